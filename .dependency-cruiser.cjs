@@ -1,0 +1,53 @@
+/** The layers: core < stage < atelier / show; core < server. Imports only point down. */
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  comment: `${from} may import only: ${allowed.join(', ')}`,
+  from: { path: `^src/${from}/`, pathNot: '[.]test[.]ts$' },
+  to: { path: '^src/', pathNot: allowed.map((layer) => `^src/${layer}/`) },
+});
+
+module.exports = {
+  forbidden: [
+    only('core-imports-core', 'core', ['core']),
+    only('stage-imports-down', 'stage', ['stage', 'core']),
+    only('tracker-imports-down', 'tracker', ['tracker', 'core']),
+    only('atelier-imports-down', 'atelier', ['atelier', 'stage', 'tracker', 'core']),
+    only('show-imports-down', 'show', ['show', 'stage', 'tracker', 'core']),
+    only('server-imports-down', 'server', ['server', 'core']),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'core runs in browser, worker, server and tests: no DOM, Vue, three or Node packages.',
+      from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg', 'npm-unknown'],
+        pathNot: 'node_modules/(zod|immer|fast-json-patch|fflate)/',
+      },
+    },
+    {
+      name: 'show-is-small',
+      severity: 'error',
+      comment: 'the show page carries no Vue and no component library.',
+      from: { path: '^src/(show|stage|tracker)/' },
+      to: { path: 'node_modules/(vue|@vue|pinia|ant-design-vue|vue-router|@lucide)/' },
+    },
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'not-unresolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^virtual:|[.]css$' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default', 'types'],
+      extensions: ['.ts', '.vue', '.js', '.mjs'],
+    },
+  },
+};

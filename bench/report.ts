@@ -1,0 +1,25 @@
+/** One figure a line: {"name","value","unit","ratio?","against?"}. */
+export interface Figure {
+  readonly name: string;
+  readonly value: number;
+  readonly unit: string;
+  /** `value` over the figure of what it is measured against. */
+  readonly ratio?: number;
+  readonly against?: string;
+}
+
+const rounded = (x: number): number => Number(x.toPrecision(4));
+
+export const report = (figure: Figure): void => {
+  const { value, ratio } = figure;
+  console.log(
+    JSON.stringify({
+      ...figure,
+      value: rounded(value),
+      ...(ratio === undefined ? {} : { ratio: rounded(ratio) }),
+    }),
+  );
+};
+
+export const median = (list: readonly number[]): number =>
+  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;

@@ -1,0 +1,31 @@
+/** Opens a blank page with a bundle of the project's own modules in it. */
+import { build } from 'esbuild';
+import type { Browser, Page } from '@playwright/test';
+
+const bundles = new Map<string, Promise<string>>();
+
+const bundle = (entry: string): Promise<string> => {
+  const made =
+    bundles.get(entry) ??
+    build({
+      entryPoints: [entry],
+      bundle: true,
+      write: false,
+      format: 'iife',
+      target: 'es2022',
+      logLevel: 'warning',
+    }).then((result) => result.outputFiles[0]!.text);
+  bundles.set(entry, made);
+  return made;
+};
+
+/** `entry` is a path from the project's root. */
+export const openBlank = async (browser: Browser, entry: string): Promise<Page> => {
+  const page = await browser.newPage({ viewport: { width: 400, height: 400 } });
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  await page.setContent('<!doctype html><title>harness</title>');
+  await page.addScriptTag({ content: await bundle(entry) });
+  if (errors.length > 0) throw new Error(`${entry}: ${errors.join('; ')}`);
+  return page;
+};

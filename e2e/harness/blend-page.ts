@@ -1,0 +1,124 @@
+/** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
+import { Mesh, OrthographicCamera, PlaneGeometry, Scene, ShaderMaterial, type WebGLRenderer } from 'three';
+import { compile } from '../../src/core/behave/program';
+import { Runtime } from '../../src/core/behave/runtime';
+import { blankEffect, newCard, newOccluder } from '../../src/core/document/defaults';
+import type { Asset, AssetId, BlendMode, Card, Effect, ObjectId } from '../../src/core/document/schema';
+import { NEUTRAL_FACE } from '../../src/core/face/neutral';
+import type { TrackFrame } from '../../src/core/tracking/track-frame';
+import { TextureStore } from '../../src/stage/effect/texture-store';
+import type { CameraPicture } from '../../src/stage/picture';
+import { Stage } from '../../src/stage/stage';
+
+type Rgb = readonly [number, number, number];
+
+/** A camera picture in one colour (0..255). */
+class PlainPicture implements CameraPicture {
+  private readonly scene = new Scene();
+  constructor(colour: Rgb) {
+    const material = new ShaderMaterial({
+      vertexShader: 'void main() { gl_Position = vec4(position.xy, 0.0, 1.0); }',
+      fragmentShader: `void main() { gl_FragColor = vec4(${colour.map((c) => (c / 255).toFixed(6)).join(',')}, 1.0); }`,
+      depthWrite: false,
+      depthTest: false,
+    });
+    const quad = new Mesh(new PlaneGeometry(2, 2), material);
+    quad.frustumCulled = false;
+    this.scene.add(quad);
+  }
+  viewFovY = () => 40;
+  draw = (renderer: WebGLRenderer) => renderer.render(this.scene, new OrthographicCamera());
+  dispose = () => {};
+}
+
+const frame: TrackFrame = {
+  time: 0,
+  camera: { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
+  faces: [
+    {
+      id: 1,
+      pose: { position: [0, 0, -0.6], rotation: [0, 0, 0, 1] },
+      landmarks: Float32Array.from(NEUTRAL_FACE),
+      expressions: {},
+      confidence: 1,
+    },
+  ],
+};
+
+export interface CardSpec {
+  readonly colour: Rgb;
+  readonly alpha: number;
+  readonly opacity?: number;
+  readonly tint?: string;
+  readonly blend?: BlendMode;
+  /** Metres in front of the middle of the head. */
+  readonly z?: number;
+  readonly turnY?: number;
+  readonly doubleSided?: boolean;
+}
+
+/** The colour in the middle of the picture with the cards on it, the first on top. */
+export interface BlendPage {
+  draw(backdrop: Rgb, cards: readonly CardSpec[], occluder?: boolean): Promise<number[]>;
+}
+
+const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
+  let effect: Effect = blankEffect('Blend');
+  const pictures = new Map<string, Blob>();
+  for (const [i, spec] of cards.entries()) {
+    const canvas = new OffscreenCanvas(4, 4);
+    const g = canvas.getContext('2d')!;
+    const image = g.createImageData(4, 4);
+    for (let p = 0; p < 16; p++) image.data.set([...spec.colour, Math.round(spec.alpha * 255)], 4 * p);
+    g.putImageData(image, 0, 0);
+    const asset: Asset = {
+      id: `asset_card${i}` as AssetId,
+      name: 'card.png',
+      kind: 'picture',
+      mime: 'image/png',
+      sha256: i.toString(16).padStart(64, '0'),
+      bytes: 1,
+      width: 4,
+      height: 4,
+    };
+    pictures.set(asset.sha256, await canvas.convertToBlob());
+    const id = `obj_card${i}` as ObjectId;
+    const card: Card = {
+      ...newCard(id, asset, i),
+      anchor: { kind: 'head', face: 1, point: 'headCentre' },
+      move: [0, 0, spec.z ?? 0.15],
+      turn: [0, spec.turnY ?? 0, 0],
+      extent: [0.2, 0.2],
+      opacity: spec.opacity ?? 1,
+      tint: spec.tint ?? '#ffffff',
+      blend: spec.blend ?? 'normal',
+      doubleSided: spec.doubleSided ?? true,
+    };
+    effect = {
+      ...effect,
+      assets: { ...effect.assets, [asset.id]: asset },
+      objects: { ...effect.objects, [id]: card },
+    };
+  }
+  if (occluder) {
+    const id = 'obj_occluder' as ObjectId;
+    effect = { ...effect, objects: { ...effect.objects, [id]: newOccluder(id, 99) } };
+  }
+  const textures = new TextureStore((asset) => Promise.resolve(pictures.get(asset.sha256)!));
+  const stage = new Stage(document.createElement('canvas'), textures, {
+    keepPixels: true,
+    smoothEdges: false,
+  });
+  stage.setSize(64, 64, 1);
+  stage.setPicture(new PlainPicture(backdrop));
+  await Promise.all(Object.values(effect.assets).map((asset) => textures.load(asset)));
+  const program = compile(effect);
+  stage.draw(frame, effect, program, new Runtime(program));
+  const gl = stage.renderer.getContext();
+  const pixel = new Uint8Array(4);
+  gl.readPixels(32, 32, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
+  stage.dispose();
+  stage.renderer.forceContextLoss();
+  return [...pixel];
+};
+(window as unknown as { blendPage: BlendPage }).blendPage = { draw };

@@ -1,0 +1,83 @@
+/** What several interface tests do on the pages. */
+import { expect, type Locator, type Page } from '@playwright/test';
+import sharp from 'sharp';
+import { blankEffect } from '../../src/core/document/defaults';
+import type { Effect } from '../../src/core/document/schema';
+
+/** Makes an effect on the server and gives its id. */
+export const createEffect = async (
+  page: Page,
+  name: string,
+  effect: Effect = blankEffect(name),
+): Promise<string> => {
+  const response = await page.request.post('/api/effects', { data: { ...effect, name } });
+  expect(response.status()).toBe(201);
+  return ((await response.json()) as { id: string }).id;
+};
+
+/** The document as the server has it on disk. */
+export const serverEffect = async (page: Page, id: string): Promise<Effect> =>
+  ((await (await page.request.get(`/api/effects/${id}`)).json()) as { document: Effect }).document;
+
+/** Waits until the autosave has been acknowledged. */
+export const saved = (page: Page): Promise<void> => expect(page.getByText('all saved')).toBeVisible();
+
+/** Scrubs the take strip to a time. */
+export const seek = async (page: Page, seconds: number): Promise<void> => {
+  const track = page.getByRole('slider', { name: 'Time in the take' });
+  const box = (await track.boundingBox())!;
+  await page.mouse.click(box.x + (seconds / 12) * box.width, box.y + 20);
+};
+
+/** A plain PNG in one colour. */
+export const plainPng = (colour: string, width = 200, height = 120): Promise<Buffer> =>
+  sharp({ create: { width, height, channels: 4, background: colour } })
+    .png()
+    .toBuffer();
+
+/** Share of an element's pixels, as it is seen, that are near a colour. */
+export const shareOf = async (
+  element: Locator,
+  [r, g, b]: readonly [number, number, number],
+  near = 40,
+): Promise<number> => {
+  const { data, info } = await sharp(await element.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  let hits = 0;
+  for (let i = 0; i < data.length; i += 3)
+    if (
+      Math.abs(data[i]! - r) < near &&
+      Math.abs(data[i + 1]! - g) < near &&
+      Math.abs(data[i + 2]! - b) < near
+    )
+      hits++;
+  return hits / (info.width * info.height);
+};
+
+/**
+ * Lets `stampOf` know which moment of the clip was tracked last: reads the squares at the lower edge of each
+ * picture when the page takes it over together with its track frame. Call before the page is opened.
+ */
+export const watchStamps = async (page: Page): Promise<void> => {
+  await page.addInitScript(() => {
+    const draw = CanvasRenderingContext2D.prototype.drawImage as (...args: unknown[]) => void;
+    const watched = function (this: CanvasRenderingContext2D, ...args: unknown[]): void {
+      draw.apply(this, args);
+      const [source] = args;
+      const { width, height } = this.canvas;
+      if (!(source instanceof HTMLCanvasElement) || width !== 640 || height !== 480) return;
+      let stamp = 0;
+      // The page mirrors the picture, so bit 0 stands at the right.
+      for (let bit = 0; bit < 8; bit++)
+        if (this.getImageData(width - 8 - 16 * bit, height - 8, 1, 1).data[0]! > 127) stamp |= 1 << bit;
+      (window as unknown as { clipStamp: number }).clipStamp = stamp;
+    };
+    CanvasRenderingContext2D.prototype.drawImage =
+      watched as typeof CanvasRenderingContext2D.prototype.drawImage;
+  });
+};
+/** The number, from 1, of the clip's moment that was tracked last; 0 before the first. */
+export const stampOf = (page: Page): Promise<number> =>
+  page.evaluate(() => (window as unknown as { clipStamp?: number }).clipStamp ?? 0);

@@ -1,0 +1,43 @@
+/** Starts the built server on a folder of its own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+
+export interface RunningServer {
+  readonly process: ChildProcess;
+  readonly base: string;
+  stop(): Promise<void>;
+}
+
+export const startServer = async (
+  data: string,
+  port = 0,
+  args: readonly string[] = [],
+): Promise<RunningServer> => {
+  const child = spawn(
+    process.execPath,
+    ['dist/server/main.js', '--port', String(port), '--data', data, ...args],
+    {
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
+  const base = await new Promise<string>((ready, fail) => {
+    let said = '';
+    const listen = (chunk: Buffer): void => {
+      said += chunk.toString();
+      const address = /open at (http:\/\/127\.0\.0\.1:\d+)/.exec(said)?.[1];
+      if (address) ready(address);
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.once('exit', (code) => fail(new Error(`The server ended (${code}): ${said}`)));
+  });
+  return {
+    process: child,
+    base,
+    stop: () =>
+      new Promise((done) => {
+        if (child.exitCode !== null || child.signalCode !== null) return done();
+        child.once('exit', () => done());
+        child.kill('SIGTERM');
+      }),
+  };
+};

@@ -1,0 +1,82 @@
+/** The show page on a take: taps, switching, what it says when there is no camera. */
+import { expect, test, type Page } from '@playwright/test';
+import { blankEffect, newAction, newCard, newCue } from '../src/core/document/defaults';
+import type { Asset, AssetId, CueId, Effect, ObjectId } from '../src/core/document/schema';
+import { createEffect, plainPng, shareOf } from './harness/pages';
+
+const MAGENTA = [255, 0, 220] as const;
+
+/** Releases an effect with a card that a tap shows, and gives its path. */
+const released = async (page: Page): Promise<string> => {
+  const stored = (await (
+    await page.request.post('/api/assets?name=lamp.png', {
+      data: await plainPng('#ff00dc'),
+      headers: { 'Content-Type': 'application/octet-stream' },
+    })
+  ).json()) as Omit<Asset, 'id' | 'name' | 'kind'>;
+  const asset: Asset = { id: 'asset_lamp' as AssetId, name: 'lamp.png', kind: 'picture', ...stored };
+  const card = {
+    ...newCard('obj_lamp' as ObjectId, asset, 0),
+    visible: false,
+    move: [0, -0.04, 0.05] as [number, number, number],
+  };
+  const cue = newCue('cue_lamp' as CueId, 'screenTapped', 0, [
+    { id: 'beat_lamp', actions: [newAction('act_lamp', 'toggle', card.id)] },
+  ]);
+  const effect: Effect = {
+    ...blankEffect('Lamp'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+    cues: { [cue.id]: cue },
+    listing: { summary: 'Tap to light the lamp.', tags: [], icon: asset.id },
+  };
+  const id = await createEffect(page, 'Lamp', effect);
+  const release = (await (
+    await page.request.post(`/api/effects/${id}/releases`, { data: { revision: 1 } })
+  ).json()) as { slug: string };
+  return `/show/${release.slug}`;
+};
+
+test('a tap lights the lamp, another puts it out', async ({ page }) => {
+  await page.setViewportSize({ width: 300, height: 533 });
+  await page.goto(await released(page));
+  await expect(page).toHaveTitle('Lamp · Iconia');
+  await expect(page.getByText('Tap to light the lamp.')).toBeVisible();
+  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+  const canvas = page.locator('#picture');
+  const lit = () => shareOf(canvas, MAGENTA);
+  await expect.poll(lit).toBe(0);
+  await canvas.click({ position: { x: 150, y: 200 } });
+  await expect.poll(lit).toBeGreaterThan(0.003);
+  await canvas.click({ position: { x: 20, y: 400 } });
+  await expect.poll(lit).toBe(0);
+});
+
+test('without a camera it says so and leaves the choice', async ({ page }) => {
+  await page.setViewportSize({ width: 300, height: 533 });
+  await page.goto(await released(page));
+  await page.getByRole('button', { name: 'Use my camera' }).click();
+  await expect(page.getByText('No camera was found')).toBeVisible();
+  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+  await expect(page.getByText('No camera was found')).toBeHidden();
+  await expect(page.locator('#picture')).toHaveAttribute('data-source', 'take');
+  await page.getByRole('button', { name: 'Use my camera' }).click();
+  await expect(page.getByText('No camera was found')).toBeVisible();
+});
+
+test('nothing is fetched from anywhere else, and no Vue or component library comes along', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  await page.goto(await released(page));
+  await expect(page.getByRole('heading', { name: 'Lamp' })).toBeVisible();
+  const { origin } = new URL(page.url());
+  expect(
+    asked.filter((url) => !url.startsWith(origin) && !url.startsWith('blob:') && !url.startsWith('data:')),
+  ).toEqual([]);
+  for (const url of asked.filter((u) => u.endsWith('.js'))) {
+    const text = await (await page.request.get(url)).text();
+    expect(text).not.toMatch(/ant-design|createElementVNode|__vue_app__/);
+  }
+});

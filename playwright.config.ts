@@ -1,0 +1,41 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './e2e/chromium';
+
+export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
+
+/** Where the whole-path test leaves the address of what it released, for the camera test. */
+export const RELEASED_FILE = join(tmpdir(), 'iconia-e2e-clip', 'released.json');
+export const E2E_PORT = 4187;
+
+const launch = (...more: string[]) => ({
+  launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, ...more] },
+});
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.spec.ts',
+  globalSetup: './e2e/global-setup.ts',
+  outputDir: 'logs/e2e',
+  // WebGL runs in software here, on as many cores as there are: waiting is cheap, failing for slowness is not.
+  timeout: 240_000,
+  expect: { timeout: 45_000 },
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: 'logs/e2e.json' }]],
+  use: { viewport: { width: 1180, height: 660 }, baseURL: `http://127.0.0.1:${E2E_PORT}` },
+  projects: [
+    { name: 'interface', testIgnore: '**/camera-*.spec.ts', use: launch() },
+    {
+      // The real path: getUserMedia gives the clip, the real tracker looks at it.
+      name: 'camera',
+      testMatch: '**/camera-*.spec.ts',
+      dependencies: ['interface'],
+      use: launch(
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+        `--use-file-for-fake-video-capture=${CLIP_FILE}`,
+      ),
+    },
+  ],
+});

@@ -1,0 +1,14 @@
+// npm run bench: builds, then prints one JSON object a line for each figure.
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { ensureChromium } from './ensure-chromium.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+ensureChromium();
+// What the build says belongs beside the figures, not among them.
+const built = spawnSync(process.execPath, ['scripts/build.mjs'], { cwd: root, stdio: ['ignore', 2, 2] });
+if (built.status !== 0) process.exit(1);
+for (const file of ['bench/runtime.ts', 'bench/save.ts', 'bench/show.ts']) {
+  const run = spawnSync(process.execPath, ['scripts/run-ts.mjs', file], { cwd: root, stdio: 'inherit' });
+  if (run.status !== 0) process.exit(1);
+}

@@ -1,0 +1,98 @@
+/** The lint rules hold: a forbidden import, and impurity in core, are found. */
+import { afterAll, expect, jest, test } from '@jest/globals';
+import { execFileSync } from 'node:child_process';
+import { rmSync, writeFileSync } from 'node:fs';
+
+jest.setTimeout(120_000);
+
+const files = new Map<string, { source: string; rule: string }>([
+  [
+    'src/core/zz-forbidden.ts',
+    {
+      source: "import { Stage } from '../stage/stage';\nexport const x = Stage;\n",
+      rule: 'core-imports-core',
+    },
+  ],
+  [
+    'src/core/zz-impure.ts',
+    {
+      source: "import { readFileSync } from 'node:fs';\nexport const x = readFileSync;\n",
+      rule: 'core-is-pure',
+    },
+  ],
+  [
+    'src/core/zz-three.ts',
+    { source: "import { Scene } from 'three';\nexport const x = Scene;\n", rule: 'core-is-pure' },
+  ],
+  [
+    'src/stage/zz-forbidden.ts',
+    {
+      source: "import { api } from '../atelier/api/client';\nexport const x = api;\n",
+      rule: 'stage-imports-down',
+    },
+  ],
+  [
+    'src/show/zz-forbidden.ts',
+    { source: "import { ref } from 'vue';\nexport const x = ref;\n", rule: 'show-is-small' },
+  ],
+  [
+    'src/server/zz-forbidden.ts',
+    {
+      source: "import { Stage } from '../stage/stage';\nexport const x = Stage;\n",
+      rule: 'server-imports-down',
+    },
+  ],
+  [
+    'src/atelier/zz-forbidden.ts',
+    {
+      source: "import { openDatabase } from '../server/database';\nexport const x = openDatabase;\n",
+      rule: 'atelier-imports-down',
+    },
+  ],
+]);
+const clock = 'src/core/zz-clock.ts';
+const remove = () => [...files.keys(), clock].forEach((file) => rmSync(file, { force: true }));
+afterAll(remove);
+
+const run = (command: string, args: string[]): string => {
+  try {
+    return execFileSync(process.execPath, [command, ...args], {
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+  } catch (error) {
+    return (error as { stdout: string }).stdout;
+  }
+};
+
+test('imports that point up, and packages that core must not know, are refused by name', () => {
+  for (const [file, { source }] of files) writeFileSync(file, source);
+  const found = JSON.parse(
+    run('node_modules/dependency-cruiser/bin/dependency-cruise.mjs', [
+      'src',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '-T',
+      'json',
+    ]),
+  ) as { summary: { violations: { from: string; rule: { name: string } }[] } };
+  remove();
+  const violations = found.summary.violations.map((v) => `${v.from} ${v.rule.name}`);
+  for (const [file, { rule }] of files) expect(violations).toContain(`${file} ${rule}`);
+  // And nothing else is wrong.
+  expect(violations.filter((v) => !v.includes('zz-'))).toEqual([]);
+});
+
+test('core has neither clock nor chance', () => {
+  writeFileSync(clock, 'export const x = [Math.random(), Date.now(), new Date(), performance.now()];\n');
+  const [report] = JSON.parse(run('node_modules/eslint/bin/eslint.js', ['--format', 'json', clock])) as {
+    messages: { ruleId: string }[];
+  }[];
+  remove();
+  expect(report!.messages.map((m) => m.ruleId).sort()).toEqual([
+    'no-restricted-globals',
+    'no-restricted-properties',
+    'no-restricted-properties',
+    'no-restricted-syntax',
+  ]);
+});

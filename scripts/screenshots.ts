@@ -1,0 +1,121 @@
+/** Takes the pictures in docs/screenshots from the demo data: npm run screenshots [name...] */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
+
+const PORT = 4188;
+const base = `http://127.0.0.1:${PORT}`;
+const only = process.argv.slice(2);
+const data = mkdtempSync(join(tmpdir(), 'iconia-shots-'));
+const server = spawn(process.execPath, ['dist/server/main.js', '--port', String(PORT), '--data', data], {
+  stdio: 'inherit',
+});
+const healthy = async (): Promise<void> => {
+  for (let i = 0; i < 120; i++) {
+    if (
+      await fetch(`${base}/healthz`)
+        .then((r) => r.ok)
+        .catch(() => false)
+    )
+      return;
+    await new Promise((next) => setTimeout(next, 250));
+  }
+  throw new Error('The server did not start.');
+};
+
+const settle = async (page: Page): Promise<void> => {
+  // Until no still is on its way and the Viewfinder has stopped drawing.
+  let last = '';
+  for (let quiet = 0; quiet < 4;) {
+    await page.waitForTimeout(700);
+    const now = await page.evaluate(() =>
+      JSON.stringify([
+        document.querySelector('[data-drawn]')?.getAttribute('data-drawn'),
+        document.querySelectorAll('img').length,
+        [...document.querySelectorAll('.film i')].filter((i) => (i as HTMLElement).style.backgroundImage)
+          .length,
+      ]),
+    );
+    quiet = now === last ? quiet + 1 : 0;
+    last = now;
+  }
+};
+const seek = async (page: Page, seconds: number): Promise<void> => {
+  const track = page.getByRole('slider', { name: 'Time in the take' });
+  const box = (await track.boundingBox())!;
+  await page.mouse.click(box.x + (seconds / 12) * box.width, box.y + 20);
+};
+
+const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
+  home: async (page) => {
+    await page.goto(base);
+    await page.waitForSelector('.thumb img');
+    await page.waitForTimeout(6000);
+  },
+  place: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/place`);
+    await page.getByRole('button', { name: 'Kelp band', exact: true }).click();
+    await seek(page, 0.5);
+  },
+  style: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/style`);
+    await page.getByRole('button', { name: 'Bubbles', exact: true }).click();
+    await seek(page, 8.2);
+  },
+  behave: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/behave`);
+    await page.getByRole('button', { name: 'Bubbles', exact: true }).click();
+    await seek(page, 8.3);
+  },
+  try: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/try`);
+    await seek(page, 3.9);
+  },
+  release: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/release`);
+    await page.getByRole('button', { name: /Release version/ }).click();
+    await page.getByTestId('address').waitFor();
+  },
+  show: async (page) => {
+    await page.goto(`${base}/`);
+    const [first] = (await (await fetch(`${base}/api/effects`)).json()) as { id: string; revision: number }[];
+    const released = (await (
+      await fetch(`${base}/api/effects/${first!.id}/releases`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ revision: first!.revision }),
+      })
+    ).json()) as { slug: string };
+    await page.goto(`${base}/show/${released.slug}`);
+    await page.waitForSelector('#start:not([hidden])');
+    await page.waitForTimeout(5000);
+  },
+  dark: async (page, id) => {
+    await page.addInitScript(() => localStorage.setItem('iconia.theme', 'dark'));
+    await shots.place!(page, id);
+  },
+};
+
+try {
+  await healthy();
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  for (const [name, take] of Object.entries(shots)) {
+    if (only.length > 0 && !only.includes(name)) continue;
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.on('pageerror', (error) => console.log(name, 'page error:', error.message));
+    page.on('console', (m) => m.type() === 'error' && console.log(name, 'console:', m.text()));
+    const [effect] = (await (await fetch(`${base}/api/effects`)).json()) as { id: string }[];
+    await take(page, effect!.id);
+    if (!['home', 'show'].includes(name)) await settle(page);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+  await browser.close();
+} finally {
+  server.kill('SIGTERM');
+  server.once('exit', () => rmSync(data, { recursive: true, force: true }));
+}

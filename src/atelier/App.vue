@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useDeskStore } from './stores/desk';
+import { themeFor } from './styles/theme';
+
+const desk = useDeskStore();
+const theme = computed(() => themeFor(desk.dark));
+</script>
+
+<template>
+  <a-config-provider :theme="theme" :auto-insert-space-in-button="false">
+    <router-view />
+  </a-config-provider>
+</template>

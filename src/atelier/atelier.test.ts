@@ -1,0 +1,265 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import type { Finding } from '../core/checks/checks';
+import type { Reason } from '../core/behave/explain';
+import {
+  ACTION_KINDS,
+  BLEND_MODES,
+  TRIGGER_KINDS,
+  type AssetId,
+  type CueId,
+  type Effect,
+  type ObjectId,
+} from '../core/document/schema';
+import { FEATURE_POINT_NAMES } from '../core/face/feature-points';
+import { EASING_NAMES } from '../core/maths/easing';
+import { changeObject, removeObject, applyEdit, renameEffect } from '../core/document/edits';
+import { newAction } from '../core/document/defaults';
+import { sampleEffect } from '../core/document/sample';
+import { api, ChecksFailed, Stale, Unreachable } from './api/client';
+import { newAssetId, newCueId, newObjectId, newPartId } from './api/ids';
+import { mergeOnto } from './api/merge';
+import * as words from './words';
+import { matches } from './commands/keys';
+import { effectSchema } from '../core/document/schema';
+
+const A = 'obj_sample0' as ObjectId;
+const B = 'obj_sample1' as ObjectId;
+
+describe('merging two lines of work', () => {
+  const base = sampleEffect(2, 1);
+  const edited = (effect: Effect, ...edits: Parameters<typeof applyEdit>[1][]) =>
+    edits.reduce((e, edit) => applyEdit(e, edit).effect, effect);
+  test('changes in different places are both kept', () => {
+    const mine = edited(base, changeObject(base, A, { move: [1, 2, 3] }));
+    const theirs = edited(base, renameEffect('Theirs'), changeObject(base, B, { visible: false }));
+    const merged = mergeOnto(base, mine, theirs)!;
+    expect(merged.name).toBe('Theirs');
+    expect(merged.objects[A]!.move).toEqual([1, 2, 3]);
+    expect(merged.objects[B]!.visible).toBe(false);
+  });
+  test('the same field changed in both: the later one, mine', () => {
+    const merged = mergeOnto(base, edited(base, renameEffect('Mine')), edited(base, renameEffect('Theirs')))!;
+    expect(merged.name).toBe('Mine');
+  });
+  test('nothing done here: theirs as it is', () => {
+    const theirs = edited(base, renameEffect('Theirs'));
+    expect(mergeOnto(base, base, theirs)).toBe(theirs);
+  });
+  test('changed here, deleted there: they do not fit', () => {
+    const mine = edited(base, changeObject(base, A, { visible: false }));
+    expect(mergeOnto(base, mine, edited(base, removeObject(base, A)))).toBeNull();
+  });
+  test('whatever is merged is a valid document', () => {
+    const edit = fc.constantFrom(
+      (e: Effect) => removeObject(e, A),
+      (e: Effect) => changeObject(e, B, { visible: false }),
+      (e: Effect) => changeObject(e, A, { move: [0, 0, 9] }),
+      () => renameEffect('Other'),
+    );
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 4 }), fc.array(edit, { maxLength: 4 }), (here, there) => {
+        const run = (list: typeof here) => list.reduce((e, make) => applyEdit(e, make(e)).effect, base);
+        const merged = mergeOnto(base, run(here), run(there));
+        return merged === null || effectSchema.safeParse(merged).success;
+      }),
+    );
+  });
+});
+
+describe('the server’s answers', () => {
+  const real = globalThis.fetch;
+  afterEach(() => {
+    globalThis.fetch = real;
+  });
+  const answer = (status: number, body: unknown) => {
+    globalThis.fetch = jest.fn(() =>
+      Promise.resolve(new Response(body === null ? null : JSON.stringify(body), { status })),
+    ) as unknown as typeof fetch;
+  };
+  test('a problem becomes an error with its code and sentence', async () => {
+    answer(422, { code: 'effect.unreadable', detail: 'It does not hold together.' });
+    await expect(api.create(sampleEffect(0, 0))).rejects.toMatchObject({
+      code: 'effect.unreadable',
+      message: 'It does not hold together.',
+    });
+  });
+  test('stale brings the document along; failed checks bring the findings', async () => {
+    answer(409, { code: 'effect.stale', revision: 7, document: sampleEffect(1, 0) });
+    const stale = await api.save('id', 6, []).catch((e: unknown) => e);
+    expect(stale).toBeInstanceOf(Stale);
+    expect(stale).toMatchObject({ revision: 7, effect: { name: 'Sample' } });
+    answer(422, {
+      code: 'release.checks',
+      findings: [{ code: 'no-icon', severity: 'stop', stage: 'release' }],
+    });
+    const checks = await api.release('id', 1).catch((e: unknown) => e);
+    expect(checks).toBeInstanceOf(ChecksFailed);
+    expect((checks as ChecksFailed).findings).toHaveLength(1);
+  });
+  test('no answer, or a broken gateway, is "unreachable": work is kept', async () => {
+    globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed'))) as unknown as typeof fetch;
+    await expect(api.list()).rejects.toBeInstanceOf(Unreachable);
+    answer(502, null);
+    await expect(api.list()).rejects.toBeInstanceOf(Unreachable);
+  });
+  test('a document of an older schema is brought up when it is read', async () => {
+    const old: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));
+    answer(200, { id: 'x', revision: 3, document: old, updatedAt: 'now' });
+    expect((await api.get('x')).effect.schema).toBe(2);
+  });
+});
+
+describe('ids', () => {
+  test('are new, and what the schema takes', () => {
+    for (const make of [newObjectId, newAssetId, newCueId, () => newPartId('act'), () => newPartId('beat')]) {
+      const ids = Array.from({ length: 200 }, make);
+      expect(new Set(ids).size).toBe(200);
+      for (const id of ids) expect(id).toMatch(/^[a-z]+_[A-Za-z0-9-]{4,64}$/);
+    }
+  });
+});
+
+describe('words', () => {
+  const effect = sampleEffect(1, 1);
+  const about = { actionId: 'act_x', target: A };
+  const reasons: Reason[] = [
+    { code: 'off' },
+    { code: 'no-actions' },
+    { code: 'no-target', actionId: 'act_x' },
+    { code: 'target-hidden', ...about },
+    { code: 'already-shown', ...about },
+    { code: 'already-hidden', ...about },
+    { code: 'no-change', ...about },
+    { code: 'never-reached', beatIndex: 1 },
+    { code: 'not-tapped' },
+    { code: 'below-threshold', signal: 'jawOpen', peak: 0.314, needs: 0.45 },
+  ];
+  test.each(reasons.map((r) => [r.code, r] as const))(
+    'reason %s is a sentence that names the thing',
+    (_code, reason) => {
+      const text = words.reasonWords(effect, reason);
+      expect(text).toMatch(/^[A-Z].*\.$/);
+      if ('target' in reason) expect(text).toContain('Shell 0');
+    },
+  );
+  test('a threshold not reached is told with both numbers', () => {
+    expect(words.reasonWords(effect, reasons.at(-1)!)).toBe(
+      'Not fired on this take: jawOpen peaked at 0.31, needs 0.45.',
+    );
+  });
+  const findings = [
+    { code: 'no-name' },
+    { code: 'no-icon' },
+    { code: 'no-summary' },
+    { code: 'nothing-to-see' },
+    { code: 'missing-asset', object: A },
+    { code: 'invisible', object: A, why: 'hidden' },
+    { code: 'invisible', object: A, why: 'transparent' },
+    { code: 'invisible', object: A, why: 'no-size' },
+    { code: 'cue-does-nothing', cue: 'cue_sample0' as CueId },
+    { code: 'cue-without-target', cue: 'cue_sample0' as CueId },
+    { code: 'unused-asset', asset: 'asset_sample0' as AssetId },
+    { code: 'too-big', bytes: 6 * 1048576, budget: 5 * 1048576 },
+  ].map((f) => ({ ...f, severity: 'stop', stage: 'place' }) as Finding);
+  test.each(findings.map((f) => [f.code, f] as const))(
+    'finding %s is a sentence that names the thing',
+    (_code, finding) => {
+      const text = words.findingWords(effect, finding);
+      expect(text).toMatch(/\.$/);
+      if ('object' in finding) expect(text).toContain('Shell 0');
+      if ('asset' in finding) expect(text).toContain('shell-0.png');
+      if (finding.code === 'too-big') expect(text).toContain('6.0 MB');
+    },
+  );
+  test('every name the core knows has a word, and no two the same', () => {
+    for (const [names, table] of [
+      [FEATURE_POINT_NAMES, words.POINT_WORDS],
+      [BLEND_MODES, words.BLEND_WORDS],
+      [TRIGGER_KINDS, words.TRIGGER_WORDS],
+      [ACTION_KINDS, words.ACTION_WORDS],
+      [EASING_NAMES, words.EASING_WORDS],
+    ] as const) {
+      const said = names.map((name) => (table as Record<string, string>)[name]);
+      expect(said.every(Boolean)).toBe(true);
+      expect(new Set(said).size).toBe(names.length);
+    }
+  });
+  test('actions in a few words, in the units of the interface', () => {
+    const summary = (change: object, kind: (typeof ACTION_KINDS)[number]) =>
+      words.actionSummary({ ...newAction('act_x', kind, A), ...change } as never);
+    expect(summary({ opacity: 0.25 }, 'fade')).toBe('fade to 25 %');
+    expect(summary({ mode: 'by', by: [0, 0.031, 0] }, 'move')).toBe('move by 0, 3.1, 0 cm');
+    expect(summary({ mode: 'to', by: [0, 0, -36] }, 'turn')).toBe('turn to 0, 0, -36°');
+    expect(summary({ factor: 1.3 }, 'size')).toBe('size to 130 %');
+  });
+  test('sizes', () => {
+    expect([500, 2048, 1048576, 5.25 * 1048576].map(words.sizeWords)).toEqual([
+      '1 kB',
+      '2 kB',
+      '1.0 MB',
+      '5.3 MB',
+    ]);
+  });
+});
+
+describe('keys', () => {
+  const event = (key: string, held: Partial<KeyboardEvent> = {}) =>
+    ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held }) as KeyboardEvent;
+  test.each([
+    ['M', event('m'), true],
+    ['M', event('m', { ctrlKey: true }), false],
+    ['M', event('m', { altKey: true }), false],
+    ['Space', event(' '), true],
+    ['Delete', event('Backspace'), true],
+    ['Ctrl Z', event('z', { ctrlKey: true }), true],
+    ['Ctrl Z', event('z', { metaKey: true }), true],
+    ['Ctrl Z', event('Z', { ctrlKey: true, shiftKey: true }), false],
+    ['Ctrl Shift Z', event('Z', { ctrlKey: true, shiftKey: true }), true],
+    ['Ctrl Shift Z', event('z', { ctrlKey: true }), false],
+    [',', event(','), true],
+    ['1', event('1'), true],
+    ['1', event('2'), false],
+  ] as const)('%s', (keys, pressed, expected) => expect(matches(keys, pressed)).toBe(expected));
+});
+
+describe('colours', () => {
+  const css = readFileSync('src/atelier/styles/base.css', 'utf8');
+  const tokens = (block: string) =>
+    Object.fromEntries(
+      [...block.matchAll(/--([\w-]+):\s*(#[0-9a-f]{3,6});/g)].map(([, name, hex]) => [
+        name,
+        hex!.length === 4 ? `#${[...hex!.slice(1)].map((c) => c + c).join('')}` : hex!,
+      ]),
+    );
+  const light = tokens(css.slice(0, css.indexOf("[data-theme='dark']")));
+  const dark = { ...light, ...tokens(css.slice(css.indexOf("[data-theme='dark']"), css.indexOf('* {'))) };
+  /** Relative luminance and contrast, WCAG 2.2. */
+  const luminance = (hex: string) => {
+    const [r, g, b] = [1, 3, 5].map((i) => {
+      const c = parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    }) as [number, number, number];
+    return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  };
+  const contrast = (a: string, b: string) => {
+    const [x, y] = [luminance(a), luminance(b)].sort((p, q) => q - p) as [number, number];
+    return (x + 0.05) / (y + 0.05);
+  };
+  const pairs = [
+    ...['ink', 'soft', 'accent', 'madder', 'ochre'].flatMap((text) =>
+      ['paper', 'sheet', 'bench'].map((ground) => [text, ground]),
+    ),
+    ['faint', 'sheet'],
+    ['faint', 'paper'],
+    ['ochre', 'ochre-wash'],
+    ['accent', 'wash'],
+    ['ink', 'field'],
+    ['on-accent', 'accent'],
+  ] as [string, string][];
+  test.each(pairs)('%s on %s meets WCAG AA in both themes', (text, ground) => {
+    for (const theme of [light, dark])
+      expect(contrast(theme[text]!, theme[ground]!)).toBeGreaterThanOrEqual(4.5);
+  });
+});

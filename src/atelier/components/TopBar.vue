@@ -1,0 +1,200 @@
+<script setup lang="ts">
+/** Name, stage bar, undo, palette. */
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { Moon, Redo2, Search, Sun, Undo2 } from '@lucide/vue';
+import { check } from '../../core/checks/checks';
+import { renameEffect } from '../../core/document/edits';
+import { STAGES, useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+import BrandMark from './common/BrandMark.vue';
+
+defineProps<{ stage: string }>();
+const router = useRouter();
+const route = useRoute();
+const document = useEffectStore();
+const desk = useDeskStore();
+const stops = computed(() => check(document.effect).filter((f) => f.severity === 'stop').length);
+const go = (stage: string) => router.replace({ name: 'atelier', params: { ...route.params, stage } });
+const rename = (event: Event) =>
+  document.edit(renameEffect((event.target as HTMLInputElement).value.slice(0, 80)), 'name');
+</script>
+
+<template>
+  <header class="top">
+    <div class="left">
+      <router-link to="/" class="home" aria-label="Home"
+        ><BrandMark /><span class="brand">Iconia</span></router-link
+      >
+      <input
+        id="effect-name"
+        class="name"
+        :value="document.effect.name"
+        aria-label="Name of the effect"
+        placeholder="Name this effect"
+        maxlength="80"
+        @input="rename"
+        @blur="document.endGesture()"
+        @keydown.enter="($event.target as HTMLInputElement).blur()"
+      />
+      <span
+        class="state faint cut"
+        role="status"
+        :class="{ warn: document.saveState === 'offline', bad: document.saveState === 'refused' }"
+        >{{ document.saveWords }}</span
+      >
+    </div>
+    <nav class="stages" aria-label="Stages">
+      <button
+        v-for="s in STAGES"
+        :key="s.name"
+        type="button"
+        class="stage"
+        :class="{ on: s.name === stage }"
+        :aria-current="s.name === stage ? 'step' : undefined"
+        @click="go(s.name)"
+      >
+        <i aria-hidden="true" />{{ s.label
+        }}<sup v-if="s.name === 'release' && stops > 0" :aria-label="`${stops} open`">{{ stops }}</sup>
+      </button>
+    </nav>
+    <div class="right">
+      <button
+        class="icon-button"
+        type="button"
+        :disabled="!document.undoLabel"
+        :aria-label="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Undo'"
+        :title="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Nothing to undo'"
+        @click="document.undo()"
+      >
+        <Undo2 :size="16" />
+      </button>
+      <button
+        class="icon-button"
+        type="button"
+        :disabled="!document.redoLabel"
+        :aria-label="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Redo'"
+        :title="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Nothing to redo'"
+        @click="document.redo()"
+      >
+        <Redo2 :size="16" />
+      </button>
+      <button
+        class="icon-button"
+        type="button"
+        :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
+        :title="desk.dark ? 'Light theme' : 'Dark theme'"
+        @click="desk.dark = !desk.dark"
+      >
+        <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
+      </button>
+      <a-button @click="desk.paletteOpen = true">
+        <span class="row find"><Search :size="14" />Find <span class="num faint">Ctrl K</span></span>
+      </a-button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.top {
+  display: grid;
+  grid-template-columns: minmax(320px, 1fr) auto minmax(220px, 1fr);
+  align-items: center;
+  height: 52px;
+  border-bottom: 1px solid var(--line);
+}
+.left,
+.right {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0 16px;
+  min-width: 0;
+}
+.right {
+  justify-content: flex-end;
+}
+.home {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  color: inherit;
+  text-decoration: none;
+}
+.brand {
+  font: 650 17px var(--head);
+}
+.name {
+  margin-left: 4px;
+  padding: 3px 6px;
+  width: 132px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+  background: none;
+  color: inherit;
+  font: 600 13px var(--text);
+}
+.name:hover {
+  border-color: var(--line);
+}
+.state {
+  font-size: 12px;
+  min-width: 0;
+}
+.stages {
+  display: flex;
+}
+.stage {
+  position: relative;
+  width: 104px;
+  padding: 20px 0 4px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: 500 13px var(--text);
+  cursor: pointer;
+}
+.stage::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 12px;
+  border-top: 1.5px solid var(--line);
+}
+.stage:first-child::before {
+  left: 50%;
+}
+.stage:last-child::before {
+  right: 50%;
+}
+.stage i {
+  position: absolute;
+  left: 50%;
+  top: 8px;
+  width: 9px;
+  height: 9px;
+  margin-left: -4.5px;
+  border-radius: 50%;
+  background: var(--paper);
+  border: 1.5px solid var(--faint);
+}
+.stage.on {
+  color: var(--ink);
+  font-weight: 650;
+}
+.stage.on i {
+  background: var(--accent);
+  border-color: var(--accent);
+  box-shadow: 0 0 0 4px var(--wash);
+}
+.find {
+  display: inline-flex;
+  gap: 6px;
+}
+sup {
+  font: 600 10px var(--mono);
+  color: var(--ochre);
+  margin-left: 3px;
+}
+</style>

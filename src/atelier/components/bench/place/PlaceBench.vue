@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import SpacePane from './SpacePane.vue';
+import AssetDrawer from './AssetDrawer.vue';
+defineEmits<{ choose: [] }>();
+</script>
+
+<template>
+  <div class="place">
+    <SpacePane />
+    <AssetDrawer @choose="$emit('choose')" />
+  </div>
+</template>
+
+<style scoped>
+.place {
+  display: grid;
+  grid-template-rows: 1fr auto;
+  height: 100%;
+  min-height: 0;
+}
+</style>

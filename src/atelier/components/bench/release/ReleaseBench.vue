@@ -1,0 +1,270 @@
+<script setup lang="ts">
+/** Release: checks and budget, the listing, and the released versions with their address. */
+import { computed, onMounted, ref, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { CircleAlert, CircleCheck, TriangleAlert } from '@lucide/vue';
+import { check, OPEN_WEB_BUDGET, packageBytes, stops, type Finding } from '../../../../core/checks/checks';
+import { changeListing, removeAsset } from '../../../../core/document/edits';
+import { sentence } from '../../../../core/errors';
+import type { AssetId } from '../../../../core/document/schema';
+import { api, type Release } from '../../../api/client';
+import { useAssetsStore } from '../../../stores/assets';
+import { useDeskStore } from '../../../stores/desk';
+import { useEffectStore } from '../../../stores/effect';
+import { findingWords, sizeWords } from '../../../words';
+import InlineNotice from '../../common/InlineNotice.vue';
+import ReleaseAddress from './ReleaseAddress.vue';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const assets = useAssetsStore();
+const router = useRouter();
+
+const findings = computed(() => check(document.effect));
+const open = computed(() => stops(findings.value));
+const bytes = computed(() => packageBytes(document.effect));
+const pictures = computed(() => Object.values(document.effect.assets));
+const listing = computed(() => document.effect.listing);
+
+/** Where on this screen a finding is mended. */
+const PLACES: Partial<Record<Finding['code'], string>> = {
+  'no-name': 'effect-name',
+  'no-icon': 'listing-icon',
+  'no-summary': 'listing-summary',
+};
+const go = (finding: Finding): void => {
+  if ('object' in finding) desk.selected = finding.object;
+  if (finding.stage !== 'release')
+    void router.replace({ name: 'atelier', params: { id: document.id!, stage: finding.stage } });
+  else {
+    const place = globalThis.document.getElementById(PLACES[finding.code] ?? 'listing');
+    place?.scrollIntoView({ block: 'center' });
+    place?.focus();
+  }
+};
+const mend = (finding: Finding): { label: string; run: () => void } | null => {
+  if (finding.code === 'no-icon' && pictures.value[0])
+    return { label: `Use ${pictures.value[0].name}`, run: () => setIcon(pictures.value[0]!.id) };
+  if (finding.code === 'unused-asset')
+    return { label: 'Remove it', run: () => document.edit(removeAsset(finding.asset)) };
+  return null;
+};
+const setIcon = (icon: AssetId | null): void => document.edit(changeListing({ icon }));
+const setTags = (tags: string[]): void =>
+  document.edit(
+    changeListing({
+      tags: [...new Set(tags.map((t) => t.trim().slice(0, 24)).filter(Boolean))].slice(0, 10),
+    }),
+  );
+const chooseIcon = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  const asset = file ? await assets.bringInOnly(file) : null;
+  if (asset) setIcon(asset.id);
+};
+
+const releases = shallowRef<Release[]>([]);
+const busy = ref(false);
+const error = ref<string | null>(null);
+const loadReleases = async (): Promise<void> => {
+  try {
+    releases.value = await api.releases(document.id!);
+  } catch (cause) {
+    error.value = sentence(cause);
+  }
+};
+onMounted(loadReleases);
+const release = async (): Promise<void> => {
+  busy.value = true;
+  error.value = null;
+  try {
+    await api.release(document.id!, await document.flush());
+    await loadReleases();
+  } catch (cause) {
+    error.value = sentence(cause);
+  } finally {
+    busy.value = false;
+  }
+};
+const newest = computed(() => releases.value[0] ?? null);
+const when = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+</script>
+
+<template>
+  <section class="bench" aria-label="Release bench">
+    <div class="row">
+      <h2 class="grow">Checks for Open Web</h2>
+      <span class="soft">{{ sizeWords(bytes) }} of {{ sizeWords(OPEN_WEB_BUDGET) }}</span>
+    </div>
+    <ul class="checks">
+      <li v-for="(finding, i) in findings" :key="i" :data-finding="finding.code">
+        <CircleAlert
+          v-if="finding.severity === 'stop'"
+          :size="15"
+          class="bad"
+          aria-label="Must be mended"
+        /><TriangleAlert v-else :size="15" class="warn" aria-label="Look at this" />
+        <span class="grow">{{ findingWords(document.effect, finding) }}</span>
+        <button v-if="mend(finding)" class="word" type="button" @click="mend(finding)!.run()">
+          {{ mend(finding)!.label }}
+        </button>
+        <button class="word" type="button" @click="go(finding)">Go there</button>
+      </li>
+      <li v-if="findings.length === 0">
+        <CircleCheck :size="15" class="good" /> <span>Nothing stands in the way.</span>
+      </li>
+    </ul>
+
+    <h2 id="listing">Listing</h2>
+    <label class="line"
+      ><span>Summary</span
+      ><a-textarea
+        id="listing-summary"
+        :value="listing.summary"
+        :maxlength="280"
+        :auto-size="{ minRows: 2, maxRows: 4 }"
+        placeholder="One or two sentences: what the viewer sees and does"
+        @update:value="(v: string) => document.edit(changeListing({ summary: v }), 'summary')"
+        @blur="document.endGesture()"
+    /></label>
+    <label class="line"
+      ><span>Tags</span
+      ><a-select
+        mode="tags"
+        :value="listing.tags"
+        v-name="'Tags'"
+        placeholder="ocean, crown"
+        :token-separators="[',']"
+        :options="[]"
+        @change="(v: unknown) => setTags(v as string[])"
+    /></label>
+    <div id="listing-icon" class="line">
+      <span>Icon</span>
+      <div class="icons" role="group" aria-label="Icon">
+        <button
+          v-for="asset in pictures"
+          :key="asset.id"
+          type="button"
+          class="icon"
+          :aria-pressed="listing.icon === asset.id"
+          :aria-label="`Use ${asset.name} as icon`"
+          @click="setIcon(asset.id)"
+        >
+          <img :src="api.assetUrl(asset.sha256)" alt="" />
+        </button>
+        <label class="word"
+          >+ Another picture<input
+            class="hidden-text"
+            type="file"
+            accept="image/png,image/jpeg,image/webp"
+            @change="chooseIcon"
+        /></label>
+      </div>
+    </div>
+    <InlineNotice
+      v-for="refusal in assets.refusals"
+      :key="refusal.key"
+      closable
+      @close="assets.dismiss(refusal.key)"
+      >{{ refusal.message }}</InlineNotice
+    >
+
+    <h2>Open Web</h2>
+    <p class="soft">
+      A simulated outlet: the effect gets a public address that plays on any phone or computer with a camera.
+    </p>
+    <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
+    <div class="row">
+      <a-button type="primary" :disabled="open.length > 0" :loading="busy" @click="release"
+        >Release version {{ (newest?.version ?? 0) + 1 }}</a-button
+      >
+      <span v-if="open.length > 0" class="soft">{{
+        open.length === 1 ? 'One check is open' : `${open.length} checks are open`
+      }}</span>
+    </div>
+    <ReleaseAddress v-if="newest" :release="newest" />
+    <ul v-if="releases.length > 1" class="versions">
+      <li v-for="r in releases" :key="r.version" class="soft">
+        <span class="num">version {{ r.version }}</span> {{ when.format(new Date(r.at)) }},
+        {{ sizeWords(r.size) }}
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.bench {
+  padding: 14px 16px 32px;
+  overflow: auto;
+  height: 100%;
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+h2:not(:first-child) {
+  margin-top: 8px;
+}
+.checks,
+.versions {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.checks li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 30px;
+  border-bottom: 1px solid var(--line2);
+}
+.checks svg {
+  flex: none;
+}
+.good {
+  color: var(--accent);
+}
+.line {
+  display: grid;
+  grid-template-columns: 72px 1fr;
+  gap: 8px;
+  align-items: start;
+}
+.line > span {
+  color: var(--soft);
+  padding-top: 4px;
+}
+.icons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.icon {
+  width: 48px;
+  height: 48px;
+  padding: 0;
+  border-radius: 50%;
+  border: 2px solid var(--line);
+  overflow: hidden;
+  background: var(--bench);
+  cursor: pointer;
+}
+.icon[aria-pressed='true'] {
+  border-color: var(--accent);
+  box-shadow: 0 0 0 2px var(--wash);
+}
+.icon img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+.icons .word {
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** A moving thumbnail of an effect on the take. */
+import { computed, onBeforeUnmount, ref } from 'vue';
+import type { Effect } from '../../../core/document/schema';
+import { FIRST_TAKE } from '../../../core/takes/library';
+import { useStills } from '../../drawing/use-stills';
+
+const props = defineProps<{ effect: Effect }>();
+/** Moments that show what the take is about: front, both turns, mouth open, pucker, smile. */
+const TIMES = [0.4, 1.9, 4.1, 6.1, 8.1, 11];
+
+const stills = useStills(() => ({
+  effect: props.effect,
+  take: FIRST_TAKE,
+  times: TIMES,
+  width: 150,
+  height: 200,
+}));
+const tick = ref(0);
+const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+const timer = still ? undefined : setInterval(() => tick.value++, 700);
+onBeforeUnmount(() => clearInterval(timer));
+const shown = computed(() => {
+  const ready = stills.value.filter((url): url is string => url !== null);
+  return ready.length > 0 ? ready[tick.value % ready.length] : null;
+});
+</script>
+
+<template>
+  <div class="thumb">
+    <img v-if="shown" :src="shown" alt="" />
+  </div>
+</template>
+
+<style scoped>
+.thumb {
+  aspect-ratio: 3 / 4;
+  border-radius: 8px;
+  overflow: hidden;
+  background: var(--grey);
+}
+img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+  display: block;
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+/** A sentence about something that went wrong or has to be known, where it belongs. */
+import { X } from '@lucide/vue';
+defineProps<{ kind?: 'error' | 'warning' | 'note'; closable?: boolean }>();
+defineEmits<{ close: [] }>();
+</script>
+
+<template>
+  <div class="notice" :class="kind ?? 'error'" :role="kind === 'note' ? 'status' : 'alert'">
+    <div class="grow"><slot /></div>
+    <button v-if="closable" class="icon-button" type="button" aria-label="Dismiss" @click="$emit('close')">
+      <X :size="14" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.notice {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+  padding: 8px 10px;
+  border-radius: 6px;
+  border-left: 3px solid var(--madder);
+  background: var(--sheet);
+  box-shadow: 0 0 0 1px var(--line2);
+  font-size: 12.5px;
+}
+.notice.warning {
+  border-left-color: var(--ochre);
+}
+.notice.note {
+  border-left-color: var(--accent);
+}
+</style>

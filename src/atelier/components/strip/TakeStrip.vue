@@ -1,0 +1,314 @@
+<script setup lang="ts">
+/** Play, scrub, speed; the take's film, its marks, where cues fire, and the viewer's recorded taps. */
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { scaleLinear } from 'd3';
+import { Pause, Play, RotateCcw, StepBack, StepForward } from '@lucide/vue';
+import { blankEffect } from '../../../core/document/defaults';
+import { useStills } from '../../drawing/use-stills';
+import { useEffectStore } from '../../stores/effect';
+import { SPEEDS, usePlaybackStore } from '../../stores/playback';
+import { MARK_WORDS, TRIGGER_WORDS } from '../../words';
+
+const playback = usePlaybackStore();
+const document = useEffectStore();
+const track = ref<HTMLElement | null>(null);
+const width = ref(880);
+let observer: ResizeObserver | null = null;
+onMounted(() => {
+  observer = new ResizeObserver(([entry]) => (width.value = entry!.contentRect.width));
+  observer.observe(track.value!);
+});
+onBeforeUnmount(() => observer?.disconnect());
+
+const x = computed(() => scaleLinear([0, playback.take.duration], [0, width.value]));
+const FRAMES = 16;
+const times = computed(() =>
+  Array.from({ length: FRAMES }, (_, i) => ((i + 0.5) / FRAMES) * playback.take.duration),
+);
+const empty = blankEffect('film');
+const film = useStills(
+  () => ({ effect: empty, take: playback.take, times: times.value, width: 66, height: 88 }),
+  900,
+);
+
+const seekTo = (event: PointerEvent): void => {
+  const box = track.value!.getBoundingClientRect();
+  playback.playing = false;
+  playback.seek(x.value.invert(event.clientX - box.left));
+};
+const onDown = (event: PointerEvent): void => {
+  track.value!.setPointerCapture(event.pointerId);
+  seekTo(event);
+};
+const onMove = (event: PointerEvent): void => {
+  if (event.buttons & 1) seekTo(event);
+};
+const onKey = (event: KeyboardEvent): void => {
+  const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -60, PageUp: 60 }[event.key];
+  if (by !== undefined) playback.stepBy(by);
+  else if (event.key === 'Home') playback.seek(0);
+  else if (event.key === 'End') playback.seek(playback.take.duration);
+  else return;
+  event.preventDefault();
+};
+/** Marks side by side on one row; one that would run into the last word loses its own. */
+const marks = computed(() => {
+  let free = -1;
+  return playback.take.marks.map((mark) => {
+    const left = x.value(mark.from);
+    const words = MARK_WORDS[mark.kind];
+    const fits = left >= free;
+    if (fits) free = left + words.length * 6 + 10;
+    return { ...mark, left, width: Math.max(4, x.value(mark.to) - left), words: fits ? words : '' };
+  });
+});
+const cueName = (id: string): string => {
+  const cue = document.effect.cues[id as keyof typeof document.effect.cues];
+  return cue ? TRIGGER_WORDS[cue.trigger.kind] : '';
+};
+const live = computed(() => playback.source === 'camera');
+</script>
+
+<template>
+  <section class="strip" aria-label="Take strip">
+    <div class="controls">
+      <div class="row">
+        <button
+          class="play"
+          type="button"
+          :disabled="live"
+          :aria-label="playback.playing ? 'Pause' : 'Play'"
+          @click="playback.playing = !playback.playing"
+        >
+          <Pause v-if="playback.playing" :size="16" fill="currentColor" /><Play
+            v-else
+            :size="16"
+            fill="currentColor"
+          />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          aria-label="Restart the effect"
+          title="Restart the effect"
+          @click="playback.restart()"
+        >
+          <RotateCcw :size="15" />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          :disabled="live"
+          aria-label="One frame back"
+          title="One frame back  ,"
+          @click="playback.stepBy(-1)"
+        >
+          <StepBack :size="15" />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          :disabled="live"
+          aria-label="One frame on"
+          title="One frame on  ."
+          @click="playback.stepBy(1)"
+        >
+          <StepForward :size="15" />
+        </button>
+        <a-select
+          class="speed num"
+          size="small"
+          :disabled="live"
+          :value="playback.speed"
+          v-name="'Speed'"
+          :options="SPEEDS.map((value) => ({ value, label: `${value}×` }))"
+          @change="(v: unknown) => (playback.speed = Number(v))"
+        />
+      </div>
+      <p class="about soft cut">
+        <template v-if="live">Your camera, live</template>
+        <template v-else
+          >{{ playback.take.name }} <span class="num">{{ playback.take.duration.toFixed(1) }} s</span><br />{{
+            playback.take.performer.name
+          }}, {{ playback.take.performer.about }}</template
+        >
+      </p>
+    </div>
+    <div class="lane" :class="{ live }">
+      <div
+        ref="track"
+        class="track"
+        role="slider"
+        tabindex="0"
+        aria-label="Time in the take"
+        :aria-valuemin="0"
+        :aria-valuemax="playback.take.duration"
+        :aria-valuenow="Number(playback.time.toFixed(2))"
+        :aria-valuetext="`${playback.time.toFixed(2)} seconds`"
+        @pointerdown="onDown"
+        @pointermove="onMove"
+        @keydown="onKey"
+      >
+        <div class="film" aria-hidden="true">
+          <i
+            v-for="(time, i) in times"
+            :key="time"
+            :style="film[i] ? { backgroundImage: `url(${film[i]})` } : {}"
+          />
+        </div>
+        <div class="marks" aria-hidden="true">
+          <span v-for="mark in marks" :key="mark.kind + mark.from" :style="{ left: `${mark.left}px` }"
+            ><i :style="{ width: `${mark.width}px` }" />{{ mark.words }}</span
+          >
+        </div>
+        <span
+          v-for="(firing, i) in playback.firings.slice(0, 200)"
+          :key="`f${i}`"
+          class="firing"
+          :style="{ left: `${x(firing.time)}px` }"
+          :title="`Cue: ${cueName(firing.cue)} at ${firing.time.toFixed(2)} s`"
+        />
+        <div class="needle" :style="{ left: `${x(playback.time)}px` }">
+          <b class="num" :class="{ flipped: x(playback.time) > width - 60 }"
+            >{{ playback.time.toFixed(2) }} s</b
+          >
+        </div>
+      </div>
+      <button
+        v-for="(tap, i) in playback.taps"
+        :key="`t${i}`"
+        class="tap"
+        type="button"
+        :style="{ left: `${18 + x(tap.time)}px` }"
+        :aria-label="`Recorded tap at ${tap.time.toFixed(2)} seconds; press to remove`"
+        :title="`Tap at ${tap.time.toFixed(2)} s. Click to remove`"
+        @click="playback.removeTap(i)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: 340px 1fr;
+  height: 112px;
+  border-top: 1px solid var(--line);
+}
+.controls {
+  padding: 12px 16px;
+  border-right: 1px solid var(--line);
+  min-width: 0;
+}
+.play {
+  display: grid;
+  place-items: center;
+  width: 32px;
+  height: 32px;
+  border: 0;
+  border-radius: 50%;
+  background: var(--accent);
+  color: var(--on-accent);
+  cursor: pointer;
+}
+.play:disabled {
+  opacity: 0.4;
+}
+.speed {
+  width: 76px;
+}
+.about {
+  margin-top: 8px;
+  font-size: 12px;
+}
+.lane {
+  position: relative;
+  padding: 10px 18px;
+  min-width: 0;
+}
+.lane.live {
+  opacity: 0.45;
+  pointer-events: none;
+}
+.track {
+  position: relative;
+  height: 90px;
+  cursor: ew-resize;
+  touch-action: none;
+}
+.film {
+  display: flex;
+  height: 44px;
+  border-radius: 6px;
+  overflow: hidden;
+  background: var(--line2);
+}
+.film i {
+  flex: 1;
+  background: center 28% / cover;
+  border-right: 1px solid #ffffff66;
+}
+.marks {
+  position: relative;
+  height: 34px;
+  margin-top: 7px;
+  font-size: 11px;
+  color: var(--soft);
+}
+.marks span {
+  position: absolute;
+  white-space: nowrap;
+}
+.marks i {
+  display: block;
+  height: 7px;
+  border-radius: 4px;
+  background: color-mix(in srgb, var(--accent) 26%, var(--paper));
+  margin-bottom: 1px;
+}
+.firing {
+  position: absolute;
+  top: 36px;
+  width: 0;
+  height: 0;
+  margin-left: -5px;
+  border: 5px solid transparent;
+  border-bottom: 8px solid var(--ink);
+}
+.needle {
+  position: absolute;
+  top: -4px;
+  bottom: 4px;
+  width: 2px;
+  margin-left: -1px;
+  background: var(--madder);
+  pointer-events: none;
+}
+.needle b {
+  position: absolute;
+  top: -3px;
+  left: 5px;
+  padding: 1px 5px;
+  border-radius: 4px;
+  background: #b23a32;
+  color: #fff;
+  font-size: 10.5px;
+  white-space: nowrap;
+}
+.needle b.flipped {
+  left: auto;
+  right: 5px;
+}
+.tap {
+  position: absolute;
+  top: 84px;
+  width: 12px;
+  height: 12px;
+  margin-left: -6px;
+  padding: 0;
+  border: 2px solid var(--sheet);
+  border-radius: 50%;
+  background: var(--madder);
+  cursor: pointer;
+}
+</style>

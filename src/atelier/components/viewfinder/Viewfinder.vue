@@ -1,0 +1,267 @@
+<script setup lang="ts">
+/** The camera picture with the effect on it, exactly as a viewer sees it; select and drag right in it. */
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { Stage } from '../../../stage/stage';
+import { Handles, type Placed } from '../../../stage/handles';
+import { TakePicture } from '../../../stage/take-picture';
+import { VideoPicture } from '../../../stage/video-picture';
+import { placeSelected } from '../../commands/object-commands';
+import { sentence } from '../../../core/errors';
+import { useAssetsStore } from '../../stores/assets';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { usePlaybackStore } from '../../stores/playback';
+import InlineNotice from '../common/InlineNotice.vue';
+
+const props = defineProps<{ stage: string }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const playback = usePlaybackStore();
+const assets = useAssetsStore();
+
+const frameBox = ref<HTMLElement | null>(null);
+const canvas = ref<HTMLCanvasElement | null>(null);
+const failure = ref<string | null>(null);
+const size = ref({ width: 0, height: 0 });
+/** Counts drawn pictures, so that whoever waits for one can. */
+const drawn = ref(0);
+
+let drawing: Stage | null = null;
+let handles: Handles | null = null;
+let wanted = true;
+let loop = 0;
+let last = 0;
+/** Device pixels for each CSS pixel; lowered while playing on a machine that cannot keep up. */
+let density = 1;
+let slow = 0;
+let observer: ResizeObserver | null = null;
+
+const needsDraw = (): void => {
+  wanted = true;
+};
+const editing = computed(() => props.stage === 'place' && playback.source === 'take');
+const tapping = computed(
+  () => props.stage === 'behave' || props.stage === 'try' || playback.source === 'camera',
+);
+
+const fullDensity = () => Math.min(devicePixelRatio, 2);
+const applySize = (): void => {
+  const { width, height } = size.value;
+  if (drawing && width > 0) drawing.setSize(width, height, density);
+  needsDraw();
+};
+const fit = (): void => {
+  const box = frameBox.value?.getBoundingClientRect();
+  if (!box) return;
+  const height = Math.max(80, Math.min(box.height - 24, ((box.width - 24) * 16) / 9));
+  size.value = { width: Math.round((height * 9) / 16), height: Math.round(height) };
+  applySize();
+};
+
+const draw = (): void => {
+  const now = playback.now();
+  if (!drawing || !now) return;
+  drawing.draw(now.frame, document.effect, now.program, now.runtime);
+  const entry = desk.selected ? drawing.effectView.objectNodes.get(desk.selected) : undefined;
+  const show = editing.value && entry?.object.kind === 'card' && now.frame.faces.length > 0;
+  handles?.attach(show ? entry.node : null, show ? entry.object : null);
+  drawn.value++;
+};
+
+/** Halves the picture while playing when the machine needs longer than 50 ms a frame. */
+const adapt = (elapsed: number): void => {
+  const moving = playback.playing || playback.source === 'camera';
+  if (!moving) slow = 0;
+  else slow = elapsed > 0.05 ? slow + 1 : 0;
+  const next = !moving ? fullDensity() : slow > 4 ? Math.max(0.4, density / 1.4) : density;
+  if (next !== density) {
+    density = next;
+    slow = 0;
+    applySize();
+  }
+};
+
+const tick = (milliseconds: number): void => {
+  loop = requestAnimationFrame(tick);
+  const elapsed = Math.min(0.5, (milliseconds - last) / 1000);
+  last = milliseconds;
+  playback.advance(elapsed);
+  adapt(elapsed);
+  if (!wanted && playback.source === 'take') return;
+  wanted = false;
+  draw();
+};
+
+const onDrag = (placed: Placed): void => placeSelected(placed, 'viewfinder');
+
+onMounted(() => {
+  density = fullDensity();
+  try {
+    drawing = new Stage(canvas.value!, assets.textures);
+  } catch (error) {
+    failure.value = sentence(error);
+    return;
+  }
+  handles = new Handles(drawing.camera, canvas.value!, '#ffffff', {
+    onStart: () => (playback.playing = false),
+    onChange: onDrag,
+    onEnd: () => document.endGesture(),
+    onDraw: needsDraw,
+  });
+  handles.setMode(desk.handleMode);
+  drawing.overlay = handles.scene;
+  drawing.setPicture(new TakePicture(playback.take));
+  canvas.value!.addEventListener('webglcontextrestored', needsDraw);
+  observer = new ResizeObserver(fit);
+  observer.observe(frameBox.value!);
+  fit();
+  loop = requestAnimationFrame(tick);
+});
+onBeforeUnmount(() => {
+  cancelAnimationFrame(loop);
+  observer?.disconnect();
+  handles?.dispose();
+  drawing?.dispose();
+});
+
+watch(
+  [
+    () => document.effect,
+    () => playback.time,
+    () => playback.taps,
+    () => desk.selected,
+    () => assets.arrived,
+    editing,
+  ],
+  needsDraw,
+);
+watch(
+  () => desk.handleMode,
+  (mode) => handles?.setMode(mode),
+);
+watch(
+  () => [playback.source, playback.take] as const,
+  ([source, take]) => {
+    drawing?.setPicture(
+      source === 'camera' ? new VideoPicture(playback.camera!.picture) : new TakePicture(take),
+    );
+    needsDraw();
+  },
+);
+
+const snap = (event: KeyboardEvent | PointerEvent): void => handles?.setSnapping(event.shiftKey);
+const at = (event: MouseEvent): [number, number] => {
+  const box = canvas.value!.getBoundingClientRect();
+  return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
+};
+let pressed: [number, number] | null = null;
+const onDown = (event: PointerEvent): void => {
+  pressed = handles?.hovered ? null : [event.clientX, event.clientY];
+};
+const onUp = (event: PointerEvent): void => {
+  if (!pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
+  pressed = null;
+  const [x, y] = at(event);
+  if (tapping.value) playback.tap(x, y);
+  else desk.selected = drawing?.pick(x, y) ?? null;
+};
+const tapCentre = (): void => {
+  if (tapping.value) playback.tap(0.5, 0.5);
+};
+const drop = async (event: DragEvent): Promise<void> => {
+  const files = event.dataTransfer?.files;
+  if (!files?.length) return;
+  const id = await assets.bringInAsCards(files);
+  if (id) desk.selected = id;
+};
+const label = computed(() => (playback.source === 'camera' ? 'Your camera' : playback.take.name));
+const caption = computed(() => {
+  if (playback.cameraState === 'starting') return 'Opening the camera and the face tracker';
+  if (playback.source === 'camera' && playback.cameraState === 'looking') return 'No face in the picture yet';
+  return null;
+});
+</script>
+
+<template>
+  <section
+    ref="frameBox"
+    class="finder"
+    aria-label="Viewfinder"
+    @dragover.prevent
+    @drop.prevent="drop"
+    @keydown="snap"
+    @keyup="snap"
+    @pointermove="snap"
+  >
+    <div class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
+      <canvas
+        ref="canvas"
+        :data-drawn="drawn"
+        :data-source="playback.source"
+        :tabindex="tapping ? 0 : -1"
+        role="img"
+        :aria-label="
+          tapping
+            ? 'Viewfinder: tap to record what the viewer does'
+            : 'Viewfinder: the effect on the camera picture'
+        "
+        @pointerdown="onDown"
+        @pointerup="onUp"
+        @keydown.enter="tapCentre"
+      />
+      <div class="label">{{ label }}</div>
+      <div v-if="caption" class="caption" role="status">{{ caption }}</div>
+      <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
+        Taps are recorded on the strip
+      </div>
+      <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.finder {
+  background: var(--grey);
+  display: grid;
+  place-items: center;
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+.frame {
+  position: relative;
+  border-radius: 10px;
+  overflow: hidden;
+}
+canvas {
+  width: 100%;
+  height: 100%;
+  display: block;
+  touch-action: none;
+}
+.label,
+.caption {
+  position: absolute;
+  left: 10px;
+  padding: 3px 10px;
+  border-radius: 20px;
+  background: #fffffff0;
+  color: #1d2327;
+  font: 550 11.5px var(--text);
+  pointer-events: none;
+}
+.label {
+  top: 10px;
+}
+.caption {
+  bottom: 10px;
+}
+.quiet {
+  background: #1d2327b8;
+  color: #fff;
+}
+.failure {
+  position: absolute;
+  inset: auto 12px 12px;
+}
+</style>

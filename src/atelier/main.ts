@@ -1,0 +1,12 @@
+import '@fontsource-variable/hanken-grotesk/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/jetbrains-mono/wght.css';
+import 'ant-design-vue/dist/reset.css';
+import './styles/base.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { nameDirective } from './directives/name';
+import { router } from './router';
+
+createApp(App).use(createPinia()).use(router).directive('name', nameDirective).mount('#app');

@@ -1,0 +1,15 @@
+import { createRouter, createWebHistory } from 'vue-router';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'home', component: () => import('./screens/HomeScreen.vue') },
+    {
+      path: '/effects/:id/:stage(place|style|behave|try|release)?',
+      name: 'atelier',
+      component: () => import('./screens/AtelierScreen.vue'),
+      props: (route) => ({ id: String(route.params.id), stage: String(route.params.stage || 'place') }),
+    },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue') },
+  ],
+});

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+/** The atelier: three pillars and a strip, the same in all five stages. */
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { sentence } from '../../core/errors';
+import { useCommands } from '../commands/commands';
+import { matches } from '../commands/keys';
+import { useAssetsStore } from '../stores/assets';
+import { useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+import { usePlaybackStore } from '../stores/playback';
+import CommandPalette from '../components/CommandPalette.vue';
+import InlineNotice from '../components/common/InlineNotice.vue';
+import TopBar from '../components/TopBar.vue';
+import StackPanel from '../components/stack/StackPanel.vue';
+import Viewfinder from '../components/viewfinder/Viewfinder.vue';
+import TakeStrip from '../components/strip/TakeStrip.vue';
+import PlaceBench from '../components/bench/place/PlaceBench.vue';
+import StyleBench from '../components/bench/StyleBench.vue';
+import BehaveBench from '../components/bench/behave/BehaveBench.vue';
+import TryBench from '../components/bench/TryBench.vue';
+import ReleaseBench from '../components/bench/release/ReleaseBench.vue';
+
+const props = defineProps<{ id: string; stage: string }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const playback = usePlaybackStore();
+const assets = useAssetsStore();
+const route = useRoute();
+const router = useRouter();
+const ready = ref(false);
+const failure = ref<string | null>(null);
+const picker = ref<HTMLInputElement | null>(null);
+const choosePicture = (): void => picker.value?.click();
+const commands = useCommands(choosePicture);
+
+const open = async (): Promise<void> => {
+  ready.value = false;
+  failure.value = null;
+  desk.selected = null;
+  try {
+    await document.open(props.id);
+    ready.value = true;
+  } catch (error) {
+    failure.value = sentence(error);
+  }
+};
+watch(() => props.id, open);
+const wantsPicture = ref(route.query.choose === 'picture');
+
+const chosen = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement;
+  const files = [...(input.files ?? [])];
+  input.value = '';
+  wantsPicture.value = false;
+  const last = await assets.bringInAsCards(files);
+  if (last) desk.selected = last;
+};
+
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const onKey = (event: KeyboardEvent): void => {
+  if (!ready.value) return;
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+    event.preventDefault();
+    desk.paletteOpen = !desk.paletteOpen;
+    return;
+  }
+  if (desk.paletteOpen || typing(event.target)) return;
+  // Space and Delete belong to a focused button or slider first.
+  const onControl =
+    event.target instanceof HTMLElement && event.target.closest('button, a, [role="slider"], [role="menu"]');
+  if (onControl && event.key === ' ') return;
+  const command = commands.value.find((c) => c.keys && matches(c.keys, event));
+  if (!command) return;
+  event.preventDefault();
+  command.run();
+};
+const onLeave = (event: BeforeUnloadEvent): void => {
+  // What is not saved is kept in this browser; ask only when even the server has refused it.
+  if (document.saveState === 'refused') event.preventDefault();
+};
+onMounted(() => {
+  void open().then(() => {
+    if (wantsPicture.value) void router.replace({ name: 'atelier', params: route.params });
+  });
+  addEventListener('keydown', onKey);
+  addEventListener('beforeunload', onLeave);
+});
+onBeforeUnmount(() => {
+  removeEventListener('keydown', onKey);
+  removeEventListener('beforeunload', onLeave);
+  playback.useTake();
+  document.close();
+});
+</script>
+
+<template>
+  <div v-if="failure" class="failure">
+    <InlineNotice
+      >{{ failure }} <button class="word" type="button" @click="open">Try again</button>
+      <router-link class="word" to="/">Home</router-link></InlineNotice
+    >
+  </div>
+  <div v-else-if="ready" class="atelier">
+    <TopBar :stage="stage" />
+    <div class="notices">
+      <InlineNotice
+        v-if="document.notice"
+        :kind="document.saveState === 'refused' ? 'error' : 'note'"
+        closable
+        @close="document.notice = null"
+        >{{ document.notice }}</InlineNotice
+      >
+      <InlineNotice
+        v-if="wantsPicture && stage === 'place'"
+        kind="note"
+        closable
+        @close="wantsPicture = false"
+        >Choose the picture that goes on the face.
+        <button class="word" type="button" @click="choosePicture">Choose a picture</button> or drop it
+        anywhere.</InlineNotice
+      >
+    </div>
+    <div class="pillars">
+      <StackPanel :stage="stage" @choose="choosePicture" />
+      <Viewfinder :stage="stage" />
+      <div class="bench">
+        <PlaceBench v-if="stage === 'place'" @choose="choosePicture" />
+        <StyleBench v-else-if="stage === 'style'" />
+        <BehaveBench v-else-if="stage === 'behave'" />
+        <TryBench v-else-if="stage === 'try'" />
+        <ReleaseBench v-else />
+      </div>
+    </div>
+    <TakeStrip />
+    <input
+      ref="picker"
+      class="hidden-text"
+      type="file"
+      accept="image/png,image/jpeg,image/webp"
+      multiple
+      tabindex="-1"
+      aria-label="Choose pictures"
+      @change="chosen"
+    />
+    <CommandPalette @choose="choosePicture" />
+  </div>
+  <p v-else class="loading soft" role="status">Opening the effect</p>
+</template>
+
+<style scoped>
+.atelier {
+  display: grid;
+  grid-template-rows: auto auto 1fr auto;
+  height: 100%;
+  min-height: 0;
+}
+.notices:not(:empty) {
+  display: grid;
+  gap: 4px;
+}
+.pillars {
+  display: grid;
+  grid-template-columns: 340px minmax(260px, 388px) 1fr;
+  min-height: 0;
+}
+.bench {
+  background: var(--bench);
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+.failure,
+.loading {
+  max-width: 520px;
+  margin: 20vh auto;
+  text-align: center;
+}
+</style>

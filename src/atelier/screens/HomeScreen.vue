@@ -1,0 +1,287 @@
+<script setup lang="ts">
+/** Home: the creator's effects, and how to begin a new one. */
+import { computed, onMounted, ref, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { Copy, ImagePlus, Moon, Square, Sun, Trash2 } from '@lucide/vue';
+import { api, type EffectRecord } from '../api/client';
+import { newObjectId } from '../api/ids';
+import { sentence } from '../../core/errors';
+import { blankEffect, newOccluder } from '../../core/document/defaults';
+import type { Effect } from '../../core/document/schema';
+import { useDeskStore } from '../stores/desk';
+import BrandMark from '../components/common/BrandMark.vue';
+import EffectThumb from '../components/common/EffectThumb.vue';
+import InlineNotice from '../components/common/InlineNotice.vue';
+
+const router = useRouter();
+const desk = useDeskStore();
+const effects = shallowRef<EffectRecord[] | null>(null);
+const error = ref<string | null>(null);
+const search = ref('');
+const sort = ref<'newest' | 'name'>('newest');
+
+const load = async (): Promise<void> => {
+  try {
+    effects.value = await api.list();
+    error.value = null;
+  } catch (cause) {
+    error.value = sentence(cause);
+  }
+};
+onMounted(load);
+
+const shown = computed(() => {
+  const found = (effects.value ?? []).filter((e) =>
+    e.effect.name.toLowerCase().includes(search.value.trim().toLowerCase()),
+  );
+  return sort.value === 'name' ? found.sort((a, b) => a.effect.name.localeCompare(b.effect.name)) : found;
+});
+
+const freeName = (wanted: string): string => {
+  const taken = new Set((effects.value ?? []).map((e) => e.effect.name));
+  let name = wanted;
+  for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`;
+  return name;
+};
+
+const start = async (effect: Effect, query: Record<string, string> = {}): Promise<void> => {
+  try {
+    const made = await api.create(effect);
+    await router.push({ name: 'atelier', params: { id: made.id, stage: 'place' }, query });
+  } catch (cause) {
+    error.value = sentence(cause);
+  }
+};
+const startBlank = () => start(blankEffect(freeName('New effect')));
+const startPicture = () => {
+  const effect = blankEffect(freeName('Picture on a face'));
+  const occluder = newOccluder(newObjectId(), 0);
+  return start({ ...effect, objects: { [occluder.id]: occluder } }, { choose: 'picture' });
+};
+
+const duplicate = async (record: EffectRecord): Promise<void> => {
+  try {
+    await api.create({ ...record.effect, name: freeName(`${record.effect.name} copy`.slice(0, 76)) });
+    await load();
+  } catch (cause) {
+    error.value = sentence(cause);
+  }
+};
+const remove = async (record: EffectRecord): Promise<void> => {
+  try {
+    await api.remove(record.id);
+    await load();
+  } catch (cause) {
+    error.value = sentence(cause);
+  }
+};
+const day = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'long',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+</script>
+
+<template>
+  <div class="home">
+    <header class="top">
+      <BrandMark />
+      <span class="brand">Iconia</span>
+      <span class="grow" />
+      <button
+        class="icon-button"
+        type="button"
+        :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
+        @click="desk.dark = !desk.dark"
+      >
+        <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
+      </button>
+    </header>
+    <main>
+      <InlineNotice v-if="error" closable @close="error = null"
+        >{{ error }} <button class="word" type="button" @click="load">Try again</button></InlineNotice
+      >
+      <section>
+        <h2 class="title">Begin</h2>
+        <div class="starters">
+          <button class="starter primary" type="button" @click="startPicture">
+            <ImagePlus :size="22" />
+            <span
+              ><b>Picture on a face</b
+              ><small
+                >Choose a PNG, JPEG or WebP; it sits on the forehead, hidden behind the head where it should
+                be.</small
+              ></span
+            >
+          </button>
+          <button class="starter" type="button" @click="startBlank">
+            <Square :size="22" />
+            <span><b>Blank</b><small>A performer before the camera and an empty Stack.</small></span>
+          </button>
+        </div>
+      </section>
+      <section>
+        <div class="row head">
+          <h2 class="title grow">Your effects</h2>
+          <template v-if="effects && effects.length > 1">
+            <a-input
+              v-model:value="search"
+              class="search"
+              placeholder="Find by name"
+              aria-label="Find by name"
+              allow-clear
+            />
+            <a-select
+              v-model:value="sort"
+              v-name="'Sort'"
+              class="sort"
+              :options="[
+                { value: 'newest', label: 'Newest first' },
+                { value: 'name', label: 'By name' },
+              ]"
+            />
+          </template>
+        </div>
+        <p v-if="effects === null && !error" class="soft">Loading your effects</p>
+        <p v-else-if="effects && effects.length === 0" class="soft empty">
+          Nothing here yet. Begin with
+          <button class="word" type="button" @click="startPicture">Picture on a face</button>: all it needs is
+          a picture.
+        </p>
+        <p v-else-if="effects && shown.length === 0" class="soft empty">No effect is called that.</p>
+        <ul class="effects">
+          <li v-for="record in shown" :key="record.id">
+            <router-link
+              :to="{ name: 'atelier', params: { id: record.id, stage: 'place' } }"
+              :aria-label="`Open ${record.effect.name || 'effect without a name'}`"
+            >
+              <EffectThumb :effect="record.effect" />
+              <b class="cut">{{ record.effect.name || 'Without a name' }}</b>
+            </router-link>
+            <div class="row under">
+              <small class="faint grow cut">{{ day.format(new Date(record.updatedAt)) }}</small>
+              <button
+                class="icon-button"
+                type="button"
+                :aria-label="`Duplicate ${record.effect.name}`"
+                @click="duplicate(record)"
+              >
+                <Copy :size="14" />
+              </button>
+              <a-popconfirm
+                title="Delete this effect and its releases for good?"
+                ok-text="Delete"
+                cancel-text="Keep"
+                @confirm="remove(record)"
+              >
+                <button class="icon-button" type="button" :aria-label="`Delete ${record.effect.name}`">
+                  <Trash2 :size="14" />
+                </button>
+              </a-popconfirm>
+            </div>
+          </li>
+        </ul>
+      </section>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.home {
+  height: 100%;
+  overflow: auto;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  height: 52px;
+  padding: 0 24px;
+  border-bottom: 1px solid var(--line);
+}
+.brand {
+  font: 650 17px var(--head);
+}
+main {
+  max-width: 1080px;
+  margin: 0 auto;
+  padding: 28px 24px 48px;
+  display: grid;
+  gap: 32px;
+}
+.title {
+  font-size: 20px;
+}
+.starters {
+  display: grid;
+  grid-template-columns: 1.3fr 1fr;
+  gap: 14px;
+  margin-top: 12px;
+}
+.starter {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  text-align: left;
+  padding: 18px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.starter:hover {
+  border-color: var(--accent);
+}
+.starter.primary {
+  border-color: var(--accent);
+  background: var(--wash);
+}
+.starter svg {
+  color: var(--accent);
+  flex: none;
+}
+.starter b,
+.starter small {
+  display: block;
+}
+.starter b {
+  font: 600 15px var(--head);
+}
+.starter small {
+  color: var(--soft);
+  font-size: 12.5px;
+  margin-top: 2px;
+}
+.search {
+  width: 200px;
+}
+.sort {
+  width: 130px;
+}
+.empty {
+  padding: 18px 0;
+}
+.effects {
+  list-style: none;
+  margin: 16px 0 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 24px 20px;
+}
+.effects a {
+  color: inherit;
+  text-decoration: none;
+}
+.effects b {
+  display: block;
+  margin-top: 8px;
+  font: 600 14px var(--head);
+}
+.under {
+  gap: 2px;
+}
+</style>

@@ -1,0 +1,154 @@
+/** Words for what core knows as codes. */
+import type { Finding } from '../core/checks/checks';
+import type { Reason } from '../core/behave/explain';
+import type { Action, ActionKind, BlendMode, Effect, TriggerKind } from '../core/document/schema';
+import type { FeaturePoint } from '../core/face/feature-points';
+import type { Easing } from '../core/maths/easing';
+import type { MarkKind } from '../core/takes/take';
+
+export const POINT_WORDS: Record<FeaturePoint, string> = {
+  headCentre: 'Middle of the head',
+  crown: 'Crown',
+  forehead: 'Forehead',
+  browCentre: 'Between the brows',
+  noseBridge: 'Bridge of the nose',
+  noseTip: 'Tip of the nose',
+  eyeLeft: 'Left eye',
+  eyeRight: 'Right eye',
+  earLeft: 'Left ear',
+  earRight: 'Right ear',
+  cheekLeft: 'Left cheek',
+  cheekRight: 'Right cheek',
+  mouth: 'Mouth',
+  mouthCornerLeft: 'Left corner of the mouth',
+  mouthCornerRight: 'Right corner of the mouth',
+  chin: 'Chin',
+};
+
+export const BLEND_WORDS: Record<BlendMode, string> = {
+  normal: 'Normal',
+  multiply: 'Multiply',
+  screen: 'Screen',
+  'plus-lighter': 'Plus lighter',
+};
+
+export const TRIGGER_WORDS: Record<TriggerKind, string> = {
+  effectStarts: 'effect starts',
+  screenTapped: 'screen is tapped',
+  mouthOpens: 'mouth opens',
+  mouthCloses: 'mouth closes',
+  lipsPucker: 'lips pucker',
+  lipsRelax: 'lips relax',
+};
+
+export const ACTION_WORDS: Record<ActionKind, string> = {
+  show: 'show',
+  hide: 'hide',
+  toggle: 'show or hide',
+  fade: 'fade',
+  move: 'move',
+  turn: 'turn',
+  size: 'size',
+};
+
+export const EASING_WORDS: Record<Easing, string> = {
+  steady: 'steady',
+  in: 'slow start',
+  out: 'slow end',
+  inOut: 'slow start and end',
+  overshoot: 'overshoot',
+  spring: 'spring',
+};
+
+export const MARK_WORDS: Record<MarkKind, string> = {
+  turned: 'head turned',
+  eyesClosed: 'eyes closed',
+  mouthOpen: 'mouth open',
+  pucker: 'pucker',
+  browsUp: 'brows up',
+};
+
+export const SIGNAL_WORDS = { jawOpen: 'jawOpen', mouthPucker: 'mouthPucker' } as const;
+
+const nameOf = (effect: Effect, id: string | null): string =>
+  (id && effect.objects[id as keyof Effect['objects']]?.name) || 'nothing';
+
+const trim = (n: number): string => String(Math.round(n * 100) / 100);
+
+/** "size to 130 %", "move by 0, 3, 0 cm". */
+export const actionSummary = (action: Action): string => {
+  const list = (v: readonly number[], k: number) => v.map((n) => trim(n * k)).join(', ');
+  switch (action.kind) {
+    case 'fade':
+      return `fade to ${trim(action.opacity * 100)} %`;
+    case 'move':
+      return `move ${action.mode} ${list(action.by, 100)} cm`;
+    case 'turn':
+      return `turn ${action.mode} ${list(action.by, 1)}°`;
+    case 'size':
+      return `size ${action.mode} ${trim(action.factor * 100)} %`;
+    default:
+      return ACTION_WORDS[action.kind];
+  }
+};
+
+/** Why a cue does nothing, as a sentence. */
+export const reasonWords = (effect: Effect, reason: Reason): string => {
+  switch (reason.code) {
+    case 'off':
+      return 'This cue is switched off.';
+    case 'no-actions':
+      return 'Nothing happens: the cue has no action yet.';
+    case 'no-target':
+      return 'An action has no target: choose what it acts on.';
+    case 'target-hidden':
+      return `${nameOf(effect, reason.target)} is hidden and no cue shows it, so this cannot be seen.`;
+    case 'already-shown':
+      return `${nameOf(effect, reason.target)} is shown from the start, so showing it changes nothing.`;
+    case 'already-hidden':
+      return `${nameOf(effect, reason.target)} is hidden from the start, so hiding it changes nothing.`;
+    case 'no-change':
+      return `The action leaves ${nameOf(effect, reason.target)} as it is: its amount is zero.`;
+    case 'never-reached':
+      return `Beat ${reason.beatIndex + 1} never starts: the beat before it repeats without end.`;
+    case 'not-tapped':
+      return 'Not fired on this take: no tap is recorded. Tap the picture to record one.';
+    case 'below-threshold':
+      return `Not fired on this take: ${reason.signal} peaked at ${reason.peak.toFixed(2)}, needs ${reason.needs.toFixed(2)}.`;
+  }
+};
+
+const megabytes = (bytes: number): string => (bytes / 1048576).toFixed(1);
+
+export const findingWords = (effect: Effect, finding: Finding): string => {
+  switch (finding.code) {
+    case 'no-name':
+      return 'The effect has no name.';
+    case 'no-icon':
+      return 'The listing has no icon.';
+    case 'no-summary':
+      return 'The listing has no summary.';
+    case 'nothing-to-see':
+      return 'There is nothing to see: no picture is placed.';
+    case 'missing-asset':
+      return `${nameOf(effect, finding.object)} shows a picture that is no longer among the assets.`;
+    case 'invisible':
+      return {
+        hidden: `${nameOf(effect, finding.object)} is hidden and no cue shows it.`,
+        transparent: `${nameOf(effect, finding.object)} has an opacity of 0 % and no cue fades it in.`,
+        'no-size': `${nameOf(effect, finding.object)} has no size.`,
+      }[finding.why];
+    case 'cue-without-target':
+      return 'A cue has an action without a target.';
+    case 'cue-does-nothing':
+      return 'A cue has no action.';
+    case 'unused-asset':
+      return `${effect.assets[finding.asset]?.name ?? 'A picture'} is not used; it is left out of the release.`;
+    case 'too-big':
+      return `The effect has ${megabytes(finding.bytes)} MB; Open Web takes ${megabytes(finding.budget)} MB.`;
+  }
+};
+
+/** "1.7 MB", "240 kB". */
+export const sizeWords = (bytes: number): string =>
+  bytes >= 1048576 ? `${megabytes(bytes)} MB` : `${Math.max(1, Math.round(bytes / 1024))} kB`;

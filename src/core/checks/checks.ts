@@ -1,0 +1,93 @@
+/** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
+import { standingReasons } from '../behave/explain';
+import { cueOrder, stackOrder, usedAssets } from '../document/queries';
+import type { AssetId, Card, CueId, Effect, ObjectId } from '../document/schema';
+
+export type Stage = 'place' | 'style' | 'behave' | 'try' | 'release';
+
+export type Finding = {
+  /** A stop keeps the effect from being released; a warning does not. */
+  readonly severity: 'stop' | 'warning';
+  readonly stage: Stage;
+} & (
+  | { readonly code: 'no-name' }
+  | { readonly code: 'no-icon' }
+  | { readonly code: 'no-summary' }
+  | { readonly code: 'nothing-to-see' }
+  | { readonly code: 'missing-asset'; readonly object: ObjectId }
+  | {
+      readonly code: 'invisible';
+      readonly object: ObjectId;
+      readonly why: 'hidden' | 'transparent' | 'no-size';
+    }
+  | { readonly code: 'cue-does-nothing'; readonly cue: CueId }
+  | { readonly code: 'cue-without-target'; readonly cue: CueId }
+  | { readonly code: 'unused-asset'; readonly asset: AssetId }
+  | { readonly code: 'too-big'; readonly bytes: number; readonly budget: number }
+);
+
+/** What the outlet *Open Web* takes, in bytes. */
+export const OPEN_WEB_BUDGET = 5 * 1024 * 1024;
+
+/** Bytes of the pictures the effect uses; each counts once. The rest of the package is a few kilobytes. */
+export const packageBytes = (effect: Effect): number => {
+  const counted = new Set<string>();
+  let sum = 0;
+  for (const id of usedAssets(effect)) {
+    const asset = effect.assets[id];
+    if (!asset || counted.has(asset.sha256)) continue;
+    counted.add(asset.sha256);
+    sum += asset.bytes;
+  }
+  return sum;
+};
+
+const actsOn = (effect: Effect, id: ObjectId, kinds: readonly string[]): boolean =>
+  Object.values(effect.cues).some(
+    (cue) =>
+      cue.enabled && cue.beats.some((b) => b.actions.some((a) => a.target === id && kinds.includes(a.kind))),
+  );
+
+const whyInvisible = (effect: Effect, card: Card): 'hidden' | 'transparent' | 'no-size' | null => {
+  if (!card.visible && !actsOn(effect, card.id, ['show', 'toggle', 'hide'])) return 'hidden';
+  if (card.opacity === 0 && !actsOn(effect, card.id, ['fade'])) return 'transparent';
+  if (card.scale.slice(0, 2).some((s) => Math.abs(s) < 1e-4) && !actsOn(effect, card.id, ['size']))
+    return 'no-size';
+  return null;
+};
+
+/** All findings, stops first. */
+export const check = (effect: Effect, budget = OPEN_WEB_BUDGET): Finding[] => {
+  const found: Finding[] = [];
+  if (effect.name.trim() === '') found.push({ code: 'no-name', severity: 'stop', stage: 'release' });
+  const icon = effect.listing.icon;
+  if (icon === null || !effect.assets[icon])
+    found.push({ code: 'no-icon', severity: 'stop', stage: 'release' });
+  const cards = stackOrder(effect).filter((o): o is Card => o.kind === 'card');
+  if (cards.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
+  for (const card of cards) {
+    if (!effect.assets[card.asset])
+      found.push({ code: 'missing-asset', object: card.id, severity: 'stop', stage: 'place' });
+    const why = whyInvisible(effect, card);
+    if (why) found.push({ code: 'invisible', object: card.id, why, severity: 'warning', stage: 'place' });
+  }
+  for (const cue of cueOrder(effect)) {
+    const reasons = standingReasons(effect, cue);
+    if (reasons.some((r) => r.code === 'no-target'))
+      found.push({ code: 'cue-without-target', cue: cue.id, severity: 'stop', stage: 'behave' });
+    else if (reasons.some((r) => r.code === 'no-actions'))
+      found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });
+  }
+  if (effect.listing.summary.trim() === '')
+    found.push({ code: 'no-summary', severity: 'warning', stage: 'release' });
+  const used = new Set(usedAssets(effect));
+  for (const asset of Object.values(effect.assets))
+    if (!used.has(asset.id))
+      found.push({ code: 'unused-asset', asset: asset.id, severity: 'warning', stage: 'place' });
+  const bytes = packageBytes(effect);
+  if (bytes > budget) found.push({ code: 'too-big', bytes, budget, severity: 'stop', stage: 'release' });
+  return found.sort((a, b) => (a.severity === b.severity ? 0 : a.severity === 'stop' ? -1 : 1));
+};
+
+export const stops = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => f.severity === 'stop');

@@ -1,0 +1,60 @@
+/**
+ * Documents of older schemas are brought up step by step: `MIGRATIONS[n]` turns schema n into n + 1.
+ * Fixtures of every old schema stay in `fixtures/` and are opened by the tests.
+ */
+import { z } from 'zod';
+import { IconiaError } from '../errors';
+import { effectSchema, SCHEMA_VERSION, type Effect } from './schema';
+
+type Json = Record<string, unknown>;
+
+const MIGRATIONS: Record<number, (old: Json) => Json> = {
+  // Schema 1 named the trigger alone; schema 2 gives it the threshold it fires at.
+  1: (old) => ({
+    ...old,
+    schema: 2,
+    cues: Object.fromEntries(
+      Object.entries((old.cues ?? {}) as Record<string, Json>).map(([id, cue]) => [
+        id,
+        typeof cue.trigger === 'string' ? { ...cue, trigger: { kind: cue.trigger, threshold: 0.4 } } : cue,
+      ]),
+    ),
+  }),
+};
+
+/** Where in the document a schema problem lies, and what it is: "objects.obj_1.opacity: Too big". */
+export const describeIssues = (error: z.ZodError): string =>
+  error.issues
+    .slice(0, 3)
+    .map((issue) => `${issue.path.join('.') || 'document'}: ${issue.message}`)
+    .join('; ');
+
+/**
+ * Reads any known version of the document.
+ * Throws `IconiaError`: `effect.too-new`, `effect.unreadable`.
+ */
+export const readEffect = (json: unknown): Effect => {
+  if (typeof json !== 'object' || json === null || typeof (json as Json).schema !== 'number')
+    throw new IconiaError('effect.unreadable', 'This is not an Iconia effect: it has no schema number.');
+  let current = json as Json;
+  if ((current.schema as number) > SCHEMA_VERSION)
+    throw new IconiaError(
+      'effect.too-new',
+      `This effect was made with a newer Iconia (schema ${current.schema}; this one reads up to ${SCHEMA_VERSION}). Update Iconia to open it.`,
+    );
+  while ((current.schema as number) < SCHEMA_VERSION) {
+    const migrate = MIGRATIONS[current.schema as number];
+    if (!migrate) throw new IconiaError('effect.unreadable', `Schema ${current.schema} is not known.`);
+    current = migrate(current);
+  }
+  const parsed = effectSchema.safeParse(current);
+  if (!parsed.success)
+    throw new IconiaError(
+      'effect.unreadable',
+      `The effect does not hold together: ${describeIssues(parsed.error)}`,
+      {
+        cause: parsed.error,
+      },
+    );
+  return parsed.data as Effect;
+};

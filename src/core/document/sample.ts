@@ -1,0 +1,49 @@
+/** A small document for tests and the bench: made by rule, no chance in it. */
+import { blankEffect, newAction, newCard, newCue } from './defaults';
+import {
+  ACTION_KINDS,
+  TRIGGER_KINDS,
+  type Asset,
+  type AssetId,
+  type CueId,
+  type Effect,
+  type ObjectId,
+} from './schema';
+
+export const sampleAsset = (n: number): Asset => ({
+  id: `asset_sample${n}` as AssetId,
+  name: `shell-${n}.png`,
+  kind: 'picture',
+  mime: 'image/png',
+  sha256: n.toString(16).padStart(64, '0'),
+  bytes: 1000 + n,
+  width: 400,
+  height: 200,
+});
+
+/** `objects` cards on one picture each, `cues` cues that go through all triggers and actions. */
+export const sampleEffect = (objects: number, cues: number): Effect => {
+  const effect = blankEffect('Sample');
+  for (let i = 0; i < objects; i++) {
+    const asset = sampleAsset(i);
+    effect.assets[asset.id] = asset;
+    const id = `obj_sample${i}` as ObjectId;
+    effect.objects[id] = { ...newCard(id, asset, i), name: `Shell ${i}` };
+  }
+  for (let i = 0; i < cues; i++) {
+    const id = `cue_sample${i}` as CueId;
+    const target = objects > 0 ? (`obj_sample${i % objects}` as ObjectId) : null;
+    effect.cues[id] = newCue(id, TRIGGER_KINDS[i % TRIGGER_KINDS.length]!, i, [
+      {
+        id: `beat_first${i}`,
+        actions: ACTION_KINDS.map((kind, k) => ({
+          ...newAction(`act_sample${i}x${k}`, kind, target),
+          repeat: (i + k) % 3,
+          thereAndBack: k % 2 === 0,
+        })),
+      },
+      { id: `beat_second${i}`, actions: [newAction(`act_sample${i}b`, 'show', target)] },
+    ]);
+  }
+  return effect;
+};

@@ -1,0 +1,216 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { EASING_NAMES, ease } from './easing';
+import { composePoses, inversePose, toLocal, toOuter, type Pose } from './pose';
+import { alignPoints } from './procrustes';
+import {
+  angleBetween,
+  anglesNear,
+  compose,
+  fromAngles,
+  fromAxisAngle,
+  inverse,
+  rotate,
+  toAngles,
+} from './quaternion';
+import { Random } from './random';
+import { interpolate, smoothKeys } from './scalar';
+import { solveLinear } from './solve';
+import { add, distance, scale, type Vec3 } from './vec3';
+import { blendOver } from './blend';
+
+const coordinate = fc.double({ min: -10, max: 10, noNaN: true });
+const vec = fc.tuple(coordinate, coordinate, coordinate);
+const angle = fc.double({ min: -720, max: 720, noNaN: true });
+const angles = fc.tuple(angle, angle, angle);
+const pose: fc.Arbitrary<Pose> = fc.record({ position: vec, rotation: angles.map(fromAngles) });
+const near = (a: Vec3, b: Vec3, by = 1e-6) => expect(distance(a, b)).toBeLessThan(by);
+
+describe('quaternions', () => {
+  test('a quarter turn about y takes z to x', () => {
+    near(rotate(fromAxisAngle([0, 1, 0], 90), [0, 0, 1]), [1, 0, 0]);
+  });
+  test('XYZ angles compose as Rx Ry Rz', () => {
+    const q = compose(
+      compose(fromAxisAngle([1, 0, 0], 30), fromAxisAngle([0, 1, 0], 40)),
+      fromAxisAngle([0, 0, 1], 50),
+    );
+    near(rotate(fromAngles([30, 40, 50]), [1, 2, 3]), rotate(q, [1, 2, 3]));
+  });
+  test('angles read back give the same turn', () => {
+    fc.assert(
+      fc.property(angles, (a) => angleBetween(fromAngles(a), fromAngles(toAngles(fromAngles(a)))) < 1e-3),
+    );
+  });
+  test('turning by the inverse leads back', () => {
+    fc.assert(
+      fc.property(
+        angles,
+        vec,
+        (a, v) => distance(rotate(inverse(fromAngles(a)), rotate(fromAngles(a), v)), v) < 1e-6,
+      ),
+    );
+  });
+  test('angles are never wrapped: the nearest reading to where the drag was', () => {
+    const read = anglesNear(fromAngles([0, 0, -36]), [0, 0, 300]);
+    expect(read[2]).toBeCloseTo(324, 6);
+    expect(anglesNear(fromAngles([0, 0, 324]), [0, 0, -30])[2]).toBeCloseTo(-36, 6);
+  });
+  test('a drag in small steps runs on past every full turn, about any axis', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(0, 1, 2),
+        fc.integer({ min: 1, max: 9 }),
+        fc.constantFrom(1, -1),
+        (axis, step, sign) => {
+          let read: Vec3 = [0, 0, 0];
+          const unit: [number, number, number] = [0, 0, 0];
+          unit[axis] = 1;
+          for (let a = 0; a <= 900; a += step) {
+            read = anglesNear(fromAxisAngle(unit, sign * a), read);
+            // Same turn, and no jump.
+            if (angleBetween(fromAngles(read), fromAxisAngle(unit, sign * a)) > 1e-3) return false;
+            if (axis !== 1 && Math.abs(read[axis]! - sign * a) > 1e-3) return false;
+          }
+          return true;
+        },
+      ),
+    );
+  });
+});
+
+describe('poses', () => {
+  test('out and back', () => {
+    fc.assert(fc.property(pose, vec, (p, v) => distance(toLocal(p, toOuter(p, v)), v) < 1e-6));
+  });
+  test('composing is going out twice, and the inverse undoes it', () => {
+    fc.assert(
+      fc.property(pose, pose, vec, (a, b, v) => {
+        const both = composePoses(a, b);
+        return (
+          distance(toOuter(both, v), toOuter(a, toOuter(b, v))) < 1e-6 &&
+          distance(toOuter(inversePose(both), toOuter(both, v)), v) < 1e-6
+        );
+      }),
+    );
+  });
+});
+
+describe('alignment of points', () => {
+  test('finds turn, scale and move exactly', () => {
+    const points: Vec3[] = [
+      [0, 0, 0],
+      [1, 0, 0],
+      [0, 2, 0],
+      [0, 0, 3],
+      [1, 1, 1],
+    ];
+    fc.assert(
+      fc.property(angles, vec, fc.double({ min: 0.1, max: 10, noNaN: true }), (a, move, k) => {
+        const turn = fromAngles(a);
+        const found = alignPoints(
+          points,
+          points.map((p) => add(scale(rotate(turn, p), k), move)),
+          [1, 2, 1, 1, 0.5],
+        );
+        return (
+          Math.abs(found.scale - k) < 1e-6 * k + 1e-9 &&
+          angleBetween(found.rotation, turn) < 1e-3 &&
+          distance(found.position, move) < 1e-5
+        );
+      }),
+    );
+  });
+  test('a point with no weight does not count', () => {
+    const points: Vec3[] = [
+      [0, 0, 0],
+      [1, 0, 0],
+      [0, 1, 0],
+      [0, 0, 1],
+    ];
+    const found = alignPoints(points, [...points.slice(0, 3), [9, 9, 9]], [1, 1, 1, 0]);
+    expect(found.scale).toBeCloseTo(1, 9);
+  });
+});
+
+describe('linear systems', () => {
+  test('solves a known one', () => {
+    // 2x + y = 5, x + 3y = 10
+    const x = solveLinear([2, 1, 1, 3], [5, 10])!;
+    expect(x[0]).toBeCloseTo(1, 12);
+    expect(x[1]).toBeCloseTo(3, 12);
+  });
+  test('says so when there is no single answer', () => {
+    expect(solveLinear([1, 2, 2, 4], [1, 2])).toBeNull();
+  });
+});
+
+describe('easing', () => {
+  test.each(EASING_NAMES)('%s runs from 0 to 1 and clamps', (name) => {
+    expect(ease(name, 0)).toBeCloseTo(0, 9);
+    expect(ease(name, 1)).toBeCloseTo(1, 9);
+    expect(ease(name, -3)).toBeCloseTo(0, 9);
+    expect(ease(name, 7)).toBeCloseTo(1, 9);
+  });
+  test('known values', () => {
+    expect(ease('in', 0.5)).toBe(0.125);
+    expect(ease('out', 0.5)).toBe(0.875);
+    expect(ease('inOut', 0.25)).toBe(0.0625);
+    // Penner's back curve overshoots by a tenth.
+    expect(Math.max(...Array.from({ length: 101 }, (_, i) => ease('overshoot', i / 100)))).toBeCloseTo(
+      1.1,
+      2,
+    );
+  });
+});
+
+describe('seeded random', () => {
+  test('the same seed gives the same numbers, and going on from a saved state too', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.integer({ min: 0, max: 50 }), (seed, skip) => {
+        const a = new Random(seed);
+        for (let i = 0; i < skip; i++) a.next();
+        const b = Random.restore(a.save());
+        return [1, 2, 3].every(() => a.next() === b.next());
+      }),
+    );
+  });
+  test('is spread evenly', () => {
+    const random = new Random(1);
+    const bins = new Array<number>(10).fill(0);
+    for (let i = 0; i < 10_000; i++) bins[Math.floor(random.next() * 10)]!++;
+    for (const n of bins) expect(Math.abs(n - 1000)).toBeLessThan(120);
+  });
+});
+
+test('curves go through their keys and are flat outside', () => {
+  const keys = [
+    [1, 10],
+    [2, 20],
+    [4, 0],
+  ] as const;
+  for (const curve of [interpolate, smoothKeys]) {
+    expect([0, 1, 2, 4, 9].map((t) => curve(keys, t))).toEqual([10, 10, 20, 0, 0]);
+  }
+  expect(interpolate(keys, 3)).toBe(10);
+});
+
+describe('blend modes over an opaque backdrop', () => {
+  test('values of the specification', () => {
+    expect(blendOver('normal', 0.2, 0.8, 0.5)).toBeCloseTo(0.5, 12);
+    expect(blendOver('multiply', 0.5, 0.4, 1)).toBeCloseTo(0.2, 12);
+    expect(blendOver('screen', 0.5, 0.4, 1)).toBeCloseTo(0.7, 12);
+    expect(blendOver('plus-lighter', 0.7, 0.6, 1)).toBe(1);
+    expect(blendOver('plus-lighter', 0.2, 0.6, 0.5)).toBeCloseTo(0.5, 12);
+  });
+  test('nothing at opacity 0; multiply never lightens, screen never darkens', () => {
+    const unit = fc.double({ min: 0, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(unit, unit, unit, (b, s, a) => {
+        for (const mode of ['normal', 'multiply', 'screen', 'plus-lighter'] as const)
+          if (Math.abs(blendOver(mode, b, s, 0) - b) > 1e-12) return false;
+        return blendOver('multiply', b, s, a) <= b + 1e-12 && blendOver('screen', b, s, a) >= b - 1e-12;
+      }),
+    );
+  });
+});

@@ -1,0 +1,34 @@
+/** A point, direction or size: x right, y up, z towards the viewer (right-handed). */
+export type Vec3 = readonly [number, number, number];
+
+export const ZERO: Vec3 = [0, 0, 0];
+export const ONE: Vec3 = [1, 1, 1];
+
+export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+export const subtract = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+export const scale = (a: Vec3, k: number): Vec3 => [a[0] * k, a[1] * k, a[2] * k];
+export const multiply = (a: Vec3, b: Vec3): Vec3 => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];
+export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+export const length = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
+export const distance = (a: Vec3, b: Vec3): number => length(subtract(a, b));
+export const mix = (a: Vec3, b: Vec3, t: number): Vec3 => [
+  a[0] * (1 - t) + b[0] * t,
+  a[1] * (1 - t) + b[1] * t,
+  a[2] * (1 - t) + b[2] * t,
+];
+/** Unit vector; a zero vector stays zero. */
+export const normalise = (a: Vec3): Vec3 => {
+  const l = length(a);
+  return l === 0 ? a : scale(a, 1 / l);
+};
+/** Reads point `i` of a flat list x, y, z, x, y, z... */
+export const pointAt = (flat: ArrayLike<number>, i: number): Vec3 => [
+  flat[3 * i]!,
+  flat[3 * i + 1]!,
+  flat[3 * i + 2]!,
+];

@@ -1,0 +1,65 @@
+/** The HTTP application: routes, pages, headers, errors. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express, type RequestHandler } from 'express';
+import { AssetsStore } from './assets-store';
+import type { Database } from './database';
+import { EffectsStore } from './effects-store';
+import { notFound, problems } from './problem';
+import { ReleasesStore } from './releases-store';
+import { assetRoutes } from './routes/assets';
+import { effectRoutes } from './routes/effects';
+import { outletRoutes } from './routes/outlet';
+import * as security from './security';
+
+export interface AppOptions {
+  readonly db: Database;
+  /** The built pages; without it only the interface for programs is served (tests, development). */
+  readonly clientDir?: string;
+  /** The built tracker worker, and the tracker package's files. */
+  readonly trackerDirs?: readonly string[];
+  readonly log?: (error: unknown) => void;
+}
+
+export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: AppOptions): Express => {
+  const effects = new EffectsStore(db);
+  const assets = new AssetsStore(db);
+  const releases = new ReleasesStore(db, effects, assets);
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(security.permissions);
+
+  for (const dir of trackerDirs)
+    app.use('/trackers', security.tracker, express.static(dir, { index: false, maxAge: '1h' }));
+
+  app.use(security.strict);
+  app.get('/healthz', async (_request, response) => {
+    await db.query('select 1');
+    response.json({ ok: true, pid: process.pid });
+  });
+  app.use('/api/effects', effectRoutes(effects, releases));
+  app.use('/api/assets', assetRoutes(assets));
+  app.use('/outlet', outletRoutes(releases));
+  app.use(['/api', '/outlet', '/trackers'], notFound);
+
+  if (clientDir) {
+    const page =
+      (file: string): RequestHandler =>
+      (_request, response) => {
+        response.setHeader('Cache-Control', 'no-cache');
+        response.sendFile(join(clientDir, file));
+      };
+    if (!existsSync(join(clientDir, 'index.html')))
+      throw new Error(`The pages are not built: ${clientDir} is empty.`);
+    app.use(
+      '/assets',
+      express.static(join(clientDir, 'assets'), { immutable: true, maxAge: '1y', index: false }),
+    );
+    app.use('/assets', notFound);
+    app.get('/show/:slug', page('show.html'));
+    app.get(/.*/, security.atelier, page('index.html'));
+  }
+  app.use(notFound);
+  app.use(problems(log));
+  return app;
+};

@@ -1,0 +1,69 @@
+/** Starts the server: node dist/server/main.js [--port N] [--data DIR] [--no-demo] */
+import { createServer } from 'node:http';
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { pino } from 'pino';
+import { sentence } from '../core/errors';
+import { createApp } from './app';
+import { openDatabase } from './database';
+import { lockFolder } from './lock';
+import { seedDemo } from './seed';
+
+const root = process.env.ICONIA_ROOT ?? process.cwd();
+const log = pino({ level: process.env.ICONIA_LOG ?? 'warn' }, pino.destination(2));
+
+const main = async (): Promise<void> => {
+  const { values } = parseArgs({
+    options: {
+      port: { type: 'string', default: '4170' },
+      data: { type: 'string', default: resolve(root, 'data') },
+      'no-demo': { type: 'boolean', default: false },
+    },
+  });
+  const port = Number(values.port);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`--port wants a number from 0 to 65535, not ${values.port}.`);
+  const data = resolve(values.data);
+  const unlock = lockFolder(data, `http://127.0.0.1:${port}`);
+  process.on('exit', unlock);
+  const db = await openDatabase(data, resolve(root, 'dist/server/template.tar.gz'));
+  if (!values['no-demo']) await seedDemo(db, resolve(root, 'demo/packages'));
+  const app = createApp({
+    db,
+    ...(process.env.ICONIA_DEV ? {} : { clientDir: resolve(root, 'dist/client') }),
+    trackerDirs: [resolve(root, 'dist/trackers'), resolve(root, 'node_modules/@mediapipe')],
+    log: (error) => log.error(error),
+  });
+  const server = createServer(app);
+  await new Promise<void>((done, fail) => {
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      fail(
+        error.code === 'EADDRINUSE'
+          ? new Error(`Port ${port} is taken. Choose another with --port N.`)
+          : error,
+      ),
+    );
+    server.listen(port, '127.0.0.1', done);
+  });
+  const address = server.address();
+  const actual = typeof address === 'object' && address ? address.port : port;
+  console.log(`Iconia is open at http://127.0.0.1:${actual}/`);
+
+  let closing = false;
+  const close = (): void => {
+    if (closing) return;
+    closing = true;
+    // Requests under way are answered; idle connections are closed.
+    server.close(() => void db.close().then(() => process.exit(0)));
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 5000).unref();
+  };
+  process.on('SIGTERM', close);
+  process.on('SIGINT', close);
+};
+
+main().catch((error: unknown) => {
+  console.error(sentence(error));
+  if (error instanceof Error && error.cause) log.error(error.cause);
+  process.exit(1);
+});

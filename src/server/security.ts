@@ -1,0 +1,43 @@
+/** Security headers. The policy allows nothing that the pages do not need. */
+import helmet from 'helmet';
+import type { RequestHandler } from 'express';
+
+const base = {
+  defaultSrc: ["'none'"],
+  baseUri: ["'none'"],
+  formAction: ["'none'"],
+  frameAncestors: ["'none'"],
+  objectSrc: ["'none'"],
+  scriptSrc: ["'self'"],
+  styleSrc: ["'self'"],
+  fontSrc: ["'self'"],
+  imgSrc: ["'self'", 'blob:', 'data:'],
+  mediaSrc: ["'self'", 'blob:'],
+  connectSrc: ["'self'", 'blob:'],
+  workerSrc: ["'self'"],
+  manifestSrc: ["'self'"],
+};
+
+const headers = (directives: Record<string, string[]>): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: { useDefaults: false, directives },
+    crossOriginEmbedderPolicy: false,
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: 'no-referrer' },
+  });
+
+/** The show page and everything else. */
+export const strict = headers(base);
+/** The atelier: its component library writes style elements. */
+export const atelier = headers({ ...base, styleSrc: ["'self'", "'unsafe-inline'"] });
+/**
+ * The face tracker's worker only: its WebAssembly glue compiles code. A worker follows the policy it was
+ * served with, so pages stay strict.
+ */
+export const tracker = headers({ ...base, scriptSrc: ["'self'", "'unsafe-eval'", "'wasm-unsafe-eval'"] });
+
+/** Camera only on our own pages. */
+export const permissions: RequestHandler = (_request, response, next) => {
+  response.setHeader('Permissions-Policy', 'camera=(self), microphone=(), geolocation=()');
+  next();
+};

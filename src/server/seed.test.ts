@@ -1,0 +1,58 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { check } from '../core/checks/checks';
+import { Player } from '../core/behave/player';
+import { FIRST_TAKE } from '../core/takes/library';
+import { AssetsStore } from './assets-store';
+import type { Database } from './database';
+import { EffectsStore } from './effects-store';
+import { seedDemo } from './seed';
+import { memoryDatabase } from './testing';
+
+jest.setTimeout(60_000);
+
+let db: Database;
+beforeAll(async () => {
+  db = await memoryDatabase();
+});
+afterAll(() => db.close());
+
+describe('the demo', () => {
+  test('comes in once, and what is deleted stays deleted', async () => {
+    const effects = new EffectsStore(db);
+    expect(await seedDemo(db, 'demo/packages')).toBe(1);
+    const [kelp] = await effects.list();
+    expect(kelp!.effect.name).toBe('Kelp Crown');
+    await effects.remove(kelp!.id);
+    expect(await seedDemo(db, 'demo/packages')).toBe(0);
+    expect(await effects.list()).toEqual([]);
+  });
+  test('is ready for release, has a crown with the head in it, and bubbles only after the pucker', async () => {
+    await db.query('delete from facts');
+    await seedDemo(db, 'demo/packages');
+    const { effect } = (await new EffectsStore(db).list())[0]!;
+    expect(check(effect)).toEqual([]);
+    expect(Object.values(effect.objects).map((o) => o.kind)).toContain('occluder');
+    const assets = new AssetsStore(db);
+    for (const asset of Object.values(effect.assets))
+      expect((await assets.read(asset.sha256)).bytes.length).toBe(asset.bytes);
+    const player = new Player(effect, FIRST_TAKE);
+    const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
+    const shown = [0, 4, 6, 7, 8.3, 9, 10].map((t) => player.at(t).values(bubbles).visible);
+    expect(shown).toEqual([false, false, false, false, true, true, false]);
+    // Back where they began, for the next time.
+    const after = player.at(11.5).values(bubbles);
+    expect(after.move[1]).toBeCloseTo(player.program.objects[bubbles]!.move[1], 9);
+  });
+  test('a folder that is not there, or holds something else, does not stop the start by half', async () => {
+    await db.exec('delete from facts; delete from effects');
+    expect(await seedDemo(db, 'demo/no-such-folder')).toBe(0);
+    const folder = mkdtempSync(join(tmpdir(), 'iconia-seed-'));
+    writeFileSync(join(folder, 'broken.zip'), 'not a zip');
+    await expect(seedDemo(db, folder)).rejects.toThrow('cannot be opened');
+    expect(await new EffectsStore(db).list()).toEqual([]);
+    rmSync(folder, { recursive: true });
+  });
+});

@@ -1,0 +1,282 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import sharp from 'sharp';
+import request from 'supertest';
+import type { Express } from 'express';
+import { blankEffect, newCard } from '../core/document/defaults';
+import * as edits from '../core/document/edits';
+import { diff } from '../core/document/patch';
+import { sampleEffect } from '../core/document/sample';
+import type { Asset, AssetId, Effect, ObjectId } from '../core/document/schema';
+import { readPackage } from '../core/package/effect-package';
+import { createApp } from './app';
+import { migrate, type Database } from './database';
+import { EffectsStore } from './effects-store';
+import { memoryDatabase } from './testing';
+
+jest.setTimeout(60_000);
+
+let db: Database;
+let app: Express;
+beforeAll(async () => {
+  db = await memoryDatabase();
+  app = createApp({ db });
+});
+afterAll(() => db.close());
+
+const create = async (effect: Effect = blankEffect('Kelp')): Promise<string> => {
+  const { body, status } = await request(app).post('/api/effects').send(effect);
+  expect(status).toBe(201);
+  return (body as { id: string }).id;
+};
+const png = (colour = '#0a8') =>
+  sharp({ create: { width: 20, height: 10, channels: 4, background: colour } })
+    .png()
+    .toBuffer();
+const upload = (bytes: Buffer | Uint8Array, name = 'kelp.png') =>
+  request(app)
+    .post(`/api/assets?name=${encodeURIComponent(name)}`)
+    .set('Content-Type', 'application/octet-stream')
+    .send(Buffer.from(bytes));
+const rename = (from: string, to: string) => diff(blankEffect(from), blankEffect(to));
+
+describe('headers', () => {
+  test('a policy that allows no script, style or frame from elsewhere', async () => {
+    const { headers } = await request(app).get('/healthz');
+    const policy = headers['content-security-policy']!;
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).not.toContain('unsafe');
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+});
+
+describe('effects', () => {
+  test('made, listed, read, deleted', async () => {
+    const id = await create(sampleEffect(2, 1));
+    const read = await request(app).get(`/api/effects/${id}`);
+    expect(read.body).toMatchObject({ id, revision: 1, document: sampleEffect(2, 1) });
+    const listed = (await request(app).get('/api/effects')).body as { id: string }[];
+    expect(listed.map((e) => e.id)).toContain(id);
+    expect((await request(app).delete(`/api/effects/${id}`)).status).toBe(204);
+    expect((await request(app).get(`/api/effects/${id}`)).status).toBe(404);
+    expect((await request(app).delete(`/api/effects/${id}`)).status).toBe(404);
+  });
+  test('a patch on the current revision gives the next one, and every revision can be read back', async () => {
+    const id = await create(blankEffect('r1'));
+    for (let n = 1; n <= 30; n++) {
+      const saved = await request(app)
+        .patch(`/api/effects/${id}`)
+        .send({ revision: n, patch: rename(`r${n}`, `r${n + 1}`) });
+      expect(saved.body).toEqual({ revision: n + 1 });
+    }
+    const store = new EffectsStore(db);
+    // Revision 25 is a snapshot; the others are rebuilt from patches.
+    for (const n of [1, 7, 24, 25, 26, 31]) expect((await store.at(id, n)).name).toBe(`r${n}`);
+    await expect(store.at(id, 32)).rejects.toMatchObject({ code: 'revision.missing' });
+  });
+  test('a stale revision gets 409 with the document as it is now', async () => {
+    const id = await create(blankEffect('first'));
+    await request(app)
+      .patch(`/api/effects/${id}`)
+      .send({ revision: 1, patch: rename('first', 'theirs') });
+    const late = await request(app)
+      .patch(`/api/effects/${id}`)
+      .send({ revision: 1, patch: rename('first', 'mine') });
+    expect(late.status).toBe(409);
+    expect(late.type).toBe('application/problem+json');
+    expect(late.body).toMatchObject({
+      code: 'effect.stale',
+      status: 409,
+      revision: 2,
+      document: { name: 'theirs' },
+    });
+  });
+  test('two saves at once: one wins, one is told', async () => {
+    const id = await create(blankEffect('first'));
+    const both = await Promise.all(
+      ['a', 'b'].map((to) =>
+        request(app)
+          .patch(`/api/effects/${id}`)
+          .send({ revision: 1, patch: rename('first', to) }),
+      ),
+    );
+    expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
+  });
+  test.each([
+    [
+      'a patch that leads to a broken document',
+      { revision: 1, patch: [{ op: 'add', path: '/objects/obj_broken', value: { id: 'obj_broken' } }] },
+      422,
+      'effect.unreadable',
+    ],
+    [
+      'a patch that does not fit',
+      { revision: 1, patch: [{ op: 'remove', path: '/objects/obj_none' }] },
+      422,
+      'patch.does-not-fit',
+    ],
+    ['a patch that is none', { revision: 1, patch: [{ op: 'explode', path: '/' }] }, 400, 'request.invalid'],
+    ['a field too many', { revision: 1, patch: rename('a', 'b'), force: true }, 400, 'request.invalid'],
+    ['no revision', { patch: rename('a', 'b') }, 400, 'request.invalid'],
+  ])('%s is refused and changes nothing', async (_what, body, status, code) => {
+    const id = await create(blankEffect('same'));
+    const refused = await request(app).patch(`/api/effects/${id}`).send(body);
+    expect([refused.status, (refused.body as { code: string }).code]).toEqual([status, code]);
+    expect((await request(app).get(`/api/effects/${id}`)).body).toMatchObject({
+      revision: 1,
+      document: { name: 'same' },
+    });
+  });
+  test('what is no effect, no JSON, no id, too much, or nowhere', async () => {
+    expect((await request(app).post('/api/effects').send({ name: 'x' })).body).toMatchObject({
+      code: 'effect.unreadable',
+    });
+    expect(
+      (await request(app).post('/api/effects').set('Content-Type', 'application/json').send('{')).status,
+    ).toBe(400);
+    expect((await request(app).get("/api/effects/' or 1=1 --")).status).toBe(400);
+    expect(
+      (
+        await request(app)
+          .post('/api/effects')
+          .send({ name: 'x'.repeat(5_000_000) })
+      ).status,
+    ).toBe(413);
+    expect((await request(app).get('/api/nothing')).body).toMatchObject({ status: 404, code: 'not-found' });
+  });
+});
+
+describe('assets', () => {
+  test('kept once by content and served as what they are', async () => {
+    const bytes = await png();
+    const [first, second] = [await upload(bytes), await upload(bytes, 'copy.png')];
+    expect(first.status).toBe(201);
+    expect(first.body).toEqual(second.body);
+    expect(first.body).toMatchObject({ mime: 'image/png', bytes: bytes.length, width: 20, height: 10 });
+    const { sha256 } = first.body as { sha256: string };
+    const rows = await db.query('select 1 from assets where sha256 = $1', [sha256]);
+    expect(rows.rows).toHaveLength(1);
+    const served = await request(app).get(`/api/assets/${sha256}`);
+    expect(served.type).toBe('image/png');
+    expect(Buffer.compare(served.body as Buffer, bytes)).toBe(0);
+  });
+  test('a photo that lies on its side is measured upright', async () => {
+    const lying = await sharp({ create: { width: 40, height: 20, channels: 3, background: '#888' } })
+      .jpeg()
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    expect((await upload(lying, 'photo.jpg')).body).toMatchObject({ width: 20, height: 40 });
+  });
+  test('bad files: a sentence, and nothing is kept', async () => {
+    const count = async () =>
+      (await db.query<{ n: number }>('select count(*)::int as n from assets')).rows[0]!.n;
+    const before = await count();
+    const jpeg = await sharp({ create: { width: 300, height: 300, channels: 3, background: '#c84' } })
+      .jpeg()
+      .toBuffer();
+    const large = await png('#123');
+    large.writeUInt32BE(10_000, 16);
+    large.writeUInt32BE(6_000, 20);
+    // Structure intact, picture data damaged: only decoding finds it.
+    const damaged = await png('#456');
+    const data = damaged.indexOf('IDAT') + 4;
+    damaged.fill(0x55, data, data + 12);
+    for (const [name, bytes, code] of [
+      ['letter.png', Buffer.from('hello'), 'picture.not-a-picture'],
+      ['nothing.png', Buffer.alloc(0), 'picture.empty'],
+      ['wall.png', large, 'picture.too-large'],
+      ['cut.jpg', jpeg.subarray(0, jpeg.length / 2), 'picture.cut-off'],
+      [
+        'drawing.svg',
+        Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
+        'picture.svg-script',
+      ],
+      ['damaged.png', damaged, 'picture.broken'],
+    ] as const) {
+      const refused = await upload(bytes, name);
+      expect([name, refused.status, (refused.body as { code: string }).code]).toEqual([name, 422, code]);
+      expect((refused.body as { detail: string }).detail).toContain(name);
+    }
+    expect(await count()).toBe(before);
+  });
+  test('more than the limit', async () => {
+    expect((await upload(Buffer.alloc(21 * 1024 * 1024))).status).toBe(413);
+  });
+});
+
+describe('releases', () => {
+  const finished = async (): Promise<{ id: string; asset: Asset }> => {
+    const stored = (await upload(await png('#2ac'))).body as Omit<Asset, 'id' | 'name' | 'kind'>;
+    const asset: Asset = { id: 'asset_kelp' as AssetId, name: 'kelp.png', kind: 'picture', ...stored };
+    const card = newCard('obj_kelp' as ObjectId, asset, 0);
+    const { effect } = edits.applyEdit(blankEffect('Kelp Crown!'), edits.addPictureCard(asset, card));
+    return { id: await create({ ...effect, listing: { summary: 's', tags: [], icon: asset.id } }), asset };
+  };
+  test('built, versioned, served under one address', async () => {
+    const { id, asset } = await finished();
+    const first = await request(app).post(`/api/effects/${id}/releases`).send({ revision: 1 });
+    expect(first.status).toBe(201);
+    const { slug, version } = first.body as { slug: string; version: number };
+    expect([version, slug.startsWith('kelp-crown-')]).toEqual([1, true]);
+    await request(app)
+      .patch(`/api/effects/${id}`)
+      .send({ revision: 1, patch: [{ op: 'replace', path: '/name', value: 'Kelp Two' }] });
+    const second = (await request(app).post(`/api/effects/${id}/releases`).send({ revision: 2 })).body as {
+      slug: string;
+      version: number;
+    };
+    expect(second).toMatchObject({ slug, version: 2 });
+    const served = await request(app)
+      .get(`/outlet/${slug}/effect.zip`)
+      .buffer(true)
+      .parse((res, done) => {
+        const chunks: Buffer[] = [];
+        res.on('data', (c: Buffer) => chunks.push(c));
+        res.on('end', () => done(null, Buffer.concat(chunks)));
+      });
+    const opened = readPackage(new Uint8Array(served.body as Buffer));
+    expect(opened.manifest).toMatchObject({ name: 'Kelp Two', release: 2 });
+    expect(opened.assets.get(asset.id)!.bytes.length).toBe(asset.bytes);
+    expect(((await request(app).get(`/api/effects/${id}/releases`)).body as unknown[]).length).toBe(2);
+  });
+  test('not while checks are open, nor for a revision that is past', async () => {
+    const id = await create(blankEffect('Bare'));
+    const refused = await request(app).post(`/api/effects/${id}/releases`).send({ revision: 1 });
+    expect(refused.status).toBe(422);
+    expect((refused.body as { findings: { code: string }[] }).findings.map((f) => f.code)).toEqual([
+      'no-icon',
+      'nothing-to-see',
+    ]);
+    const ready = await finished();
+    expect((await request(app).post(`/api/effects/${ready.id}/releases`).send({ revision: 9 })).status).toBe(
+      409,
+    );
+  });
+  test('an address that nobody has', async () => {
+    expect((await request(app).get('/outlet/no-such-1a2b3c/effect.zip')).status).toBe(404);
+  });
+});
+
+describe('migrations', () => {
+  test('one that fails leaves everything as it was and keeps its cause', async () => {
+    const broken = [
+      { number: 1, name: 'first', sql: '' },
+      { number: 2, name: 'broken', sql: 'create table half (id int); create nonsense;' },
+    ];
+    await expect(migrate(db, broken)).rejects.toMatchObject({
+      message: expect.stringContaining('Migration 2'),
+      cause: expect.anything(),
+    });
+    expect(
+      (await db.query("select 1 from information_schema.tables where table_name = 'half'")).rows,
+    ).toHaveLength(0);
+    expect(
+      (await db.query<{ last: number }>('select max(number) as last from schema_version')).rows[0]!.last,
+    ).toBe(1);
+  });
+  test('data of a newer version is not touched', async () => {
+    await expect(migrate(db, [])).rejects.toThrow('newer Iconia');
+  });
+});

@@ -1,0 +1,179 @@
+/** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
+import { compile } from '../core/behave/program';
+import { IconiaError, sentence } from '../core/errors';
+import { readPackage, type OpenedPackage } from '../core/package/effect-package';
+import { FIRST_TAKE } from '../core/takes/library';
+import { headMesh } from '../core/takes/performer';
+import type { TrackFrame } from '../core/tracking/track-frame';
+import { Stage } from '../stage/stage';
+import { TakePicture } from '../stage/take-picture';
+import { TextureStore } from '../stage/effect/texture-store';
+import { VideoPicture } from '../stage/video-picture';
+import { LiveCamera } from '../tracker/live-camera';
+import { LiveRuntime } from '../tracker/live-runtime';
+
+const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
+const canvas = element<HTMLCanvasElement>('picture');
+const say = (text: string): void => {
+  element('message').textContent = text;
+};
+
+/** Pictures are drawn with at most this many pixels in height, so that weak phones keep up. */
+const MOST_HEIGHT = 1280;
+
+const fetchPackage = async (): Promise<OpenedPackage> => {
+  const slug = location.pathname.split('/').filter(Boolean).at(-1) ?? '';
+  const response = await fetch(`/outlet/${encodeURIComponent(slug)}/effect.zip`);
+  if (response.status === 404)
+    throw new IconiaError(
+      'release.missing',
+      'No effect is released under this address. Ask whoever sent it for the new one.',
+    );
+  if (!response.ok)
+    throw new IconiaError(
+      'release.failed',
+      'The effect could not be loaded. Check the connection and reload.',
+    );
+  return readPackage(new Uint8Array(await response.arrayBuffer()));
+};
+
+class ShowPage {
+  private readonly stage: Stage;
+  private live: LiveRuntime;
+  private camera: LiveCamera | null = null;
+  private frame: TrackFrame = FIRST_TAKE.frameAt(0);
+  private source: 'take' | 'camera' = 'take';
+  private startedAt = performance.now();
+  private drawn = 0;
+
+  constructor(private readonly opened: OpenedPackage) {
+    const textures = new TextureStore(async (asset) => {
+      const file = opened.assets.get(asset.id);
+      if (!file)
+        throw new IconiaError('package.unreadable', `The picture ${asset.name} is missing from the package.`);
+      return new Blob([file.bytes as BlobPart], { type: file.mime });
+    });
+    this.stage = new Stage(canvas, textures);
+    this.live = new LiveRuntime(compile(opened.effect));
+    new ResizeObserver(() => this.resize()).observe(canvas);
+    this.resize();
+    canvas.addEventListener('pointerdown', (event) => {
+      const box = canvas.getBoundingClientRect();
+      this.live.tap((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
+    });
+  }
+
+  private resize(): void {
+    const { clientWidth, clientHeight } = canvas;
+    if (clientWidth === 0 || clientHeight === 0) return;
+    this.stage.setSize(clientWidth, clientHeight, Math.min(devicePixelRatio, MOST_HEIGHT / clientHeight));
+  }
+
+  showTake(): void {
+    this.camera?.stop();
+    this.camera = null;
+    this.source = 'take';
+    this.stage.setPicture(new TakePicture(FIRST_TAKE));
+    this.restart();
+    say('');
+  }
+
+  async showCamera(): Promise<void> {
+    say('Opening the camera and the face tracker');
+    const camera = new LiveCamera({
+      onFrame: (frame) => {
+        this.frame = frame;
+      },
+      onState: (state) => {
+        if (this.camera !== camera) return;
+        if (state === 'looking') say('No face in the picture yet');
+        if (state === 'tracking') say('');
+      },
+      onError: (error) => {
+        this.showTake();
+        say(error.message);
+      },
+    });
+    this.camera?.stop();
+    this.camera = camera;
+    try {
+      await camera.start();
+    } catch (error) {
+      // The viewer chooses whether to go on with the performer.
+      camera.stop();
+      this.camera = null;
+      element('start').hidden = false;
+      element('controls').hidden = true;
+      say(sentence(error));
+      return;
+    }
+    this.source = 'camera';
+    this.stage.setPicture(new VideoPicture(camera.picture));
+    this.restart();
+    element('start').hidden = true;
+    this.offerOther();
+  }
+
+  /** The effect starts anew whenever the picture under it changes. */
+  private restart(): void {
+    this.live = new LiveRuntime(compile(this.opened.effect));
+    this.startedAt = performance.now();
+  }
+
+  offerOther(): void {
+    element('controls').hidden = false;
+    element('switch').textContent = this.source === 'take' ? 'Use my camera' : 'Watch it on a performer';
+  }
+
+  switchSource(): void {
+    if (this.source === 'take') void this.showCamera();
+    else {
+      this.showTake();
+      this.offerOther();
+    }
+  }
+
+  readonly draw = (): void => {
+    const now = performance.now();
+    const frame = this.source === 'take' ? FIRST_TAKE.frameAt((now - this.startedAt) / 1000) : this.frame;
+    this.live.advance(now / 1000, frame);
+    this.stage.draw(frame, this.opened.effect, this.live.program, this.live.runtime);
+    if (this.drawn++ === 0) performance.mark('first-frame');
+    canvas.dataset.source = this.source;
+    canvas.dataset.faces = String(frame.faces.length);
+    requestAnimationFrame(this.draw);
+  };
+}
+
+const main = async (): Promise<void> => {
+  say('Loading the effect');
+  const fetched = fetchPackage();
+  // The performer's head is made while the package is on its way.
+  headMesh(FIRST_TAKE.performer);
+  const opened = await fetched;
+  const { manifest } = opened;
+  document.title = `${manifest.name} · Iconia`;
+  element('name').textContent = manifest.name;
+  element('summary').textContent = manifest.summary;
+  const icon = manifest.assets.find((a) => a.path === manifest.icon);
+  if (icon) {
+    const image = element<HTMLImageElement>('icon');
+    image.src = URL.createObjectURL(
+      new Blob([opened.assets.get(icon.id)!.bytes as BlobPart], { type: icon.mime }),
+    );
+    image.hidden = false;
+  }
+  const page = new ShowPage(opened);
+  page.showTake();
+  element('start').hidden = false;
+  element('use-camera').addEventListener('click', () => void page.showCamera());
+  element('use-take').addEventListener('click', () => {
+    element('start').hidden = true;
+    page.offerOther();
+    say('');
+  });
+  element('switch').addEventListener('click', () => page.switchSource());
+  requestAnimationFrame(page.draw);
+};
+
+main().catch((error: unknown) => say(sentence(error)));

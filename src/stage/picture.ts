@@ -1,0 +1,12 @@
+/** A camera picture that the stage can draw: a take or a video. */
+import type { WebGLRenderer } from 'three';
+import type { Degrees } from '../core/units';
+import type { TrackFrame } from '../core/tracking/track-frame';
+
+export interface CameraPicture {
+  /** The field of view, top to bottom, that the effect has to be drawn with to fit this picture. */
+  viewFovY(frame: TrackFrame, viewAspect: number): Degrees;
+  /** Fills the renderer's current target. */
+  draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
+  dispose(): void;
+}

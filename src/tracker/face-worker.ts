@@ -1,0 +1,76 @@
+/** The face tracker in a classic worker: pictures in, track frames out. */
+import { fitFace } from '../core/face/fit';
+import { ALL_LANDMARKS } from '../core/face/landmarks';
+import { sentence } from '../core/errors';
+import type { TrackFrame } from '../core/tracking/track-frame';
+import { installPageShim } from './page-shim';
+import type { FromWorker, ToWorker } from './worker-messages';
+
+interface Landmark {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+interface FaceMesh {
+  setOptions(options: Record<string, unknown>): void;
+  onResults(listener: (results: { multiFaceLandmarks?: Landmark[][] }) => void): void;
+  initialize(): Promise<void>;
+  send(input: { image: ImageBitmap | OffscreenCanvas }): Promise<void>;
+}
+declare const importScripts: (...urls: string[]) => void;
+
+const answer = (message: FromWorker, transfer: Transferable[] = []): void =>
+  (self as unknown as { postMessage(m: FromWorker, t: Transferable[]): void }).postMessage(message, transfer);
+
+let mesh: FaceMesh | null = null;
+let found: Landmark[][] = [];
+
+const start = async (base: string): Promise<void> => {
+  installPageShim();
+  importScripts(`${base}face_mesh.js`);
+  const Constructor = (
+    self as unknown as { FaceMesh: new (o: { locateFile(f: string): string }) => FaceMesh }
+  ).FaceMesh;
+  mesh = new Constructor({ locateFile: (file) => base + file });
+  // minDetectionConfidence and enableFaceGeometry abort this version's WebAssembly: leave them out.
+  mesh.setOptions({ maxNumFaces: 1, refineLandmarks: true, useCpuInference: true });
+  mesh.onResults((results) => {
+    found = results.multiFaceLandmarks ?? [];
+  });
+  await mesh.initialize();
+  answer({ kind: 'ready' });
+};
+
+const track = async (message: Extract<ToWorker, { kind: 'frame' }>): Promise<void> => {
+  const { image, time, fovY } = message;
+  const { width, height } = image;
+  const began = performance.now();
+  found = [];
+  await mesh!.send({ image });
+  image.close();
+  const flat = new Float32Array(ALL_LANDMARKS * 3);
+  const faces = found.map((landmarks, i) => {
+    landmarks.forEach((p, k) => flat.set([p.x, p.y, p.z], 3 * k));
+    const fitted = fitFace(flat, { width, height, fovY });
+    return {
+      id: i + 1,
+      pose: fitted.pose,
+      landmarks: fitted.landmarks,
+      expressions: fitted.expressions,
+      confidence: Math.max(0, 1 - fitted.residual / (0.05 * height)),
+    };
+  });
+  const frame: TrackFrame = {
+    time,
+    camera: { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY, aspect: width / height },
+    faces,
+  };
+  answer({ kind: 'tracked', frame, milliseconds: performance.now() - began });
+};
+
+const fail = (error: unknown): void => answer({ kind: 'failed', message: sentence(error) });
+self.addEventListener('unhandledrejection', (event) => fail((event as PromiseRejectionEvent).reason));
+self.addEventListener('message', (event: MessageEvent<ToWorker>) => {
+  const message = event.data;
+  (message.kind === 'start' ? start(message.base) : track(message)).catch(fail);
+});

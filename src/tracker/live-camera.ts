@@ -1,0 +1,163 @@
+/**
+ * The real camera with the real face tracker. Each picture is shown together with what the tracker made of
+ * it, so that the effect sits on the face it was computed for.
+ */
+import { IconiaError, sentence } from '../core/errors';
+import type { TrackFrame } from '../core/tracking/track-frame';
+import type { Degrees } from '../core/units';
+import type { FromWorker, ToWorker } from './worker-messages';
+
+/** Field of view of the longer side; a usual value for laptop and phone cameras held at arm's length. */
+export const CAMERA_FOV_LONG_SIDE: Degrees = 62;
+
+/** Vertical field of view of a camera picture. */
+export const cameraFovY = (width: number, height: number): Degrees => {
+  if (height >= width) return CAMERA_FOV_LONG_SIDE;
+  const half = Math.tan((CAMERA_FOV_LONG_SIDE * Math.PI) / 360) * (height / width);
+  return (2 * Math.atan(half) * 180) / Math.PI;
+};
+
+export type CameraState = 'starting' | 'looking' | 'tracking';
+
+export interface CameraEvents {
+  onFrame(frame: TrackFrame): void;
+  onState(state: CameraState): void;
+  onError(error: IconiaError): void;
+}
+
+const cameraError = (cause: unknown): IconiaError => {
+  const name = (cause as { name?: string }).name;
+  if (name === 'NotAllowedError' || name === 'SecurityError')
+    return new IconiaError(
+      'camera.refused',
+      'The browser does not let Iconia use the camera. Allow it in the address bar, then try again.',
+      { cause },
+    );
+  if (name === 'NotFoundError' || name === 'OverconstrainedError')
+    return new IconiaError('camera.none', 'No camera was found. Plug one in, then try again.', { cause });
+  if (name === 'NotReadableError' || name === 'AbortError')
+    return new IconiaError(
+      'camera.busy',
+      'Another program is using the camera. Close it there, then try again.',
+      { cause },
+    );
+  return new IconiaError('camera.failed', `The camera could not be opened: ${sentence(cause)}`, { cause });
+};
+
+export class LiveCamera {
+  /** Holds the picture the last frame was computed from, mirrored. */
+  readonly picture = document.createElement('canvas');
+  private readonly pending = document.createElement('canvas');
+  private readonly video = document.createElement('video');
+  private worker: Worker | null = null;
+  private stream: MediaStream | null = null;
+  private stopped = false;
+  private startedAt = 0;
+
+  constructor(private readonly events: CameraEvents) {
+    this.video.muted = true;
+    this.video.playsInline = true;
+  }
+
+  /** Opens camera and tracker; resolves when pictures are being tracked. Throws `IconiaError` `camera.*`. */
+  async start(): Promise<void> {
+    this.events.onState('starting');
+    if (!navigator.mediaDevices?.getUserMedia)
+      throw new IconiaError(
+        'camera.none',
+        'This browser gives pages no camera. Open Iconia over https or on this computer.',
+      );
+    try {
+      this.stream = await navigator.mediaDevices.getUserMedia({
+        video: { facingMode: 'user', width: { ideal: 640 }, height: { ideal: 480 } },
+        audio: false,
+      });
+      if (this.stopped) return this.stop();
+      for (const track of this.stream.getTracks())
+        track.addEventListener('ended', () =>
+          this.fail('camera.lost', 'The camera went away. Plug it in, then try again.'),
+        );
+      this.video.srcObject = this.stream;
+      await this.video.play();
+    } catch (cause) {
+      this.stop();
+      throw cameraError(cause);
+    }
+    const { videoWidth: width, videoHeight: height } = this.video;
+    for (const canvas of [this.picture, this.pending]) Object.assign(canvas, { width, height });
+    await this.startTracker();
+    this.startedAt = performance.now();
+    this.events.onState('looking');
+    void this.sendNext();
+  }
+
+  private startTracker(): Promise<void> {
+    return new Promise((ready, refuse) => {
+      const worker = new Worker('/trackers/face-worker.js');
+      this.worker = worker;
+      worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+        if (data.kind === 'ready') ready();
+        else if (data.kind === 'tracked') this.tracked(data.frame);
+        else {
+          const error = new IconiaError(
+            'tracker.failed',
+            `The face tracker stopped: ${data.message}. Reload the page to start it again.`,
+          );
+          refuse(error);
+          this.stop();
+          this.events.onError(error);
+        }
+      };
+      worker.onerror = (event) => {
+        event.preventDefault();
+        refuse(
+          new IconiaError(
+            'tracker.failed',
+            'The face tracker could not be loaded. Reload the page to try again.',
+          ),
+        );
+        this.stop();
+      };
+      this.post({ kind: 'start', base: '/trackers/face_mesh/' });
+    });
+  }
+
+  private post(message: ToWorker, transfer: Transferable[] = []): void {
+    this.worker?.postMessage(message, transfer);
+  }
+
+  private async sendNext(): Promise<void> {
+    if (this.stopped) return;
+    const { width, height } = this.pending;
+    const g = this.pending.getContext('2d')!;
+    // People know themselves mirrored; the tracker sees the same picture, so everything stays in one space.
+    g.setTransform(-1, 0, 0, 1, width, 0);
+    g.drawImage(this.video, 0, 0, width, height);
+    const image = await createImageBitmap(this.pending);
+    const time = (performance.now() - this.startedAt) / 1000;
+    this.post({ kind: 'frame', image, time, fovY: cameraFovY(width, height) }, [image]);
+  }
+
+  private tracked(frame: TrackFrame): void {
+    if (this.stopped) return;
+    this.picture.getContext('2d')!.drawImage(this.pending, 0, 0);
+    this.events.onState(frame.faces.length > 0 ? 'tracking' : 'looking');
+    this.events.onFrame(frame);
+    // One picture at a time: the tracker's own pace is the frame rate.
+    requestAnimationFrame(() => void this.sendNext());
+  }
+
+  private fail(code: string, message: string): void {
+    if (this.stopped) return;
+    this.stop();
+    this.events.onError(new IconiaError(code, message));
+  }
+
+  stop(): void {
+    this.stopped = true;
+    this.stream?.getTracks().forEach((track) => track.stop());
+    this.worker?.terminate();
+    this.worker = null;
+    this.video.srcObject = null;
+  }
+}

@@ -1,0 +1,11 @@
+/** What page and tracker worker say to each other. */
+import type { TrackFrame } from '../core/tracking/track-frame';
+
+export type ToWorker =
+  | { readonly kind: 'start'; readonly base: string }
+  | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly time: number; readonly fovY: number };
+
+export type FromWorker =
+  | { readonly kind: 'ready' }
+  | { readonly kind: 'tracked'; readonly frame: TrackFrame; readonly milliseconds: number }
+  | { readonly kind: 'failed'; readonly message: string };
