@@ -21,6 +21,8 @@ export default defineConfig({
   // WebGL runs in software here, on as many cores as there are: waiting is cheap, failing for slowness is not.
   timeout: 240_000,
   expect: { timeout: 45_000 },
+  // A second go for what a busy machine broke; the report names it as flaky.
+  retries: 1,
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'logs/e2e.json' }]],
   use: { viewport: { width: 1180, height: 660 }, baseURL: `http://127.0.0.1:${E2E_PORT}` },

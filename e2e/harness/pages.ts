@@ -57,7 +57,7 @@ export const shareOf = async (
 };
 
 /**
- * Lets `stampOf` know which moment of the clip was tracked last: reads the squares at the lower edge of each
+ * Keeps in `window.clipStamp` which moment of the clip was tracked last, from 1: reads the squares at the lower edge of each
  * picture when the page takes it over together with its track frame. Call before the page is opened.
  */
 export const watchStamps = async (page: Page): Promise<void> => {
@@ -78,6 +78,39 @@ export const watchStamps = async (page: Page): Promise<void> => {
       watched as typeof CanvasRenderingContext2D.prototype.drawImage;
   });
 };
-/** The number, from 1, of the clip's moment that was tracked last; 0 before the first. */
-export const stampOf = (page: Page): Promise<number> =>
-  page.evaluate(() => (window as unknown as { clipStamp?: number }).clipStamp ?? 0);
+/** What one drawn frame showed. */
+export interface SeenFrame {
+  /** Share of the picture's pixels near the colour. */
+  readonly share: number;
+  /** The clip's moment that was tracked last; 0 without a clip. */
+  readonly stamp: number;
+}
+
+/**
+ * Looks at every frame a page draws into a canvas, from within the page: a screenshot now and then would miss
+ * what is there for a second only. Call when the canvas is on screen; ask for what was seen with `seenFrames`.
+ */
+export const watchFrames = (page: Page, selector: string, colour: readonly number[]): Promise<void> =>
+  page.evaluate(
+    ([selector, colour]) => {
+      const [width, height] = [90, 160];
+      const small = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+      const seen: SeenFrame[] = [];
+      const store = window as unknown as { seenFrames: SeenFrame[]; clipStamp?: number };
+      store.seenFrames = seen;
+      const look = (): void => {
+        // The page's own drawing was asked for before this, so the picture is still in the drawing buffer.
+        small.drawImage(document.querySelector<HTMLCanvasElement>(selector)!, 0, 0, width, height);
+        const { data } = small.getImageData(0, 0, width, height);
+        let hits = 0;
+        for (let i = 0; i < data.length; i += 4)
+          if (colour.every((value, channel) => Math.abs(data[i + channel]! - value) < 40)) hits++;
+        seen.push({ share: hits / (width * height), stamp: store.clipStamp ?? 0 });
+        requestAnimationFrame(look);
+      };
+      requestAnimationFrame(look);
+    },
+    [selector, colour] as const,
+  );
+export const seenFrames = (page: Page): Promise<SeenFrame[]> =>
+  page.evaluate(() => (window as unknown as { seenFrames: SeenFrame[] }).seenFrames);

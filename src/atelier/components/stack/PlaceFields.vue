@@ -90,11 +90,11 @@ const toggleOccluder = (): void => {
     <label v-if="object.kind === 'card'" class="line">
       <span>Sticks to</span>
       <a-select
+        v-name="'Sticks to'"
         class="wide"
         size="small"
         :value="object.anchor.point"
         :options="points"
-        v-name="'Sticks to'"
         @change="(v: unknown) => stickTo(v as FeaturePoint)"
       />
     </label>

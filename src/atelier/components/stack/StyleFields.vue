@@ -25,12 +25,12 @@ const setTint = (text: string, gesture: string | null): void => {
     <div class="line">
       <span>Opacity</span>
       <a-slider
+        v-name="'Opacity'"
         class="slider"
         :value="card.opacity * 100"
         :min="0"
         :max="100"
         :tooltip-open="false"
-        v-name="'Opacity'"
         @change="(v) => style({ opacity: Number(v) / 100 }, 'opacity')"
         @after-change="document.endGesture()"
       />
@@ -76,11 +76,11 @@ const setTint = (text: string, gesture: string | null): void => {
     <div class="line">
       <span>Blend</span>
       <a-select
+        v-name="'Blend mode'"
         class="wide"
         size="small"
         :value="card.blend"
         :options="blends"
-        v-name="'Blend mode'"
         @change="(v: unknown) => style({ blend: v as BlendMode })"
       />
     </div>

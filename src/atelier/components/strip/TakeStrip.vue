@@ -116,11 +116,11 @@ const live = computed(() => playback.source === 'camera');
           <StepForward :size="15" />
         </button>
         <a-select
+          v-name="'Speed'"
           class="speed num"
           size="small"
           :disabled="live"
           :value="playback.speed"
-          v-name="'Speed'"
           :options="SPEEDS.map((value) => ({ value, label: `${value}×` }))"
           @change="(v: unknown) => (playback.speed = Number(v))"
         />

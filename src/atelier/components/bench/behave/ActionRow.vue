@@ -59,20 +59,20 @@ const howLong = computed(() => {
   <div class="action">
     <div class="row main">
       <a-select
+        v-name="'What happens'"
         size="small"
         class="kind"
         :value="action.kind"
         :options="kinds"
-        v-name="'What happens'"
         @change="(v: unknown) => setKind(v as ActionKind)"
       />
       <a-select
+        v-name="'Target'"
         size="small"
         class="target grow"
         :value="action.target ?? undefined"
         :options="targets"
         placeholder="Choose what"
-        v-name="'Target'"
         :status="action.target ? undefined : 'error'"
         not-found-content="No cards yet: place a picture first"
         @change="(v: unknown) => set({ target: v as ObjectId })"
@@ -106,11 +106,11 @@ const howLong = computed(() => {
     </div>
     <div v-else-if="isVector(action)" class="row amount">
       <a-select
+        v-name="'To or by'"
         size="small"
         class="mode"
         :value="action.mode"
         :options="modes"
-        v-name="'To or by'"
         @change="(v: unknown) => set({ mode: v })"
       />
       <NumberField
@@ -128,11 +128,11 @@ const howLong = computed(() => {
     </div>
     <div v-else-if="action.kind === 'size'" class="row amount">
       <a-select
+        v-name="'To or by'"
         size="small"
         class="mode"
         :value="action.mode"
         :options="modes"
-        v-name="'To or by'"
         @change="(v: unknown) => set({ mode: v })"
       />
       <NumberField
@@ -186,10 +186,10 @@ const howLong = computed(() => {
       /></label>
       <label v-if="timed"
         >Easing<a-select
+          v-name="'Easing'"
           size="small"
           :value="action.easing"
           :options="easings"
-          v-name="'Easing'"
           @change="(v: unknown) => set({ easing: v })"
       /></label>
       <button

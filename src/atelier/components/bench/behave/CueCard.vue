@@ -110,11 +110,11 @@ const mend = (reason: Reason): { label: string; run: () => void } | null => {
     <div class="row when">
       <b>When</b>
       <a-select
+        v-name="'When'"
         size="small"
         class="trigger"
         :value="cue.trigger.kind"
         :options="triggers"
-        v-name="'When'"
         @change="(v: unknown) => setTrigger(v as TriggerKind)"
       />
       <template v-if="signal">

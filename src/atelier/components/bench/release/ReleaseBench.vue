@@ -136,9 +136,9 @@ const when = new Intl.DateTimeFormat('en-GB', {
     <label class="line"
       ><span>Tags</span
       ><a-select
+        v-name="'Tags'"
         mode="tags"
         :value="listing.tags"
-        v-name="'Tags'"
         placeholder="ocean, crown"
         :token-separators="[',']"
         :options="[]"
