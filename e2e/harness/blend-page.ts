@@ -5,7 +5,7 @@ import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newCard, newOccluder } from '../../src/core/document/defaults';
 import type { Asset, AssetId, BlendMode, Card, Effect, ObjectId } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
-import type { TrackFrame } from '../../src/core/tracking/track-frame';
+import { faceFrame } from '../../src/core/tracking/track-frame';
 import { TextureStore } from '../../src/stage/effect/texture-store';
 import type { CameraPicture } from '../../src/stage/picture';
 import { Stage } from '../../src/stage/stage';
@@ -31,19 +31,15 @@ class PlainPicture implements CameraPicture {
   dispose = () => {};
 }
 
-const frame: TrackFrame = {
-  time: 0,
-  camera: { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
-  faces: [
-    {
-      id: 1,
-      pose: { position: [0, 0, -0.6], rotation: [0, 0, 0, 1] },
-      landmarks: Float32Array.from(NEUTRAL_FACE),
-      expressions: {},
-      confidence: 1,
-    },
-  ],
-};
+const frame = faceFrame(0, { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 }, [
+  {
+    id: 1,
+    pose: { position: [0, 0, -0.6], rotation: [0, 0, 0, 1] },
+    landmarks: Float32Array.from(NEUTRAL_FACE),
+    expressions: {},
+    confidence: 1,
+  },
+]);
 
 export interface CardSpec {
   readonly colour: Rgb;

@@ -24,9 +24,15 @@ export const writeClip = async (file: string): Promise<void> => {
     const frames: Buffer[] = [];
     for (const [i, time] of CLIP_MOMENTS.entries()) {
       const url = await page.evaluate(
-        ([t, w, h, fov, stamp]) =>
-          (window as unknown as { takePage: TakePage }).takePage.draw(t!, w!, h!, fov, 'image/jpeg', stamp),
-        [time, CLIP_WIDTH, CLIP_HEIGHT, CLIP_FOV_Y, i + 1],
+        (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
+        {
+          time,
+          width: CLIP_WIDTH,
+          height: CLIP_HEIGHT,
+          fovY: CLIP_FOV_Y,
+          mime: 'image/jpeg',
+          stamp: i + 1,
+        },
       );
       const picture = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
       for (let n = 0; n < HELD; n++) frames.push(picture);

@@ -1,28 +1,82 @@
-/** Runs in a blank page: draws frames of the shipped take, for clips and pictures. */
+/** Runs in a blank page: draws frames of takes, for clips, contact sheets and measurements. */
 import { NeutralToneMapping, SRGBColorSpace, WebGLRenderer } from 'three';
-import { FIRST_TAKE } from '../../src/core/takes/library';
-import { TakePicture } from '../../src/stage/take-picture';
+import type { Expressions } from '../../src/core/tracking/track-frame';
+import { makeTake } from '../../src/core/takes/make-take';
+import { FIRST_TAKE, performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
+import type { Take } from '../../src/core/takes/take';
+import { TakePicture, type Detail } from '../../src/stage/take-picture';
 import type { TrackFrame } from '../../src/core/tracking/track-frame';
 
 const canvas = document.createElement('canvas');
 const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
 renderer.outputColorSpace = SRGBColorSpace;
 renderer.toneMapping = NeutralToneMapping;
-const picture = new TakePicture(FIRST_TAKE);
+
+/** A take by its id, or `screen-test-<performer>[/<performance>]` with a face of one's choice. */
+const takeOf = (id: string, face?: Expressions): Take => {
+  const shipped = SHIPPED_TAKES.find((t) => t.id === id);
+  if (shipped) return shipped;
+  const [performer, performance] = id.replace('screen-test-', '').split('/') as [string, string?];
+  const take = makeTake(
+    screenTest(performer, performance, performance ? performanceOf(performance).duration : 10),
+  );
+  if (!face) return take;
+  return {
+    ...take,
+    sceneAt: (t) => {
+      const scene = take.sceneAt(t);
+      return { ...scene, people: scene.people.map((p) => ({ ...p, expressions: face })) };
+    },
+  };
+};
+
+let open: { key: string; picture: TakePicture; take: Take } | null = null;
+const pictureOf = (id: string, detail: Detail, face?: Expressions) => {
+  const key = JSON.stringify([id, detail, face]);
+  if (open?.key === key) return open;
+  open?.picture.dispose();
+  const take = takeOf(id, face);
+  return (open = { key, take, picture: new TakePicture(take, { detail }) });
+};
+
+export interface DrawRequest {
+  readonly time: number;
+  readonly width: number;
+  readonly height: number;
+  readonly take?: string;
+  readonly detail?: Detail;
+  readonly face?: Expressions;
+  /** Replaces the take's own lens. */
+  readonly fovY?: number;
+  readonly mime?: string;
+  /** A row of eight black or white squares along the bottom tells which frame this is. */
+  readonly stamp?: number;
+}
 
 export interface TakePage {
-  /** JPEG or PNG of the take at `time`; `fovY` replaces the take's own lens. */
-  draw(time: number, width: number, height: number, fovY?: number, mime?: string, stamp?: number): string;
+  /** JPEG or PNG of a take at a time. */
+  draw(request: DrawRequest): string;
 }
 
 const page: TakePage = {
-  draw(time, width, height, fovY, mime = 'image/png', stamp) {
+  draw({
+    time,
+    width,
+    height,
+    take = FIRST_TAKE.id,
+    detail = 'plain',
+    face,
+    fovY,
+    mime = 'image/png',
+    stamp,
+  }) {
     renderer.setSize(width, height, false);
-    const truth = FIRST_TAKE.frameAt(time);
+    const { picture, take: opened } = pictureOf(take, detail, face);
+    const truth = opened.frameAt(time);
     const frame: TrackFrame = fovY ? { ...truth, camera: { ...truth.camera, fovY } } : truth;
+    renderer.clear();
     picture.draw(renderer, frame, width / height);
     if (stamp === undefined) return canvas.toDataURL(mime, 0.92);
-    // A row of eight black or white squares along the bottom tells which frame this is.
     const stamped = document.createElement('canvas');
     stamped.width = width;
     stamped.height = height;

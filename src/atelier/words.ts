@@ -66,6 +66,19 @@ export const MARK_WORDS: Record<MarkKind, string> = {
   mouthOpen: 'mouth open',
   pucker: 'pucker',
   browsUp: 'brows up',
+  nodded: 'nod',
+  tilted: 'head tilted',
+  smile: 'smile',
+  wink: 'wink',
+  near: 'close',
+  far: 'far away',
+  handShown: 'hand',
+  twoFaces: 'two faces',
+  threeFaces: 'three faces',
+  faceGone: 'no face',
+  pictureGone: 'picture gone',
+  pictureTilted: 'picture tilted',
+  pictureCovered: 'picture covered',
 };
 
 export const SIGNAL_WORDS = { jawOpen: 'jawOpen', mouthPucker: 'mouthPucker' } as const;

@@ -3,7 +3,7 @@ import { compile } from '../core/behave/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
 import { FIRST_TAKE } from '../core/takes/library';
-import { headMesh } from '../core/takes/performer';
+import { headMesh } from '../core/takes/head-mesh';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { Stage } from '../stage/stage';
 import { TakePicture } from '../stage/take-picture';
@@ -149,7 +149,7 @@ const main = async (): Promise<void> => {
   say('Loading the effect');
   const fetched = fetchPackage();
   // The performer's head is made while the package is on its way.
-  headMesh(FIRST_TAKE.performer);
+  headMesh(FIRST_TAKE.performers[0]!);
   const opened = await fetched;
   const { manifest } = opened;
   document.title = `${manifest.name} · Iconia`;

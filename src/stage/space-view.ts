@@ -26,7 +26,7 @@ import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
 import { NEUTRAL_FACE } from '../core/face/neutral';
 import type { Values } from '../core/behave/runtime';
 import type { Effect, EffectObject, ObjectId } from '../core/document/schema';
-import type { TrackFrame } from '../core/tracking/track-frame';
+import { faceFrame } from '../core/tracking/track-frame';
 import { EffectView, objectIdOf } from './effect/effect-view';
 import type { TextureStore } from './effect/texture-store';
 import { Handles, type HandleEvents, type HandleMode } from './handles';
@@ -46,10 +46,10 @@ const SIDES: Record<SpaceSide, readonly [number, number, number]> = {
 const CENTRE = [0, 0.015, -0.02] as const;
 
 /** The head in Space rests: neutral, at the origin. */
-const restFrame: TrackFrame = {
-  time: 0,
-  camera: { pose: { position: [0, 0, 1], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
-  faces: [
+const restFrame = faceFrame(
+  0,
+  { pose: { position: [0, 0, 1], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
+  [
     {
       id: 1,
       pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] },
@@ -58,7 +58,7 @@ const restFrame: TrackFrame = {
       confidence: 1,
     },
   ],
-};
+);
 
 const placedValues = (object: EffectObject): Values => ({
   // Hidden objects can be placed too: Space shows them.

@@ -1,29 +1,85 @@
-/** Draws a take: the performer in a room in soft window light. */
-import { DirectionalLight, HemisphereLight, PerspectiveCamera, Scene, type WebGLRenderer } from 'three';
+/** Draws a take: people, hands, rooms and printed pictures, as its scene says at each instant. */
+import {
+  Color,
+  DirectionalLight,
+  HemisphereLight,
+  Mesh,
+  PCFShadowMap,
+  PerspectiveCamera,
+  Scene,
+  type MeshBasicMaterial,
+  type WebGLRenderer,
+} from 'three';
+import type { Person, SceneHand, SceneLight, SceneState } from '../core/takes/scene';
 import type { Take } from '../core/takes/take';
 import type { TrackFrame } from '../core/tracking/track-frame';
+import { HandView } from './performer/hand-view';
 import { PerformerView } from './performer/performer-view';
-import { roomView } from './performer/room-view';
 import type { CameraPicture } from './picture';
+import { PrintedPictures, type PictureImage } from './printed-pictures';
+import { placeView } from './rooms/places';
+import { paintedRoom } from './rooms/painted-rooms';
+
+/** How much is drawn: `plain` without shadows, `soft` with small ones, `full` with fine ones. */
+export const DETAILS = ['plain', 'soft', 'full'] as const;
+export type Detail = (typeof DETAILS)[number];
+const SHADOW_PIXELS: Readonly<Record<Detail, number>> = { plain: 0, soft: 1024, full: 2048 };
+
+export interface TakePictureOptions {
+  readonly detail?: Detail;
+  /** What is printed on the take's pictures, in order. */
+  readonly pictures?: readonly PictureImage[];
+}
+
+/** Where light and shadow are centred, and how far they reach: people near the camera, or a whole room. */
+const FACES = { centre: [0, -0.05, -0.8], reach: 0.45 } as const;
+const SPACE = { centre: [0, -0.8, -1.4], reach: 2.2 } as const;
 
 export class TakePicture implements CameraPicture {
-  private readonly scene = new Scene();
-  private readonly camera = new PerspectiveCamera(44, 9 / 16, 0.05, 10);
-  private readonly performer: PerformerView;
+  readonly scene = new Scene();
+  readonly camera = new PerspectiveCamera(44, 9 / 16, 0.05, 40);
+  private readonly people = new Map<number, PerformerView>();
+  private readonly hands = new Map<number, HandView>();
+  private readonly printed: PrintedPictures;
+  private readonly sky = new HemisphereLight();
+  private readonly lights: readonly DirectionalLight[] = [0, 1, 2].map(() => new DirectionalLight());
+  private readonly wall: MeshBasicMaterial | null;
+  private readonly around: typeof FACES | typeof SPACE;
+  private detail: Detail;
 
-  constructor(take: Take) {
-    this.performer = new PerformerView(take.performer);
-    const light = (colour: number, strength: number, x: number, y: number, z: number) => {
-      const directional = new DirectionalLight(colour, strength);
-      directional.position.set(x, y, z);
-      directional.target.position.set(0, 0, -0.62);
-      this.scene.add(directional, directional.target);
-    };
-    this.scene.add(new HemisphereLight(0xfff8ef, 0xb08d78, 1.55));
-    light(0xfff0dc, 1.75, -0.7, 0.75, 0.5);
-    light(0xd5e2ff, 0.5, 0.9, 0.1, 0.3);
-    light(0xffffff, 0.3, 0.5, 0.5, -1.4);
-    this.scene.add(roomView(), this.performer.group);
+  constructor(
+    readonly take: Take,
+    { detail = 'plain', pictures = [] }: TakePictureOptions = {},
+  ) {
+    const room = paintedRoom(take.spec.room);
+    const place = room ? null : placeView(take.spec.room);
+    this.wall = room?.material ?? null;
+    this.around = room ? FACES : SPACE;
+    if (room) this.scene.add(room.group);
+    if (place) this.scene.add(place);
+    this.printed = new PrintedPictures(pictures);
+    this.scene.add(this.sky, this.printed.group);
+    for (const light of this.lights) this.scene.add(light, light.target);
+    this.detail = detail;
+    this.setDetail(detail);
+  }
+
+  setDetail(detail: Detail): void {
+    this.detail = detail;
+    const key = this.lights[0]!;
+    key.castShadow = detail !== 'plain';
+    if (detail === 'plain') return;
+    const { reach } = this.around;
+    const { camera } = key.shadow;
+    Object.assign(camera, { left: -reach, right: reach, top: reach, bottom: -reach, near: 0.1, far: 8 });
+    camera.updateProjectionMatrix();
+    const pixels = SHADOW_PIXELS[detail];
+    key.shadow.mapSize.set(pixels, pixels);
+    key.shadow.map?.dispose();
+    key.shadow.map = null;
+    key.shadow.normalBias = reach / 220;
+    key.shadow.bias = -0.0006;
+    key.shadow.radius = detail === 'full' ? 5 : 3;
   }
 
   /** A take has no edges: whatever the shape of the view, nothing is cut off at top and bottom. */
@@ -31,17 +87,76 @@ export class TakePicture implements CameraPicture {
     return frame.camera.fovY;
   }
 
-  draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void {
+  private light({ key, fill, edge, sky, ground, ambient, background }: SceneLight): void {
+    const [cx, cy, cz] = this.around.centre;
+    [key, fill, edge].forEach(({ direction: [x, y, z], colour, strength }, i) => {
+      const light = this.lights[i]!;
+      light.color.set(colour);
+      light.intensity = strength;
+      light.target.position.set(cx, cy, cz);
+      light.position.set(cx + 3 * x, cy + 3 * y, cz + 3 * z);
+    });
+    this.sky.color.set(sky);
+    this.sky.groundColor.set(ground);
+    this.sky.intensity = ambient;
+    this.wall?.color.copy(new Color(background, background, background));
+  }
+
+  private person(person: Person): void {
+    let view = this.people.get(person.id);
+    if (view?.performer !== person.performer) {
+      view = new PerformerView(person.performer);
+      this.shadowed(view.group);
+      this.people.set(person.id, view);
+      this.scene.add(view.group);
+    }
+    view.group.visible = true;
+    view.update(person);
+  }
+
+  private hand(hand: SceneHand): void {
+    let view = this.hands.get(hand.id);
+    if (!view) {
+      view = new HandView(hand);
+      this.shadowed(view.group);
+      this.hands.set(hand.id, view);
+      this.scene.add(view.group);
+    }
+    view.group.visible = true;
+    view.update(hand);
+  }
+
+  private shadowed(group: Mesh['parent'] & object): void {
+    group.traverse((object) => {
+      if (!(object instanceof Mesh)) return;
+      const { transparent } = object.material as { transparent?: boolean };
+      object.castShadow = transparent !== true && object.userData.noShadow !== true;
+      object.receiveShadow = true;
+    });
+  }
+
+  /** Brings everything to where the take has it at the frame's time. */
+  pose(frame: TrackFrame, viewAspect: number): SceneState {
+    const state = this.take.sceneAt(frame.time);
     const { camera } = this;
     camera.fov = frame.camera.fovY;
     camera.aspect = viewAspect;
     camera.updateProjectionMatrix();
-    camera.position.fromArray(frame.camera.pose.position);
-    camera.quaternion.fromArray(frame.camera.pose.rotation);
-    const face = frame.faces[0];
-    this.performer.group.visible = face !== undefined;
-    if (face) this.performer.update(face);
-    renderer.render(this.scene, camera);
+    camera.position.fromArray(state.camera.pose.position);
+    camera.quaternion.fromArray(state.camera.pose.rotation);
+    for (const view of [...this.people.values(), ...this.hands.values()]) view.group.visible = false;
+    for (const person of state.people) this.person(person);
+    for (const hand of state.hands) this.hand(hand);
+    this.printed.update(state.pictures);
+    this.light(state.light);
+    return state;
+  }
+
+  draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void {
+    this.pose(frame, viewAspect);
+    renderer.shadowMap.enabled = this.detail !== 'plain';
+    renderer.shadowMap.type = PCFShadowMap;
+    renderer.render(this.scene, this.camera);
   }
 
   dispose(): void {
@@ -51,8 +166,11 @@ export class TakePicture implements CameraPicture {
         material?: { dispose(): void; map?: { dispose(): void } | null };
       };
       geometry?.dispose();
-      material?.map?.dispose();
-      material?.dispose();
+      for (const m of [material].flat()) {
+        m?.map?.dispose();
+        m?.dispose();
+      }
     });
+    this.lights[0]!.shadow.map?.dispose();
   }
 }

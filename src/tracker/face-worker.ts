@@ -2,7 +2,7 @@
 import { fitFace } from '../core/face/fit';
 import { ALL_LANDMARKS } from '../core/face/landmarks';
 import { sentence } from '../core/errors';
-import type { TrackFrame } from '../core/tracking/track-frame';
+import { faceFrame } from '../core/tracking/track-frame';
 import { installPageShim } from './page-shim';
 import type { FromWorker, ToWorker } from './worker-messages';
 
@@ -60,11 +60,11 @@ const track = async (message: Extract<ToWorker, { kind: 'frame' }>): Promise<voi
       confidence: Math.max(0, 1 - fitted.residual / (0.05 * height)),
     };
   });
-  const frame: TrackFrame = {
+  const frame = faceFrame(
     time,
-    camera: { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY, aspect: width / height },
+    { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY, aspect: width / height },
     faces,
-  };
+  );
   answer({ kind: 'tracked', frame, milliseconds: performance.now() - began });
 };
 

@@ -4,11 +4,11 @@ import { fromAngles, angleBetween } from '../maths/quaternion';
 import { composePoses, toOuter, type Pose } from '../maths/pose';
 import { distance, pointAt } from '../maths/vec3';
 import { FIRST_TAKE } from '../takes/library';
-import { trueLandmarks } from '../takes/performer';
+import { trueLandmarks } from '../takes/head-mesh';
 import { projectPoint, coveringFovY } from '../tracking/project';
 import type { Expressions } from '../tracking/track-frame';
 import { EXPRESSION_NAMES } from './expression-names';
-import { MOVABLE, displacements } from './expressions';
+import { displacementOf, MOVABLE, type MovableExpression } from './expressions';
 import { FEATURE_POINT_NAMES, featurePoint } from './feature-points';
 import { fitFace } from './fit';
 import { harmonicWeights, neighbours } from './harmonic';
@@ -18,7 +18,7 @@ import { NEUTRAL_FACE, NEUTRAL_HEIGHT, OPEN_TRIANGLES, POSE_POINTS, TRIANGLES, U
 import { readExpressions } from './read-expressions';
 import { refine, subdivide } from './subdivide';
 
-const rest = (e: Expressions = {}) => trueLandmarks(FIRST_TAKE.performer, e, { x: 0, y: 0 });
+const rest = (e: Expressions = {}) => trueLandmarks(FIRST_TAKE.performers[0]!, e);
 
 describe('topology', () => {
   test('468 points, 898 triangles, one boundary: the oval', () => {
@@ -91,8 +91,7 @@ describe('feature points', () => {
 
 describe('expressions', () => {
   test('each moves its own part and leaves the outline of the forehead', () => {
-    const moved = displacements();
-    const size = (name: (typeof MOVABLE)[number], i: number) => Math.hypot(...pointAt(moved[name], i));
+    const size = (name: MovableExpression, i: number) => Math.hypot(...pointAt(displacementOf(name), i));
     for (const name of MOVABLE) expect(size(name, 10)).toBe(0);
     expect(size('jawOpen', 152)).toBeGreaterThan(0.02);
     expect(size('mouthPucker', 61)).toBeGreaterThan(0.008);

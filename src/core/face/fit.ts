@@ -11,7 +11,7 @@ import { add, length, pointAt, scale, type Vec3 } from '../maths/vec3';
 import type { Degrees, Pixels } from '../units';
 import type { Expressions } from '../tracking/track-frame';
 import { readExpressions } from './read-expressions';
-import { displacements, MOVABLE } from './expressions';
+import { displacementOf, MOVABLE } from './expressions';
 import { NEUTRAL_FACE, POSE_POINTS } from './neutral';
 
 export interface Picture {
@@ -100,12 +100,12 @@ export const refinePose = (
 
 /** The pose points of the neutral face with the expressions on it. */
 const modelWith = (expressions: Expressions): readonly Vec3[] => {
-  const moves = displacements();
+  const shown = MOVABLE.filter((name) => (expressions[name] ?? 0) !== 0);
   return POSE_POINTS.map(({ landmark }, i) =>
-    MOVABLE.reduce((p, name) => {
-      const strength = expressions[name] ?? 0;
-      return strength === 0 ? p : add(p, scale(pointAt(moves[name], landmark), strength));
-    }, neutral[i]!),
+    shown.reduce(
+      (p, name) => add(p, scale(pointAt(displacementOf(name), landmark), expressions[name]!)),
+      neutral[i]!,
+    ),
   );
 };
 

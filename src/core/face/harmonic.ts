@@ -21,13 +21,19 @@ export const harmonicWeights = (
 ): Float64Array => {
   const w = new Float64Array(adjacency.length);
   for (const [i, x] of fixed) w[i] = x;
-  for (let n = 0; n < rounds; n++)
-    for (let i = 0; i < adjacency.length; i++) {
+  const free = adjacency.flatMap((near, i) => (fixed.has(i) || near.length === 0 ? [] : [i]));
+  for (let n = 0; n < rounds; n++) {
+    let change = 0;
+    for (const i of free) {
       const near = adjacency[i]!;
-      if (fixed.has(i) || near.length === 0) continue;
       let sum = 0;
-      for (const j of near) sum += w[j]!;
-      w[i] = sum / near.length;
+      for (let k = 0; k < near.length; k++) sum += w[near[k]!]!;
+      const next = sum / near.length;
+      change = Math.max(change, Math.abs(next - w[i]!));
+      w[i] = next;
     }
+    // A billionth of a movement cannot be seen.
+    if (change < 1e-9) break;
+  }
   return w;
 };

@@ -49,8 +49,9 @@ export const shellPositions = (
   const { centre, radii, pole } = SKULL;
   let at = FACE_LANDMARKS * 3;
   for (const t of RINGS) {
-    const onSkull = smoothstep(0, 0.4, t);
     for (const i of OVAL) {
+      // The forehead goes over into the skull at once; under the jaw the way there is longer.
+      const onSkull = smoothstep(0, 0.12 + 0.28 * smoothstep(0.03, -0.05, face[3 * i + 1]!), t);
       const q = [0, 1, 2].map((k) => face[3 * i + k]! * (1 - t) + pole[k]! * t);
       const d = q.map((x, k) => x - centre[k]!);
       const n = Math.hypot(d[0]! / radii[0], d[1]! / radii[1], d[2]! / radii[2]);

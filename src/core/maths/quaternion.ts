@@ -98,3 +98,21 @@ export const angleBetween = (a: Quaternion, b: Quaternion): Degrees => {
   const d = compose(inverse(a), b);
   return (2 * Math.atan2(Math.hypot(d[0], d[1], d[2]), Math.abs(d[3]))) / RADIANS;
 };
+
+/** Along the shorter arc, at constant speed (Ken Shoemake, "Animating rotation with quaternion curves", 1985). */
+export const slerp = (a: Quaternion, b: Quaternion, t: number): Quaternion => {
+  const cosine = a[0] * b[0] + a[1] * b[1] + a[2] * b[2] + a[3] * b[3];
+  const sign = cosine < 0 ? -1 : 1;
+  const angle = Math.acos(Math.min(1, Math.abs(cosine)));
+  // Nearly the same: the straight line is as good, and does not divide by nothing.
+  const [wa, wb] =
+    angle < 1e-6
+      ? [1 - t, t]
+      : [Math.sin((1 - t) * angle) / Math.sin(angle), Math.sin(t * angle) / Math.sin(angle)];
+  return normaliseQuaternion([
+    wa * a[0] + sign * wb * b[0],
+    wa * a[1] + sign * wb * b[1],
+    wa * a[2] + sign * wb * b[2],
+    wa * a[3] + sign * wb * b[3],
+  ]);
+};

@@ -17,14 +17,3 @@ export const interpolate = (points: readonly (readonly [number, number])[], x: n
   }
   return points[points.length - 1]![1];
 };
-/** Smooth (Hermite-stepped) curve through ascending `[time, value]` keys; flat outside. */
-export const smoothKeys = (keys: readonly (readonly [number, number])[], t: number): number => {
-  const first = keys[0]!;
-  if (t <= first[0]) return first[1];
-  for (let i = 1; i < keys.length; i++) {
-    const a = keys[i - 1]!;
-    const b = keys[i]!;
-    if (t <= b[0]) return lerp(a[1], b[1], smoothstep(0, 1, (t - a[0]) / (b[0] - a[0])));
-  }
-  return keys[keys.length - 1]![1];
-};

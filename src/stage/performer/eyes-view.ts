@@ -2,10 +2,11 @@
 import { Group, Mesh, MeshBasicMaterial, MeshLambertMaterial, SphereGeometry } from 'three';
 import { EYEBALL_RADIUS } from '../../core/face/neutral';
 import { Random } from '../../core/maths/random';
-import { gazeOf } from '../../core/takes/performance';
-import { eyeballs, eyeGaze, type Performer } from '../../core/takes/performer';
+import { eyeGaze, gazeOf, headMesh } from '../../core/takes/head-mesh';
+import type { Performer } from '../../core/takes/performer';
 import type { Expressions } from '../../core/tracking/track-frame';
 import type { Hex } from '../../core/units';
+import { markPart } from '../parts';
 import { css, paintCanvas, textureOf } from './canvas';
 
 const eyeTexture = (iris: Hex, seed: number) => {
@@ -67,10 +68,11 @@ export class EyesView {
   private readonly glints: Mesh[] = [];
 
   constructor(performer: Performer) {
-    const material = new MeshLambertMaterial({ map: eyeTexture(performer.look.iris, performer.seed) });
+    markPart(this.group, 'eyes');
+    const material = new MeshLambertMaterial({ map: eyeTexture(performer.iris, performer.seed) });
     const shade = new MeshBasicMaterial({ map: shadeTexture(), transparent: true, depthWrite: false });
     const glint = new MeshBasicMaterial({ color: 0xffffff, transparent: true, opacity: 0.92 });
-    for (const [x, y, z] of eyeballs(performer)) {
+    for (const [x, y, z] of headMesh(performer).eyes) {
       const holder = new Group();
       holder.position.set(x, y, z);
       const ball = new Group();

@@ -1,7 +1,10 @@
 /** The skin of a performer's head, deformed by the expressions each frame. */
-import { BufferAttribute, BufferGeometry, Mesh, MeshPhongMaterial } from 'three';
-import { deformHead, headMesh, type Performer } from '../../core/takes/performer';
+import { BufferAttribute, BufferGeometry, Mesh, type MeshPhongMaterial } from 'three';
+import { deformHead, headMesh, headTopology } from '../../core/takes/head-mesh';
+import type { Performer } from '../../core/takes/performer';
 import type { Expressions } from '../../core/tracking/track-frame';
+import { markPart } from '../parts';
+import { skinMaterial } from './skin-material';
 import { skinTexture } from './skin-texture';
 
 export class HeadView {
@@ -10,37 +13,37 @@ export class HeadView {
   private shown = '';
 
   constructor(private readonly performer: Performer) {
-    const { positions, uv, triangles } = headMesh(performer);
+    const { positions } = headMesh(performer);
+    const { uv, triangles } = headTopology();
     this.points = positions.length / 3;
     const geometry = new BufferGeometry();
     geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
     geometry.setAttribute('uv', new BufferAttribute(uv, 2));
     geometry.setIndex(new BufferAttribute(triangles, 1));
     geometry.computeVertexNormals();
-    this.mesh = new Mesh(
-      geometry,
-      new MeshPhongMaterial({
-        map: skinTexture(performer),
-        specular: 0x1c1815,
-        shininess: 14,
-      }),
-    );
+    this.mesh = new Mesh(geometry, skinMaterial(performer.tone, { map: skinTexture(performer) }));
     this.mesh.frustumCulled = false;
+    markPart(this.mesh, 'skin');
   }
 
-  update(expressions: Expressions): void {
+  /** Positions and normals as they are now, for what grows on the skin. */
+  get surface(): { readonly positions: Float32Array; readonly normals: Float32Array } {
+    const { geometry } = this.mesh;
+    return {
+      positions: geometry.getAttribute('position').array as Float32Array,
+      normals: geometry.getAttribute('normal').array as Float32Array,
+    };
+  }
+
+  /** True when the face has changed since the last call. */
+  update(expressions: Expressions): boolean {
     const key = JSON.stringify(expressions);
-    if (key === this.shown) return;
+    if (key === this.shown) return false;
     this.shown = key;
     const position = this.mesh.geometry.getAttribute('position') as BufferAttribute;
     deformHead(this.performer, expressions, this.points, position.array as Float32Array);
     position.needsUpdate = true;
     this.mesh.geometry.computeVertexNormals();
-  }
-
-  dispose(): void {
-    this.mesh.geometry.dispose();
-    this.mesh.material.map?.dispose();
-    this.mesh.material.dispose();
+    return true;
   }
 }

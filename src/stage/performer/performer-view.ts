@@ -1,39 +1,62 @@
-/** A performer before the camera: head, eyes, mouth, hair, body, posed by a tracked face. */
-import { Group, Quaternion, Vector3 } from 'three';
-import type { Performer } from '../../core/takes/performer';
-import type { TrackedFace } from '../../core/tracking/track-frame';
+/** A performer before the camera: head, eyes, mouth, hair, what they wear, body. */
+import { Group } from 'three';
+import type { Person } from '../../core/takes/scene';
+import type { HairStyle, Performer } from '../../core/takes/performer';
+import { BeardView } from './beard-view';
 import { bodyView } from './body-view';
+import { earsView } from './ear-view';
 import { EyesView } from './eyes-view';
-import { HairView } from './hair-view';
+import { glassesView } from './glasses-view';
+import { HairView } from './hair/hair-view';
 import { HeadView } from './head-view';
+import { LashesView } from './lashes-view';
 import { MouthView } from './mouth-view';
 
-/** The neck turns about here, below the head's origin, and gives way a little to what the head does. */
-const NECK_GIVES = 0.18;
+/** Under other hair the ears are hidden. */
+const EARS_FREE: readonly HairStyle[] = ['bald', 'short', 'bun', 'curly'];
 
 export class PerformerView {
   readonly group = new Group();
   private readonly headGroup = new Group();
   private readonly head: HeadView;
   private readonly eyes: EyesView;
-  private readonly mouth = new MouthView();
+  private readonly lashes: LashesView;
+  private readonly mouth: MouthView;
+  private readonly hair: HairView;
+  private readonly beard: BeardView | null;
   private readonly body: Group;
 
-  constructor(performer: Performer) {
+  constructor(readonly performer: Performer) {
     this.head = new HeadView(performer);
     this.eyes = new EyesView(performer);
+    this.lashes = new LashesView(performer);
+    this.mouth = new MouthView(performer);
+    this.hair = new HairView(performer);
+    // Stubble and moustaches are painted on the skin.
+    this.beard = performer.beard === 'full' ? new BeardView(performer) : null;
     this.body = bodyView(performer);
-    this.headGroup.add(this.head.mesh, this.eyes.group, this.mouth.group, new HairView(performer).group);
+    this.headGroup.add(this.head.mesh, this.eyes.group, this.lashes.group, this.mouth.group, this.hair.group);
+    if (this.beard) this.headGroup.add(this.beard.group);
+    if (EARS_FREE.includes(performer.hair.style)) this.headGroup.add(earsView(performer));
+    const glasses = glassesView(performer);
+    if (glasses) this.headGroup.add(glasses);
     this.group.add(this.headGroup, this.body);
   }
 
-  update(face: TrackedFace): void {
-    this.headGroup.position.fromArray(face.pose.position);
-    this.headGroup.quaternion.fromArray(face.pose.rotation);
-    this.body.position.copy(new Vector3().fromArray(face.pose.position));
-    this.body.quaternion.identity().slerp(new Quaternion().fromArray(face.pose.rotation), NECK_GIVES);
-    this.head.update(face.expressions);
-    this.eyes.update(face.expressions);
-    this.mouth.update(face.expressions);
+  update({ head, body, expressions, hairLag }: Person): void {
+    this.headGroup.position.fromArray(head.position);
+    this.headGroup.quaternion.fromArray(head.rotation);
+    this.body.position.fromArray(body.position);
+    this.body.quaternion.fromArray(body.rotation);
+    const changed = this.head.update(expressions);
+    this.eyes.update(expressions);
+    this.mouth.update(expressions);
+    this.hair.update(hairLag);
+    if (!changed) return;
+    this.lashes.update(this.head.surface.positions, [
+      expressions.eyeBlinkRight ?? 0,
+      expressions.eyeBlinkLeft ?? 0,
+    ]);
+    this.beard?.update(this.head.surface);
   }
 }

@@ -1,4 +1,4 @@
-/** Paints the skin of a performer's face in the topology's UV: cheeks, lips, brows, lashes, pores. */
+/** Paints the skin of a performer's face in the topology's UV. */
 import type { Texture } from 'three';
 import {
   BROW_LEFT,
@@ -10,84 +10,102 @@ import {
   OUTER_LIP_LOWER,
   OUTER_LIP_UPPER,
 } from '../../core/face/landmarks';
-import { UV } from '../../core/face/neutral';
 import { Random } from '../../core/maths/random';
 import type { Performer } from '../../core/takes/performer';
+import { SKINS, type Skin } from '../../core/takes/skin-tones';
 import { css, paintCanvas, spot, textureOf, type Context } from './canvas';
+import {
+  at,
+  centre,
+  cutLips,
+  mirrored,
+  SHEET,
+  trace,
+  traceBeard,
+  traceMoustache,
+  type Point,
+} from './face-painting';
 
-/** Positions and widths below are on a sheet of this size... */
-const SIZE = 1024;
-/** ...which is painted at this many pixels: the show page paints it before its first picture. */
+/** Painted at this many pixels: the show page paints it before its first picture. */
 const PIXELS = 768;
 
-type Point = readonly [number, number];
-const at = (landmark: number): Point => [UV[2 * landmark]! * SIZE, UV[2 * landmark + 1]! * SIZE];
-
-const trace = (g: Context, ids: readonly number[]): void => {
-  g.beginPath();
-  ids.forEach((id, i) => (i === 0 ? g.moveTo(...at(id)) : g.lineTo(...at(id))));
-};
-
-const centre = (ids: readonly number[]): Point => {
-  const sum = ids.map(at).reduce(([x, y], [px, py]) => [x + px, y + py], [0, 0]);
-  return [sum[0] / ids.length, sum[1] / ids.length];
-};
-
-const paintTone = (g: Context, { look }: Performer): void => {
-  const dark = (k: number) => (o: number) => css(look.skin, [k, k * 0.94, k * 0.92], o);
-  const rosy = (o: number) => css(look.skin, [1.02, 0.74, 0.72], o);
-  g.fillStyle = css(look.skin);
-  g.fillRect(0, 0, SIZE, SIZE);
-  for (const cheek of [50, 280]) spot(g, ...at(cheek), 130, 105, rosy, 0.42);
-  spot(g, ...at(4), 62, 55, rosy, 0.32);
-  spot(g, ...at(152), 80, 50, rosy, 0.18);
+const paintTone = (g: Context, skin: Skin): void => {
+  const shade = (o: number) => css(skin.shade, [1, 1, 1], o);
+  const flush = (o: number) => css(skin.flush, [1, 1, 1], o);
+  const light = (o: number) => css(skin.base, [1.1, 1.08, 1.05], o);
+  g.fillStyle = css(skin.base);
+  g.fillRect(0, 0, SHEET, SHEET);
+  // Forehead and chin are a little yellower and greyer than the middle of the face.
+  spot(g, ...at(151), 300, 130, light, 0.35);
+  for (const cheek of [50, 280]) spot(g, ...at(cheek), 140, 110, flush, 0.5);
+  spot(g, ...at(4), 66, 58, flush, 0.42);
+  spot(g, ...at(152), 80, 50, flush, 0.2);
   for (const eye of [EYE_RIGHT, EYE_LEFT]) {
     const [x, y] = centre(eye);
-    spot(g, x, y - 14, 105, 58, dark(0.78), 0.42);
-    spot(g, x, y + 36, 78, 26, dark(0.84), 0.3);
+    spot(g, x, y - 14, 105, 58, shade, 0.34);
+    spot(g, x, y + 34, 74, 24, shade, 0.32);
+    spot(g, x, y + 64, 80, 30, light, 0.3);
   }
-  for (const wing of [129, 358]) spot(g, ...at(wing), 22, 46, dark(0.76), 0.28);
+  for (const wing of [129, 358]) spot(g, ...at(wing), 22, 46, shade, 0.36);
   const [cx, cy] = at(18);
-  spot(g, cx, cy + 12, 84, 18, dark(0.72), 0.34);
-  spot(g, ...at(164), 18, 30, dark(0.86), 0.3);
+  spot(g, cx, cy + 12, 84, 18, shade, 0.4);
+  spot(g, ...at(164), 18, 30, shade, 0.28);
+  spot(g, ...at(6), 26, 120, light, 0.35);
   for (const nostril of [79, 309]) {
     const [x, y] = at(nostril);
-    spot(g, x, y + 4, 17, 10, (o) => `rgba(52,20,16,${o})`, 0.95);
+    spot(g, x, y + 4, 17, 10, (o) => css(skin.shade, [0.36, 0.26, 0.24], o), 0.95);
   }
 };
 
-const paintLips = (g: Context, { look }: Performer): void => {
+/** Hair throws a soft shadow on the skin below it. */
+const paintHairShadow = (g: Context, { hair, tone }: Performer): void => {
+  const shade = (o: number) => css(SKINS[tone].shade, [0.9, 0.86, 0.86], o);
+  const under = {
+    bald: 0,
+    short: 0.3,
+    bob: 0.75,
+    long: 0.6,
+    curly: 0.7,
+    bun: 0.25,
+    fringe: 0.9,
+    headScarf: 0.6,
+  }[hair.style];
+  if (under === 0) return;
+  spot(g, 512, 92, 420, hair.style === 'fringe' ? 210 : 120, shade, under);
+  for (const temple of [127, 356]) spot(g, ...at(temple), 130, 240, shade, 0.8 * under);
+};
+
+const paintLips = (g: Context, { lips }: Skin): void => {
   g.save();
   g.filter = 'blur(3px)';
   trace(g, [...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()]);
-  g.fillStyle = css(look.lips, [0.93, 0.88, 0.88], 0.82);
+  g.fillStyle = css(lips, [0.92, 0.87, 0.87], 0.85);
   g.fill();
   trace(g, [...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()]);
-  g.fillStyle = css(look.lips, [1.04, 1, 1], 0.82);
+  g.fillStyle = css(lips, [1.05, 1.01, 1.01], 0.85);
   g.fill();
   for (const seam of [INNER_LIP_UPPER, INNER_LIP_LOWER]) {
     trace(g, seam);
     g.lineWidth = 5;
-    g.strokeStyle = css(look.lips, [0.5, 0.38, 0.38], 0.75);
+    g.strokeStyle = css(lips, [0.45, 0.34, 0.34], 0.8);
     g.stroke();
   }
   g.restore();
   const [x, y] = at(17);
-  spot(g, x, y - 10, 46, 9, (o) => css(look.lips, [1.35, 1.4, 1.4], o), 0.4);
+  spot(g, x, y - 10, 46, 9, (o) => css(lips, [1.3, 1.32, 1.32], o), 0.25);
 };
 
 const paintBrow = (
   g: Context,
   ids: readonly number[],
-  performer: Performer,
+  { brows }: Performer,
   random: Random,
   outwards: number,
 ): void => {
-  const { brows } = performer.look;
   g.save();
   g.filter = 'blur(7px)';
   trace(g, ids);
-  g.fillStyle = css(brows, [1, 1, 1], 0.5);
+  g.fillStyle = css(brows.colour, [1, 1, 1], 0.26 + 0.34 * brows.fullness);
   g.fill();
   g.restore();
   const low = ids.slice(0, 5).map(at);
@@ -98,7 +116,7 @@ const paintBrow = (
     return [row[i]![0] * (1 - f) + row[i + 1]![0] * f, row[i]![1] * (1 - f) + row[i + 1]![1] * f];
   };
   g.lineCap = 'round';
-  for (let n = 0; n < 340; n++) {
+  for (let n = 0; n < 200 + 260 * brows.fullness; n++) {
     const u = random.next() * 3.99;
     const v = random.between(0.08, 0.92);
     const [a, b] = [along(low, u), along(high, u)];
@@ -106,8 +124,9 @@ const paintBrow = (
     const y = a[1] * (1 - v) + b[1] * v;
     // Near the nose the hairs stand up; towards the temple they lie flat.
     const rise = 3 + 9 * (u / 4);
+    const light = random.between(0.75, 1.35);
     g.lineWidth = random.between(1, 2.1);
-    g.strokeStyle = css(brows, [1, 1, 1], random.between(0.18, 0.42));
+    g.strokeStyle = css(brows.colour, [light, light, light], random.between(0.18, 0.46));
     g.beginPath();
     g.moveTo(x, y);
     g.quadraticCurveTo(
@@ -120,34 +139,157 @@ const paintBrow = (
   }
 };
 
-const paintLids = (g: Context, eye: readonly number[]): void => {
+const paintLids = (g: Context, eye: readonly number[], skin: Skin): void => {
   const upper = [eye[0]!, ...eye.slice(9).reverse(), eye[8]!];
   g.save();
   g.lineCap = 'round';
   g.lineJoin = 'round';
   g.filter = 'blur(1.6px)';
   trace(g, upper);
-  g.lineWidth = 11;
-  g.strokeStyle = 'rgba(32,18,14,0.9)';
+  g.lineWidth = 9;
+  g.strokeStyle = 'rgba(32,18,14,0.85)';
   g.stroke();
   trace(g, eye.slice(0, 9));
   g.lineWidth = 4;
-  g.strokeStyle = 'rgba(110,62,50,0.55)';
+  g.strokeStyle = css(skin.flush, [0.72, 0.62, 0.6], 0.6);
   g.stroke();
   // The crease of the lid.
   g.filter = 'blur(3px)';
   g.translate(0, -20);
   trace(g, upper);
   g.lineWidth = 4;
-  g.strokeStyle = 'rgba(92,52,42,0.38)';
+  g.strokeStyle = css(skin.shade, [0.7, 0.66, 0.66], 0.5);
   g.stroke();
   g.restore();
 };
 
-const paintPores = (g: Context, random: Random): void => {
+/** Lines that age leaves: from the nose to the mouth, at the eyes, over the brows. */
+const paintAge = (g: Context, skin: Skin, age: number): void => {
+  if (age < 0.15) return;
+  // Lines deepen late.
+  const depth = age ** 1.7;
+  const line = (points: readonly Point[], width: number, strength: number): void => {
+    for (const [offset, colour] of [
+      [0, css(skin.shade, [0.78, 0.74, 0.74], strength * depth)],
+      [width * 0.9, css(skin.base, [1.12, 1.1, 1.08], 0.4 * strength * depth)],
+    ] as const) {
+      g.lineWidth = width;
+      g.strokeStyle = colour;
+      g.beginPath();
+      points.forEach(([x, y], i) => (i === 0 ? g.moveTo(x, y + offset) : g.lineTo(x, y + offset)));
+      g.stroke();
+    }
+  };
+  g.save();
+  g.lineCap = 'round';
+  g.lineJoin = 'round';
+  g.filter = 'blur(2.6px)';
+  const fold = [129, 203, 206, 216, 212];
+  for (const ids of [fold, mirrored(fold)]) line(ids.map(at), 6, 0.62);
+  const bag = [133, 112, 232, 231, 230, 229];
+  for (const ids of [bag, mirrored(bag)])
+    line(
+      ids.map(at).map(([x, y]) => [x, y + 12]),
+      5,
+      0.4,
+    );
+  for (const side of [-1, 1]) {
+    const [x, y] = at(side < 0 ? 33 : 263);
+    for (const rise of [-26, -4, 18, 38])
+      line(
+        [
+          [x + side * 14, y + rise * 0.4],
+          [x + side * 34, y + rise * 0.8],
+          [x + side * 58, y + rise * 1.5],
+        ],
+        2.6,
+        0.55,
+      );
+  }
+  const [fx, fy] = at(151);
+  for (const [lift, width] of [
+    [10, 150],
+    [-24, 170],
+    [-56, 140],
+  ] as const)
+    line(
+      Array.from({ length: 13 }, (_, i): Point => {
+        const u = (i - 6) / 6;
+        return [fx + u * width, fy - lift + 10 * u * u + 2.4 * Math.sin(i * 2.3 + lift)];
+      }),
+      3,
+      0.5 * age,
+    );
+  for (const side of [-1, 1])
+    line(
+      [
+        [fx + side * 17, at(9)[1] - 6],
+        [fx + side * 14, at(9)[1] + 34],
+      ],
+      3.4,
+      0.5,
+    );
+  g.restore();
+};
+
+const paintFreckles = (g: Context, amount: number, random: Random): void => {
+  for (let n = 0; n < 420 * amount; n++) {
+    const cheek = random.next() < 0.72;
+    const [x, y] = cheek
+      ? [512 + (random.next() < 0.5 ? -1 : 1) * random.between(20, 250), random.between(455, 620)]
+      : [random.between(270, 754), random.between(150, 480)];
+    const size = random.between(1.4, 3.6);
+    spot(
+      g,
+      x,
+      y,
+      size,
+      size * random.between(0.75, 1.1),
+      (o) => `rgba(150,82,48,${o})`,
+      random.between(0.25, 0.7),
+    );
+  }
+};
+
+const paintBeard = (g: Context, performer: Performer, random: Random): void => {
+  const { beard, hair, brows } = performer;
+  if (beard === 'none') return;
+  const colour = hair.style === 'bald' ? brows.colour : hair.colour;
+  const sheet = paintCanvas(PIXELS, PIXELS);
+  const b = sheet.context;
+  b.scale(PIXELS / SHEET, PIXELS / SHEET);
+  b.filter = `blur(${beard === 'moustache' ? 5 : 12}px)`;
+  (beard === 'moustache' ? traceMoustache : traceBeard)(b);
+  b.fillStyle = css(colour, [0.9, 0.9, 0.9], beard === 'stubble' ? 0.3 : 0.8);
+  b.fill();
+  b.filter = 'none';
+  b.globalCompositeOperation = 'source-atop';
+  for (let n = 0; n < 5200; n++) {
+    const [x, y] = [random.between(0, SHEET), random.between(540, SHEET)];
+    const light = random.between(0.6, 1.5);
+    b.strokeStyle = css(colour, [light, light, light], random.between(0.2, 0.6));
+    b.lineWidth = random.between(0.8, 1.6);
+    b.beginPath();
+    b.moveTo(x, y);
+    b.lineTo(
+      x + (x - 512) * 0.01 + random.between(-2, 2),
+      y + random.between(2, beard === 'stubble' ? 4 : 9),
+    );
+    b.stroke();
+  }
+  b.globalCompositeOperation = 'source-over';
+  cutLips(b);
+  g.save();
+  g.setTransform(1, 0, 0, 1, 0, 0);
+  g.drawImage(sheet.canvas, 0, 0);
+  g.restore();
+};
+
+const paintPores = (g: Context, random: Random, age: number): void => {
   const image = g.getImageData(0, 0, PIXELS, PIXELS);
+  const much = 6 + 5 * age;
   for (let i = 0; i < image.data.length; i += 4) {
-    const n = (random.next() - 0.5) * 7;
+    const n = (random.next() - 0.5) * much;
     for (let k = 0; k < 3; k++) image.data[i + k]! += n;
   }
   g.putImageData(image, 0, 0);
@@ -155,15 +297,21 @@ const paintPores = (g: Context, random: Random): void => {
 
 export const skinTexture = (performer: Performer): Texture => {
   const { canvas, context } = paintCanvas(PIXELS, PIXELS);
-  context.scale(PIXELS / SIZE, PIXELS / SIZE);
+  context.scale(PIXELS / SHEET, PIXELS / SHEET);
   const random = new Random(performer.seed);
-  paintTone(context, performer);
-  paintLips(context, performer);
+  const skin = SKINS[performer.tone];
+  paintTone(context, skin);
+  paintHairShadow(context, performer);
+  paintFreckles(context, performer.freckles, random);
+  paintAge(context, skin, performer.age);
+  paintLips(context, skin);
+  paintBeard(context, performer, random);
   paintBrow(context, BROW_RIGHT, performer, random, -1);
   paintBrow(context, BROW_LEFT, performer, random, 1);
-  paintLids(context, EYE_RIGHT);
-  paintLids(context, EYE_LEFT);
-  paintPores(context, random);
+  paintLids(context, EYE_RIGHT, skin);
+  paintLids(context, EYE_LEFT, skin);
+  for (const mole of performer.moles) spot(context, ...at(mole), 6.5, 6, (o) => `rgba(52,26,18,${o})`, 0.95);
+  paintPores(context, random, performer.age);
   const texture = textureOf(canvas);
   // The topology's V runs down, as the canvas does.
   texture.flipY = false;

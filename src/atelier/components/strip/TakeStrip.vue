@@ -129,8 +129,8 @@ const live = computed(() => playback.source === 'camera');
         <template v-if="live">Your camera, live</template>
         <template v-else
           >{{ playback.take.name }} <span class="num">{{ playback.take.duration.toFixed(1) }} s</span><br />{{
-            playback.take.performer.name
-          }}, {{ playback.take.performer.about }}</template
+            playback.take.about
+          }}</template
         >
       </p>
     </div>
