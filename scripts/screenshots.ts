@@ -74,6 +74,28 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.goto(`${base}/effects/${id}/try`);
     await seek(page, 3.9);
   },
+  takes: async (page) => {
+    await page.goto(`${base}/takes`);
+    await page.waitForSelector('.take-film i');
+    await page.waitForTimeout(2500);
+  },
+  'take-editor': async (page) => {
+    await page.goto(`${base}/takes/new?from=two-people`);
+    await page.getByRole('button', { name: 'Pause' }).click();
+    await page.waitForTimeout(4000);
+    const track = page.getByRole('slider', { name: 'Time in the take' });
+    const box = (await track.boundingBox())!;
+    await page.mouse.click(box.x + 0.3 * box.width, box.y + 11);
+    await page.waitForTimeout(2000);
+  },
+  tracked: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/try`);
+    await page.getByRole('button', { name: /^Two people/ }).click();
+    await page.getByRole('button', { name: 'Face tracker' }).click();
+    await page.getByTestId('tracker-error').waitFor({ timeout: 60_000 });
+    await seek(page, 3.6);
+    await page.waitForTimeout(3000);
+  },
   release: async (page, id) => {
     await page.goto(`${base}/effects/${id}/release`);
     await page.getByRole('button', { name: /Release version/ }).click();
@@ -109,7 +131,7 @@ try {
     page.on('console', (m) => m.type() === 'error' && console.log(name, 'console:', m.text()));
     const [effect] = (await (await fetch(`${base}/api/effects`)).json()) as { id: string }[];
     await take(page, effect!.id);
-    if (!['home', 'show'].includes(name)) await settle(page);
+    if (!['home', 'show', 'takes', 'take-editor', 'tracked'].includes(name)) await settle(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     await page.close();
     console.log(`docs/screenshots/${name}.png`);

@@ -10,6 +10,19 @@ export const router = createRouter({
       component: () => import('./screens/AtelierScreen.vue'),
       props: (route) => ({ id: String(route.params.id), stage: String(route.params.stage || 'place') }),
     },
+    { path: '/takes', name: 'takes', component: () => import('./screens/TakesScreen.vue') },
+    {
+      path: '/takes/new',
+      name: 'new-take',
+      component: () => import('./screens/TakeEditorScreen.vue'),
+      props: (route) => ({ from: String(route.query.from ?? ''), id: null }),
+    },
+    {
+      path: '/takes/:id',
+      name: 'take',
+      component: () => import('./screens/TakeEditorScreen.vue'),
+      props: (route) => ({ from: '', id: String(route.params.id) }),
+    },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue') },
   ],
 });

@@ -5,6 +5,7 @@ import type { Action, ActionKind, BlendMode, Effect, TriggerKind } from '../core
 import type { FeaturePoint } from '../core/face/feature-points';
 import type { Easing } from '../core/maths/easing';
 import type { MarkKind } from '../core/takes/take';
+import type { TakeSort } from './stores/takes';
 
 export const POINT_WORDS: Record<FeaturePoint, string> = {
   headCentre: 'Middle of the head',
@@ -79,6 +80,13 @@ export const MARK_WORDS: Record<MarkKind, string> = {
   pictureGone: 'picture gone',
   pictureTilted: 'picture tilted',
   pictureCovered: 'picture covered',
+};
+
+export const TAKE_SORT_WORDS: Record<TakeSort, string> = {
+  face: 'One face',
+  people: 'Several people',
+  world: 'World',
+  picture: 'Printed picture',
 };
 
 export const SIGNAL_WORDS = { jawOpen: 'jawOpen', mouthPucker: 'mouthPucker' } as const;

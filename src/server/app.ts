@@ -10,7 +10,9 @@ import { ReleasesStore } from './releases-store';
 import { assetRoutes } from './routes/assets';
 import { effectRoutes } from './routes/effects';
 import { outletRoutes } from './routes/outlet';
+import { takeRoutes } from './routes/takes';
 import * as security from './security';
+import { TakesStore } from './takes-store';
 
 export interface AppOptions {
   readonly db: Database;
@@ -39,6 +41,7 @@ export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: A
   });
   app.use('/api/effects', effectRoutes(effects, releases));
   app.use('/api/assets', assetRoutes(assets));
+  app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
   app.use(['/api', '/outlet', '/trackers'], notFound);
 

@@ -65,6 +65,14 @@ export class Stage {
     this.effectView = new EffectView(textures);
   }
 
+  /** True when no graphics hardware draws, so that shadows and large pictures are too slow. */
+  get isSoftware(): boolean {
+    const gl = this.renderer.getContext();
+    const info = gl.getExtension('WEBGL_debug_renderer_info');
+    const name = info ? String(gl.getParameter(info.UNMASKED_RENDERER_WEBGL)) : '';
+    return /swiftshader|llvmpipe|softpipe|software|basic render/i.test(name);
+  }
+
   get aspect(): number {
     return this.canvas.width / this.canvas.height;
   }

@@ -25,7 +25,7 @@ const answer = (message: FromWorker, transfer: Transferable[] = []): void =>
 let mesh: FaceMesh | null = null;
 let found: Landmark[][] = [];
 
-const start = async (base: string): Promise<void> => {
+const start = async (base: string, faces: number): Promise<void> => {
   installPageShim();
   importScripts(`${base}face_mesh.js`);
   const Constructor = (
@@ -33,7 +33,7 @@ const start = async (base: string): Promise<void> => {
   ).FaceMesh;
   mesh = new Constructor({ locateFile: (file) => base + file });
   // minDetectionConfidence and enableFaceGeometry abort this version's WebAssembly: leave them out.
-  mesh.setOptions({ maxNumFaces: 1, refineLandmarks: true, useCpuInference: true });
+  mesh.setOptions({ maxNumFaces: faces, refineLandmarks: true, useCpuInference: true });
   mesh.onResults((results) => {
     found = results.multiFaceLandmarks ?? [];
   });
@@ -72,5 +72,5 @@ const fail = (error: unknown): void => answer({ kind: 'failed', message: sentenc
 self.addEventListener('unhandledrejection', (event) => fail((event as PromiseRejectionEvent).reason));
 self.addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const message = event.data;
-  (message.kind === 'start' ? start(message.base) : track(message)).catch(fail);
+  (message.kind === 'start' ? start(message.base, message.faces) : track(message)).catch(fail);
 });

@@ -5,7 +5,7 @@
 import { IconiaError, sentence } from '../core/errors';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Degrees } from '../core/units';
-import type { FromWorker, ToWorker } from './worker-messages';
+import { FaceTracker } from './face-tracker';
 
 /** Field of view of the longer side; a usual value for laptop and phone cameras held at arm's length. */
 export const CAMERA_FOV_LONG_SIDE: Degrees = 62;
@@ -49,7 +49,7 @@ export class LiveCamera {
   readonly picture = document.createElement('canvas');
   private readonly pending = document.createElement('canvas');
   private readonly video = document.createElement('video');
-  private worker: Worker | null = null;
+  private readonly tracker = new FaceTracker();
   private stream: MediaStream | null = null;
   private stopped = false;
   private startedAt = 0;
@@ -85,45 +85,15 @@ export class LiveCamera {
     }
     const { videoWidth: width, videoHeight: height } = this.video;
     for (const canvas of [this.picture, this.pending]) Object.assign(canvas, { width, height });
-    await this.startTracker();
+    try {
+      await this.tracker.start(1);
+    } catch (error) {
+      this.stop();
+      throw error;
+    }
     this.startedAt = performance.now();
     this.events.onState('looking');
     void this.sendNext();
-  }
-
-  private startTracker(): Promise<void> {
-    return new Promise((ready, refuse) => {
-      const worker = new Worker('/trackers/face-worker.js');
-      this.worker = worker;
-      worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
-        if (data.kind === 'ready') ready();
-        else if (data.kind === 'tracked') this.tracked(data.frame);
-        else {
-          const error = new IconiaError(
-            'tracker.failed',
-            `The face tracker stopped: ${data.message}. Reload the page to start it again.`,
-          );
-          refuse(error);
-          this.stop();
-          this.events.onError(error);
-        }
-      };
-      worker.onerror = (event) => {
-        event.preventDefault();
-        refuse(
-          new IconiaError(
-            'tracker.failed',
-            'The face tracker could not be loaded. Reload the page to try again.',
-          ),
-        );
-        this.stop();
-      };
-      this.post({ kind: 'start', base: '/trackers/face_mesh/' });
-    });
-  }
-
-  private post(message: ToWorker, transfer: Transferable[] = []): void {
-    this.worker?.postMessage(message, transfer);
   }
 
   private async sendNext(): Promise<void> {
@@ -135,7 +105,13 @@ export class LiveCamera {
     g.drawImage(this.video, 0, 0, width, height);
     const image = await createImageBitmap(this.pending);
     const time = (performance.now() - this.startedAt) / 1000;
-    this.post({ kind: 'frame', image, time, fovY: cameraFovY(width, height) }, [image]);
+    try {
+      this.tracked((await this.tracker.track(image, time, cameraFovY(width, height))).frame);
+    } catch (cause) {
+      if (this.stopped) return;
+      this.stop();
+      this.events.onError(cause as IconiaError);
+    }
   }
 
   private tracked(frame: TrackFrame): void {
@@ -156,8 +132,7 @@ export class LiveCamera {
   stop(): void {
     this.stopped = true;
     this.stream?.getTracks().forEach((track) => track.stop());
-    this.worker?.terminate();
-    this.worker = null;
+    this.tracker.stop();
     this.video.srcObject = null;
   }
 }

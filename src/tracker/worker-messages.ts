@@ -2,7 +2,7 @@
 import type { TrackFrame } from '../core/tracking/track-frame';
 
 export type ToWorker =
-  | { readonly kind: 'start'; readonly base: string }
+  | { readonly kind: 'start'; readonly base: string; readonly faces: number }
   | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly time: number; readonly fovY: number };
 
 export type FromWorker =

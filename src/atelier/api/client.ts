@@ -3,6 +3,7 @@ import { IconiaError } from '../../core/errors';
 import { readEffect } from '../../core/document/migrations';
 import type { Patch } from '../../core/document/patch';
 import type { Effect } from '../../core/document/schema';
+import { takeSpecSchema, type TakeSpec } from '../../core/takes/take';
 import type { Finding } from '../../core/checks/checks';
 
 export interface EffectRecord {
@@ -95,7 +96,16 @@ const record = (raw: unknown): EffectRecord => {
   return { id, revision, updatedAt, effect: readEffect(document) };
 };
 
+const take = (raw: unknown): TakeSpec => takeSpecSchema.parse(raw);
+
 export const api = {
+  takes: async (): Promise<TakeSpec[]> => ((await request('/api/takes')) as unknown[]).map(take),
+  createTake: async (spec: TakeSpec): Promise<TakeSpec> =>
+    take(await request('/api/takes', json('POST', spec))),
+  saveTake: async (spec: TakeSpec): Promise<TakeSpec> =>
+    take(await request(`/api/takes/${spec.id}`, json('PUT', spec))),
+  removeTake: async (id: string): Promise<void> =>
+    void (await request(`/api/takes/${id}`, { method: 'DELETE' })),
   list: async (): Promise<EffectRecord[]> => ((await request('/api/effects')) as unknown[]).map(record),
   get: async (id: string): Promise<EffectRecord> => record(await request(`/api/effects/${id}`)),
   create: async (effect: Effect): Promise<EffectRecord> =>

@@ -18,7 +18,7 @@ import TakeStrip from '../components/strip/TakeStrip.vue';
 import PlaceBench from '../components/bench/place/PlaceBench.vue';
 import StyleBench from '../components/bench/StyleBench.vue';
 import BehaveBench from '../components/bench/behave/BehaveBench.vue';
-import TryBench from '../components/bench/TryBench.vue';
+import TryBench from '../components/bench/try/TryBench.vue';
 import ReleaseBench from '../components/bench/release/ReleaseBench.vue';
 
 const props = defineProps<{ id: string; stage: string }>();

@@ -2,19 +2,17 @@
 /** Home: the creator's effects, and how to begin a new one. */
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { Copy, ImagePlus, Moon, Square, Sun, Trash2 } from '@lucide/vue';
+import { Copy, ImagePlus, Square, Trash2 } from '@lucide/vue';
 import { api, type EffectRecord } from '../api/client';
 import { newObjectId } from '../api/ids';
 import { sentence } from '../../core/errors';
 import { blankEffect, newOccluder } from '../../core/document/defaults';
 import type { Effect } from '../../core/document/schema';
-import { useDeskStore } from '../stores/desk';
-import BrandMark from '../components/common/BrandMark.vue';
+import HomeBar from '../components/HomeBar.vue';
 import EffectThumb from '../components/common/EffectThumb.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 
 const router = useRouter();
-const desk = useDeskStore();
 const effects = shallowRef<EffectRecord[] | null>(null);
 const error = ref<string | null>(null);
 const search = ref('');
@@ -85,19 +83,7 @@ const day = new Intl.DateTimeFormat('en-GB', {
 
 <template>
   <div class="home">
-    <header class="top">
-      <BrandMark />
-      <span class="brand">Iconia</span>
-      <span class="grow" />
-      <button
-        class="icon-button"
-        type="button"
-        :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
-        @click="desk.dark = !desk.dark"
-      >
-        <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
-      </button>
-    </header>
+    <HomeBar current="effects" />
     <main>
       <InlineNotice v-if="error" closable @close="error = null"
         >{{ error }} <button class="word" type="button" @click="load">Try again</button></InlineNotice
@@ -191,17 +177,6 @@ const day = new Intl.DateTimeFormat('en-GB', {
 .home {
   height: 100%;
   overflow: auto;
-}
-.top {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  height: 52px;
-  padding: 0 24px;
-  border-bottom: 1px solid var(--line);
-}
-.brand {
-  font: 650 17px var(--head);
 }
 main {
   max-width: 1080px;

@@ -6,50 +6,86 @@ import { compile } from '../../core/behave/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
 import { FIRST_TAKE } from '../../core/takes/library';
+import { makeTake } from '../../core/takes/make-take';
+import type { Take } from '../../core/takes/take';
+import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
 import type { TrackFrame } from '../../core/tracking/track-frame';
 import { STEP } from '../../core/units';
 import { LiveCamera, type CameraState } from '../../tracker/live-camera';
 import { LiveRuntime } from '../../tracker/live-runtime';
+import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { useEffectStore } from './effect';
+import { usePrintsStore } from './prints';
 
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 
-const tapsKey = (id: string) => `iconia.taps.${id}`;
+const tapsKey = (id: string, take: string) =>
+  take === FIRST_TAKE.id ? `iconia.taps.${id}` : `iconia.taps.${id}.${take}`;
+/** Taps kept in this browser for an effect on a take; else those that the take itself carries. */
+const keptTaps = (id: string, take: Take): readonly RecordedTap[] => {
+  try {
+    const kept = localStorage.getItem(tapsKey(id, take.id));
+    return kept ? (JSON.parse(kept) as RecordedTap[]) : take.spec.taps;
+  } catch {
+    return take.spec.taps;
+  }
+};
+
+/** What the tracker makes of the moment on screen, against the truth. */
+export interface TrackerReading {
+  readonly milliseconds: number;
+  readonly faces: number;
+  readonly found: number;
+  /** Of the first face that was found. */
+  readonly error: FaceError | null;
+}
 
 export const usePlaybackStore = defineStore('playback', () => {
   const document = useEffectStore();
+  const prints = usePrintsStore();
   const take = shallowRef(FIRST_TAKE);
+  /** The creator's pictures have their own shapes; the take's sheets follow. */
+  const printed = (t: Take): Take =>
+    t.spec.pictures === null ? t : makeTake(t.spec, { pictureAspects: prints.aspects });
+  watch(
+    () => prints.aspects,
+    () => (take.value = printed(take.value)),
+  );
   const time = ref(0);
   const playing = ref(false);
   const speed = ref<number>(1);
   const taps = shallowRef<readonly RecordedTap[]>([]);
 
-  const source = ref<'take' | 'camera'>('take');
+  /** `tracked` is the take as the real face tracker sees it. */
+  const source = ref<'take' | 'tracked' | 'camera'>('take');
   const cameraState = ref<CameraState | null>(null);
   const cameraError = ref<string | null>(null);
   const liveFrame = shallowRef<TrackFrame | null>(null);
   const camera = shallowRef<LiveCamera | null>(null);
+  const reading = shallowRef<TrackerReading | null>(null);
+  const trackerStarting = ref(false);
+  let tracker: TakeTracker | null = null;
   let live: LiveRuntime | null = null;
 
   const player = computed(() => new Player(document.effect, take.value, taps.value));
   /** Which cues fire when over the whole take, with the taps recorded on it. */
   const firings = computed(() => new Player(document.effect, take.value, taps.value).firings());
 
+  const loadTaps = (): void => {
+    taps.value = document.id ? keptTaps(document.id, take.value) : [];
+  };
   watch(
     () => document.id,
-    (id) => {
+    () => {
       time.value = 0;
       playing.value = false;
-      try {
-        taps.value = id ? (JSON.parse(localStorage.getItem(tapsKey(id)) ?? '[]') as RecordedTap[]) : [];
-      } catch {
-        taps.value = [];
-      }
+      loadTaps();
     },
   );
-  watch(taps, (list) => {
-    if (document.id) localStorage.setItem(tapsKey(document.id), JSON.stringify(list));
-  });
+  const keepTaps = (list: readonly RecordedTap[]): void => {
+    taps.value = list;
+    if (document.id) localStorage.setItem(tapsKey(document.id, take.value.id), JSON.stringify(list));
+  };
 
   const seek = (to: number): void => {
     const last = take.value.duration - STEP;
@@ -61,28 +97,29 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
   const restart = (): void => {
     seek(0);
-    if (source.value === 'camera') live = new LiveRuntime(compile(document.effect));
+    if (source.value !== 'take') live = new LiveRuntime(compile(document.effect));
   };
 
   /** Moves on by real seconds while playing; loops. */
   const advance = (seconds: number): void => {
-    if (!playing.value || source.value !== 'take') return;
+    if (!playing.value || source.value === 'camera') return;
     const next = time.value + seconds * speed.value;
     if (next >= take.value.duration) seek(next % take.value.duration);
     else time.value = next;
   };
 
   const tap = (x: number, y: number): void => {
-    if (source.value === 'camera') live?.tap(x, y);
-    else taps.value = [...taps.value, { time: stepAt(time.value) * STEP, x, y }];
+    if (source.value !== 'take') live?.tap(x, y);
+    else keepTaps([...taps.value, { time: stepAt(time.value) * STEP, x, y }]);
   };
   const removeTap = (index: number): void => {
-    taps.value = taps.value.filter((_, i) => i !== index);
+    keepTaps(taps.value.filter((_, i) => i !== index));
   };
 
   /** The frame to draw now, and the runtime brought to it. */
   const now = (): { frame: TrackFrame; runtime: Runtime; program: Player['program'] } | null => {
-    if (source.value === 'camera') {
+    if (source.value === 'tracked') tracker?.look(time.value);
+    if (source.value !== 'take') {
       if (!liveFrame.value || !live) return null;
       if (live.program !== player.value.program) live = new LiveRuntime(player.value.program);
       live.advance(performance.now() / 1000, liveFrame.value);
@@ -94,6 +131,10 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   const useTake = (): void => {
     camera.value?.stop();
+    tracker?.stop();
+    tracker = null;
+    reading.value = null;
+    trackerStarting.value = false;
     camera.value = null;
     cameraState.value = null;
     liveFrame.value = null;
@@ -124,6 +165,53 @@ export const usePlaybackStore = defineStore('playback', () => {
     }
   };
 
+  /** The real face tracker looks at the take instead of being told the truth. `drawing` gives it its pictures. */
+  const useTracker = async (drawing: TakeDrawing): Promise<void> => {
+    useTake();
+    cameraError.value = null;
+    trackerStarting.value = true;
+    const opened = new TakeTracker(take.value, drawing, {
+      onFrame: (frame, milliseconds) => {
+        if (tracker !== opened) return;
+        const truth = take.value.frameAt(frame.time);
+        const [first] = matchFaces(truth.faces, frame.faces);
+        reading.value = {
+          milliseconds,
+          faces: truth.faces.length,
+          found: matchFaces(truth.faces, frame.faces).length,
+          error: first ? faceError(first[0], first[1]) : null,
+        };
+        liveFrame.value = frame;
+      },
+      onError: (error) => {
+        useTake();
+        cameraError.value = error.message;
+      },
+    });
+    tracker = opened;
+    try {
+      await opened.start();
+      if (tracker !== opened) return;
+      live = new LiveRuntime(player.value.program);
+      // Until the tracker has seen its first picture, the truth stands in.
+      liveFrame.value = take.value.frameAt(time.value);
+      source.value = 'tracked';
+    } catch (error) {
+      useTake();
+      cameraError.value = sentence(error);
+    } finally {
+      trackerStarting.value = false;
+    }
+  };
+
+  /** Another take under the effect; playing goes on from its beginning. */
+  const chooseTake = (next: Take): void => {
+    if (next.id !== take.value.id || source.value !== 'take') useTake();
+    take.value = printed(next);
+    time.value = 0;
+    loadTaps();
+  };
+
   return {
     take,
     time,
@@ -135,6 +223,8 @@ export const usePlaybackStore = defineStore('playback', () => {
     cameraState,
     cameraError,
     liveFrame,
+    reading,
+    trackerStarting,
     player,
     firings,
     seek,
@@ -143,8 +233,11 @@ export const usePlaybackStore = defineStore('playback', () => {
     advance,
     tap,
     removeTap,
+    clearTaps: () => keepTaps([]),
     now,
     useTake,
     useCamera,
+    useTracker,
+    chooseTake,
   };
 });

@@ -81,6 +81,16 @@ export const takeSpecSchema = z.strictObject({
   camera: key,
   /** What the printed pictures do; null when there are none. */
   pictures: key.nullable(),
+  /** The viewer's taps recorded on the take itself: they are replayed on whatever effect is tried on it. */
+  taps: z
+    .array(
+      z.strictObject({
+        time: z.number().min(0).max(20),
+        x: z.number().min(0).max(1),
+        y: z.number().min(0).max(1),
+      }),
+    )
+    .max(200, 'A take holds at most 200 taps.'),
 });
 export type TakeSpec = z.infer<typeof takeSpecSchema>;
 

@@ -1,5 +1,6 @@
 /** Numbered migrations of the database. Each runs in one transaction together with its version stamp. */
 import { first } from './0001-first';
+import { takes } from './0002-takes';
 
 export interface Migration {
   readonly number: number;
@@ -7,4 +8,7 @@ export interface Migration {
   readonly sql: string;
 }
 
-export const MIGRATIONS: readonly Migration[] = [{ number: 1, name: 'first', sql: first }];
+export const MIGRATIONS: readonly Migration[] = [
+  { number: 1, name: 'first', sql: first },
+  { number: 2, name: 'takes', sql: takes },
+];

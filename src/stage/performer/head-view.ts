@@ -24,6 +24,7 @@ export class HeadView {
     this.mesh = new Mesh(geometry, skinMaterial(performer.tone, { map: skinTexture(performer) }));
     this.mesh.frustumCulled = false;
     markPart(this.mesh, 'skin');
+    this.mesh.userData.head = true;
   }
 
   /** Positions and normals as they are now, for what grows on the skin. */

@@ -3,7 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Stage } from '../../../stage/stage';
 import { Handles, type Placed } from '../../../stage/handles';
-import { TakePicture } from '../../../stage/take-picture';
+import { DETAILS, TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { placeSelected } from '../../commands/object-commands';
 import { sentence } from '../../../core/errors';
@@ -11,6 +11,7 @@ import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
+import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
 
 const props = defineProps<{ stage: string }>();
@@ -18,6 +19,7 @@ const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 const assets = useAssetsStore();
+const prints = usePrintsStore();
 
 const frameBox = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -33,6 +35,10 @@ let loop = 0;
 let last = 0;
 /** Device pixels for each CSS pixel; lowered while playing on a machine that cannot keep up. */
 let density = 1;
+/** How much of the take is drawn; lowered before the picture is. */
+const detail = ref<Detail>('full');
+const share = ref(1);
+let picture: TakePicture | null = null;
 let slow = 0;
 let observer: ResizeObserver | null = null;
 
@@ -68,14 +74,21 @@ const draw = (): void => {
   drawn.value++;
 };
 
-/** Halves the picture while playing when the machine needs longer than 50 ms a frame. */
+/** Draws the take with less, then smaller, while playing on a machine that needs longer than 50 ms a frame. */
 const adapt = (elapsed: number): void => {
   const moving = playback.playing || playback.source === 'camera';
+  if (moving && slow > 4 && detail.value !== 'plain' && playback.source !== 'camera') {
+    detail.value = DETAILS[DETAILS.indexOf(detail.value) - 1]!;
+    picture?.setDetail(detail.value);
+    slow = 0;
+    return needsDraw();
+  }
   if (!moving) slow = 0;
   else slow = elapsed > 0.05 ? slow + 1 : 0;
   const next = !moving ? fullDensity() : slow > 4 ? Math.max(0.4, density / 1.4) : density;
   if (next !== density) {
     density = next;
+    share.value = density / fullDensity();
     slow = 0;
     applySize();
   }
@@ -87,7 +100,8 @@ const tick = (milliseconds: number): void => {
   last = milliseconds;
   playback.advance(elapsed);
   adapt(elapsed);
-  if (!wanted && playback.source === 'take') return;
+  if (playback.source === 'tracked') playback.now();
+  if (!wanted && playback.source !== 'camera') return;
   wanted = false;
   draw();
 };
@@ -110,7 +124,8 @@ onMounted(() => {
   });
   handles.setMode(desk.handleMode);
   drawing.overlay = handles.scene;
-  drawing.setPicture(new TakePicture(playback.take));
+  detail.value = drawing.isSoftware ? 'plain' : 'full';
+  showPicture();
   canvas.value!.addEventListener('webglcontextrestored', needsDraw);
   observer = new ResizeObserver(fit);
   observer.observe(frameBox.value!);
@@ -139,15 +154,27 @@ watch(
   () => desk.handleMode,
   (mode) => handles?.setMode(mode),
 );
-watch(
-  () => [playback.source, playback.take] as const,
-  ([source, take]) => {
-    drawing?.setPicture(
-      source === 'camera' ? new VideoPicture(playback.camera!.picture) : new TakePicture(take),
-    );
-    needsDraw();
-  },
-);
+const showPicture = (): void => {
+  if (playback.source === 'camera') {
+    picture = null;
+    drawing?.setPicture(new VideoPicture(playback.camera!.picture));
+  } else {
+    picture = new TakePicture(playback.take, { detail: detail.value, pictures: prints.images });
+    drawing?.setPicture(picture);
+  }
+  needsDraw();
+};
+watch(() => [playback.source === 'camera', playback.take, prints.images] as const, showPicture);
+watch(() => playback.liveFrame, needsDraw);
+/** Said quietly in the corner, so that nobody takes the lighter drawing for the effect's own look. */
+const lighter = computed(() => {
+  if (playback.source === 'camera') return null;
+  const words = [
+    ...(detail.value === 'plain' ? ['no shadows'] : detail.value === 'soft' ? ['coarse shadows'] : []),
+    ...(share.value < 0.99 ? [`${Math.round(share.value * 100)} % size`] : []),
+  ];
+  return words.length > 0 ? words.join(', ') : null;
+});
 
 const snap = (event: KeyboardEvent | PointerEvent): void => handles?.setSnapping(event.shiftKey);
 const at = (event: MouseEvent): [number, number] => {
@@ -174,8 +201,12 @@ const drop = async (event: DragEvent): Promise<void> => {
   const id = await assets.bringInAsCards(files);
   if (id) desk.selected = id;
 };
-const label = computed(() => (playback.source === 'camera' ? 'Your camera' : playback.take.name));
+const label = computed(() => {
+  if (playback.source === 'camera') return 'Your camera';
+  return playback.source === 'tracked' ? `${playback.take.name}, tracked` : playback.take.name;
+});
 const caption = computed(() => {
+  if (playback.trackerStarting) return 'Loading the face tracker';
   if (playback.cameraState === 'starting') return 'Opening the camera and the face tracker';
   if (playback.source === 'camera' && playback.cameraState === 'looking') return 'No face in the picture yet';
   return null;
@@ -210,6 +241,13 @@ const caption = computed(() => {
         @keydown.enter="tapCentre"
       />
       <div class="label">{{ label }}</div>
+      <div
+        v-if="lighter"
+        class="lighter"
+        title="This machine draws slowly, so the take is drawn lighter. The effect itself is the same."
+      >
+        {{ lighter }}
+      </div>
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
         Taps are recorded on the strip
@@ -255,6 +293,16 @@ canvas {
 }
 .caption {
   bottom: 10px;
+}
+.lighter {
+  position: absolute;
+  right: 10px;
+  top: 12px;
+  padding: 1px 7px;
+  border-radius: 20px;
+  background: #1d232773;
+  color: #fff;
+  font: 500 10.5px var(--text);
 }
 .quiet {
   background: #1d2327b8;

@@ -33,6 +33,7 @@ const faces = (
   light: 'window',
   camera: 'front-still',
   pictures: null,
+  taps: [],
   ...more,
 });
 const world = (

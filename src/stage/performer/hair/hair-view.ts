@@ -101,9 +101,9 @@ export class HairView {
       this.add(
         curtainGeometry({ ends, lift, shape, partAt }),
         hairMaterial(this.lag, {
-          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.06 }),
+          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.06, fade: 0.1 }),
           blended: true,
-          alphaTest: 0.12,
+          alphaTest: 0.06,
         }),
       );
   }

@@ -1,0 +1,115 @@
+/**
+ * The shipped face tracker on every performer: pose against the truth while the head turns to 31 degrees, the
+ * mouth opens, lips pucker and eyes shut. Pictures are drawn as a camera would see them, 480 x 640.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
+import { openBlank } from '../e2e/harness/blank-page';
+import { startServer } from '../e2e/harness/server';
+import type { TakePage } from '../e2e/harness/take-page';
+import { toAngles } from '../src/core/maths/quaternion';
+import { performanceOf, PERFORMERS, screenTest } from '../src/core/takes/library';
+import { makeTake } from '../src/core/takes/make-take';
+import { faceError } from '../src/core/tracking/compare';
+import type { TrackedFace, TrackFrame } from '../src/core/tracking/track-frame';
+import { median, report } from './report';
+
+const PERFORMANCE = 'turn-and-mouth';
+const FRAMES = 24;
+/** The tracker smooths over time: each picture is shown it this often before its answer counts. */
+const LOOKS = 3;
+const only = process.argv.slice(2);
+
+const percentile = (list: readonly number[], share: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))]!;
+
+/** Starts the tracker's worker in a page of the application. */
+const startTracker = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((ready, refuse) => {
+        const worker = new Worker('/trackers/face-worker.js');
+        Object.assign(window, { faceWorker: worker });
+        worker.onmessage = ({ data }: MessageEvent<{ kind: string; message?: string }>) =>
+          data.kind === 'ready' ? ready() : refuse(new Error(data.message));
+        worker.postMessage({ kind: 'start', base: '/trackers/face_mesh/', faces: 1 });
+      }),
+  );
+const track = (page: Page, url: string, fovY: number): Promise<TrackFrame> =>
+  page.evaluate(
+    async ([url, fovY, looks]) => {
+      const { faceWorker } = window as unknown as { faceWorker: Worker };
+      const bytes = Uint8Array.from(atob(url.slice(url.indexOf(',') + 1)), (c) => c.charCodeAt(0));
+      let frame: unknown = null;
+      for (let n = 0; n < looks; n++) {
+        const image = await createImageBitmap(new Blob([bytes], { type: 'image/jpeg' }));
+        frame = await new Promise((done, fail) => {
+          faceWorker.onmessage = ({
+            data,
+          }: MessageEvent<{ kind: string; frame?: unknown; message?: string }>) =>
+            data.kind === 'tracked' ? done(data.frame) : fail(new Error(data.message));
+          faceWorker.postMessage({ kind: 'frame', image, time: 0, fovY }, [image]);
+        });
+      }
+      const { faces } = frame as { faces: { landmarks: Float32Array }[] };
+      return {
+        ...(frame as object),
+        faces: faces.map((f) => ({ ...f, landmarks: [...f.landmarks] })),
+      } as unknown as TrackFrame;
+    },
+    [url, fovY, LOOKS] as const,
+  );
+
+const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
+const server = await startServer(data);
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+try {
+  const drawer = await openBlank(browser, 'e2e/harness/take-page.ts');
+  const page = await browser.newPage();
+  await page.goto(`${server.base}/`);
+  await startTracker(page);
+  for (const { id } of PERFORMERS) {
+    if (only.length > 0 && !only.includes(id)) continue;
+    const { duration } = performanceOf(PERFORMANCE);
+    const take = makeTake(screenTest(id, PERFORMANCE, duration));
+    const angles: number[] = [];
+    let lost = 0;
+    for (let i = 0; i < FRAMES; i++) {
+      const time = (i / FRAMES) * duration;
+      const truth = take.frameAt(time);
+      const url = await drawer.evaluate(
+        (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
+        {
+          take: `screen-test-${id}/${PERFORMANCE}`,
+          time,
+          width: 480,
+          height: 640,
+          mime: 'image/jpeg',
+        },
+      );
+      const [face] = (await track(page, url, truth.camera.fovY)).faces;
+      if (!face) {
+        lost++;
+        continue;
+      }
+      const tracked = { ...face, landmarks: Float32Array.from(face.landmarks) } as TrackedFace;
+      angles.push(faceError(truth.faces[0]!, tracked).angle);
+      if (process.env.ICONIA_BENCH_PRINT) {
+        const [t, f] = [truth.faces[0]!, tracked].map((x) =>
+          toAngles(x.pose.rotation).map((v) => v.toFixed(1)),
+        );
+        console.log(id, time.toFixed(1), 'truth', t!.join(' '), 'tracked', f!.join(' '));
+      }
+    }
+    report({ name: `face.pose.${id}.median`, value: median(angles), unit: 'degrees' });
+    report({ name: `face.pose.${id}.p95`, value: percentile(angles, 0.95), unit: 'degrees' });
+    if (lost > 0) report({ name: `face.pose.${id}.lost`, value: lost, unit: `of ${FRAMES} pictures` });
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  rmSync(data, { recursive: true, force: true });
+}

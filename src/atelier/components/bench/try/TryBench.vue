@@ -1,0 +1,141 @@
+<script setup lang="ts">
+/** Try: the take or the real camera, what the face reads at this moment, and what fired. */
+import { computed } from 'vue';
+import { Camera } from '@lucide/vue';
+import { useEffectStore } from '../../../stores/effect';
+import { usePlaybackStore } from '../../../stores/playback';
+import { TRIGGER_WORDS } from '../../../words';
+import InlineNotice from '../../common/InlineNotice.vue';
+import TakeFilm from '../../takes/TakeFilm.vue';
+import TakePicker from '../../takes/TakePicker.vue';
+import FaceReadings from './FaceReadings.vue';
+import PrintChooser from './PrintChooser.vue';
+import TrackerSwitch from './TrackerSwitch.vue';
+
+const playback = usePlaybackStore();
+const document = useEffectStore();
+const fired = computed(() =>
+  playback.firings.slice(0, 40).map((f) => ({ ...f, cue: document.effect.cues[f.cue] })),
+);
+</script>
+
+<template>
+  <section class="bench" aria-label="Try bench">
+    <h2>What you try it on</h2>
+    <div class="sources">
+      <button
+        type="button"
+        class="source"
+        :aria-pressed="playback.source !== 'camera' && playback.cameraState === null"
+        @click="playback.useTake()"
+      >
+        <TakeFilm :key="playback.take.id" :take="playback.take" class="film" /><span
+          ><b>{{ playback.take.name }}</b
+          ><small class="soft">{{ playback.take.about }}; good {{ playback.take.goodFor }}</small></span
+        >
+      </button>
+      <button
+        type="button"
+        class="source"
+        :aria-pressed="playback.source === 'camera' || playback.cameraState !== null"
+        @click="playback.useCamera()"
+      >
+        <Camera :size="18" /><span
+          ><b>Your camera</b
+          ><small class="soft">Real face tracking; the picture stays on this device</small></span
+        >
+      </button>
+    </div>
+    <InlineNotice v-if="playback.cameraError" closable @close="playback.cameraError = null">
+      {{ playback.cameraError }}
+      <button class="word" type="button" @click="playback.useCamera()">Try again</button>
+      <button class="word" type="button" @click="playback.cameraError = null">Stay with the take</button>
+    </InlineNotice>
+
+    <TrackerSwitch />
+    <PrintChooser />
+
+    <FaceReadings />
+
+    <template v-if="playback.source === 'take'">
+      <h2>What happens on this take</h2>
+      <p v-if="fired.length === 0" class="soft">
+        No cue fires on this take. Tap the picture to record a tap, or add a cue in Behave.
+      </p>
+      <ul v-else class="fired">
+        <li v-for="(f, i) in fired" :key="i">
+          <button class="word num" type="button" @click="playback.seek(f.time)">
+            {{ f.time.toFixed(2) }} s
+          </button>
+          {{ f.cue ? TRIGGER_WORDS[f.cue.trigger.kind] : '' }}
+        </li>
+      </ul>
+      <p v-if="playback.taps.length > 0" class="soft">
+        {{ playback.taps.length }} taps recorded.
+        <button class="word" type="button" @click="playback.clearTaps()">Clear them</button>
+      </p>
+    </template>
+
+    <div class="row">
+      <h2 class="grow">Other takes</h2>
+      <router-link class="word" :to="{ name: 'takes' }">Takes page</router-link>
+    </div>
+    <TakePicker :current="playback.take.id" @choose="(take) => playback.chooseTake(take)" />
+  </section>
+</template>
+
+<style scoped>
+.bench {
+  padding: 14px 16px 32px;
+  overflow: auto;
+  height: 100%;
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+h2:not(:first-child) {
+  margin-top: 10px;
+}
+.sources {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.source {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 10px 12px;
+  text-align: left;
+  border: 1.5px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.source[aria-pressed='true'] {
+  border-color: var(--accent);
+  background: var(--wash);
+}
+.source svg {
+  flex: none;
+  color: var(--accent);
+}
+.source b,
+.source small {
+  display: block;
+}
+.source small {
+  font-size: 11.5px;
+}
+.film {
+  width: 34px;
+  flex: none;
+}
+.fired {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+</style>

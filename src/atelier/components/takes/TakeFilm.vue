@@ -1,0 +1,85 @@
+<script setup lang="ts">
+/** A moving thumbnail of a take: a shipped row of frames, or stills drawn here for the creator's own. */
+import { computed, onBeforeUnmount, ref } from 'vue';
+import { blankEffect } from '../../../core/document/defaults';
+import type { Take } from '../../../core/takes/take';
+import { useStills } from '../../drawing/use-stills';
+import { FILM_FRAMES, FILM_HEIGHT, FILM_WIDTH } from '../../takes/film';
+import { filmOf } from '../../takes/shipped-films';
+
+const props = defineProps<{ take: Take }>();
+const film = computed(() => filmOf(props.take.id));
+
+const STILLS = 4;
+const empty = blankEffect('film');
+const stills = useStills(
+  () =>
+    film.value
+      ? null
+      : {
+          effect: empty,
+          take: props.take,
+          times: Array.from({ length: STILLS }, (_, i) => ((i + 0.4) / STILLS) * props.take.duration),
+          width: FILM_WIDTH,
+          height: FILM_HEIGHT,
+        },
+  200,
+);
+const tick = ref(0);
+const quiet = matchMedia('(prefers-reduced-motion: reduce)').matches;
+const timer = quiet ? undefined : setInterval(() => tick.value++, 700);
+onBeforeUnmount(() => clearInterval(timer));
+const still = computed(() => {
+  const ready = stills.value.filter((url): url is string => url !== null);
+  return ready.length > 0 ? ready[tick.value % ready.length] : null;
+});
+</script>
+
+<template>
+  <div class="take-film">
+    <i
+      v-if="film"
+      :style="{
+        backgroundImage: `url(${film})`,
+        backgroundSize: `${FILM_FRAMES * 100}% 100%`,
+        animationDuration: `${take.duration * 0.7}s`,
+        animationTimingFunction: `steps(${FILM_FRAMES}, jump-none)`,
+      }"
+    />
+    <img v-else-if="still" :src="still" alt="" />
+  </div>
+</template>
+
+<style scoped>
+.take-film {
+  aspect-ratio: 9 / 16;
+  border-radius: 6px;
+  overflow: hidden;
+  background: var(--grey);
+}
+i {
+  display: block;
+  width: 100%;
+  height: 100%;
+  animation: film infinite;
+}
+img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+  display: block;
+}
+@keyframes film {
+  from {
+    background-position-x: 0;
+  }
+  to {
+    background-position-x: 100%;
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  i {
+    animation: none;
+  }
+}
+</style>

@@ -1,0 +1,71 @@
+/** Which of the effect's pictures are printed on the pictures of a take, and those pictures decoded. */
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { usedAssets } from '../../core/document/queries';
+import type { Asset, AssetId } from '../../core/document/schema';
+import type { PictureImage } from '../../stage/printed-pictures';
+import { useAssetsStore } from './assets';
+import { useEffectStore } from './effect';
+
+const key = (effect: string) => `iconia.prints.${effect}`;
+
+export const usePrintsStore = defineStore('prints', () => {
+  const document = useEffectStore();
+  const assets = useAssetsStore();
+  /** By place in the take; null prints a sheet that asks for a picture. */
+  const chosen = ref<(AssetId | null)[]>([null, null]);
+  const images = shallowRef<readonly PictureImage[]>([]);
+  const error = ref<string | null>(null);
+
+  watch(
+    () => document.id,
+    (id) => {
+      try {
+        chosen.value = id
+          ? (JSON.parse(localStorage.getItem(key(id)) ?? '[null,null]') as (AssetId | null)[])
+          : [null, null];
+      } catch {
+        chosen.value = [null, null];
+      }
+    },
+    { immediate: true },
+  );
+  const choose = (index: number, asset: AssetId | null): void => {
+    chosen.value = chosen.value.map((old, i) => (i === index ? asset : old));
+    if (document.id) localStorage.setItem(key(document.id), JSON.stringify(chosen.value));
+  };
+  const choices = computed((): Asset[] => {
+    const used = new Set(usedAssets(document.effect));
+    return Object.values(document.effect.assets).sort(
+      (a, b) => Number(used.has(b.id)) - Number(used.has(a.id)),
+    );
+  });
+  const aspects = computed(() => images.value.map((i) => i.aspect));
+
+  let round = 0;
+  watch(
+    () => chosen.value.map((id) => (id ? document.effect.assets[id]?.sha256 : null)).join(),
+    async () => {
+      const mine = ++round;
+      error.value = null;
+      const made: PictureImage[] = [];
+      for (const id of chosen.value) {
+        const asset = id ? document.effect.assets[id] : undefined;
+        // Pictures are printed in order: a missing one ends the row.
+        if (!asset) break;
+        try {
+          const image = await createImageBitmap(await assets.source(asset), {
+            imageOrientation: 'from-image',
+          });
+          made.push({ image, aspect: image.width / image.height });
+        } catch {
+          error.value = `${asset.name} could not be printed: it cannot be read. Choose another picture.`;
+          break;
+        }
+      }
+      if (mine === round) images.value = made;
+    },
+    { immediate: true },
+  );
+  return { chosen, choices, images, aspects, error, choose };
+});

@@ -1,0 +1,77 @@
+/** The takes that ship and the creator's own. */
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { sentence } from '../../core/errors';
+import { SHIPPED_TAKES } from '../../core/takes/library';
+import { makeTake } from '../../core/takes/make-take';
+import type { MarkKind, Take, TakeSpec } from '../../core/takes/take';
+import { api } from '../api/client';
+
+const ORDER: readonly MarkKind[] = [
+  'turned',
+  'nodded',
+  'tilted',
+  'mouthOpen',
+  'pucker',
+  'smile',
+  'browsUp',
+  'eyesClosed',
+  'wink',
+  'handShown',
+  'near',
+  'far',
+  'twoFaces',
+  'threeFaces',
+  'faceGone',
+  'pictureTilted',
+  'pictureCovered',
+  'pictureGone',
+];
+
+/** Sorts of takes by what is before the camera. */
+export const TAKE_SORTS = ['face', 'people', 'world', 'picture'] as const;
+export type TakeSort = (typeof TAKE_SORTS)[number];
+export const sortOf = ({ spec }: Take): TakeSort => {
+  if (spec.pictures !== null) return 'picture';
+  if (spec.cast.length === 0) return 'world';
+  return spec.cast.filter((m) => m.present[0] === 0).length > 1 ? 'people' : 'face';
+};
+/** What happens in a take, each once, in a fixed order. */
+export const kindsOf = (take: Take): readonly MarkKind[] => {
+  const kinds = new Set(take.marks.map((m) => m.kind));
+  return ORDER.filter((kind) => kinds.has(kind));
+};
+
+export const useTakesStore = defineStore('takes', () => {
+  const own = shallowRef<readonly Take[]>([]);
+  const error = ref<string | null>(null);
+  const loaded = ref(false);
+  const all = computed(() => [...own.value, ...SHIPPED_TAKES]);
+  const isOwn = (take: Take): boolean => own.value.includes(take);
+
+  const load = async (): Promise<void> => {
+    try {
+      own.value = (await api.takes()).map((spec) => makeTake(spec));
+      error.value = null;
+    } catch (cause) {
+      error.value = sentence(cause);
+    } finally {
+      loaded.value = true;
+    }
+  };
+  /** Saves a new take, or an own one again. Gives the take as it is kept. */
+  const save = async (spec: TakeSpec): Promise<Take> => {
+    const kept = own.value.some((t) => t.id === spec.id)
+      ? await api.saveTake(spec)
+      : await api.createTake(spec);
+    const take = makeTake(kept);
+    own.value = [take, ...own.value.filter((t) => t.id !== take.id)];
+    return take;
+  };
+  const remove = async (take: Take): Promise<void> => {
+    await api.removeTake(take.id);
+    own.value = own.value.filter((t) => t.id !== take.id);
+  };
+  const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? null;
+  return { own, all, error, loaded, isOwn, load, save, remove, byId };
+});

@@ -1,0 +1,52 @@
+/** How far a tracker's frame is from the truth. */
+import { toOuter } from '../maths/pose';
+import { angleBetween } from '../maths/quaternion';
+import { distance, pointAt } from '../maths/vec3';
+import type { ExpressionName } from '../face/expression-names';
+import type { Degrees, Metres, Unit } from '../units';
+import { expression, type TrackedFace } from './track-frame';
+
+export interface FaceError {
+  readonly position: Metres;
+  readonly angle: Degrees;
+  /** Root mean square over all landmarks, in the world. */
+  readonly landmarks: Metres;
+  /** The expression that is furthest off, among those the tracker reports. */
+  readonly expression: { readonly name: ExpressionName; readonly off: Unit } | null;
+}
+
+export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError => {
+  const count = Math.min(truth.landmarks.length, tracked.landmarks.length) / 3;
+  let squares = 0;
+  for (let i = 0; i < count; i++)
+    squares +=
+      distance(
+        toOuter(truth.pose, pointAt(truth.landmarks, i)),
+        toOuter(tracked.pose, pointAt(tracked.landmarks, i)),
+      ) ** 2;
+  let worst: FaceError['expression'] = null;
+  for (const name of Object.keys(tracked.expressions) as ExpressionName[]) {
+    const off = Math.abs(expression(truth, name) - expression(tracked, name));
+    if (!worst || off > worst.off) worst = { name, off };
+  }
+  return {
+    position: distance(truth.pose.position, tracked.pose.position),
+    angle: angleBetween(truth.pose.rotation, tracked.pose.rotation),
+    landmarks: count === 0 ? 0 : Math.sqrt(squares / count),
+    expression: worst,
+  };
+};
+
+/** Each tracked face with the true one nearest to it; none is used twice, and none is farther than a head's width. */
+export const matchFaces = (
+  truth: readonly TrackedFace[],
+  tracked: readonly TrackedFace[],
+): readonly (readonly [TrackedFace, TrackedFace])[] => {
+  const pairs = truth
+    .flatMap((t) => tracked.map((f) => ({ t, f, far: distance(t.pose.position, f.pose.position) })))
+    .filter(({ t, far }) => far < Math.max(0.16, 0.25 * Math.abs(t.pose.position[2])))
+    .sort((a, b) => a.far - b.far);
+  const matched: (readonly [TrackedFace, TrackedFace])[] = [];
+  for (const { t, f } of pairs) if (!matched.some(([a, b]) => a === t || b === f)) matched.push([t, f]);
+  return matched;
+};
