@@ -25,7 +25,11 @@ export default defineConfig({
   retries: 1,
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'logs/e2e.json' }]],
-  use: { viewport: { width: 1180, height: 660 }, baseURL: `http://127.0.0.1:${E2E_PORT}` },
+  use: {
+    viewport: { width: 1180, height: 660 },
+    actionTimeout: 60_000,
+    baseURL: `http://127.0.0.1:${E2E_PORT}`,
+  },
   projects: [
     { name: 'interface', testIgnore: '**/camera-*.spec.ts', use: launch() },
     {

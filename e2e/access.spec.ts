@@ -44,6 +44,14 @@ test('every control in every stage has a name, and pictures have a text or are d
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open Access' })).toBeVisible();
   expect(await nameless(page)).toEqual([]);
+  for (const [address, heading] of [
+    ['/takes', 'Takes'],
+    ['/takes/new', 'Performers'],
+  ] as const) {
+    await page.goto(address);
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+    expect(await nameless(page), address).toEqual([]);
+  }
 });
 
 test('the way from Home to a placed number goes by keyboard alone', async ({ page }) => {

@@ -56,6 +56,8 @@ export interface DrawRequest {
 export interface TakePage {
   /** JPEG or PNG of a take at a time. */
   draw(request: DrawRequest): string;
+  /** Milliseconds for each of some frames of a take, drawn to the end. */
+  time(take: string, detail: Detail, width: number, height: number, frames: number): number[];
 }
 
 const page: TakePage = {
@@ -87,6 +89,24 @@ const page: TakePage = {
       g.fillRect(bit * 16, height - 16, 16, 16);
     }
     return stamped.toDataURL(mime, 0.92);
+  },
+  time(id, detail, width, height, frames) {
+    renderer.setSize(width, height, false);
+    const { picture, take } = pictureOf(id, detail);
+    const gl = renderer.getContext();
+    const pixel = new Uint8Array(4);
+    const times: number[] = [];
+    // The first frame makes textures and shaders; it does not count.
+    for (let i = -1; i < frames; i++) {
+      const frame = take.frameAt(((i + 1) / frames) * take.duration);
+      const began = performance.now();
+      renderer.clear();
+      picture.draw(renderer, frame, width / height);
+      // Reading a pixel back waits for the drawing.
+      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
+      if (i >= 0) times.push(performance.now() - began);
+    }
+    return times;
   },
 };
 (window as unknown as { takePage: TakePage }).takePage = page;

@@ -151,6 +151,7 @@ li {
 }
 .about {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   min-width: 0;
 }

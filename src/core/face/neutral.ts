@@ -3,7 +3,7 @@
  * as every fit and every performer starts from it.
  */
 import { EYE_LEFT, EYE_RIGHT, INNER_LIP_LOWER, INNER_LIP_UPPER } from './landmarks';
-import { FACE_TRIANGLES, FACE_UV, NEUTRAL_POSITIONS, POSE_WEIGHTS } from './topology.data';
+import { FACE_TRIANGLES, FACE_UV, NEUTRAL_POSITIONS } from './topology.data';
 
 const restFace = (): Float64Array => {
   const p = Float64Array.from(NEUTRAL_POSITIONS);
@@ -46,12 +46,6 @@ export const OPEN_TRIANGLES: readonly number[] = (() => {
   }
   return kept;
 })();
-
-/** Landmarks that expressions hardly move, with their weight in a pose fit. */
-export const POSE_POINTS: readonly { readonly landmark: number; readonly weight: number }[] = Array.from(
-  { length: POSE_WEIGHTS.length / 2 },
-  (_, i) => ({ landmark: POSE_WEIGHTS[2 * i]!, weight: POSE_WEIGHTS[2 * i + 1]! }),
-);
 
 /** Forehead top (10) to chin (152) of the neutral face, metres. */
 export const NEUTRAL_HEIGHT = NEUTRAL_FACE[31]! - NEUTRAL_FACE[152 * 3 + 1]!;

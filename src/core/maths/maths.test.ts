@@ -15,7 +15,6 @@ import {
 } from './quaternion';
 import { Random } from './random';
 import { interpolate } from './scalar';
-import { solveLinear } from './solve';
 import { add, distance, scale, type Vec3 } from './vec3';
 import { blendOver } from './blend';
 
@@ -130,18 +129,6 @@ describe('alignment of points', () => {
     ];
     const found = alignPoints(points, [...points.slice(0, 3), [9, 9, 9]], [1, 1, 1, 0]);
     expect(found.scale).toBeCloseTo(1, 9);
-  });
-});
-
-describe('linear systems', () => {
-  test('solves a known one', () => {
-    // 2x + y = 5, x + 3y = 10
-    const x = solveLinear([2, 1, 1, 3], [5, 10])!;
-    expect(x[0]).toBeCloseTo(1, 12);
-    expect(x[1]).toBeCloseTo(3, 12);
-  });
-  test('says so when there is no single answer', () => {
-    expect(solveLinear([1, 2, 2, 4], [1, 2])).toBeNull();
   });
 });
 

@@ -36,7 +36,7 @@ export const glassesView = (performer: Performer): Group | null => {
   const group = new Group();
   markPart(group, 'worn');
   const frame = new MeshPhongMaterial({
-    color: glasses === 'round' ? 0x6a5a3c : 0x1d1a1b,
+    color: glasses === 'round' ? 0x6a5a3c : 0x54402f,
     specular: glasses === 'round' ? 0xbba468 : 0x555555,
     shininess: 60,
   });
@@ -47,7 +47,7 @@ export const glassesView = (performer: Performer): Group | null => {
     side: DoubleSide,
     depthWrite: false,
   });
-  const thick = glasses === 'round' ? 0.0009 : 0.0019;
+  const thick = glasses === 'round' ? 0.0008 : 0.0014;
   const tube = (points: Vector3[], closed: boolean, radius = thick) =>
     new Mesh(
       new TubeGeometry(new CatmullRomCurve3(points, closed), closed ? 56 : 16, radius, 6, closed),

@@ -27,8 +27,8 @@ const RADII: Vec3 = [0.0795, 0.097, 0.092];
 const isScalp = ([x, y, z]: Vec3): boolean => {
   const forward = z - CENTRE[2];
   if (y < -0.035) return false;
-  if (forward > 0.03) return y > 0.075;
-  if (forward > 0.005) return y > 0.05;
+  if (forward > 0.03) return y > 0.09;
+  if (forward > 0.005) return y > 0.066;
   return y > (Math.abs(x) > 0.06 ? -0.005 : -0.03);
 };
 

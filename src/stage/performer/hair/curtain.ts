@@ -8,6 +8,15 @@ import { shapedPoint, type HeadShape } from '../../../core/takes/head-shape';
 /** How far the hair reaches down, by degrees from the front (sign: side). */
 export type Ends = readonly (readonly [number, number])[];
 
+/** The same on both sides. */
+const mirror = (half: Ends): Ends => [
+  ...half
+    .slice(1)
+    .reverse()
+    .map(([degrees, y]) => [-degrees, y] as const),
+  ...half,
+];
+
 /** A fringe swept to one side, the cheeks, the nape. */
 export const BOB_ENDS: Ends = [
   [-180, -0.088],
@@ -28,46 +37,30 @@ export const BOB_ENDS: Ends = [
   [110, -0.08],
   [180, -0.088],
 ];
-/** Parted in the middle, down to the chest. */
-export const LONG_ENDS: Ends = [
-  [-180, -0.2],
-  [-100, -0.205],
-  [-66, -0.21],
-  [-56, -0.17],
-  [-47, -0.06],
-  [-38, 0.03],
-  [-24, 0.066],
-  [-8, 0.085],
+/** Parted in the middle, behind the cheeks, down to the chest. */
+export const LONG_ENDS: Ends = mirror([
   [0, 0.09],
-  [8, 0.085],
-  [24, 0.066],
-  [38, 0.03],
-  [47, -0.06],
-  [56, -0.17],
-  [66, -0.21],
+  [10, 0.085],
+  [28, 0.07],
+  [46, 0.045],
+  [60, 0],
+  [68, -0.12],
+  [76, -0.2],
   [100, -0.205],
   [180, -0.2],
-];
-/** Straight over the brows, then down to the jaw. */
-export const FRINGE_ENDS: Ends = [
-  [-180, -0.07],
-  [-110, -0.068],
-  [-72, -0.06],
-  [-60, -0.05],
-  [-52, -0.02],
-  [-46, 0.03],
-  [-38, 0.05],
-  [-20, 0.0535],
-  [0, 0.0545],
-  [20, 0.0535],
-  [38, 0.05],
-  [46, 0.03],
-  [52, -0.02],
-  [60, -0.05],
-  [72, -0.06],
+]);
+/** Straight over the brows, then down to the jaw behind the cheeks. */
+export const FRINGE_ENDS: Ends = mirror([
+  [0, 0.066],
+  [20, 0.065],
+  [40, 0.061],
+  [56, 0.046],
+  [66, -0.01],
+  [74, -0.052],
+  [84, -0.062],
   [110, -0.068],
   [180, -0.07],
-];
+]);
 
 export interface CurtainOptions {
   readonly ends: Ends;
