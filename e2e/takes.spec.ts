@@ -88,6 +88,7 @@ test('a take of one’s own: varied, warned of, undone, with a tap, saved, tried
   // What is not saved yet survives a reload.
   await name.fill('Three at the pool');
   await page.reload();
+  await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByRole('textbox', { name: 'Name of the take' })).toHaveValue('Three at the pool');
   await page.getByRole('button', { name: 'Save take' }).click();
   await expect(page.getByText('Saved. You find it first in the list of takes.')).toBeVisible();

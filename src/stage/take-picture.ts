@@ -48,7 +48,7 @@ export class TakePicture implements CameraPicture {
   private detail: Detail;
 
   constructor(
-    readonly take: Take,
+    private take: Take,
     { detail = 'plain', pictures = [] }: TakePictureOptions = {},
   ) {
     const room = paintedRoom(take.spec.room);
@@ -62,6 +62,16 @@ export class TakePicture implements CameraPicture {
     for (const light of this.lights) this.scene.add(light, light.target);
     this.detail = detail;
     this.setDetail(detail);
+  }
+
+  /**
+   * Goes over to a take in the same room; people who stay are not made anew. False when it plays elsewhere and
+   * a picture of its own is needed.
+   */
+  retake(take: Take): boolean {
+    if (take.spec.room !== this.take.spec.room) return false;
+    this.take = take;
+    return true;
   }
 
   setDetail(detail: Detail): void {
@@ -105,6 +115,7 @@ export class TakePicture implements CameraPicture {
   private person(person: Person): void {
     let view = this.people.get(person.id);
     if (view?.performer !== person.performer) {
+      view?.group.removeFromParent();
       view = new PerformerView(person.performer);
       this.shadowed(view.group);
       this.people.set(person.id, view);
@@ -116,7 +127,8 @@ export class TakePicture implements CameraPicture {
 
   private hand(hand: SceneHand): void {
     let view = this.hands.get(hand.id);
-    if (!view) {
+    if (!view?.fits(hand)) {
+      view?.group.removeFromParent();
       view = new HandView(hand);
       this.shadowed(view.group);
       this.hands.set(hand.id, view);

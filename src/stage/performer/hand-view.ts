@@ -62,7 +62,8 @@ export class HandView {
   private readonly geometry = new BufferGeometry();
   private shown = '';
 
-  constructor(hand: SceneHand) {
+  constructor(private readonly made: SceneHand) {
+    const hand = made;
     markPart(this.group, 'hand');
     const { positions, triangles } = handSkin();
     const left = hand.side === 'left';
@@ -96,6 +97,11 @@ export class HandView {
     markPart(sleeve, 'body');
     this.group.add(mesh, sleeve);
     if (hand.mug) this.group.add(mug());
+  }
+
+  /** Whether this is still the same person's same hand. */
+  fits({ performer, side, mug }: SceneHand): boolean {
+    return performer === this.made.performer && side === this.made.side && mug === this.made.mug;
   }
 
   update({ pose, bend, side }: SceneHand): void {

@@ -36,8 +36,13 @@ let observer: ResizeObserver | null = null;
 
 const player = computed(() => new Player(blank, props.take));
 const duration = computed(() => props.take.duration);
+let picture: TakePicture | null = null;
 const show = (): void => {
-  stage?.setPicture(new TakePicture(props.take, { detail: stage.isSoftware ? 'plain' : 'full' }));
+  // A number typed or a name changed must not make the performers anew.
+  if (!picture?.retake(props.take)) {
+    picture = new TakePicture(props.take, { detail: stage?.isSoftware ? 'plain' : 'full' });
+    stage?.setPicture(picture);
+  }
   time.value = Math.min(time.value, duration.value - STEP);
   wanted = true;
 };
