@@ -1,0 +1,141 @@
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { FIRST_TAKE, SHIPPED_TAKES } from '../core/takes/library';
+import { faceFrame } from '../core/tracking/track-frame';
+import { FaceTracker } from './face-tracker';
+import { TakeTracker } from './take-tracker';
+import type { FromWorker, ToWorker } from './worker-messages';
+
+/** Stands in for the worker: keeps what it was sent, answers when the test says so. */
+class FakeWorker {
+  static last: FakeWorker;
+  onmessage: ((event: { data: FromWorker }) => void) | null = null;
+  onerror: ((event: { preventDefault(): void }) => void) | null = null;
+  readonly sent: ToWorker[] = [];
+  ended = false;
+  constructor() {
+    FakeWorker.last = this;
+  }
+  postMessage(message: ToWorker): void {
+    this.sent.push(message);
+    if (message.kind === 'start') queueMicrotask(() => this.say({ kind: 'ready' }));
+  }
+  terminate(): void {
+    this.ended = true;
+  }
+  say(message: FromWorker): void {
+    this.onmessage?.({ data: message });
+  }
+  answer(): void {
+    const frame = this.sent.filter((m) => m.kind === 'frame').at(-1)!;
+    this.say({
+      kind: 'tracked',
+      frame: faceFrame(frame.kind === 'frame' ? frame.time : 0, FIRST_TAKE.frameAt(0).camera, []),
+      milliseconds: 5,
+    });
+  }
+}
+const settled = () => new Promise((next) => setTimeout(next, 0));
+const image = {} as ImageBitmap;
+
+beforeEach(() => {
+  Object.assign(globalThis, { Worker: FakeWorker, createImageBitmap: () => Promise.resolve(image) });
+});
+
+describe('the tracker as a promise', () => {
+  test('a picture in, its frame out', async () => {
+    const tracker = new FaceTracker();
+    await tracker.start(3);
+    expect(FakeWorker.last.sent[0]).toEqual({ kind: 'start', base: '/trackers/face_mesh/', faces: 3 });
+    const waiting = tracker.track(image, 1.5, 44);
+    FakeWorker.last.answer();
+    const { frame, milliseconds } = await waiting;
+    expect(frame.time).toBe(1.5);
+    expect(milliseconds).toBe(5);
+  });
+  test('a failure refuses what is waited for and ends the worker', async () => {
+    const tracker = new FaceTracker();
+    await tracker.start(1);
+    const waiting = tracker.track(image, 0, 44);
+    FakeWorker.last.say({ kind: 'failed', message: 'out of memory' });
+    await expect(waiting).rejects.toMatchObject({
+      code: 'tracker.failed',
+      message: expect.stringContaining('out of memory') as unknown,
+    });
+    expect(FakeWorker.last.ended).toBe(true);
+  });
+  test('a worker that cannot be loaded says so', async () => {
+    const tracker = new FaceTracker();
+    const starting = tracker.start(1);
+    FakeWorker.last.onerror?.({ preventDefault: () => undefined });
+    await expect(starting).rejects.toMatchObject({ code: 'tracker.failed' });
+  });
+});
+
+describe('the tracker on a take', () => {
+  const setup = async (take = FIRST_TAKE) => {
+    const drawn: number[] = [];
+    const frames: number[] = [];
+    const errors: string[] = [];
+    let disposed = 0;
+    const tracker = new TakeTracker(
+      take,
+      {
+        draw: (frame) => {
+          drawn.push(frame.time);
+          return {} as OffscreenCanvas;
+        },
+        dispose: () => disposed++,
+      },
+      { onFrame: (frame) => frames.push(frame.time), onError: (error) => errors.push(error.message) },
+    );
+    await tracker.start();
+    return { tracker, drawn, frames, errors, worker: FakeWorker.last, disposals: () => disposed };
+  };
+  test('it looks for as many faces as the take has people', async () => {
+    await setup(SHIPPED_TAKES.find((t) => t.id === 'three-people')!);
+    expect(FakeWorker.last.sent[0]).toMatchObject({ faces: 3 });
+  });
+  test('while it is at work only the newest wish is kept', async () => {
+    const { tracker, drawn, frames, worker } = await setup();
+    for (const time of [1, 2, 3, 4]) tracker.look(time);
+    await settled();
+    expect(drawn).toEqual([1]);
+    worker.answer();
+    await settled();
+    expect(drawn).toEqual([1, 4]);
+    worker.answer();
+    await settled();
+    expect(frames).toEqual([1, 4]);
+  });
+  test('the same moment is not looked at twice in a row', async () => {
+    const { tracker, drawn, worker } = await setup();
+    tracker.look(2);
+    await settled();
+    worker.answer();
+    await settled();
+    tracker.look(2);
+    await settled();
+    expect(drawn).toEqual([2]);
+  });
+  test('after it was stopped nothing comes any more, and its drawing is let go once', async () => {
+    const { tracker, frames, errors, worker, disposals } = await setup();
+    tracker.look(1);
+    await settled();
+    tracker.stop();
+    tracker.stop();
+    worker.answer();
+    await settled();
+    expect(frames).toEqual([]);
+    expect(errors).toEqual([]);
+    expect(worker.ended).toBe(true);
+    expect(disposals()).toBe(1);
+  });
+  test('a failure is told in a sentence', async () => {
+    const { tracker, errors, worker } = await setup();
+    tracker.look(1);
+    await settled();
+    worker.say({ kind: 'failed', message: 'gone' });
+    await settled();
+    expect(errors[0]).toMatch(/face tracker stopped: gone/);
+  });
+});
