@@ -51,11 +51,11 @@ export const HAND_SHAPES: Readonly<Record<Gesture | 'relaxed' | 'hold', HandBend
   ],
   /** Holds a sheet: fingers behind it, the thumb before it. */
   hold: [
-    finger(34, 22, 10, -26),
-    finger(6, 8, 5, 4),
-    finger(5, 8, 5, 1),
-    finger(6, 8, 5, -3),
-    finger(8, 9, 6, -8),
+    finger(40, 26, 12, -28),
+    finger(-9, 5, 3, 4),
+    finger(-10, 5, 3, 1),
+    finger(-9, 5, 3, -3),
+    finger(-8, 5, 3, -8),
   ],
   fist: [finger(46, 38, 44, -34), curled, curled, curled, curled],
   thumb: [finger(-6, -2, -4, 12), curled, curled, curled, curled],
