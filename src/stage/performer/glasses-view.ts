@@ -16,7 +16,7 @@ import { shapedPoint } from '../../core/takes/head-shape';
 import type { Performer } from '../../core/takes/performer';
 import { markPart } from '../parts';
 
-const RIM_Z = 0.0555;
+const RIM_Z = 0.0515;
 /** Points of one rim around the eye, metres from its middle. */
 const rim = (kind: 'round' | 'square', side: number): Vector3[] =>
   Array.from({ length: 28 }, (_, i) => {
@@ -36,7 +36,7 @@ export const glassesView = (performer: Performer): Group | null => {
   const group = new Group();
   markPart(group, 'worn');
   const frame = new MeshPhongMaterial({
-    color: glasses === 'round' ? 0x6a5a3c : 0x54402f,
+    color: glasses === 'round' ? 0x6a5a3c : 0x7a5d42,
     specular: glasses === 'round' ? 0xbba468 : 0x555555,
     shininess: 60,
   });
@@ -47,7 +47,7 @@ export const glassesView = (performer: Performer): Group | null => {
     side: DoubleSide,
     depthWrite: false,
   });
-  const thick = glasses === 'round' ? 0.0008 : 0.0014;
+  const thick = glasses === 'round' ? 0.0007 : 0.001;
   const tube = (points: Vector3[], closed: boolean, radius = thick) =>
     new Mesh(
       new TubeGeometry(new CatmullRomCurve3(points, closed), closed ? 56 : 16, radius, 6, closed),

@@ -57,11 +57,11 @@ const paintTone = (g: Context, skin: Skin): void => {
   }
 };
 
-/** Hair throws a soft shadow on the skin below it. */
+/** Hair throws a soft shadow on the skin below it; a shaved scalp is darker than the forehead. */
 const paintHairShadow = (g: Context, { hair, tone }: Performer): void => {
   const shade = (o: number) => css(SKINS[tone].shade, [0.9, 0.86, 0.86], o);
   const under = {
-    bald: 0,
+    bald: 0.5,
     short: 0.3,
     bob: 0.75,
     long: 0.6,
@@ -70,7 +70,6 @@ const paintHairShadow = (g: Context, { hair, tone }: Performer): void => {
     fringe: 0.9,
     headScarf: 0.6,
   }[hair.style];
-  if (under === 0) return;
   spot(g, 512, 92, 420, hair.style === 'fringe' ? 210 : 120, shade, under);
   for (const temple of [127, 356]) spot(g, ...at(temple), 130, 240, shade, 0.8 * under);
 };
