@@ -103,7 +103,7 @@ test('a take of one’s own: varied, warned of, undone, with a tap, saved, tried
   await page.getByRole('button', { name: /^Three at the pool/ }).click();
   await expect(page.locator('.label', { hasText: 'Three at the pool' })).toBeVisible();
   await expect(page.getByRole('button', { name: /Recorded tap at/ })).toHaveCount(1);
-  await expect(page.getByText('three faces').first()).toBeVisible();
+  await expect(page.locator('.source', { hasText: 'Three at the pool' })).toBeVisible();
 
   await page.goto('/takes');
   await page.getByRole('button', { name: 'Delete Three at the pool' }).click();

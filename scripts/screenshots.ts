@@ -94,7 +94,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('button', { name: 'Face tracker' }).click();
     await page.getByTestId('tracker-error').waitFor({ timeout: 60_000 });
     await seek(page, 3.6);
-    await page.waitForTimeout(3000);
+    await page.waitForTimeout(20_000);
   },
   release: async (page, id) => {
     await page.goto(`${base}/effects/${id}/release`);

@@ -58,8 +58,8 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
         <li v-for="take in shown" :key="take.id" :aria-label="take.name">
           <TakeFilm :take="take" />
           <div class="about">
-            <div class="row">
-              <b class="grow cut">{{ take.name }}</b>
+            <div class="row title">
+              <b class="grow">{{ take.name }}</b>
               <router-link
                 v-if="own.has(take.id)"
                 class="icon-button"
@@ -164,6 +164,10 @@ li {
 }
 .about p.good {
   color: var(--ink);
+}
+.title {
+  align-items: start;
+  gap: 2px;
 }
 .kinds {
   display: flex;

@@ -51,16 +51,22 @@ const onKey = (event: KeyboardEvent): void => {
   else return;
   event.preventDefault();
 };
-/** Marks side by side on one row; one that would run into the last word loses its own. */
+/**
+ * Marks side by side on one row; one that would run into the last word loses its own. What holds all the time
+ * marks no moment and is left out.
+ */
 const marks = computed(() => {
   let free = -1;
-  return playback.take.marks.map((mark) => {
-    const left = x.value(mark.from);
-    const words = MARK_WORDS[mark.kind];
-    const fits = left >= free;
-    if (fits) free = left + words.length * 6 + 10;
-    return { ...mark, left, width: Math.max(4, x.value(mark.to) - left), words: fits ? words : '' };
-  });
+  const { duration } = playback.take;
+  return playback.take.marks
+    .filter((m) => m.to - m.from < 0.9 * duration)
+    .map((mark) => {
+      const left = x.value(mark.from);
+      const words = MARK_WORDS[mark.kind];
+      const fits = left >= free;
+      if (fits) free = left + words.length * 6 + 10;
+      return { ...mark, left, width: Math.max(4, x.value(mark.to) - left), words: fits ? words : '' };
+    });
 });
 const cueName = (id: string): string => {
   const cue = document.effect.cues[id as keyof typeof document.effect.cues];
