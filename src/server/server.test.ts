@@ -11,6 +11,7 @@ import { readPackage } from '../core/package/effect-package';
 import { createApp } from './app';
 import { migrate, type Database } from './database';
 import { EffectsStore } from './effects-store';
+import { MIGRATIONS } from './migrations/index';
 import { memoryDatabase } from './testing';
 
 jest.setTimeout(60_000);
@@ -261,12 +262,13 @@ describe('releases', () => {
 
 describe('migrations', () => {
   test('one that fails leaves everything as it was and keeps its cause', async () => {
+    const last = MIGRATIONS.at(-1)!.number;
     const broken = [
-      { number: 1, name: 'first', sql: '' },
-      { number: 2, name: 'broken', sql: 'create table half (id int); create nonsense;' },
+      ...MIGRATIONS,
+      { number: last + 1, name: 'broken', sql: 'create table half (id int); create nonsense;' },
     ];
     await expect(migrate(db, broken)).rejects.toMatchObject({
-      message: expect.stringContaining('Migration 2'),
+      message: expect.stringContaining(`Migration ${last + 1}`),
       cause: expect.anything(),
     });
     expect(
@@ -274,7 +276,7 @@ describe('migrations', () => {
     ).toHaveLength(0);
     expect(
       (await db.query<{ last: number }>('select max(number) as last from schema_version')).rows[0]!.last,
-    ).toBe(1);
+    ).toBe(last);
   });
   test('data of a newer version is not touched', async () => {
     await expect(migrate(db, [])).rejects.toThrow('newer Iconia');
