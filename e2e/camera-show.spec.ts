@@ -29,8 +29,9 @@ test('a released effect appears on the camera picture when the mouth opens, and 
     const from = frames.findIndex(
       (f, i) => f.stamp === closed && (frames[i - 1]?.stamp ?? closed) !== closed,
     );
+    if (from < 0) return [];
     const to = frames.findIndex((f, i) => i > from && f.stamp < closed && frames[i - 1]!.stamp > closed);
-    return from >= 0 && to > from ? frames.slice(from, to) : [];
+    return to > from ? frames.slice(from, to) : [];
   };
   await expect.poll(async () => (await round()).length, { timeout: 120_000 }).toBeGreaterThan(0);
   const frames = await round();
