@@ -1,12 +1,12 @@
 /** Kelp Crown, first version: a crown of kelp with the head inside it, and bubbles when lips pucker. */
 import { blankEffect, newCard, newOccluder } from '../src/core/document/defaults';
-import type { Asset, AssetId, Card, CueId, Effect, ObjectId } from '../src/core/document/schema';
+import type { AssetId, Card, CueId, Effect, ObjectId, PictureAsset } from '../src/core/document/schema';
 
 export interface KelpAssets {
-  readonly fan: Asset;
-  readonly band: Asset;
-  readonly bubbles: Asset;
-  readonly icon: Asset;
+  readonly fan: PictureAsset;
+  readonly band: PictureAsset;
+  readonly bubbles: PictureAsset;
+  readonly icon: PictureAsset;
 }
 
 const sized = (card: Card, width: number): Card => ({
@@ -46,7 +46,7 @@ export const kelpCrown = (assets: KelpAssets): Effect => {
       [fan.id]: fan,
       ['obj_head-occluder' as ObjectId]: newOccluder('obj_head-occluder' as ObjectId, 3),
     },
-    assets: Object.fromEntries(Object.values(assets).map((a: Asset) => [a.id, a])) as Effect['assets'],
+    assets: Object.fromEntries(Object.values(assets).map((a: PictureAsset) => [a.id, a])) as Effect['assets'],
     cues: {
       ['cue_pucker' as CueId]: {
         id: 'cue_pucker' as CueId,

@@ -1,8 +1,8 @@
 /** Working in the atelier: Stack, fields, undo, keys, saving. */
 import { expect, test, type Page } from '@playwright/test';
-import type { Asset, AssetId, Card, Effect, ObjectId } from '../src/core/document/schema';
+import type { Card, Effect, ObjectId } from '../src/core/document/schema';
 import { blankEffect, newCard } from '../src/core/document/defaults';
-import { createEffect, plainPng, saved, seek, serverEffect, shareOf } from './harness/pages';
+import { createEffect, keptPicture, saved, seek, serverEffect, shareOf } from './harness/pages';
 
 const GREEN = [0, 255, 0] as const;
 const A = 'obj_aaaa' as ObjectId;
@@ -10,13 +10,7 @@ const B = 'obj_bbbb' as ObjectId;
 
 /** An effect with two plain cards over the face. */
 const twoCards = async (page: Page, name: string): Promise<string> => {
-  const stored = (await (
-    await page.request.post('/api/assets?name=green.png', {
-      data: await plainPng('#00ff00'),
-      headers: { 'Content-Type': 'application/octet-stream' },
-    })
-  ).json()) as Omit<Asset, 'id' | 'name' | 'kind'>;
-  const asset: Asset = { id: 'asset_green' as AssetId, name: 'green.png', kind: 'picture', ...stored };
+  const asset = await keptPicture(page, 'green', '#00ff00');
   const card = (id: ObjectId, name: string, order: number): Card => ({
     ...newCard(id, asset, order),
     name,

@@ -1,20 +1,14 @@
 /** The show page on a take: taps, switching, what it says when there is no camera. */
 import { expect, test, type Page } from '@playwright/test';
 import { blankEffect, newAction, newCard, newCue } from '../src/core/document/defaults';
-import type { Asset, AssetId, CueId, Effect, ObjectId } from '../src/core/document/schema';
-import { createEffect, plainPng, shareOf } from './harness/pages';
+import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
+import { createEffect, keptPicture, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 
 /** Releases an effect with a card that a tap shows, and gives its path. */
 const released = async (page: Page): Promise<string> => {
-  const stored = (await (
-    await page.request.post('/api/assets?name=lamp.png', {
-      data: await plainPng('#ff00dc'),
-      headers: { 'Content-Type': 'application/octet-stream' },
-    })
-  ).json()) as Omit<Asset, 'id' | 'name' | 'kind'>;
-  const asset: Asset = { id: 'asset_lamp' as AssetId, name: 'lamp.png', kind: 'picture', ...stored };
+  const asset = await keptPicture(page, 'lamp', '#ff00dc');
   const card = {
     ...newCard('obj_lamp' as ObjectId, asset, 0),
     visible: false,

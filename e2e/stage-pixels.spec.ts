@@ -23,6 +23,7 @@ const near = (seen: number[], wanted: readonly number[], by = 2): void =>
     expect(Math.abs(seen[i]! - value), `${seen.join()} against ${wanted.join()}`).toBeLessThanOrEqual(by),
   );
 
+const unit = (colour: Rgb): Rgb => [colour[0] / 255, colour[1] / 255, colour[2] / 255];
 const BACKDROPS: Rgb[] = [
   [200, 120, 40],
   [10, 128, 250],
@@ -45,7 +46,7 @@ for (const mode of BLEND_MODES)
           const a = (Math.round(alpha * 255) / 255) * opacity;
           near(
             seen,
-            backdrop.map((b, i) => 255 * blendOver(mode, b / 255, colour[i]! / 255, a)),
+            blendOver(mode, unit(backdrop), unit(colour), a).map((c) => 255 * c),
           );
           expect(seen[3]).toBe(255);
         }

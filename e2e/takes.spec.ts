@@ -1,9 +1,9 @@
 /** Takes: found, made, tried on; the tracker on a take; the creator's picture printed in it. */
 import { expect, test, type Page } from '@playwright/test';
 import { blankEffect, newCard } from '../src/core/document/defaults';
-import type { Asset, AssetId, Effect, ObjectId } from '../src/core/document/schema';
+import type { Effect, ObjectId } from '../src/core/document/schema';
 import type { TakeSpec } from '../src/core/takes/take';
-import { createEffect, plainPng, serverEffect, shareOf } from './harness/pages';
+import { createEffect, keptPicture, serverEffect, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 const finder = (page: Page) => page.locator('.finder canvas');
@@ -12,13 +12,7 @@ const ownTakes = async (page: Page): Promise<TakeSpec[]> =>
 
 /** An effect with one magenta card, shown or not. */
 const withCard = async (page: Page, visible: boolean): Promise<string> => {
-  const stored = (await (
-    await page.request.post('/api/assets?name=poster.png', {
-      data: await plainPng('#ff00dc', 300, 200),
-      headers: { 'Content-Type': 'application/octet-stream' },
-    })
-  ).json()) as Omit<Asset, 'id' | 'name' | 'kind'>;
-  const asset: Asset = { id: 'asset_poster' as AssetId, name: 'poster.png', kind: 'picture', ...stored };
+  const asset = await keptPicture(page, 'poster', '#ff00dc', 300, 200);
   const card = { ...newCard('obj_poster' as ObjectId, asset, 0), visible };
   const effect: Effect = {
     ...blankEffect('Poster'),

@@ -2,11 +2,12 @@
 import { Mesh, OrthographicCamera, PlaneGeometry, Scene, ShaderMaterial, type WebGLRenderer } from 'three';
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
-import { blankEffect, newCard, newOccluder } from '../../src/core/document/defaults';
-import type { Asset, AssetId, BlendMode, Card, Effect, ObjectId } from '../../src/core/document/schema';
+import { blankEffect, newCard, newOccluder, newPicture } from '../../src/core/document/defaults';
+import type { AssetId, BlendMode, Card, Effect, ObjectId, PictureAsset } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
-import { TextureStore } from '../../src/stage/effect/texture-store';
+import { ModelStore } from '../../src/stage/effect/model-store';
+import { TextureStore, type FileSource } from '../../src/stage/effect/texture-store';
 import type { CameraPicture } from '../../src/stage/picture';
 import { Stage } from '../../src/stage/stage';
 
@@ -67,17 +68,9 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     const image = g.createImageData(4, 4);
     for (let p = 0; p < 16; p++) image.data.set([...spec.colour, Math.round(spec.alpha * 255)], 4 * p);
     g.putImageData(image, 0, 0);
-    const asset: Asset = {
-      id: `asset_card${i}` as AssetId,
-      name: 'card.png',
-      kind: 'picture',
-      mime: 'image/png',
-      sha256: i.toString(16).padStart(64, '0'),
-      bytes: 1,
-      width: 4,
-      height: 4,
-    };
-    pictures.set(asset.sha256, await canvas.convertToBlob());
+    const file = { sha256: i.toString(16).padStart(64, '0'), mime: 'image/png' as const, bytes: 1 };
+    const asset = newPicture(`asset_card${i}` as AssetId, 'card.png', file, 4, 4);
+    pictures.set(file.sha256, await canvas.convertToBlob());
     const id = `obj_card${i}` as ObjectId;
     const card: Card = {
       ...newCard(id, asset, i),
@@ -100,14 +93,16 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     const id = 'obj_occluder' as ObjectId;
     effect = { ...effect, objects: { ...effect.objects, [id]: newOccluder(id, 99) } };
   }
-  const textures = new TextureStore((asset) => Promise.resolve(pictures.get(asset.sha256)!));
-  const stage = new Stage(document.createElement('canvas'), textures, {
+  const source: FileSource = ({ sha256 }) => Promise.resolve(pictures.get(sha256)!);
+  const textures = new TextureStore(source);
+  const stores = { textures, models: new ModelStore(source) };
+  const stage = new Stage(document.createElement('canvas'), stores, {
     keepPixels: true,
     smoothEdges: false,
   });
   stage.setSize(64, 64, 1);
   stage.setPicture(new PlainPicture(backdrop));
-  await Promise.all(Object.values(effect.assets).map((asset) => textures.load(asset)));
+  await Promise.all(Object.values(effect.assets).map((asset) => textures.load(asset as PictureAsset)));
   const program = compile(effect);
   stage.draw(frame, effect, program, new Runtime(program));
   const gl = stage.renderer.getContext();

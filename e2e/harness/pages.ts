@@ -1,8 +1,8 @@
 /** What several interface tests do on the pages. */
 import { expect, type Locator, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { blankEffect } from '../../src/core/document/defaults';
-import type { Effect } from '../../src/core/document/schema';
+import { blankEffect, newPicture } from '../../src/core/document/defaults';
+import type { AssetId, Effect, FileRef, PictureAsset } from '../../src/core/document/schema';
 
 /** Makes an effect on the server and gives its id. */
 export const createEffect = async (
@@ -34,6 +34,28 @@ export const plainPng = (colour: string, width = 200, height = 120): Promise<Buf
   sharp({ create: { width, height, channels: 4, background: colour } })
     .png()
     .toBuffer();
+
+/** Keeps a file on the server and gives what a document says about it. */
+export const keptFile = async (page: Page, name: string, bytes: Buffer): Promise<FileRef> => {
+  const response = await page.request.post(`/api/files?name=${encodeURIComponent(name)}`, {
+    data: bytes,
+    headers: { 'Content-Type': 'application/octet-stream' },
+  });
+  expect(response.status()).toBe(201);
+  return (await response.json()) as FileRef;
+};
+
+/** A picture in one colour, kept on the server, as an asset `asset_<name>`. */
+export const keptPicture = async (
+  page: Page,
+  name: string,
+  colour: string,
+  width = 200,
+  height = 120,
+): Promise<PictureAsset> => {
+  const file = await keptFile(page, `${name}.png`, await plainPng(colour, width, height));
+  return newPicture(`asset_${name}` as AssetId, `${name}.png`, file, width, height);
+};
 
 /** Share of an element's pixels, as it is seen, that are near a colour. */
 export const shareOf = async (

@@ -8,6 +8,7 @@ export type Degrees = number;
 export type Radians = number;
 export type Seconds = number;
 export type Pixels = number;
+export type Bytes = number;
 /** 0 to 1. */
 export type Unit = number;
 /** sRGB colour as `#rrggbb`. */

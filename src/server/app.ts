@@ -2,16 +2,18 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express, type RequestHandler } from 'express';
-import { AssetsStore } from './assets-store';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
+import { FilesStore } from './files-store';
 import { notFound, problems } from './problem';
 import { ReleasesStore } from './releases-store';
-import { assetRoutes } from './routes/assets';
 import { effectRoutes } from './routes/effects';
+import { fileRoutes } from './routes/files';
 import { outletRoutes } from './routes/outlet';
+import { shelfRoutes } from './routes/shelf';
 import { takeRoutes } from './routes/takes';
 import * as security from './security';
+import { ShelfStore } from './shelf-store';
 import { TakesStore } from './takes-store';
 
 export interface AppOptions {
@@ -25,8 +27,8 @@ export interface AppOptions {
 
 export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: AppOptions): Express => {
   const effects = new EffectsStore(db);
-  const assets = new AssetsStore(db);
-  const releases = new ReleasesStore(db, effects, assets);
+  const files = new FilesStore(db);
+  const releases = new ReleasesStore(db, effects, files);
   const app = express();
   app.disable('x-powered-by');
   app.use(security.permissions);
@@ -40,7 +42,8 @@ export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: A
     response.json({ ok: true, pid: process.pid });
   });
   app.use('/api/effects', effectRoutes(effects, releases));
-  app.use('/api/assets', assetRoutes(assets));
+  app.use('/api/files', fileRoutes(files));
+  app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
   app.use(['/api', '/outlet', '/trackers'], notFound);

@@ -1,12 +1,11 @@
 /** Releases: the package is built here, kept with its version, and served under a public address. */
 import { randomBytes, randomUUID } from 'node:crypto';
 import { check, stops } from '../core/checks/checks';
-import { usedAssets } from '../core/document/queries';
-import type { AssetId } from '../core/document/schema';
+import { usedFiles } from '../core/document/queries';
 import { readPackage, writePackage } from '../core/package/effect-package';
-import type { AssetsStore } from './assets-store';
 import type { Database } from './database';
 import { OWNER, type EffectsStore } from './effects-store';
+import type { FilesStore } from './files-store';
 import { Problem } from './problem';
 
 export const OPEN_WEB = 'open-web';
@@ -34,7 +33,7 @@ export class ReleasesStore {
   constructor(
     private readonly db: Database,
     private readonly effects: EffectsStore,
-    private readonly assets: AssetsStore,
+    private readonly files: FilesStore,
   ) {}
 
   /** Releases the effect as it stands at `revision`. All releases of an effect share one address. */
@@ -54,9 +53,8 @@ export class ReleasesStore {
       throw new Problem(422, 'release.checks', 'The effect cannot be released yet: see the checks.', {
         findings: open,
       });
-    const bytes = new Map<AssetId, Uint8Array>();
-    for (const id of usedAssets(effect))
-      bytes.set(id, (await this.assets.read(effect.assets[id]!.sha256)).bytes);
+    const bytes = new Map<string, Uint8Array>();
+    for (const { sha256 } of usedFiles(effect)) bytes.set(sha256, (await this.files.read(sha256)).bytes);
     return this.db.transaction(async (tx) => {
       const { rows } = await tx.query<{ slug: string; version: number }>(
         'select slug, version from releases where effect = $1 and outlet = $2 and owner = $3 order by version desc limit 1',
@@ -64,7 +62,7 @@ export class ReleasesStore {
       );
       const version = (rows[0]?.version ?? 0) + 1;
       const slug = rows[0]?.slug ?? newSlug(effect.name);
-      const zip = writePackage(effect, version, (id) => bytes.get(id)!);
+      const zip = writePackage(effect, version, ({ sha256 }) => bytes.get(sha256)!);
       const { manifest } = readPackage(zip);
       const inserted = await tx.query<{ created_at: Date }>(
         `insert into releases (id, owner, effect, outlet, version, slug, manifest, package, size)

@@ -3,11 +3,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { check } from '../core/checks/checks';
+import { usedFiles } from '../core/document/queries';
 import { Player } from '../core/behave/player';
 import { FIRST_TAKE } from '../core/takes/library';
-import { AssetsStore } from './assets-store';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
+import { FilesStore } from './files-store';
 import { seedDemo } from './seed';
 import { memoryDatabase } from './testing';
 
@@ -35,9 +36,8 @@ describe('the demo', () => {
     const { effect } = (await new EffectsStore(db).list())[0]!;
     expect(check(effect)).toEqual([]);
     expect(Object.values(effect.objects).map((o) => o.kind)).toContain('occluder');
-    const assets = new AssetsStore(db);
-    for (const asset of Object.values(effect.assets))
-      expect((await assets.read(asset.sha256)).bytes.length).toBe(asset.bytes);
+    const files = new FilesStore(db);
+    for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
     const player = new Player(effect, FIRST_TAKE);
     const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
     const shown = [0, 4, 6, 7, 8.3, 9, 10].map((t) => player.at(t).values(bubbles).visible);

@@ -2,11 +2,18 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import sharp from 'sharp';
 import request from 'supertest';
 import type { Express } from 'express';
-import { blankEffect, newCard } from '../core/document/defaults';
+import { readFileSync } from 'node:fs';
+import { identityTable } from '../core/assets/colour/table';
+import { writeCube } from '../core/assets/colour/cube';
+import { writeGlb } from '../core/assets/models/open-model';
+import { plainDocument } from '../core/assets/models/plain-model';
+import { writeWav } from '../core/assets/sounds/wav';
+import { writeRadiance } from '../core/assets/surroundings/radiance';
+import { blankEffect, newCard, newPicture } from '../core/document/defaults';
 import * as edits from '../core/document/edits';
 import { diff } from '../core/document/patch';
 import { sampleEffect } from '../core/document/sample';
-import type { Asset, AssetId, Effect, ObjectId } from '../core/document/schema';
+import type { Asset, AssetId, Effect, FileRef, ObjectId, PictureAsset } from '../core/document/schema';
 import { readPackage } from '../core/package/effect-package';
 import { createApp } from './app';
 import { migrate, type Database } from './database';
@@ -35,7 +42,7 @@ const png = (colour = '#0a8') =>
     .toBuffer();
 const upload = (bytes: Buffer | Uint8Array, name = 'kelp.png') =>
   request(app)
-    .post(`/api/assets?name=${encodeURIComponent(name)}`)
+    .post(`/api/files?name=${encodeURIComponent(name)}`)
     .set('Content-Type', 'application/octet-stream')
     .send(Buffer.from(bytes));
 const rename = (from: string, to: string) => diff(blankEffect(from), blankEffect(to));
@@ -149,30 +156,52 @@ describe('effects', () => {
   });
 });
 
-describe('assets', () => {
+describe('files', () => {
   test('kept once by content and served as what they are', async () => {
     const bytes = await png();
     const [first, second] = [await upload(bytes), await upload(bytes, 'copy.png')];
     expect(first.status).toBe(201);
     expect(first.body).toEqual(second.body);
-    expect(first.body).toMatchObject({ mime: 'image/png', bytes: bytes.length, width: 20, height: 10 });
+    expect(first.body).toEqual({ sha256: expect.any(String), mime: 'image/png', bytes: bytes.length });
     const { sha256 } = first.body as { sha256: string };
-    const rows = await db.query('select 1 from assets where sha256 = $1', [sha256]);
+    const rows = await db.query('select 1 from files where sha256 = $1', [sha256]);
     expect(rows.rows).toHaveLength(1);
-    const served = await request(app).get(`/api/assets/${sha256}`);
+    const served = await request(app).get(`/api/files/${sha256}`);
     expect(served.type).toBe('image/png');
     expect(Buffer.compare(served.body as Buffer, bytes)).toBe(0);
   });
-  test('a photo that lies on its side is measured upright', async () => {
-    const lying = await sharp({ create: { width: 40, height: 20, channels: 3, background: '#888' } })
-      .jpeg()
-      .withMetadata({ orientation: 6 })
-      .toBuffer();
-    expect((await upload(lying, 'photo.jpg')).body).toMatchObject({ width: 20, height: 40 });
+  test('every kind that viewers open, told by its bytes', async () => {
+    const url = (sha: string) => `/api/files/${sha}`;
+    const wav = writeWav({ rate: 8000, channels: [new Float32Array(800).fill(0.5)] });
+    const glb = await writeGlb(
+      plainDocument(
+        [{ part: 'a', material: '', positions: [0, 0, 0, 1, 0, 0, 0, 1, 0], uvs: [], normals: [] }],
+        new Map(),
+      ),
+    );
+    const cube = writeCube(identityTable(2));
+    const hdr = writeRadiance({ width: 8, height: 4, data: new Float32Array(96).fill(1) });
+    const font = readFileSync(
+      'node_modules/@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal.woff2',
+    );
+    for (const [bytes, mime] of [
+      [wav, 'audio/wav'],
+      [glb, 'model/gltf-binary'],
+      [cube, 'text/x-cube'],
+      [hdr, 'image/vnd.radiance'],
+      [font, 'font/woff2'],
+    ] as const) {
+      const kept = await upload(bytes, 'misnamed.png');
+      expect([mime, kept.status, (kept.body as FileRef).mime]).toEqual([mime, 201, mime]);
+      const head = await request(app).head(url((kept.body as FileRef).sha256));
+      expect([head.status, head.headers['x-bytes']]).toEqual([200, String(bytes.length)]);
+    }
+    expect((await request(app).head(url('0'.repeat(64)))).status).toBe(404);
+    expect((await request(app).get(url("' or 1=1"))).status).toBe(400);
   });
   test('bad files: a sentence, and nothing is kept', async () => {
     const count = async () =>
-      (await db.query<{ n: number }>('select count(*)::int as n from assets')).rows[0]!.n;
+      (await db.query<{ n: number }>('select count(*)::int as n from files')).rows[0]!.n;
     const before = await count();
     const jpeg = await sharp({ create: { width: 300, height: 300, channels: 3, background: '#c84' } })
       .jpeg()
@@ -185,14 +214,16 @@ describe('assets', () => {
     const data = damaged.indexOf('IDAT') + 4;
     damaged.fill(0x55, data, data + 12);
     for (const [name, bytes, code] of [
-      ['letter.png', Buffer.from('hello'), 'picture.not-a-picture'],
+      ['letter.png', Buffer.from('hello'), 'file.not-kept'],
+      ['model.glb', Buffer.from('glTF\x02\0\0\0\xff\xff\xff\0', 'latin1'), 'model.cut-off'],
+      ['deep.cube', Buffer.from('LUT_3D_SIZE 2\n0 0 0\n'), 'table.cut-off'],
       ['nothing.png', Buffer.alloc(0), 'picture.empty'],
       ['wall.png', large, 'picture.too-large'],
       ['cut.jpg', jpeg.subarray(0, jpeg.length / 2), 'picture.cut-off'],
       [
         'drawing.svg',
         Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
-        'picture.svg-script',
+        'file.not-kept',
       ],
       ['damaged.png', damaged, 'picture.broken'],
     ] as const) {
@@ -203,16 +234,37 @@ describe('assets', () => {
     expect(await count()).toBe(before);
   });
   test('more than the limit', async () => {
-    expect((await upload(Buffer.alloc(21 * 1024 * 1024))).status).toBe(413);
+    expect((await upload(Buffer.alloc(65 * 1024 * 1024))).status).toBe(413);
+  });
+});
+
+describe('the shelf', () => {
+  const asset = async (name: string): Promise<Asset> =>
+    newPicture('asset_kelp' as AssetId, name, (await upload(await png('#2ac'))).body as FileRef, 20, 10);
+  test('keeps the same content once, under its newest name', async () => {
+    const [first, second] = [await asset('kelp.png'), await asset('weed.png')];
+    const put = await request(app).post('/api/shelf').send(first);
+    expect(put.status).toBe(201);
+    await request(app).post('/api/shelf').send(second);
+    const list = (await request(app).get('/api/shelf')).body as { id: string; asset: Asset }[];
+    expect(list.map((i) => i.asset.name)).toEqual(['weed.png']);
+    expect((await request(app).delete(`/api/shelf/${list[0]!.id}`)).status).toBe(204);
+    expect((await request(app).delete(`/api/shelf/${list[0]!.id}`)).status).toBe(404);
+    expect((await request(app).get('/api/shelf')).body).toEqual([]);
+  });
+  test('takes nothing whose files are not kept, and nothing that is no asset', async () => {
+    const lost = { ...(await asset('kelp.png')), files: [{ sha256: '0'.repeat(64), mime: 'image/png', bytes: 4 }] };
+    expect((await request(app).post('/api/shelf').send(lost)).status).toBe(422);
+    expect((await request(app).post('/api/shelf').send({ name: 'kelp' })).status).toBe(400);
   });
 });
 
 describe('releases', () => {
-  const finished = async (): Promise<{ id: string; asset: Asset }> => {
-    const stored = (await upload(await png('#2ac'))).body as Omit<Asset, 'id' | 'name' | 'kind'>;
-    const asset: Asset = { id: 'asset_kelp' as AssetId, name: 'kelp.png', kind: 'picture', ...stored };
+  const finished = async (): Promise<{ id: string; asset: PictureAsset }> => {
+    const file = (await upload(await png('#2ac'))).body as FileRef;
+    const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
     const card = newCard('obj_kelp' as ObjectId, asset, 0);
-    const { effect } = edits.applyEdit(blankEffect('Kelp Crown!'), edits.addPictureCard(asset, card));
+    const { effect } = edits.applyEdit(blankEffect('Kelp Crown!'), edits.bringIn('Bring in', [asset], [card]));
     return { id: await create({ ...effect, listing: { summary: 's', tags: [], icon: asset.id } }), asset };
   };
   test('built, versioned, served under one address', async () => {
@@ -239,7 +291,8 @@ describe('releases', () => {
       });
     const opened = readPackage(new Uint8Array(served.body as Buffer));
     expect(opened.manifest).toMatchObject({ name: 'Kelp Two', release: 2 });
-    expect(opened.assets.get(asset.id)!.bytes.length).toBe(asset.bytes);
+    const [file] = asset.files;
+    expect(opened.files.get(file!.sha256)!.bytes.length).toBe(file!.bytes);
     expect(((await request(app).get(`/api/effects/${id}/releases`)).body as unknown[]).length).toBe(2);
   });
   test('not while checks are open, nor for a revision that is past', async () => {

@@ -7,7 +7,8 @@ import { headMesh } from '../core/takes/head-mesh';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { Stage } from '../stage/stage';
 import { TakePicture } from '../stage/take-picture';
-import { TextureStore } from '../stage/effect/texture-store';
+import { ModelStore } from '../stage/effect/model-store';
+import { TextureStore, type FileSource } from '../stage/effect/texture-store';
 import { VideoPicture } from '../stage/video-picture';
 import { LiveCamera } from '../tracker/live-camera';
 import { LiveRuntime } from '../tracker/live-runtime';
@@ -47,13 +48,12 @@ class ShowPage {
   private drawn = 0;
 
   constructor(private readonly opened: OpenedPackage) {
-    const textures = new TextureStore(async (asset) => {
-      const file = opened.assets.get(asset.id);
-      if (!file)
-        throw new IconiaError('package.unreadable', `The picture ${asset.name} is missing from the package.`);
+    const source: FileSource = async ({ sha256 }) => {
+      const file = opened.files.get(sha256);
+      if (!file) throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
       return new Blob([file.bytes as BlobPart], { type: file.mime });
-    });
-    this.stage = new Stage(canvas, textures);
+    };
+    this.stage = new Stage(canvas, { textures: new TextureStore(source), models: new ModelStore(source) });
     this.live = new LiveRuntime(compile(opened.effect));
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();
@@ -155,11 +155,11 @@ const main = async (): Promise<void> => {
   document.title = `${manifest.name} · Iconia`;
   element('name').textContent = manifest.name;
   element('summary').textContent = manifest.summary;
-  const icon = manifest.assets.find((a) => a.path === manifest.icon);
+  const icon = manifest.files.find((f) => f.path === manifest.icon);
   if (icon) {
     const image = element<HTMLImageElement>('icon');
     image.src = URL.createObjectURL(
-      new Blob([opened.assets.get(icon.id)!.bytes as BlobPart], { type: icon.mime }),
+      new Blob([opened.files.get(icon.sha256)!.bytes as BlobPart], { type: icon.mime }),
     );
     image.hidden = false;
   }

@@ -27,8 +27,7 @@ import { NEUTRAL_FACE } from '../core/face/neutral';
 import type { Values } from '../core/behave/runtime';
 import type { Effect, EffectObject, ObjectId } from '../core/document/schema';
 import { faceFrame } from '../core/tracking/track-frame';
-import { EffectView, objectIdOf } from './effect/effect-view';
-import type { TextureStore } from './effect/texture-store';
+import { EffectView, pickable, topmost, type Stores } from './effect/effect-view';
 import { Handles, type HandleEvents, type HandleMode } from './handles';
 import { NoDrawing } from './stage';
 
@@ -63,7 +62,7 @@ const restFrame = faceFrame(
 const placedValues = (object: EffectObject): Values => ({
   // Hidden objects can be placed too: Space shows them.
   visible: true,
-  opacity: object.kind === 'card' ? Math.max(0.25, object.opacity) : 1,
+  opacity: 'opacity' in object ? Math.max(0.25, object.opacity) : 1,
   move: object.move,
   turn: object.turn,
   scale: object.scale,
@@ -81,7 +80,7 @@ export class SpaceView {
 
   constructor(
     canvas: HTMLCanvasElement,
-    textures: TextureStore,
+    stores: Stores,
     events: Omit<HandleEvents, 'onDraw'>,
     private readonly onNeedsDraw: () => void,
   ) {
@@ -92,7 +91,7 @@ export class SpaceView {
     }
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
-    this.effectView = new EffectView(textures);
+    this.effectView = new EffectView(stores);
     this.orbit = new CameraControls(this.camera, canvas);
     this.orbit.minDistance = 0.15;
     this.orbit.maxDistance = 3;
@@ -166,15 +165,19 @@ export class SpaceView {
     this.effect = effect;
     this.orbit.update(0.016);
     this.effectView.sync(effect);
-    this.effectView.update(restFrame, (id) => {
-      const object = this.effect?.objects[id];
-      return object ? placedValues(object) : null;
-    });
+    this.effectView.update(
+      restFrame,
+      (id) => {
+        const object = this.effect?.objects[id];
+        return object ? placedValues(object) : null;
+      },
+      0,
+    );
     const entry = selected ? this.effectView.objectNodes.get(selected) : undefined;
     this.handles.attach(entry?.node ?? null, entry?.object ?? null);
     this.renderer.clear();
     this.renderer.render(this.scene, this.camera);
-    this.renderer.render(this.effectView.scene, this.camera);
+    this.effectView.draw(this.renderer, this.camera);
     this.renderer.clearDepth();
     this.renderer.render(this.handles.scene, this.camera);
   }
@@ -184,11 +187,7 @@ export class SpaceView {
     if (this.handles.hovered || this.handles.dragging) return 'handle';
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(2 * x - 1, 1 - 2 * y), this.camera);
-    const nodes = [...this.effectView.objectNodes.values()]
-      .filter((n) => n.object.kind === 'card')
-      .map((n) => n.node);
-    const hit = ray.intersectObjects(nodes, false)[0];
-    return hit ? objectIdOf(hit.object) : null;
+    return topmost(ray.intersectObjects(pickable(this.effectView)), this.effectView);
   }
 
   dispose(): void {

@@ -15,8 +15,8 @@ import type { Program } from '../core/behave/program';
 import type { Runtime } from '../core/behave/runtime';
 import type { Effect, ObjectId } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
-import { EffectView, objectIdOf } from './effect/effect-view';
-import type { TextureStore } from './effect/texture-store';
+import { STEP } from '../core/units';
+import { EffectView, pickable, topmost, type Stores } from './effect/effect-view';
 import type { CameraPicture } from './picture';
 
 export interface StageOptions {
@@ -47,7 +47,7 @@ export class Stage {
 
   constructor(
     readonly canvas: HTMLCanvasElement,
-    textures: TextureStore,
+    stores: Stores,
     { keepPixels = false, smoothEdges = true }: StageOptions = {},
   ) {
     try {
@@ -62,7 +62,7 @@ export class Stage {
     this.renderer.outputColorSpace = SRGBColorSpace;
     this.renderer.toneMapping = NeutralToneMapping;
     this.renderer.autoClear = false;
-    this.effectView = new EffectView(textures);
+    this.effectView = new EffectView(stores);
   }
 
   /** True when no graphics hardware draws, so that shadows and large pictures are too slow. */
@@ -102,12 +102,17 @@ export class Stage {
     camera.quaternion.fromArray(frame.camera.pose.rotation);
     effectView.sync(effect);
     const indexOf = new Map<ObjectId, number>(program.objects.map((o, i) => [o.id, i]));
-    effectView.update(frame, (id) => {
-      const i = indexOf.get(id);
-      return i === undefined ? null : runtime.values(i);
-    });
+    effectView.update(
+      frame,
+      (id) => {
+        const i = indexOf.get(id);
+        return i === undefined ? null : runtime.values(i);
+      },
+      // The first step shows the effect as it starts.
+      Math.max(0, runtime.steps - 1) * STEP,
+    );
     renderer.clearDepth();
-    renderer.render(effectView.scene, camera);
+    effectView.draw(renderer, camera);
     if (this.overlay) {
       renderer.clearDepth();
       renderer.render(this.overlay, camera);
@@ -118,15 +123,7 @@ export class Stage {
   pick(x: number, y: number): ObjectId | null {
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(2 * x - 1, 1 - 2 * y), this.camera);
-    const cards = [...this.effectView.objectNodes.values()].filter(
-      (n) => n.object.kind === 'card' && n.node.visible,
-    );
-    const hits = ray.intersectObjects(
-      cards.map((c) => c.node),
-      false,
-    );
-    hits.sort((a, b) => b.object.renderOrder - a.object.renderOrder);
-    return hits[0] ? objectIdOf(hits[0].object) : null;
+    return topmost(ray.intersectObjects(pickable(this.effectView)), this.effectView);
   }
 
   dispose(): void {

@@ -60,7 +60,7 @@ export class Runtime {
   constructor(private readonly program: Program) {
     this.state = program.objects.map((o) => ({
       visible: o.visible,
-      opacity: o.kind === 'card' ? o.opacity : 1,
+      opacity: 'opacity' in o ? o.opacity : 1,
       move: o.move,
       turn: o.turn,
       scale: o.scale,

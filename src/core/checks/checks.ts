@@ -1,7 +1,8 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
 import { standingReasons } from '../behave/explain';
-import { cueOrder, stackOrder, usedAssets } from '../document/queries';
-import type { AssetId, Card, CueId, Effect, ObjectId } from '../document/schema';
+import { cueOrder, isShowing, parentOf, stackOrder, usedAssets, type Showing } from '../document/queries';
+import type { AssetId, CueId, Effect, EffectObject, ObjectId } from '../document/schema';
+import { OPEN_WEB, packageBytes } from './costs';
 
 export type Stage = 'place' | 'style' | 'behave' | 'try' | 'release';
 
@@ -26,50 +27,37 @@ export type Finding = {
   | { readonly code: 'too-big'; readonly bytes: number; readonly budget: number }
 );
 
-/** What the outlet *Open Web* takes, in bytes. */
-export const OPEN_WEB_BUDGET = 5 * 1024 * 1024;
-
-/** Bytes of the pictures the effect uses; each counts once. The rest of the package is a few kilobytes. */
-export const packageBytes = (effect: Effect): number => {
-  const counted = new Set<string>();
-  let sum = 0;
-  for (const id of usedAssets(effect)) {
-    const asset = effect.assets[id];
-    if (!asset || counted.has(asset.sha256)) continue;
-    counted.add(asset.sha256);
-    sum += asset.bytes;
-  }
-  return sum;
-};
-
 const actsOn = (effect: Effect, id: ObjectId, kinds: readonly string[]): boolean =>
   Object.values(effect.cues).some(
     (cue) =>
       cue.enabled && cue.beats.some((b) => b.actions.some((a) => a.target === id && kinds.includes(a.kind))),
   );
 
-const whyInvisible = (effect: Effect, card: Card): 'hidden' | 'transparent' | 'no-size' | null => {
-  if (!card.visible && !actsOn(effect, card.id, ['show', 'toggle', 'hide'])) return 'hidden';
-  if (card.opacity === 0 && !actsOn(effect, card.id, ['fade'])) return 'transparent';
-  if (card.scale.slice(0, 2).some((s) => Math.abs(s) < 1e-4) && !actsOn(effect, card.id, ['size']))
-    return 'no-size';
+/** Whether the object, or a group it hangs in, is kept from being seen. */
+const whyInvisible = (effect: Effect, shown: Showing): 'hidden' | 'transparent' | 'no-size' | null => {
+  for (let o: EffectObject | null = shown; o; o = parentOf(effect, o)) {
+    if (!o.visible && !actsOn(effect, o.id, ['show', 'toggle', 'hide'])) return 'hidden';
+    if ('opacity' in o && o.opacity === 0 && !actsOn(effect, o.id, ['fade'])) return 'transparent';
+    if (o.scale.slice(0, 2).some((s) => Math.abs(s) < 1e-4) && !actsOn(effect, o.id, ['size']))
+      return 'no-size';
+  }
   return null;
 };
 
 /** All findings, stops first. */
-export const check = (effect: Effect, budget = OPEN_WEB_BUDGET): Finding[] => {
+export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
   const found: Finding[] = [];
   if (effect.name.trim() === '') found.push({ code: 'no-name', severity: 'stop', stage: 'release' });
   const icon = effect.listing.icon;
   if (icon === null || !effect.assets[icon])
     found.push({ code: 'no-icon', severity: 'stop', stage: 'release' });
-  const cards = stackOrder(effect).filter((o): o is Card => o.kind === 'card');
-  if (cards.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
-  for (const card of cards) {
-    if (!effect.assets[card.asset])
-      found.push({ code: 'missing-asset', object: card.id, severity: 'stop', stage: 'place' });
-    const why = whyInvisible(effect, card);
-    if (why) found.push({ code: 'invisible', object: card.id, why, severity: 'warning', stage: 'place' });
+  const shown = stackOrder(effect).filter(isShowing);
+  if (shown.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
+  for (const object of shown) {
+    if (!effect.assets[object.asset])
+      found.push({ code: 'missing-asset', object: object.id, severity: 'stop', stage: 'place' });
+    const why = whyInvisible(effect, object);
+    if (why) found.push({ code: 'invisible', object: object.id, why, severity: 'warning', stage: 'place' });
   }
   for (const cue of cueOrder(effect)) {
     const reasons = standingReasons(effect, cue);

@@ -1,13 +1,38 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newCard, newCue, newOccluder } from './defaults';
+import { newCard, newCue, newGroup, newModel, newOccluder, newPicture } from './defaults';
 import * as edits from './edits';
 import { History } from './history';
 import { readEffect } from './migrations';
 import { applyPatch, diff, patchSchema } from './patch';
-import { cardsShowing, cuesActingOn, freeName, orderOnTop, stackOrder, usedAssets } from './queries';
-import { sampleAsset, sampleEffect } from './sample';
-import { BLEND_MODES, SCHEMA_VERSION, effectSchema, type CueId, type Effect, type ObjectId } from './schema';
+import {
+  anchorOf,
+  assetBytes,
+  cuesActingOn,
+  freeName,
+  objectsShowing,
+  orderOnTop,
+  parentOf,
+  stackOrder,
+  usedAssets,
+  usesOf,
+  withDescendants,
+} from './queries';
+import { sampleAsset, sampleEffect, sampleFile } from './sample';
+import { sampleModel } from './sample-assets';
+import {
+  BLEND_MODES,
+  SCHEMA_VERSION,
+  assetSchema,
+  effectSchema,
+  type AssetId,
+  type Card,
+  type CueId,
+  type Effect,
+  type LayerPlace,
+  type ObjectId,
+  type PictureAsset,
+} from './schema';
 import { readFileSync } from 'node:fs';
 
 const schema1: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));
@@ -15,7 +40,7 @@ const schema1: unknown = JSON.parse(readFileSync('src/core/document/fixtures/sch
 /** A random edit, made for the document as it is when its turn comes. */
 const anyEdit = fc
   .record({
-    kind: fc.nat(12),
+    kind: fc.nat(18),
     pick: fc.nat(), // JSON knows no -0.
     number: fc.double({ min: -50, max: 50, noNaN: true }).map((n) => n + 0),
     text: fc.string({ maxLength: 12 }),
@@ -29,7 +54,7 @@ const anyEdit = fc
       const asset = sampleAsset(1000 + serial);
       switch (object ? kind : kind % 3) {
         case 0:
-          return edits.addPictureCard(asset, newCard(fresh, asset, orderOnTop(effect)));
+          return edits.bringIn('Bring in', [asset], [newCard(fresh, asset, orderOnTop(effect))]);
         case 1:
           return edits.addObject(newOccluder(fresh, number));
         case 2:
@@ -37,7 +62,7 @@ const anyEdit = fc
         case 3:
           return edits.removeObject(effect, object!.id);
         case 4:
-          return edits.duplicateObject(effect, object!.id, fresh);
+          return edits.duplicateObject(effect, object!.id, (of) => `obj_c${serial}x${of.slice(4)}`.slice(0, 60) as ObjectId);
         case 5:
           return edits.changeObject(effect, object!.id, {
             move: [number, 0, number],
@@ -62,7 +87,26 @@ const anyEdit = fc
             icon: Object.values(effect.assets)[0]?.id ?? null,
           });
         case 11:
-          return edits.removeAsset(Object.values(effect.assets)[0]?.id ?? asset.id);
+          return edits.removeAssets(effect, [Object.values(effect.assets)[0]?.id ?? asset.id]);
+        case 12:
+          return edits.bringIn('Group', [], [
+            newGroup(fresh, 'Group', number),
+            { ...newOccluder(`${fresh}in` as ObjectId, 0), parent: pick % 2 ? fresh : object!.id },
+          ]);
+        case 13: {
+          const model = sampleModel(serial);
+          return edits.bringIn('Model', [model], [newModel(fresh, model, number)]);
+        }
+        case 14:
+          return edits.styleSolid(effect, object!.id, { opacity: Math.abs(number) / 50, clip: text });
+        case 15: {
+          const old = Object.values(effect.assets)[0];
+          return edits.replaceAsset(effect, { ...asset, id: old?.id ?? asset.id, height: 100 + (pick % 300) });
+        }
+        case 16:
+          return edits.renameAssets(new Map(Object.values(effect.assets).map((a) => [a.id, `${text} ${a.name}`])));
+        case 17:
+          return edits.removeAssetsAndObjects(effect, Object.values(effect.assets).slice(0, 2).map((a) => a.id));
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action
@@ -85,7 +129,7 @@ describe('edits', () => {
           makers.forEach((make, i) => history.edit(make(history.effect, i), gestures[i] ? 'drag' : null));
           const last = history.effect;
           // What an edit makes is always a valid document.
-          expect(effectSchema.safeParse(last).success).toBe(true);
+          expect(effectSchema.safeParse(last).error?.issues ?? []).toEqual([]);
           let steps = 0;
           while (history.undoLabel) {
             history.undo();
@@ -129,7 +173,7 @@ describe('edits', () => {
     const before = sampleEffect(3, 0);
     const { effect } = edits.applyEdit(
       before,
-      edits.duplicateObject(before, 'obj_sample1' as ObjectId, 'obj_copy' as ObjectId),
+      edits.duplicateObject(before, 'obj_sample1' as ObjectId, () => 'obj_copy' as ObjectId),
     );
     expect(stackOrder(effect).map((o) => o.name)).toEqual(['Shell 0', 'Shell 3', 'Shell 1', 'Shell 2']);
   });
@@ -182,7 +226,126 @@ describe('queries', () => {
     expect(usedAssets(effect)).toEqual(['asset_sample0']);
     effect.listing.icon = sampleAsset(1).id;
     expect(usedAssets(effect)).toEqual(['asset_sample0', 'asset_sample1']);
-    expect(cardsShowing(effect, sampleAsset(0).id).map((c) => c.name)).toEqual(['Shell 0']);
+    expect(objectsShowing(effect, sampleAsset(0).id).map((c) => c.name)).toEqual(['Shell 0']);
+    expect(usesOf(effect, sampleAsset(1).id)).toEqual([{ kind: 'icon' }]);
+    expect(usesOf(effect, sampleAsset(0).id)).toEqual([{ kind: 'object', id: 'obj_sample0', name: 'Shell 0' }]);
+  });
+});
+
+describe('groups', () => {
+  const G = 'obj_group' as ObjectId;
+  const grouped = (): Effect => {
+    const effect = sampleEffect(3, 1);
+    effect.objects[G] = { ...newGroup(G, 'Kelp', 0.5), anchor: { kind: 'head', face: 2, point: 'chin' } };
+    for (const n of [1, 2]) effect.objects[`obj_sample${n}` as ObjectId]!.parent = G;
+    return effect;
+  };
+  const names = (effect: Effect) => stackOrder(effect).map((o) => o.name);
+  test('stand in the Stack with what they hold after them, and hand down what they stick to', () => {
+    const effect = grouped();
+    expect(names(effect)).toEqual(['Shell 0', 'Kelp', 'Shell 1', 'Shell 2']);
+    expect(anchorOf(effect, effect.objects['obj_sample2' as ObjectId]!)).toMatchObject({ face: 2, point: 'chin' });
+    expect(withDescendants(effect, G).map((o) => o.id)).toEqual([G, 'obj_sample1', 'obj_sample2']);
+  });
+  test('are copied and deleted as a whole', () => {
+    const before = grouped();
+    const { effect } = edits.applyEdit(before, edits.duplicateObject(before, G, (of) => `${of}-copy` as ObjectId));
+    expect(names(effect)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4', 'Kelp', 'Shell 1', 'Shell 2']);
+    const { effect: less } = edits.applyEdit(effect, edits.removeObject(effect, G));
+    expect(names(less)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4']);
+  });
+  test('that are gone, are no groups or hang in themselves hide nothing', () => {
+    const effect = grouped();
+    effect.objects['obj_sample0' as ObjectId]!.parent = 'obj_gone' as ObjectId;
+    effect.objects['obj_sample1' as ObjectId]!.parent = 'obj_sample2' as ObjectId;
+    const H = 'obj_other' as ObjectId;
+    effect.objects[H] = { ...newGroup(H, 'Other', 9), parent: G };
+    effect.objects[G]!.parent = H;
+    expect(names(effect)).toHaveLength(5);
+    expect(new Set(names(effect)).size).toBe(5);
+    expect(parentOf(effect, effect.objects[G]!)).toBeNull();
+  });
+});
+
+describe('assets', () => {
+  const layer = (left: number, top: number, width: number, height: number): LayerPlace => ({
+    canvas: [400, 400],
+    left,
+    top,
+    width,
+    height,
+  });
+  const withCard = (place: LayerPlace | null): { effect: Effect; asset: PictureAsset } => {
+    const asset = { ...sampleAsset(0), width: place?.width ?? 400, height: place?.height ?? 200, layer: place };
+    const effect = sampleEffect(1, 0);
+    effect.assets[asset.id] = asset;
+    Object.assign(effect.objects['obj_sample0' as ObjectId]!, {
+      extent: [0.1, (0.1 * asset.height) / asset.width],
+      move: [0.01, 0.02, 0.03],
+      scale: [2, 2, 1],
+    });
+    return { effect, asset };
+  };
+  const cardOf = (effect: Effect) => effect.objects['obj_sample0' as ObjectId] as Card;
+
+  test('replaced: a picture of other proportions keeps the width of its cards, and everything else', () => {
+    const { effect, asset } = withCard(null);
+    const next = { ...newPicture(asset.id, 'new.png', sampleFile(77), 300, 300) };
+    const after = edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect;
+    expect(cardOf(after)).toMatchObject({ extent: [0.1, 0.1], move: [0.01, 0.02, 0.03], scale: [2, 2, 1] });
+    expect(after.assets[asset.id]!.files[0]).toEqual(sampleFile(77));
+  });
+  test('replaced: a layer that grew and shifted on its canvas does so on the face', () => {
+    const { effect, asset } = withCard(layer(100, 100, 100, 50));
+    const next = { ...asset, width: 200, height: 50, layer: layer(100, 120, 200, 50) };
+    const card = cardOf(edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect);
+    // A millimetre a pixel, twice as large: the middle went 50 pixels right and 20 down.
+    expect(card.extent[0]).toBeCloseTo(0.2, 9);
+    expect(card.extent[1]).toBeCloseTo(0.05, 9);
+    expect(card.move[0]).toBeCloseTo(0.01 + 0.1, 9);
+    expect(card.move[1]).toBeCloseTo(0.02 - 0.04, 9);
+    const same = cardOf(edits.applyEdit(effect, edits.replaceAsset(effect, { ...asset, files: [sampleFile(9)] })).effect);
+    expect(same).toEqual(cardOf(effect));
+  });
+  test('deleted: the icon is let go, objects stay or go along; one undo brings all back', () => {
+    const { effect, asset } = withCard(null);
+    effect.listing.icon = asset.id;
+    const history = new History(effect);
+    history.edit(edits.removeAssets(effect, [asset.id]));
+    expect(history.effect.listing.icon).toBeNull();
+    expect(Object.keys(history.effect.objects)).toHaveLength(1);
+    history.undo();
+    history.edit(edits.removeAssetsAndObjects(history.effect, [asset.id]));
+    expect(Object.keys(history.effect.objects)).toHaveLength(0);
+    history.undo();
+    expect(history.effect).toEqual(effect);
+  });
+  test('shown instead: only by objects that can', () => {
+    const { effect, asset } = withCard(null);
+    const model = sampleModel(1);
+    const id = 'obj_model' as ObjectId;
+    effect.assets[model.id] = model;
+    effect.objects[id] = newModel(id, model, 3);
+    const other = { ...sampleAsset(5), height: 400 };
+    effect.assets[other.id] = other;
+    const after = edits.applyEdit(effect, edits.showInstead(effect, asset.id, other)).effect;
+    expect(cardOf(after)).toMatchObject({ asset: other.id, extent: [0.1, 0.1] });
+    const not = edits.applyEdit(effect, edits.showInstead(effect, model.id, other)).effect;
+    expect(not.objects[id]).toEqual(effect.objects[id]);
+  });
+  test('a model whose clip is gone plays the first one that is there', () => {
+    const model = { ...sampleModel(1), clips: [{ name: 'Swim', duration: 2 }] };
+    const id = 'obj_model' as ObjectId;
+    const effect = sampleEffect(0, 0);
+    effect.assets[model.id] = model;
+    effect.objects[id] = newModel(id, model, 0);
+    const next = { ...model, clips: [{ name: 'Rest', duration: 1 }] };
+    expect(edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect.objects[id]).toMatchObject({ clip: 'Rest' });
+  });
+  test('every kind is part of the schema, and counts its files', () => {
+    expect(assetSchema.safeParse(sampleModel(3)).success).toBe(true);
+    expect(assetBytes({ files: [sampleFile(1), sampleFile(2)] })).toBe(2003);
+    expect(assetSchema.safeParse({ ...sampleModel(3), files: [] }).success).toBe(false);
   });
 });
 
@@ -191,6 +354,13 @@ describe('reading documents', () => {
     const effect = readEffect(schema1);
     expect(effect.schema).toBe(SCHEMA_VERSION);
     expect(effect.cues['cue_open' as CueId]!.trigger).toEqual({ kind: 'mouthOpens', threshold: 0.4 });
+    // Schema 3: pictures are files with facts, objects can hang in groups.
+    expect(effect.objects['obj_kelp' as ObjectId]!.parent).toBeNull();
+    expect(effect.assets['asset_kelp' as AssetId]).toMatchObject({
+      files: [{ mime: 'image/png', bytes: 1234 }],
+      original: null,
+      width: 600,
+    });
     // Angles are kept as they were set: -36 does not become 324.
     expect(effect.objects['obj_kelp' as ObjectId]!.turn).toEqual([0, 0, -36]);
   });

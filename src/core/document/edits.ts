@@ -8,7 +8,16 @@
 import { produce, type Draft } from 'immer';
 import type { Patch } from './patch';
 import { diff } from './patch';
-import { freeName, orderOnTop, stackOrder } from './queries';
+import { cardAfter } from './replaced-card';
+import {
+  canShow,
+  freeName,
+  objectsShowing,
+  orderOnTop,
+  parentOf,
+  stackTree,
+  withDescendants,
+} from './queries';
 import type {
   Action,
   Asset,
@@ -51,43 +60,116 @@ export const addAsset = (asset: Asset): Edit =>
     d.assets[asset.id] = asset;
   });
 
-/** Removes an asset; cards that show it stay and are reported by the checks. */
-export const removeAsset = (id: AssetId): Edit =>
-  edit('Remove asset', (d) => {
-    delete d.assets[id];
-    if (d.listing.icon === id) d.listing.icon = null;
+/** Brings in assets and what shows them as one step. */
+export const bringIn = (
+  label: string,
+  assets: readonly Asset[],
+  objects: readonly EffectObject[] = [],
+): Edit =>
+  edit(label, (d) => {
+    for (const asset of assets) d.assets[asset.id] = asset as Draft<Asset>;
+    for (const object of objects) addObject(object).change(d);
   });
+
+/** Removes assets; objects that show them stay, and the Stack and the checks say so. */
+export const removeAssets = (effect: Effect, ids: readonly AssetId[]): Edit =>
+  edit(`Delete ${namesOf(effect, ids)}`, (d) => {
+    for (const id of ids) {
+      delete d.assets[id];
+      if (d.listing.icon === id) d.listing.icon = null;
+    }
+  });
+
+/** Removes assets together with the objects that show them. */
+export const removeAssetsAndObjects = (effect: Effect, ids: readonly AssetId[]): Edit =>
+  edit(`Delete ${namesOf(effect, ids)} and what shows it`, (d) => {
+    for (const id of ids)
+      for (const object of objectsShowing(effect, id)) removeObject(effect, object.id).change(d);
+    removeAssets(effect, ids).change(d);
+  });
+
+/** Gives assets new names; unknown ids and empty names change nothing. */
+export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
+  edit(names.size === 1 ? 'Rename asset' : `Rename ${names.size} assets`, (d) => {
+    for (const [id, name] of names) {
+      const asset = d.assets[id];
+      if (asset && name.trim()) asset.name = name.trim().slice(0, 200);
+    }
+  });
+
+/** Everything that is shown of one asset shows another one. */
+export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
+  edit(`Show ${to.name} instead`, (d) => {
+    for (const object of objectsShowing(effect, from)) {
+      if (!canShow(object, to)) continue;
+      const draft = d.objects[object.id]!;
+      if (draft.kind === 'card' || draft.kind === 'model') draft.asset = to.id;
+      if (draft.kind === 'card' && 'width' in to)
+        draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
+    }
+    if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
+  });
+
+/** Puts other content into an asset: all that shows it follows, and keeps its place. */
+export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Edit =>
+  edit(`${label} ${effect.assets[next.id]?.name ?? next.name}`, (d) => {
+    const old = effect.assets[next.id];
+    d.assets[next.id] = next as Draft<Asset>;
+    for (const object of objectsShowing(effect, next.id)) {
+      const draft = d.objects[object.id]!;
+      if (draft.kind === 'card' && old && 'width' in old && 'width' in next)
+        Object.assign(draft, cardAfter(draft as Card, old, next));
+      if (draft.kind === 'model' && next.kind === 'model' && !next.clips.some((c) => c.name === draft.clip))
+        draft.clip = next.clips[0]?.name ?? null;
+    }
+  });
+
+export const setSequenceRate = (id: AssetId, rate: number): Edit =>
+  edit('Change the speed of the sequence', (d) => {
+    const asset = d.assets[id];
+    if (asset?.kind === 'sequence') asset.rate = Math.min(120, Math.max(0.1, rate));
+  });
+
+const namesOf = (effect: Effect, ids: readonly AssetId[]): string =>
+  ids.length === 1 ? (effect.assets[ids[0]!]?.name ?? 'asset') : `${ids.length} assets`;
 
 export const addObject = (object: EffectObject): Edit =>
   edit(`Add ${object.name}`, (d) => {
     d.objects[object.id] = { ...object, name: freeName(d as Effect, object.name) };
   });
 
-/** Brings in a picture and its card as one step. */
-export const addPictureCard = (asset: Asset, card: Card): Edit =>
-  edit(`Bring in ${asset.name}`, (d) => {
-    addAsset(asset).change(d);
-    addObject(card).change(d);
-  });
-
-/** Removes an object; actions aimed at it lose their target and say so on their cue. */
+/** Removes an object with all that hangs in it; actions aimed at them lose their target and say so on their cue. */
 export const removeObject = (effect: Effect, id: ObjectId): Edit =>
   edit(`Delete ${effect.objects[id]?.name ?? 'object'}`, (d) => {
-    delete d.objects[id];
+    const gone = new Set(withDescendants(effect, id).map((o) => o.id));
+    for (const one of gone) delete d.objects[one];
     for (const cue of Object.values(d.cues))
       for (const beat of cue.beats)
-        for (const action of beat.actions) if (action.target === id) action.target = null;
+        for (const action of beat.actions)
+          if (action.target !== null && gone.has(action.target as ObjectId)) action.target = null;
   });
 
-/** Copies an object just above the original. */
-export const duplicateObject = (effect: Effect, id: ObjectId, copyId: ObjectId): Edit =>
+/** Copies an object, with all that hangs in it, just above the original. `newId` names each copy. */
+export const duplicateObject = (
+  effect: Effect,
+  id: ObjectId,
+  newId: (of: ObjectId) => ObjectId,
+): Edit =>
   edit(`Duplicate ${effect.objects[id]?.name ?? 'object'}`, (d) => {
-    const original = effect.objects[id];
+    const family = withDescendants(effect, id);
+    const original = family[0];
     if (!original) return;
-    const stack = stackOrder(effect);
-    const above = stack[stack.findIndex((o) => o.id === id) - 1];
+    const siblings = stackTree(effect).get(parentOf(effect, original)?.id ?? null)!;
+    const above = siblings[siblings.findIndex((o) => o.id === id) - 1];
     const order = above ? (above.order + original.order) / 2 : orderOnTop(effect);
-    d.objects[copyId] = { ...original, id: copyId, name: freeName(effect, original.name), order };
+    const copies = new Map(family.map((o) => [o.id, newId(o.id)]));
+    for (const object of family)
+      d.objects[copies.get(object.id)!] = {
+        ...object,
+        id: copies.get(object.id)!,
+        name: freeName(d as Effect, object.name),
+        ...(object === original ? { order } : { parent: copies.get(object.parent!)! }),
+      };
   });
 
 /** Sets fields that every kind of object has. */
@@ -110,6 +192,19 @@ export const styleCard = (
   edit(`Style ${effect.objects[id]?.name ?? 'card'}`, (d) => {
     const object = d.objects[id];
     if (object?.kind === 'card') Object.assign(object, change);
+  });
+
+/** Sets how models and groups look. */
+export const styleSolid = (
+  effect: Effect,
+  id: ObjectId,
+  change: { opacity?: number; clip?: string | null },
+): Edit =>
+  edit(`Style ${effect.objects[id]?.name ?? 'object'}`, (d) => {
+    const object = d.objects[id];
+    if (change.opacity !== undefined && (object?.kind === 'model' || object?.kind === 'group'))
+      object.opacity = change.opacity;
+    if (change.clip !== undefined && object?.kind === 'model') object.clip = change.clip;
   });
 
 /** Puts the Stack into the given order; objects not named keep their place behind. */

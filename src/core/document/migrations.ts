@@ -8,17 +8,34 @@ import { effectSchema, SCHEMA_VERSION, type Effect } from './schema';
 
 type Json = Record<string, unknown>;
 
+const mapped = (map: unknown, change: (entry: Json) => Json): Json =>
+  Object.fromEntries(
+    Object.entries((map ?? {}) as Record<string, Json>).map(([id, entry]) => [id, change(entry)]),
+  );
+
 const MIGRATIONS: Record<number, (old: Json) => Json> = {
   // Schema 1 named the trigger alone; schema 2 gives it the threshold it fires at.
   1: (old) => ({
     ...old,
     schema: 2,
-    cues: Object.fromEntries(
-      Object.entries((old.cues ?? {}) as Record<string, Json>).map(([id, cue]) => [
-        id,
-        typeof cue.trigger === 'string' ? { ...cue, trigger: { kind: cue.trigger, threshold: 0.4 } } : cue,
-      ]),
+    cues: mapped(old.cues, (cue) =>
+      typeof cue.trigger === 'string' ? { ...cue, trigger: { kind: cue.trigger, threshold: 0.4 } } : cue,
     ),
+  }),
+  // Schema 2 knew pictures of one file only, and no groups.
+  2: (old) => ({
+    ...old,
+    schema: 3,
+    objects: mapped(old.objects, (object) => ({ ...object, parent: null })),
+    assets: mapped(old.assets, ({ sha256, mime, bytes, ...asset }) => ({
+      ...asset,
+      files: [{ sha256, mime, bytes }],
+      original: null,
+      preview: null,
+      from: null,
+      prep: null,
+      layer: null,
+    })),
   }),
 };
 

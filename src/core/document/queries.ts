@@ -1,12 +1,79 @@
 /** Questions about a document that more than one screen asks. */
-import type { AssetId, Card, Cue, Effect, EffectObject, ObjectId } from './schema';
+import type {
+  Asset,
+  AssetId,
+  Cue,
+  Effect,
+  EffectObject,
+  FileRef,
+  Group,
+  ModelObject,
+  ObjectId,
+  Card,
+} from './schema';
 
-/** Objects as the Stack shows them, what covers first. */
-export const stackOrder = (effect: Effect): EffectObject[] =>
-  Object.values(effect.objects).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+const before = <T extends { order: number; id: string }>(a: T, b: T): number =>
+  a.order - b.order || (a.id < b.id ? -1 : 1);
 
-export const cueOrder = (effect: Effect): Cue[] =>
-  Object.values(effect.cues).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+/**
+ * The group an object really hangs in. A parent that is gone, is no group, or hangs in the object itself
+ * counts as none, so that no document can hide objects from the Stack.
+ */
+export const parentOf = (effect: Effect, object: EffectObject): Group | null => {
+  const parent = object.parent === null ? undefined : effect.objects[object.parent];
+  if (parent?.kind !== 'group') return null;
+  const met = new Set<ObjectId>([object.id]);
+  for (let up: EffectObject | undefined = parent; up; up = up.parent ? effect.objects[up.parent] : undefined) {
+    if (met.has(up.id)) return null;
+    met.add(up.id);
+  }
+  return parent;
+};
+
+/** By what each object hangs in; `null` holds what hangs in nothing. Each list as the Stack shows it. */
+export const stackTree = (effect: Effect): ReadonlyMap<ObjectId | null, readonly EffectObject[]> => {
+  const tree = new Map<ObjectId | null, EffectObject[]>([[null, []]]);
+  for (const object of Object.values(effect.objects)) {
+    const key = parentOf(effect, object)?.id ?? null;
+    const list = tree.get(key);
+    if (list) list.push(object);
+    else tree.set(key, [object]);
+  }
+  for (const list of tree.values()) list.sort(before);
+  return tree;
+};
+
+/** Objects as the Stack shows them, what covers first; each group is followed by what it holds. */
+export const stackOrder = (effect: Effect): EffectObject[] => {
+  const tree = stackTree(effect);
+  const flat: EffectObject[] = [];
+  const walk = (parent: ObjectId | null): void => {
+    for (const object of tree.get(parent) ?? []) {
+      flat.push(object);
+      if (object.kind === 'group') walk(object.id);
+    }
+  };
+  walk(null);
+  return flat;
+};
+
+/** The object and all that hangs in it, itself first. */
+export const withDescendants = (effect: Effect, id: ObjectId): EffectObject[] => {
+  const tree = stackTree(effect);
+  const first = effect.objects[id];
+  const found: EffectObject[] = first ? [first] : [];
+  for (let i = 0; i < found.length; i++) found.push(...(tree.get(found[i]!.id) ?? []));
+  return found;
+};
+
+/** What the object sticks to: its outermost group decides. */
+export const anchorOf = (effect: Effect, object: EffectObject): EffectObject['anchor'] => {
+  let top = object;
+  for (let up = parentOf(effect, top); up; up = parentOf(effect, up)) top = up;
+  return top.anchor;
+};
+
+export const cueOrder = (effect: Effect): Cue[] => Object.values(effect.cues).sort(before);
 
 /** An order number above everything that stands in the Stack now. */
 export const orderOnTop = (effect: Effect): number =>
@@ -16,24 +83,60 @@ export const orderOnTop = (effect: Effect): number =>
 export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
   cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
 
-/** Cards that show the asset. */
-export const cardsShowing = (effect: Effect, id: AssetId): Card[] =>
-  stackOrder(effect).filter((o): o is Card => o.kind === 'card' && o.asset === id);
+/** Objects that show an asset. */
+export type Showing = Card | ModelObject;
+export const isShowing = (object: EffectObject): object is Showing =>
+  object.kind === 'card' || object.kind === 'model';
 
-/** Assets the effect really uses: shown on a card, or the icon. */
+/** Which asset each kind of object can show. */
+export const canShow = (object: EffectObject, asset: Asset): boolean =>
+  object.kind === 'card'
+    ? asset.kind === 'picture' || asset.kind === 'sequence'
+    : object.kind === 'model' && asset.kind === 'model';
+
+/** Objects that show the asset. */
+export const objectsShowing = (effect: Effect, id: AssetId): Showing[] =>
+  stackOrder(effect)
+    .filter(isShowing)
+    .filter((o) => o.asset === id);
+
+/** Where an asset is used. */
+export type Use =
+  | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
+  | { readonly kind: 'icon' };
+export const usesOf = (effect: Effect, id: AssetId): Use[] => [
+  ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
+  ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),
+];
+
+/** Assets the effect really uses: shown by an object, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of Object.values(effect.objects)) if (o.kind === 'card') used.add(o.asset);
+  for (const o of Object.values(effect.objects)) if (isShowing(o)) used.add(o.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];
 };
 
-/** A name that no object bears yet: "Kelp", "Kelp 2", "Kelp 3"... */
-export const freeName = (effect: Effect, wanted: string): string => {
-  const taken = new Set(Object.values(effect.objects).map((o) => o.name));
+/** The files a release has to carry, each content once. */
+export const usedFiles = (effect: Effect): FileRef[] => {
+  const files = new Map<string, FileRef>();
+  for (const id of usedAssets(effect))
+    for (const file of effect.assets[id]?.files ?? []) files.set(file.sha256, file);
+  return [...files.values()];
+};
+
+/** Bytes of an asset's files. */
+export const assetBytes = (asset: Pick<Asset, 'files'>): number =>
+  asset.files.reduce((sum, file) => sum + file.bytes, 0);
+
+const free = (taken: ReadonlySet<string>, wanted: string, most: number): string => {
   if (!taken.has(wanted)) return wanted;
-  const stem = wanted.replace(/ \d+$/, '').slice(0, 74);
+  const stem = wanted.replace(/ \d+$/, '').slice(0, most);
   let n = 2;
   while (taken.has(`${stem} ${n}`)) n++;
   return `${stem} ${n}`;
 };
+
+/** A name that no object bears yet: "Kelp", "Kelp 2", "Kelp 3"... */
+export const freeName = (effect: Effect, wanted: string): string =>
+  free(new Set(Object.values(effect.objects).map((o) => o.name)), wanted, 74);

@@ -1,25 +1,24 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
-import { blankEffect, newAction, newCard, newCue } from './defaults';
+import { blankEffect, newAction, newCard, newCue, newPicture } from './defaults';
 import {
   ACTION_KINDS,
   TRIGGER_KINDS,
-  type Asset,
+  type FileRef,
+  type PictureAsset,
   type AssetId,
   type CueId,
   type Effect,
   type ObjectId,
 } from './schema';
 
-export const sampleAsset = (n: number): Asset => ({
-  id: `asset_sample${n}` as AssetId,
-  name: `shell-${n}.png`,
-  kind: 'picture',
-  mime: 'image/png',
+export const sampleFile = (n: number): FileRef => ({
   sha256: n.toString(16).padStart(64, '0'),
+  mime: 'image/png',
   bytes: 1000 + n,
-  width: 400,
-  height: 200,
 });
+
+export const sampleAsset = (n: number): PictureAsset =>
+  newPicture(`asset_sample${n}` as AssetId, `shell-${n}.png`, sampleFile(n), 400, 200);
 
 /** `objects` cards on one picture each, `cues` cues that go through all triggers and actions. */
 export const sampleEffect = (objects: number, cues: number): Effect => {

@@ -7,12 +7,14 @@
 import { z } from 'zod';
 import { EASING_NAMES } from '../maths/easing';
 import { FEATURE_POINT_NAMES } from '../face/feature-points';
+import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
 
-export const SCHEMA_VERSION = 2;
+export * from './asset-schema';
+
+export const SCHEMA_VERSION = 3;
 
 const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const objectIdSchema = idText.brand<'ObjectId'>();
-export const assetIdSchema = idText.brand<'AssetId'>();
 export const cueIdSchema = idText.brand<'CueId'>();
 const partIdSchema = idText;
 
@@ -22,7 +24,26 @@ const unit = z.number().min(0).max(1);
 const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
 const label = z.string().max(80);
 
-export const BLEND_MODES = ['normal', 'multiply', 'screen', 'plus-lighter'] as const;
+/** W3C Compositing and Blending Level 1, and its operator plus-lighter. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+] as const;
 export const blendSchema = z.enum(BLEND_MODES);
 
 /** What an object sticks to. */
@@ -37,6 +58,8 @@ export const anchorSchema = z.discriminatedUnion('kind', [
 const placed = {
   id: objectIdSchema,
   name: label,
+  /** The group it belongs to; what it sticks to is then the group's business. */
+  parent: objectIdSchema.nullable(),
   anchor: anchorSchema,
   /** Place within its anchor; a lower number stands higher in the Stack and covers what is below. */
   order: finite,
@@ -46,6 +69,7 @@ const placed = {
   scale: vec3Schema,
 };
 
+/** A flat picture, or a sequence of pictures that plays. */
 export const cardSchema = z.strictObject({
   ...placed,
   kind: z.literal('card'),
@@ -61,18 +85,25 @@ export const cardSchema = z.strictObject({
 /** The shape of the wearer's head: draws nothing, hides what is behind it. */
 export const occluderSchema = z.strictObject({ ...placed, kind: z.literal('occluder') });
 
-export const objectSchema = z.discriminatedUnion('kind', [cardSchema, occluderSchema]);
-
-export const assetSchema = z.strictObject({
-  id: assetIdSchema,
-  name: z.string().min(1).max(200),
-  kind: z.literal('picture'),
-  mime: z.enum(['image/png', 'image/jpeg', 'image/webp']),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
-  bytes: z.number().int().positive(),
-  width: z.number().int().positive(),
-  height: z.number().int().positive(),
+/** A model with its materials; one of its clips may play. */
+export const modelObjectSchema = z.strictObject({
+  ...placed,
+  kind: z.literal('model'),
+  asset: assetIdSchema,
+  opacity: unit,
+  /** Name of the clip that plays again and again; null keeps it at rest. */
+  clip: z.string().max(200).nullable(),
 });
+
+/** Holds objects together: they move, turn, grow, fade and hide with it. */
+export const groupSchema = z.strictObject({ ...placed, kind: z.literal('group'), opacity: unit });
+
+export const objectSchema = z.discriminatedUnion('kind', [
+  cardSchema,
+  modelObjectSchema,
+  groupSchema,
+  occluderSchema,
+]);
 
 export const TRIGGER_KINDS = [
   'effectStarts',
@@ -153,14 +184,14 @@ export const effectSchema = z.strictObject({
 });
 
 export type ObjectId = z.infer<typeof objectIdSchema>;
-export type AssetId = z.infer<typeof assetIdSchema>;
 export type CueId = z.infer<typeof cueIdSchema>;
 export type BlendMode = z.infer<typeof blendSchema>;
 export type Anchor = z.infer<typeof anchorSchema>;
 export type Card = z.infer<typeof cardSchema>;
+export type ModelObject = z.infer<typeof modelObjectSchema>;
+export type Group = z.infer<typeof groupSchema>;
 export type Occluder = z.infer<typeof occluderSchema>;
 export type EffectObject = z.infer<typeof objectSchema>;
-export type Asset = z.infer<typeof assetSchema>;
 export type Trigger = z.infer<typeof triggerSchema>;
 export type TriggerKind = Trigger['kind'];
 export type Action = z.infer<typeof actionSchema>;

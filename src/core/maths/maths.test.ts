@@ -16,7 +16,8 @@ import {
 import { Random } from './random';
 import { interpolate } from './scalar';
 import { add, distance, scale, type Vec3 } from './vec3';
-import { blendOver } from './blend';
+import { BLEND_MODES, type BlendMode } from '../document/schema';
+import { blendOver, type Rgb } from './blend';
 
 const coordinate = fc.double({ min: -10, max: 10, noNaN: true });
 const vec = fc.tuple(coordinate, coordinate, coordinate);
@@ -181,20 +182,50 @@ test('curves go through their keys and are flat outside', () => {
 });
 
 describe('blend modes over an opaque backdrop', () => {
-  test('values of the specification', () => {
-    expect(blendOver('normal', 0.2, 0.8, 0.5)).toBeCloseTo(0.5, 12);
-    expect(blendOver('multiply', 0.5, 0.4, 1)).toBeCloseTo(0.2, 12);
-    expect(blendOver('screen', 0.5, 0.4, 1)).toBeCloseTo(0.7, 12);
-    expect(blendOver('plus-lighter', 0.7, 0.6, 1)).toBe(1);
-    expect(blendOver('plus-lighter', 0.2, 0.6, 0.5)).toBeCloseTo(0.5, 12);
+  const grey = (x: number): Rgb => [x, x, x];
+  const closeTo = (seen: Rgb, wanted: Rgb): void =>
+    seen.forEach((x, i) => expect(x).toBeCloseTo(wanted[i]!, 6));
+  // Worked out by hand from the formulas of sections 10.1 and 10.2.
+  test.each<[BlendMode, Rgb, Rgb, Rgb]>([
+    ['normal', [0.2, 0.4, 0.6], [0.8, 0.1, 0.3], [0.8, 0.1, 0.3]],
+    ['multiply', [0.5, 1, 0], [0.4, 0.3, 0.7], [0.2, 0.3, 0]],
+    ['screen', [0.5, 1, 0], [0.4, 0.3, 0.7], [0.7, 1, 0.7]],
+    ['overlay', [0.25, 0.75, 0.5], [0.4, 0.4, 0.8], [0.2, 0.7, 0.8]],
+    ['darken', [0.2, 0.9, 0.5], [0.4, 0.3, 0.5], [0.2, 0.3, 0.5]],
+    ['lighten', [0.2, 0.9, 0.5], [0.4, 0.3, 0.5], [0.4, 0.9, 0.5]],
+    ['color-dodge', [0, 0.3, 0.5], [1, 0.4, 1], [0, 0.5, 1]],
+    ['color-burn', [1, 0.6, 0.5], [0, 0.5, 0], [1, 0.2, 0]],
+    ['hard-light', [0.4, 0.4, 0.8], [0.25, 0.75, 0.5], [0.2, 0.7, 0.8]],
+    ['soft-light', [0.25, 0.64, 0.5], [0.5, 1, 0], [0.25, 0.8, 0.25]],
+    ['difference', [0.2, 0.9, 0.5], [0.4, 0.3, 0.5], [0.2, 0.6, 0]],
+    ['exclusion', [0.2, 0.9, 0.5], [0.4, 0.3, 0.5], [0.44, 0.66, 0.5]],
+    // Grey has no hue and no saturation, and a colour laid on grey keeps the grey's luminosity.
+    ['hue', [0.3, 0.3, 0.3], [1, 0, 0], [0.3, 0.3, 0.3]],
+    ['saturation', [1, 0, 0], [0.5, 0.5, 0.5], [0.3, 0.3, 0.3]],
+    ['color', [0.3, 0.3, 0.3], [1, 0, 0], [1, 0, 0]],
+    ['luminosity', [0.5, 0.5, 0.5], [0, 1, 0], [0.59, 0.59, 0.59]],
+    ['plus-lighter', [0.7, 0.2, 0], [0.6, 0.6, 0.1], [1, 0.8, 0.1]],
+  ])('%s', (mode, backdrop, source, wanted) => {
+    closeTo(blendOver(mode, backdrop, source, 1), wanted);
   });
-  test('nothing at opacity 0; multiply never lightens, screen never darkens', () => {
+  test('half opaque, half of it', () => {
+    closeTo(blendOver('normal', grey(0.2), grey(0.8), 0.5), grey(0.5));
+    closeTo(blendOver('plus-lighter', grey(0.2), grey(0.6), 0.5), grey(0.5));
+    closeTo(blendOver('difference', grey(0.2), grey(0.9), 0.5), grey(0.45));
+  });
+  test('nothing at opacity 0, and never out of range; multiply never lightens, screen never darkens', () => {
     const unit = fc.double({ min: 0, max: 1, noNaN: true });
+    const colour = fc.tuple(unit, unit, unit);
     fc.assert(
-      fc.property(unit, unit, unit, (b, s, a) => {
-        for (const mode of ['normal', 'multiply', 'screen', 'plus-lighter'] as const)
-          if (Math.abs(blendOver(mode, b, s, 0) - b) > 1e-12) return false;
-        return blendOver('multiply', b, s, a) <= b + 1e-12 && blendOver('screen', b, s, a) >= b - 1e-12;
+      fc.property(colour, colour, unit, (b, s, a) => {
+        for (const mode of BLEND_MODES) {
+          blendOver(mode, b, s, 0).forEach((x, i) => expect(x).toBeCloseTo(b[i]!, 10));
+          for (const x of blendOver(mode, b, s, a)) expect(x > -1e-9 && x < 1 + 1e-9).toBe(true);
+        }
+        return b.every(
+          (x, i) =>
+            blendOver('multiply', b, s, a)[i]! <= x + 1e-12 && blendOver('screen', b, s, a)[i]! >= x - 1e-12,
+        );
       }),
     );
   });

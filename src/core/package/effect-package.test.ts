@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import Ajv from 'ajv/dist/2020.js';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { sampleAsset, sampleEffect } from '../document/sample';
-import type { AssetId } from '../document/schema';
+import { newModel } from '../document/defaults';
+import { sampleAsset, sampleEffect, sampleFile } from '../document/sample';
+import { sampleModel } from '../document/sample-assets';
+import type { FileRef, ObjectId } from '../document/schema';
 import { readPackage, trimForRelease, writePackage } from './effect-package';
 import { manifestJsonSchema } from './manifest';
 
@@ -11,7 +13,7 @@ const effect = {
   listing: { summary: 'Two shells.', tags: ['shell'], icon: sampleAsset(0).id },
 };
 effect.assets[sampleAsset(9).id] = sampleAsset(9);
-const bytesOf = (id: AssetId) => new Uint8Array(effect.assets[id]!.bytes).fill(7);
+const bytesOf = (file: FileRef) => new Uint8Array(file.bytes).fill(7);
 const zip = writePackage(effect, 3, bytesOf);
 
 describe('effect package', () => {
@@ -24,8 +26,35 @@ describe('effect package', () => {
       summary: 'Two shells.',
       tags: ['shell'],
     });
-    expect([...opened.assets.keys()]).toEqual(['asset_sample0', 'asset_sample1']);
-    expect(opened.assets.get(sampleAsset(1).id)!.bytes).toEqual(bytesOf(sampleAsset(1).id));
+    const files = [sampleFile(0), sampleFile(1)];
+    expect([...opened.files.keys()]).toEqual(files.map((f) => f.sha256));
+    expect(opened.files.get(files[1]!.sha256)!.bytes).toEqual(bytesOf(files[1]!));
+  });
+  test('carries what viewers need, not what the atelier keeps beside it', () => {
+    const model = { ...sampleModel(1), original: [sampleFile(40)], preview: sampleFile(41).sha256 };
+    const id = 'obj_model' as ObjectId;
+    const more = {
+      ...effect,
+      assets: { ...effect.assets, [model.id]: model },
+      objects: { ...effect.objects, [id]: newModel(id, model, 9) },
+    };
+    const opened = readPackage(writePackage(more, 1, bytesOf));
+    expect(opened.manifest.files.map((f) => f.path)).toContain(`assets/${model.files[0]!.sha256}.glb`);
+    expect(opened.files.has(sampleFile(40).sha256)).toBe(false);
+    expect(opened.effect.assets[model.id]).toMatchObject({ original: null, preview: null });
+  });
+  test('packages of version 1 are still read', () => {
+    const files = unzipSync(zip);
+    const manifest = JSON.parse(new TextDecoder().decode(files['manifest.json'])) as Record<string, unknown>;
+    const { files: list, ...rest } = manifest;
+    const old = {
+      ...rest,
+      version: 1,
+      assets: (list as object[]).map((file, i) => ({ id: `asset_sample${i}`, ...file })),
+    };
+    const opened = readPackage(zipSync({ ...files, 'manifest.json': strToU8(JSON.stringify(old)) }));
+    expect(opened.manifest.version).toBe(2);
+    expect(opened.effect).toEqual(trimForRelease(effect));
   });
   test('the same effect gives the same bytes', () => {
     expect(writePackage(effect, 3, bytesOf)).toEqual(zip);

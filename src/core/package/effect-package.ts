@@ -3,15 +3,16 @@
  * Written on the server, read by the show page.
  */
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
-import { usedAssets } from '../document/queries';
+import { usedAssets, usedFiles } from '../document/queries';
 import { readEffect } from '../document/migrations';
-import type { AssetId, Effect } from '../document/schema';
+import type { AssetId, Effect, FileMime, FileRef } from '../document/schema';
 import { IconiaError } from '../errors';
 import {
   manifestJsonSchema,
   manifestSchema,
   PACKAGE_FORMAT,
   PACKAGE_VERSION,
+  upgradeManifest,
   type Manifest,
 } from './manifest';
 
@@ -20,33 +21,69 @@ const MOST_UNPACKED = 200 * 1024 * 1024;
 /** Zip keeps times; a fixed one makes the same effect give the same bytes. */
 const FIXED_TIME = '2000-01-01T00:00:00';
 
-const ENDING = { 'image/png': 'png', 'image/jpeg': 'jpg', 'image/webp': 'webp' } as const;
+const ENDING: Record<FileMime, string> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/webp': 'webp',
+  'model/gltf-binary': 'glb',
+  'audio/webm': 'webm',
+  'audio/mpeg': 'mp3',
+  'audio/wav': 'wav',
+  'audio/ogg': 'ogg',
+  'audio/mp4': 'm4a',
+  'audio/flac': 'flac',
+  'video/webm': 'webm',
+  'video/mp4': 'mp4',
+  'text/x-cube': 'cube',
+  'image/vnd.radiance': 'hdr',
+  'font/ttf': 'ttf',
+  'font/otf': 'otf',
+  'font/woff': 'woff',
+  'font/woff2': 'woff2',
+};
+/** What is not compressed in itself. */
+const DEFLATED: ReadonlySet<FileMime> = new Set([
+  'model/gltf-binary',
+  'audio/wav',
+  'text/x-cube',
+  'image/vnd.radiance',
+  'font/ttf',
+  'font/otf',
+]);
 
-/** The effect as it is released: assets that nothing uses are left out. */
+/** The ending a file of this kind bears. */
+export const endingOf = (mime: FileMime): string => ENDING[mime];
+
+/**
+ * The effect as it is released: assets that nothing uses are left out, and so is what only the atelier needs,
+ * such as files as they were before they were prepared.
+ */
 export const trimForRelease = (effect: Effect): Effect => {
   const used = new Set(usedAssets(effect));
   return {
     ...effect,
-    assets: Object.fromEntries(Object.entries(effect.assets).filter(([id]) => used.has(id as AssetId))),
+    assets: Object.fromEntries(
+      Object.entries(effect.assets)
+        .filter(([id]) => used.has(id as AssetId))
+        .map(([id, asset]) => [id, { ...asset, original: null, preview: null, from: null }]),
+    ),
   };
 };
 
-/**
- * Packs a release. `bytesOf` gives the content of an asset in use.
- * Pictures are stored, not deflated: they are compressed already.
- */
+/** Packs a release. `bytesOf` gives the content of a file in use. */
 export const writePackage = (
   effect: Effect,
   release: number,
-  bytesOf: (id: AssetId) => Uint8Array,
+  bytesOf: (file: FileRef) => Uint8Array,
 ): Uint8Array => {
   const trimmed = trimForRelease(effect);
-  const files: Zippable = {};
-  const assets = Object.values(trimmed.assets).map((asset) => {
-    const path = `assets/${asset.sha256}.${ENDING[asset.mime]}`;
-    files[path] = [bytesOf(asset.id), { level: 0, mtime: FIXED_TIME }];
-    return { id: asset.id, path, mime: asset.mime, bytes: asset.bytes, sha256: asset.sha256 };
+  const packed: Zippable = {};
+  const files = usedFiles(trimmed).map((file) => {
+    const path = `assets/${file.sha256}.${ENDING[file.mime]}`;
+    packed[path] = [bytesOf(file), { level: DEFLATED.has(file.mime) ? 6 : 0, mtime: FIXED_TIME }];
+    return { path, mime: file.mime, bytes: file.bytes, sha256: file.sha256 };
   });
+  const icon = effect.listing.icon ? trimmed.assets[effect.listing.icon]?.files[0] : undefined;
   const manifest: Manifest = {
     format: PACKAGE_FORMAT,
     version: PACKAGE_VERSION,
@@ -55,8 +92,8 @@ export const writePackage = (
     tags: effect.listing.tags,
     release,
     document: 'effect.json',
-    icon: assets.find((a) => a.id === effect.listing.icon)?.path ?? null,
-    assets,
+    icon: files.find((f) => f.sha256 === icon?.sha256)?.path ?? null,
+    files,
   };
   const json = (value: unknown): Zippable[string] => [
     strToU8(JSON.stringify(value, null, 1)),
@@ -66,14 +103,15 @@ export const writePackage = (
     'manifest.json': json(manifestSchema.parse(manifest)),
     'manifest.schema.json': json(manifestJsonSchema()),
     'effect.json': json(trimmed),
-    ...files,
+    ...packed,
   });
 };
 
 export interface OpenedPackage {
   readonly manifest: Manifest;
   readonly effect: Effect;
-  readonly assets: ReadonlyMap<AssetId, { readonly bytes: Uint8Array; readonly mime: string }>;
+  /** By SHA-256. */
+  readonly files: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mime: FileMime }>;
 }
 
 /** Reads a package. Throws `IconiaError` `package.unreadable` with what is wrong. */
@@ -103,16 +141,19 @@ export const readPackage = (zip: Uint8Array): OpenedPackage => {
       return broken(`${path} is not JSON.`, cause);
     }
   };
-  const parsed = manifestSchema.safeParse(json('manifest.json'));
+  const parsed = manifestSchema.safeParse(upgradeManifest(json('manifest.json')));
   if (!parsed.success) return broken('its manifest does not follow the schema.', parsed.error);
   const manifest = parsed.data;
-  const assets = new Map<AssetId, { bytes: Uint8Array; mime: string }>();
-  for (const entry of manifest.assets) {
+  const read = new Map<string, { bytes: Uint8Array; mime: FileMime }>();
+  for (const entry of manifest.files) {
     const bytes = files[entry.path];
     if (!bytes) return broken(`${entry.path} is missing.`);
     if (bytes.length !== entry.bytes)
       return broken(`${entry.path} has ${bytes.length} bytes, not ${entry.bytes}.`);
-    assets.set(entry.id, { bytes, mime: entry.mime });
+    read.set(entry.sha256, { bytes, mime: entry.mime });
   }
-  return { manifest, effect: readEffect(json(manifest.document)), assets };
+  const effect = readEffect(json(manifest.document));
+  const lost = usedFiles(effect).find((file) => !read.has(file.sha256));
+  if (lost) return broken(`a file of its assets (${lost.mime}) is missing.`);
+  return { manifest, effect, files: read };
 };

@@ -1,9 +1,9 @@
 /** The manifest of a released effect. Its JSON Schema stands in docs/effect-package.schema.json. */
 import { z } from 'zod';
-import { assetIdSchema } from '../document/schema';
+import { FILE_MIMES } from '../document/schema';
 
 export const PACKAGE_FORMAT = 'iconia-effect';
-export const PACKAGE_VERSION = 1;
+export const PACKAGE_VERSION = 2;
 
 const innerPath = z.string().regex(/^[a-z0-9][a-z0-9._/-]{0,120}$/, 'A path inside the package.');
 
@@ -19,17 +19,17 @@ export const manifestSchema = z.strictObject({
   document: innerPath,
   /** The picture shown for the effect in lists. */
   icon: innerPath.nullable(),
-  assets: z
+  /** Every file of the assets in use, each content once. The document names them by their SHA-256. */
+  files: z
     .array(
       z.strictObject({
-        id: assetIdSchema,
         path: innerPath,
-        mime: z.enum(['image/png', 'image/jpeg', 'image/webp']),
+        mime: z.enum(FILE_MIMES),
         bytes: z.number().int().positive(),
         sha256: z.string().regex(/^[0-9a-f]{64}$/),
       }),
     )
-    .max(1000),
+    .max(4000),
 });
 export type Manifest = z.infer<typeof manifestSchema>;
 
@@ -38,3 +38,16 @@ export const manifestJsonSchema = (): object => ({
   title: 'Iconia effect package: manifest.json',
   ...(z.toJSONSchema(manifestSchema) as object),
 });
+
+/** Version 1 listed one file for each asset, with the asset's id. */
+export const upgradeManifest = (manifest: unknown): unknown => {
+  const old = manifest as { version?: unknown; assets?: unknown };
+  if (typeof manifest !== 'object' || manifest === null || old.version !== 1 || !Array.isArray(old.assets))
+    return manifest;
+  const { assets, ...rest } = old;
+  return {
+    ...rest,
+    version: PACKAGE_VERSION,
+    files: (assets as Record<string, unknown>[]).map(({ id: _id, ...file }) => file),
+  };
+};

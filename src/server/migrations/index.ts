@@ -1,6 +1,7 @@
 /** Numbered migrations of the database. Each runs in one transaction together with its version stamp. */
 import { first } from './0001-first';
 import { takes } from './0002-takes';
+import { filesAndShelf } from './0003-files-and-shelf';
 
 export interface Migration {
   readonly number: number;
@@ -11,4 +12,5 @@ export interface Migration {
 export const MIGRATIONS: readonly Migration[] = [
   { number: 1, name: 'first', sql: first },
   { number: 2, name: 'takes', sql: takes },
+  { number: 3, name: 'files and shelf', sql: filesAndShelf },
 ];

@@ -1,12 +1,14 @@
 /**
  * The material of cards: unlit, tinted, blended against what is already drawn (the camera picture). The
- * drawing buffer holds sRGB values, as the W3C formulas want them. Over an opaque backdrop all four modes
- * are one multiplication and one addition, which the blend unit does:
+ * drawing buffer holds sRGB values, as the W3C formulas want them. Over an opaque backdrop four modes are one
+ * multiplication and one addition, which the blend unit does:
  *
  *   normal        source (a C, a)       ONE,                  ONE_MINUS_SRC_ALPHA
  *   multiply      source (1 - a + a C)  DST_COLOR,            ZERO
  *   screen        source (a C)          ONE_MINUS_DST_COLOR,  ONE
  *   plus-lighter  source (a C)          ONE,                  ONE
+ *
+ * The others look at a copy of what is beneath and write the result themselves.
  */
 import {
   AddEquation,
@@ -19,15 +21,19 @@ import {
   OneMinusDstColorFactor,
   OneMinusSrcAlphaFactor,
   ShaderMaterial,
+  Vector2,
+  Vector4,
   ZeroFactor,
   type Texture,
 } from 'three';
 import type { BlendMode, Card } from '../../core/document/schema';
+import { BLEND_GLSL, FIXED_MODES, modeNumber } from './blend-shader';
 
 const VERTEX = /* glsl */ `
+  uniform vec4 rect; // of the texture: x, y, width, height from its top left
   varying vec2 vUv;
   void main() {
-    vUv = vec2(uv.x, 1.0 - uv.y);
+    vUv = rect.xy + vec2(uv.x, 1.0 - uv.y) * rect.zw;
     gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
   }
 `;
@@ -46,22 +52,34 @@ const FRAGMENT = /* glsl */ `
   vec3 toSrgb(vec3 c) {
     return mix(1.055 * pow(c, vec3(1.0 / 2.4)) - 0.055, c * 12.92, vec3(lessThanEqual(c, vec3(0.0031308))));
   }
+  #ifdef SEES_BENEATH
+  uniform sampler2D beneath;
+  uniform vec2 bufferSize; // pixels
+  ${BLEND_GLSL}
+  #endif
 
   void main() {
     vec4 texel = texture2D(map, vUv);
     float a = texel.a * opacity;
     if (a < 0.002) discard;
     vec3 colour = tinted ? toSrgb(toLinear(texel.rgb) * tint) : texel.rgb;
+    #ifdef SEES_BENEATH
+    vec3 backdrop = texture2D(beneath, gl_FragCoord.xy / bufferSize).rgb;
+    gl_FragColor = vec4(mix(backdrop, blendColours(backdrop, colour), a), 1.0);
+    #else
     gl_FragColor = multiplies ? vec4(1.0 - a + a * colour, 1.0) : vec4(a * colour, a);
+    #endif
   }
 `;
 
-const FACTORS: Record<BlendMode, Pick<ShaderMaterial, 'blendSrc' | 'blendDst'>> = {
+const FACTORS: Partial<Record<BlendMode, Pick<ShaderMaterial, 'blendSrc' | 'blendDst'>>> = {
   normal: { blendSrc: OneFactor, blendDst: OneMinusSrcAlphaFactor },
   multiply: { blendSrc: DstColorFactor, blendDst: ZeroFactor },
   screen: { blendSrc: OneMinusDstColorFactor, blendDst: OneFactor },
   'plus-lighter': { blendSrc: OneFactor, blendDst: OneFactor },
 };
+/** For modes that see what is beneath: what they write replaces it. */
+const REPLACES = { blendSrc: OneFactor, blendDst: ZeroFactor } as const;
 
 export const createCardMaterial = (): ShaderMaterial =>
   new ShaderMaterial({
@@ -69,10 +87,14 @@ export const createCardMaterial = (): ShaderMaterial =>
     fragmentShader: FRAGMENT,
     uniforms: {
       map: { value: null },
+      rect: { value: new Vector4(0, 0, 1, 1) },
       tint: { value: new Color(1, 1, 1) },
       opacity: { value: 1 },
       tinted: { value: false },
       multiplies: { value: false },
+      mode: { value: 0 },
+      beneath: { value: null },
+      bufferSize: { value: new Vector2(1, 1) },
     },
     transparent: true,
     depthWrite: false,
@@ -84,13 +106,29 @@ export const createCardMaterial = (): ShaderMaterial =>
     blendDstAlpha: OneFactor,
   });
 
-export const styleCardMaterial = (material: ShaderMaterial, card: Card, texture: Texture | null): void => {
-  const { map, tint, tinted, multiplies } = material.uniforms as Record<string, { value: unknown }>;
+/** Whether the card has to see what is already drawn beneath it. */
+export const seesBeneath = (card: Card): boolean => !FIXED_MODES.has(card.blend);
+
+/** `rect` is the part of the texture that is shown: x, y, width, height from its top left, 0..1. */
+export const styleCardMaterial = (
+  material: ShaderMaterial,
+  card: Card,
+  texture: Texture | null,
+  rect: readonly [number, number, number, number],
+): void => {
+  const { map, tint, tinted, multiplies, mode } = material.uniforms as Record<string, { value: unknown }>;
   map!.value = texture;
+  (material.uniforms.rect!.value as Vector4).set(...rect);
   (tint!.value as Color).set(card.tint);
   tinted!.value = card.tint !== '#ffffff';
   multiplies!.value = card.blend === 'multiply';
-  Object.assign(material, FACTORS[card.blend]);
+  mode!.value = modeNumber(card.blend);
+  const beneath = seesBeneath(card);
+  if (beneath !== 'SEES_BENEATH' in material.defines) {
+    material.defines = beneath ? { SEES_BENEATH: '' } : {};
+    material.needsUpdate = true;
+  }
+  Object.assign(material, FACTORS[card.blend] ?? REPLACES);
   material.side = card.doubleSided ? DoubleSide : FrontSide;
   // Flat, so both sides need no sorting.
   material.forceSinglePass = true;

@@ -1,0 +1,42 @@
+/** Bounds of everything that is read. What is beyond is refused with a sentence, before work is put into it. */
+
+const MB = 1024 * 1024;
+
+/** Largest file that is opened at all: layered artwork and zips may be large. */
+export const MOST_FILE_BYTES = 256 * MB;
+/** Largest file that is kept and sent to a viewer. */
+export const MOST_KEPT_BYTES = 64 * MB;
+/** Largest picture, in pixels and in bytes. */
+export const MOST_PIXELS = 32_000_000;
+export const MOST_PICTURE_BYTES = 20 * MB;
+/** Longest side of any picture: what browsers decode. */
+export const MOST_SIDE = 16_384;
+
+/** A zip: entries, unpacked size, and how many times larger than packed. */
+export const MOST_ENTRIES = 5000;
+export const MOST_UNPACKED = 512 * MB;
+export const MOST_RATIO = 250;
+
+/** Layered artwork. */
+export const MOST_LAYERS = 500;
+export const MOST_LAYER_PIXELS = 400_000_000;
+
+/** Frames of a sequence, and their pixels together. */
+export const MOST_FRAMES = 1000;
+export const MOST_FRAME_PIXELS = 400_000_000;
+/** Every WebGL 2 device takes textures of this side (WebGL 2, MAX_TEXTURE_SIZE). */
+export const SHEET_SIDE = 2048;
+
+/** Models. */
+export const MOST_NODES = 20_000;
+export const MOST_TRIANGLES = 3_000_000;
+export const MOST_VERTICES = 6_000_000;
+
+/** Seconds of a sound or video. */
+export const MOST_SOUND_SECONDS = 600;
+export const MOST_VIDEO_SECONDS = 600;
+
+/** Files in one drop. */
+export const MOST_DROPPED = 5000;
+/** Seconds one file may take to be read before it is given up. */
+export const MOST_READ_SECONDS = 120;

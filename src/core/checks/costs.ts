@@ -1,0 +1,39 @@
+/** What an effect weighs, and what takes the space. */
+import { assetBytes, usedAssets } from '../document/queries';
+import type { Asset, AssetKind, Effect } from '../document/schema';
+
+/** What an outlet takes. */
+export interface OutletLimit {
+  readonly name: string;
+  /** Most bytes of a released effect. */
+  readonly bytes: number;
+}
+export const OPEN_WEB: OutletLimit = { name: 'Open Web', bytes: 5 * 1024 * 1024 };
+export const OUTLET_LIMITS: readonly OutletLimit[] = [OPEN_WEB];
+
+export interface Cost {
+  readonly asset: Asset;
+  readonly kind: AssetKind;
+  /** Bytes it adds to the release; files it shares with an asset before it count there. */
+  readonly bytes: number;
+  readonly used: boolean;
+}
+
+/** Every asset with what it adds, the heaviest first. What nothing uses is not released and adds nothing yet. */
+export const costsOf = (effect: Effect): Cost[] => {
+  const used = new Set(usedAssets(effect));
+  const counted = new Set<string>();
+  const inOrder = Object.values(effect.assets).sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
+  return inOrder
+    .map((asset): Cost => {
+      if (!used.has(asset.id)) return { asset, kind: asset.kind, bytes: assetBytes(asset), used: false };
+      const own = asset.files.filter((file) => !counted.has(file.sha256));
+      for (const file of own) counted.add(file.sha256);
+      return { asset, kind: asset.kind, bytes: own.reduce((sum, f) => sum + f.bytes, 0), used: true };
+    })
+    .sort((a, b) => Number(b.used) - Number(a.used) || b.bytes - a.bytes);
+};
+
+/** Bytes of all files a release carries. The rest of the package is a few kilobytes. */
+export const packageBytes = (effect: Effect): number =>
+  costsOf(effect).reduce((sum, cost) => sum + (cost.used ? cost.bytes : 0), 0);

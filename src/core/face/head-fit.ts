@@ -1,0 +1,15 @@
+/** Where head pieces rest, and how wide they have to be to close around a head of the usual size. */
+import type { Vec3 } from '../maths/vec3';
+import type { Metres } from '../units';
+
+/**
+ * Where the middle of a head piece's base lies, measured from the crown point: above the brows, over the
+ * widest part of the hair. On the neutral head that is 7 cm above the ears and a little behind them.
+ */
+export const HEAD_SEAT: Vec3 = [0, -0.063, -0.009];
+
+/** Inner width of a head piece at its base: the skull there is 15 cm wide and 17 cm deep; hair comes on top. */
+export const HEAD_PIECE_WIDTH: Metres = 0.178;
+
+/** Width of the head from temple to temple; what is much smaller or larger is odd for something worn on it. */
+export const HEAD_WIDTH: Metres = 0.158;

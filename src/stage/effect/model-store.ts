@@ -1,0 +1,94 @@
+/** Models by content; each is opened once, and every object that shows it gets a copy of its own. */
+import type { AnimationClip, Group, Material, Mesh, Object3D } from 'three';
+import type { ModelAsset } from '../../core/document/schema';
+import type { FileSource } from './texture-store';
+
+export interface OpenedModel {
+  readonly scene: Group;
+  readonly clips: readonly AnimationClip[];
+  /** A copy with bones and materials of its own. */
+  copy(): Object3D;
+}
+
+export class ModelStore {
+  private readonly models = new Map<string, OpenedModel | 'loading' | 'failed'>();
+
+  constructor(
+    private readonly source: FileSource,
+    /** Called when a model has arrived, so that the picture is drawn again. */
+    private readonly onLoaded: () => void = () => {},
+  ) {}
+
+  /** The model, or null while it is on its way. */
+  get(asset: ModelAsset): OpenedModel | null {
+    const sha = asset.files[0]!.sha256;
+    const known = this.models.get(sha);
+    if (known === undefined) void this.load(asset).catch(() => undefined);
+    return typeof known === 'object' ? known : null;
+  }
+
+  /** Resolves when the model can be drawn; rejects when it cannot. */
+  async load(asset: ModelAsset): Promise<void> {
+    const [file] = asset.files;
+    const sha = file!.sha256;
+    if (typeof this.models.get(sha) === 'object') return;
+    this.models.set(sha, 'loading');
+    try {
+      const blob = await this.source(file!);
+      this.models.set(sha, await openModel(await blob.arrayBuffer()));
+      this.onLoaded();
+    } catch (cause) {
+      this.models.set(sha, 'failed');
+      throw cause;
+    }
+  }
+
+  dispose(): void {
+    for (const model of this.models.values()) if (typeof model === 'object') disposeOf(model.scene);
+    this.models.clear();
+  }
+}
+
+/** Opens a GLB. The loader comes only with the first model, so that effects without one stay light. */
+export const openModel = async (glb: ArrayBuffer): Promise<OpenedModel> => {
+  const [{ GLTFLoader }, { clone }] = await Promise.all([
+    import('three/addons/loaders/GLTFLoader.js'),
+    import('three/addons/utils/SkeletonUtils.js'),
+  ]);
+  const { scene, animations } = await new GLTFLoader().parseAsync(glb, '');
+  return {
+    scene,
+    clips: animations,
+    copy: () => {
+      const copy = clone(scene);
+      const own = new Map<Material, Material>();
+      copy.traverse((node) => {
+        const mesh = node as Mesh;
+        if (!mesh.isMesh) return;
+        // Skinned meshes move out of the box they were measured in.
+        mesh.frustumCulled = false;
+        const ownOf = (material: Material): Material => {
+          const known = own.get(material) ?? material.clone();
+          own.set(material, known);
+          return known;
+        };
+        mesh.material = Array.isArray(mesh.material) ? mesh.material.map(ownOf) : ownOf(mesh.material);
+      });
+      return copy;
+    },
+  };
+};
+
+/** Frees geometries, materials and textures below a node. */
+export const disposeOf = (root: Object3D, withShared = true): void =>
+  root.traverse((node) => {
+    const mesh = node as Mesh;
+    if (!mesh.isMesh) return;
+    if (withShared) mesh.geometry.dispose();
+    for (const material of Array.isArray(mesh.material) ? mesh.material : [mesh.material]) {
+      if (withShared)
+        for (const value of Object.values(material))
+          if ((value as { isTexture?: boolean } | null)?.isTexture) (value as { dispose(): void }).dispose();
+      material.dispose();
+    }
+  });
