@@ -1,4 +1,4 @@
-/** The layers: core < stage < atelier / show; core < server. Imports only point down. */
+/** The layers: core < stage < intake < atelier; stage < show; core < server. Imports only point down. */
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
@@ -12,7 +12,8 @@ module.exports = {
     only('core-imports-core', 'core', ['core']),
     only('stage-imports-down', 'stage', ['stage', 'core']),
     only('tracker-imports-down', 'tracker', ['tracker', 'core']),
-    only('atelier-imports-down', 'atelier', ['atelier', 'stage', 'tracker', 'core']),
+    only('intake-imports-down', 'intake', ['intake', 'stage', 'core']),
+    only('atelier-imports-down', 'atelier', ['atelier', 'intake', 'stage', 'tracker', 'core']),
     only('show-imports-down', 'show', ['show', 'stage', 'tracker', 'core']),
     only('server-imports-down', 'server', ['server', 'core']),
     {
@@ -22,14 +23,15 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg', 'npm-unknown'],
-        pathNot: 'node_modules/(zod|immer|fast-json-patch|fflate)/',
+        pathNot:
+          'node_modules/(zod|immer|fast-json-patch|fflate|fast-xml-parser|fast-png|ag-psd|gifuct-js|fontkit|@gltf-transform|meshoptimizer)/',
       },
     },
     {
       name: 'show-is-small',
       severity: 'error',
       comment: 'the show page carries no Vue and no component library.',
-      from: { path: '^src/(show|stage|tracker)/' },
+      from: { path: '^src/(show|stage|tracker|intake)/' },
       to: { path: 'node_modules/(vue|@vue|pinia|ant-design-vue|vue-router|@lucide)/' },
     },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },

@@ -17,12 +17,22 @@ export default defineConfig({
     }),
   ],
   resolve: { alias: { '@': at('./src') } },
-  worker: { format: 'es' },
+  worker: {
+    format: 'es',
+    // In a folder of their own: the server gives workers another policy than pages.
+    rollupOptions: {
+      output: {
+        entryFileNames: 'assets/workers/[name]-[hash].js',
+        chunkFileNames: 'assets/workers/[name]-[hash].js',
+        assetFileNames: 'assets/workers/[name]-[hash][extname]',
+      },
+    },
+  },
   server: {
     host: '127.0.0.1',
     port: 4173,
     strictPort: true,
-    proxy: { '/api': server, '/trackers': server, '/outlet': server, '/healthz': server },
+    proxy: { '/api': server, '/trackers': server, '/outlet': server, '/stock-files': server, '/healthz': server },
   },
   build: {
     target: 'es2022',

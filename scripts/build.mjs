@@ -50,6 +50,7 @@ const pages = process.argv.includes('--no-pages')
         'src/core',
         'src/stage',
         'src/tracker',
+        'src/intake',
         'src/atelier',
         'src/show',
         'index.html',

@@ -22,7 +22,7 @@ import { newAssetId, newCueId, newObjectId, newPartId } from './api/ids';
 import { mergeOnto } from './api/merge';
 import * as words from './words';
 import { matches } from './commands/keys';
-import { effectSchema } from '../core/document/schema';
+import { effectSchema, SCHEMA_VERSION } from '../core/document/schema';
 
 const A = 'obj_sample0' as ObjectId;
 const B = 'obj_sample1' as ObjectId;
@@ -107,7 +107,7 @@ describe('the server’s answers', () => {
   test('a document of an older schema is brought up when it is read', async () => {
     const old: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));
     answer(200, { id: 'x', revision: 3, document: old, updatedAt: 'now' });
-    expect((await api.get('x')).effect.schema).toBe(2);
+    expect((await api.get('x')).effect.schema).toBe(SCHEMA_VERSION);
   });
 });
 

@@ -10,6 +10,7 @@ export const router = createRouter({
       component: () => import('./screens/AtelierScreen.vue'),
       props: (route) => ({ id: String(route.params.id), stage: String(route.params.stage || 'place') }),
     },
+    { path: '/stock', name: 'stock', component: () => import('./screens/StockScreen.vue') },
     { path: '/takes', name: 'takes', component: () => import('./screens/TakesScreen.vue') },
     {
       path: '/takes/new',

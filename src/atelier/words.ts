@@ -30,6 +30,19 @@ export const BLEND_WORDS: Record<BlendMode, string> = {
   normal: 'Normal',
   multiply: 'Multiply',
   screen: 'Screen',
+  overlay: 'Overlay',
+  darken: 'Darken',
+  lighten: 'Lighten',
+  'color-dodge': 'Colour dodge',
+  'color-burn': 'Colour burn',
+  'hard-light': 'Hard light',
+  'soft-light': 'Soft light',
+  difference: 'Difference',
+  exclusion: 'Exclusion',
+  hue: 'Hue',
+  saturation: 'Saturation',
+  color: 'Colour',
+  luminosity: 'Luminosity',
   'plus-lighter': 'Plus lighter',
 };
 
@@ -150,9 +163,9 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
     case 'no-summary':
       return 'The listing has no summary.';
     case 'nothing-to-see':
-      return 'There is nothing to see: no picture is placed.';
+      return 'There is nothing to see: no picture or model is placed.';
     case 'missing-asset':
-      return `${nameOf(effect, finding.object)} shows a picture that is no longer among the assets.`;
+      return `${nameOf(effect, finding.object)} shows an asset that was deleted.`;
     case 'invisible':
       return {
         hidden: `${nameOf(effect, finding.object)} is hidden and no cue shows it.`,
@@ -164,7 +177,7 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
     case 'cue-does-nothing':
       return 'A cue has no action.';
     case 'unused-asset':
-      return `${effect.assets[finding.asset]?.name ?? 'A picture'} is not used; it is left out of the release.`;
+      return `${effect.assets[finding.asset]?.name ?? 'An asset'} is not used; it is left out of the release.`;
     case 'too-big':
       return `The effect has ${megabytes(finding.bytes)} MB; Open Web takes ${megabytes(finding.budget)} MB.`;
   }

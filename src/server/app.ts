@@ -20,12 +20,20 @@ export interface AppOptions {
   readonly db: Database;
   /** The built pages; without it only the interface for programs is served (tests, development). */
   readonly clientDir?: string;
+  /** What ships with Iconia: the stock's catalogue and files. */
+  readonly stockDir?: string;
   /** The built tracker worker, and the tracker package's files. */
   readonly trackerDirs?: readonly string[];
   readonly log?: (error: unknown) => void;
 }
 
-export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: AppOptions): Express => {
+export const createApp = ({
+  db,
+  clientDir,
+  stockDir,
+  trackerDirs = [],
+  log = () => {},
+}: AppOptions): Express => {
   const effects = new EffectsStore(db);
   const files = new FilesStore(db);
   const releases = new ReleasesStore(db, effects, files);
@@ -46,7 +54,8 @@ export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: A
   app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
-  app.use(['/api', '/outlet', '/trackers'], notFound);
+  if (stockDir) app.use('/stock-files', express.static(stockDir, { index: false, maxAge: '1h' }));
+  app.use(['/api', '/outlet', '/trackers', '/stock-files'], notFound);
 
   if (clientDir) {
     const page =
@@ -57,6 +66,7 @@ export const createApp = ({ db, clientDir, trackerDirs = [], log = () => {} }: A
       };
     if (!existsSync(join(clientDir, 'index.html')))
       throw new Error(`The pages are not built: ${clientDir} is empty.`);
+    app.use('/assets/workers', security.intake);
     app.use(
       '/assets',
       express.static(join(clientDir, 'assets'), { immutable: true, maxAge: '1y', index: false }),

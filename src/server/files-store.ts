@@ -26,7 +26,8 @@ export class FilesStore {
   /** Checks and keeps a file. Nothing is kept when it throws. */
   async add(bytes: Uint8Array, name: string): Promise<FileRef> {
     const mime = checkKeptFile(bytes, name);
-    if (mime === 'image/png' || mime === 'image/jpeg' || mime === 'image/webp') await decodeFully(bytes, name);
+    if (mime === 'image/png' || mime === 'image/jpeg' || mime === 'image/webp')
+      await decodeFully(bytes, name);
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     await this.db.query(
       `insert into files (owner, sha256, mime, size, bytes) values ($1, $2, $3, $4, $5)

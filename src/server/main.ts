@@ -31,6 +31,7 @@ const main = async (): Promise<void> => {
   const app = createApp({
     db,
     ...(process.env.ICONIA_DEV ? {} : { clientDir: resolve(root, 'dist/client') }),
+    stockDir: resolve(root, 'stock'),
     trackerDirs: [resolve(root, 'dist/trackers'), resolve(root, 'node_modules/@mediapipe')],
     log: (error) => log.error(error),
   });

@@ -36,6 +36,12 @@ export const atelier = headers({ ...base, styleSrc: ["'self'", "'unsafe-inline'"
  */
 export const tracker = headers({ ...base, scriptSrc: ["'self'", "'unsafe-eval'", "'wasm-unsafe-eval'"] });
 
+/**
+ * The worker that opens files: decoders of compressed models and textures are WebAssembly. It fetches only what
+ * the page hands it, and nothing it makes is run by a page.
+ */
+export const intake = headers({ ...base, scriptSrc: ["'self'", "'wasm-unsafe-eval'"] });
+
 /** Camera only on our own pages. */
 export const permissions: RequestHandler = (_request, response, next) => {
   response.setHeader('Permissions-Policy', 'camera=(self), microphone=(), geolocation=()');

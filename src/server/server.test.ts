@@ -253,7 +253,10 @@ describe('the shelf', () => {
     expect((await request(app).get('/api/shelf')).body).toEqual([]);
   });
   test('takes nothing whose files are not kept, and nothing that is no asset', async () => {
-    const lost = { ...(await asset('kelp.png')), files: [{ sha256: '0'.repeat(64), mime: 'image/png', bytes: 4 }] };
+    const lost = {
+      ...(await asset('kelp.png')),
+      files: [{ sha256: '0'.repeat(64), mime: 'image/png', bytes: 4 }],
+    };
     expect((await request(app).post('/api/shelf').send(lost)).status).toBe(422);
     expect((await request(app).post('/api/shelf').send({ name: 'kelp' })).status).toBe(400);
   });
@@ -264,7 +267,10 @@ describe('releases', () => {
     const file = (await upload(await png('#2ac'))).body as FileRef;
     const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
     const card = newCard('obj_kelp' as ObjectId, asset, 0);
-    const { effect } = edits.applyEdit(blankEffect('Kelp Crown!'), edits.bringIn('Bring in', [asset], [card]));
+    const { effect } = edits.applyEdit(
+      blankEffect('Kelp Crown!'),
+      edits.bringIn('Bring in', [asset], [card]),
+    );
     return { id: await create({ ...effect, listing: { summary: 's', tags: [], icon: asset.id } }), asset };
   };
   test('built, versioned, served under one address', async () => {

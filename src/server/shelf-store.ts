@@ -65,7 +65,10 @@ export class ShelfStore {
   }
 
   async remove(id: string): Promise<void> {
-    const { rows } = await this.db.query('delete from shelf where id = $1 and owner = $2 returning id', [id, OWNER]);
+    const { rows } = await this.db.query('delete from shelf where id = $1 and owner = $2 returning id', [
+      id,
+      OWNER,
+    ]);
     if (rows.length === 0) throw new Problem(404, 'shelf.missing', 'This is no longer on the shelf.');
   }
 }

@@ -50,7 +50,8 @@ class ShowPage {
   constructor(private readonly opened: OpenedPackage) {
     const source: FileSource = async ({ sha256 }) => {
       const file = opened.files.get(sha256);
-      if (!file) throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
+      if (!file)
+        throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
       return new Blob([file.bytes as BlobPart], { type: file.mime });
     };
     this.stage = new Stage(canvas, { textures: new TextureStore(source), models: new ModelStore(source) });

@@ -1,25 +1,18 @@
 /** Space: the scene from any side, around a plain head, with handles. */
 import CameraControls from 'camera-controls';
 import {
-  Box3,
   BufferAttribute,
   BufferGeometry,
   Color,
   DirectionalLight,
   GridHelper,
   HemisphereLight,
-  Matrix4,
   Mesh,
   MeshLambertMaterial,
   PerspectiveCamera,
-  Quaternion,
   Raycaster,
   Scene,
-  Sphere,
-  Spherical,
   Vector2,
-  Vector3,
-  Vector4,
   WebGLRenderer,
 } from 'three';
 import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
@@ -27,13 +20,10 @@ import { NEUTRAL_FACE } from '../core/face/neutral';
 import type { Values } from '../core/behave/runtime';
 import type { Effect, EffectObject, ObjectId } from '../core/document/schema';
 import { faceFrame } from '../core/tracking/track-frame';
+import { installCameraControls } from './camera-controls';
 import { EffectView, pickable, topmost, type Stores } from './effect/effect-view';
 import { Handles, type HandleEvents, type HandleMode } from './handles';
 import { NoDrawing } from './stage';
-
-CameraControls.install({
-  THREE: { Box3, Matrix4, Quaternion, Raycaster, Sphere, Spherical, Vector2, Vector3, Vector4 } as never,
-});
 
 export type SpaceSide = 'free' | 'front' | 'side' | 'top';
 const SIDES: Record<SpaceSide, readonly [number, number, number]> = {
@@ -92,6 +82,7 @@ export class SpaceView {
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
     this.effectView = new EffectView(stores);
+    installCameraControls();
     this.orbit = new CameraControls(this.camera, canvas);
     this.orbit.minDistance = 0.15;
     this.orbit.maxDistance = 3;

@@ -2,7 +2,14 @@
 import { IconiaError } from '../../core/errors';
 import { readEffect } from '../../core/document/migrations';
 import type { Patch } from '../../core/document/patch';
-import type { Effect } from '../../core/document/schema';
+import {
+  assetSchema,
+  fileRefSchema,
+  type Asset,
+  type Effect,
+  type FileRef,
+} from '../../core/document/schema';
+import type { KeptBytes } from '../../intake/drafts';
 import { takeSpecSchema, type TakeSpec } from '../../core/takes/take';
 import type { Finding } from '../../core/checks/checks';
 
@@ -12,12 +19,10 @@ export interface EffectRecord {
   readonly effect: Effect;
   readonly updatedAt: string;
 }
-export interface Uploaded {
-  readonly sha256: string;
-  readonly mime: 'image/png' | 'image/jpeg' | 'image/webp';
-  readonly bytes: number;
-  readonly width: number;
-  readonly height: number;
+export interface ShelfItem {
+  readonly id: string;
+  readonly asset: Asset;
+  readonly at: string;
 }
 export interface Release {
   readonly version: number;
@@ -98,6 +103,30 @@ const record = (raw: unknown): EffectRecord => {
 
 const take = (raw: unknown): TakeSpec => takeSpecSchema.parse(raw);
 
+const shelfItem = (raw: unknown): ShelfItem => {
+  const { id, asset, at } = raw as { id: string; asset: unknown; at: string };
+  return { id, at, asset: assetSchema.parse(asset) };
+};
+
+/** Worth asking before sending. */
+const LARGE = 256 * 1024;
+
+/** The file as the server knows it; null when it has to be sent. */
+const knownFile = async (
+  bytes: Uint8Array,
+  mime: FileRef['mime'],
+  signal?: AbortSignal,
+): Promise<FileRef | null> => {
+  // Pages that are not served securely cannot compute the hash; they send.
+  if (bytes.length < LARGE || !globalThis.crypto?.subtle) return null;
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
+  const sha256 = [...digest].map((b) => b.toString(16).padStart(2, '0')).join('');
+  const response = await fetch(`/api/files/${sha256}`, { method: 'HEAD', signal: signal ?? null }).catch(
+    () => null,
+  );
+  return response?.ok ? { sha256, mime, bytes: bytes.length } : null;
+};
+
 export const api = {
   takes: async (): Promise<TakeSpec[]> => ((await request('/api/takes')) as unknown[]).map(take),
   createTake: async (spec: TakeSpec): Promise<TakeSpec> =>
@@ -115,14 +144,25 @@ export const api = {
       .revision,
   remove: async (id: string): Promise<void> =>
     void (await request(`/api/effects/${id}`, { method: 'DELETE' })),
-  upload: async (file: File, signal?: AbortSignal): Promise<Uploaded> =>
-    (await request(`/api/assets?name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/octet-stream' },
-      body: file,
-      signal,
-    })) as Uploaded,
-  assetUrl: (sha256: string): string => `/api/assets/${sha256}`,
+  /** Keeps a file; what the server has already is not sent again. */
+  keep: async ({ bytes, mime }: KeptBytes, name: string, signal?: AbortSignal): Promise<FileRef> => {
+    const known = await knownFile(bytes, mime, signal);
+    if (known) return known;
+    return fileRefSchema.parse(
+      await request(`/api/files?name=${encodeURIComponent(name.slice(0, 200))}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/octet-stream' },
+        body: bytes as BodyInit,
+        signal: signal ?? null,
+      }),
+    );
+  },
+  fileUrl: (sha256: string): string => `/api/files/${sha256}`,
+  shelf: async (): Promise<ShelfItem[]> => ((await request('/api/shelf')) as unknown[]).map(shelfItem),
+  putOnShelf: async (asset: Asset): Promise<ShelfItem> =>
+    shelfItem(await request('/api/shelf', json('POST', asset))),
+  takeOffShelf: async (id: string): Promise<void> =>
+    void (await request(`/api/shelf/${id}`, { method: 'DELETE' })),
   releases: async (id: string): Promise<Release[]> =>
     (await request(`/api/effects/${id}/releases`)) as Release[],
   release: async (id: string, revision: number): Promise<Release> =>

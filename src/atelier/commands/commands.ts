@@ -18,7 +18,7 @@ export interface Command {
   readonly run: () => void;
 }
 
-export const useCommands = (choosePicture: () => void): ComputedRef<readonly Command[]> => {
+export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Command[]> => {
   const router = useRouter();
   const route = useRoute();
   const desk = useDeskStore();
@@ -43,7 +43,13 @@ export const useCommands = (choosePicture: () => void): ComputedRef<readonly Com
       ...(document.redoLabel
         ? [{ label: `Redo: ${document.redoLabel}`, keys: 'Ctrl Shift Z', run: () => document.redo() }]
         : []),
-      { label: 'Bring in a picture', run: choosePicture },
+      { label: 'Bring in files', run: chooseFiles },
+      {
+        label: desk.library.open ? 'Close the library' : 'Open the library',
+        keys: 'L',
+        run: () => (desk.library.open ? desk.closeLibrary() : desk.openLibrary()),
+      },
+      { label: 'Open the stock', run: () => desk.openLibrary({ tab: 'stock' }) },
       { label: 'Handles: move', keys: 'M', run: () => (desk.handleMode = 'move') },
       { label: 'Handles: turn', keys: 'T', run: () => (desk.handleMode = 'turn') },
       { label: 'Handles: size', keys: 'S', run: () => (desk.handleMode = 'size') },

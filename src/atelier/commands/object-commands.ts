@@ -25,9 +25,14 @@ export const duplicateSelected = (): void => {
   const object = selectedObject();
   if (!object) return;
   const document = useEffectStore();
-  const copy = newObjectId();
-  document.edit(duplicateObject(document.effect, object.id, copy));
-  useDeskStore().selected = copy;
+  const copies = new Map<ObjectId, ObjectId>();
+  document.edit(
+    duplicateObject(document.effect, object.id, (of) => {
+      copies.set(of, newObjectId());
+      return copies.get(of)!;
+    }),
+  );
+  useDeskStore().selected = copies.get(object.id) ?? null;
 };
 
 export const removeSelected = (): void => {

@@ -4,7 +4,7 @@ import { Moon, Sun } from '@lucide/vue';
 import { useDeskStore } from '../stores/desk';
 import BrandMark from './common/BrandMark.vue';
 
-defineProps<{ current: 'effects' | 'takes' }>();
+defineProps<{ current: 'effects' | 'takes' | 'stock' }>();
 const desk = useDeskStore();
 </script>
 
@@ -16,6 +16,7 @@ const desk = useDeskStore();
     <nav class="row grow" aria-label="Screens">
       <router-link to="/" :aria-current="current === 'effects' ? 'page' : undefined">Effects</router-link>
       <router-link to="/takes" :aria-current="current === 'takes' ? 'page' : undefined">Takes</router-link>
+      <router-link to="/stock" :aria-current="current === 'stock' ? 'page' : undefined">Stock</router-link>
     </nav>
     <slot />
     <button

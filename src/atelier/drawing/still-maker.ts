@@ -3,10 +3,11 @@
  * the film on the strip, the blend comparison.
  */
 import { Player } from '../../core/behave/player';
-import type { Asset, Effect } from '../../core/document/schema';
+import type { Effect } from '../../core/document/schema';
 import { usedAssets } from '../../core/document/queries';
 import type { Take } from '../../core/takes/take';
-import { TextureStore, type AssetSource } from '../../stage/effect/texture-store';
+import { ModelStore } from '../../stage/effect/model-store';
+import { TextureStore, type FileSource } from '../../stage/effect/texture-store';
 import { Stage } from '../../stage/stage';
 import { TakePicture } from '../../stage/take-picture';
 
@@ -20,11 +21,15 @@ export interface StillRequest {
 
 class StillMaker {
   private stage: Stage | null = null;
-  private textures: TextureStore | null = null;
+  private readonly textures: TextureStore;
+  private readonly models: ModelStore;
   private take: Take | null = null;
   private queue: Promise<unknown> = Promise.resolve();
 
-  constructor(private readonly source: AssetSource) {}
+  constructor(source: FileSource) {
+    this.textures = new TextureStore(source);
+    this.models = new ModelStore(source);
+  }
 
   /** Draws the frames in turn, giving the page time between them. `onStill` gets each as it is ready. */
   make(
@@ -43,16 +48,19 @@ class StillMaker {
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
     if (signal.aborted) return;
-    this.textures ??= new TextureStore(this.source);
-    this.stage ??= new Stage(document.createElement('canvas'), this.textures, { keepPixels: true });
-    const { stage, textures } = this;
+    const { textures, models } = this;
+    this.stage ??= new Stage(document.createElement('canvas'), { textures, models }, { keepPixels: true });
+    const { stage } = this;
     if (this.take !== take) stage.setPicture(new TakePicture(take));
     this.take = take;
-    const assets = usedAssets(effect)
-      .map((id) => effect.assets[id])
-      .filter((a): a is Asset => a !== undefined);
+    // What cannot be loaded is missing in the still, as it is in the Viewfinder.
     await Promise.all(
-      assets.filter((a) => !textures.get(a)).map((a) => textures.load(a).catch(() => undefined)),
+      usedAssets(effect).map(async (id) => {
+        const asset = effect.assets[id];
+        if (asset?.kind === 'model') await models.load(asset).catch(() => undefined);
+        else if (asset?.kind === 'picture' || asset?.kind === 'sequence')
+          await textures.load(asset).catch(() => undefined);
+      }),
     );
     const player = new Player(effect, take);
     for (const [i, time] of times.entries()) {
@@ -69,4 +77,4 @@ class StillMaker {
 }
 
 let maker: StillMaker | null = null;
-export const stillMaker = (source: AssetSource): StillMaker => (maker ??= new StillMaker(source));
+export const stillMaker = (source: FileSource): StillMaker => (maker ??= new StillMaker(source));

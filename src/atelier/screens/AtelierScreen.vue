@@ -5,9 +5,11 @@ import { useRoute, useRouter } from 'vue-router';
 import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
-import { useAssetsStore } from '../stores/assets';
+import { carriesFiles, filesOfDrop, filesOfInput } from '../intake/dropped';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { useImportsStore } from '../stores/imports';
+import { useLinksStore } from '../stores/links';
 import { usePlaybackStore } from '../stores/playback';
 import CommandPalette from '../components/CommandPalette.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
@@ -20,19 +22,22 @@ import StyleBench from '../components/bench/StyleBench.vue';
 import BehaveBench from '../components/bench/behave/BehaveBench.vue';
 import TryBench from '../components/bench/try/TryBench.vue';
 import ReleaseBench from '../components/bench/release/ReleaseBench.vue';
+import LibraryPanel from '../components/library/LibraryPanel.vue';
 
 const props = defineProps<{ id: string; stage: string }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
-const assets = useAssetsStore();
+const imports = useImportsStore();
+// Files that stay linked are watched as long as the effect is open.
+useLinksStore();
 const route = useRoute();
 const router = useRouter();
 const ready = ref(false);
 const failure = ref<string | null>(null);
 const picker = ref<HTMLInputElement | null>(null);
-const choosePicture = (): void => picker.value?.click();
-const commands = useCommands(choosePicture);
+const chooseFiles = (): void => picker.value?.click();
+const commands = useCommands(chooseFiles);
 
 const open = async (): Promise<void> => {
   ready.value = false;
@@ -50,11 +55,29 @@ const wantsPicture = ref(route.query.choose === 'picture');
 
 const chosen = async (event: Event): Promise<void> => {
   const input = event.target as HTMLInputElement;
-  const files = [...(input.files ?? [])];
+  const files = filesOfInput(input);
   input.value = '';
   wantsPicture.value = false;
-  const last = await assets.bringInAsCards(files);
-  if (last) desk.selected = last;
+  if (files.length > 0) await imports.bringInFiles(files, { place: true });
+};
+
+/** Counts enter and leave of nested elements: above zero, files hang over the window. */
+const hovering = ref(0);
+const onDragEnter = (event: DragEvent): void => {
+  if (carriesFiles(event)) hovering.value++;
+};
+const onDragLeave = (event: DragEvent): void => {
+  if (carriesFiles(event)) hovering.value = Math.max(0, hovering.value - 1);
+};
+const endHover = (): void => {
+  hovering.value = 0;
+};
+/** Anywhere but on assets and library, what is dropped is placed as well. */
+const drop = async (event: DragEvent): Promise<void> => {
+  endHover();
+  if (!event.dataTransfer || !carriesFiles(event)) return;
+  wantsPicture.value = false;
+  await imports.bringInFiles(await filesOfDrop(event.dataTransfer), { place: true });
 };
 
 const typing = (target: EventTarget | null): boolean =>
@@ -68,6 +91,11 @@ const onKey = (event: KeyboardEvent): void => {
     return;
   }
   if (desk.paletteOpen || typing(event.target)) return;
+  if (event.key === 'Escape' && desk.library.open) {
+    if (desk.library.task) desk.library.task = null;
+    else desk.closeLibrary();
+    return;
+  }
   // Space and Delete belong to a focused button or slider first.
   const onControl =
     event.target instanceof HTMLElement && event.target.closest('button, a, [role="slider"], [role="menu"]');
@@ -87,10 +115,15 @@ onMounted(() => {
   });
   addEventListener('keydown', onKey);
   addEventListener('beforeunload', onLeave);
+  // A drop that another part takes over ends the hovering too.
+  addEventListener('drop', endHover, true);
 });
 onBeforeUnmount(() => {
   removeEventListener('keydown', onKey);
   removeEventListener('beforeunload', onLeave);
+  removeEventListener('drop', endHover, true);
+  desk.closeLibrary();
+  imports.cancelAll();
   playback.useTake();
   document.close();
 });
@@ -103,7 +136,14 @@ onBeforeUnmount(() => {
       <router-link class="word" to="/">Home</router-link></InlineNotice
     >
   </div>
-  <div v-else-if="ready" class="atelier">
+  <div
+    v-else-if="ready"
+    class="atelier"
+    @dragenter="onDragEnter"
+    @dragleave="onDragLeave"
+    @dragover.prevent
+    @drop.prevent="drop"
+  >
     <TopBar :stage="stage" />
     <div class="notices">
       <InlineNotice
@@ -119,15 +159,16 @@ onBeforeUnmount(() => {
         closable
         @close="wantsPicture = false"
         >Choose the picture that goes on the face.
-        <button class="word" type="button" @click="choosePicture">Choose a picture</button> or drop it
+        <button class="word" type="button" @click="chooseFiles">Choose a picture</button> or drop it
         anywhere.</InlineNotice
       >
     </div>
-    <div class="pillars">
-      <StackPanel :stage="stage" @choose="choosePicture" />
+    <div class="pillars" :class="{ wide: desk.library.open }">
+      <StackPanel v-if="!desk.library.open" :stage="stage" @choose="chooseFiles" />
       <Viewfinder :stage="stage" />
       <div class="bench">
-        <PlaceBench v-if="stage === 'place'" @choose="choosePicture" />
+        <LibraryPanel v-if="desk.library.open" />
+        <PlaceBench v-else-if="stage === 'place'" />
         <StyleBench v-else-if="stage === 'style'" />
         <BehaveBench v-else-if="stage === 'behave'" />
         <TryBench v-else-if="stage === 'try'" />
@@ -139,13 +180,15 @@ onBeforeUnmount(() => {
       ref="picker"
       class="hidden-text"
       type="file"
-      accept="image/png,image/jpeg,image/webp"
       multiple
       tabindex="-1"
-      aria-label="Choose pictures"
+      aria-label="Choose files"
       @change="chosen"
     />
-    <CommandPalette @choose="choosePicture" />
+    <CommandPalette @choose="chooseFiles" />
+    <div v-if="hovering > 0" class="hover" aria-hidden="true">
+      Drop here to place what you bring in; on the assets, to keep it for later.
+    </div>
   </div>
   <p v-else class="loading soft" role="status">Opening the effect</p>
 </template>
@@ -165,6 +208,22 @@ onBeforeUnmount(() => {
   display: grid;
   grid-template-columns: 340px minmax(260px, 388px) 1fr;
   min-height: 0;
+}
+.pillars.wide {
+  grid-template-columns: minmax(260px, 388px) 1fr;
+}
+.hover {
+  position: fixed;
+  left: 50%;
+  top: 64px;
+  transform: translateX(-50%);
+  z-index: 20;
+  padding: 6px 14px;
+  border-radius: 20px;
+  background: var(--accent);
+  color: var(--on-accent);
+  font-weight: 600;
+  pointer-events: none;
 }
 .bench {
   background: var(--bench);

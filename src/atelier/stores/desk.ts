@@ -1,8 +1,9 @@
 /** What the creator is looking at; never part of the document. */
 import { defineStore } from 'pinia';
-import { ref, watch } from 'vue';
+import { reactive, ref, watch } from 'vue';
 import type { Stage } from '../../core/checks/checks';
-import type { ObjectId } from '../../core/document/schema';
+import type { GridGuess } from '../../core/assets/frames/guess-grid';
+import type { AssetId, ObjectId } from '../../core/document/schema';
 import type { HandleMode } from '../../stage/handles';
 
 export const STAGES: readonly { readonly name: Stage; readonly label: string }[] = [
@@ -12,6 +13,10 @@ export const STAGES: readonly { readonly name: Stage; readonly label: string }[]
   { name: 'try', label: 'Try' },
   { name: 'release', label: 'Release' },
 ];
+
+export type LibraryTab = 'here' | 'shelf' | 'stock';
+/** What is being done in the library beside looking. */
+export type LibraryTask = 'prepare' | 'rename' | 'cut' | null;
 
 export const useDeskStore = defineStore('desk', () => {
   const selected = ref<ObjectId | null>(null);
@@ -26,5 +31,36 @@ export const useDeskStore = defineStore('desk', () => {
     },
     { immediate: true },
   );
-  return { selected, handleMode, paletteOpen, dark };
+
+  const library = reactive({
+    open: false,
+    tab: 'here' as LibraryTab,
+    selected: [] as AssetId[],
+    task: null as LibraryTask,
+    /** The object from whose field the library was opened: one click leads back. */
+    from: null as ObjectId | null,
+    /** What was guessed about a sheet, for the cutter. */
+    guess: null as GridGuess | null,
+  });
+  const openLibrary = (
+    to: {
+      tab?: LibraryTab;
+      asset?: AssetId | null;
+      from?: ObjectId | null;
+      task?: LibraryTask;
+      guess?: GridGuess | null;
+    } = {},
+  ): void => {
+    library.open = true;
+    library.tab = to.tab ?? 'here';
+    library.selected = to.asset ? [to.asset] : [];
+    library.from = to.from ?? null;
+    library.task = to.task ?? null;
+    library.guess = to.guess ?? null;
+  };
+  const closeLibrary = (): void => {
+    library.open = false;
+    library.task = null;
+  };
+  return { selected, handleMode, paletteOpen, dark, library, openLibrary, closeLibrary };
 });

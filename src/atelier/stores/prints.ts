@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { usedAssets } from '../../core/document/queries';
-import type { Asset, AssetId } from '../../core/document/schema';
+import type { AssetId, PictureAsset } from '../../core/document/schema';
 import type { PictureImage } from '../../stage/printed-pictures';
 import { useAssetsStore } from './assets';
 import { useEffectStore } from './effect';
@@ -34,17 +34,17 @@ export const usePrintsStore = defineStore('prints', () => {
     chosen.value = chosen.value.map((old, i) => (i === index ? asset : old));
     if (document.id) localStorage.setItem(key(document.id), JSON.stringify(chosen.value));
   };
-  const choices = computed((): Asset[] => {
+  const choices = computed((): PictureAsset[] => {
     const used = new Set(usedAssets(document.effect));
-    return Object.values(document.effect.assets).sort(
-      (a, b) => Number(used.has(b.id)) - Number(used.has(a.id)),
-    );
+    return Object.values(document.effect.assets)
+      .filter((a): a is PictureAsset => a.kind === 'picture')
+      .sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
   });
   const aspects = computed(() => images.value.map((i) => i.aspect));
 
   let round = 0;
   watch(
-    () => chosen.value.map((id) => (id ? document.effect.assets[id]?.sha256 : null)).join(),
+    () => chosen.value.map((id) => (id ? document.effect.assets[id]?.files[0]?.sha256 : null)).join(),
     async () => {
       const mine = ++round;
       error.value = null;
@@ -52,9 +52,9 @@ export const usePrintsStore = defineStore('prints', () => {
       for (const id of chosen.value) {
         const asset = id ? document.effect.assets[id] : undefined;
         // Pictures are printed in order: a missing one ends the row.
-        if (!asset) break;
+        if (asset?.kind !== 'picture') break;
         try {
-          const image = await createImageBitmap(await assets.source(asset), {
+          const image = await createImageBitmap(await assets.source(asset.files[0]!), {
             imageOrientation: 'from-image',
           });
           made.push({ image, aspect: image.width / image.height });

@@ -17,7 +17,9 @@ import { checkRadiance } from './surroundings/radiance';
 /** Which sounds and videos share a container is told by what it is kept as. */
 const isSound = (bytes: Uint8Array): boolean => {
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 65_536));
-  return !/V_VP|V_AV1|V_MPEG|vide|avc1|av01|vp09|hvc1/.test(head + new TextDecoder('latin1').decode(bytes.subarray(-65_536)));
+  return !/V_VP|V_AV1|V_MPEG|vide|avc1|av01|vp09|hvc1/.test(
+    head + new TextDecoder('latin1').decode(bytes.subarray(-65_536)),
+  );
 };
 
 /** Throws an `IconiaError` with what is wrong; else the type under which the file is kept. */

@@ -10,7 +10,7 @@ export const checkMp4 = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('media', name));
   const seen = new Set<string>();
   let boxes = 0;
-  for (let at = 0; at < from.length; ) {
+  for (let at = 0; at < from.length;) {
     if (++boxes > 10_000) refuse('media.broken', `${name} is a damaged MP4. Export it again.`);
     let size = from.u32(at);
     const kind = from.tag(at + 4);
@@ -46,11 +46,13 @@ export const checkWebm = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('media', name));
   const header = vint(from, 4);
   const end = 4 + header.size + header.value;
-  if (header.value < 0 || !Number.isFinite(header.value)) refuse('media.broken', `${name} is a damaged WebM. Export it again.`);
+  if (header.value < 0 || !Number.isFinite(header.value))
+    refuse('media.broken', `${name} is a damaged WebM. Export it again.`);
   const head = from.text(4, Math.min(end, from.length) - 4);
   if (!head.includes('webm') && !head.includes('matroska'))
     refuse('media.broken', `${name} is a damaged WebM. Export it again.`);
-  if (from.u32(end) !== 0x18538067) refuse('media.empty', `${name} holds neither picture nor sound. Export it again.`);
+  if (from.u32(end) !== 0x18538067)
+    refuse('media.empty', `${name} holds neither picture nor sound. Export it again.`);
   const segment = vint(from, end + 4);
   const there = from.length - end - 4 - segment.size;
   if (there <= 0 || (Number.isFinite(segment.value) && segment.value > there)) cutOff('media', name);
@@ -60,27 +62,29 @@ export const checkWebm = (bytes: Uint8Array, name: string): void => {
 export const checkOgg = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('media', name));
   let length = 0;
-  for (let at = 0; at < from.length; ) {
+  for (let at = 0; at < from.length;) {
     if (from.tag(at) !== 'OggS') refuse('media.broken', `${name} is a damaged OGG. Export it again.`);
     const segments = from.u8(at + 26);
     let size = 0;
     for (let i = 0; i < segments; i++) size += from.u8(at + 27 + i);
     from.slice(at + 27 + segments, size);
     // The last position that is not "none of a packet ends here".
-    if (from.u32le(at + 6) !== 0xffffffff) length = Math.max(length, from.u32le(at + 6) + from.u32le(at + 10) * 2 ** 32);
+    if (from.u32le(at + 6) !== 0xffffffff)
+      length = Math.max(length, from.u32le(at + 6) + from.u32le(at + 10) * 2 ** 32);
     at += 27 + segments + size;
   }
-  if (length === 0) refuse('sound.no-length', `${name} has no length: there is nothing to hear. Export it again.`);
+  if (length === 0)
+    refuse('sound.no-length', `${name} has no length: there is nothing to hear. Export it again.`);
 };
 
 /** FLAC (RFC 9639): the stream says how long it is, and sound follows the metadata. */
 export const checkFlac = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('media', name));
   let at = 4;
-  for (let last = false; !last; ) {
+  for (let last = false; !last;) {
     const head = from.u8(at);
     last = (head & 0x80) !== 0;
-    at += 4 + from.u32(at) % 2 ** 24;
+    at += 4 + (from.u32(at) % 2 ** 24);
   }
   if (from.u16(at) >> 2 !== 0x3ffe) refuse('media.broken', `${name} is a damaged FLAC. Export it again.`);
 };
@@ -90,9 +94,19 @@ export const checkMp3 = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('media', name));
   let at = 0;
   if (from.text(0, 3) === 'ID3')
-    at = 10 + ((from.u8(6) & 127) << 21) + ((from.u8(7) & 127) << 14) + ((from.u8(8) & 127) << 7) + (from.u8(9) & 127);
+    at =
+      10 +
+      ((from.u8(6) & 127) << 21) +
+      ((from.u8(7) & 127) << 14) +
+      ((from.u8(8) & 127) << 7) +
+      (from.u8(9) & 127);
   for (let end = Math.min(from.length - 4, at + 65_536); at < end; at++)
-    if (bytes[at] === 0xff && (bytes[at + 1]! & 0xe0) === 0xe0 && (bytes[at + 1]! & 0x06) !== 0 && (bytes[at + 2]! & 0xf0) !== 0xf0)
+    if (
+      bytes[at] === 0xff &&
+      (bytes[at + 1]! & 0xe0) === 0xe0 &&
+      (bytes[at + 1]! & 0x06) !== 0 &&
+      (bytes[at + 2]! & 0xf0) !== 0xf0
+    )
       return;
   if (at >= from.length - 4 && from.length < 200) cutOff('media', name);
   refuse('media.broken', `${name} is a damaged MP3: no sound is in it. Export it again.`);

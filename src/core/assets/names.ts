@@ -10,17 +10,29 @@ export interface NamePlan {
   /** Numbers them from 1 in the order they are given. */
   readonly numbered: boolean;
 }
-export const NO_CHANGE: NamePlan = { find: '', replace: '', letters: 'kept', prefix: '', suffix: '', numbered: false };
+export const NO_CHANGE: NamePlan = {
+  find: '',
+  replace: '',
+  letters: 'kept',
+  prefix: '',
+  suffix: '',
+  numbered: false,
+};
 
 const LETTERS: Record<NamePlan['letters'], (s: string) => string> = {
   kept: (s) => s,
   lower: (s) => s.toLowerCase(),
   upper: (s) => s.toUpperCase(),
-  title: (s) => s.replace(/(^|[\s_-])(\p{L})/gu, (_all, before: string, letter: string) => before + letter.toUpperCase()),
+  title: (s) =>
+    s.replace(/(^|[\s_-])(\p{L})/gu, (_all, before: string, letter: string) => before + letter.toUpperCase()),
 };
 
 const renamed = (name: string, plan: NamePlan, index: number, count: number): string => {
-  const [, stem, ending] = /^(.*?)(\.[A-Za-z0-9]{1,5})?$/.exec(name) as unknown as [string, string, string | undefined];
+  const [, stem, ending] = /^(.*?)(\.[A-Za-z0-9]{1,5})?$/.exec(name) as unknown as [
+    string,
+    string,
+    string | undefined,
+  ];
   let next = plan.find ? stem.split(plan.find).join(plan.replace) : stem;
   next = LETTERS[plan.letters](next);
   const number = plan.numbered ? ` ${String(index + 1).padStart(String(count).length, '0')}` : '';
@@ -38,7 +50,11 @@ export const renamePlan = (
   const names = new Map<AssetId, string>();
   assets.forEach((asset, i) => {
     let name = renamed(asset.name, plan, i, assets.length);
-    const [, stem, ending] = /^(.*?)(\.[A-Za-z0-9]{1,5})?$/.exec(name) as unknown as [string, string, string | undefined];
+    const [, stem, ending] = /^(.*?)(\.[A-Za-z0-9]{1,5})?$/.exec(name) as unknown as [
+      string,
+      string,
+      string | undefined,
+    ];
     for (let n = 2; taken.has(name); n++) name = `${stem} ${n}${ending ?? ''}`;
     taken.add(name);
     if (name !== asset.name) names.set(asset.id, name);

@@ -19,9 +19,16 @@ describe('what is odd about an asset', () => {
     expect(mends(crown)).toEqual(['fit-head', 'centimetres', 'inches', 'pivot-base', 'pivot-centre']);
     expect(headsWide(crown)).toBeGreaterThan(100);
     const [fit] = notesOn(crown)[0]!.mends;
-    expect(fit!.prep).toMatchObject({ kind: 'model', prep: { size: { kind: 'head' }, pivot: { kind: 'kept' } } });
+    expect(fit!.prep).toMatchObject({
+      kind: 'model',
+      prep: { size: { kind: 'head' }, pivot: { kind: 'kept' } },
+    });
     // A second click keeps what the first has done.
-    const fitted = model({ low: [0, 0, 0], high: [0.2, 0.12, 0.2], prep: fit!.prep.prep as ModelAsset['prep'] });
+    const fitted = model({
+      low: [0, 0, 0],
+      high: [0.2, 0.12, 0.2],
+      prep: fit!.prep.prep as ModelAsset['prep'],
+    });
     expect(codes(fitted)).toEqual(['model-pivot']);
     expect(notesOn(fitted)[0]!.mends[0]!.prep).toMatchObject({
       prep: { size: { kind: 'head' }, pivot: { kind: 'base' } },

@@ -18,7 +18,7 @@ import type {
 } from '../document/schema';
 import { HEAD_WIDTH } from '../face/head-fit';
 import type { Bytes, Metres } from '../units';
-import { AS_IT_IS } from './models/prepare';
+import { AS_IT_IS } from './models/as-it-is';
 
 export type Prep =
   | { readonly kind: 'picture'; readonly prep: PicturePrep }
@@ -116,21 +116,31 @@ const modelNotes = (asset: ModelAsset): AssetNote[] => {
         ...units.slice(0, 2).map(([unit, k]) => mend(unit, { size: { kind: 'factor', factor: factor * k } })),
       ],
     });
-  else if (longest < 0.01) notes.push({ code: 'model-tiny', mends: [mend('fit-head', { size: { kind: 'head' } })] });
+  else if (longest < 0.01)
+    notes.push({ code: 'model-tiny', mends: [mend('fit-head', { size: { kind: 'head' } })] });
   const share = pivotShare(asset);
   const centred = (k: number): boolean => Math.abs(share[k]! - 0.5) < 0.2;
   if (!centred(0) || !centred(2) || share[1]! < -0.25 || share[1]! > 1.25)
     notes.push({
       code: 'model-pivot',
-      mends: [mend('pivot-base', { pivot: { kind: 'base' } }), mend('pivot-centre', { pivot: { kind: 'centre' } })],
+      mends: [
+        mend('pivot-base', { pivot: { kind: 'base' } }),
+        mend('pivot-centre', { pivot: { kind: 'centre' } }),
+      ],
     });
   if (asset.triangles > TRIANGLE_BUDGET)
-    notes.push({ code: 'model-triangles', mends: [mend('simplify', { triangles: TRIANGLE_BUDGET, weld: true })] });
+    notes.push({
+      code: 'model-triangles',
+      mends: [mend('simplify', { triangles: TRIANGLE_BUDGET, weld: true })],
+    });
   if (asset.texturePixels > 2 * TEXTURE_SIDE || asset.textureBytes > HEAVY_TEXTURES)
     notes.push({
       code: 'model-textures',
       mends: [
-        mend('shrink-textures', { textures: { longest: TEXTURE_SIDE, format: 'webp', quality: 82 }, prune: true }),
+        mend('shrink-textures', {
+          textures: { longest: TEXTURE_SIDE, format: 'webp', quality: 82 },
+          prune: true,
+        }),
       ],
     });
   if (asset.materials === 0) notes.push({ code: 'model-no-material', mends: [] });
@@ -140,12 +150,18 @@ const modelNotes = (asset: ModelAsset): AssetNote[] => {
 const pictureNotes = (asset: PictureAsset): AssetNote[] => {
   const shrunk: PicturePrep = { longest: PICTURE_SIDE, format: 'webp', quality: 85 };
   const mend: Mend = { code: 'shrink', prep: { kind: 'picture', prep: shrunk } };
-  if (Math.max(asset.width, asset.height) > 2 * PICTURE_SIDE) return [{ code: 'picture-large', mends: [mend] }];
+  if (Math.max(asset.width, asset.height) > 2 * PICTURE_SIDE)
+    return [{ code: 'picture-large', mends: [mend] }];
   if (assetBytes(asset) > HEAVY_PICTURE)
     return [
       {
         code: 'picture-heavy',
-        mends: [{ code: 'lighter', prep: { kind: 'picture', prep: { ...shrunk, longest: asset.prep?.longest ?? null } } }],
+        mends: [
+          {
+            code: 'lighter',
+            prep: { kind: 'picture', prep: { ...shrunk, longest: asset.prep?.longest ?? null } },
+          },
+        ],
       },
     ];
   return [];
@@ -158,9 +174,20 @@ const sequenceNotes = (asset: SequenceAsset): AssetNote[] => {
       {
         code: 'sequence-heavy',
         mends: [
-          { code: 'shrink', prep: { kind: 'sequence', prep: { ...base, longest: Math.round(Math.max(asset.width, asset.height) / 2), quality: 80 } } },
+          {
+            code: 'shrink',
+            prep: {
+              kind: 'sequence',
+              prep: { ...base, longest: Math.round(Math.max(asset.width, asset.height) / 2), quality: 80 },
+            },
+          },
           ...(asset.frames > 24
-            ? [{ code: 'halve-frames', prep: { kind: 'sequence', prep: { ...base, every: Math.min(10, base.every * 2) } } } as const]
+            ? [
+                {
+                  code: 'halve-frames',
+                  prep: { kind: 'sequence', prep: { ...base, every: Math.min(10, base.every * 2) } },
+                } as const,
+              ]
             : []),
         ],
       },

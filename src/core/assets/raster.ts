@@ -118,7 +118,11 @@ export const shrink = (from: Raster, width: Pixels, height: Pixels): Raster => {
 };
 
 /** The size with the longest side at most `longest`, in the same proportions. */
-export const within = (width: Pixels, height: Pixels, longest: Pixels | null): { width: Pixels; height: Pixels } => {
+export const within = (
+  width: Pixels,
+  height: Pixels,
+  longest: Pixels | null,
+): { width: Pixels; height: Pixels } => {
   const k = longest === null ? 1 : Math.min(1, longest / Math.max(width, height));
   return { width: Math.max(1, Math.round(width * k)), height: Math.max(1, Math.round(height * k)) };
 };

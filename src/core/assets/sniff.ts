@@ -76,7 +76,8 @@ const isMp3Frame = (b: Uint8Array): boolean =>
   (b[2]! & 0x0c) !== 0x0c;
 
 /** A binary STL has no signature: its length follows from the number of triangles. */
-const isBinaryStl = (b: Uint8Array): boolean => b.length >= 84 && b.length === 84 + 50 * u32le(b, 80);
+const isBinaryStl = (b: Uint8Array, size: number): boolean =>
+  b.length >= 84 && size === 84 + 50 * u32le(b, 80);
 
 const zipKind = (b: Uint8Array): FileKind =>
   // OpenRaster: the first entry is an uncompressed file `mimetype`.
@@ -88,7 +89,11 @@ const isoKind = (b: Uint8Array): FileKind => {
 };
 
 const textKind = (head: string): FileKind | null => {
-  if (/^\uFEFF?\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*(\[[\s\S]*?\]\s*)?>\s*)?<svg[\s>]/i.test(head))
+  if (
+    /^\uFEFF?\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*(\[[\s\S]*?\]\s*)?>\s*)?<svg[\s>/]/i.test(
+      head,
+    )
+  )
     return 'svg';
   if (/^\s*;\s*FBX \d/.test(head)) return 'fbx';
   if (/^\s*\{/.test(head) && /"asset"\s*:\s*\{/.test(head)) return 'gltf';
@@ -103,14 +108,15 @@ const textKind = (head: string): FileKind | null => {
   return null;
 };
 
-export const sniff = (bytes: Uint8Array): FileKind => {
+/** The first 64 kB are enough; `size` is then the length of the whole file. */
+export const sniff = (bytes: Uint8Array, size = bytes.length): FileKind => {
   if (bytes.length === 0) return 'empty';
   for (const [kind, signature, at] of SIGNATURES) if (starts(bytes, signature, at)) return kind;
   if (starts(bytes, ascii('RIFF')) && starts(bytes, ascii('WEBP'), 8)) return 'webp';
   if (starts(bytes, ascii('RIFF')) && starts(bytes, ascii('WAVE'), 8)) return 'wav';
   if (starts(bytes, [0x50, 0x4b, 3, 4]) || starts(bytes, [0x50, 0x4b, 5, 6])) return zipKind(bytes);
   if (starts(bytes, ascii('ftyp'), 4)) return isoKind(bytes);
-  if (isBinaryStl(bytes)) return 'stl';
+  if (isBinaryStl(bytes, size)) return 'stl';
   if (isMp3Frame(bytes)) return 'mp3';
   // Vertices may follow after a long comment.
   const head = bytes.subarray(0, 65_536);

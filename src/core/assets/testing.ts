@@ -30,7 +30,8 @@ export const painted = (width: number, height: number, colour: (x: number, y: nu
     for (let x = 0; x < width; x++) raster.data.set(colour(x, y), (y * width + x) * 4);
   return raster;
 };
-export const plain = (width: number, height: number, colour: Rgba): Raster => painted(width, height, () => colour);
+export const plain = (width: number, height: number, colour: Rgba): Raster =>
+  painted(width, height, () => colour);
 
 /** A filled circle on nothing. */
 export const disc = (size: number, radius: number, colour: Rgba, dx = 0, dy = 0): Raster =>
@@ -44,7 +45,8 @@ const chunk = (kind: string, data: Uint8Array): Uint8Array => {
 };
 const scanlines = ({ width, height, data }: Raster): Uint8Array => {
   const out = new Uint8Array(height * (width * 4 + 1));
-  for (let y = 0; y < height; y++) out.set(data.subarray(y * width * 4, (y + 1) * width * 4), y * (width * 4 + 1) + 1);
+  for (let y = 0; y < height; y++)
+    out.set(data.subarray(y * width * 4, (y + 1) * width * 4), y * (width * 4 + 1) + 1);
   return zlibSync(out);
 };
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
@@ -58,16 +60,17 @@ export const png = (raster: Raster): Uint8Array =>
 export const apng = (frames: readonly Raster[], delayMs: number): Uint8Array => {
   let serial = 0;
   const control = ({ width, height }: Raster): Uint8Array =>
-    chunk('fcTL', join(u32(serial++), u32(width), u32(height), u32(0), u32(0), u16(delayMs), u16(1000), [0, 0]));
+    chunk(
+      'fcTL',
+      join(u32(serial++), u32(width), u32(height), u32(0), u32(0), u16(delayMs), u16(1000), [0, 0]),
+    );
   return join(
     PNG,
     ihdr(frames[0]!),
     chunk('acTL', join(u32(frames.length), u32(0))),
     ...frames.flatMap((frame, i) => [
       control(frame),
-      i === 0
-        ? chunk('IDAT', scanlines(frame))
-        : chunk('fdAT', join(u32(serial++), scanlines(frame))),
+      i === 0 ? chunk('IDAT', scanlines(frame)) : chunk('fdAT', join(u32(serial++), scanlines(frame))),
     ]),
     chunk('IEND', join()),
   );
@@ -77,7 +80,14 @@ export const apng = (frames: readonly Raster[], delayMs: number): Uint8Array => 
 export const gif = (
   width: number,
   height: number,
-  frames: readonly { indices: readonly number[]; left?: number; top?: number; width?: number; height?: number; disposal?: number }[],
+  frames: readonly {
+    indices: readonly number[];
+    left?: number;
+    top?: number;
+    width?: number;
+    height?: number;
+    disposal?: number;
+  }[],
   delayCs = 10,
 ): Uint8Array => {
   const image = (indices: readonly number[]): number[] => {
@@ -92,9 +102,11 @@ export const gif = (
     });
     put(5);
     const bytes: number[] = [];
-    for (let end = bits.length; end > 0; end -= 8) bytes.push(parseInt(bits.slice(Math.max(0, end - 8), end), 2));
+    for (let end = bits.length; end > 0; end -= 8)
+      bytes.push(parseInt(bits.slice(Math.max(0, end - 8), end), 2));
     const blocks: number[] = [];
-    for (let i = 0; i < bytes.length; i += 255) blocks.push(Math.min(255, bytes.length - i), ...bytes.slice(i, i + 255));
+    for (let i = 0; i < bytes.length; i += 255)
+      blocks.push(Math.min(255, bytes.length - i), ...bytes.slice(i, i + 255));
     return [2, ...blocks, 0];
   };
   return join(
@@ -103,11 +115,13 @@ export const gif = (
     u16le(height),
     [0x81, 0, 0],
     [0, 0, 0, 255, 0, 0, 0, 255, 0, 0, 0, 255],
-    ...frames.flatMap(({ indices, left = 0, top = 0, width: w = width, height: h = height, disposal = 1 }) => [
-      [0x21, 0xf9, 4, (disposal << 2) | 1, ...u16le(delayCs), 0, 0],
-      [0x2c, ...u16le(left), ...u16le(top), ...u16le(w), ...u16le(h), 0],
-      image(indices),
-    ]),
+    ...frames.flatMap(
+      ({ indices, left = 0, top = 0, width: w = width, height: h = height, disposal = 1 }) => [
+        [0x21, 0xf9, 4, (disposal << 2) | 1, ...u16le(delayCs), 0, 0],
+        [0x2c, ...u16le(left), ...u16le(top), ...u16le(w), ...u16le(h), 0],
+        image(indices),
+      ],
+    ),
     [0x3b],
   );
 };

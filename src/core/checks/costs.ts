@@ -23,7 +23,9 @@ export interface Cost {
 export const costsOf = (effect: Effect): Cost[] => {
   const used = new Set(usedAssets(effect));
   const counted = new Set<string>();
-  const inOrder = Object.values(effect.assets).sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
+  const inOrder = Object.values(effect.assets).sort(
+    (a, b) => Number(used.has(b.id)) - Number(used.has(a.id)),
+  );
   return inOrder
     .map((asset): Cost => {
       if (!used.has(asset.id)) return { asset, kind: asset.kind, bytes: assetBytes(asset), used: false };

@@ -118,6 +118,14 @@ const sequence = z.strictObject({
   /** Frames a second. */
   rate: z.number().min(0.1).max(120),
   prep: sequencePrepSchema.nullable(),
+  /** How the frames lie on the original sheets; null when there are none. */
+  brought: z
+    .strictObject({
+      sheet: z.tuple([pixels, pixels]),
+      grid: gridSchema,
+      frames: z.number().int().min(1).max(4096),
+    })
+    .nullable(),
 });
 
 /** Which point of a model becomes its origin: what it turns and grows about. */

@@ -62,7 +62,11 @@ const anyEdit = fc
         case 3:
           return edits.removeObject(effect, object!.id);
         case 4:
-          return edits.duplicateObject(effect, object!.id, (of) => `obj_c${serial}x${of.slice(4)}`.slice(0, 60) as ObjectId);
+          return edits.duplicateObject(
+            effect,
+            object!.id,
+            (of) => `obj_c${serial}x${of.slice(4)}`.slice(0, 60) as ObjectId,
+          );
         case 5:
           return edits.changeObject(effect, object!.id, {
             move: [number, 0, number],
@@ -89,10 +93,14 @@ const anyEdit = fc
         case 11:
           return edits.removeAssets(effect, [Object.values(effect.assets)[0]?.id ?? asset.id]);
         case 12:
-          return edits.bringIn('Group', [], [
-            newGroup(fresh, 'Group', number),
-            { ...newOccluder(`${fresh}in` as ObjectId, 0), parent: pick % 2 ? fresh : object!.id },
-          ]);
+          return edits.bringIn(
+            'Group',
+            [],
+            [
+              newGroup(fresh, 'Group', number),
+              { ...newOccluder(`${fresh}in` as ObjectId, 0), parent: pick % 2 ? fresh : object!.id },
+            ],
+          );
         case 13: {
           const model = sampleModel(serial);
           return edits.bringIn('Model', [model], [newModel(fresh, model, number)]);
@@ -101,12 +109,23 @@ const anyEdit = fc
           return edits.styleSolid(effect, object!.id, { opacity: Math.abs(number) / 50, clip: text });
         case 15: {
           const old = Object.values(effect.assets)[0];
-          return edits.replaceAsset(effect, { ...asset, id: old?.id ?? asset.id, height: 100 + (pick % 300) });
+          return edits.replaceAsset(effect, {
+            ...asset,
+            id: old?.id ?? asset.id,
+            height: 100 + (pick % 300),
+          });
         }
         case 16:
-          return edits.renameAssets(new Map(Object.values(effect.assets).map((a) => [a.id, `${text} ${a.name}`])));
+          return edits.renameAssets(
+            new Map(Object.values(effect.assets).map((a) => [a.id, `${text} ${a.name}`])),
+          );
         case 17:
-          return edits.removeAssetsAndObjects(effect, Object.values(effect.assets).slice(0, 2).map((a) => a.id));
+          return edits.removeAssetsAndObjects(
+            effect,
+            Object.values(effect.assets)
+              .slice(0, 2)
+              .map((a) => a.id),
+          );
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action
@@ -228,7 +247,9 @@ describe('queries', () => {
     expect(usedAssets(effect)).toEqual(['asset_sample0', 'asset_sample1']);
     expect(objectsShowing(effect, sampleAsset(0).id).map((c) => c.name)).toEqual(['Shell 0']);
     expect(usesOf(effect, sampleAsset(1).id)).toEqual([{ kind: 'icon' }]);
-    expect(usesOf(effect, sampleAsset(0).id)).toEqual([{ kind: 'object', id: 'obj_sample0', name: 'Shell 0' }]);
+    expect(usesOf(effect, sampleAsset(0).id)).toEqual([
+      { kind: 'object', id: 'obj_sample0', name: 'Shell 0' },
+    ]);
   });
 });
 
@@ -244,12 +265,18 @@ describe('groups', () => {
   test('stand in the Stack with what they hold after them, and hand down what they stick to', () => {
     const effect = grouped();
     expect(names(effect)).toEqual(['Shell 0', 'Kelp', 'Shell 1', 'Shell 2']);
-    expect(anchorOf(effect, effect.objects['obj_sample2' as ObjectId]!)).toMatchObject({ face: 2, point: 'chin' });
+    expect(anchorOf(effect, effect.objects['obj_sample2' as ObjectId]!)).toMatchObject({
+      face: 2,
+      point: 'chin',
+    });
     expect(withDescendants(effect, G).map((o) => o.id)).toEqual([G, 'obj_sample1', 'obj_sample2']);
   });
   test('are copied and deleted as a whole', () => {
     const before = grouped();
-    const { effect } = edits.applyEdit(before, edits.duplicateObject(before, G, (of) => `${of}-copy` as ObjectId));
+    const { effect } = edits.applyEdit(
+      before,
+      edits.duplicateObject(before, G, (of) => `${of}-copy` as ObjectId),
+    );
     expect(names(effect)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4', 'Kelp', 'Shell 1', 'Shell 2']);
     const { effect: less } = edits.applyEdit(effect, edits.removeObject(effect, G));
     expect(names(less)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4']);
@@ -276,7 +303,12 @@ describe('assets', () => {
     height,
   });
   const withCard = (place: LayerPlace | null): { effect: Effect; asset: PictureAsset } => {
-    const asset = { ...sampleAsset(0), width: place?.width ?? 400, height: place?.height ?? 200, layer: place };
+    const asset = {
+      ...sampleAsset(0),
+      width: place?.width ?? 400,
+      height: place?.height ?? 200,
+      layer: place,
+    };
     const effect = sampleEffect(1, 0);
     effect.assets[asset.id] = asset;
     Object.assign(effect.objects['obj_sample0' as ObjectId]!, {
@@ -304,7 +336,9 @@ describe('assets', () => {
     expect(card.extent[1]).toBeCloseTo(0.05, 9);
     expect(card.move[0]).toBeCloseTo(0.01 + 0.1, 9);
     expect(card.move[1]).toBeCloseTo(0.02 - 0.04, 9);
-    const same = cardOf(edits.applyEdit(effect, edits.replaceAsset(effect, { ...asset, files: [sampleFile(9)] })).effect);
+    const same = cardOf(
+      edits.applyEdit(effect, edits.replaceAsset(effect, { ...asset, files: [sampleFile(9)] })).effect,
+    );
     expect(same).toEqual(cardOf(effect));
   });
   test('deleted: the icon is let go, objects stay or go along; one undo brings all back', () => {
@@ -340,7 +374,9 @@ describe('assets', () => {
     effect.assets[model.id] = model;
     effect.objects[id] = newModel(id, model, 0);
     const next = { ...model, clips: [{ name: 'Rest', duration: 1 }] };
-    expect(edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect.objects[id]).toMatchObject({ clip: 'Rest' });
+    expect(edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect.objects[id]).toMatchObject({
+      clip: 'Rest',
+    });
   });
   test('every kind is part of the schema, and counts its files', () => {
     expect(assetSchema.safeParse(sampleModel(3)).success).toBe(true);

@@ -150,11 +150,7 @@ export const removeObject = (effect: Effect, id: ObjectId): Edit =>
   });
 
 /** Copies an object, with all that hangs in it, just above the original. `newId` names each copy. */
-export const duplicateObject = (
-  effect: Effect,
-  id: ObjectId,
-  newId: (of: ObjectId) => ObjectId,
-): Edit =>
+export const duplicateObject = (effect: Effect, id: ObjectId, newId: (of: ObjectId) => ObjectId): Edit =>
   edit(`Duplicate ${effect.objects[id]?.name ?? 'object'}`, (d) => {
     const family = withDescendants(effect, id);
     const original = family[0];

@@ -23,7 +23,11 @@ export const parentOf = (effect: Effect, object: EffectObject): Group | null => 
   const parent = object.parent === null ? undefined : effect.objects[object.parent];
   if (parent?.kind !== 'group') return null;
   const met = new Set<ObjectId>([object.id]);
-  for (let up: EffectObject | undefined = parent; up; up = up.parent ? effect.objects[up.parent] : undefined) {
+  for (
+    let up: EffectObject | undefined = parent;
+    up;
+    up = up.parent ? effect.objects[up.parent] : undefined
+  ) {
     if (met.has(up.id)) return null;
     met.add(up.id);
   }
@@ -102,8 +106,7 @@ export const objectsShowing = (effect: Effect, id: AssetId): Showing[] =>
 
 /** Where an asset is used. */
 export type Use =
-  | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
-  | { readonly kind: 'icon' };
+  { readonly kind: 'object'; readonly id: ObjectId; readonly name: string } | { readonly kind: 'icon' };
 export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
   ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),

@@ -39,6 +39,7 @@ export const sampleSequence = (n: number): SequenceAsset => ({
   frames: 12,
   rate: 12,
   prep: null,
+  brought: null,
 });
 
 /** All kinds, in the order of the schema. */

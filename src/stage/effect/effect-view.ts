@@ -74,7 +74,8 @@ export class EffectView {
   sync(effect: Effect): void {
     if (effect === this.effect) return;
     this.effect = effect;
-    for (const [id, entry] of this.nodes) if (effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
+    for (const [id, entry] of this.nodes)
+      if (effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
     this.inOrder = stackOrder(effect);
     this.inOrder.forEach((object, i) => {
       const entry = this.nodes.get(object.id) ?? this.create(object);
@@ -208,9 +209,12 @@ export class EffectView {
     time: Seconds,
   ): void {
     const asset = this.effect?.assets[card.asset];
-    const shown = asset?.kind === 'sequence' ? frameAt(asset, frameIndex(asset, time)) : { file: 0, rect: WHOLE };
+    const shown =
+      asset?.kind === 'sequence' ? frameAt(asset, frameIndex(asset, time)) : { file: 0, rect: WHOLE };
     const texture =
-      asset?.kind === 'picture' || asset?.kind === 'sequence' ? this.stores.textures.get(asset, shown.file) : null;
+      asset?.kind === 'picture' || asset?.kind === 'sequence'
+        ? this.stores.textures.get(asset, shown.file)
+        : null;
     styleCardMaterial(node.material, card, texture, shown.rect);
     node.material.uniforms.opacity!.value = opacity;
     node.scale.set(card.extent[0] * values.scale[0], card.extent[1] * values.scale[1], values.scale[2] || 1);
@@ -247,7 +251,10 @@ export const pickable = (view: EffectView): Object3D[] =>
  * Of what a ray meets, what is seen there: the topmost card of the Stack, unless a model stands before it.
  * Occluders are not asked; what they hide can still be picked.
  */
-export const topmost = (hits: readonly { readonly object: Object3D; readonly distance: number }[], view: EffectView): ObjectId | null => {
+export const topmost = (
+  hits: readonly { readonly object: Object3D; readonly distance: number }[],
+  view: EffectView,
+): ObjectId | null => {
   let model: { id: ObjectId; distance: number } | null = null;
   let card: { id: ObjectId; order: number; distance: number } | null = null;
   for (const hit of hits) {

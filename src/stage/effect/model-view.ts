@@ -29,7 +29,9 @@ export class ModelView {
     const materials = new Set<Material>();
     this.copy.traverse((node) => {
       if (node instanceof Mesh)
-        for (const m of Array.isArray(node.material) ? (node.material as Material[]) : [node.material as Material])
+        for (const m of Array.isArray(node.material)
+          ? (node.material as Material[])
+          : [node.material as Material])
           materials.add(m);
     });
     this.faded = [...materials].map((material) => ({

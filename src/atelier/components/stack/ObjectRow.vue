@@ -1,9 +1,22 @@
 <script setup lang="ts">
 /** One object in the Stack: a row, or open with the fields of the stage. */
 import { computed, nextTick, ref } from 'vue';
-import { Copy, Eye, EyeOff, Image, ScanFace, Trash2 } from '@lucide/vue';
+import {
+  Box,
+  ChevronDown,
+  ChevronRight,
+  Copy,
+  Eye,
+  EyeOff,
+  Film,
+  Group,
+  Image,
+  ScanFace,
+  Trash2,
+  TriangleAlert,
+} from '@lucide/vue';
 import { changeObject } from '../../../core/document/edits';
-import { cuesActingOn } from '../../../core/document/queries';
+import { cuesActingOn, isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
 import { duplicateSelected, removeSelected, toggleVisible } from '../../commands/object-commands';
 import { useDeskStore } from '../../stores/desk';
@@ -13,18 +26,40 @@ import PlaceFields from './PlaceFields.vue';
 import StyleFields from './StyleFields.vue';
 import BehaveFields from './BehaveFields.vue';
 
-const props = defineProps<{ object: EffectObject; stage: string; open: boolean }>();
-const emit = defineEmits<{ shift: [by: number] }>();
+const props = defineProps<{
+  object: EffectObject;
+  stage: string;
+  open: boolean;
+  /** How many objects hang in it; null when it is no group. */
+  members: number | null;
+  folded: boolean;
+}>();
+const emit = defineEmits<{ shift: [by: number]; fold: [] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const naming = ref(false);
 const input = ref<HTMLInputElement | null>(null);
 
+/** The asset of an object that shows one; null when it was deleted. */
+const asset = computed(() =>
+  isShowing(props.object) ? (document.effect.assets[props.object.asset] ?? null) : undefined,
+);
+const icon = computed(() => {
+  if (props.object.kind === 'card') return asset.value?.kind === 'sequence' ? Film : Image;
+  return { model: Box, group: Group, occluder: ScanFace }[props.object.kind];
+});
+const place = computed(() => {
+  if (props.object.kind === 'occluder') return props.open ? '' : 'hides what is behind';
+  const members = props.members === null ? '' : `${props.members} in it`;
+  return parentOf(document.effect, props.object)
+    ? members
+    : members || POINT_WORDS[props.object.anchor.point];
+});
 const aside = computed(() => {
-  if (props.open) return props.object.kind === 'occluder' ? '' : POINT_WORDS[props.object.anchor.point];
+  if (asset.value === null) return 'its asset is gone';
+  if (props.open) return place.value;
   const cue = cuesActingOn(document.effect, props.object.id)[0];
-  if (cue) return `when ${TRIGGER_WORDS[cue.trigger.kind]}`;
-  return props.object.kind === 'occluder' ? 'hides what is behind' : POINT_WORDS[props.object.anchor.point];
+  return cue ? `when ${TRIGGER_WORDS[cue.trigger.kind]}` : place.value;
 });
 
 const startNaming = async (): Promise<void> => {
@@ -45,8 +80,18 @@ const rename = (event: Event): void => {
   <div class="object" :class="{ open, off: !object.visible }">
     <div class="line">
       <span class="grip" aria-hidden="true" :title="`Drag to reorder`"
-        ><component :is="object.kind === 'card' ? Image : ScanFace" :size="13"
+        ><component :is="icon" :size="13"
       /></span>
+      <button
+        v-if="members !== null"
+        class="icon-button fold"
+        type="button"
+        :aria-label="folded ? `Unfold ${object.name}` : `Fold ${object.name}`"
+        :aria-expanded="!folded"
+        @click="emit('fold')"
+      >
+        <ChevronRight v-if="folded" :size="14" /><ChevronDown v-else :size="14" />
+      </button>
       <input
         v-if="naming"
         ref="input"
@@ -72,7 +117,8 @@ const rename = (event: Event): void => {
       >
         {{ object.name }}
       </button>
-      <em class="cut" :class="{ accent: open }">{{ aside }}</em>
+      <TriangleAlert v-if="asset === null" class="bad" :size="13" aria-label="Its asset was deleted" />
+      <em class="cut" :class="{ accent: open, bad: asset === null }">{{ aside }}</em>
       <button
         class="icon-button"
         type="button"
@@ -141,6 +187,9 @@ em {
   font-style: normal;
   font-size: 11.5px;
   color: var(--faint);
+}
+.fold {
+  margin: 0 -6px 0 -4px;
 }
 .off .name {
   color: var(--faint);

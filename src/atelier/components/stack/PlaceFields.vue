@@ -4,13 +4,16 @@ import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/document/edits';
 import { newOccluder } from '../../../core/document/defaults';
+import { isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
 import { FEATURE_POINT_NAMES, type FeaturePoint } from '../../../core/face/feature-points';
+import { HEAD_SEAT } from '../../../core/face/head-fit';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { newObjectId } from '../../api/ids';
 import { useEffectStore } from '../../stores/effect';
 import { POINT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import AssetField from './AssetField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -47,7 +50,9 @@ const setTurn = (axis: number, degrees: number): void =>
     `turn-${axis}`,
   );
 
-/** Size in centimetres for cards; per cent for the occluder. */
+const parent = computed(() => parentOf(document.effect, props.object));
+
+/** Size in centimetres for cards; per cent for all others. */
 const extent = computed<readonly number[]>(() =>
   props.object.kind === 'card' ? props.object.extent : [1, 1, 1],
 );
@@ -61,12 +66,19 @@ const setSize = (axis: number, cm: number): void => {
     : replaced(scale, axis, factor);
   document.edit(changeObject(document.effect, props.object.id, { scale: next }, 'Size'), `size-${axis}`);
 };
+/** Where each kind stands when it is new. */
+const REST: Record<EffectObject['kind'], [number, number, number]> = {
+  card: [0, 0, 0.01],
+  group: [0, 0, 0.01],
+  model: [...HEAD_SEAT],
+  occluder: [0, 0, 0],
+};
 const reset = (): void =>
   document.edit(
     changeObject(
       document.effect,
       props.object.id,
-      { move: [0, 0, props.object.kind === 'card' ? 0.01 : 0], turn: [0, 0, 0], scale: [1, 1, 1] },
+      { move: REST[props.object.kind], turn: [0, 0, 0], scale: [1, 1, 1] },
       'Reset',
     ),
   );
@@ -87,7 +99,8 @@ const toggleOccluder = (): void => {
 
 <template>
   <div class="fields">
-    <label v-if="object.kind === 'card'" class="line">
+    <AssetField v-if="isShowing(object)" :object="object" />
+    <label v-if="object.kind !== 'occluder' && !parent" class="line">
       <span>Sticks to</span>
       <a-select
         v-name="'Sticks to'"
@@ -159,7 +172,7 @@ const toggleOccluder = (): void => {
     </div>
     <div class="chips">
       <button
-        v-if="object.kind === 'card'"
+        v-if="object.kind !== 'occluder'"
         class="chip"
         type="button"
         :aria-pressed="Boolean(occluder)"

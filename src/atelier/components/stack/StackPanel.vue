@@ -1,24 +1,22 @@
 <script setup lang="ts">
 /** The Stack: the effect's objects by what they stick to; the selected one opens where it stands. */
-import { computed } from 'vue';
-import { VueDraggable } from 'vue-draggable-plus';
+import { computed, ref } from 'vue';
 import { addObject, reorderObjects } from '../../../core/document/edits';
-import { newOccluder } from '../../../core/document/defaults';
-import { orderOnTop, stackOrder } from '../../../core/document/queries';
-import type { EffectObject } from '../../../core/document/schema';
+import { newGroup, newOccluder } from '../../../core/document/defaults';
+import { orderOnTop, stackTree } from '../../../core/document/queries';
+import type { ObjectId } from '../../../core/document/schema';
 import { newObjectId } from '../../api/ids';
-import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import ObjectRow from './ObjectRow.vue';
+import StackRows from './StackRows.vue';
 
 defineProps<{ stage: string }>();
 const emit = defineEmits<{ choose: [] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
-const assets = useAssetsStore();
 
-const objects = computed(() => stackOrder(document.effect));
+const tree = computed(() => stackTree(document.effect));
+const objects = computed(() => tree.value.get(null)!);
 /** One lane an anchor; faces apart. */
 const lanes = computed(() => {
   const faces = [...new Set(objects.value.map((o) => o.anchor.face))].sort();
@@ -28,19 +26,23 @@ const lanes = computed(() => {
     objects: objects.value.filter((o) => o.anchor.face === face),
   }));
 });
-const reorder = (lane: { face: number }, list: EffectObject[]): void => {
-  const ids = lanes.value.flatMap((l) => (l.face === lane.face ? list : l.objects)).map((o) => o.id);
-  document.edit(reorderObjects(ids));
+/** Ids of a lane or group in their new order; the other lanes keep theirs. */
+const reorder = (ids: readonly ObjectId[]): void => {
+  const moved = new Set(ids);
+  const inLane = lanes.value.some((l) => l.objects.some((o) => moved.has(o.id)));
+  if (!inLane) return document.edit(reorderObjects(ids));
+  const all = lanes.value.flatMap((l) =>
+    l.objects.some((o) => moved.has(o.id)) ? ids : l.objects.map((o) => o.id),
+  );
+  document.edit(reorderObjects(all));
 };
-const shift = (object: EffectObject, by: number): void => {
-  const ids = objects.value.map((o) => o.id);
-  const at = ids.indexOf(object.id);
-  const to = at + by;
-  if (to < 0 || to >= ids.length) return;
-  ids.splice(to, 0, ...ids.splice(at, 1));
-  document.edit(reorderObjects(ids));
+const folded = ref<ReadonlySet<ObjectId>>(new Set());
+const fold = (id: ObjectId): void => {
+  const next = new Set(folded.value);
+  if (!next.delete(id)) next.add(id);
+  folded.value = next;
 };
-const hasOccluder = computed(() => objects.value.some((o) => o.kind === 'occluder'));
+const hasOccluder = computed(() => Object.values(document.effect.objects).some((o) => o.kind === 'occluder'));
 const addOccluder = (): void => {
   const occluder = newOccluder(newObjectId(), orderOnTop(document.effect));
   document.edit(addObject(occluder));
@@ -49,24 +51,29 @@ const addOccluder = (): void => {
 const onMenu = ({ key }: { key: string | number }): void => {
   if (key === 'picture') emit('choose');
   if (key === 'occluder') addOccluder();
+  if (key === 'group') addGroup();
+  if (key === 'library') desk.openLibrary();
+  if (key === 'stock') desk.openLibrary({ tab: 'stock' });
 };
-const drop = async (event: DragEvent): Promise<void> => {
-  const files = event.dataTransfer?.files;
-  if (!files?.length) return;
-  const last = await assets.bringInAsCards(files);
-  if (last) desk.selected = last;
+const addGroup = (): void => {
+  const group = newGroup(newObjectId(), 'Group', orderOnTop(document.effect));
+  document.edit(addObject(group));
+  desk.selected = group.id;
 };
 </script>
 
 <template>
-  <section class="stack" aria-label="Stack" @dragover.prevent @drop.prevent="drop">
+  <section class="stack" aria-label="Stack">
     <div class="head">
       <h2>Stack</h2>
       <a-dropdown :trigger="['click']" placement="bottomRight">
         <button class="word" type="button">+ Add object</button>
         <template #overlay>
           <a-menu @click="onMenu">
-            <a-menu-item key="picture">Picture on the face</a-menu-item>
+            <a-menu-item key="picture">Files: pictures, artwork, models...</a-menu-item>
+            <a-menu-item key="library">Something from the library</a-menu-item>
+            <a-menu-item key="stock">Something from the stock</a-menu-item>
+            <a-menu-item key="group">Empty group</a-menu-item>
             <a-menu-item key="occluder" :disabled="hasOccluder"
               >Head occluder: hides what is behind the head</a-menu-item
             >
@@ -78,30 +85,21 @@ const drop = async (event: DragEvent): Promise<void> => {
       <div v-if="objects.length === 0" class="empty soft">
         <p>Nothing is on the face yet.</p>
         <p>
-          Drop a PNG, JPEG or WebP here, or
-          <button class="word" type="button" @click="$emit('choose')">choose a picture</button>. It becomes a
-          card on the forehead; then move it where you want it.
+          Drop pictures, layered artwork or models here, or
+          <button class="word" type="button" @click="$emit('choose')">choose a file</button>. A picture
+          becomes a card on the forehead, a model sits on the head; then move it where you want it.
         </p>
       </div>
       <div v-for="lane in lanes" :key="lane.face">
         <div class="lane">{{ lane.label }}</div>
-        <VueDraggable
-          :model-value="lane.objects"
-          :animation="100"
-          handle=".grip"
-          tag="ul"
-          class="rows"
-          @update:model-value="(list: EffectObject[]) => reorder(lane, list)"
-        >
-          <li v-for="object in lane.objects" :key="object.id">
-            <ObjectRow
-              :object="object"
-              :stage="stage"
-              :open="object.id === desk.selected"
-              @shift="(by) => shift(object, by)"
-            />
-          </li>
-        </VueDraggable>
+        <StackRows
+          :objects="lane.objects"
+          :tree="tree"
+          :stage="stage"
+          :folded="folded"
+          @reorder="reorder"
+          @fold="fold"
+        />
       </div>
     </div>
   </section>
@@ -138,11 +136,6 @@ const drop = async (event: DragEvent): Promise<void> => {
   content: '';
   flex: 1;
   border-top: 1px solid var(--line2);
-}
-.rows {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 .empty {
   margin: 12px 16px;

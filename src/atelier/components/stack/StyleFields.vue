@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** How a card looks: opacity, tint, blend mode, back side. */
 import { computed } from 'vue';
-import { styleCard } from '../../../core/document/edits';
+import { styleCard, styleSolid } from '../../../core/document/edits';
+import { isShowing } from '../../../core/document/queries';
 import { BLEND_MODES, type BlendMode, type Card, type EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import AssetField from './AssetField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -14,6 +16,22 @@ const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] })
 
 const style = (change: Parameters<typeof styleCard>[2], gesture: string | null = null): void =>
   document.edit(styleCard(document.effect, props.object.id, change), gesture);
+/** Models and groups have an opacity; models may play a clip. */
+const solid = computed(() =>
+  props.object.kind === 'model' || props.object.kind === 'group' ? props.object : null,
+);
+const clips = computed(() => {
+  const asset = props.object.kind === 'model' ? document.effect.assets[props.object.asset] : undefined;
+  return asset?.kind === 'model'
+    ? asset.clips.map((c) => ({ value: c.name, label: `${c.name} (${c.duration.toFixed(1)} s)` }))
+    : [];
+});
+const opacity = computed(() => card.value?.opacity ?? solid.value?.opacity ?? 1);
+const setOpacity = (value: number): void => {
+  const next = Math.min(1, Math.max(0, value));
+  if (card.value) style({ opacity: next }, 'opacity');
+  else document.edit(styleSolid(document.effect, props.object.id, { opacity: next }), 'opacity');
+};
 const setTint = (text: string, gesture: string | null): void => {
   const hex = text.trim().toLowerCase();
   if (/^#[0-9a-f]{6}$/.test(hex)) style({ tint: hex }, gesture);
@@ -21,79 +39,96 @@ const setTint = (text: string, gesture: string | null): void => {
 </script>
 
 <template>
-  <div v-if="card" class="fields">
+  <div v-if="card || solid" class="fields">
+    <AssetField v-if="isShowing(object)" :object="object" />
     <div class="line">
       <span>Opacity</span>
       <a-slider
         v-name="'Opacity'"
         class="slider"
-        :value="card.opacity * 100"
+        :value="opacity * 100"
         :min="0"
         :max="100"
         :tooltip-open="false"
-        @change="(v) => style({ opacity: Number(v) / 100 }, 'opacity')"
+        @change="(v) => setOpacity(Number(v) / 100)"
         @after-change="document.endGesture()"
       />
       <NumberField
-        :value="card.opacity * 100"
+        :value="opacity * 100"
         label="Opacity, per cent"
         unit="%"
         :min="0"
         :max="100"
         :digits="0"
-        @change="(v) => style({ opacity: Math.min(1, Math.max(0, v / 100)) }, 'opacity')"
+        @change="(v) => setOpacity(v / 100)"
         @done="document.endGesture()"
       />
     </div>
-    <div class="line">
-      <span>Tint</span>
-      <span class="tint">
-        <input
-          type="color"
-          :value="card.tint"
-          aria-label="Tint"
-          @input="setTint(($event.target as HTMLInputElement).value, 'tint')"
-          @change="document.endGesture()"
-        />
-        <a-input
-          class="hex"
-          size="small"
-          :value="card.tint"
-          aria-label="Tint as hex"
-          @change="(e: Event) => setTint((e.target as HTMLInputElement).value, 'tint')"
-          @blur="document.endGesture()"
-        />
-      </span>
-      <button
-        class="word"
-        type="button"
-        :disabled="card.tint === '#ffffff'"
-        @click="style({ tint: '#ffffff' })"
-      >
-        None
-      </button>
-    </div>
-    <div class="line">
-      <span>Blend</span>
+    <div v-if="object.kind === 'model' && clips.length > 0" class="line">
+      <span>Clip</span>
       <a-select
-        v-name="'Blend mode'"
+        v-name="'Clip that plays'"
         class="wide"
         size="small"
-        :value="card.blend"
-        :options="blends"
-        @change="(v: unknown) => style({ blend: v as BlendMode })"
+        :value="object.clip ?? ''"
+        :options="[{ value: '', label: 'at rest' }, ...clips]"
+        @change="
+          (v: unknown) =>
+            document.edit(styleSolid(document.effect, object.id, { clip: v === '' ? null : String(v) }))
+        "
       />
     </div>
-    <div class="chips">
-      <button
-        class="chip"
-        type="button"
-        :aria-pressed="card.doubleSided"
-        @click="style({ doubleSided: !card.doubleSided })"
-      >
-        Double-sided
-      </button>
-    </div>
+    <template v-if="card">
+      <div class="line">
+        <span>Tint</span>
+        <span class="tint">
+          <input
+            type="color"
+            :value="card.tint"
+            aria-label="Tint"
+            @input="setTint(($event.target as HTMLInputElement).value, 'tint')"
+            @change="document.endGesture()"
+          />
+          <a-input
+            class="hex"
+            size="small"
+            :value="card.tint"
+            aria-label="Tint as hex"
+            @change="(e: Event) => setTint((e.target as HTMLInputElement).value, 'tint')"
+            @blur="document.endGesture()"
+          />
+        </span>
+        <button
+          class="word"
+          type="button"
+          :disabled="card.tint === '#ffffff'"
+          @click="style({ tint: '#ffffff' })"
+        >
+          None
+        </button>
+      </div>
+      <div class="line">
+        <span>Blend</span>
+        <a-select
+          v-name="'Blend mode'"
+          class="wide"
+          size="small"
+          :value="card.blend"
+          :options="blends"
+          @change="(v: unknown) => style({ blend: v as BlendMode })"
+        />
+      </div>
+      <div class="chips">
+        <button
+          class="chip"
+          type="button"
+          :aria-pressed="card.doubleSided"
+          @click="style({ doubleSided: !card.doubleSided })"
+        >
+          Double-sided
+        </button>
+      </div>
+    </template>
   </div>
   <p v-else class="soft note">
     An occluder draws nothing, so it has no style. It only hides what is behind it.

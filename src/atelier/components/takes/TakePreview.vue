@@ -75,7 +75,7 @@ const tick = (now: number): void => {
 };
 onMounted(() => {
   try {
-    stage = new Stage(canvas.value!, assets.textures);
+    stage = new Stage(canvas.value!, assets.stores);
   } catch (error) {
     failure.value = sentence(error);
     return;

@@ -69,7 +69,8 @@ const draw = (): void => {
   if (!drawing || !now) return;
   drawing.draw(now.frame, document.effect, now.program, now.runtime);
   const entry = desk.selected ? drawing.effectView.objectNodes.get(desk.selected) : undefined;
-  const show = editing.value && entry?.object.kind === 'card' && now.frame.faces.length > 0;
+  const show =
+    editing.value && entry !== undefined && entry.object.kind !== 'occluder' && now.frame.faces.length > 0;
   handles?.attach(show ? entry.node : null, show ? entry.object : null);
   drawn.value++;
 };
@@ -111,7 +112,7 @@ const onDrag = (placed: Placed): void => placeSelected(placed, 'viewfinder');
 onMounted(() => {
   density = fullDensity();
   try {
-    drawing = new Stage(canvas.value!, assets.textures);
+    drawing = new Stage(canvas.value!, assets.stores);
   } catch (error) {
     failure.value = sentence(error);
     return;
@@ -195,12 +196,6 @@ const onUp = (event: PointerEvent): void => {
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
-const drop = async (event: DragEvent): Promise<void> => {
-  const files = event.dataTransfer?.files;
-  if (!files?.length) return;
-  const id = await assets.bringInAsCards(files);
-  if (id) desk.selected = id;
-};
 const label = computed(() => {
   if (playback.source === 'camera') return 'Your camera';
   return playback.source === 'tracked' ? `${playback.take.name}, tracked` : playback.take.name;
@@ -218,8 +213,6 @@ const caption = computed(() => {
     ref="frameBox"
     class="finder"
     aria-label="Viewfinder"
-    @dragover.prevent
-    @drop.prevent="drop"
     @keydown="snap"
     @keyup="snap"
     @pointermove="snap"

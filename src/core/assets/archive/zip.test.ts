@@ -28,13 +28,21 @@ test('CRC-32 of the check string (ISO 3309)', () => expect(crc32(strToU8('123456
 describe('zip', () => {
   test('what is packed comes out again, stored and deflated', () => {
     fc.assert(
-      fc.property(fc.dictionary(fc.stringMatching(/^[a-z]{1,8}(\/[a-z]{1,8})?$/), fc.uint8Array({ maxLength: 300 }), { maxKeys: 8 }), fc.constantFrom(0, 6), (files, level) => {
-        expect(opened(zipSync(files, { level: level as 0 | 6 }))).toEqual(files);
-      }),
+      fc.property(
+        fc.dictionary(fc.stringMatching(/^[a-z]{1,8}(\/[a-z]{1,8})?$/), fc.uint8Array({ maxLength: 300 }), {
+          maxKeys: 8,
+        }),
+        fc.constantFrom(0, 6),
+        (files, level) => {
+          expect(opened(zipSync(files, { level: level as 0 | 6 }))).toEqual(files);
+        },
+      ),
     );
   });
   test('folders are no files', () => {
-    expect(Object.keys(opened(zipSync({ 'a/': new Uint8Array(), 'a/b.txt': strToU8('x') })))).toEqual(['a/b.txt']);
+    expect(Object.keys(opened(zipSync({ 'a/': new Uint8Array(), 'a/b.txt': strToU8('x') })))).toEqual([
+      'a/b.txt',
+    ]);
   });
   const zip = zipSync({ 'frames/one.png': strToU8('one'.repeat(50)), 'two.png': strToU8('two'.repeat(50)) });
   test.each<[string, string, Uint8Array]>([

@@ -73,9 +73,15 @@ export const readZip = (bytes: Uint8Array, name: string): Zip => {
   const count = from.u16le(end + 10);
   const directoryAt = from.u32le(end + 16);
   if (count === 0xffff || directoryAt === 0xffffffff)
-    refuse('zip.zip64', `${name} is a zip of the 64-bit kind, which only very large ones need. Pack fewer files.`);
+    refuse(
+      'zip.zip64',
+      `${name} is a zip of the 64-bit kind, which only very large ones need. Pack fewer files.`,
+    );
   if (count > MOST_ENTRIES)
-    refuse('zip.entries', `${name} holds ${count} files; up to ${MOST_ENTRIES} are taken at once. Pack fewer.`);
+    refuse(
+      'zip.entries',
+      `${name} holds ${count} files; up to ${MOST_ENTRIES} are taken at once. Pack fewer.`,
+    );
   const entries: ZipEntry[] = [];
   let unpacked = 0;
   let at = directoryAt;

@@ -23,7 +23,9 @@ describe('colour tables', () => {
     const table = tableOf('Linear', 5, linear);
     fc.assert(fc.property(colour, (c) => near(lookUp(table, c), linear(c))));
     // One cell whose only lit corner is red + green: only the two tetrahedra at that corner see it.
-    const corner = tableOf('Corner', 2, ([r, g, b]) => (r === 1 && g === 1 && b === 0 ? [1, 0, 0] : [0, 0, 0]));
+    const corner = tableOf('Corner', 2, ([r, g, b]) =>
+      r === 1 && g === 1 && b === 0 ? [1, 0, 0] : [0, 0, 0],
+    );
     expect(lookUp(corner, [0.8, 0.6, 0.1])[0]).toBeCloseTo(0.5, 9);
     expect(lookUp(corner, [0.1, 0.2, 0.9])[0]).toBe(0);
   });
@@ -35,18 +37,38 @@ describe('colour tables', () => {
 describe('.cube', () => {
   test('what is written is read back', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 2, max: 5 }), fc.constantFrom(1, 3), fc.array(unit, { minLength: 375, maxLength: 375 }), (size, dimensions, values) => {
-        const table = { ...identityTable(size, dimensions as 1 | 3), title: 'Deep "blue"', low: [0, 0, -1] as Rgb };
-        table.data.set(values.slice(0, table.data.length));
-        const read = readCube(writeCube(table), 'deep.cube');
-        expect(read).toMatchObject({ title: "Deep 'blue'", size, dimensions, low: [0, 0, -1], high: [1, 1, 1] });
-        read.data.forEach((x, i) => expect(x).toBeCloseTo(table.data[i]!, 5));
-      }),
+      fc.property(
+        fc.integer({ min: 2, max: 5 }),
+        fc.constantFrom(1, 3),
+        fc.array(unit, { minLength: 375, maxLength: 375 }),
+        (size, dimensions, values) => {
+          const table = {
+            ...identityTable(size, dimensions as 1 | 3),
+            title: 'Deep "blue"',
+            low: [0, 0, -1] as Rgb,
+          };
+          table.data.set(values.slice(0, table.data.length));
+          const read = readCube(writeCube(table), 'deep.cube');
+          expect(read).toMatchObject({
+            title: "Deep 'blue'",
+            size,
+            dimensions,
+            low: [0, 0, -1],
+            high: [1, 1, 1],
+          });
+          read.data.forEach((x, i) => expect(x).toBeCloseTo(table.data[i]!, 5));
+        },
+      ),
       { numRuns: 30 },
     );
   });
   test('comments, blank lines, ranges and line ends of any kind', () => {
-    const read = readCube(text('# made by hand\r\nTITLE "x"\r\nLUT_1D_SIZE 2\r\nLUT_1D_INPUT_RANGE 0 2\r\n\r\n0 0 0\r\n1 .5 1e-1\r\n'), 'x.cube');
+    const read = readCube(
+      text(
+        '# made by hand\r\nTITLE "x"\r\nLUT_1D_SIZE 2\r\nLUT_1D_INPUT_RANGE 0 2\r\n\r\n0 0 0\r\n1 .5 1e-1\r\n',
+      ),
+      'x.cube',
+    );
     expect(read).toMatchObject({ dimensions: 1, size: 2, high: [2, 2, 2] });
     expect(read.data[5]).toBeCloseTo(0.1);
   });
@@ -90,7 +112,9 @@ describe('tables painted as pictures', () => {
   });
   test('other pictures are none', () => {
     expect(readStrip(painted(30, 20, () => [0, 0, 0, 255]))).toBeNull();
-    const photo = readStrip(painted(256, 16, (x, y) => [(x * 37) % 256, (y * 91) % 256, (x * y) % 256, 255]))!;
+    const photo = readStrip(
+      painted(256, 16, (x, y) => [(x * 37) % 256, (y * 91) % 256, (x * y) % 256, 255]),
+    )!;
     expect(looksLikeTable(photo)).toBe(false);
   });
 });

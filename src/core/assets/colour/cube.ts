@@ -8,12 +8,16 @@ const MOST_3D = 129;
 const MOST_1D = 65_536;
 const MOST_BYTES = 96 * 1024 * 1024;
 
-const HEADER = /^(TITLE|DOMAIN_MIN|DOMAIN_MAX|LUT_1D_SIZE|LUT_3D_SIZE|LUT_1D_INPUT_RANGE|LUT_3D_INPUT_RANGE)\b\s*(.*)$/;
+const HEADER =
+  /^(TITLE|DOMAIN_MIN|DOMAIN_MAX|LUT_1D_SIZE|LUT_3D_SIZE|LUT_1D_INPUT_RANGE|LUT_3D_INPUT_RANGE)\b\s*(.*)$/;
 
 /** Throws `IconiaError`: `table.*`. */
 export const readCube = (bytes: Uint8Array, name: string): ColourTable => {
   if (bytes.length > MOST_BYTES)
-    refuse('table.too-large', `${name} has ${megabytes(bytes.length)}. Export the colour table with 33 steps.`);
+    refuse(
+      'table.too-large',
+      `${name} has ${megabytes(bytes.length)}. Export the colour table with 33 steps.`,
+    );
   const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
   let title = '';
   let dimensions: 1 | 3 | null = null;
@@ -60,7 +64,8 @@ export const readCube = (bytes: Uint8Array, name: string): ColourTable => {
     if (!/^[-+.\d]/.test(text)) wrong(line, `“${text.slice(0, 40)}” is not known in colour tables.`);
     if (!dimensions) return wrong(line, 'colours come before the size of the table is given.');
     data ??= new Float32Array((dimensions === 3 ? size ** 3 : size) * 3);
-    if (read * 3 >= data.length) return wrong(line, `there are more colours than the ${data.length / 3} announced.`);
+    if (read * 3 >= data.length)
+      return wrong(line, `there are more colours than the ${data.length / 3} announced.`);
     data.set(numbers(text, 3, line), read * 3);
     read++;
   });

@@ -19,7 +19,8 @@ export const identityTable = (size: number, dimensions: 1 | 3 = 3): ColourTable 
   const count = dimensions === 3 ? size ** 3 : size;
   const data = new Float32Array(count * 3);
   for (let i = 0; i < count; i++) {
-    const at = dimensions === 3 ? [i % size, Math.floor(i / size) % size, Math.floor(i / size ** 2)] : [i, i, i];
+    const at =
+      dimensions === 3 ? [i % size, Math.floor(i / size) % size, Math.floor(i / size ** 2)] : [i, i, i];
     for (let c = 0; c < 3; c++) data[i * 3 + c] = at[c]! / (size - 1);
   }
   return { title: '', dimensions, size, low: [0, 0, 0], high: [1, 1, 1], data };

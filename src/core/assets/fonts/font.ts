@@ -19,7 +19,8 @@ const MOST_UNPACKED = 48 * 1024 * 1024;
 /** Checks that the tables lie inside the file; WOFF2 keeps them packed, so only sizes can be checked there. */
 const checkDirectory = (bytes: Uint8Array, kind: 'ttf' | 'otf' | 'woff' | 'woff2', name: string): void => {
   const from = new Bytes(bytes, () => cutOff('font', name));
-  const bomb = (): never => refuse('font.bomb', `${name} would unpack to far more than a font has. It is not opened.`);
+  const bomb = (): never =>
+    refuse('font.bomb', `${name} would unpack to far more than a font has. It is not opened.`);
   if (kind === 'woff' || kind === 'woff2') {
     if (from.u32(8) !== from.length) cutOff('font', name);
     if (from.u32(16) > MOST_UNPACKED) bomb();
@@ -47,9 +48,15 @@ interface Permissions {
 export const readFont = (bytes: Uint8Array, name: string): FontFacts => {
   const kind = sniff(bytes);
   if (kind !== 'ttf' && kind !== 'otf' && kind !== 'woff' && kind !== 'woff2')
-    return refuse('font.not-a-font', `${name} is not a font but ${KIND_WORDS[kind]}. Choose a TTF, OTF or WOFF2 file.`);
+    return refuse(
+      'font.not-a-font',
+      `${name} is not a font but ${KIND_WORDS[kind]}. Choose a TTF, OTF or WOFF2 file.`,
+    );
   if (bytes.length > MOST_BYTES)
-    refuse('font.too-heavy', `${name} has ${megabytes(bytes.length)}; fonts of an effect have up to 16 MB. Choose one with fewer scripts.`);
+    refuse(
+      'font.too-heavy',
+      `${name} has ${megabytes(bytes.length)}; fonts of an effect have up to 16 MB. Choose one with fewer scripts.`,
+    );
   checkDirectory(bytes, kind, name);
   try {
     const font = fontkit.create(bytes as never) as unknown as {
@@ -60,7 +67,8 @@ export const readFont = (bytes: Uint8Array, name: string): FontFacts => {
       fonts?: unknown;
       'OS/2'?: { fsType: Permissions };
     };
-    if (font.fonts) refuse('font.collection', `${name} is a collection of fonts. Choose one with a single font in it.`);
+    if (font.fonts)
+      refuse('font.collection', `${name} is a collection of fonts. Choose one with a single font in it.`);
     const { noEmbedding, viewOnly, editable } = font['OS/2']?.fsType ?? {};
     if (font.numGlyphs < 1 || font.characterSet.length < 1) throw new Error('no glyphs');
     return {

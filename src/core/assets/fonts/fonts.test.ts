@@ -4,7 +4,9 @@ import { u32 } from '../testing';
 import { readFont } from './font';
 
 const woff2 = new Uint8Array(
-  readFileSync('node_modules/@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal.woff2'),
+  readFileSync(
+    'node_modules/@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal.woff2',
+  ),
 );
 
 describe('fonts', () => {
@@ -20,7 +22,30 @@ describe('fonts', () => {
   test('cut off, swollen or no fonts at all are sentences', () => {
     const swollen = woff2.slice();
     swollen.set(u32(0x7fffffff), 16);
-    const tables = Uint8Array.from([0, 1, 0, 0, 0, 1, 0, 0, 0, 0, 0, 0, 110, 97, 109, 101, 0, 0, 0, 0, ...u32(9999), ...u32(9999)]);
+    const tables = Uint8Array.from([
+      0,
+      1,
+      0,
+      0,
+      0,
+      1,
+      0,
+      0,
+      0,
+      0,
+      0,
+      0,
+      110,
+      97,
+      109,
+      101,
+      0,
+      0,
+      0,
+      0,
+      ...u32(9999),
+      ...u32(9999),
+    ]);
     for (const [bytes, code] of [
       [woff2.slice(0, 4000), 'font.cut-off'],
       [swollen, 'font.bomb'],

@@ -77,7 +77,9 @@ describe('sheets', () => {
       const sheet = sheets[file]!;
       const x = Math.floor((rect[0] + rect[2] / 2) * sheet.width);
       const y = Math.floor((rect[1] + rect[3] / 2) * sheet.height);
-      expect([...sheet.data.subarray((y * sheet.width + x) * 4, (y * sheet.width + x) * 4 + 4)]).toEqual(colour);
+      expect([...sheet.data.subarray((y * sheet.width + x) * 4, (y * sheet.width + x) * 4 + 4)]).toEqual(
+        colour,
+      );
     });
   });
   test('a frame larger than a sheet is made to fit', () => {
@@ -104,7 +106,9 @@ describe('animated pictures', () => {
   test('a GIF composes its patches: kept, cleared, and put back', () => {
     const full = (index: number) => Array<number>(16).fill(index);
     const patch = { left: 1, top: 1, width: 2, height: 2, indices: [2, 2, 2, 2] };
-    const at = (r: Raster, x: number, y: number) => [...r.data.subarray((y * 4 + x) * 4, (y * 4 + x) * 4 + 4)];
+    const at = (r: Raster, x: number, y: number) => [
+      ...r.data.subarray((y * 4 + x) * 4, (y * 4 + x) * 4 + 4),
+    ];
     const red = [255, 0, 0, 255];
     const green = [0, 255, 0, 255];
     for (const [disposal, after] of [
@@ -130,7 +134,9 @@ describe('animated pictures', () => {
     const frames = [0, 1, 2].map((i) => plain(width, 10, [i * 100, 50, 50, 255]));
     const strip = blank(width, 30);
     frames.forEach((f, i) => blit(f, strip, 0, i * 10));
-    const bytes = await sharp(Buffer.from(strip.data), { raw: { width, height: 30, channels: 4, pageHeight: 10 } })
+    const bytes = await sharp(Buffer.from(strip.data), {
+      raw: { width, height: 30, channels: 4, pageHeight: 10 },
+    })
       .gif({ delay: [50, 50, 50], loop: 0 })
       .toBuffer();
     const decoded = decodeGif(new Uint8Array(bytes), 'b.gif');
@@ -197,7 +203,13 @@ describe('the grid of a sprite sheet is guessed', () => {
       3,
       12,
     ],
-    ['6 x 4 flat cells with gaps', sheetOf(6, 4, [90, 50], (i) => fish(90, 50, i * 0.5), { gap: 4 }), 6, 4, 24],
+    [
+      '6 x 4 flat cells with gaps',
+      sheetOf(6, 4, [90, 50], (i) => fish(90, 50, i * 0.5), { gap: 4 }),
+      6,
+      4,
+      24,
+    ],
     [
       '3 x 3 on a plain ground',
       sheetOf(3, 3, [100, 100], (i) => fish(100, 100, i * 0.7), { ground: [20, 40, 80, 255] }),
@@ -232,7 +244,9 @@ describe('the grid of a sprite sheet is guessed', () => {
     expect(guessGrid(blank(64, 64)).confidence).toBeLessThan(0.5);
   });
   test('a name can tell, unless the picture says otherwise', () => {
-    const sheet = sheetOf(4, 2, [40, 40], (i) => (i % 3 === 0 ? disc(40, 6, white, 8, -4) : fish(40, 40, i * 3)));
+    const sheet = sheetOf(4, 2, [40, 40], (i) =>
+      i % 3 === 0 ? disc(40, 6, white, 8, -4) : fish(40, 40, i * 3),
+    );
     expect(guessGrid(sheet, 'sparkle_4x2.png')).toMatchObject({ grid: { columns: 4, rows: 2 }, frames: 8 });
     expect(guessGrid(disc(128, 60, white), 'poster 2x2.png').confidence).toBeLessThan(0.5);
   });
@@ -240,6 +254,8 @@ describe('the grid of a sprite sheet is guessed', () => {
 
 test('the PNG files of these tests are read by others', async () => {
   const picture = painted(9, 5, (x, y) => [x * 20, y * 40, 7, 200]);
-  const { data } = await sharp(Buffer.from(png(picture))).raw().toBuffer({ resolveWithObject: true });
+  const { data } = await sharp(Buffer.from(png(picture)))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   expect([...data]).toEqual([...picture.data]);
 });

@@ -35,9 +35,11 @@ const paintOf = ({ width, height, data }: Raster): Float32Array => {
   }
   if (transparent > paint.length * 0.02) return paint;
   const corners = [0, width - 1, (height - 1) * width, height * width - 1];
-  const ground = [0, 1, 2].map(
-    (c) => corners.map((i) => data[i * 4 + c]!).sort((a, b) => a - b)[1]!,
-  ) as [number, number, number];
+  const ground = [0, 1, 2].map((c) => corners.map((i) => data[i * 4 + c]!).sort((a, b) => a - b)[1]!) as [
+    number,
+    number,
+    number,
+  ];
   for (let i = 0; i < paint.length; i++) {
     const far = Math.max(...ground.map((g, c) => Math.abs(data[i * 4 + c]! - g)));
     paint[i] = far < 12 ? 0 : Math.min(1, far / 96);
@@ -133,11 +135,18 @@ const isPainted = (paint: Float32Array, look: Raster, grid: Grid, sheet: Raster,
   const [x0, x1] = [Math.ceil(box.left * k), Math.floor((box.left + box.width) * k)];
   const [y0, y1] = [Math.ceil(box.top * k), Math.floor((box.top + box.height) * k)];
   let painted = 0;
-  for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) if (paint[y * look.width + x]! > 0.05) painted++;
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) if (paint[y * look.width + x]! > 0.05) painted++;
   return painted > Math.max(1, (x1 - x0) * (y1 - y0) * 0.0008);
 };
 
-const guessFor = (paint: Float32Array, look: Raster, sheet: Raster, columns: number, rows: number): Omit<GridGuess, 'confidence'> => {
+const guessFor = (
+  paint: Float32Array,
+  look: Raster,
+  sheet: Raster,
+  columns: number,
+  rows: number,
+): Omit<GridGuess, 'confidence'> => {
   const grid: Grid = { columns, rows, margin: 0, gap: 0 };
   let frames = columns * rows;
   while (frames > 1 && !isPainted(paint, look, grid, sheet, frames - 1)) frames--;
@@ -154,7 +163,8 @@ export const guessGrid = (sheet: Raster, name = ''): GridGuess => {
   const hint = HINT.exec(name);
   if (hint) {
     const [columns, rows] = [Number(hint[1]), Number(hint[2])];
-    const fits = columns * rows > 1 && sheet.width / columns >= LEAST_CELL && sheet.height / rows >= LEAST_CELL;
+    const fits =
+      columns * rows > 1 && sheet.width / columns >= LEAST_CELL && sheet.height / rows >= LEAST_CELL;
     if (fits && paintBetween(across, columns) < 0.6 && paintBetween(down, rows) < 0.6)
       return { ...guessFor(paint, look, sheet, columns, rows), confidence: 0.95 };
   }

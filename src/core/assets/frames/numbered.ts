@@ -41,7 +41,8 @@ const gapsIn = (numbers: readonly number[]): number[] => {
   const usual = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]![0];
   const gaps: number[] = [];
   numbers.slice(1).forEach((n, i) => {
-    for (let missing = numbers[i]! + usual; missing < n && gaps.length < 1000; missing += usual) gaps.push(missing);
+    for (let missing = numbers[i]! + usual; missing < n && gaps.length < 1000; missing += usual)
+      gaps.push(missing);
   });
   return gaps;
 };

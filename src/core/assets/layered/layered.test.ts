@@ -10,7 +10,9 @@ const RED: Rgba = [255, 0, 0, 255];
 const BLUE: Rgba = [0, 0, 255, 255];
 const refusal = (code: string, name = 'crown') =>
   expect.objectContaining({ name: 'IconiaError', code, message: expect.stringContaining(name) });
-const pixel = (r: Raster, x: number, y: number) => [...r.data.subarray((y * r.width + x) * 4, (y * r.width + x) * 4 + 4)];
+const pixel = (r: Raster, x: number, y: number) => [
+  ...r.data.subarray((y * r.width + x) * 4, (y * r.width + x) * 4 + 4),
+];
 
 const ora = (stack: string, files: Record<string, Uint8Array>): Uint8Array =>
   zipSync({
@@ -31,7 +33,9 @@ describe('OpenRaster', () => {
   test('layers come from the top, with names, offsets, opacity and blend mode; groups are opened', () => {
     const art = readOpenRaster(ora(stack, files), 'crown.ora');
     expect(art).toMatchObject({ width: 64, height: 48 });
-    expect(art.layers.map(({ key, name, opacity, blend, visible }) => ({ key, name, opacity, blend, visible }))).toEqual([
+    expect(
+      art.layers.map(({ key, name, opacity, blend, visible }) => ({ key, name, opacity, blend, visible })),
+    ).toEqual([
       { key: 'Glow & foam', name: 'Glow & foam', opacity: 0.5, blend: 'screen', visible: true },
       { key: 'Kelp/Leaf', name: 'Leaf', opacity: 0.8, blend: 'normal', visible: true },
       { key: 'Kelp/Leaf (2)', name: 'Leaf', opacity: 0.8, blend: 'normal', visible: false },
@@ -49,7 +53,14 @@ describe('OpenRaster', () => {
     ['a missing picture', ora(stack, { 'data/a.png': files['data/a.png'] }), 'artwork.broken'],
     ['no layers', ora('<image w="4" h="4"><stack></stack></image>', {}), 'artwork.empty'],
     ['an absurd canvas', ora(stack.replace('w="64"', 'w="9999999"'), files), 'artwork.broken'],
-    ['too many layers', ora(`<image w="4" h="4"><stack>${'<layer name="a" src="data/b.png"/>'.repeat(501)}</stack></image>`, files), 'artwork.layers'],
+    [
+      'too many layers',
+      ora(
+        `<image w="4" h="4"><stack>${'<layer name="a" src="data/b.png"/>'.repeat(501)}</stack></image>`,
+        files,
+      ),
+      'artwork.layers',
+    ],
   ])('%s is a sentence', (_what, bytes, code) => {
     expect(() => readOpenRaster(bytes, 'crown.ora')).toThrow(refusal(code));
   });
@@ -72,7 +83,14 @@ describe('PSD', () => {
 
   test('layers come from the top with offsets, opacity and blend mode; groups are opened', () => {
     const art = readPsd(
-      psd([leaf(), { name: 'Kelp', opacity: 0.5, children: [leaf({ name: 'Tip', left: -3, hidden: true, blendMode: 'linear dodge' })] }]),
+      psd([
+        leaf(),
+        {
+          name: 'Kelp',
+          opacity: 0.5,
+          children: [leaf({ name: 'Tip', left: -3, hidden: true, blendMode: 'linear dodge' })],
+        },
+      ]),
       'crown.psd',
     );
     expect(art.layers.map(({ name, blend, visible }) => ({ name, blend, visible }))).toEqual([

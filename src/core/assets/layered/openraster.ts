@@ -52,7 +52,8 @@ const walk = (
   depth: number,
   name: string,
 ): void => {
-  if (depth > 50) refuse('artwork.broken', `${name} nests its layers too deeply. Flatten some of its groups.`);
+  if (depth > 50)
+    refuse('artwork.broken', `${name} nests its layers too deeply. Flatten some of its groups.`);
   for (const node of nodes) {
     const attributes = (node[ATTRIBUTES] ?? {}) as Record<string, unknown>;
     const label = String(attributes.name ?? '').trim();
@@ -61,7 +62,8 @@ const walk = (
       opacity: above.opacity * Math.min(1, Math.max(0, number(attributes.opacity, 1))),
       visible: above.visible && attributes.visibility !== 'hidden',
     };
-    if (Array.isArray(node.stack)) walk(node.stack as Node[], depth === 0 ? above : inner, found, depth + 1, name);
+    if (Array.isArray(node.stack))
+      walk(node.stack as Node[], depth === 0 ? above : inner, found, depth + 1, name);
     if (node.layer)
       found.push({
         ...inner,
@@ -76,7 +78,8 @@ const walk = (
 
 const stackOf = (zip: Zip, name: string): { image: Node; children: readonly Node[] } => {
   const entry = zip.entries.find((e) => e.path === 'stack.xml');
-  if (!entry) return refuse('artwork.broken', `${name} is OpenRaster without its list of layers. Save it again.`);
+  if (!entry)
+    return refuse('artwork.broken', `${name} is OpenRaster without its list of layers. Save it again.`);
   const text = new TextDecoder().decode(zip.read(entry));
   if (/<!ENTITY|<!DOCTYPE/i.test(text))
     refuse('artwork.broken', `${name} has entities in its list of layers, which it must not. Save it again.`);
@@ -90,7 +93,11 @@ const stackOf = (zip: Zip, name: string): { image: Node; children: readonly Node
     const image = nodes.find((node) => Array.isArray(node.image));
     if (image) return { image, children: image.image as Node[] };
   } catch (cause) {
-    return refuse('artwork.broken', `${name} has a list of layers that cannot be read. Save it again.`, cause);
+    return refuse(
+      'artwork.broken',
+      `${name} has a list of layers that cannot be read. Save it again.`,
+      cause,
+    );
   }
   return refuse('artwork.broken', `${name} has a list of layers that cannot be read. Save it again.`);
 };
@@ -103,11 +110,15 @@ export const readOpenRaster = (bytes: Uint8Array, name: string): Artwork => {
   const [width, height] = [number(size.w, 0), number(size.h, 0)];
   const found: Found[] = [];
   walk(children, { path: '', opacity: 1, visible: true }, found, 0, name);
-  if (found.length === 0) refuse('artwork.empty', `${name} has no layers. Paint something and save it again.`);
+  if (found.length === 0)
+    refuse('artwork.empty', `${name} has no layers. Paint something and save it again.`);
   const entries = found.map((layer) => {
     const entry = zip.entries.find((e) => e.path === layer.source.replace(/\\/g, '/'));
     if (!entry)
-      return refuse('artwork.broken', `${name} lacks the picture of its layer “${layer.name}”. Save it again.`);
+      return refuse(
+        'artwork.broken',
+        `${name} lacks the picture of its layer “${layer.name}”. Save it again.`,
+      );
     return entry;
   });
   let pixels = 0;
@@ -127,20 +138,18 @@ export const readOpenRaster = (bytes: Uint8Array, name: string): Artwork => {
             `${listed(unknown.map((l) => l.name))} ${unknown.length === 1 ? 'is' : 'are'} laid on in a way that Iconia does not have (${[...new Set(unknown.map((l) => l.operator))].join(', ')}); Normal is used instead.`,
           ]
         : [],
-    layers: found.map(
-      (layer, i): ArtworkLayer => ({
-        key: keys.next(layer.path || layer.name),
-        name: layer.name.slice(0, 80),
-        opacity: layer.opacity,
-        visible: layer.visible,
-        blend: BLENDS[layer.operator] ?? 'normal',
-        pixels: () =>
-          trimmed({
-            left: layer.x,
-            top: layer.y,
-            raster: decodePng(zip.read(entries[i]!), `The layer “${layer.name}” of ${name}`),
-          }),
-      }),
-    ),
+    layers: found.map((layer, i): ArtworkLayer => ({
+      key: keys.next(layer.path || layer.name),
+      name: layer.name.slice(0, 80),
+      opacity: layer.opacity,
+      visible: layer.visible,
+      blend: BLENDS[layer.operator] ?? 'normal',
+      pixels: () =>
+        trimmed({
+          left: layer.x,
+          top: layer.y,
+          raster: decodePng(zip.read(entries[i]!), `The layer “${layer.name}” of ${name}`),
+        }),
+    })),
   };
 };

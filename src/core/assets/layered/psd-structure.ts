@@ -32,7 +32,10 @@ export const checkPsd = (bytes: Uint8Array, name: string): PsdStructure => {
   const [depth, mode] = [from.u16(22), from.u16(24)];
   checkArtwork({ width, height, layers: 0, pixels: 0 }, name);
   if (MODES[mode])
-    refuse('artwork.mode', `${name} is painted in ${MODES[mode]}. Turn it into RGB colour and save it again.`);
+    refuse(
+      'artwork.mode',
+      `${name} is painted in ${MODES[mode]}. Turn it into RGB colour and save it again.`,
+    );
   if (mode !== 1 && mode !== 3 && mode !== 4) broken();
   if (depth !== 8 && depth !== 16 && depth !== 32) broken();
   // Lengths of four bytes; of eight in the large version.
@@ -73,7 +76,12 @@ const checkRecords = (from: Bytes, start: number, end: number, count: number, wa
   let pixels = 0;
   let data = 0;
   for (let i = 0; i < count; i++) {
-    const [top, left, bottom, right] = [0, 4, 8, 12].map((o) => from.i32(at + o)) as [number, number, number, number];
+    const [top, left, bottom, right] = [0, 4, 8, 12].map((o) => from.i32(at + o)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
     if (bottom < top || right < left || bottom - top > 300_000 || right - left > 300_000) broken();
     pixels += (bottom - top) * (right - left);
     checkArtwork({ width, height, layers: 0, pixels }, name);

@@ -81,7 +81,9 @@ const through = (layer: LayerPixels, letsThrough: (x: number, y: number) => numb
 const valueAt = (picture: LayerPixels, channel: number, x: number, y: number, outside: number): number => {
   const [px, py] = [x - picture.left, y - picture.top];
   const { width, height, data } = picture.raster;
-  return px < 0 || py < 0 || px >= width || py >= height ? outside : data[(py * width + px) * 4 + channel]! / 255;
+  return px < 0 || py < 0 || px >= width || py >= height
+    ? outside
+    : data[(py * width + px) * 4 + channel]! / 255;
 };
 
 const painted = (layer: Layer): LayerPixels | null => {
@@ -143,27 +145,42 @@ const notesOn = (psd: Psd): string[] => {
     const some = all.filter(which);
     if (some.length > 0) notes.push(words(names(some)));
   };
-  note((l) => l.adjustment !== undefined, (n) => `Adjustments change what lies below and cannot become cards; left out: ${n}.`);
   note(
-    (l) => l.effects !== undefined && !l.effects.disabled && Object.keys(l.effects).some((k) => !/^(disabled|scale)$/.test(k)),
-    (n) => `Shadows, glows and other effects of layers are not part of their pixels; merge them into the layer to keep them: ${n}.`,
+    (l) => l.adjustment !== undefined,
+    (n) => `Adjustments change what lies below and cannot become cards; left out: ${n}.`,
+  );
+  note(
+    (l) =>
+      l.effects !== undefined &&
+      !l.effects.disabled &&
+      Object.keys(l.effects).some((k) => !/^(disabled|scale)$/.test(k)),
+    (n) =>
+      `Shadows, glows and other effects of layers are not part of their pixels; merge them into the layer to keep them: ${n}.`,
   );
   note(
     (l) => !l.children && l.blendMode !== undefined && NEAREST[l.blendMode] !== undefined,
     (n) => `The blend mode of ${n} is not among the W3C ones; the nearest is used.`,
   );
   note(
-    (l) => Boolean(l.children) && l.blendMode !== undefined && l.blendMode !== 'pass through' && l.blendMode !== 'normal',
+    (l) =>
+      Boolean(l.children) &&
+      l.blendMode !== undefined &&
+      l.blendMode !== 'pass through' &&
+      l.blendMode !== 'normal',
     (n) => `A group blends as a whole in ${n}; its layers blend one by one here.`,
   );
-  note((l) => Boolean(l.children) && Boolean(l.mask) && !l.mask!.disabled, (n) => `The mask of the group ${n} is left out; apply it to the layers to keep it.`);
+  note(
+    (l) => Boolean(l.children) && Boolean(l.mask) && !l.mask!.disabled,
+    (n) => `The mask of the group ${n} is left out; apply it to the layers to keep it.`,
+  );
   return notes;
 };
 
 /** Throws `IconiaError`: `artwork.*`. */
 export const readPsd = (bytes: Uint8Array, name: string): Artwork => {
   const structure = checkPsd(bytes, name);
-  const damaged = (cause: unknown) => asRefusal(cause, 'artwork.broken', `${name} is damaged and cannot be opened. Save it again.`);
+  const damaged = (cause: unknown) =>
+    asRefusal(cause, 'artwork.broken', `${name} is damaged and cannot be opened. Save it again.`);
   let psd: Psd;
   try {
     const flat = structure.records === 0;
@@ -208,26 +225,24 @@ export const readPsd = (bytes: Uint8Array, name: string): Artwork => {
     height,
     notes: notesOn(psd),
     layers: layers
-      .map(
-        ({ layer, path, opacity, visible, base }): ArtworkLayer => ({
-          // Files number their layers, so that renamed ones are known again.
-          key: layer.id === undefined ? keys.next(path) : keys.next(`#${layer.id}`),
-          name: (layer.name?.trim() || 'Layer').slice(0, 80),
-          opacity,
-          visible,
-          blend: BLENDS[layer.blendMode ?? 'normal'] ?? NEAREST[layer.blendMode ?? 'normal'] ?? 'normal',
-          pixels: () => {
-            try {
-              const own = painted(layer);
-              if (!own || !base) return own && trimmed(own);
-              const below = painted(base);
-              return trimmed(through(own, (x, y) => (below ? valueAt(below, 3, x, y, 0) : 0)));
-            } catch (cause) {
-              throw damaged(cause);
-            }
-          },
-        }),
-      )
+      .map(({ layer, path, opacity, visible, base }): ArtworkLayer => ({
+        // Files number their layers, so that renamed ones are known again.
+        key: layer.id === undefined ? keys.next(path) : keys.next(`#${layer.id}`),
+        name: (layer.name?.trim() || 'Layer').slice(0, 80),
+        opacity,
+        visible,
+        blend: BLENDS[layer.blendMode ?? 'normal'] ?? NEAREST[layer.blendMode ?? 'normal'] ?? 'normal',
+        pixels: () => {
+          try {
+            const own = painted(layer);
+            if (!own || !base) return own && trimmed(own);
+            const below = painted(base);
+            return trimmed(through(own, (x, y) => (below ? valueAt(below, 3, x, y, 0) : 0)));
+          } catch (cause) {
+            throw damaged(cause);
+          }
+        },
+      }))
       .reverse(),
   };
 };

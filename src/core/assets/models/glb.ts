@@ -17,7 +17,11 @@ export const parseGltfJson = (bytes: Uint8Array, name: string): GltfJson => {
     const json: unknown = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
     if (typeof json === 'object' && json !== null && !Array.isArray(json)) return json as GltfJson;
   } catch (cause) {
-    return refuse('model.broken', `${name} is a damaged model: its description is not JSON. Export it again.`, cause);
+    return refuse(
+      'model.broken',
+      `${name} is a damaged model: its description is not JSON. Export it again.`,
+      cause,
+    );
   }
   return refuse('model.broken', `${name} is a damaged model: its description is empty. Export it again.`);
 };
@@ -26,13 +30,16 @@ export const parseGltfJson = (bytes: Uint8Array, name: string): GltfJson => {
 export const checkGlb = (bytes: Uint8Array, name: string): GlbParts => {
   const from = new Bytes(bytes, () => cutOff('model', name));
   if (from.u32le(4) !== 2)
-    refuse('model.version', `${name} is a GLB of version ${from.u32le(4)}; version 2 is read. Export it as glTF 2.0.`);
+    refuse(
+      'model.version',
+      `${name} is a GLB of version ${from.u32le(4)}; version 2 is read. Export it as glTF 2.0.`,
+    );
   if (from.u32le(8) > from.length) cutOff('model', name);
   const end = from.u32le(8);
   if (end < 20) cutOff('model', name);
   let json: GltfJson | null = null;
   let bin: Uint8Array | null = null;
-  for (let at = 12; at + 8 <= end; ) {
+  for (let at = 12; at + 8 <= end;) {
     const length = from.u32le(at);
     const kind = from.u32le(at + 4);
     if (at + 8 + length > end) cutOff('model', name);

@@ -10,7 +10,15 @@ export type GltfJson = Record<string, unknown>;
 
 /** Bytes of a component, and components of a type (glTF 2.0, 3.6.2.2). */
 const COMPONENT_BYTES: Record<number, number> = { 5120: 1, 5121: 1, 5122: 2, 5123: 2, 5125: 4, 5126: 4 };
-const COMPONENTS: Record<string, number> = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4, MAT2: 4, MAT3: 9, MAT4: 16 };
+const COMPONENTS: Record<string, number> = {
+  SCALAR: 1,
+  VEC2: 2,
+  VEC3: 3,
+  VEC4: 4,
+  MAT2: 4,
+  MAT3: 9,
+  MAT4: 16,
+};
 
 /** Extensions without which a file cannot be shown, and which are read. */
 const KNOWN = new Set([
@@ -52,11 +60,14 @@ export const checkGltf = (
         `${name} has ${value.length} parts; up to ${MOST_NODES} are read. Join parts that never move apart.`,
       );
     if (value.length > MOST_OF_A_KIND) broken(`it lists ${value.length} ${key}.`);
-    return value.map((item: unknown) => (typeof item === 'object' && item !== null ? (item as Item) : broken(`one of its ${key} is empty.`)));
+    return value.map((item: unknown) =>
+      typeof item === 'object' && item !== null ? (item as Item) : broken(`one of its ${key} is empty.`),
+    );
   };
   const whole = (value: unknown, what: string, otherwise?: number): number => {
     if (value === undefined && otherwise !== undefined) return otherwise;
-    if (typeof value !== 'number' || !Number.isSafeInteger(value) || value < 0) return broken(`${what} is no whole number.`);
+    if (typeof value !== 'number' || !Number.isSafeInteger(value) || value < 0)
+      return broken(`${what} is no whole number.`);
     return value;
   };
   const inside = (value: unknown, length: number, what: string): number => {
@@ -67,12 +78,18 @@ export const checkGltf = (
   const asset = json.asset as { version?: unknown } | undefined;
   if (typeof asset?.version !== 'string') broken('it does not say which version of glTF it follows.');
   if (!/^2\./.test(asset!.version as string))
-    refuse('model.version', `${name} is glTF ${String(asset!.version).slice(0, 10)}; version 2 is read. Export it as glTF 2.0.`);
+    refuse(
+      'model.version',
+      `${name} is glTF ${String(asset!.version).slice(0, 10)}; version 2 is read. Export it as glTF 2.0.`,
+    );
   const required = json.extensionsRequired;
   if (Array.isArray(required))
     for (const extension of required)
       if (!KNOWN.has(String(extension)) && !/^KHR_materials_/.test(String(extension)))
-        refuse('model.extension', `${name} cannot be shown without “${String(extension).slice(0, 60)}”, which Iconia does not read. Export it without.`);
+        refuse(
+          'model.extension',
+          `${name} cannot be shown without “${String(extension).slice(0, 60)}”, which Iconia does not read. Export it without.`,
+        );
 
   const nodes = list('nodes');
   const buffers = list('buffers');
@@ -100,14 +117,19 @@ export const checkGltf = (
     if (uri === null && (meshopt || i > 0)) return size;
     if (uri !== null && isDataUri(uri)) return size;
     if (size > bufferBytes(uri, i))
-      refuse('model.cut-off', `${name} announces more data than it holds. It was probably cut off; copy or export it again.`);
+      refuse(
+        'model.cut-off',
+        `${name} announces more data than it holds. It was probably cut off; copy or export it again.`,
+      );
     return size;
   });
   views.forEach((view, i) => {
     const size = sizes[inside(view.buffer, sizes.length, `view ${i}`)]!;
     const offset = whole(view.byteOffset, `the start of view ${i}`, 0);
-    if (offset + whole(view.byteLength, `the length of view ${i}`) > size) broken(`view ${i} reaches beyond its buffer.`);
-    if (view.byteStride !== undefined && whole(view.byteStride, `the stride of view ${i}`) > 252) broken(`the stride of view ${i} is too large.`);
+    if (offset + whole(view.byteLength, `the length of view ${i}`) > size)
+      broken(`view ${i} reaches beyond its buffer.`);
+    if (view.byteStride !== undefined && whole(view.byteStride, `the stride of view ${i}`) > 252)
+      broken(`the stride of view ${i} is too large.`);
   });
   const counts = accessors.map((accessor, i) => {
     const count = whole(accessor.count, `the length of accessor ${i}`);
@@ -130,19 +152,23 @@ export const checkGltf = (
     for (const primitive of mesh.primitives as Item[]) {
       const attributes = primitive.attributes as Item | undefined;
       if (typeof attributes !== 'object' || attributes === null) return broken(`mesh ${m} has no points.`);
-      for (const [key, index] of Object.entries(attributes)) inside(index, lengths.accessors, `${key} of mesh ${m}`);
+      for (const [key, index] of Object.entries(attributes))
+        inside(index, lengths.accessors, `${key} of mesh ${m}`);
       const position = attributes.POSITION;
       const points = position === undefined ? 0 : counts[position as number]!;
       if (points > MOST_VERTICES) broken(`mesh ${m} has ${points} points.`);
       for (const [key, index] of Object.entries(attributes))
-        if (counts[index as number]! !== points && !key.startsWith('_')) broken(`mesh ${m} has ${points} points but not as many ${key}.`);
-      if (primitive.material !== undefined) inside(primitive.material, lengths.materials, `the material of mesh ${m}`);
+        if (counts[index as number]! !== points && !key.startsWith('_'))
+          broken(`mesh ${m} has ${points} points but not as many ${key}.`);
+      if (primitive.material !== undefined)
+        inside(primitive.material, lengths.materials, `the material of mesh ${m}`);
       if (primitive.indices !== undefined)
         triangles += counts[inside(primitive.indices, lengths.accessors, `the indices of mesh ${m}`)]! / 3;
       else triangles += points / 3;
       for (const target of Array.isArray(primitive.targets) ? (primitive.targets as Item[]) : [])
         for (const index of Object.values(target))
-          if (counts[inside(index, lengths.accessors, `a shape of mesh ${m}`)]! !== points) broken(`a shape of mesh ${m} has other points.`);
+          if (counts[inside(index, lengths.accessors, `a shape of mesh ${m}`)]! !== points)
+            broken(`a shape of mesh ${m} has other points.`);
     }
   });
   if (triangles > MOST_TRIANGLES)
@@ -153,7 +179,8 @@ export const checkGltf = (
 
   checkTree(nodes, lengths, inside, broken);
   for (const [i, scene] of list('scenes').entries())
-    for (const root of Array.isArray(scene.nodes) ? scene.nodes : []) inside(root, lengths.nodes, `scene ${i}`);
+    for (const root of Array.isArray(scene.nodes) ? scene.nodes : [])
+      inside(root, lengths.nodes, `scene ${i}`);
   images.forEach((image, i) => {
     if (image.bufferView !== undefined) inside(image.bufferView, lengths.views, `picture ${i}`);
   });
@@ -164,7 +191,8 @@ export const checkGltf = (
   for (const [i, skin] of list('skins').entries()) {
     if (!Array.isArray(skin.joints) || skin.joints.length === 0) broken(`skin ${i} has no bones.`);
     for (const joint of skin.joints as unknown[]) inside(joint, lengths.nodes, `skin ${i}`);
-    if (skin.inverseBindMatrices !== undefined) inside(skin.inverseBindMatrices, lengths.accessors, `skin ${i}`);
+    if (skin.inverseBindMatrices !== undefined)
+      inside(skin.inverseBindMatrices, lengths.accessors, `skin ${i}`);
   }
   for (const [i, animation] of list('animations').entries()) {
     const samplers = Array.isArray(animation.samplers) ? (animation.samplers as Item[]) : [];
@@ -189,7 +217,10 @@ const checkTree = (
     if (node.mesh !== undefined) inside(node.mesh, lengths.meshes, `part ${i}`);
     if (node.skin !== undefined) inside(node.skin, lengths.skins, `part ${i}`);
     for (const key of ['matrix', 'translation', 'rotation', 'scale'])
-      if (node[key] !== undefined && !(Array.isArray(node[key]) && (node[key] as unknown[]).every((x) => Number.isFinite(x))))
+      if (
+        node[key] !== undefined &&
+        !(Array.isArray(node[key]) && (node[key] as unknown[]).every((x) => Number.isFinite(x)))
+      )
         broken(`part ${i} stands at a place that is no number.`);
     for (const child of Array.isArray(node.children) ? (node.children as unknown[]) : []) {
       const index = inside(child, nodes.length, `part ${i}`);

@@ -43,7 +43,8 @@ export const nodesInOrder = (document: Document): { node: Node; depth: number }[
   while (stack.length > 0) {
     const next = stack.pop()!;
     out.push(next);
-    for (const child of [...next.node.listChildren()].reverse()) stack.push({ node: child, depth: next.depth + 1 });
+    for (const child of [...next.node.listChildren()].reverse())
+      stack.push({ node: child, depth: next.depth + 1 });
   }
   return out;
 };
@@ -52,7 +53,11 @@ const trianglesOf = (node: Node): number =>
   node
     .getMesh()
     ?.listPrimitives()
-    .reduce((sum, p) => sum + Math.floor((p.getIndices()?.getCount() ?? p.getAttribute('POSITION')!.getCount()) / 3), 0) ?? 0;
+    .reduce(
+      (sum, p) =>
+        sum + Math.floor((p.getIndices()?.getCount() ?? p.getAttribute('POSITION')!.getCount()) / 3),
+      0,
+    ) ?? 0;
 
 export const partsOf = (document: Document): ModelPart[] =>
   nodesInOrder(document).map(({ node, depth }, index) => ({
@@ -75,7 +80,8 @@ const times = (a: Matrix, b: Matrix): number[] => {
 };
 
 const moved = (m: Matrix, [x, y, z]: readonly number[], weight: number, to: number[]): void => {
-  for (let r = 0; r < 3; r++) to[r] = to[r]! + weight * (m[r]! * x! + m[4 + r]! * y! + m[8 + r]! * z! + m[12 + r]!);
+  for (let r = 0; r < 3; r++)
+    to[r] = to[r]! + weight * (m[r]! * x! + m[4 + r]! * y! + m[8 + r]! * z! + m[12 + r]!);
 };
 
 /** Where each bone of a skin takes points, in rest (glTF 2.0, 3.7.3.3). */
@@ -160,7 +166,11 @@ export const inspectModel = (document: Document): ModelFacts => {
     triangles: nodes.reduce((sum, { node }) => sum + trianglesOf(node), 0),
     vertices: root
       .listMeshes()
-      .reduce((sum, mesh) => sum + mesh.listPrimitives().reduce((n, p) => n + p.getAttribute('POSITION')!.getCount(), 0), 0),
+      .reduce(
+        (sum, mesh) =>
+          sum + mesh.listPrimitives().reduce((n, p) => n + p.getAttribute('POSITION')!.getCount(), 0),
+        0,
+      ),
     parts: nodes.length,
     materials: root.listMaterials().length,
     textures: root.listTextures().length,
@@ -169,12 +179,15 @@ export const inspectModel = (document: Document): ModelFacts => {
     bones: new Set(root.listSkins().flatMap((skin) => skin.listJoints())).size,
     low: finite(bounds.low),
     high: finite(bounds.high),
-    clips: root.listAnimations().slice(0, 200).map((animation, i) => ({
-      name: (animation.getName() || `Clip ${i + 1}`).slice(0, 200),
-      duration: animation
-        .listSamplers()
-        .reduce((longest, s) => Math.max(longest, s.getInput()?.getMaxNormalized([])[0] ?? 0), 0),
-    })),
+    clips: root
+      .listAnimations()
+      .slice(0, 200)
+      .map((animation, i) => ({
+        name: (animation.getName() || `Clip ${i + 1}`).slice(0, 200),
+        duration: animation
+          .listSamplers()
+          .reduce((longest, s) => Math.max(longest, s.getInput()?.getMaxNormalized([])[0] ?? 0), 0),
+      })),
     morphs: [
       ...new Set(
         root.listMeshes().flatMap((mesh) => {

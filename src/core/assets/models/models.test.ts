@@ -5,7 +5,7 @@ import { meshopt, draco } from '@gltf-transform/functions';
 import draco3d from 'draco3dgltf';
 import fc from 'fast-check';
 import { MeshoptDecoder, MeshoptEncoder, MeshoptSimplifier } from 'meshoptimizer';
-import { sharpCodec } from '../sharp-codec.testing';
+import { sharpCodec } from '../../../../scripts/sharp-codec';
 import { painted, plain, png, text, u32le } from '../testing';
 import { cross, dot, length, subtract, type Vec3 } from '../../maths/vec3';
 import { companionsOf } from './companions';
@@ -15,7 +15,8 @@ import { cornerNormals } from './normals';
 import { readObj } from './obj';
 import { openGlb, openGltf, writeGlb, type ModelDecoders } from './open-model';
 import { plainDocument } from './plain-model';
-import { AS_IT_IS, headFactor, prepareModel, type PrepareTools } from './prepare';
+import { AS_IT_IS } from './as-it-is';
+import { headFactor, prepareModel, type PrepareTools } from './prepare';
 import { settleModel } from './settle';
 import { readStl } from './stl';
 import { deviationBetween, squaredToTriangle, Surface } from './surface-distance';
@@ -94,9 +95,17 @@ describe('polygons become triangles', () => {
             const a = (i / radii.length) * 2 * Math.PI;
             return [r * Math.cos(a), r * Math.sin(a)] as const;
           });
-          const points = flat.map(([x, y]): Vec3 => (axis === 0 ? [3, x, y] : axis === 1 ? [y, 3, x] : [x, y, 3]));
+          const points = flat.map(([x, y]): Vec3 =>
+            axis === 0 ? [3, x, y] : axis === 1 ? [y, 3, x] : [x, y, 3],
+          );
           const shoelace =
-            Math.abs(flat.reduce((s, [x, y], i) => s + x * flat[(i + 1) % flat.length]![1] - flat[(i + 1) % flat.length]![0] * y, 0)) / 2;
+            Math.abs(
+              flat.reduce(
+                (s, [x, y], i) =>
+                  s + x * flat[(i + 1) % flat.length]![1] - flat[(i + 1) % flat.length]![0] * y,
+                0,
+              ),
+            ) / 2;
           const order = triangulate(points);
           return order.length === (points.length - 2) * 3 && Math.abs(area(points, order) - shoelace) < 1e-9;
         },
@@ -106,7 +115,14 @@ describe('polygons become triangles', () => {
   test('what has no area or crosses itself does not hang', () => {
     expect(triangulate([[0, 0, 0]])).toEqual([]);
     expect(triangulate(Array.from({ length: 6 }, (): Vec3 => [1, 1, 1]))).toHaveLength(12);
-    expect(triangulate([[0, 0, 0], [1, 1, 0], [1, 0, 0], [0, 1, 0]]).length).toBeGreaterThan(0);
+    expect(
+      triangulate([
+        [0, 0, 0],
+        [1, 1, 0],
+        [1, 0, 0],
+        [0, 1, 0],
+      ]).length,
+    ).toBeGreaterThan(0);
   });
 });
 
@@ -141,13 +157,26 @@ const MTL = `newmtl Shell\nKd 0.5 0.5 0.5\nNs 100\nd 0.5\nmap_Kd -s 1 1 1 tex/wo
 describe('OBJ', () => {
   const texture = png(plain(4, 4, [200, 100, 50, 255]));
   test('quads, negative numbers, parts, materials and a texture with options before its name', () => {
-    const companions = companionsOf(new Map([['m/box.mtl', text(MTL)], ['textures/Wood Grain.png', texture]]), 'm/');
+    const companions = companionsOf(
+      new Map([
+        ['m/box.mtl', text(MTL)],
+        ['textures/Wood Grain.png', texture],
+      ]),
+      'm/',
+    );
     const model = readObj(text(CUBE), 'm/box.obj', companions);
     expect(model.notes).toEqual([]);
     expect(model.meshes.map((m) => m.part)).toEqual(['Box', 'Lid']);
     const document = plainDocument(model.meshes, model.materials);
     const facts = inspectModel(document);
-    expect(facts).toMatchObject({ triangles: 12, materials: 1, textures: 1, texturePixels: 4, low: [-1, -1, -1], high: [1, 1, 1] });
+    expect(facts).toMatchObject({
+      triangles: 12,
+      materials: 1,
+      textures: 1,
+      texturePixels: 4,
+      low: [-1, -1, -1],
+      high: [1, 1, 1],
+    });
     const material = document.getRoot().listMaterials()[0]!;
     expect(material.getAlphaMode()).toBe('BLEND');
     expect(material.getBaseColorFactor()).toEqual([1, 1, 1, 0.5]);
@@ -173,7 +202,10 @@ describe('OBJ', () => {
     ['points that are no numbers', 'v a b c\nv 1 0 0\nv 0 1 0\nf 1 2 3\n', 'numbers'],
   ])('%s is a sentence', (_what, obj, words) => {
     expect(() => readObj(text(obj), 'shell.obj')).toThrow(
-      expect.objectContaining({ name: 'IconiaError', message: expect.stringMatching(new RegExp(`shell\\.obj.*${words}`)) }),
+      expect.objectContaining({
+        name: 'IconiaError',
+        message: expect.stringMatching(new RegExp(`shell\\.obj.*${words}`)),
+      }),
     );
   });
 });
@@ -187,7 +219,8 @@ describe('STL', () => {
     triangles.forEach((t, i) => t.forEach((x, k) => view.setFloat32(84 + 50 * i + 12 + 4 * k, x, true)));
     return bytes;
   };
-  const ascii = 'solid s\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid s\n';
+  const ascii =
+    'solid s\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid s\n';
   test('binary and text give the same triangle', () => {
     for (const bytes of [binary([triangle]), text(ascii)])
       expect(readStl(bytes, 's.stl').meshes[0]!.positions).toEqual(triangle);
@@ -199,7 +232,9 @@ describe('STL', () => {
   });
   test('cut off or empty, it is a sentence', () => {
     for (const bytes of [binary([triangle]).slice(0, 100), binary([]), text(ascii.slice(0, 80))])
-      expect(() => readStl(bytes, 's.stl')).toThrow(expect.objectContaining({ message: expect.stringContaining('s.stl') }));
+      expect(() => readStl(bytes, 's.stl')).toThrow(
+        expect.objectContaining({ message: expect.stringContaining('s.stl') }),
+      );
   });
 });
 
@@ -243,9 +278,15 @@ describe('GLB', () => {
     data.set(bin);
     const total = 12 + 8 + description.length + 8 + data.length + lie;
     return Uint8Array.from([
-      ...text('glTF'), ...u32le(2), ...u32le(total),
-      ...u32le(description.length), ...text('JSON'), ...description,
-      ...u32le(data.length), ...text('BIN\0'), ...data,
+      ...text('glTF'),
+      ...u32le(2),
+      ...u32le(total),
+      ...u32le(description.length),
+      ...text('JSON'),
+      ...description,
+      ...u32le(data.length),
+      ...text('BIN\0'),
+      ...data,
     ]);
   };
   const opens = (bytes: Uint8Array) =>
@@ -255,18 +296,91 @@ describe('GLB', () => {
   type J = Record<string, unknown[]> & { nodes: { children?: number[]; translation?: unknown[] }[] };
 
   test.each<[string, string, (j: J) => void]>([
-    ['a cycle of parts', 'model.broken', (j) => { j.nodes.push({ children: [2] }, { children: [1] }); }],
-    ['a part in two others', 'model.broken', (j) => { j.nodes.push({ children: [0] }, { children: [0] }); }],
-    ['a part that is not there', 'model.broken', (j) => { j.nodes.push({ children: [99] }); }],
-    ['100,000 parts', 'model.nodes', (j) => { j.nodes.push(...Array.from({ length: 100_000 }, () => ({}))); }],
-    ['a place that is no number', 'model.broken', (j) => { j.nodes[0]!.translation = [null, 0, 0]; }],
-    ['an accessor beyond its data', 'model.broken', (j) => { (j.accessors[0] as { count: number }).count *= 2; }],
-    ['a view beyond its buffer', 'model.broken', (j) => { (j.bufferViews[0] as { byteLength: number }).byteLength = 1e9; }],
-    ['a buffer that is not there', 'model.cut-off', (j) => { (j.buffers[0] as { byteLength: number }).byteLength = 1e9; }],
-    ['an address outside', 'model.outside', (j) => { j.images = [{ uri: 'https://example.invalid/a.png' }]; }],
-    ['an unknown extension that it needs', 'model.extension', (j) => { j.extensionsRequired = ['ODD_shape']; }],
-    ['another version', 'model.version', (j) => { (j as unknown as { asset: object }).asset = { version: '1.0' }; }],
-    ['no meshes', 'model.empty', (j) => { j.nodes.forEach((n) => delete (n as { mesh?: number }).mesh); j.meshes = []; }],
+    [
+      'a cycle of parts',
+      'model.broken',
+      (j) => {
+        j.nodes.push({ children: [2] }, { children: [1] });
+      },
+    ],
+    [
+      'a part in two others',
+      'model.broken',
+      (j) => {
+        j.nodes.push({ children: [0] }, { children: [0] });
+      },
+    ],
+    [
+      'a part that is not there',
+      'model.broken',
+      (j) => {
+        j.nodes.push({ children: [99] });
+      },
+    ],
+    [
+      '100,000 parts',
+      'model.nodes',
+      (j) => {
+        j.nodes.push(...Array.from({ length: 100_000 }, () => ({})));
+      },
+    ],
+    [
+      'a place that is no number',
+      'model.broken',
+      (j) => {
+        j.nodes[0]!.translation = [null, 0, 0];
+      },
+    ],
+    [
+      'an accessor beyond its data',
+      'model.broken',
+      (j) => {
+        (j.accessors[0] as { count: number }).count *= 2;
+      },
+    ],
+    [
+      'a view beyond its buffer',
+      'model.broken',
+      (j) => {
+        (j.bufferViews[0] as { byteLength: number }).byteLength = 1e9;
+      },
+    ],
+    [
+      'a buffer that is not there',
+      'model.cut-off',
+      (j) => {
+        (j.buffers[0] as { byteLength: number }).byteLength = 1e9;
+      },
+    ],
+    [
+      'an address outside',
+      'model.outside',
+      (j) => {
+        j.images = [{ uri: 'https://example.invalid/a.png' }];
+      },
+    ],
+    [
+      'an unknown extension that it needs',
+      'model.extension',
+      (j) => {
+        j.extensionsRequired = ['ODD_shape'];
+      },
+    ],
+    [
+      'another version',
+      'model.version',
+      (j) => {
+        (j as unknown as { asset: object }).asset = { version: '1.0' };
+      },
+    ],
+    [
+      'no meshes',
+      'model.empty',
+      (j) => {
+        j.nodes.forEach((n) => delete (n as { mesh?: number }).mesh);
+        j.meshes = [];
+      },
+    ],
   ])('%s is a sentence', async (_what, code, change) => {
     await expect(opens(await json((j) => change(j as J)))).rejects.toEqual(refusal(code));
   });
@@ -292,7 +406,11 @@ describe('GLB', () => {
   });
   test('glTF finds its files by name, and does without a picture that did not come', async () => {
     const document = ring(0.08, 0.01, 8, 4);
-    const texture = document.createTexture('t').setImage(png(plain(2, 2, [1, 2, 3, 255])) as Uint8Array<ArrayBuffer>).setMimeType('image/png').setURI('t.png');
+    const texture = document
+      .createTexture('t')
+      .setImage(png(plain(2, 2, [1, 2, 3, 255])) as Uint8Array<ArrayBuffer>)
+      .setMimeType('image/png')
+      .setURI('t.png');
     document.getRoot().listMaterials()[0]!.setBaseColorTexture(texture);
     const { json: j, resources } = await new WebIO().writeJSON(document);
     const files = new Map(Object.entries(resources).map(([k, v]) => [`scan/${k}`, v as Uint8Array]));
@@ -300,9 +418,16 @@ describe('GLB', () => {
     const whole = await openGltf(bytes, 'scan.gltf', companionsOf(files, 'scan/'), decoders);
     expect(whole.notes).toEqual([]);
     expect(inspectModel(whole.document)).toMatchObject({ textures: 1, triangles: 64 });
-    const without = await openGltf(bytes, 'scan.gltf', companionsOf(new Map([...files].filter(([k]) => !k.endsWith('.png')))), decoders);
+    const without = await openGltf(
+      bytes,
+      'scan.gltf',
+      companionsOf(new Map([...files].filter(([k]) => !k.endsWith('.png')))),
+      decoders,
+    );
     expect(without.notes[0]).toContain('t.png');
-    await expect(openGltf(bytes, 'scan.gltf', companionsOf(new Map()), decoders)).rejects.toMatchObject({ code: 'model.companion' });
+    await expect(openGltf(bytes, 'scan.gltf', companionsOf(new Map()), decoders)).rejects.toMatchObject({
+      code: 'model.companion',
+    });
   });
 });
 
@@ -355,11 +480,24 @@ describe('repairs', () => {
   test('drops what nothing uses and shrinks textures, keeping transparency', async () => {
     const document = ring(0.08, 0.01, 8, 4);
     const picture = painted(64, 64, (x, y) => [x * 4, y * 4, 99, x < 32 ? 255 : 0]);
-    const used = document.createTexture('used').setImage(png(picture) as Uint8Array<ArrayBuffer>).setMimeType('image/png');
-    document.createTexture('unused').setImage(png(picture) as Uint8Array<ArrayBuffer>).setMimeType('image/png');
+    const used = document
+      .createTexture('used')
+      .setImage(png(picture) as Uint8Array<ArrayBuffer>)
+      .setMimeType('image/png');
+    document
+      .createTexture('unused')
+      .setImage(png(picture) as Uint8Array<ArrayBuffer>)
+      .setMimeType('image/png');
     const primitive = document.getRoot().listMeshes()[0]!.listPrimitives()[0]!;
     const count = primitive.getAttribute('POSITION')!.getCount();
-    primitive.setAttribute('TEXCOORD_0', document.createAccessor().setType('VEC2').setArray(new Float32Array(count * 2)).setBuffer(document.getRoot().listBuffers()[0]!));
+    primitive.setAttribute(
+      'TEXCOORD_0',
+      document
+        .createAccessor()
+        .setType('VEC2')
+        .setArray(new Float32Array(count * 2))
+        .setBuffer(document.getRoot().listBuffers()[0]!),
+    );
     document.getRoot().listMaterials()[0]!.setBaseColorTexture(used).setAlphaMode('BLEND');
     const { document: light } = await prepareModel(
       document,
@@ -382,12 +520,30 @@ describe('repairs', () => {
     const primitive = root.listMeshes()[0]!.listPrimitives()[0]!;
     const count = primitive.getAttribute('POSITION')!.getCount();
     primitive
-      .setAttribute('JOINTS_0', document.createAccessor().setType('VEC4').setArray(new Uint8Array(count * 4)).setBuffer(buffer))
-      .setAttribute('WEIGHTS_0', document.createAccessor().setType('VEC4').setArray(Float32Array.from({ length: count * 4 }, (_, i) => (i % 4 === 0 ? 1 : 0))).setBuffer(buffer));
+      .setAttribute(
+        'JOINTS_0',
+        document
+          .createAccessor()
+          .setType('VEC4')
+          .setArray(new Uint8Array(count * 4))
+          .setBuffer(buffer),
+      )
+      .setAttribute(
+        'WEIGHTS_0',
+        document
+          .createAccessor()
+          .setType('VEC4')
+          .setArray(Float32Array.from({ length: count * 4 }, (_, i) => (i % 4 === 0 ? 1 : 0)))
+          .setBuffer(buffer),
+      );
     node.setSkin(document.createSkin().addJoint(bone));
     expect(inspectModel(document)).toMatchObject({ bones: 1 });
     expect(sizeIn(document)[0]).toBeCloseTo(0.18, 3);
-    const { document: doubled } = await prepareModel(document, { ...AS_IT_IS, size: { kind: 'factor', factor: 2 } }, tools);
+    const { document: doubled } = await prepareModel(
+      document,
+      { ...AS_IT_IS, size: { kind: 'factor', factor: 2 } },
+      tools,
+    );
     expect(sizeIn(doubled)[0]).toBeCloseTo(0.36, 3);
   });
 });
@@ -397,12 +553,22 @@ describe('distance to a surface', () => {
   const point: fc.Arbitrary<Vec3> = fc.tuple(coordinate, coordinate, coordinate);
   test('the nearest point of a triangle is in it and nothing in it is nearer', () => {
     fc.assert(
-      fc.property(point, point, point, point, fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (p, a, b, c, u, v) => {
-        const near = Math.sqrt(squaredToTriangle(...p, [...a, ...b, ...c], 0));
-        const [s, t] = u + v > 1 ? [1 - u, 1 - v] : [u, v];
-        const inside = [0, 1, 2].map((k) => a[k]! + s * (b[k]! - a[k]!) + t * (c[k]! - a[k]!)) as unknown as Vec3;
-        return near <= length(subtract(p, inside)) + 1e-9;
-      }),
+      fc.property(
+        point,
+        point,
+        point,
+        point,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (p, a, b, c, u, v) => {
+          const near = Math.sqrt(squaredToTriangle(...p, [...a, ...b, ...c], 0));
+          const [s, t] = u + v > 1 ? [1 - u, 1 - v] : [u, v];
+          const inside = [0, 1, 2].map(
+            (k) => a[k]! + s * (b[k]! - a[k]!) + t * (c[k]! - a[k]!),
+          ) as unknown as Vec3;
+          return near <= length(subtract(p, inside)) + 1e-9;
+        },
+      ),
     );
   });
   test('the tree finds what looking at every triangle finds', () => {

@@ -34,7 +34,8 @@ export const cornerNormals = (
   }
   const cosine = Math.cos((crease * Math.PI) / 180);
   const normals = new Float32Array(triangles * 9);
-  const lengthOf = (f: number): number => Math.hypot(faces[f * 3]!, faces[f * 3 + 1]!, faces[f * 3 + 2]!) || 1e-20;
+  const lengthOf = (f: number): number =>
+    Math.hypot(faces[f * 3]!, faces[f * 3 + 1]!, faces[f * 3 + 2]!) || 1e-20;
   for (let i = 0; i < triangles * 3; i++) {
     const own = Math.floor(i / 3);
     const sum = [0, 0, 0];
@@ -44,7 +45,8 @@ export const cornerNormals = (
           faces[own * 3 + 1]! * faces[other * 3 + 1]! +
           faces[own * 3 + 2]! * faces[other * 3 + 2]!) /
         (lengthOf(own) * lengthOf(other));
-      if (other === own || along >= cosine) for (let k = 0; k < 3; k++) sum[k] = sum[k]! + faces[other * 3 + k]!;
+      if (other === own || along >= cosine)
+        for (let k = 0; k < 3; k++) sum[k] = sum[k]! + faces[other * 3 + k]!;
     }
     const size = Math.hypot(sum[0]!, sum[1]!, sum[2]!);
     if (size > 0) for (let k = 0; k < 3; k++) normals[i * 3 + k] = sum[k]! / size;

@@ -58,7 +58,9 @@ export const readMtl = (
     const numbers = words.slice(1).map(Number);
     const colour = (): [number, number, number] | null => {
       const [r, g = r, b = r] = numbers;
-      return [r, g, b].every((x) => Number.isFinite(x)) ? ([r, g, b].map((x) => clamp(x!, 0, 1)) as [number, number, number]) : null;
+      return [r, g, b].every((x) => Number.isFinite(x))
+        ? ([r, g, b].map((x) => clamp(x!, 0, 1)) as [number, number, number])
+        : null;
     };
     const unit = numbers[0] !== undefined && Number.isFinite(numbers[0]) ? clamp(numbers[0], 0, 1) : null;
     const file = (): Uint8Array | null => {
@@ -90,7 +92,8 @@ export const readMtl = (
         break;
       case 'ns':
         // Blinn-Phong exponent to roughness: alpha = sqrt(2 / (n + 2)), roughness = sqrt(alpha).
-        if (Number.isFinite(numbers[0])) set({ roughness: clamp(Math.sqrt(Math.sqrt(2 / (Math.max(0, numbers[0]!) + 2))), 0.05, 1) });
+        if (Number.isFinite(numbers[0]))
+          set({ roughness: clamp(Math.sqrt(Math.sqrt(2 / (Math.max(0, numbers[0]!) + 2))), 0.05, 1) });
         break;
       case 'pr':
         if (unit !== null) set({ roughness: unit });
@@ -123,7 +126,11 @@ interface Growing {
 }
 
 /** Throws `IconiaError`: `model.*`. */
-export const readObj = (bytes: Uint8Array, name: string, companions: Companions = NO_COMPANIONS): ObjModel => {
+export const readObj = (
+  bytes: Uint8Array,
+  name: string,
+  companions: Companions = NO_COMPANIONS,
+): ObjModel => {
   const positions: number[] = [];
   const uvs: number[] = [];
   const normals: number[] = [];
@@ -157,7 +164,13 @@ export const readObj = (bytes: Uint8Array, name: string, companions: Companions 
     const key = `${part}\n${material}`;
     const known = meshes.get(key);
     if (known) return known;
-    const grown: Growing = { part: part || name.replace(/^.*\//, '').replace(/\.[^.]+$/, ''), material, positions: [], uvs: [], normals: [] };
+    const grown: Growing = {
+      part: part || name.replace(/^.*\//, '').replace(/\.[^.]+$/, ''),
+      material,
+      positions: [],
+      uvs: [],
+      normals: [],
+    };
     meshes.set(key, grown);
     return grown;
   };
@@ -184,7 +197,9 @@ export const readObj = (bytes: Uint8Array, name: string, companions: Companions 
         const path = words.slice(1).join(' ');
         const file = companions.find(path);
         if (!file) missing.add(path.replace(/^.*[\\/]/, ''));
-        else for (const [key, value] of readMtl(new TextDecoder().decode(file), companions, missing)) materials.set(key, value);
+        else
+          for (const [key, value] of readMtl(new TextDecoder().decode(file), companions, missing))
+            materials.set(key, value);
         break;
       }
       case 'f': {
@@ -196,7 +211,11 @@ export const readObj = (bytes: Uint8Array, name: string, companions: Companions 
           return { position, uv: indexOf(t, uvs.length / 2, at), normal: indexOf(n, normals.length / 3, at) };
         });
         faces++;
-        const points = corners.map((c): Vec3 => [positions[c.position * 3]!, positions[c.position * 3 + 1]!, positions[c.position * 3 + 2]!]);
+        const points = corners.map((c): Vec3 => [
+          positions[c.position * 3]!,
+          positions[c.position * 3 + 1]!,
+          positions[c.position * 3 + 2]!,
+        ]);
         if (points.some((p) => !p.every((x) => Number.isFinite(x)))) {
           skipped++;
           break;
@@ -204,28 +223,42 @@ export const readObj = (bytes: Uint8Array, name: string, companions: Companions 
         const order = triangulate(points);
         triangles += order.length / 3;
         if (triangles > MOST_TRIANGLES)
-          refuse('model.triangles', `${name} has more than ${MOST_TRIANGLES / 1e6} million triangles. Simplify it before you export it.`);
+          refuse(
+            'model.triangles',
+            `${name} has more than ${MOST_TRIANGLES / 1e6} million triangles. Simplify it before you export it.`,
+          );
         const mesh = meshOf();
         for (const k of order) {
           const corner = corners[k]!;
           mesh.positions.push(...points[k]!);
           if (corner.uv !== null) mesh.uvs.push(uvs[corner.uv * 2]!, 1 - uvs[corner.uv * 2 + 1]!);
           if (corner.normal !== null)
-            mesh.normals.push(normals[corner.normal * 3]!, normals[corner.normal * 3 + 1]!, normals[corner.normal * 3 + 2]!);
+            mesh.normals.push(
+              normals[corner.normal * 3]!,
+              normals[corner.normal * 3 + 1]!,
+              normals[corner.normal * 3 + 2]!,
+            );
         }
         break;
       }
     }
   }
-  if (faces === 0) refuse('model.empty', `${name} has no faces: there is nothing to see. Export the surface, not only its points.`);
-  if (skipped === faces) refuse('model.empty', `${name} has no face whose points are numbers. Export it again.`);
+  if (faces === 0)
+    refuse(
+      'model.empty',
+      `${name} has no faces: there is nothing to see. Export the surface, not only its points.`,
+    );
+  if (skipped === faces)
+    refuse('model.empty', `${name} has no face whose points are numbers. Export it again.`);
   return {
     meshes: [...meshes.values()],
     materials,
     notes: [
       ...(skipped > 0 ? [`${skipped} faces with points that are no numbers were left out.`] : []),
       ...(missing.size > 0
-        ? [`These files did not come along, so what they hold is missing: ${[...missing].slice(0, 6).join(', ')}. Drop them together with ${name}.`]
+        ? [
+            `These files did not come along, so what they hold is missing: ${[...missing].slice(0, 6).join(', ')}. Drop them together with ${name}.`,
+          ]
         : []),
     ],
   };

@@ -18,7 +18,8 @@ export interface ModelDecoders {
 const ioFor = async (json: { extensionsUsed?: unknown }, decoders: ModelDecoders): Promise<WebIO> => {
   const used = new Set(Array.isArray(json.extensionsUsed) ? (json.extensionsUsed as unknown[]) : []);
   const io = new WebIO().registerExtensions(ALL_EXTENSIONS).setLogger(QUIET);
-  if (used.has('KHR_draco_mesh_compression')) io.registerDependencies({ 'draco3d.decoder': await decoders.draco() });
+  if (used.has('KHR_draco_mesh_compression'))
+    io.registerDependencies({ 'draco3d.decoder': await decoders.draco() });
   if (used.has('EXT_meshopt_compression') || used.has('KHR_meshopt_compression'))
     io.registerDependencies({ 'meshopt.decoder': await decoders.meshopt() });
   return io;
@@ -28,11 +29,17 @@ const damaged = (error: unknown, name: string) =>
   asRefusal(error, 'model.broken', `${name} is a damaged model and cannot be opened. Export it again.`);
 
 /** Throws `IconiaError`: `model.*`. */
-export const openGlb = async (bytes: Uint8Array, name: string, decoders: ModelDecoders): Promise<Document> => {
+export const openGlb = async (
+  bytes: Uint8Array,
+  name: string,
+  decoders: ModelDecoders,
+): Promise<Document> => {
   const { json } = checkGlb(bytes, name);
   const images = Array.isArray(json.images) ? (json.images as { uri?: unknown }[]) : [];
   const buffers = Array.isArray(json.buffers) ? (json.buffers as { uri?: unknown }[]) : [];
-  const outside = [...images, ...buffers].find((item) => typeof item.uri === 'string' && !isDataUri(item.uri));
+  const outside = [...images, ...buffers].find(
+    (item) => typeof item.uri === 'string' && !isDataUri(item.uri),
+  );
   if (outside)
     refuse(
       'model.outside',
@@ -61,7 +68,10 @@ export const openGltf = async (
     const uri = (item as { uri?: unknown } | null)?.uri;
     if (typeof uri !== 'string' || isDataUri(uri)) return null;
     if (/^[a-z][a-z0-9+.-]*:/i.test(uri))
-      return refuse('model.outside', `${name} fetches “${uri.slice(0, 80)}” from outside. Export it with its files beside it.`);
+      return refuse(
+        'model.outside',
+        `${name} fetches “${uri.slice(0, 80)}” from outside. Export it with its files beside it.`,
+      );
     return uri;
   };
   const buffers = Array.isArray(json.buffers) ? json.buffers : [];
@@ -70,7 +80,10 @@ export const openGltf = async (
     if (uri === null) continue;
     const file = companions.find(uri);
     if (!file)
-      refuse('model.companion', `${name} keeps its shape in “${uri.slice(0, 80)}”, which did not come along. Drop both together, or export a GLB.`);
+      refuse(
+        'model.companion',
+        `${name} keeps its shape in “${uri.slice(0, 80)}”, which did not come along. Drop both together, or export a GLB.`,
+      );
     resources[uri] = file!.slice() as Uint8Array<ArrayBuffer>;
   }
   const images = Array.isArray(json.images) ? (json.images as Record<string, unknown>[]) : [];
@@ -90,12 +103,15 @@ export const openGltf = async (
   try {
     const io = await ioFor(json, decoders);
     const document = await io.readJSON({ json: json as unknown as GLTF.IGLTF, resources });
-    for (const texture of document.getRoot().listTextures()) if (!texture.getImage()?.length) texture.dispose();
+    for (const texture of document.getRoot().listTextures())
+      if (!texture.getImage()?.length) texture.dispose();
     return {
       document,
       notes:
         missing.length > 0
-          ? [`These pictures did not come along, so the model is plain there: ${missing.slice(0, 6).join(', ')}. Drop them together with ${name}.`]
+          ? [
+              `These pictures did not come along, so the model is plain there: ${missing.slice(0, 6).join(', ')}. Drop them together with ${name}.`,
+            ]
           : [],
     };
   } catch (error) {

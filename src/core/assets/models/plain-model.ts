@@ -99,7 +99,8 @@ export const plainDocument = (
           accessor('VEC3', normals.length === positions.length ? normals : cornerNormals(positions, indices)),
         )
         .setMaterial(materialOf(material));
-      if (uvs.length * 3 === positions.length * 2) primitive.setAttribute('TEXCOORD_0', accessor('VEC2', uvs));
+      if (uvs.length * 3 === positions.length * 2)
+        primitive.setAttribute('TEXCOORD_0', accessor('VEC2', uvs));
       mesh.addPrimitive(primitive);
     }
     scene.addChild(document.createNode(part).setMesh(mesh));

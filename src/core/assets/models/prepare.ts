@@ -5,7 +5,16 @@
  */
 import type { Document, Node } from '@gltf-transform/core';
 import { EXTTextureWebP } from '@gltf-transform/extensions';
-import { cloneDocument, dedup, dequantize, listTextureSlots, prune, quantize, simplifyPrimitive, weld } from '@gltf-transform/functions';
+import {
+  cloneDocument,
+  dedup,
+  dequantize,
+  listTextureSlots,
+  prune,
+  quantize,
+  simplifyPrimitive,
+  weld,
+} from '@gltf-transform/functions';
 import type { ModelPrep, Pivot } from '../../document/asset-schema';
 import { HEAD_PIECE_WIDTH } from '../../face/head-fit';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
@@ -14,17 +23,6 @@ import { shrink, within, type PictureCodec } from '../raster';
 import { boundsOf, nodesInOrder, sceneOf, worldTriangles } from './inspect';
 import { QUIET } from './quiet';
 import { deviationBetween, type Deviation } from './surface-distance';
-
-export const AS_IT_IS: ModelPrep = {
-  up: 'y',
-  size: { kind: 'factor', factor: 1 },
-  pivot: { kind: 'kept' },
-  triangles: null,
-  weld: false,
-  prune: false,
-  textures: null,
-  pack: false,
-};
 
 export interface PrepareTools {
   readonly codec: PictureCodec;
@@ -94,7 +92,8 @@ const factorOf = (size: ModelPrep['size'], points: ArrayLike<number>): number =>
 const turned = (points: Float32Array, by: Quaternion): Float32Array => {
   if (by === IDENTITY) return points;
   const out = new Float32Array(points.length);
-  for (let i = 0; i < points.length; i += 3) out.set(rotate(by, [points[i]!, points[i + 1]!, points[i + 2]!]), i);
+  for (let i = 0; i < points.length; i += 3)
+    out.set(rotate(by, [points[i]!, points[i + 1]!, points[i + 2]!]), i);
   return out;
 };
 
@@ -122,14 +121,23 @@ const pivotPoint = (pivot: Pivot, points: Float32Array, document: Document, up: 
       };
       collect(part);
       for (const node of family) {
-        const position = node.getMesh()?.listPrimitives().map((p) => p.getAttribute('POSITION')!) ?? [];
+        const position =
+          node
+            .getMesh()
+            ?.listPrimitives()
+            .map((p) => p.getAttribute('POSITION')!) ?? [];
         const m = node.getWorldMatrix();
         const e: number[] = [];
         for (const list of position)
           for (let i = 0; i < list.getCount(); i++) {
             const [x, y, z] = list.getElement(i, e) as [number, number, number];
             below.push(
-              ...rotate(up, [0, 1, 2].map((r) => m[r]! * x + m[4 + r]! * y + m[8 + r]! * z + m[12 + r]!) as unknown as Vec3),
+              ...rotate(
+                up,
+                [0, 1, 2].map(
+                  (r) => m[r]! * x + m[4 + r]! * y + m[8 + r]! * z + m[12 + r]!,
+                ) as unknown as Vec3,
+              ),
             );
           }
       }
@@ -163,7 +171,11 @@ const trianglesIn = (document: Document): number =>
     .getRoot()
     .listMeshes()
     .flatMap((mesh) => mesh.listPrimitives())
-    .reduce((sum, p) => sum + Math.floor((p.getIndices()?.getCount() ?? p.getAttribute('POSITION')!.getCount()) / 3), 0);
+    .reduce(
+      (sum, p) =>
+        sum + Math.floor((p.getIndices()?.getCount() ?? p.getAttribute('POSITION')!.getCount()) / 3),
+      0,
+    );
 
 /**
  * Takes triangles away until at most `budget` are left, where they change the surface least (Garland and
@@ -180,7 +192,10 @@ const simplify = async (document: Document, budget: number, tools: PrepareTools)
     const now = trianglesIn(document);
     if (now <= budget) return;
     const ratio = (budget / now) * (round === 0 ? 1 : 0.95);
-    const primitives = document.getRoot().listMeshes().flatMap((mesh) => mesh.listPrimitives());
+    const primitives = document
+      .getRoot()
+      .listMeshes()
+      .flatMap((mesh) => mesh.listPrimitives());
     primitives.forEach((primitive, i) => {
       if ((primitive.getIndices()?.getCount() ?? 0) / 3 > 16)
         simplifyPrimitive(primitive, { simplifier, ratio, error: round === 0 ? 1 : 10, lockBorder: false });
@@ -249,7 +264,3 @@ export const prepareModel = async (
   tools.progress?.(1);
   return { document, deviation };
 };
-
-/** Whether a preparation leaves everything as it came. */
-export const isAsItIs = (prep: ModelPrep | null): boolean =>
-  prep === null || JSON.stringify(prep) === JSON.stringify(AS_IT_IS);

@@ -20,7 +20,8 @@ const dropBroken = (primitive: Primitive, position: Accessor, document: Document
   const bad = new Set<number>();
   for (let i = 0; i < values.length; i++) if (!Number.isFinite(values[i])) bad.add(Math.floor(i / 3));
   if (bad.size === 0) return 0;
-  const indices = primitive.getIndices()?.getArray() ?? Uint32Array.from({ length: position.getCount() }, (_, i) => i);
+  const indices =
+    primitive.getIndices()?.getArray() ?? Uint32Array.from({ length: position.getCount() }, (_, i) => i);
   const kept: number[] = [];
   for (let i = 0; i + 2 < indices.length; i += 3) {
     const corners = [indices[i]!, indices[i + 1]!, indices[i + 2]!];
@@ -46,7 +47,11 @@ const checkIndices = (primitive: Primitive, position: Accessor, name: string): v
   if (!indices) return;
   const count = position.getCount();
   for (const index of indices)
-    if (index >= count) refuse('model.broken', `${name} is a damaged model: a triangle names point ${index}, but there are ${count}. Export it again.`);
+    if (index >= count)
+      refuse(
+        'model.broken',
+        `${name} is a damaged model: a triangle names point ${index}, but there are ${count}. Export it again.`,
+      );
 };
 
 const settleTextures = async (document: Document, name: string, tools: SettleTools): Promise<string[]> => {
@@ -62,8 +67,12 @@ const settleTextures = async (document: Document, name: string, tools: SettleToo
     }
     try {
       if (!image || (kind !== 'ktx2' && kind !== 'avif')) throw new Error(kind);
-      const raster = kind === 'ktx2' ? await tools.ktx2(image, label) : await tools.codec.decode(image, 'image/avif');
-      texture.setImage((await tools.codec.encode(raster, 'webp', 95)) as Uint8Array<ArrayBuffer>).setMimeType('image/webp').setURI('');
+      const raster =
+        kind === 'ktx2' ? await tools.ktx2(image, label) : await tools.codec.decode(image, 'image/avif');
+      texture
+        .setImage((await tools.codec.encode(raster, 'webp', 95)) as Uint8Array<ArrayBuffer>)
+        .setMimeType('image/webp')
+        .setURI('');
     } catch {
       notes.push(`The texture ${label} of ${name} cannot be read and is left out.`);
       texture.dispose();
@@ -80,7 +89,11 @@ const settleTextures = async (document: Document, name: string, tools: SettleToo
 };
 
 /** Changes the document. Gives sentences on what was left out. Throws `IconiaError`: `model.*`. */
-export const settleModel = async (document: Document, name: string, tools: SettleTools): Promise<string[]> => {
+export const settleModel = async (
+  document: Document,
+  name: string,
+  tools: SettleTools,
+): Promise<string[]> => {
   document.setLogger(QUIET);
   const root = document.getRoot();
   const notes: string[] = [];
@@ -101,7 +114,11 @@ export const settleModel = async (document: Document, name: string, tools: Settl
     for (const primitive of mesh.listPrimitives()) {
       const position = primitive.getAttribute('POSITION');
       const mode = primitive.getMode();
-      if (!position || position.getType() !== 'VEC3' || ![TRIANGLES, TRIANGLE_STRIP, TRIANGLE_FAN].includes(mode as 4)) {
+      if (
+        !position ||
+        position.getType() !== 'VEC3' ||
+        ![TRIANGLES, TRIANGLE_STRIP, TRIANGLE_FAN].includes(mode as 4)
+      ) {
         if (position) lines++;
         mesh.removePrimitive(primitive);
         primitive.dispose();
@@ -116,10 +133,30 @@ export const settleModel = async (document: Document, name: string, tools: Settl
         primitive.dispose();
       }
     }
-  if (lines > 0) notes.push(`Lines and single points of ${name} are left out: ${lines} of its meshes have no surface.`);
-  if (broken > 0) notes.push(`${broken} points of ${name} are no numbers; they were left out with their triangles.`);
-  if (triangles === 0) refuse('model.empty', `${name} has no triangles: there is nothing to see. Export its surface.`);
+  if (lines > 0)
+    notes.push(`Lines and single points of ${name} are left out: ${lines} of its meshes have no surface.`);
+  if (broken > 0)
+    notes.push(`${broken} points of ${name} are no numbers; they were left out with their triangles.`);
+  if (triangles === 0)
+    refuse('model.empty', `${name} has no triangles: there is nothing to see. Export its surface.`);
   notes.push(...(await settleTextures(document, name, tools)));
-  await document.transform(unpartition(), prune({ keepAttributes: true, keepLeaves: true, keepSolidTextures: true, propertyTypes: ['Mesh', 'Primitive', 'PrimitiveTarget', 'Accessor', 'Texture', 'Skin', 'Camera', 'Buffer'] }));
+  await document.transform(
+    unpartition(),
+    prune({
+      keepAttributes: true,
+      keepLeaves: true,
+      keepSolidTextures: true,
+      propertyTypes: [
+        'Mesh',
+        'Primitive',
+        'PrimitiveTarget',
+        'Accessor',
+        'Texture',
+        'Skin',
+        'Camera',
+        'Buffer',
+      ],
+    }),
+  );
   return notes;
 };

@@ -16,9 +16,18 @@ const finish = (positions: number[], name: string): StlModel => {
     if (triangle.every((x) => Number.isFinite(x))) kept.push(...triangle);
   }
   const skipped = (positions.length - kept.length) / 9;
-  if (kept.length === 0) refuse('model.empty', `${name} has no triangles: there is nothing to see. Export it again.`);
+  if (kept.length === 0)
+    refuse('model.empty', `${name} has no triangles: there is nothing to see. Export it again.`);
   return {
-    meshes: [{ part: name.replace(/^.*\//, '').replace(/\.[^.]+$/, ''), material: '', positions: kept, uvs: [], normals: [] }],
+    meshes: [
+      {
+        part: name.replace(/^.*\//, '').replace(/\.[^.]+$/, ''),
+        material: '',
+        positions: kept,
+        uvs: [],
+        normals: [],
+      },
+    ],
     notes: skipped > 0 ? [`${skipped} triangles with points that are no numbers were left out.`] : [],
   };
 };
@@ -26,9 +35,14 @@ const finish = (positions: number[], name: string): StlModel => {
 /** Throws `IconiaError`: `model.*`. */
 export const readStl = (bytes: Uint8Array, name: string): StlModel => {
   const from = new Bytes(bytes, () => cutOff('model', name));
-  const isText = /^\s*solid\b[\s\S]{0,2000}?facet\s+normal/.test(new TextDecoder('latin1').decode(bytes.subarray(0, 4096)));
+  const isText = /^\s*solid\b[\s\S]{0,2000}?facet\s+normal/.test(
+    new TextDecoder('latin1').decode(bytes.subarray(0, 4096)),
+  );
   const tooMany = (): never =>
-    refuse('model.triangles', `${name} has more than ${MOST_TRIANGLES / 1e6} million triangles. Simplify it before you export it.`);
+    refuse(
+      'model.triangles',
+      `${name} has more than ${MOST_TRIANGLES / 1e6} million triangles. Simplify it before you export it.`,
+    );
   if (!isText) {
     const count = from.u32le(80);
     if (count > MOST_TRIANGLES) tooMany();

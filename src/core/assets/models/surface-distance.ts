@@ -89,7 +89,10 @@ export class Surface {
       this.points[t * 9 + axis]! + this.points[t * 9 + 3 + axis]! + this.points[t * 9 + 6 + axis]!;
     const keys = Float32Array.from({ length: to - from }, (_, i) => middle(this.order[from + i]!));
     const sorted = Uint32Array.from(keys, (_, i) => i).sort((i, j) => keys[i]! - keys[j]!);
-    this.order.set(Uint32Array.from(sorted, (i) => this.order[from + i]!), from);
+    this.order.set(
+      Uint32Array.from(sorted, (i) => this.order[from + i]!),
+      from,
+    );
     const half = (from + to) >> 1;
     this.grow(2 * box + 1, from, half);
     this.grow(2 * box + 2, half, to);
@@ -110,7 +113,8 @@ export class Surface {
     const walk = (box: number): void => {
       const [from, to] = [ranges[box * 2]!, ranges[box * 2 + 1]!];
       if (to - from <= LEAF) {
-        for (let i = from; i < to; i++) best = Math.min(best, squaredToTriangle(px, py, pz, points, order[i]! * 9));
+        for (let i = from; i < to; i++)
+          best = Math.min(best, squaredToTriangle(px, py, pz, points, order[i]! * 9));
         return;
       }
       const [left, right] = [2 * box + 1, 2 * box + 2];

@@ -16,7 +16,8 @@ export const polygonNormal = (points: readonly Vec3[]): Vec3 => {
 };
 
 type Point = readonly [number, number];
-const turn = (a: Point, b: Point, c: Point): number => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+const turn = (a: Point, b: Point, c: Point): number =>
+  (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
 const isInside = (p: Point, a: Point, b: Point, c: Point): boolean =>
   turn(a, b, p) >= 0 && turn(b, c, p) >= 0 && turn(c, a, p) >= 0;
 

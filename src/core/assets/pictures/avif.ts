@@ -1,7 +1,7 @@
 /** AVIF (AV1 Image File Format, in ISO/IEC 14496-12 boxes): finds the size of the picture, without decoding. */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
-import type { PictureHead } from './picture';
+import type { PictureHead } from './head';
 
 /** Boxes that hold boxes; the number is how many bytes come before them. */
 const CONTAINERS: Record<string, number> = { meta: 4, iprp: 0, ipco: 0 };
@@ -12,7 +12,7 @@ export const readAvifHead = (bytes: Uint8Array, name: string): PictureHead => {
   let alpha = false;
   let boxes = 0;
   const walk = (start: number, end: number, depth: number): void => {
-    for (let at = start; at + 8 <= end; ) {
+    for (let at = start; at + 8 <= end;) {
       if (++boxes > 2000) refuse('picture.broken', `${name} is a damaged AVIF. Export it again.`);
       let size = from.u32(at);
       if (size === 0) size = end - at;

@@ -21,7 +21,12 @@ export const decodePng = (bytes: Uint8Array, name: string): Raster => {
   }
 };
 
-const unpack = (png: { width: number; height: number; depth: number; data: ArrayLike<number> }): Uint8Array => {
+const unpack = (png: {
+  width: number;
+  height: number;
+  depth: number;
+  data: ArrayLike<number>;
+}): Uint8Array => {
   const { width, height, depth, data } = png;
   if (data.length === width * height) return Uint8Array.from(data);
   const rowBytes = Math.ceil((width * depth) / 8);

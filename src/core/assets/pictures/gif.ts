@@ -1,7 +1,7 @@
 /** GIF (GIF89a specification): walks the blocks and counts the frames, without decoding. */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
-import type { PictureHead } from './picture';
+import type { PictureHead } from './head';
 
 const tableBytes = (flags: number): number => (flags & 0x80 ? 3 * 2 ** ((flags & 7) + 1) : 0);
 
@@ -21,13 +21,24 @@ export const readGifHead = (bytes: Uint8Array, name: string): PictureHead => {
     if (block === 0x3b) break;
     if (block === 0x21) at = skipBlocks(from, at + 2);
     else if (block === 0x2c) {
-      const [left, top, w, h] = [1, 3, 5, 7].map((o) => from.u16le(at + o)) as [number, number, number, number];
+      const [left, top, w, h] = [1, 3, 5, 7].map((o) => from.u16le(at + o)) as [
+        number,
+        number,
+        number,
+        number,
+      ];
       if (w === 0 || h === 0 || left + w > width || top + h > height)
-        refuse('picture.broken', `${name} is a damaged GIF: frame ${frames + 1} lies outside. Export it again.`);
+        refuse(
+          'picture.broken',
+          `${name} is a damaged GIF: frame ${frames + 1} lies outside. Export it again.`,
+        );
       const dataAt = at + 10 + tableBytes(from.u8(at + 9));
       const codeSize = from.u8(dataAt);
       if (codeSize < 1 || codeSize > 11)
-        refuse('picture.broken', `${name} is a damaged GIF: frame ${frames + 1} cannot be read. Export it again.`);
+        refuse(
+          'picture.broken',
+          `${name} is a damaged GIF: frame ${frames + 1} cannot be read. Export it again.`,
+        );
       at = skipBlocks(from, dataAt + 1);
       frames++;
     } else refuse('picture.broken', `${name} is a damaged GIF. Export it again.`);

@@ -1,7 +1,7 @@
 /** JPEG (ITU-T T.81): walks the marker segments to the frame header, then looks for the end marker. */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
-import type { PictureHead } from './picture';
+import type { PictureHead } from './head';
 
 export const readJpegHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));

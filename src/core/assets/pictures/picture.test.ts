@@ -41,7 +41,9 @@ describe('pictures are taken in', () => {
   test('with transparency and the number of frames', async () => {
     const see = (bytes: Uint8Array) => inspectPicture(bytes, 'x');
     const clear = { r: 1, g: 2, b: 3, alpha: 0.5 };
-    const avif = await sharp({ create: { width: 64, height: 48, channels: 4, background: clear } }).avif().toBuffer();
+    const avif = await sharp({ create: { width: 64, height: 48, channels: 4, background: clear } })
+      .avif()
+      .toBuffer();
     expect(see(new Uint8Array(avif))).toMatchObject({ format: 'avif', width: 64, height: 48, alpha: true });
     const frames = [plain(5, 5, [1, 2, 3, 255]), plain(5, 5, [9, 2, 3, 255]), plain(5, 5, [9, 9, 3, 255])];
     expect(see(apng(frames, 50))).toMatchObject({ format: 'png', frames: 3, alpha: true });
@@ -153,20 +155,33 @@ describe('SVG drawings', () => {
   test('are kept large enough for a phone', () =>
     expect(svgPixels({ width: 10, height: 20 })).toEqual({ width: 512, height: 1024 }));
   test('may refer to themselves and carry pictures', () => {
-    const own = '<defs><linearGradient id="g"/></defs><rect fill="url(#g)"/><use href="#g"/><image href="data:image/png;base64,AAAA"/><a href="https://example.invalid">x</a>';
+    const own =
+      '<defs><linearGradient id="g"/></defs><rect fill="url(#g)"/><use href="#g"/><image href="data:image/png;base64,AAAA"/><a href="https://example.invalid">x</a>';
     expect(readSvg(svg(own), 'kelp.svg')).toEqual({ width: 10, height: 20 });
   });
   test.each<[string, string, string]>([
     ['a script', '<script>alert(1)</script>', 'picture.svg-script'],
-    ['a script in another namespace', '<x:script xmlns:x="http://www.w3.org/2000/svg">1</x:script>', 'picture.svg-script'],
+    [
+      'a script in another namespace',
+      '<x:script xmlns:x="http://www.w3.org/2000/svg">1</x:script>',
+      'picture.svg-script',
+    ],
     ['an event', '<g onload="alert(1)"/>', 'picture.svg-script'],
     ['an event written in entities', '<g o&#110;load="alert(1)"/>', 'picture.svg-script'],
     ['an address that is a script', '<a href="java&#115;cript:alert(1)">x</a>', 'picture.svg-script'],
     ['a web page inside', '<foreignObject><b/></foreignObject>', 'picture.svg-script'],
     ['a picture from outside', '<image href="https://example.invalid/a.png"/>', 'picture.svg-outside'],
     ['a drawing from outside', '<use xlink:href="other.svg#a"/>', 'picture.svg-outside'],
-    ['a style that fetches', '<style>@import url(https://example.invalid/a.css);</style>', 'picture.svg-outside'],
-    ['a fill that fetches', '<rect style="fill: url(https://example.invalid/a.svg#b)"/>', 'picture.svg-outside'],
+    [
+      'a style that fetches',
+      '<style>@import url(https://example.invalid/a.css);</style>',
+      'picture.svg-outside',
+    ],
+    [
+      'a fill that fetches',
+      '<rect style="fill: url(https://example.invalid/a.svg#b)"/>',
+      'picture.svg-outside',
+    ],
   ])('%s is refused', (_what, inside, code) => {
     expect(() => readSvg(svg(inside), 'kelp.svg')).toThrow(
       expect.objectContaining({ code, message: expect.stringContaining('kelp.svg') }),
@@ -177,7 +192,9 @@ describe('SVG drawings', () => {
       expect.objectContaining({ code: 'picture.svg-entity' }),
     ));
   test('what is no drawing, or nested without end', () => {
-    expect(() => readSvg(text('<html/>'), 'kelp.svg')).toThrow(expect.objectContaining({ code: 'picture.broken' }));
+    expect(() => readSvg(text('<html/>'), 'kelp.svg')).toThrow(
+      expect.objectContaining({ code: 'picture.broken' }),
+    );
     expect(() => readSvg(svg('<g>'.repeat(500) + '</g>'.repeat(500)), 'kelp.svg')).toThrow(
       expect.objectContaining({ name: 'IconiaError' }),
     );

@@ -10,18 +10,11 @@ import { megabytes, refuse } from '../refuse';
 import { KIND_WORDS, sniff } from '../sniff';
 import { readAvifHead } from './avif';
 import { readGifHead } from './gif';
+import type { PictureHead } from './head';
 import { readJpegHead } from './jpeg';
 import { readPngHead } from './png';
 import { readWebpHead } from './webp';
 
-export interface PictureHead {
-  readonly width: Pixels;
-  readonly height: Pixels;
-  /** More than one in an animated picture. */
-  readonly frames: number;
-  /** It can be transparent; what is in it may still be opaque. */
-  readonly alpha: boolean;
-}
 export type PictureFormat = 'png' | 'jpeg' | 'webp' | 'gif' | 'avif';
 export interface PictureFacts extends PictureHead {
   readonly format: PictureFormat;
@@ -59,9 +52,15 @@ export const inspectPicture = (bytes: Uint8Array, name: string): PictureFacts =>
 };
 
 /** Refuses pictures of no size and of more than can be drawn. */
-export const checkPictureSize = ({ width, height }: { width: Pixels; height: Pixels }, name: string): void => {
+export const checkPictureSize = (
+  { width, height }: { width: Pixels; height: Pixels },
+  name: string,
+): void => {
   if (width === 0 || height === 0)
-    refuse('picture.broken', `${name} is damaged: it says it is ${width} x ${height} pixels. Export it again.`);
+    refuse(
+      'picture.broken',
+      `${name} is damaged: it says it is ${width} x ${height} pixels. Export it again.`,
+    );
   if (width * height > MOST_PIXELS || Math.max(width, height) > MOST_SIDE)
     refuse(
       'picture.too-large',

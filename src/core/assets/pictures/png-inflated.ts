@@ -17,7 +17,10 @@ export const checkPngInflates = (bytes: Uint8Array, width: number, height: numbe
     return new Unzlib((chunk) => {
       unpacked += chunk.length;
       if (unpacked > most)
-        refuse('picture.bomb', `${name} would unpack to far more than its size says. It is not opened; export it again.`);
+        refuse(
+          'picture.bomb',
+          `${name} would unpack to far more than its size says. It is not opened; export it again.`,
+        );
     });
   };
   let stream = begin();

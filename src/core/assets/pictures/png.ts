@@ -1,7 +1,7 @@
 /** PNG (ISO/IEC 15948): walks the chunks from IHDR to IEND, without decoding. */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
-import type { PictureHead } from './picture';
+import type { PictureHead } from './head';
 
 export const readPngHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));

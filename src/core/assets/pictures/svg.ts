@@ -12,7 +12,15 @@ export interface SvgDrawing {
 }
 
 /** Pixels for each unit (CSS Values 4, absolute lengths at 96 dpi). */
-const UNITS: Record<string, number> = { '': 1, px: 1, pt: 96 / 72, pc: 16, mm: 96 / 25.4, cm: 96 / 2.54, in: 96 };
+const UNITS: Record<string, number> = {
+  '': 1,
+  px: 1,
+  pt: 96 / 72,
+  pc: 16,
+  mm: 96 / 25.4,
+  cm: 96 / 2.54,
+  in: 96,
+};
 
 const lengthOf = (text: unknown): number | null => {
   const match = /^\s*\+?(\d*\.?\d+(?:e[+-]?\d+)?)\s*(px|pt|pc|mm|cm|in)?\s*$/i.exec(String(text ?? ''));
@@ -80,7 +88,10 @@ export const readSvg = (bytes: Uint8Array, name: string): SvgDrawing => {
       `${name} is an SVG with entities of its own, which can be made to grow without end. Export it as plain SVG or PNG.`,
     );
   if (/<\?xml-stylesheet/i.test(text))
-    refuse('picture.svg-outside', `${name} is an SVG that fetches a style sheet. Export it as plain SVG or PNG.`);
+    refuse(
+      'picture.svg-outside',
+      `${name} is an SVG that fetches a style sheet. Export it as plain SVG or PNG.`,
+    );
   let nodes: Node[];
   try {
     nodes = new XMLParser({
@@ -105,8 +116,11 @@ export const readSvg = (bytes: Uint8Array, name: string): SvgDrawing => {
       'picture.svg-script',
       `${name} is an SVG that carries a script, so it is not taken in. Export the drawing as plain SVG or PNG.`,
     );
-  const root = nodes.find((node) => Object.keys(node).some((tag) => tag.toLowerCase().replace(/^.*:/, '') === 'svg'));
-  if (!root) return refuse('picture.broken', `${name} is a damaged SVG: no drawing is in it. Export it again.`);
+  const root = nodes.find((node) =>
+    Object.keys(node).some((tag) => tag.toLowerCase().replace(/^.*:/, '') === 'svg'),
+  );
+  if (!root)
+    return refuse('picture.broken', `${name} is a damaged SVG: no drawing is in it. Export it again.`);
   const attributes = (root[ATTRIBUTES] ?? {}) as Record<string, unknown>;
   const box = String(attributes.viewBox ?? '')
     .trim()
@@ -121,7 +135,10 @@ export const readSvg = (bytes: Uint8Array, name: string): SvgDrawing => {
 };
 
 /** Size in pixels at which a drawing is kept: sharp enough to fill a phone, and within bounds. */
-export const svgPixels = ({ width, height }: SvgDrawing, longest = 1024): { width: number; height: number } => {
+export const svgPixels = (
+  { width, height }: SvgDrawing,
+  longest = 1024,
+): { width: number; height: number } => {
   const k = longest / Math.max(width, height);
   return { width: Math.max(1, Math.round(width * k)), height: Math.max(1, Math.round(height * k)) };
 };

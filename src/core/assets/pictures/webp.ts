@@ -1,7 +1,7 @@
 /** WebP container (RFC 9649). */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
-import type { PictureHead } from './picture';
+import type { PictureHead } from './head';
 
 export const readWebpHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
@@ -32,7 +32,7 @@ export const readWebpHead = (bytes: Uint8Array, name: string): PictureHead => {
 
 const countFrames = (from: Bytes): number => {
   let frames = 0;
-  for (let at = 12; at + 8 <= from.length; ) {
+  for (let at = 12; at + 8 <= from.length;) {
     if (from.tag(at) === 'ANMF') frames++;
     const size = from.u32le(at + 4);
     at += 8 + size + (size & 1);

@@ -38,7 +38,8 @@ export const mixTo = (sound: Sound, count: 1 | 2): Sound => {
   if (channels.length === count || channels.length === 0) return sound;
   if (count === 2) return { ...sound, channels: [channels[0]!, channels[1] ?? channels[0]!] };
   const mixed = new Float32Array(channels[0]!.length);
-  for (const channel of channels) for (let i = 0; i < mixed.length; i++) mixed[i] = mixed[i]! + channel[i]! / channels.length;
+  for (const channel of channels)
+    for (let i = 0; i < mixed.length; i++) mixed[i] = mixed[i]! + channel[i]! / channels.length;
   return { ...sound, channels: [mixed] };
 };
 
@@ -48,7 +49,11 @@ export const peaksOf = ({ channels }: Sound, count = 128): Unit[] => {
   return Array.from({ length: Math.min(count, length) }, (_, i) => {
     let peak = 0;
     const end = Math.floor(((i + 1) * length) / count);
-    for (let s = Math.floor((i * length) / count); s < Math.max(end, Math.floor((i * length) / count) + 1); s++)
+    for (
+      let s = Math.floor((i * length) / count);
+      s < Math.max(end, Math.floor((i * length) / count) + 1);
+      s++
+    )
       for (const channel of channels) peak = Math.max(peak, Math.abs(channel[s] ?? 0));
     return Math.round(Math.min(1, peak) * 1000) / 1000;
   });

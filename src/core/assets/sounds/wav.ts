@@ -22,7 +22,11 @@ export const writeWav = ({ rate, channels }: Sound): Uint8Array => {
   view.setUint32(40, bytes.length - 44, true);
   for (let i = 0; i < frames; i++)
     channels.forEach((channel, c) =>
-      view.setInt16(44 + (i * channels.length + c) * 2, Math.round(Math.max(-1, Math.min(1, channel[i]!)) * 32767), true),
+      view.setInt16(
+        44 + (i * channels.length + c) * 2,
+        Math.round(Math.max(-1, Math.min(1, channel[i]!)) * 32767),
+        true,
+      ),
     );
   return bytes;
 };
@@ -31,12 +35,16 @@ export const writeWav = ({ rate, channels }: Sound): Uint8Array => {
 export const checkWav = (bytes: Uint8Array, name: string): void => {
   const from = new Bytes(bytes, () => cutOff('sound', name));
   let bytesASecond = 0;
-  for (let at = 12; ; ) {
+  for (let at = 12; ;) {
     const kind = from.tag(at);
     const length = from.u32le(at + 4);
     if (kind === 'fmt ') bytesASecond = from.u32le(at + 16);
     if (kind === 'data') {
-      if (bytesASecond === 0) refuse('sound.broken', `${name} is a damaged WAV: it does not say how it is recorded. Export it again.`);
+      if (bytesASecond === 0)
+        refuse(
+          'sound.broken',
+          `${name} is a damaged WAV: it does not say how it is recorded. Export it again.`,
+        );
       // Recorders that are switched off leave the length at its largest.
       const there = Math.min(length, from.length - at - 8);
       if (length !== 0xffffffff && there < length) cutOff('sound', name);

@@ -14,7 +14,8 @@ const COMPRESSIONS = ['none', 'RLE', 'ZIPS', 'ZIP', 'PIZ', 'PXR24', null, null, 
 /** Throws `IconiaError`: `surroundings.*`. */
 export const readExrHeader = (bytes: Uint8Array, name: string): ExrHeader => {
   const from = new Bytes(bytes, () => cutOff('surroundings', name));
-  const broken = (): never => refuse('surroundings.broken', `${name} is a damaged OpenEXR picture. Export it again.`);
+  const broken = (): never =>
+    refuse('surroundings.broken', `${name} is a damaged OpenEXR picture. Export it again.`);
   const flags = from.u32le(4);
   if ((flags & 0xff) !== 2) broken();
   if (flags & 0x1a00)
@@ -35,11 +36,19 @@ export const readExrHeader = (bytes: Uint8Array, name: string): ExrHeader => {
     at += 4;
     from.slice(at, length);
     if (attribute === 'dataWindow') {
-      const [x0, y0, x1, y1] = [0, 4, 8, 12].map((o) => from.i32le(at + o)) as [number, number, number, number];
+      const [x0, y0, x1, y1] = [0, 4, 8, 12].map((o) => from.i32le(at + o)) as [
+        number,
+        number,
+        number,
+        number,
+      ];
       size = { width: x1 - x0 + 1, height: y1 - y0 + 1 };
     }
     if (attribute === 'compression' && !COMPRESSIONS[from.u8(at)])
-      refuse('surroundings.format', `${name} is packed in a way that is not read. Export it with ZIP compression.`);
+      refuse(
+        'surroundings.format',
+        `${name} is packed in a way that is not read. Export it with ZIP compression.`,
+      );
     at += length;
   }
   if (!size || size.width < 1 || size.height < 1) return broken();

@@ -12,7 +12,8 @@ interface Header {
 }
 
 const readHeader = (bytes: Uint8Array, name: string): Header => {
-  const broken = (): never => refuse('surroundings.broken', `${name} is a damaged Radiance picture. Export it again.`);
+  const broken = (): never =>
+    refuse('surroundings.broken', `${name} is a damaged Radiance picture. Export it again.`);
   let at = 0;
   const line = (): string => {
     const start = at;
@@ -37,7 +38,10 @@ const readHeader = (bytes: Uint8Array, name: string): Header => {
   }
   const size = /^([-+])Y\s+(\d+)\s+\+X\s+(\d+)$/.exec(line().trim());
   if (!size)
-    return refuse('surroundings.turned', `${name} is stored on its side. Export it upright, as other programs do.`);
+    return refuse(
+      'surroundings.turned',
+      `${name} is stored on its side. Export it upright, as other programs do.`,
+    );
   const [height, width] = [Number(size[2]), Number(size[3])];
   if (width < 1 || height < 1) broken();
   if (width * height > MOST_PIXELS)
@@ -58,7 +62,8 @@ export const checkRadiance = (bytes: Uint8Array, name: string): void => {
 /** Throws `IconiaError`: `surroundings.*`. */
 export const readRadiance = (bytes: Uint8Array, name: string): FloatRaster => {
   const { width, height, exposure, flipped, dataAt } = readHeader(bytes, name);
-  const broken = (): never => refuse('surroundings.broken', `${name} is a damaged Radiance picture. Export it again.`);
+  const broken = (): never =>
+    refuse('surroundings.broken', `${name} is a damaged Radiance picture. Export it again.`);
   checkRadiance(bytes, name);
   const data = new Float32Array(width * height * 3);
   const row = new Uint8Array(width * 4);
@@ -72,7 +77,7 @@ export const readRadiance = (bytes: Uint8Array, name: string): FloatRaster => {
       if (next() * 256 + next() !== width) broken();
       // Each of the four bytes of all pixels in turn, in runs.
       for (let channel = 0; channel < 4; channel++)
-        for (let x = 0; x < width; ) {
+        for (let x = 0; x < width;) {
           const code = next();
           const count = code > 128 ? code - 128 : code;
           if (count === 0 || x + count > width) broken();
@@ -81,7 +86,7 @@ export const readRadiance = (bytes: Uint8Array, name: string): FloatRaster => {
           x += count;
         }
     } else
-      for (let x = 0, shift = 0; x < width; ) {
+      for (let x = 0, shift = 0; x < width;) {
         const pixel = [next(), next(), next(), next()];
         if (pixel[0] === 1 && pixel[1] === 1 && pixel[2] === 1) {
           // The old way of runs: repeat the pixel before.
@@ -107,56 +112,66 @@ export const readRadiance = (bytes: Uint8Array, name: string): FloatRaster => {
   return { width, height, data };
 };
 
-/** A channel of one row in runs. */
-const packRow = (values: Uint8Array, out: number[]): void => {
-  for (let x = 0; x < values.length; ) {
+/** Writes a channel of one row in runs at `at`; gives where it ends. */
+const packRow = (values: Uint8Array, out: Uint8Array, at: number): number => {
+  for (let x = 0; x < values.length;) {
     let run = 1;
     while (run < 127 && x + run < values.length && values[x + run] === values[x]) run++;
     if (run >= 3) {
-      out.push(128 + run, values[x]!);
+      out[at++] = 128 + run;
+      out[at++] = values[x]!;
       x += run;
       continue;
     }
     const start = x;
     while (x < values.length && x - start < 128) {
-      if (values[x] === values[x + 1] && values[x] === values[x + 2] && x + 2 < values.length) break;
+      if (x + 2 < values.length && values[x] === values[x + 1] && values[x] === values[x + 2]) break;
       x++;
     }
-    out.push(x - start, ...values.subarray(start, x));
+    out[at++] = x - start;
+    out.set(values.subarray(start, x), at);
+    at += x - start;
   }
+  return at;
 };
 
 export const writeRadiance = ({ width, height, data }: FloatRaster): Uint8Array => {
-  const out: number[] = [];
+  const header = new TextEncoder().encode(`#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y ${height} +X ${width}\n`);
+  // What does not repeat costs one byte more for each 128.
+  const out = new Uint8Array(header.length + height * (4 + 4 * (width + Math.ceil(width / 128) + 2)));
+  out.set(header);
+  let at = header.length;
   const rgbe = new Uint8Array(width * 4);
   const channel = new Uint8Array(width);
   const packs = width >= 8 && width < 32_768;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const at = (y * width + x) * 3;
-      const rgb = [data[at]!, data[at + 1]!, data[at + 2]!].map((v) => (v > 0 && Number.isFinite(v) ? v : 0));
-      const most = Math.max(...rgb);
+      const from = (y * width + x) * 3;
+      const value = (c: number): number => {
+        const v = data[from + c]!;
+        return v > 0 && Number.isFinite(v) ? v : 0;
+      };
+      const most = Math.max(value(0), value(1), value(2));
       if (most < 1e-32) {
         rgbe.fill(0, x * 4, x * 4 + 4);
         continue;
       }
       const e = Math.min(127, Math.ceil(Math.log2(most) + 1e-9));
       const k = 256 / 2 ** e;
-      rgbe.set([...rgb.map((v) => Math.min(255, Math.floor(v * k))), e + 128], x * 4);
+      for (let c = 0; c < 3; c++) rgbe[x * 4 + c] = Math.min(255, Math.floor(value(c) * k));
+      rgbe[x * 4 + 3] = e + 128;
     }
     if (!packs) {
-      out.push(...rgbe);
+      out.set(rgbe, at);
+      at += rgbe.length;
       continue;
     }
-    out.push(2, 2, width >> 8, width & 255);
+    out.set([2, 2, width >> 8, width & 255], at);
+    at += 4;
     for (let c = 0; c < 4; c++) {
       for (let x = 0; x < width; x++) channel[x] = rgbe[x * 4 + c]!;
-      packRow(channel, out);
+      at = packRow(channel, out, at);
     }
   }
-  const header = new TextEncoder().encode(`#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y ${height} +X ${width}\n`);
-  const all = new Uint8Array(header.length + out.length);
-  all.set(header);
-  all.set(out, header.length);
-  return all;
+  return out.slice(0, at);
 };

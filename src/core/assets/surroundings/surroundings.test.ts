@@ -5,7 +5,11 @@ import { readExrHeader } from './exr-header';
 import { peakOf, shrinkFloat, type FloatRaster } from './float-raster';
 import { readRadiance, writeRadiance } from './radiance';
 
-const light = (width: number, height: number, value: (x: number, y: number, c: number) => number): FloatRaster => {
+const light = (
+  width: number,
+  height: number,
+  value: (x: number, y: number, c: number) => number,
+): FloatRaster => {
   const data = new Float32Array(width * height * 3);
   for (let i = 0; i < data.length; i++)
     data[i] = value(Math.floor(i / 3) % width, Math.floor(i / 3 / width), i % 3);
@@ -44,7 +48,10 @@ describe('Radiance', () => {
     expect([...plain.data.slice(9)]).toEqual([...plain.data.slice(0, 3)]);
     expect(plain.data[0]).toBeCloseTo(1, 1);
     expect(readRadiance(join(head(), pixel, [1, 1, 1, 3]), 'sky.hdr').data).toEqual(plain.data);
-    expect(readRadiance(join(head('EXPOSURE=2\n'), pixel, [1, 1, 1, 3]), 'sky.hdr').data[0]).toBeCloseTo(0.5, 1);
+    expect(readRadiance(join(head('EXPOSURE=2\n'), pixel, [1, 1, 1, 3]), 'sky.hdr').data[0]).toBeCloseTo(
+      0.5,
+      1,
+    );
   });
   const whole = writeRadiance(light(16, 8, (x, y, c) => x + y + c));
   test('cut off anywhere', () => {
@@ -79,10 +86,15 @@ describe('the header of OpenEXR', () => {
       [0x76, 0x2f, 0x31, 0x01],
       u32le(flags),
       attribute('compression', 'compression', [compression]),
-      attribute('dataWindow', 'box2i', size.flatMap((n) => u32le(n))),
+      attribute(
+        'dataWindow',
+        'box2i',
+        size.flatMap((n) => u32le(n)),
+      ),
       [0],
     );
-  test('tells the size', () => expect(readExrHeader(exr([0, 0, 63, 31]), 'sky.hdr')).toEqual({ width: 64, height: 32 }));
+  test('tells the size', () =>
+    expect(readExrHeader(exr([0, 0, 63, 31]), 'sky.hdr')).toEqual({ width: 64, height: 32 }));
   test.each<[string, Uint8Array, string]>([
     ['several parts', exr([0, 0, 1, 1], 3, 0x1002), 'surroundings.parts'],
     ['another version', exr([0, 0, 1, 1], 3, 3), 'surroundings.broken'],

@@ -17,7 +17,7 @@ const open = ref(false);
 
 const targets = computed(() =>
   stackOrder(document.effect)
-    .filter((o) => o.kind === 'card')
+    .filter((o) => o.kind !== 'occluder')
     .map((o) => ({ value: o.id, label: o.name })),
 );
 const kinds = ACTION_KINDS.map((value) => ({ value, label: ACTION_WORDS[value] }));

@@ -1,113 +1,102 @@
 <script setup lang="ts">
-/** What the creator brought in, and what it costs. */
+/** What the creator brought in, what it costs, and what came of the last drop. The library shows it in full. */
 import { computed } from 'vue';
-import { Plus, Trash2, X } from '@lucide/vue';
-import { OPEN_WEB_BUDGET, packageBytes } from '../../../../core/checks/checks';
-import { addObject, removeAsset, styleCard } from '../../../../core/document/edits';
-import { newCard } from '../../../../core/document/defaults';
-import { cardsShowing, orderOnTop } from '../../../../core/document/queries';
+import { Library, Plus, Replace } from '@lucide/vue';
+import { bringIn, showInstead, styleCard } from '../../../../core/document/edits';
+import { canShow, isShowing, usesOf } from '../../../../core/document/queries';
 import type { Asset } from '../../../../core/document/schema';
-import { api } from '../../../api/client';
-import { newObjectId } from '../../../api/ids';
-import { useAssetsStore } from '../../../stores/assets';
+import { shortFacts } from '../../../asset-words';
+import { carriesFiles, filesOfDrop, filesOfInput } from '../../../intake/dropped';
+import { isPlaceable, objectsFor } from '../../../intake/placing';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
-import { sizeWords } from '../../../words';
-import InlineNotice from '../../common/InlineNotice.vue';
+import { useImportsStore } from '../../../stores/imports';
+import AssetThumb from '../../library/AssetThumb.vue';
+import CostBar from '../../library/CostBar.vue';
+import ImportReport from '../../library/ImportReport.vue';
 
-defineEmits<{ choose: [] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
-const store = useAssetsStore();
-const list = computed(() => Object.values(document.effect.assets));
-const bytes = computed(() => packageBytes(document.effect));
-const share = computed(() => Math.min(100, (100 * bytes.value) / OPEN_WEB_BUDGET));
-const uses = (asset: Asset) => cardsShowing(document.effect, asset.id).length;
+const imports = useImportsStore();
+const list = computed(() => Object.values(document.effect.assets).reverse());
+const selected = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
 
 const place = (asset: Asset): void => {
-  const card = newCard(newObjectId(), asset, orderOnTop(document.effect));
-  document.edit(addObject(card));
-  desk.selected = card.id;
+  const objects = objectsFor(document.effect, asset);
+  document.edit(bringIn(`Place ${asset.name}`, [], objects));
+  desk.selected = objects[0]?.id ?? null;
 };
+const canSwap = (asset: Asset): boolean =>
+  selected.value !== undefined &&
+  isShowing(selected.value) &&
+  selected.value.asset !== asset.id &&
+  canShow(selected.value, asset);
+/** Shows the asset on the selected object alone. */
 const swapIn = (asset: Asset): void => {
-  const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
-  if (object?.kind === 'card')
+  const object = selected.value;
+  if (object?.kind === 'card' && 'width' in asset)
     document.edit(
       styleCard(document.effect, object.id, {
         asset: asset.id,
         extent: [object.extent[0], (object.extent[0] * asset.height) / asset.width],
       }),
     );
+  if (object?.kind === 'model') document.edit(showInstead(document.effect, object.asset, asset));
 };
-const canSwap = (asset: Asset): boolean => {
-  const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
-  return object?.kind === 'card' && object.asset !== asset.id;
-};
+const uses = (asset: Asset): number => usesOf(document.effect, asset.id).length;
 const drop = async (event: DragEvent): Promise<void> => {
-  const files = event.dataTransfer?.files;
-  if (!files?.length) return;
-  const last = await store.bringInAsCards(files);
-  if (last) desk.selected = last;
+  if (event.dataTransfer && carriesFiles(event))
+    await imports.bringInFiles(await filesOfDrop(event.dataTransfer), { place: false });
+};
+const chosen = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement;
+  const files = filesOfInput(input);
+  input.value = '';
+  if (files.length > 0) await imports.bringInFiles(files, { place: false });
 };
 </script>
 
 <template>
-  <section class="drawer" aria-label="Assets" @dragover.prevent @drop.prevent="drop">
+  <section class="drawer" aria-label="Assets" @dragover.prevent @drop.prevent.stop="drop">
     <div class="row head">
       <h2>Assets</h2>
-      <span class="soft">{{ list.length }} here</span>
-      <button class="word" type="button" @click="$emit('choose')">+ Bring in files</button>
-      <span class="grow" />
-      <span class="soft" :class="{ bad: share >= 100 }"
-        >{{ sizeWords(bytes) }} of {{ sizeWords(OPEN_WEB_BUDGET) }}</span
-      >
-      <a-progress
-        class="meter"
-        :percent="share"
-        :show-info="false"
-        size="small"
-        stroke-color="var(--accent)"
-        :status="share >= 100 ? 'exception' : 'normal'"
-        aria-label="Share of the size budget"
-      />
+      <button class="word" type="button" @click="desk.openLibrary()"><Library :size="13" /> Library</button>
+      <button class="word" type="button" @click="desk.openLibrary({ tab: 'stock' })">Stock</button>
+      <label class="word"
+        >+ Bring in files<input
+          class="hidden-text"
+          type="file"
+          multiple
+          aria-label="Bring in files"
+          @change="chosen"
+      /></label>
+      <CostBar class="grow" />
     </div>
-    <div class="notices">
-      <InlineNotice
-        v-for="refusal in store.refusals"
-        :key="refusal.key"
-        closable
-        @close="store.dismiss(refusal.key)"
-        >{{ refusal.message }}</InlineNotice
-      >
-      <div v-for="entry in store.under" :key="entry.key" class="row under" role="status">
-        <a-spin size="small" /> <span class="grow cut">Bringing in {{ entry.name }}</span>
-        <button
-          class="icon-button"
-          type="button"
-          :aria-label="`Cancel ${entry.name}`"
-          @click="entry.abort.abort()"
-        >
-          <X :size="14" />
-        </button>
-      </div>
-    </div>
-    <p v-if="list.length === 0" class="soft">
-      Drop pictures anywhere: PNG with transparency is best for things on a face.
+    <ImportReport class="report" />
+    <p v-if="list.length === 0 && imports.items.length === 0" class="soft">
+      Drop files, folders or zips: here they only come in; on the Stack or the Viewfinder they are placed as
+      well. Pictures, layered artwork, frames, models, sounds, videos, colour tables, light surroundings and
+      fonts are read.
     </p>
-    <ul v-else class="tiles">
-      <li
-        v-for="asset in list"
-        :key="asset.id"
-        :title="`${asset.name}: ${asset.width} x ${asset.height}, ${sizeWords(asset.bytes)}, on ${uses(asset)} cards`"
-      >
+    <ul v-else-if="list.length > 0" class="tiles">
+      <li v-for="asset in list" :key="asset.id">
         <div class="tile">
-          <img :src="api.assetUrl(asset.sha256)" alt="" />
+          <button
+            class="open"
+            type="button"
+            :aria-label="`${asset.name} in the library`"
+            :title="`${asset.name}: ${shortFacts(asset)}, used ${uses(asset)} times`"
+            @click="desk.openLibrary({ asset: asset.id })"
+          >
+            <AssetThumb :asset="asset" />
+          </button>
           <div class="acts">
             <button
+              v-if="isPlaceable(asset)"
               class="icon-button"
               type="button"
-              :aria-label="`Place ${asset.name} as a card`"
-              title="Place as a card"
+              :aria-label="`Place ${asset.name}`"
+              title="Place it"
               @click="place(asset)"
             >
               <Plus :size="14" />
@@ -116,23 +105,11 @@ const drop = async (event: DragEvent): Promise<void> => {
               v-if="canSwap(asset)"
               class="icon-button"
               type="button"
-              :aria-label="`Show ${asset.name} on the selected card`"
-              title="Show on the selected card"
+              :aria-label="`Show ${asset.name} on the selected object`"
+              title="Show on the selected object"
               @click="swapIn(asset)"
             >
-              ⇄
-            </button>
-            <button
-              class="icon-button"
-              type="button"
-              :disabled="uses(asset) > 0"
-              :aria-label="
-                uses(asset) > 0 ? `${asset.name} is in use on ${uses(asset)} cards` : `Remove ${asset.name}`
-              "
-              :title="uses(asset) > 0 ? `In use on ${uses(asset)} cards` : 'Remove'"
-              @click="document.edit(removeAsset(asset.id))"
-            >
-              <Trash2 :size="13" />
+              <Replace :size="13" />
             </button>
           </div>
         </div>
@@ -145,7 +122,7 @@ const drop = async (event: DragEvent): Promise<void> => {
 <style scoped>
 .drawer {
   min-height: 150px;
-  max-height: 270px;
+  max-height: 300px;
   overflow: auto;
   padding: 10px 14px;
   background: var(--sheet);
@@ -154,14 +131,15 @@ const drop = async (event: DragEvent): Promise<void> => {
 .head {
   gap: 12px;
 }
-.meter {
-  width: 110px;
+.head .word {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
   margin: 0;
+  cursor: pointer;
 }
-.notices {
-  display: grid;
-  gap: 6px;
-  margin: 6px 0;
+.report {
+  margin-top: 8px;
 }
 .tiles {
   display: flex;
@@ -186,12 +164,14 @@ const drop = async (event: DragEvent): Promise<void> => {
   border: 1px solid var(--line2);
   border-radius: 7px;
   overflow: hidden;
-  background: repeating-conic-gradient(var(--line2) 0 25%, var(--sheet) 0 50%) 0 0 / 12px 12px;
 }
-.tile img {
+.open {
   width: 100%;
   height: 100%;
-  object-fit: contain;
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
 }
 .acts {
   position: absolute;

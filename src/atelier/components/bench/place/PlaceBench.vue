@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import SpacePane from './SpacePane.vue';
 import AssetDrawer from './AssetDrawer.vue';
-defineEmits<{ choose: [] }>();
 </script>
 
 <template>
   <div class="place">
     <SpacePane />
-    <AssetDrawer @choose="$emit('choose')" />
+    <AssetDrawer />
   </div>
 </template>
 

@@ -42,7 +42,7 @@ onMounted(() => {
   try {
     view = new SpaceView(
       canvas.value!,
-      assets.textures,
+      assets.stores,
       { onStart: () => undefined, onChange: onDrag, onEnd: () => document.endGesture() },
       needsDraw,
     );

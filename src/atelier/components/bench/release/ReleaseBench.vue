@@ -3,27 +3,32 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { CircleAlert, CircleCheck, TriangleAlert } from '@lucide/vue';
-import { check, OPEN_WEB_BUDGET, packageBytes, stops, type Finding } from '../../../../core/checks/checks';
-import { changeListing, removeAsset } from '../../../../core/document/edits';
+import { check, stops, type Finding } from '../../../../core/checks/checks';
+import { bringIn, changeListing, removeAssets } from '../../../../core/document/edits';
 import { sentence } from '../../../../core/errors';
-import type { AssetId } from '../../../../core/document/schema';
+import type { AssetId, PictureAsset } from '../../../../core/document/schema';
 import { api, type Release } from '../../../api/client';
-import { useAssetsStore } from '../../../stores/assets';
+import { newAssetId } from '../../../api/ids';
+import { filesOfInput } from '../../../intake/dropped';
+import { keepDraft } from '../../../intake/keep-draft';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
+import { useImportsStore } from '../../../stores/imports';
 import { findingWords, sizeWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
+import CostBar from '../../library/CostBar.vue';
 import ReleaseAddress from './ReleaseAddress.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
-const assets = useAssetsStore();
+const imports = useImportsStore();
 const router = useRouter();
 
 const findings = computed(() => check(document.effect));
 const open = computed(() => stops(findings.value));
-const bytes = computed(() => packageBytes(document.effect));
-const pictures = computed(() => Object.values(document.effect.assets));
+const pictures = computed(() =>
+  Object.values(document.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
+);
 const listing = computed(() => document.effect.listing);
 
 /** Where on this screen a finding is mended. */
@@ -46,7 +51,8 @@ const mend = (finding: Finding): { label: string; run: () => void } | null => {
   if (finding.code === 'no-icon' && pictures.value[0])
     return { label: `Use ${pictures.value[0].name}`, run: () => setIcon(pictures.value[0]!.id) };
   if (finding.code === 'unused-asset')
-    return { label: 'Remove it', run: () => document.edit(removeAsset(finding.asset)) };
+    return { label: 'Remove it', run: () => document.edit(removeAssets(document.effect, [finding.asset])) };
+  if (finding.code === 'too-big') return { label: 'See what takes the space', run: () => desk.openLibrary() };
   return null;
 };
 const setIcon = (icon: AssetId | null): void => document.edit(changeListing({ icon }));
@@ -58,11 +64,28 @@ const setTags = (tags: string[]): void =>
   );
 const chooseIcon = async (event: Event): Promise<void> => {
   const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
+  const [file] = filesOfInput(input);
   input.value = '';
-  const asset = file ? await assets.bringInOnly(file) : null;
-  if (asset) setIcon(asset.id);
+  if (!file) return;
+  iconError.value = null;
+  try {
+    const { read } = await imports.readOne(file);
+    const [draft] = read.drafts;
+    if (draft?.facts.kind !== 'picture') throw new Error(`${file.path} is no picture. Choose one.`);
+    const asset = await keepDraft({ ...draft, name: imports.freeAssetName(draft.name) }, newAssetId());
+    const icon = asset.id;
+    document.edit({
+      label: 'Choose an icon',
+      change: (d) => {
+        bringIn('', [asset]).change(d);
+        changeListing({ icon }).change(d);
+      },
+    });
+  } catch (cause) {
+    iconError.value = sentence(cause);
+  }
 };
+const iconError = ref<string | null>(null);
 
 const releases = shallowRef<Release[]>([]);
 const busy = ref(false);
@@ -100,7 +123,7 @@ const when = new Intl.DateTimeFormat('en-GB', {
   <section class="bench" aria-label="Release bench">
     <div class="row">
       <h2 class="grow">Checks for Open Web</h2>
-      <span class="soft">{{ sizeWords(bytes) }} of {{ sizeWords(OPEN_WEB_BUDGET) }}</span>
+      <CostBar class="cost" />
     </div>
     <ul class="checks">
       <li v-for="(finding, i) in findings" :key="i" :data-finding="finding.code">
@@ -156,24 +179,14 @@ const when = new Intl.DateTimeFormat('en-GB', {
           :aria-label="`Use ${asset.name} as icon`"
           @click="setIcon(asset.id)"
         >
-          <img :src="api.assetUrl(asset.sha256)" alt="" />
+          <img :src="api.fileUrl(asset.files[0]!.sha256)" alt="" />
         </button>
         <label class="word"
-          >+ Another picture<input
-            class="hidden-text"
-            type="file"
-            accept="image/png,image/jpeg,image/webp"
-            @change="chooseIcon"
+          >+ Another picture<input class="hidden-text" type="file" accept="image/*" @change="chooseIcon"
         /></label>
       </div>
     </div>
-    <InlineNotice
-      v-for="refusal in assets.refusals"
-      :key="refusal.key"
-      closable
-      @close="assets.dismiss(refusal.key)"
-      >{{ refusal.message }}</InlineNotice
-    >
+    <InlineNotice v-if="iconError" closable @close="iconError = null">{{ iconError }}</InlineNotice>
 
     <h2>Open Web</h2>
     <p class="soft">
@@ -225,6 +238,9 @@ h2:not(:first-child) {
 }
 .checks svg {
   flex: none;
+}
+.cost {
+  width: 240px;
 }
 .good {
   color: var(--accent);

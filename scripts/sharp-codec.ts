@@ -1,10 +1,14 @@
 /** The codec of tests and scripts: sharp does what the browser does in the pages. */
 import sharp from 'sharp';
-import { isTransparent, type PictureCodec } from './raster';
+import { isTransparent, type PictureCodec } from '../src/core/assets/raster';
 
 export const sharpCodec: PictureCodec = {
   decode: async (bytes) => {
-    const { data, info } = await sharp(bytes).rotate().ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(bytes)
+      .rotate()
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     return { width: info.width, height: info.height, data: new Uint8Array(data) };
   },
   encode: async (raster, format, quality) => {

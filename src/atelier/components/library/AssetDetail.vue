@@ -1,0 +1,242 @@
+<script setup lang="ts">
+/** One asset in full: what it is, what is odd, who uses it, and what can be done with it. */
+import { computed, nextTick, ref } from 'vue';
+import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
+import { bringIn, renameAssets, setSequenceRate } from '../../../core/document/edits';
+import type { Asset } from '../../../core/document/schema';
+import { endingOf } from '../../../core/package/effect-package';
+import { sentence } from '../../../core/errors';
+import { api } from '../../api/client';
+import { factLines, KIND_LABELS } from '../../asset-words';
+import { filesOfInput } from '../../intake/dropped';
+import { isPlaceable, objectsFor } from '../../intake/placing';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { useImportsStore } from '../../stores/imports';
+import { useShelfStore } from '../../stores/shelf';
+import InlineNotice from '../common/InlineNotice.vue';
+import NumberField from '../common/NumberField.vue';
+import AssetNotes from './AssetNotes.vue';
+import AssetThumb from './AssetThumb.vue';
+import AssetUses from './AssetUses.vue';
+import DeleteAssets from './DeleteAssets.vue';
+import LinkToFile from './LinkToFile.vue';
+import SoundPlayer from './SoundPlayer.vue';
+
+const props = defineProps<{ asset: Asset }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const imports = useImportsStore();
+const shelf = useShelfStore();
+const deleting = ref(false);
+const naming = ref(false);
+const input = ref<HTMLInputElement | null>(null);
+const error = ref<string | null>(null);
+const busy = ref(false);
+
+const canPrepare = computed(() =>
+  ['picture', 'sequence', 'model', 'sound', 'surroundings'].includes(props.asset.kind),
+);
+const place = (): void => {
+  const objects = objectsFor(document.effect, props.asset);
+  document.edit(bringIn(`Place ${props.asset.name}`, [], objects));
+  desk.selected = objects[0]?.id ?? null;
+  desk.closeLibrary();
+};
+const startNaming = async (): Promise<void> => {
+  naming.value = true;
+  await nextTick();
+  input.value?.select();
+};
+const rename = (event: Event): void => {
+  if (!naming.value) return;
+  naming.value = false;
+  const name = (event.target as HTMLInputElement).value.trim();
+  if (name && name !== props.asset.name) document.edit(renameAssets(new Map([[props.asset.id, name]])));
+};
+const replace = async (event: Event): Promise<void> => {
+  const field = event.target as HTMLInputElement;
+  const [file] = filesOfInput(field);
+  field.value = '';
+  if (!file) return;
+  error.value = null;
+  busy.value = true;
+  try {
+    await imports.replaceWith(props.asset.id, file);
+  } catch (cause) {
+    error.value = sentence(cause);
+  } finally {
+    busy.value = false;
+  }
+};
+const fileName = computed(() => {
+  const ending = endingOf(props.asset.files[0]!.mime);
+  return props.asset.name.toLowerCase().endsWith(`.${ending}`)
+    ? props.asset.name
+    : `${props.asset.name.replace(/\.[^.]+$/, '')}.${ending}`;
+});
+</script>
+
+<template>
+  <section class="detail" :aria-label="asset.name">
+    <div class="large"><AssetThumb :asset="asset" /></div>
+    <SoundPlayer v-if="asset.kind === 'sound'" :asset="asset" />
+    <div class="title">
+      <input
+        v-if="naming"
+        ref="input"
+        class="rename"
+        :value="asset.name"
+        maxlength="200"
+        aria-label="Name of the asset"
+        @blur="rename"
+        @keydown.enter="rename"
+        @keydown.escape.stop="naming = false"
+      />
+      <template v-else>
+        <h3 class="cut" :title="asset.name">{{ asset.name }}</h3>
+        <button class="icon-button" type="button" aria-label="Rename" title="Rename" @click="startNaming">
+          <Pencil :size="13" />
+        </button>
+      </template>
+    </div>
+    <p class="soft">{{ KIND_LABELS[asset.kind] }}</p>
+    <AssetNotes :asset="asset" />
+    <div class="actions">
+      <a-button v-if="isPlaceable(asset)" size="small" type="primary" @click="place">Place it</a-button>
+      <a-button v-if="canPrepare" size="small" @click="desk.library.task = 'prepare'"
+        ><span class="row"><SlidersHorizontal :size="13" />Prepare</span></a-button
+      >
+      <a-button v-if="asset.kind === 'picture'" size="small" @click="desk.library.task = 'cut'"
+        ><span class="row"><Scissors :size="13" />Cut into frames</span></a-button
+      >
+    </div>
+    <dl>
+      <template v-for="[label, value] in factLines(asset)" :key="label">
+        <dt>{{ label }}</dt>
+        <dd>{{ value }}</dd>
+      </template>
+      <template v-if="asset.kind === 'sequence'">
+        <dt>Speed</dt>
+        <dd class="speed">
+          <NumberField
+            :value="asset.rate"
+            label="Frames a second"
+            :min="0.1"
+            :max="120"
+            @change="(v) => document.edit(setSequenceRate(asset.id, v), 'sequence-rate')"
+            @done="document.endGesture()"
+          />
+          a second
+        </dd>
+      </template>
+    </dl>
+    <AssetUses :asset="asset" />
+    <LinkToFile :asset="asset" />
+    <div class="words">
+      <label class="word" :aria-disabled="busy"
+        ><Replace :size="13" />{{ busy ? 'Reading' : 'Replace with a file'
+        }}<input
+          class="hidden-text"
+          type="file"
+          :disabled="busy"
+          aria-label="Replace with a file"
+          @change="replace"
+      /></label>
+      <button class="word" type="button" :disabled="shelf.has(asset)" @click="shelf.put([asset])">
+        {{ shelf.has(asset) ? 'On your shelf' : 'Put on your shelf' }}
+      </button>
+      <a class="word" :href="api.fileUrl(asset.files[0]!.sha256)" :download="fileName"
+        ><Download :size="13" />Download</a
+      >
+      <button class="word bad" type="button" @click="deleting = true"><Trash2 :size="13" />Delete</button>
+    </div>
+    <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
+    <InlineNotice v-if="shelf.error" closable @close="shelf.error = null">{{ shelf.error }}</InlineNotice>
+    <DeleteAssets v-if="deleting" :assets="[asset]" @done="deleting = false" />
+  </section>
+</template>
+
+<style scoped>
+.detail {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.large {
+  height: 132px;
+  border: 1px solid var(--line2);
+  border-radius: 8px;
+  overflow: hidden;
+}
+.title {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-width: 0;
+}
+h3 {
+  font-size: 14px;
+  min-width: 0;
+}
+.title + p {
+  margin-top: -8px;
+}
+.rename {
+  flex: 1;
+  min-width: 0;
+  padding: 2px 5px;
+  border: 1px solid var(--accent);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: inherit;
+  font: 600 14px var(--head);
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 72px 1fr;
+  gap: 3px 8px;
+  margin: 2px 0 0;
+  font-size: 12px;
+}
+dt {
+  color: var(--soft);
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.speed {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.speed :deep(.field) {
+  width: 64px;
+}
+.words {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  padding-top: 8px;
+  border-top: 1px solid var(--line2);
+}
+.words .word {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  margin: 0;
+  text-decoration: none;
+}
+.words label {
+  cursor: pointer;
+}
+.words .bad {
+  color: var(--madder);
+}
+</style>

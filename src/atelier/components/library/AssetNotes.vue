@@ -1,0 +1,97 @@
+<script setup lang="ts">
+/** What is odd about an asset, each with its ways out as one click. */
+import { computed } from 'vue';
+import { X } from '@lucide/vue';
+import { notesOn, type Mend } from '../../../core/assets/notes';
+import type { Asset } from '../../../core/document/schema';
+import { MEND_WORDS, noteWords } from '../../asset-words';
+import { usePreparingStore } from '../../stores/preparing';
+import InlineNotice from '../common/InlineNotice.vue';
+
+const props = defineProps<{ asset: Asset }>();
+const preparing = usePreparingStore();
+const notes = computed(() => notesOn(props.asset));
+const under = computed(() => preparing.under[props.asset.id]);
+const failure = computed(() => preparing.failures[props.asset.id]);
+const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, MEND_WORDS[m.code]);
+</script>
+
+<template>
+  <div v-if="notes.length > 0 || under || failure" class="notes">
+    <div v-for="note in notes" :key="note.code" class="note" :data-note="note.code">
+      <span>{{ noteWords(asset, note) }}</span>
+      <span class="mends">
+        <button
+          v-for="(m, i) in note.mends"
+          :key="m.code"
+          type="button"
+          class="chip"
+          :class="{ on: i === 0 }"
+          :disabled="Boolean(under)"
+          @click="mend(m)"
+        >
+          {{ MEND_WORDS[m.code] }}
+        </button>
+      </span>
+    </div>
+    <div v-if="under" class="row" role="status">
+      <span class="grow">{{ under.label }}</span>
+      <a-progress
+        class="bar"
+        :percent="under.progress * 100"
+        :show-info="false"
+        size="small"
+        stroke-color="var(--accent)"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        :aria-label="`Cancel: ${under.label}`"
+        @click="under.abort.abort()"
+      >
+        <X :size="14" />
+      </button>
+    </div>
+    <InlineNotice v-if="failure" closable @close="preparing.dismiss(asset.id)">{{ failure }}</InlineNotice>
+  </div>
+</template>
+
+<style scoped>
+.notes {
+  display: grid;
+  gap: 6px;
+}
+.note {
+  display: grid;
+  gap: 5px;
+  padding: 6px 9px 7px;
+  border-left: 3px solid var(--ochre);
+  border-radius: 4px;
+  background: var(--ochre-wash);
+  font-size: 12px;
+}
+.mends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+}
+.mends:empty {
+  display: none;
+}
+.chip {
+  background: var(--sheet);
+}
+.chip.on {
+  background: var(--accent);
+  border-color: var(--accent);
+  color: var(--on-accent);
+}
+.chip:disabled {
+  opacity: 0.5;
+  cursor: default;
+}
+.bar {
+  width: 110px;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** Who uses an asset; one click leads there and back. */
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { usesOf, type Use } from '../../../core/document/queries';
+import type { Asset } from '../../../core/document/schema';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+
+const props = defineProps<{ asset: Asset }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const router = useRouter();
+const route = useRoute();
+const uses = computed(() => usesOf(document.effect, props.asset.id));
+const go = (use: Use): void => {
+  if (use.kind === 'object') {
+    desk.selected = use.id;
+    desk.closeLibrary();
+    if (route.params.stage === 'release')
+      void router.replace({ name: 'atelier', params: { ...route.params, stage: 'place' } });
+    return;
+  }
+  desk.closeLibrary();
+  void router.replace({ name: 'atelier', params: { ...route.params, stage: 'release' } });
+};
+</script>
+
+<template>
+  <p v-if="uses.length === 0" class="soft">Not used yet.</p>
+  <p v-else>
+    <span class="soft">Used by </span>
+    <template v-for="(use, i) in uses" :key="i">
+      <button type="button" class="word" @click="go(use)">
+        {{ use.kind === 'object' ? use.name : 'the icon' }}
+      </button>
+      {{ i < uses.length - 1 ? ' ' : '' }}
+    </template>
+  </p>
+</template>
+
+<style scoped>
+p {
+  line-height: 1.7;
+}
+.word {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,213 @@
+<script setup lang="ts">
+/** What came of the last drop: what came in, what is odd, what can be mended, what was refused and why. */
+import { computed } from 'vue';
+import { CircleCheck, CircleSlash, CircleX, Clock, X } from '@lucide/vue';
+import { assetBytes } from '../../../core/document/queries';
+import type { Asset } from '../../../core/document/schema';
+import { bringIn, showInstead } from '../../../core/document/edits';
+import { KIND_LABELS, shortFacts } from '../../asset-words';
+import { isPlaceable, objectsFor } from '../../intake/placing';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { useImportsStore, type ImportItem } from '../../stores/imports';
+import { sizeWords } from '../../words';
+import AssetNotes from './AssetNotes.vue';
+
+const imports = useImportsStore();
+const document = useEffectStore();
+const desk = useDeskStore();
+const ICONS = {
+  waiting: Clock,
+  reading: Clock,
+  keeping: Clock,
+  done: CircleCheck,
+  refused: CircleX,
+  cancelled: CircleSlash,
+};
+const assetOf = (item: ImportItem): Asset | undefined => {
+  const [id] = item.assets;
+  return id ? document.effect.assets[id] : undefined;
+};
+const isUnder = (item: ImportItem): boolean => ['waiting', 'reading', 'keeping'].includes(item.state);
+const summary = computed(() => {
+  const { all, done, refused, cancelled } = imports.summary;
+  const words = [`${done} of ${all} came in`];
+  if (refused > 0) words.push(`${refused} ${refused === 1 ? 'was' : 'were'} refused`);
+  if (cancelled > 0) words.push(`${cancelled} cancelled`);
+  return words.join(', ');
+});
+const isPlaced = (asset: Asset): boolean =>
+  Object.values(document.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
+const place = (asset: Asset): void => {
+  const objects = objectsFor(document.effect, asset);
+  document.edit(bringIn(`Place ${asset.name}`, [], objects));
+  desk.selected = objects[0]?.id ?? null;
+};
+const takeOver = (item: ImportItem): void => {
+  const [asset, old] = [assetOf(item), item.namesake ? document.effect.assets[item.namesake] : undefined];
+  if (asset && old) document.edit(showInstead(document.effect, old.id, asset));
+  imports.change(item.key, { namesake: null });
+};
+</script>
+
+<template>
+  <section v-if="imports.items.length > 0 || imports.looking" class="report" aria-label="Import report">
+    <div class="row head">
+      <b role="status">{{ imports.busy ? 'Bringing in' : summary }}</b>
+      <span class="grow" />
+      <button v-if="imports.busy" class="word" type="button" @click="imports.cancelAll()">Cancel all</button>
+      <button v-else class="word" type="button" @click="imports.clear()">Put away</button>
+    </div>
+    <div v-if="imports.looking" class="row line">
+      <a-spin size="small" /><span class="grow">Looking through what you dropped</span>
+    </div>
+    <ul>
+      <li v-for="item in imports.items" :key="item.key" :class="item.state" :data-import="item.name">
+        <component :is="ICONS[item.state]" :size="15" class="state" :aria-label="item.state" />
+        <div class="body">
+          <div class="row">
+            <b class="cut">{{ item.name }}</b>
+            <span v-if="item.state === 'done' && assetOf(item)" class="soft cut">
+              {{
+                item.assets.length > 1
+                  ? `${item.assets.length} layers`
+                  : `${KIND_LABELS[assetOf(item)!.kind]}, ${shortFacts(assetOf(item)!)}, ${sizeWords(assetBytes(assetOf(item)!))}`
+              }}
+            </span>
+            <span v-else-if="item.state === 'done'" class="soft">taken out again</span>
+            <span v-else-if="item.state === 'cancelled'" class="soft">cancelled</span>
+            <span v-else-if="item.state === 'waiting'" class="soft">waits</span>
+            <a-progress
+              v-else-if="isUnder(item)"
+              class="bar"
+              :percent="item.state === 'keeping' ? 100 : item.progress * 100"
+              :show-info="false"
+              size="small"
+              stroke-color="var(--accent)"
+            />
+            <span class="grow" />
+            <button
+              v-if="item.state === 'done' && assetOf(item)"
+              class="word"
+              type="button"
+              @click="desk.openLibrary({ asset: item.assets[0]! })"
+            >
+              Show
+            </button>
+            <button
+              v-if="
+                item.state === 'done' &&
+                assetOf(item) &&
+                isPlaceable(assetOf(item)!) &&
+                !isPlaced(assetOf(item)!)
+              "
+              class="word"
+              type="button"
+              @click="place(assetOf(item)!)"
+            >
+              Place it
+            </button>
+            <button
+              v-if="isUnder(item)"
+              class="icon-button"
+              type="button"
+              :aria-label="`Cancel ${item.name}`"
+              @click="imports.cancel(item.key)"
+            >
+              <X :size="14" />
+            </button>
+            <button
+              v-else
+              class="icon-button"
+              type="button"
+              aria-label="Dismiss"
+              @click="imports.dismiss(item.key)"
+            >
+              <X :size="14" />
+            </button>
+          </div>
+          <p
+            v-if="item.message"
+            :class="{ bad: item.state === 'refused' }"
+            :role="item.state === 'refused' ? 'alert' : undefined"
+          >
+            {{ item.message }}
+          </p>
+          <p v-for="note in item.notes" :key="note" class="soft">{{ note }}</p>
+          <p v-if="item.sheet && assetOf(item)?.kind === 'picture'" class="offer">
+            It looks like a sheet of {{ item.sheet.grid.columns }} x {{ item.sheet.grid.rows }} frames.
+            <button
+              class="word"
+              type="button"
+              @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })"
+            >
+              Cut into frames
+            </button>
+          </p>
+          <p v-if="item.namesake && document.effect.assets[item.namesake] && assetOf(item)" class="offer">
+            An asset of that name was here already.
+            <button class="word" type="button" @click="takeOver(item)">Show this one instead</button>
+          </p>
+          <AssetNotes
+            v-if="item.state === 'done' && assetOf(item) && item.assets.length === 1"
+            :asset="assetOf(item)!"
+          />
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.report {
+  display: grid;
+  gap: 4px;
+}
+.head {
+  min-height: 24px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 18px 1fr;
+  gap: 6px;
+  padding: 5px 0;
+  border-top: 1px solid var(--line2);
+}
+.state {
+  margin-top: 4px;
+  color: var(--faint);
+}
+.done .state {
+  color: var(--accent);
+}
+.refused .state {
+  color: var(--madder);
+}
+.body {
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+}
+.body .row {
+  min-width: 0;
+  min-height: 24px;
+}
+.body b {
+  max-width: 46%;
+}
+.bar {
+  width: 120px;
+  margin: 0;
+}
+.offer {
+  font-size: 12.5px;
+}
+.line {
+  min-height: 26px;
+}
+</style>

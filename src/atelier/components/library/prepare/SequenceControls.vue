@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** Size, quality and number of frames of a sequence. */
+import { computed } from 'vue';
+import { cellBox } from '../../../../core/assets/frames/sheets';
+import type { SequenceAsset, SequencePrep } from '../../../../core/document/schema';
+import NumberField from '../../common/NumberField.vue';
+import './controls.css';
+
+const props = defineProps<{ asset: SequenceAsset }>();
+const prep = defineModel<SequencePrep>({ required: true });
+const set = (change: Partial<SequencePrep>): void => {
+  prep.value = { ...prep.value, ...change };
+};
+const brought = computed(
+  () =>
+    props.asset.brought ?? { sheet: props.asset.sheet, grid: props.asset.grid, frames: props.asset.frames },
+);
+const side = computed(() => {
+  const cell = cellBox(brought.value.grid, brought.value.sheet, 0);
+  return Math.round(Math.max(cell.width, cell.height));
+});
+const sides = computed(() => [1, 0.75, 0.5, 0.25].map((k) => Math.round(side.value * k)));
+const EVERY = [
+  { value: 1, label: 'all frames' },
+  { value: 2, label: 'every second' },
+  { value: 3, label: 'every third' },
+  { value: 4, label: 'every fourth' },
+];
+</script>
+
+<template>
+  <div class="controls">
+    <div class="line">
+      <span>Longest side</span>
+      <NumberField
+        :value="prep.longest ?? side"
+        label="Longest side of a frame, pixels"
+        :digits="0"
+        :min="8"
+        :max="side"
+        @change="(v) => set({ longest: Math.round(v) >= side ? null : Math.round(v) })"
+      />
+    </div>
+    <div class="chips">
+      <button
+        v-for="(s, i) in sides"
+        :key="s"
+        type="button"
+        class="chip"
+        :aria-pressed="(prep.longest ?? side) === s"
+        @click="set({ longest: i === 0 ? null : s })"
+      >
+        {{ s }}
+      </button>
+    </div>
+    <div class="line">
+      <span>Quality</span>
+      <span class="pair">
+        <a-slider
+          v-name="'Quality'"
+          :value="prep.quality"
+          :min="10"
+          :max="100"
+          :tooltip-open="false"
+          @change="(v) => set({ quality: Number(v) })"
+        />
+        <NumberField
+          :value="prep.quality"
+          label="Quality, per cent"
+          :digits="0"
+          unit="%"
+          :min="1"
+          :max="100"
+          @change="(v) => set({ quality: Math.round(v) })"
+        />
+      </span>
+    </div>
+    <div class="line">
+      <span>Keep</span>
+      <a-select
+        v-name="'Which frames are kept'"
+        size="small"
+        :value="prep.every"
+        :options="EVERY"
+        @change="(v: unknown) => set({ every: Number(v) })"
+      />
+    </div>
+    <p class="soft">
+      {{ Math.ceil(brought.frames / prep.every) }} of {{ brought.frames }} frames. Fewer frames are each shown
+      longer, so it lasts as long as before.
+    </p>
+  </div>
+</template>

@@ -1,0 +1,339 @@
+/** Bringing files in: what was dropped, how far it is, what came of it. */
+import { defineStore } from 'pinia';
+import { computed, reactive, ref } from 'vue';
+import type { GridGuess } from '../../core/assets/frames/guess-grid';
+import { bringIn, replaceAsset } from '../../core/document/edits';
+import { sentence } from '../../core/errors';
+import type { Asset, AssetId, AssetKind } from '../../core/document/schema';
+import { Cancelled, IntakeClient } from '../../intake/intake-client';
+import type { AssetDraft, ReadResult } from '../../intake/drafts';
+import type { PlannedJob } from '../../intake/intake-worker';
+import { newAssetId } from '../api/ids';
+import type { Dropped } from '../intake/dropped';
+import { keepDraft } from '../intake/keep-draft';
+import { artworkObjects, objectsFor } from '../intake/placing';
+import { rasterise } from '../intake/rasterise';
+import { layersHere, updateArtwork } from '../intake/update-artwork';
+import { useDeskStore } from './desk';
+import { useEffectStore } from './effect';
+
+export type ImportState = 'waiting' | 'reading' | 'keeping' | 'done' | 'refused' | 'cancelled';
+
+/** One line of the import report. */
+export interface ImportItem {
+  readonly key: number;
+  readonly name: string;
+  readonly kind: AssetKind | null;
+  readonly state: ImportState;
+  /** 0..1 while it is read. */
+  readonly progress: number;
+  /** Why it was refused, or what happened to it beside coming in. */
+  readonly message: string | null;
+  readonly notes: readonly string[];
+  readonly assets: readonly AssetId[];
+  /** A picture that looks like a sprite sheet. */
+  readonly sheet: GridGuess | null;
+  /** An asset of the same name that was here before, and is another one. */
+  readonly namesake: AssetId | null;
+  readonly abort: AbortController;
+}
+
+export interface BringInOptions {
+  /** Put what comes in on the face. */
+  readonly place: boolean;
+}
+
+export const useImportsStore = defineStore('imports', () => {
+  const document = useEffectStore();
+  const desk = useDeskStore();
+  const items = ref<ImportItem[]>([]);
+  /** Looking through what was dropped, before there are lines. */
+  const looking = ref<{ readonly progress: number; readonly abort: AbortController } | null>(null);
+  /** Handles of files that came in during this visit, by asset: they can stay linked. */
+  const handles = new Map<AssetId, FileSystemFileHandle>();
+  const client = new IntakeClient(rasterise);
+  let keys = 0;
+  let queue: Promise<unknown> = Promise.resolve();
+
+  const change = (key: number, to: Partial<ImportItem>): void => {
+    items.value = items.value.map((item) => (item.key === key ? { ...item, ...to } : item));
+  };
+  const line = (name: string, more: Partial<ImportItem> = {}): ImportItem => {
+    const item: ImportItem = {
+      key: ++keys,
+      name,
+      kind: null,
+      state: 'waiting',
+      progress: 0,
+      message: null,
+      notes: [],
+      assets: [],
+      sheet: null,
+      namesake: null,
+      abort: new AbortController(),
+      ...more,
+    };
+    items.value = [...items.value, item];
+    return item;
+  };
+
+  /** An asset with the same content, if the effect has one. */
+  const sameContent = (asset: Asset): Asset | undefined =>
+    Object.values(document.effect.assets).find(
+      (a) =>
+        a.kind === asset.kind &&
+        a.files.map((f) => f.sha256).join() === asset.files.map((f) => f.sha256).join() &&
+        JSON.stringify(a.original) === JSON.stringify(asset.original),
+    );
+  const freeAssetName = (name: string): string => {
+    const taken = new Set(Object.values(document.effect.assets).map((a) => a.name));
+    const [, stem, ending] = /^(.*?)(\.[^.]+)?$/.exec(name) as unknown as [
+      string,
+      string,
+      string | undefined,
+    ];
+    let free = name;
+    for (let n = 2; taken.has(free); n++) free = `${stem} ${n}${ending ?? ''}`;
+    return free;
+  };
+
+  const updateLayers = async (item: ImportItem, name: string, read: ReadResult): Promise<void> => {
+    const here = layersHere(document.effect, name);
+    const now: Asset[] = [];
+    for (const [i, draft] of read.drafts.entries()) {
+      const layer = read.artwork!.layers.find((l) => l.draft === i)!;
+      const before = here.get(layer.key);
+      now.push(
+        await keepDraft(await asBefore(draft, before, item.abort.signal), before?.id ?? newAssetId(), {
+          signal: item.abort.signal,
+        }),
+      );
+    }
+    const update = updateArtwork(document.effect, name, read.artwork!.layers, now);
+    document.edit(update.edit);
+    const words = [
+      update.changed > 0
+        ? `${update.changed} ${update.changed === 1 ? 'layer' : 'layers'} updated`
+        : 'nothing has changed',
+      ...(update.added.length > 0 ? [`${update.added.length} added`] : []),
+      'placement kept',
+    ];
+    change(item.key, {
+      state: 'done',
+      kind: 'picture',
+      assets: now.map((a) => a.id),
+      message: `${words.join(', ')}.`,
+      notes: [
+        ...read.notes,
+        ...(update.gone.length > 0
+          ? [
+              `No longer in ${name}, but kept here: ${update.gone.map((a) => a.name).join(', ')}. Delete their cards if they are not wanted.`,
+            ]
+          : []),
+      ],
+    });
+  };
+
+  /** A draft prepared as the asset before it was. */
+  const asBefore = async (
+    draft: AssetDraft,
+    before: Asset | undefined,
+    signal: AbortSignal,
+  ): Promise<AssetDraft> => {
+    const prep = before && 'prep' in before ? before.prep : null;
+    if (!prep || before!.kind !== draft.facts.kind) return draft;
+    const originals = draft.original ?? draft.files;
+    const { draft: prepared } = await client.prepare(
+      { name: draft.name, facts: draft.facts, from: draft.from, originals, prep },
+      { signal },
+    );
+    return { ...prepared, original: prepared.original ?? originals };
+  };
+
+  const take = async (
+    item: ImportItem,
+    job: PlannedJob,
+    read: ReadResult,
+    { place }: BringInOptions,
+    dropped: readonly Dropped[],
+  ): Promise<void> => {
+    change(item.key, { state: 'keeping', progress: 1 });
+    const { signal } = item.abort;
+    if (read.artwork && layersHere(document.effect, job.name).size > 0)
+      return updateLayers(item, job.name, read);
+    const kept: Asset[] = [];
+    for (const draft of read.drafts) kept.push(await keepDraft(draft, newAssetId(), { signal }));
+    const effectId = document.id;
+    if (signal.aborted) throw new Cancelled();
+    if (read.artwork) {
+      const objects = artworkObjects(document.effect, job.name, read.artwork.layers, kept);
+      document.edit(bringIn(`Bring in ${job.name}`, kept, objects));
+      desk.selected = objects[0]!.id;
+      change(item.key, {
+        state: 'done',
+        kind: 'picture',
+        assets: kept.map((a) => a.id),
+        notes: read.notes,
+        message: `${kept.length} layers became cards in a group.`,
+      });
+      return;
+    }
+    const [asset] = kept;
+    const twin = sameContent(asset!);
+    const namesake = Object.values(document.effect.assets).find(
+      (a) => a.kind === asset!.kind && a.from?.file === asset!.from?.file && a.from?.layer == null,
+    );
+    const shown = twin ?? { ...asset!, name: freeAssetName(asset!.name) };
+    const objects = place ? objectsFor(document.effect, shown) : [];
+    document.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
+    if (objects[0]) desk.selected = objects[0].id;
+    const handle = dropped.find((d) => d.path === job.path)?.handle;
+    if (handle && document.id === effectId) handles.set(shown.id, handle);
+    change(item.key, {
+      state: 'done',
+      kind: shown.kind,
+      assets: [shown.id],
+      notes: read.notes,
+      sheet: read.sheet,
+      message: twin ? `The same content is here already as ${twin.name}; it is kept once.` : null,
+      namesake: !twin && namesake ? namesake.id : null,
+    });
+  };
+
+  const run = async (
+    item: ImportItem,
+    job: PlannedJob,
+    options: BringInOptions,
+    dropped: readonly Dropped[],
+  ): Promise<void> => {
+    const { signal } = item.abort;
+    try {
+      if (signal.aborted) throw new Cancelled();
+      change(item.key, { state: 'reading' });
+      const read = await client.read(job, { signal, progress: (progress) => change(item.key, { progress }) });
+      await take(item, job, read, options, dropped);
+    } catch (error) {
+      if (signal.aborted || error instanceof Cancelled) change(item.key, { state: 'cancelled' });
+      else change(item.key, { state: 'refused', message: sentence(error) });
+    }
+  };
+
+  /** Looks through what was dropped and brings it in, one after the other. */
+  const bringInFiles = (dropped: readonly Dropped[], options: BringInOptions): Promise<void> => {
+    const work = async (): Promise<void> => {
+      const abort = new AbortController();
+      const state = reactive({ progress: 0, abort });
+      looking.value = state;
+      try {
+        // What is over makes room; what is under way stays.
+        items.value = items.value.filter(
+          (i) => i.state === 'waiting' || i.state === 'reading' || i.state === 'keeping',
+        );
+        const planned = await client.plan(
+          dropped.map(({ path, file }) => ({ path, file })),
+          {
+            signal: abort.signal,
+            progress: (progress) => (state.progress = progress),
+          },
+        );
+        looking.value = null;
+        for (const { path, message } of planned.refusals)
+          line(path.replace(/^.*\//, '') || 'Drop', { state: 'refused', message });
+        const lines = planned.jobs.map((job) => ({ job, item: line(job.name) }));
+        for (const { job, item } of lines) await run(item, job, options, dropped);
+      } catch (error) {
+        if (!(error instanceof Cancelled)) line('Drop', { state: 'refused', message: sentence(error) });
+      } finally {
+        looking.value = null;
+      }
+    };
+    const mine = queue.then(work);
+    queue = mine.catch(() => undefined);
+    return mine;
+  };
+
+  /** Reads one file as an asset without putting it into the document. Throws sentences. */
+  const readOne = async (
+    file: Dropped,
+    signal?: AbortSignal,
+  ): Promise<{ job: PlannedJob; read: ReadResult }> => {
+    const planned = await client.plan([{ path: file.path, file: file.file }], { signal });
+    const [job] = planned.jobs;
+    if (!job) throw new Error(planned.refusals[0]?.message ?? `${file.path} holds nothing that can be used.`);
+    return { job, read: await client.read(job, { signal }) };
+  };
+
+  /** Puts the content of a file into an asset: all that shows it follows. Throws sentences. */
+  const replaceWith = async (id: AssetId, file: Dropped, signal?: AbortSignal): Promise<Asset> => {
+    const before = document.effect.assets[id];
+    if (!before) throw new Error('This asset is no longer here.');
+    const { read } = await readOne(file, signal);
+    const [draft] = read.drafts;
+    if (read.artwork || !draft || draft.facts.kind !== before.kind)
+      throw new Error(
+        `${file.path} cannot stand in for ${before.name}: it is of another kind. Bring it in beside it instead.`,
+      );
+    const prepared = await asBefore(draft, before, signal ?? new AbortController().signal);
+    const next = await keepDraft(prepared, id, { signal });
+    document.edit(replaceAsset(document.effect, { ...next, name: before.name } as Asset));
+    if (file.handle) handles.set(id, file.handle);
+    return next;
+  };
+
+  /** Takes over an asset of another effect, the shelf or a release: its files are on the server already. */
+  const adopt = (asset: Asset, place: boolean): AssetId => {
+    const twin = sameContent(asset);
+    const own = twin ?? ({ ...asset, id: newAssetId(), name: freeAssetName(asset.name) } as Asset);
+    const objects = place ? objectsFor(document.effect, own) : [];
+    document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
+    if (objects[0]) desk.selected = objects[0].id;
+    return own.id;
+  };
+
+  const cancel = (key: number): void => items.value.find((i) => i.key === key)?.abort.abort();
+  const cancelAll = (): void => {
+    looking.value?.abort.abort();
+    for (const item of items.value) item.abort.abort();
+  };
+  const dismiss = (key: number): void => {
+    items.value = items.value.filter((i) => i.key !== key);
+  };
+  const clear = (): void => {
+    items.value = items.value.filter(
+      (i) => i.state === 'waiting' || i.state === 'reading' || i.state === 'keeping',
+    );
+  };
+  const busy = computed(
+    () =>
+      looking.value !== null || items.value.some((i) => ['waiting', 'reading', 'keeping'].includes(i.state)),
+  );
+  const summary = computed(() => {
+    const count = (state: ImportState) => items.value.filter((i) => i.state === state).length;
+    return {
+      all: items.value.length,
+      done: count('done'),
+      refused: count('refused'),
+      cancelled: count('cancelled'),
+    };
+  });
+
+  return {
+    items,
+    looking,
+    busy,
+    summary,
+    handles,
+    client,
+    bringInFiles,
+    readOne,
+    replaceWith,
+    adopt,
+    asBefore,
+    freeAssetName,
+    cancel,
+    cancelAll,
+    dismiss,
+    clear,
+    change,
+  };
+});

@@ -1,0 +1,82 @@
+/** What ships with Iconia. */
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import { catalogueSchema, type StockItem } from '../../core/stock/catalogue';
+import { bringIn } from '../../core/document/edits';
+import { sentence } from '../../core/errors';
+import type { Asset } from '../../core/document/schema';
+import { newAssetId } from '../api/ids';
+import { keepDraft } from '../intake/keep-draft';
+import { objectsFor } from '../intake/placing';
+import { useDeskStore } from './desk';
+import { useEffectStore } from './effect';
+import { useImportsStore } from './imports';
+
+export const stockUrl = (path: string): string => `/stock-files/${path}`;
+
+export const useStockStore = defineStore('stock', () => {
+  const document = useEffectStore();
+  const imports = useImportsStore();
+  const desk = useDeskStore();
+  const items = shallowRef<readonly StockItem[]>([]);
+  const error = ref<string | null>(null);
+  /** Being added now, by id. */
+  const adding = ref<ReadonlySet<string>>(new Set());
+
+  const load = async (): Promise<void> => {
+    if (items.value.length > 0) return;
+    try {
+      const response = await fetch(stockUrl('catalogue.json'));
+      if (!response.ok) throw new Error('The stock could not be loaded. Reload the page.');
+      items.value = catalogueSchema.parse(await response.json());
+    } catch (cause) {
+      error.value = sentence(cause);
+    }
+  };
+
+  const fileOf = async (item: StockItem): Promise<File> => {
+    const response = await fetch(stockUrl(item.file));
+    if (!response.ok) throw new Error(`${item.name} could not be loaded. Try again.`);
+    const name = item.file.replace(/^.*\//, '');
+    return new File([await response.blob()], name);
+  };
+
+  const assetOf = async (item: StockItem): Promise<Asset> => {
+    const file = await fileOf(item);
+    if (!item.sheet) {
+      const { read } = await imports.readOne({ path: file.name, file, handle: null });
+      return keepDraft({ ...read.drafts[0]!, name: item.name }, newAssetId());
+    }
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const draft = await imports.client.cut(
+      { bytes, mime: 'image/webp' },
+      file.name,
+      item.sheet.grid,
+      item.sheet.frames,
+    );
+    const asset = await keepDraft({ ...draft, name: item.name }, newAssetId());
+    return asset.kind === 'sequence' ? { ...asset, rate: item.sheet.rate } : asset;
+  };
+
+  /** Brings a stock item into the effect that is open; what is there already is not brought in twice. */
+  const add = async (item: StockItem, place: boolean): Promise<void> => {
+    error.value = null;
+    adding.value = new Set([...adding.value, item.id]);
+    try {
+      const asset = await assetOf(item);
+      const twin = Object.values(document.effect.assets).find(
+        (a) => a.kind === asset.kind && a.files[0]!.sha256 === asset.files[0]!.sha256,
+      );
+      const own = twin ?? ({ ...asset, name: imports.freeAssetName(asset.name) } as Asset);
+      const objects = place ? objectsFor(document.effect, own) : [];
+      document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
+      if (objects[0]) desk.selected = objects[0].id;
+    } catch (cause) {
+      error.value = sentence(cause);
+    } finally {
+      adding.value = new Set([...adding.value].filter((id) => id !== item.id));
+    }
+  };
+
+  return { items, error, adding, load, add };
+});

@@ -1,0 +1,46 @@
+/** Draws a small picture of a model. */
+import { Box3, PerspectiveCamera, Scene, SRGBColorSpace, Vector3, WebGLRenderer } from 'three';
+import { ModelLight } from '../stage/effect/model-light';
+import { disposeOf, openModel } from '../stage/effect/model-store';
+import type { KeptBytes } from './drafts';
+
+const [WIDTH, HEIGHT] = [192, 156];
+
+/** Null when nothing can be drawn here: the list then shows a sign instead. */
+export const modelPreview = async (glb: Uint8Array): Promise<KeptBytes | null> => {
+  try {
+    const model = await openModel(glb.slice().buffer);
+    const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
+    const renderer = new WebGLRenderer({
+      canvas: canvas as unknown as HTMLCanvasElement,
+      alpha: true,
+      antialias: true,
+    });
+    try {
+      renderer.setSize(WIDTH, HEIGHT, false);
+      renderer.outputColorSpace = SRGBColorSpace;
+      const scene = new Scene();
+      scene.add(model.scene);
+      const light = new ModelLight(scene);
+      light.update(true, null);
+      light.reflect(renderer);
+      const box = new Box3().setFromObject(model.scene);
+      const size = box.getSize(new Vector3()).length() || 1;
+      const centre = box.getCenter(new Vector3());
+      const camera = new PerspectiveCamera(26, WIDTH / HEIGHT, size / 100, size * 10);
+      camera.position.copy(centre).add(new Vector3(0.55, 0.42, 1).normalize().multiplyScalar(size * 1.9));
+      camera.lookAt(centre);
+      renderer.render(scene, camera);
+      const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 });
+      const mime = blob.type === 'image/webp' ? 'image/webp' : 'image/png';
+      light.dispose();
+      return { bytes: new Uint8Array(await blob.arrayBuffer()), mime };
+    } finally {
+      disposeOf(model.scene);
+      renderer.dispose();
+      renderer.forceContextLoss();
+    }
+  } catch {
+    return null;
+  }
+};
