@@ -16,7 +16,14 @@ export default defineConfig({
       resolvers: [AntDesignVueResolver({ importStyle: false })],
     }),
   ],
-  resolve: { alias: { '@': at('./src') } },
+  resolve: {
+    alias: {
+      '@': at('./src'),
+      ndarray: at('./src/intake/no-ndarray.ts'),
+      'ndarray-lanczos': at('./src/intake/no-ndarray.ts'),
+      'ndarray-pixels': at('./src/intake/no-ndarray.ts'),
+    },
+  },
   worker: {
     format: 'es',
     // In a folder of their own: the server gives workers another policy than pages.

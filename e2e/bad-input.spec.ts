@@ -14,7 +14,7 @@ test('bad files are refused by name, and the good one beside them comes in', asy
   wall.writeUInt32BE(6_000, 20);
   const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/png', buffer });
   await page
-    .getByLabel('Choose pictures')
+    .getByLabel('Choose files')
     .setInputFiles([
       file('letter.png', Buffer.from('Dear creator, I am no picture.')),
       file('nothing.png', Buffer.alloc(0)),

@@ -24,7 +24,11 @@ export const openBlank = async (browser: Browser, entry: string): Promise<Page> 
   const page = await browser.newPage({ viewport: { width: 400, height: 400 } });
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
-  await page.setContent('<!doctype html><title>harness</title>');
+  // An address of its own, answered here: codecs are only given to pages that count as secure.
+  await page.route('http://localhost/harness', (route) =>
+    route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>harness</title>' }),
+  );
+  await page.goto('http://localhost/harness');
   await page.addScriptTag({ content: await bundle(entry) });
   if (errors.length > 0) throw new Error(`${entry}: ${errors.join('; ')}`);
   return page;

@@ -3,7 +3,14 @@ import { Mesh, OrthographicCamera, PlaneGeometry, Scene, ShaderMaterial, type We
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newCard, newOccluder, newPicture } from '../../src/core/document/defaults';
-import type { AssetId, BlendMode, Card, Effect, ObjectId, PictureAsset } from '../../src/core/document/schema';
+import type {
+  AssetId,
+  BlendMode,
+  Card,
+  Effect,
+  ObjectId,
+  PictureAsset,
+} from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
 import { ModelStore } from '../../src/stage/effect/model-store';

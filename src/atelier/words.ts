@@ -185,4 +185,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
 
 /** "1.7 MB", "240 kB". */
 export const sizeWords = (bytes: number): string =>
-  bytes >= 1048576 ? `${megabytes(bytes)} MB` : `${Math.max(1, Math.round(bytes / 1024))} kB`;
+  bytes === 0
+    ? '0 kB'
+    : bytes >= 1048576
+      ? `${megabytes(bytes)} MB`
+      : `${Math.max(1, Math.round(bytes / 1024))} kB`;

@@ -1,6 +1,7 @@
 /** Pictures decoded and encoded by the browser; PNG exactly, by numbers. */
 import { encode as encodePng } from 'fast-png';
 import { decodePng } from '../core/assets/pictures/decode-png';
+import { readPngHead } from '../core/assets/pictures/png';
 import { isTransparent, type PictureCodec, type Raster } from '../core/assets/raster';
 import { sniff } from '../core/assets/sniff';
 import { IconiaError } from '../core/errors';
@@ -25,7 +26,8 @@ export const rasterOf = (picture: CanvasImageSource & { width: number; height: n
 export const browserCodec: PictureCodec = {
   decode: async (bytes, mime) => {
     // A canvas multiplies colour by opacity; where there is any, the exact way is taken.
-    if (sniff(bytes) === 'png') return decodePng(bytes, 'The picture');
+    if (sniff(bytes) === 'png' && readPngHead(bytes, 'The picture').alpha)
+      return decodePng(bytes, 'The picture');
     const bitmap = await createImageBitmap(new Blob([bytes as BlobPart], { type: mime }));
     try {
       return rasterOf(bitmap);

@@ -74,7 +74,7 @@ export const surroundingsPreview = (light: FloatRaster): Promise<KeptBytes> => {
   for (let i = 0; i < width * height; i++) {
     for (let c = 0; c < 3; c++) {
       const v = small.data[i * 3 + c]! / white;
-      picture.data[i * 4 + c] = Math.round(255 * ((v * 1.2) / (v + 0.6)) ** (1 / 2.2));
+      picture.data[i * 4 + c] = Math.round(255 * Math.min(1, (v * 1.2) / (v + 0.6)) ** (1 / 2.2));
     }
     picture.data[i * 4 + 3] = 255;
   }

@@ -81,6 +81,7 @@ export class ModelCompare {
     const cross = new AxesHelper(1);
     cross.setColors(new Color('#b23a32'), new Color('#b23a32'), new Color('#b23a32'));
     cross.renderOrder = 10;
+    cross.visible = false;
     (cross.material as { depthTest: boolean }).depthTest = false;
     scene.add(place, cross, head);
     const light = new ModelLight(scene);
@@ -120,6 +121,7 @@ export class ModelCompare {
     }
     if (model) to.place.add(model.scene);
     to.box = new Box3().setFromObject(to.place);
+    to.cross.visible = model !== null;
     to.cross.scale.setScalar((to.box.getSize(new Vector3()).length() || 1) * 0.35);
     this.onNeedsDraw();
   }
@@ -138,7 +140,7 @@ export class ModelCompare {
       const size = box.isEmpty() ? 1 : box.getSize(new Vector3()).length();
       const centre = box.isEmpty() ? new Vector3() : box.getCenter(new Vector3());
       const eye = new PerspectiveCamera(28, half / this.height, size / 500, size * 20);
-      eye.position.copy(centre).addScaledVector(direction, size * 1.75);
+      eye.position.copy(centre).addScaledVector(direction, size * 1.45 * Math.max(1, this.height / half));
       eye.up.copy(this.camera.up);
       eye.lookAt(centre);
       this.renderer.render(side.scene, eye);

@@ -124,7 +124,7 @@ const knownFile = async (
   const response = await fetch(`/api/files/${sha256}`, { method: 'HEAD', signal: signal ?? null }).catch(
     () => null,
   );
-  return response?.ok ? { sha256, mime, bytes: bytes.length } : null;
+  return response?.status === 200 ? { sha256, mime, bytes: bytes.length } : null;
 };
 
 export const api = {

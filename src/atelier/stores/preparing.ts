@@ -36,7 +36,12 @@ export const usePreparingStore = defineStore('preparing', () => {
   ): Promise<PreparedDraft> => {
     const { id: _id, name, files: _files, original: _original, preview: _preview, from, ...facts } = asset;
     const originals = await assets.originalsOf(asset);
-    return client.prepare({ name, facts: facts as PrepareRequest['facts'], from, originals, prep }, work);
+    // What the worker gets has to be plain: controls hand over reactive objects.
+    const plain = JSON.parse(JSON.stringify({ name, facts, from, prep })) as Omit<
+      PrepareRequest,
+      'originals'
+    >;
+    return client.prepare({ ...plain, originals }, work);
   };
 
   /** Keeps a prepared draft in place of the asset: all that shows it follows, one undo step. */

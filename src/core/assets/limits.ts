@@ -21,9 +21,11 @@ export const MOST_RATIO = 250;
 export const MOST_LAYERS = 500;
 export const MOST_LAYER_PIXELS = 400_000_000;
 
-/** Frames of a sequence, and their pixels together. */
+/** Frames of a sequence, and their pixels together: of numbered pictures, which are read one by one... */
 export const MOST_FRAMES = 1000;
 export const MOST_FRAME_PIXELS = 400_000_000;
+/** ...and of animated pictures, which are decoded in one go. */
+export const MOST_ANIMATED_PIXELS = 120_000_000;
 /** Every WebGL 2 device takes textures of this side (WebGL 2, MAX_TEXTURE_SIZE). */
 export const SHEET_SIDE = 2048;
 

@@ -87,7 +87,7 @@ export const decodeSound = async (
 };
 
 /** Opus at 48 kHz in WebM: every current browser plays it, and loops fit to the sample. */
-const encodeSound = async (sound: Sound, kilobits: number, name: string): Promise<Uint8Array> => {
+export const encodeSound = async (sound: Sound, kilobits: number, name: string): Promise<Uint8Array> => {
   const target = new BufferTarget();
   const output = new Output({ format: new WebMOutputFormat(), target });
   const source = new AudioSampleSource({

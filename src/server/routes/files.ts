@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { MOST_KEPT_BYTES } from '../../core/assets/limits';
 import { shaSchema } from '../../core/document/schema';
 import type { FilesStore } from '../files-store';
-import { Problem } from '../problem';
 
 const paramsSchema = z.object({ sha256: shaSchema });
 const nameSchema = z.string().min(1).max(200);
@@ -21,7 +20,8 @@ export const fileRoutes = (files: FilesStore): Router => {
   // Asked before a large file is sent: what is kept already need not be sent again.
   router.head('/:sha256', async (request, response) => {
     const found = await files.find(paramsSchema.parse(request.params).sha256);
-    if (!found) throw new Problem(404, 'file.missing', 'This file is not kept here.');
+    // "Nothing here" is an answer, not a failure.
+    if (!found) return void response.status(204).end();
     response.type(found.mime).setHeader('X-Bytes', String(found.bytes));
     response.end();
   });

@@ -230,7 +230,7 @@ dd {
   display: inline-flex;
   gap: 4px;
   align-items: center;
-  margin: 0;
+  margin: 0 0 0 -4px;
   text-decoration: none;
 }
 .words label {

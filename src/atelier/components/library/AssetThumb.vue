@@ -90,8 +90,10 @@ watch(() => props.asset, loadFont);
   overflow: hidden;
   background: var(--sheet);
 }
-.thumb[data-kind='picture'],
 .thumb[data-kind='sequence'] {
+  background: var(--grey);
+}
+.thumb[data-kind='picture'] {
   background: repeating-conic-gradient(var(--line2) 0 25%, var(--sheet) 0 50%) 0 0 / 12px 12px;
 }
 img {

@@ -44,6 +44,6 @@ p {
   line-height: 1.7;
 }
 .word {
-  margin: 0;
+  margin: 0 0 0 -4px;
 }
 </style>

@@ -314,9 +314,12 @@ header .word {
 .main {
   overflow: auto;
   padding: 10px 14px 24px;
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 10px;
-  align-content: start;
+}
+.main > * {
+  flex: none;
 }
 .tools {
   min-height: 26px;

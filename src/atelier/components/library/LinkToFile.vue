@@ -58,6 +58,6 @@ const start = async (): Promise<void> => {
   justify-items: start;
 }
 .word {
-  margin: 0;
+  margin: 0 0 0 -4px;
 }
 </style>

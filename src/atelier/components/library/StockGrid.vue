@@ -25,7 +25,8 @@ const groups = computed(() => {
 const here = computed(() => new Set(Object.values(document.effect.assets).map((a) => a.name)));
 const SIGNS: Record<string, typeof Box> = { Sounds: AudioLines, Fonts: Type, 'Light surroundings': Sun };
 const placeable = (item: StockItem): boolean =>
-  !item.download && !['Sounds', 'Colour tables', 'Fonts', 'Light surroundings'].includes(item.group);
+  !item.download &&
+  !['Sounds', 'Colour tables', 'Fonts', 'Light surroundings', 'Make-up masks'].includes(item.group);
 
 /** The sound that is being heard. */
 const heard = ref<string | null>(null);
@@ -53,7 +54,10 @@ const listen = (item: StockItem): void => {
       <h3>{{ group.name }}</h3>
       <ul>
         <li v-for="item in group.items" :key="item.id" :title="item.about">
-          <span class="picture">
+          <span
+            class="picture"
+            :class="{ dark: ['Sequences', 'Sprite sheets', 'Textures'].includes(item.group) }"
+          >
             <img v-if="item.preview" :src="stockUrl(item.preview)" alt="" loading="lazy" />
             <component :is="SIGNS[item.group] ?? Box" v-else :size="22" class="sign" />
             <span class="acts">
@@ -146,6 +150,10 @@ img {
   height: 100%;
   min-height: 0;
   object-fit: contain;
+}
+/* What is white or clear is seen on grey. */
+.dark {
+  background: var(--grey);
 }
 .sign {
   color: var(--faint);

@@ -44,6 +44,10 @@ const asset = computed(() => document.effect.assets[props.object.asset]);
   align-items: center;
   color: var(--soft);
 }
+.asset,
+.gone {
+  grid-column: 2 / -1;
+}
 .asset {
   display: flex;
   align-items: center;

@@ -1,8 +1,8 @@
 /** Frames of animated GIF and PNG pictures, each composed as it is seen. */
 import { decodeApng } from 'fast-png';
-import { decompressFrames, parseGIF } from 'gifuct-js';
+import { GifReader } from 'omggif';
 import type { Seconds } from '../../units';
-import { MOST_FRAME_PIXELS, MOST_FRAMES } from '../limits';
+import { MOST_ANIMATED_PIXELS, MOST_FRAMES } from '../limits';
 import { readGifHead } from '../pictures/gif';
 import { readPngHead } from '../pictures/png';
 import { checkPngInflates } from '../pictures/png-inflated';
@@ -16,7 +16,7 @@ export interface Animation {
 }
 
 const checkAmount = (frames: number, pixels: number, name: string): void => {
-  if (frames > MOST_FRAMES || frames * pixels > MOST_FRAME_PIXELS)
+  if (frames > MOST_FRAMES || frames * pixels > MOST_ANIMATED_PIXELS)
     refuse(
       'sequence.too-much',
       `${name} has ${frames} frames of ${pixels} pixels, more than fits into a camera effect. Keep every second frame or make it smaller.`,
@@ -28,30 +28,27 @@ export const decodeGif = (bytes: Uint8Array, name: string): Animation => {
   const head = readGifHead(bytes, name);
   checkAmount(head.frames, head.width * head.height, name);
   try {
-    const gif = parseGIF(bytes.slice().buffer);
-    const patches = decompressFrames(gif, true);
-    let canvas = blank(head.width, head.height);
+    const gif = new GifReader(bytes);
+    const count = gif.numFrames();
+    const canvas = blank(head.width, head.height);
     const frames: Raster[] = [];
-    for (const patch of patches) {
-      const { left, top, width, height } = patch.dims;
-      const before = patch.disposalType === 3 ? canvas.data.slice() : null;
-      for (let y = 0; y < height; y++)
-        for (let x = 0; x < width; x++) {
-          const at = (y * width + x) * 4;
-          if (patch.patch[at + 3] !== 0)
-            canvas.data.set(patch.patch.subarray(at, at + 4), ((top + y) * head.width + left + x) * 4);
-        }
+    const delays: Seconds[] = [];
+    for (let i = 0; i < count; i++) {
+      const { x, y, width, height, disposal, delay } = gif.frameInfo(i);
+      const before = disposal === 3 ? canvas.data.slice() : null;
+      gif.decodeAndBlitFrameRGBA(i, canvas.data);
       frames.push({ ...canvas, data: canvas.data.slice() });
-      if (before) canvas = { ...canvas, data: before };
-      else if (patch.disposalType === 2)
-        for (let y = 0; y < height; y++) {
-          const row = ((top + y) * head.width + left) * 4;
-          canvas.data.fill(0, row, row + width * 4);
+      // Browsers show delays of less than 20 ms as 100 ms, and so were these pictures drawn.
+      delays.push(delay < 2 ? 0.1 : delay / 100);
+      if (before) canvas.data.set(before);
+      else if (disposal === 2)
+        for (let row = y; row < y + height; row++) {
+          const at = (row * head.width + x) * 4;
+          canvas.data.fill(0, at, at + width * 4);
         }
     }
     if (frames.length === 0) throw new Error('no frames');
-    // Browsers show delays of less than 20 ms as 100 ms, and so were these pictures drawn.
-    return { frames, delays: patches.map((p) => (p.delay < 20 ? 0.1 : p.delay / 1000)) };
+    return { frames, delays };
   } catch (cause) {
     return refuse('picture.broken', `${name} is a damaged GIF. Export it again.`, cause);
   }

@@ -20,6 +20,9 @@ export type ModelFacts = Pick<
   | 'morphs'
 >;
 
+/** The node under which a preparation hangs everything; it is no part of the model. */
+export const PLACED = 'Placed by Iconia';
+
 /** One line of the part tree. */
 export interface ModelPart {
   /** Its place in the tree, counted from the top; what `pivot.part` names. */
@@ -171,7 +174,7 @@ export const inspectModel = (document: Document): ModelFacts => {
           sum + mesh.listPrimitives().reduce((n, p) => n + p.getAttribute('POSITION')!.getCount(), 0),
         0,
       ),
-    parts: nodes.length,
+    parts: nodes.filter(({ node }) => node.getName() !== PLACED).length,
     materials: root.listMaterials().length,
     textures: root.listTextures().length,
     texturePixels,

@@ -3,7 +3,7 @@
  *
  *   const { document, deviation } = await prepareModel(original, { ...AS_IT_IS, size: { kind: 'head' } }, tools);
  */
-import type { Document, Node } from '@gltf-transform/core';
+import { PropertyType, type Document, type Node } from '@gltf-transform/core';
 import { EXTTextureWebP } from '@gltf-transform/extensions';
 import {
   cloneDocument,
@@ -20,7 +20,7 @@ import { HEAD_PIECE_WIDTH } from '../../face/head-fit';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';
 import { shrink, within, type PictureCodec } from '../raster';
-import { boundsOf, nodesInOrder, sceneOf, worldTriangles } from './inspect';
+import { boundsOf, nodesInOrder, PLACED, sceneOf, worldTriangles } from './inspect';
 import { QUIET } from './quiet';
 import { deviationBetween, type Deviation } from './surface-distance';
 
@@ -155,7 +155,7 @@ const place = (document: Document, prep: ModelPrep): void => {
   if (factor === 1 && up === IDENTITY && origin.every((x) => x === 0)) return;
   const scene = sceneOf(document);
   const top = document
-    .createNode('Placed')
+    .createNode(PLACED)
     .setRotation([...up])
     .setScale([factor, factor, factor])
     .setTranslation([origin[0] + 0, origin[1] + 0, origin[2] + 0]);
@@ -241,6 +241,14 @@ const hasAlpha = (data: ArrayLike<number>): boolean => {
   return false;
 };
 
+/** Stores numbers in fewer bits; what they replace is dropped. */
+export const packNumbers = async (document: Document): Promise<void> => {
+  await document.transform(
+    quantize({ cleanup: false }),
+    prune({ propertyTypes: [PropertyType.ACCESSOR], keepAttributes: true }),
+  );
+};
+
 /** Works on a copy; the original stays as it is. */
 export const prepareModel = async (
   original: Document,
@@ -260,7 +268,7 @@ export const prepareModel = async (
   }
   if (prep.prune) await document.transform(dedup(), prune({ keepAttributes: false, keepLeaves: false }));
   if (prep.textures) await compressTextures(document, prep.textures, tools);
-  if (prep.pack) await document.transform(quantize({ cleanup: false }));
+  if (prep.pack) await packNumbers(document);
   tools.progress?.(1);
   return { document, deviation };
 };

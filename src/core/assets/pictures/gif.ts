@@ -1,6 +1,7 @@
-/** GIF (GIF89a specification): walks the blocks and counts the frames, without decoding. */
+/** GIF (GIF89a specification): walks the blocks and their codes and counts the frames, without decoding. */
 import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
+import { gifCodesHold } from './gif-codes';
 import type { PictureHead } from './head';
 
 const tableBytes = (flags: number): number => (flags & 0x80 ? 3 * 2 ** ((flags & 7) + 1) : 0);
@@ -40,6 +41,8 @@ export const readGifHead = (bytes: Uint8Array, name: string): PictureHead => {
           `${name} is a damaged GIF: frame ${frames + 1} cannot be read. Export it again.`,
         );
       at = skipBlocks(from, dataAt + 1);
+      if (!gifCodesHold(bytes, dataAt))
+        refuse('picture.broken', `${name} is a damaged GIF in frame ${frames + 1}. Export it again.`);
       frames++;
     } else refuse('picture.broken', `${name} is a damaged GIF. Export it again.`);
   }

@@ -43,12 +43,10 @@ const setPart = (value: unknown): void => {
   if (Number.isInteger(part)) set({ pivot: { kind: 'part', part } });
 };
 const partOptions = computed(() =>
-  parts.value
-    .slice(0, 400)
-    .map((p) => ({
-      value: p.index,
-      label: `${'  '.repeat(p.depth)}${p.name}${p.triangles > 0 ? ` (${p.triangles.toLocaleString('en-GB')})` : ''}`,
-    })),
+  parts.value.slice(0, 400).map((p) => ({
+    value: p.index,
+    label: `${'  '.repeat(p.depth)}${p.name}${p.triangles > 0 ? ` (${p.triangles.toLocaleString('en-GB')})` : ''}`,
+  })),
 );
 const facts = computed(() => (props.after?.draft.facts.kind === 'model' ? props.after.draft.facts : null));
 const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01 ? 2 : 1)} %`;

@@ -70,6 +70,10 @@ const weightAfter = computed(() => (after.value ? sum(after.value.draft.files) :
 const saving = computed(() =>
   weightAfter.value === null ? null : Math.round(100 * (1 - weightAfter.value / weightBefore.value)),
 );
+const savingWords = computed(() => {
+  if (saving.value === null || saving.value === 0) return '';
+  return saving.value > 0 ? ` (${saving.value} % less)` : ` (${-saving.value} % more)`;
+});
 const busy = ref(false);
 const failure = ref<string | null>(null);
 const use = async (): Promise<void> => {
@@ -99,13 +103,9 @@ const isPrepared = computed(() => 'prep' in props.asset && props.asset.prep !== 
     <header class="row">
       <h3 class="cut">Prepare {{ asset.name }}</h3>
       <span class="num weight" role="status" :data-stale="stale">
-        {{ sizeWords(weightBefore) }} before
-        <template v-if="weightAfter !== null">
-          , <b>{{ sizeWords(weightAfter) }} after</b>
-          <template v-if="saving !== null && saving !== 0">
-            ({{ saving > 0 ? `${saving} % less` : `${-saving} % more` }})</template
-          >
-        </template>
+        {{ sizeWords(weightBefore) }} before<template v-if="weightAfter !== null"
+          >, <b>{{ sizeWords(weightAfter) }} after</b>{{ savingWords }}</template
+        >
       </span>
       <a-progress
         v-if="progress !== null"

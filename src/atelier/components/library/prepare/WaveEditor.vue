@@ -12,13 +12,12 @@ const box = ref<SVGSVGElement | null>(null);
 const whole = computed(() => props.sound.channels[0]!.length / props.sound.rate);
 const x = computed(() => scaleLinear([0, whole.value || 1], [0, WIDTH]));
 const path = computed(() => {
-  const peaks = peaksOf(props.sound, 500);
-  return peaks
-    .map(
-      (p, i) =>
-        `M${((i + 0.5) * WIDTH) / peaks.length} ${HEIGHT / 2 - Math.max(1, p * 84)}V${HEIGHT / 2 + Math.max(1, p * 84)}`,
-    )
-    .join('');
+  const peaks = peaksOf(props.sound, 400);
+  const at = (i: number) => ((i + 0.5) * WIDTH) / peaks.length;
+  const y = (p: number, side: number) => (HEIGHT / 2 + side * Math.max(0.8, p * 84)).toFixed(1);
+  const upper = peaks.map((p, i) => `${at(i).toFixed(1)} ${y(p, -1)}`);
+  const lower = peaks.map((p, i) => `${at(i).toFixed(1)} ${y(p, 1)}`).reverse();
+  return `M${upper.join('L')}L${lower.join('L')}Z`;
 });
 const ticks = computed(() => x.value.ticks(8));
 
@@ -40,58 +39,61 @@ const nudge = (which: 'start' | 'end', by: number): void =>
 </script>
 
 <template>
-  <svg
-    ref="box"
-    :viewBox="`0 0 ${WIDTH} ${HEIGHT + 18}`"
-    preserveAspectRatio="none"
-    role="group"
-    aria-label="Waveform"
-    @pointermove="drag"
-    @pointerup="edge = null"
-  >
-    <rect :width="WIDTH" :height="HEIGHT" class="away" />
-    <rect :x="x(start)" :width="Math.max(0, x(end) - x(start))" :height="HEIGHT" class="kept" />
-    <rect
-      v-if="loop"
-      :x="x(start + loop.start)"
-      :width="Math.max(0, x(loop.end) - x(loop.start))"
-      :y="HEIGHT - 8"
-      height="8"
-      class="loop"
-    />
-    <path :d="path" />
-    <g v-for="which in ['start', 'end'] as const" :key="which">
-      <line
-        :x1="x(which === 'start' ? start : end)"
-        :x2="x(which === 'start' ? start : end)"
-        y1="0"
-        :y2="HEIGHT"
-        class="edge"
-      />
+  <div class="wave">
+    <svg
+      ref="box"
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      preserveAspectRatio="none"
+      role="group"
+      aria-label="Waveform"
+      @pointermove="drag"
+      @pointerup="edge = null"
+    >
+      <rect :width="WIDTH" :height="HEIGHT" class="away" />
+      <rect :x="x(start)" :width="Math.max(0, x(end) - x(start))" :height="HEIGHT" class="kept" />
       <rect
-        :x="x(which === 'start' ? start : end) - 9"
-        width="18"
-        :height="HEIGHT"
-        class="grip"
-        tabindex="0"
-        role="slider"
-        :aria-label="which === 'start' ? 'Where the kept part begins' : 'Where the kept part ends'"
-        :aria-valuenow="Math.round((which === 'start' ? start : end) * 1000) / 1000"
-        aria-valuemin="0"
-        :aria-valuemax="Math.round(whole * 1000) / 1000"
-        @pointerdown="(e) => down(which, e)"
-        @keydown.left.prevent="nudge(which, -0.05)"
-        @keydown.right.prevent="nudge(which, 0.05)"
+        v-if="loop"
+        :x="x(start + loop.start)"
+        :width="Math.max(0, x(loop.end) - x(loop.start))"
+        :y="HEIGHT - 8"
+        height="8"
+        class="loop"
       />
-    </g>
-    <text v-for="t in ticks" :key="t" :x="x(t)" :y="HEIGHT + 14">{{ t }}</text>
-  </svg>
+      <path :d="path" />
+      <g v-for="which in ['start', 'end'] as const" :key="which">
+        <line
+          :x1="x(which === 'start' ? start : end)"
+          :x2="x(which === 'start' ? start : end)"
+          y1="0"
+          :y2="HEIGHT"
+          class="edge"
+        />
+        <rect
+          :x="x(which === 'start' ? start : end) - 9"
+          width="18"
+          :height="HEIGHT"
+          class="grip"
+          tabindex="0"
+          role="slider"
+          :aria-label="which === 'start' ? 'Where the kept part begins' : 'Where the kept part ends'"
+          :aria-valuenow="Math.round((which === 'start' ? start : end) * 1000) / 1000"
+          aria-valuemin="0"
+          :aria-valuemax="Math.round(whole * 1000) / 1000"
+          @pointerdown="(e) => down(which, e)"
+          @keydown.left.prevent="nudge(which, -0.05)"
+          @keydown.right.prevent="nudge(which, 0.05)"
+        />
+      </g>
+    </svg>
+    <span v-for="t in ticks" :key="t" class="tick num" :style="{ left: `${x(t) / 10}%` }">{{ t }}</span>
+  </div>
 </template>
 
 <style scoped>
 svg {
   width: 100%;
-  height: 220px;
+  display: block;
+  height: 200px;
   touch-action: none;
 }
 .away {
@@ -105,8 +107,7 @@ svg {
   opacity: 0.55;
 }
 path {
-  stroke: var(--accent);
-  stroke-width: 1.4;
+  fill: var(--accent);
 }
 .edge {
   stroke: var(--ink);
@@ -119,8 +120,17 @@ path {
 .grip:focus-visible {
   outline: 2px solid var(--accent);
 }
-text {
-  font: 11px var(--mono);
-  fill: var(--soft);
+.wave {
+  position: relative;
+  padding-bottom: 18px;
+}
+.tick {
+  position: absolute;
+  bottom: 0;
+  transform: translateX(-50%);
+  color: var(--soft);
+}
+.tick:first-of-type {
+  transform: none;
 }
 </style>

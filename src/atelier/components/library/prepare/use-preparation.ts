@@ -1,4 +1,4 @@
-/** Keeps "after" in step with the controls: each change prepares anew, the newest wins. */
+/** Keeps "after" in step with the controls: the newest wish wins, and what is nearly done is not thrown away. */
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
 import { useDebounceFn } from '@vueuse/core';
 import { sentence } from '../../../../core/errors';
@@ -15,6 +15,9 @@ export interface Preparation {
   readonly stale: Ref<boolean>;
 }
 
+/** Work that has been going on for longer is ended for a newer wish: starting the worker anew costs less. */
+const PATIENCE = 2500;
+
 export const usePreparation = (asset: () => Asset, prep: () => PrepOf): Preparation => {
   const preparing = usePreparingStore();
   const after = shallowRef<PreparedDraft | null>(null);
@@ -22,35 +25,52 @@ export const usePreparation = (asset: () => Asset, prep: () => PrepOf): Preparat
   const error = ref<string | null>(null);
   const stale = ref(true);
   let abort: AbortController | null = null;
+  let startedAt = 0;
+  /** The controls have changed since the work began. */
+  let again = false;
 
   const run = async (): Promise<void> => {
-    abort?.abort();
+    if (abort) {
+      again = true;
+      if (performance.now() - startedAt > PATIENCE) abort.abort();
+      return;
+    }
     const mine = (abort = new AbortController());
+    startedAt = performance.now();
+    again = false;
     error.value = null;
     progress.value = 0;
     try {
       const made = await preparing.preview(asset(), prep(), {
         signal: mine.signal,
-        progress: (share) => mine === abort && (progress.value = share),
+        progress: (share) => (progress.value = share),
       });
-      if (mine !== abort) return;
-      after.value = made;
-      stale.value = false;
+      if (!again) {
+        after.value = made;
+        stale.value = false;
+      }
     } catch (cause) {
-      if (mine === abort && !(cause instanceof Cancelled)) error.value = sentence(cause);
+      if (!(cause instanceof Cancelled) && !again) error.value = sentence(cause);
     } finally {
-      if (mine === abort) progress.value = null;
+      abort = null;
+      progress.value = null;
     }
+    if (again && !closed) await run();
   };
-  const soon = useDebounceFn(run, 300);
+  let closed = false;
+  const soon = useDebounceFn(run, 200);
   watch(
     [() => JSON.stringify(prep()), () => JSON.stringify(asset())],
     () => {
       stale.value = true;
+      if (abort) again = true;
       void soon();
     },
     { immediate: true },
   );
-  onBeforeUnmount(() => abort?.abort());
+  onBeforeUnmount(() => {
+    closed = true;
+    abort?.abort();
+  });
   return { after, progress, error, stale };
 };

@@ -1,0 +1,155 @@
+/**
+ * Regions of the face in its UV layout: what make-up goes onto. Each is a list of closed outlines; `holes` are left
+ * out of them. UV runs 0..1, v down; left and right are the wearer's own.
+ */
+import {
+  BROW_LEFT,
+  BROW_RIGHT,
+  EYE_LEFT,
+  EYE_RIGHT,
+  INNER_LIP_LOWER,
+  INNER_LIP_UPPER,
+  OUTER_LIP_LOWER,
+  OUTER_LIP_UPPER,
+  OVAL,
+} from './landmarks';
+import { FACE_LANDMARKS } from './landmarks';
+import { UV } from './neutral';
+
+export const FACE_REGIONS = [
+  'skin',
+  'forehead',
+  'temples',
+  'brows',
+  'lids',
+  'liner',
+  'underEyes',
+  'nose',
+  'cheeks',
+  'cheekbones',
+  'contour',
+  'lips',
+  'upperLip',
+  'lowerLip',
+  'chin',
+  'jaw',
+] as const;
+export type FaceRegion = (typeof FACE_REGIONS)[number];
+
+export type Point = readonly [u: number, v: number];
+export type Outline = readonly Point[];
+export interface Region {
+  readonly outlines: readonly Outline[];
+  readonly holes: readonly Outline[];
+  /** How soft its edge usually is, as a share of the layout's width. */
+  readonly softness: number;
+}
+
+const at = (i: number): Point => [UV[2 * i]!, UV[2 * i + 1]!];
+const outline = (indices: readonly number[]): Outline => indices.map(at);
+
+/** The landmark on the other side of the face; those in the middle are their own. */
+const OTHER_SIDE: readonly number[] = Array.from({ length: FACE_LANDMARKS }, (_, i) => {
+  const [u, v] = at(i);
+  let best = i;
+  let least = Infinity;
+  for (let k = 0; k < FACE_LANDMARKS; k++) {
+    const [x, y] = at(k);
+    const d = (x - (1 - u)) ** 2 + (y - v) ** 2;
+    if (d < least) [best, least] = [k, d];
+  }
+  return best;
+});
+const mirrored = (indices: readonly number[]): readonly number[] => indices.map((i) => OTHER_SIDE[i]!);
+/** A region given on the wearer's right, on both sides. */
+const both = (indices: readonly number[]): readonly Outline[] => [
+  outline(indices),
+  outline(mirrored(indices)),
+];
+
+/** An ellipse in the layout, `turn` in degrees. */
+const ellipse = ([u, v]: Point, ru: number, rv: number, turn = 0): Outline =>
+  Array.from({ length: 32 }, (_, i) => {
+    const a = (i / 32) * 2 * Math.PI;
+    const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+    const [x, y] = [ru * Math.cos(a), rv * Math.sin(a)];
+    return [u + x * c - y * s, v + x * s + y * c];
+  });
+const bothEllipses = (
+  centre: number,
+  ru: number,
+  rv: number,
+  turn: number,
+  shift: Point = [0, 0],
+): readonly Outline[] => {
+  const [u, v] = at(centre);
+  const right: Point = [u + shift[0], v + shift[1]];
+  return [ellipse(right, ru, rv, turn), ellipse([1 - right[0], right[1]], ru, rv, -turn)];
+};
+
+const UPPER_LID = [33, 246, 161, 160, 159, 158, 157, 173, 133];
+const LID_FOLD = [190, 56, 28, 27, 29, 30, 247];
+const UNDER_EYE = [33, 7, 163, 144, 145, 153, 154, 155, 133, 244, 233, 232, 231, 230, 229, 228, 31, 226];
+const LIPS = [...OUTER_LIP_UPPER, ...[...OUTER_LIP_LOWER].reverse().slice(1, -1)];
+const MOUTH = [...INNER_LIP_UPPER, ...[...INNER_LIP_LOWER].reverse().slice(1, -1)];
+const FOREHEAD = [103, 67, 109, 10, 338, 297, 332, 333, 299, 337, 151, 108, 69, 104];
+const NOSE = [168, 193, 245, 174, 217, 198, 129, 64, 98, 97, 2, 326, 327, 294, 358, 420, 437, 399, 465, 417];
+const CHIN = [152, 148, 176, 140, 171, 199, 396, 369, 400, 377];
+
+const REGIONS: Record<FaceRegion, Region> = {
+  skin: {
+    outlines: [outline(OVAL)],
+    holes: [outline(EYE_RIGHT), outline(EYE_LEFT), outline(LIPS)],
+    softness: 0.012,
+  },
+  forehead: { outlines: [outline(FOREHEAD)], holes: [], softness: 0.03 },
+  temples: { outlines: bothEllipses(139, 0.035, 0.075, 12), holes: [], softness: 0.03 },
+  brows: { outlines: [outline(BROW_RIGHT), outline(BROW_LEFT)], holes: [], softness: 0.006 },
+  lids: { outlines: both([...UPPER_LID, ...LID_FOLD]), holes: [], softness: 0.01 },
+  liner: {
+    outlines: both([33, 246, 161, 160, 159, 158, 157, 173]).map((line) => {
+      // A band along the upper lid, drawn out a little beyond the outer corner.
+      const above = line.map(([u, v], i): Point => [u, v - 0.006 - 0.004 * (1 - i / (line.length - 1))]);
+      const [u, v] = line[0]!;
+      const out: Point = [u + (u < 0.5 ? -0.022 : 0.022), v - 0.016];
+      return [out, ...line, ...above.reverse()];
+    }),
+    holes: [],
+    softness: 0.002,
+  },
+  underEyes: { outlines: both(UNDER_EYE), holes: [], softness: 0.012 },
+  nose: { outlines: [outline(NOSE)], holes: [], softness: 0.012 },
+  cheeks: { outlines: bothEllipses(50, 0.075, 0.055, -28, [-0.012, -0.005]), holes: [], softness: 0.045 },
+  cheekbones: { outlines: bothEllipses(117, 0.075, 0.018, -32, [-0.03, 0]), holes: [], softness: 0.018 },
+  contour: { outlines: bothEllipses(187, 0.1, 0.026, -38, [-0.045, 0.0]), holes: [], softness: 0.028 },
+  lips: { outlines: [outline(LIPS)], holes: [outline(MOUTH)], softness: 0.004 },
+  upperLip: {
+    outlines: [outline([...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()])],
+    holes: [],
+    softness: 0.004,
+  },
+  lowerLip: {
+    outlines: [outline([...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()])],
+    holes: [],
+    softness: 0.004,
+  },
+  chin: { outlines: [outline(CHIN)], holes: [], softness: 0.025 },
+  jaw: {
+    outlines: both([132, 58, 172, 136, 150, 149, 176, 140, 170, 169, 135, 138, 215, 177]),
+    holes: [],
+    softness: 0.025,
+  },
+};
+
+export const faceRegion = (name: FaceRegion): Region => REGIONS[name];
+
+/** The middle of a region's first outline: where its name is written. */
+export const regionCentre = (name: FaceRegion): Point => {
+  const [first] = REGIONS[name].outlines;
+  const sum = first!.reduce(([u, v], p): Point => [u + p[0], v + p[1]], [0, 0] as Point);
+  return [sum[0] / first!.length, sum[1] / first!.length];
+};
+
+/** An outline as the `d` of an SVG path, on a square of `size`. */
+export const outlinePath = (line: Outline, size: number): string =>
+  `M${line.map(([u, v]) => `${(u * size).toFixed(1)} ${(v * size).toFixed(1)}`).join('L')}Z`;
