@@ -1,10 +1,9 @@
 /** Bringing files in: what was dropped, how far it is, what came of it. */
 import { defineStore } from 'pinia';
 import { computed, reactive, ref } from 'vue';
-import type { GridGuess } from '../../core/assets/frames/guess-grid';
 import { bringIn, replaceAsset } from '../../core/document/edits';
 import { sentence } from '../../core/errors';
-import type { Asset, AssetId, AssetKind } from '../../core/document/schema';
+import type { Asset, AssetId } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
@@ -16,27 +15,10 @@ import { rasterise } from '../intake/rasterise';
 import { layersHere, updateArtwork } from '../intake/update-artwork';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
+import { useImportLines, type ImportItem } from './import-lines';
 
-export type ImportState = 'waiting' | 'reading' | 'keeping' | 'done' | 'refused' | 'cancelled';
-
-/** One line of the import report. */
-export interface ImportItem {
-  readonly key: number;
-  readonly name: string;
-  readonly kind: AssetKind | null;
-  readonly state: ImportState;
-  /** 0..1 while it is read. */
-  readonly progress: number;
-  /** Why it was refused, or what happened to it beside coming in. */
-  readonly message: string | null;
-  readonly notes: readonly string[];
-  readonly assets: readonly AssetId[];
-  /** A picture that looks like a sprite sheet. */
-  readonly sheet: GridGuess | null;
-  /** An asset of the same name that was here before, and is another one. */
-  readonly namesake: AssetId | null;
-  readonly abort: AbortController;
-}
+/** A folder of files is not all wanted on the face: of more than this many at once, the creator places them. */
+const MOST_PLACED = 4;
 
 export interface BringInOptions {
   /** Put what comes in on the face. */
@@ -46,36 +28,16 @@ export interface BringInOptions {
 export const useImportsStore = defineStore('imports', () => {
   const document = useEffectStore();
   const desk = useDeskStore();
-  const items = ref<ImportItem[]>([]);
+  const lines = useImportLines();
+  const { items, change } = lines;
   /** Looking through what was dropped, before there are lines. */
   const looking = ref<{ readonly progress: number; readonly abort: AbortController } | null>(null);
+  /** Whether so many came at once that none was put on the face by itself. */
+  const many = ref(false);
   /** Handles of files that came in during this visit, by asset: they can stay linked. */
   const handles = new Map<AssetId, FileSystemFileHandle>();
   const client = new IntakeClient(rasterise);
-  let keys = 0;
   let queue: Promise<unknown> = Promise.resolve();
-
-  const change = (key: number, to: Partial<ImportItem>): void => {
-    items.value = items.value.map((item) => (item.key === key ? { ...item, ...to } : item));
-  };
-  const line = (name: string, more: Partial<ImportItem> = {}): ImportItem => {
-    const item: ImportItem = {
-      key: ++keys,
-      name,
-      kind: null,
-      state: 'waiting',
-      progress: 0,
-      message: null,
-      notes: [],
-      assets: [],
-      sheet: null,
-      namesake: null,
-      abort: new AbortController(),
-      ...more,
-    };
-    items.value = [...items.value, item];
-    return item;
-  };
 
   /** An asset with the same content, if the effect has one. */
   const sameContent = (asset: Asset): Asset | undefined =>
@@ -109,6 +71,7 @@ export const useImportsStore = defineStore('imports', () => {
         }),
       );
     }
+    item.abort.signal.throwIfAborted();
     const update = updateArtwork(document.effect, name, read.artwork!.layers, now);
     document.edit(update.edit);
     const words = [
@@ -225,10 +188,8 @@ export const useImportsStore = defineStore('imports', () => {
       const state = reactive({ progress: 0, abort });
       looking.value = state;
       try {
-        // What is over makes room; what is under way stays.
-        items.value = items.value.filter(
-          (i) => i.state === 'waiting' || i.state === 'reading' || i.state === 'keeping',
-        );
+        // What is over makes room.
+        lines.clear();
         const planned = await client.plan(
           dropped.map(({ path, file }) => ({ path, file })),
           {
@@ -238,11 +199,13 @@ export const useImportsStore = defineStore('imports', () => {
         );
         looking.value = null;
         for (const { path, message } of planned.refusals)
-          line(path.replace(/^.*\//, '') || 'Drop', { state: 'refused', message });
-        const lines = planned.jobs.map((job) => ({ job, item: line(job.name) }));
-        for (const { job, item } of lines) await run(item, job, options, dropped);
+          lines.add(path.replace(/^.*\//, '') || 'Drop', { state: 'refused', message });
+        many.value = planned.jobs.length > MOST_PLACED;
+        const place = options.place && !many.value;
+        const jobs = planned.jobs.map((job) => ({ job, item: lines.add(job.name) }));
+        for (const { job, item } of jobs) await run(item, job, { place }, dropped);
       } catch (error) {
-        if (!(error instanceof Cancelled)) line('Drop', { state: 'refused', message: sentence(error) });
+        if (!(error instanceof Cancelled)) lines.add('Drop', { state: 'refused', message: sentence(error) });
       } finally {
         looking.value = null;
       }
@@ -267,6 +230,7 @@ export const useImportsStore = defineStore('imports', () => {
   const replaceWith = async (id: AssetId, file: Dropped, signal?: AbortSignal): Promise<Asset> => {
     const before = document.effect.assets[id];
     if (!before) throw new Error('This asset is no longer here.');
+    const effectId = document.id;
     const { read } = await readOne(file, signal);
     const [draft] = read.drafts;
     if (read.artwork || !draft || draft.facts.kind !== before.kind)
@@ -275,6 +239,7 @@ export const useImportsStore = defineStore('imports', () => {
       );
     const prepared = await asBefore(draft, before, signal ?? new AbortController().signal);
     const next = await keepDraft(prepared, id, { signal });
+    if (document.id !== effectId) throw new Cancelled();
     document.edit(replaceAsset(document.effect, { ...next, name: before.name } as Asset));
     if (file.handle) handles.set(id, file.handle);
     return next;
@@ -295,33 +260,14 @@ export const useImportsStore = defineStore('imports', () => {
     looking.value?.abort.abort();
     for (const item of items.value) item.abort.abort();
   };
-  const dismiss = (key: number): void => {
-    items.value = items.value.filter((i) => i.key !== key);
-  };
-  const clear = (): void => {
-    items.value = items.value.filter(
-      (i) => i.state === 'waiting' || i.state === 'reading' || i.state === 'keeping',
-    );
-  };
-  const busy = computed(
-    () =>
-      looking.value !== null || items.value.some((i) => ['waiting', 'reading', 'keeping'].includes(i.state)),
-  );
-  const summary = computed(() => {
-    const count = (state: ImportState) => items.value.filter((i) => i.state === state).length;
-    return {
-      all: items.value.length,
-      done: count('done'),
-      refused: count('refused'),
-      cancelled: count('cancelled'),
-    };
-  });
+  const busy = computed(() => looking.value !== null || lines.isAny.value);
 
   return {
     items,
     looking,
     busy,
-    summary,
+    many,
+    summary: lines.summary,
     handles,
     client,
     bringInFiles,
@@ -332,8 +278,8 @@ export const useImportsStore = defineStore('imports', () => {
     freeAssetName,
     cancel,
     cancelAll,
-    dismiss,
-    clear,
+    dismiss: lines.dismiss,
+    clear: lines.clear,
     change,
   };
 });

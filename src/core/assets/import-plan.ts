@@ -99,7 +99,7 @@ const refusalOf = ({ path, kind, inZip }: PlanFile): Refusal => {
         path,
         code: 'zip.nested',
         message: inZip
-          ? `${name} is a zip inside a zip. Unpack it first, then drop its files.`
+          ? `${path.replace('/', ' holds ')}, a zip inside a zip. Unpack that first, then drop its files.`
           : `${name} holds no files. Pack it again.`,
       };
     case 'mtl':

@@ -9,7 +9,8 @@ import { KIND_LABELS, shortFacts } from '../../asset-words';
 import { isPlaceable, objectsFor } from '../../intake/placing';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import { useImportsStore, type ImportItem } from '../../stores/imports';
+import { isUnder, type ImportItem } from '../../stores/import-lines';
+import { useImportsStore } from '../../stores/imports';
 import { sizeWords } from '../../words';
 import AssetNotes from './AssetNotes.vue';
 
@@ -28,7 +29,6 @@ const assetOf = (item: ImportItem): Asset | undefined => {
   const [id] = item.assets;
   return id ? document.effect.assets[id] : undefined;
 };
-const isUnder = (item: ImportItem): boolean => ['waiting', 'reading', 'keeping'].includes(item.state);
 const summary = computed(() => {
   const { all, done, refused, cancelled } = imports.summary;
   const words = [`${done} of ${all} came in`];
@@ -61,6 +61,9 @@ const takeOver = (item: ImportItem): void => {
     <div v-if="imports.looking" class="row line">
       <a-spin size="small" /><span class="grow">Looking through what you dropped</span>
     </div>
+    <p v-if="imports.many && !imports.busy" class="soft">
+      So many at once are not put on the face by themselves: Place it does so with one.
+    </p>
     <ul>
       <li v-for="item in imports.items" :key="item.key" :class="item.state" :data-import="item.name">
         <component :is="ICONS[item.state]" :size="15" class="state" :aria-label="item.state" />
