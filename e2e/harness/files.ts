@@ -7,11 +7,11 @@ import sharp from 'sharp';
 import { writeCube } from '../../src/core/assets/colour/cube';
 import { tableOf } from '../../src/core/assets/colour/table';
 import { writeGlb } from '../../src/core/assets/models/open-model';
-import { plainDocument, PLAIN_MATERIAL, type PlainMesh } from '../../src/core/assets/models/plain-model';
+import { plainDocument, PLAIN_MATERIAL } from '../../src/core/assets/models/plain-model';
 import { blank, blit, type Raster } from '../../src/core/assets/raster';
 import { writeWav } from '../../src/core/assets/sounds/wav';
 import { writeRadiance } from '../../src/core/assets/surroundings/radiance';
-import { apng, disc, gif, painted, plain, png, type Rgba } from '../../src/core/assets/testing';
+import { apng, crownMesh, disc, gif, painted, plain, png, type Rgba } from '../../src/core/assets/testing';
 
 export interface MadeFile {
   readonly name: string;
@@ -20,27 +20,6 @@ export interface MadeFile {
 const made = (name: string, bytes: Uint8Array | Buffer): MadeFile => ({ name, bytes: new Uint8Array(bytes) });
 
 export const svgPng = (svg: string): Promise<Buffer> => sharp(Buffer.from(svg)).png().toBuffer();
-
-/** A ring of points around the y axis, with spikes: a crown. `unit` is how many of its units make a metre. */
-export const crownMesh = (unit: number, corner: boolean, segments = 96, around = 14): PlainMesh[] => {
-  const positions: number[] = [];
-  const point = (i: number, j: number): [number, number, number] => {
-    const a = (i / segments) * 2 * Math.PI;
-    const b = (j / around) * 2 * Math.PI;
-    const spike = Math.max(0, Math.cos(a * 8)) ** 3 * 0.05 * Math.max(0, Math.sin(b));
-    const r = 0.089 + 0.009 * Math.cos(b) + 0.008;
-    const p = [r * Math.cos(a), 0.014 * Math.sin(b) + 0.014 + spike, r * Math.sin(a)] as const;
-    // With the origin at a corner of the box, as scanners and some exporters leave it.
-    const shift = corner ? [0.106, 0, 0.106] : [0, 0, 0];
-    return p.map((x, k) => (x + shift[k]!) * unit) as [number, number, number];
-  };
-  for (let i = 0; i < segments; i++)
-    for (let j = 0; j < around; j++) {
-      const [a, b, c, d] = [point(i, j), point(i, j + 1), point(i + 1, j), point(i + 1, j + 1)];
-      positions.push(...a, ...b, ...c, ...b, ...d, ...c);
-    }
-  return [{ part: 'Crown', material: 'Kelp', positions, uvs: [], normals: [] }];
-};
 
 const KELP = { ...PLAIN_MATERIAL, name: 'Kelp', colour: [0.02, 0.6, 0.12] as const, roughness: 0.5 };
 
@@ -76,7 +55,8 @@ export const texturedGlb = async (name: string, count: number, side: number): Pr
   for (let n = 0; n < count; n++) {
     const noise = painted(side, side, (x, y) => {
       const v = (x * 73 + y * 151 + ((x * y * 31) % 97) * 3 + n * 40) % 256;
-      return [v, (v * 3 + x) % 256, (v + y) % 256, 255];
+      // Noise about one colour: it weighs much and still has a colour from far.
+      return [128 + (v >> 1), ((v * 3 + x) % 256) >> 1, ((v + y) % 256) >> 1, 255];
     });
     const image = await sharp(Buffer.from(noise.data), { raw: { width: side, height: side, channels: 4 } })
       .removeAlpha()

@@ -57,26 +57,37 @@ export const keptPicture = async (
   return newPicture(`asset_${name}` as AssetId, `${name}.png`, file, width, height);
 };
 
+/** Where an element's pixels, as it is seen, answer a question: their share, and their middle from 0 to 1. */
+export const pixelsWhere = async (
+  element: Locator,
+  asked: (r: number, g: number, b: number) => boolean,
+): Promise<{ share: number; x: number; y: number }> => {
+  const { data, info } = await sharp(await element.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  let [hits, x, y] = [0, 0, 0];
+  for (let i = 0; i < info.width * info.height; i++)
+    if (asked(data[3 * i]!, data[3 * i + 1]!, data[3 * i + 2]!)) {
+      hits++;
+      x += (i % info.width) / info.width;
+      y += Math.floor(i / info.width) / info.height;
+    }
+  return { share: hits / (info.width * info.height), x: x / hits, y: y / hits };
+};
+
 /** Share of an element's pixels, as it is seen, that are near a colour. */
 export const shareOf = async (
   element: Locator,
   [r, g, b]: readonly [number, number, number],
   near = 40,
-): Promise<number> => {
-  const { data, info } = await sharp(await element.screenshot())
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  let hits = 0;
-  for (let i = 0; i < data.length; i += 3)
-    if (
-      Math.abs(data[i]! - r) < near &&
-      Math.abs(data[i + 1]! - g) < near &&
-      Math.abs(data[i + 2]! - b) < near
+): Promise<number> =>
+  (
+    await pixelsWhere(
+      element,
+      (r2, g2, b2) => Math.abs(r2 - r) < near && Math.abs(g2 - g) < near && Math.abs(b2 - b) < near,
     )
-      hits++;
-  return hits / (info.width * info.height);
-};
+  ).share;
 
 /**
  * Keeps in `window.clipStamp` which moment of the clip was tracked last, from 1: reads the squares at the lower edge of each

@@ -1,6 +1,7 @@
 /** Files made for tests: small, by rule, with nothing left to chance. */
 import { strToU8, zlibSync } from 'fflate';
 import { crc32 } from './archive/zip';
+import type { PlainMesh } from './models/plain-model';
 import { blank, type Raster } from './raster';
 
 export const text = (s: string): Uint8Array => strToU8(s);
@@ -124,4 +125,25 @@ export const gif = (
     ),
     [0x3b],
   );
+};
+
+/** A ring of points around the y axis, with spikes: a crown. `unit` is how many of its units make a metre. */
+export const crownMesh = (unit: number, corner: boolean, segments = 96, around = 14): PlainMesh[] => {
+  const positions: number[] = [];
+  const point = (i: number, j: number): [number, number, number] => {
+    const a = (i / segments) * 2 * Math.PI;
+    const b = (j / around) * 2 * Math.PI;
+    const spike = Math.max(0, Math.cos(a * 8)) ** 3 * 0.05 * Math.max(0, Math.sin(b));
+    const r = 0.089 + 0.009 * Math.cos(b) + 0.008;
+    const p = [r * Math.cos(a), 0.014 * Math.sin(b) + 0.014 + spike, r * Math.sin(a)] as const;
+    // With the origin at a corner of the box, as scanners and some exporters leave it.
+    const shift = corner ? [0.106, 0, 0.106] : [0, 0, 0];
+    return p.map((x, k) => (x + shift[k]!) * unit) as [number, number, number];
+  };
+  for (let i = 0; i < segments; i++)
+    for (let j = 0; j < around; j++) {
+      const [a, b, c, d] = [point(i, j), point(i, j + 1), point(i + 1, j), point(i + 1, j + 1)];
+      positions.push(...a, ...b, ...c, ...b, ...d, ...c);
+    }
+  return [{ part: 'Crown', material: 'Kelp', positions, uvs: [], normals: [] }];
 };

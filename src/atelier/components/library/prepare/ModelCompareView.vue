@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A model before and after its repairs, turned together; the red cross is the pivot. */
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { notesOn } from '../../../../core/assets/notes';
 import { ModelCompare } from '../../../../stage/model-compare';
 import type { ModelAsset } from '../../../../core/document/schema';
 import { sentence } from '../../../../core/errors';
@@ -14,7 +15,11 @@ const assets = useAssetsStore();
 const desk = useDeskStore();
 const box = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
-const head = ref(true);
+/** A head stands there while the size is the question; what is no head piece would only be hidden by it. */
+const head = ref(
+  props.asset.prep?.size.kind === 'head' ||
+    notesOn(props.asset).some((note) => note.mends.some((mend) => mend.code === 'fit-head')),
+);
 const failure = ref<string | null>(null);
 /** Counts what is on screen, for whoever waits for it. */
 const shown = ref(0);

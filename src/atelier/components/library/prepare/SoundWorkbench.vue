@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Cuts a sound, chooses its weight and its loop; hear it before and after. */
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { Play, Square } from '@lucide/vue';
 import { quietMoment, withoutSilence, type Sound } from '../../../../core/assets/sounds/sound';
 import type { SoundAsset, SoundPrep } from '../../../../core/document/schema';
@@ -60,6 +60,10 @@ const setLoop = (start: number, stop: number): void => {
   loop.value =
     to - from > 0.02 ? { start: Math.round(from * 1e4) / 1e4, end: Math.round(to * 1e4) / 1e4 } : null;
 };
+// A loop stays inside what is kept.
+watch(kept, (length) => {
+  if (loop.value && loop.value.end > length + 0.001) setLoop(loop.value.start, length);
+});
 
 const playing = ref<'before' | 'after' | null>(null);
 let context: AudioContext | null = null;
@@ -97,7 +101,8 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div class="controls">
+  <!-- Nothing can be cut before the sound is open. -->
+  <div class="controls" :inert="!sound" :aria-busy="!sound">
     <h4>Kept part</h4>
     <div class="line">
       <span>From, s</span>
