@@ -126,9 +126,10 @@ export const useImportsStore = defineStore('imports', () => {
       return updateLayers(item, job.name, read);
     const kept: Asset[] = [];
     for (const draft of read.drafts) kept.push(await keepDraft(draft, newAssetId(), { signal }));
-    const effectId = document.id;
     if (signal.aborted) throw new Cancelled();
+    const handle = dropped.find((d) => d.path === job.path)?.handle;
     if (read.artwork) {
+      if (handle) for (const { id } of kept) handles.set(id, handle);
       const objects = artworkObjects(document.effect, job.name, read.artwork.layers, kept);
       document.edit(bringIn(`Bring in ${job.name}`, kept, objects));
       desk.selected = objects[0]!.id;
@@ -150,8 +151,7 @@ export const useImportsStore = defineStore('imports', () => {
     const objects = place ? objectsFor(document.effect, shown) : [];
     document.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
     if (objects[0]) desk.selected = objects[0].id;
-    const handle = dropped.find((d) => d.path === job.path)?.handle;
-    if (handle && document.id === effectId) handles.set(shown.id, handle);
+    if (handle) handles.set(shown.id, handle);
     change(item.key, {
       state: 'done',
       kind: shown.kind,

@@ -97,16 +97,27 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
     }
   });
 
+/** Lets a draft of an object show another asset: it keeps its place and its width. */
+const putOn = (draft: Draft<EffectObject>, to: Asset): void => {
+  if (draft.kind === 'card' || draft.kind === 'model') draft.asset = to.id;
+  if (draft.kind === 'card' && 'width' in to)
+    draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
+  if (draft.kind === 'model' && to.kind === 'model' && !to.clips.some((c) => c.name === draft.clip))
+    draft.clip = to.clips[0]?.name ?? null;
+};
+
+/** One object shows another asset; one that it cannot show changes nothing. */
+export const showOn = (effect: Effect, id: ObjectId, to: Asset): Edit =>
+  edit(`Show ${to.name} on ${effect.objects[id]?.name ?? 'an object'}`, (d) => {
+    const draft = d.objects[id];
+    if (draft && canShow(effect.objects[id]!, to)) putOn(draft, to);
+  });
+
 /** Everything that is shown of one asset shows another one. */
 export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
   edit(`Show ${to.name} instead`, (d) => {
-    for (const object of objectsShowing(effect, from)) {
-      if (!canShow(object, to)) continue;
-      const draft = d.objects[object.id]!;
-      if (draft.kind === 'card' || draft.kind === 'model') draft.asset = to.id;
-      if (draft.kind === 'card' && 'width' in to)
-        draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
-    }
+    for (const object of objectsShowing(effect, from))
+      if (canShow(object, to)) putOn(d.objects[object.id]!, to);
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
   });
 

@@ -2,7 +2,8 @@
 /** One asset in full: what it is, what is odd, who uses it, and what can be done with it. */
 import { computed, nextTick, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
-import { bringIn, renameAssets, setSequenceRate } from '../../../core/document/edits';
+import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/document/edits';
+import { canShow, isShowing } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
 import { endingOf } from '../../../core/package/effect-package';
 import { sentence } from '../../../core/errors';
@@ -41,6 +42,19 @@ const place = (): void => {
   const objects = objectsFor(document.effect, props.asset);
   document.edit(bringIn(`Place ${props.asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
+  desk.closeLibrary();
+};
+/** The object the library was opened from, when it could show this. */
+const asker = computed(() => {
+  const object = desk.library.from ? document.effect.objects[desk.library.from] : undefined;
+  return object && isShowing(object) && object.asset !== props.asset.id && canShow(object, props.asset)
+    ? object
+    : null;
+});
+const showThere = (): void => {
+  if (!asker.value) return;
+  document.edit(showOn(document.effect, asker.value.id, props.asset));
+  desk.selected = asker.value.id;
   desk.closeLibrary();
 };
 const startNaming = async (): Promise<void> => {
@@ -103,7 +117,12 @@ const fileName = computed(() => {
     <p class="soft">{{ KIND_LABELS[asset.kind] }}</p>
     <AssetNotes :asset="asset" />
     <div class="actions">
-      <a-button v-if="isPlaceable(asset)" size="small" type="primary" @click="place">Place it</a-button>
+      <a-button v-if="asker" size="small" type="primary" class="cut" @click="showThere"
+        >Show it on {{ asker.name }}</a-button
+      >
+      <a-button v-if="isPlaceable(asset)" size="small" :type="asker ? 'default' : 'primary'" @click="place"
+        >Place it</a-button
+      >
       <a-button v-if="canPrepare" size="small" @click="desk.library.task = 'prepare'"
         ><span class="row"><SlidersHorizontal :size="13" />Prepare</span></a-button
       >
