@@ -42,7 +42,7 @@ export const createApp = ({
   app.use(security.permissions);
 
   for (const dir of trackerDirs)
-    app.use('/trackers', security.tracker, express.static(dir, { index: false, maxAge: '1h' }));
+    app.use('/trackers', security.compiling, express.static(dir, { index: false, maxAge: '1h' }));
 
   app.use(security.strict);
   app.get('/healthz', async (_request, response) => {
@@ -66,7 +66,10 @@ export const createApp = ({
       };
     if (!existsSync(join(clientDir, 'index.html')))
       throw new Error(`The pages are not built: ${clientDir} is empty.`);
-    app.use('/assets/workers', security.intake);
+    app.use('/assets/workers', (request, response, next) => {
+      const policy = request.path.startsWith('/ktx2-worker-') ? security.compiling : security.intake;
+      policy(request, response, next);
+    });
     app.use(
       '/assets',
       express.static(join(clientDir, 'assets'), { immutable: true, maxAge: '1y', index: false }),

@@ -31,16 +31,21 @@ export const strict = headers(base);
 /** The atelier: its component library writes style elements. */
 export const atelier = headers({ ...base, styleSrc: ["'self'", "'unsafe-inline'"] });
 /**
- * The face tracker's worker only: its WebAssembly glue compiles code. A worker follows the policy it was
- * served with, so pages stay strict.
+ * The workers of the face tracker and of KTX2 textures only: their WebAssembly glue compiles code. A worker follows
+ * the policy it was served with, so pages stay strict.
  */
-export const tracker = headers({ ...base, scriptSrc: ["'self'", "'unsafe-eval'", "'wasm-unsafe-eval'"] });
+export const compiling = headers({ ...base, scriptSrc: ["'self'", "'unsafe-eval'", "'wasm-unsafe-eval'"] });
 
 /**
  * The worker that opens files: decoders of compressed models and textures are WebAssembly. It fetches only what
- * the page hands it, and nothing it makes is run by a page.
+ * the page hands it, and nothing it makes is run by a page. Transparent videos are put together by helpers of the
+ * media library, which it starts from memory; they follow this policy too.
  */
-export const intake = headers({ ...base, scriptSrc: ["'self'", "'wasm-unsafe-eval'"] });
+export const intake = headers({
+  ...base,
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+  workerSrc: ["'self'", 'blob:'],
+});
 
 /** Camera only on our own pages. */
 export const permissions: RequestHandler = (_request, response, next) => {
