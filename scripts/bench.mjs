@@ -8,7 +8,14 @@ ensureChromium();
 // What the build says belongs beside the figures, not among them.
 const built = spawnSync(process.execPath, ['scripts/build.mjs'], { cwd: root, stdio: ['ignore', 2, 2] });
 if (built.status !== 0) process.exit(1);
-for (const file of ['bench/runtime.ts', 'bench/save.ts', 'bench/show.ts', 'bench/take.ts', 'bench/face.ts']) {
+for (const file of [
+  'bench/runtime.ts',
+  'bench/save.ts',
+  'bench/show.ts',
+  'bench/take.ts',
+  'bench/face.ts',
+  'bench/asset.ts',
+]) {
   const run = spawnSync(process.execPath, ['scripts/run-ts.mjs', file], { cwd: root, stdio: 'inherit' });
   if (run.status !== 0) process.exit(1);
 }
