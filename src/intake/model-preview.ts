@@ -6,24 +6,39 @@ import type { KeptBytes } from './drafts';
 
 const [WIDTH, HEIGHT] = [192, 156];
 
+interface Booth {
+  readonly canvas: OffscreenCanvas;
+  readonly renderer: WebGLRenderer;
+  readonly scene: Scene;
+}
+let booth: Booth | null = null;
+
+/** The renderer and its light take far longer to set up than a picture takes to draw, so they are kept. */
+const openBooth = (): Booth => {
+  const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
+  const renderer = new WebGLRenderer({
+    canvas: canvas as unknown as HTMLCanvasElement,
+    alpha: true,
+    antialias: true,
+  });
+  renderer.setSize(WIDTH, HEIGHT, false);
+  renderer.outputColorSpace = SRGBColorSpace;
+  // A lost context is given up; the next picture begins anew.
+  canvas.addEventListener('webglcontextlost', () => (booth = null));
+  const scene = new Scene();
+  const light = new ModelLight(scene);
+  light.update(true, null);
+  light.reflect(renderer);
+  return { canvas, renderer, scene };
+};
+
 /** Null when nothing can be drawn here: the list then shows a sign instead. */
 export const modelPreview = async (glb: Uint8Array): Promise<KeptBytes | null> => {
   try {
     const model = await openModel(glb.slice().buffer);
-    const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
-    const renderer = new WebGLRenderer({
-      canvas: canvas as unknown as HTMLCanvasElement,
-      alpha: true,
-      antialias: true,
-    });
+    const { canvas, renderer, scene } = (booth ??= openBooth());
+    scene.add(model.scene);
     try {
-      renderer.setSize(WIDTH, HEIGHT, false);
-      renderer.outputColorSpace = SRGBColorSpace;
-      const scene = new Scene();
-      scene.add(model.scene);
-      const light = new ModelLight(scene);
-      light.update(true, null);
-      light.reflect(renderer);
       const box = new Box3().setFromObject(model.scene);
       const size = box.getSize(new Vector3()).length() || 1;
       const centre = box.getCenter(new Vector3());
@@ -33,12 +48,10 @@ export const modelPreview = async (glb: Uint8Array): Promise<KeptBytes | null> =
       renderer.render(scene, camera);
       const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 });
       const mime = blob.type === 'image/webp' ? 'image/webp' : 'image/png';
-      light.dispose();
       return { bytes: new Uint8Array(await blob.arrayBuffer()), mime };
     } finally {
+      scene.remove(model.scene);
       disposeOf(model.scene);
-      renderer.dispose();
-      renderer.forceContextLoss();
     }
   } catch {
     return null;

@@ -65,6 +65,9 @@ export const toRgba = (png: {
   transparency?: ArrayLike<number>;
 }): Raster => {
   const { width, height, channels, palette, transparency } = png;
+  // What nearly every picture is.
+  if (png.depth === 8 && channels === 4 && png.data instanceof Uint8Array)
+    return { width, height, data: png.data };
   const scale = png.depth === 16 ? 1 / 257 : png.depth < 8 && !palette ? 255 / (2 ** png.depth - 1) : 1;
   const out = new Uint8Array(width * height * 4);
   for (let i = 0; i < width * height; i++) {
