@@ -32,6 +32,13 @@ const files = new Map<string, { source: string; rule: string }>([
     },
   ],
   [
+    'src/intake/zz-forbidden.ts',
+    {
+      source: "import { api } from '../atelier/api/client';\nexport const x = api;\n",
+      rule: 'intake-imports-down',
+    },
+  ],
+  [
     'src/show/zz-forbidden.ts',
     { source: "import { ref } from 'vue';\nexport const x = ref;\n", rule: 'show-is-small' },
   ],
@@ -59,6 +66,7 @@ const run = (command: string, args: string[]): string => {
     return execFileSync(process.execPath, [command, ...args], {
       encoding: 'utf8',
       stdio: ['ignore', 'pipe', 'pipe'],
+      maxBuffer: 256 * 1024 * 1024,
     });
   } catch (error) {
     return (error as { stdout: string }).stdout;
