@@ -38,8 +38,8 @@ const checkWeight = (size: number, path: string): void => {
 
 /** The last zip that was opened stays open: its files are asked for one after the other. */
 let open: { readonly key: string; readonly zip: Zip } | null = null;
-const openZip = async (file: File): Promise<Zip> => {
-  const key = `${file.name}|${file.size}|${file.lastModified}`;
+const openZip = async (file: File, path: string): Promise<Zip> => {
+  const key = `${path}|${file.size}|${file.lastModified}`;
   if (open?.key !== key) {
     open = null;
     checkWeight(file.size, file.name);
@@ -52,7 +52,7 @@ const openZip = async (file: File): Promise<Zip> => {
 export const readSource = async ({ file, entry, path }: Source): Promise<Uint8Array> => {
   checkWeight(file.size, path);
   if (entry === null) return bytesOf(file);
-  const zip = await openZip(file);
+  const zip = await openZip(file, path.slice(0, -entry.length - 1));
   const found = zip.entries.find((e) => e.path === entry);
   if (!found) return refuse('zip.damaged', `${entry} is no longer in ${file.name}. Drop it again.`);
   return zip.read(found);
@@ -107,7 +107,7 @@ export const lookThrough = async (
         out.push(await look(source, head, file.size, () => readSource(source)));
         continue;
       }
-      const zip = await openZip(file);
+      const zip = await openZip(file, path);
       const before = out.length;
       for (const entry of zip.entries) {
         if (isClutter(entry.path)) continue;

@@ -1,7 +1,7 @@
 /** Sea creatures with clips: shapes that change, bones that bend, parts that turn. */
 import type { Document, Node } from '@gltf-transform/core';
 import { fromAxisAngle, compose } from '../../src/core/maths/quaternion';
-import { grid, joined, Maker, mapped, moved, revolve, sphere, tube, type Shape } from './mesh';
+import { grid, joined, Maker, moved, revolve, sphere, stand, tube, turnedOver, type Shape } from './mesh';
 
 const TAU = 2 * Math.PI;
 
@@ -132,15 +132,7 @@ const fish = (m: Maker): void => {
       .setAttribute('WEIGHTS_0', m.accessor('VEC4', weights));
   };
   skinned('Body', body, orange);
-  skinned(
-    'Fins',
-    joined(
-      tail,
-      back,
-      mapped(back, ([x, y, z]) => [x, -y * 0.8, z]),
-    ),
-    pale,
-  );
+  skinned('Fins', joined(tail, back, turnedOver(back, 0.8)), pale);
   skinned(
     'Eyes',
     joined(sphere(0.0042, [0.062, 0.007, 0.0105], 14, 10), sphere(0.0042, [0.062, 0.007, -0.0105], 14, 10)),
@@ -160,7 +152,7 @@ const fish = (m: Maker): void => {
 /** A starfish whose arms curl. */
 const starfish = (m: Maker): void => {
   const star = (curl: number): Shape =>
-    grid(100, 18, (u, v) => {
+    grid(100, 26, (u, v) => {
       const a = u * TAU;
       const arm = 0.5 + 0.5 * Math.cos(5 * a);
       const r = 0.055 * (0.3 + 0.7 * arm ** 1.6);
@@ -168,7 +160,7 @@ const starfish = (m: Maker): void => {
       const out = r * Math.sin(b);
       const thick = 0.011 * (1 - 0.55 * (out / 0.055));
       const lift = curl * 0.03 * (out / 0.055) ** 2.2;
-      const bumps = v < 0.5 ? 0.0007 * Math.sin(24 * a) * Math.sin(22 * b) : 0;
+      const bumps = v < 0.5 ? 0.0008 * Math.sin(15 * a) * Math.sin(10 * b) : 0;
       return [out * Math.sin(a), thick * Math.cos(b) + 0.011 + lift + bumps, out * Math.cos(a)];
     });
   const node = m.part('Starfish', star(0), m.material('Skin', [0.86, 0.34, 0.2], { roughness: 0.75 }));
@@ -274,6 +266,7 @@ const crab = (m: Maker): void => {
   );
   m.part('Eyes', eyes, m.material('Eyes', [0.03, 0.025, 0.03], { roughness: 0.15 }), body);
   m.clip('Scuttle', 1.4, tracks, 29);
+  stand(m.document);
 };
 
 /** A shell whose lid opens over a pearl. */
@@ -371,6 +364,7 @@ const turtle = (m: Maker): void => {
     };
   });
   m.clip('Paddle', 2.2, tracks, 21);
+  stand(m.document);
 };
 
 export const creatures = (): Map<string, Document> =>

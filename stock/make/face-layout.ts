@@ -63,9 +63,7 @@ export const templateSvg = (size: number): string => {
   let net = '';
   for (let t = 0; t < OPEN_TRIANGLES.length; t += 3)
     net += `M${p(OPEN_TRIANGLES[t]!)}L${p(OPEN_TRIANGLES[t + 1]!)}L${p(OPEN_TRIANGLES[t + 2]!)}Z`;
-  const regions = FACE_REGIONS.filter(
-    (name) => name !== 'skin' && name !== 'upperLip' && name !== 'lowerLip',
-  );
+  const regions = FACE_REGIONS.filter((name) => name !== 'skin');
   const groups = regions.map((name, i) => {
     const region = faceRegion(name);
     const path = [...region.outlines, ...region.holes].map((line) => outlinePath(line, size)).join('');

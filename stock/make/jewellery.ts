@@ -105,8 +105,8 @@ const MODELS: Record<string, (m: Maker) => void> = {
         sphere(
           0.0038 + 0.0022 * front ** 2,
           [0.066 * Math.sin(a), -0.03 * front ** 3, 0.066 * Math.cos(a)],
-          16,
-          10,
+          14,
+          8,
         ),
       );
     }

@@ -1,6 +1,7 @@
 /** Meshes by rule: surfaces of revolution, tubes, bent sheets; put together as glTF documents. */
 import { Document, type Material, type Mesh, type Node } from '@gltf-transform/core';
 import { KHRMaterialsClearcoat, KHRMaterialsSheen } from '@gltf-transform/extensions';
+import { boundsOf, sceneOf, worldTriangles } from '../../src/core/assets/models/inspect';
 import type { Vec3 } from '../../src/core/maths/vec3';
 import { cross, normalise, subtract } from '../../src/core/maths/vec3';
 
@@ -59,9 +60,14 @@ export const tube = (
   along = 48,
   around = 12,
 ): Shape => {
+  const direction = (t: number): Vec3 => normalise(subtract(path(t + 1e-3), path(t - 1e-3)));
+  // One direction for the whole tube, so that it does not twist: the axis that the path runs along the least.
+  const directions = Array.from({ length: along + 1 }, (_, i) => direction(i / along));
+  const most = [0, 1, 2].map((axis) => Math.max(...directions.map((d) => Math.abs(d[axis]!))));
+  const least = most.indexOf(Math.min(...most));
+  const up = [0, 1, 2].map((axis) => (axis === least ? 1 : 0)) as unknown as Vec3;
   const frame = (t: number): { p: Vec3; n: Vec3; b: Vec3 } => {
-    const d = normalise(subtract(path(t + 1e-3), path(t - 1e-3)));
-    const up: Vec3 = Math.abs(d[1]) > 0.9 ? [1, 0, 0] : [0, 1, 0];
+    const d = direction(t);
     const n = normalise(cross(up, d));
     return { p: path(t), n, b: cross(d, n) };
   };
@@ -86,6 +92,28 @@ export const mapped = (shape: Shape, point: (p: Vec3) => Vec3, turn?: (n: Vec3) 
     normals.push(...(turn ? normalise(turn(n)) : n));
   }
   return { ...shape, positions, normals };
+};
+
+/** The mirror image across the plane between above and below; its triangles still face outwards. */
+export const turnedOver = (shape: Shape, scale = 1): Shape => {
+  const over = mapped(
+    shape,
+    ([x, y, z]) => [x, -y * scale, z],
+    ([x, y, z]) => [x, -y / scale, z],
+  );
+  const indices: number[] = [];
+  for (let i = 0; i < shape.indices.length; i += 3)
+    indices.push(shape.indices[i]!, shape.indices[i + 2]!, shape.indices[i + 1]!);
+  return { ...over, indices };
+};
+
+/** Moves what hangs in the scene so that it stands on its base, with its middle over the origin. */
+export const stand = (document: Document): void => {
+  const { low, high } = boundsOf(worldTriangles(document));
+  for (const node of sceneOf(document).listChildren()) {
+    const [x, y, z] = node.getTranslation();
+    node.setTranslation([x - (low[0] + high[0]) / 2, y - low[1], z - (low[2] + high[2]) / 2]);
+  }
 };
 
 export const joined = (...shapes: readonly Shape[]): Shape => {

@@ -32,6 +32,26 @@ const homeOf = (effect: Effect, assets: readonly PictureAsset[]): ObjectId | nul
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 };
 
+/** Orders for those that have none yet, evenly between their neighbours that have one. */
+const ordersAmong = (known: readonly (number | null)[]): number[] => {
+  const orders: number[] = [];
+  for (let i = 0; i < known.length; i++) {
+    const own = known[i];
+    if (own != null) {
+      orders.push(own);
+      continue;
+    }
+    let run = 1;
+    while (i + run < known.length && known[i + run] == null) run++;
+    const above = orders.at(-1);
+    const below = known[i + run];
+    const [low, high] = [above ?? (below ?? 1) - 1, below ?? (above ?? 0) + 1];
+    for (let k = 1; k <= run; k++) orders.push(low + ((high - low) * k) / (run + 1));
+    i += run - 1;
+  }
+  return orders;
+};
+
 /**
  * `assets` are the layers as they are now, under the ids of those they replace. New layers get a card between
  * their neighbours.
@@ -58,25 +78,11 @@ export const updateArtwork = (
     const card = asset ? objectsShowing(effect, asset.id).find((o) => o.parent === home) : undefined;
     return card?.order ?? null;
   };
+  const orders = ordersAmong(layers.map(orderOf));
   const cards: EffectObject[] = home
     ? fresh.map((layer) => {
         const at = layers.indexOf(layer);
-        const above = layers
-          .slice(0, at)
-          .reverse()
-          .map(orderOf)
-          .find((o) => o !== null);
-        const below = layers
-          .slice(at)
-          .map(orderOf)
-          .find((o) => o !== null);
-        const order =
-          above != null && below != null
-            ? (above + below) / 2
-            : above != null
-              ? above + 0.5
-              : (below ?? 1) - 0.5;
-        return { ...layerCard(now[layer.draft]!, layer, home, at, layers.length), order };
+        return { ...layerCard(now[layer.draft]!, layer, home, at, layers.length), order: orders[at]! };
       })
     : [];
   const changed = old.filter(isChanged);

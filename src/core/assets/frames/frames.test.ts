@@ -189,6 +189,15 @@ const fish = (w: number, h: number, phase: number): Raster =>
     return body || tail ? [220, 120 + Math.round(u * 100), 60, 255] : [0, 0, 0, 0];
   });
 
+/** Twelve dots around the middle. */
+const ringOfDots = (size: number, radius: number, dot: number): Raster =>
+  painted(size, size, (x, y) => {
+    const near = Array.from({ length: 12 }, (_, k) => (k * Math.PI) / 6).some(
+      (a) => Math.hypot(x - size / 2 - radius * Math.cos(a), y - size / 2 - radius * Math.sin(a)) < dot,
+    );
+    return near ? [240, 250, 255, 255] : [0, 0, 0, 0];
+  });
+
 describe('the grid of a sprite sheet is guessed', () => {
   const white: Rgba = [240, 250, 255, 255];
   const growing = (i: number, n: number, size: number) => disc(size, size * (0.18 + (0.26 * i) / n), white);
@@ -232,6 +241,25 @@ describe('the grid of a sprite sheet is guessed', () => {
       2,
       14,
     ],
+    [
+      '5 x 4 frames that differ a lot: a dot, then a ring of dots that flies apart',
+      sheetOf(5, 4, [64, 64], (i) => (i < 6 ? disc(64, 4 + i * 3, white) : ringOfDots(64, 8 + i, 2.5))),
+      5,
+      4,
+      20,
+    ],
+    [
+      '3 x 4 stripes painted to the edges',
+      sheetOf(3, 4, [96, 96], (i) =>
+        painted(96, 96, (x, y) => {
+          const line = 48 + 14 * Math.sin((x / 96) * 9 + i);
+          return Math.abs(y - line) < 9 ? white : [0, 0, 0, 0];
+        }),
+      ),
+      3,
+      4,
+      12,
+    ],
   ])('%s', (_what, sheet, columns, rows, frames) => {
     const guess = guessGrid(sheet);
     expect(guess).toMatchObject({ grid: { columns, rows }, frames });
@@ -242,6 +270,10 @@ describe('the grid of a sprite sheet is guessed', () => {
     expect(guessGrid(disc(128, 60, white)).confidence).toBeLessThan(0.5);
     expect(guessGrid(plain(64, 64, white)).confidence).toBeLessThan(0.5);
     expect(guessGrid(blank(64, 64)).confidence).toBeLessThan(0.5);
+    // Two eyes, and a crown of beads.
+    const eyes = sheetOf(2, 1, [90, 60], (i) => disc(60, 20 + i, white));
+    expect(guessGrid(eyes).confidence).toBeLessThan(0.5);
+    expect(guessGrid(ringOfDots(128, 50, 8)).confidence).toBeLessThan(0.5);
   });
   test('a name can tell, unless the picture says otherwise', () => {
     const sheet = sheetOf(4, 2, [40, 40], (i) =>

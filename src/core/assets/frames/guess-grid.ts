@@ -1,11 +1,13 @@
 /**
- * Guesses how the cells of a sprite sheet lie. Two things tell: the lines between cells run where little is
- * painted, and cells that follow each other look alike, since they are moments of one movement. The second is
- * the autocorrelation of the sheet at the distance of a cell.
+ * Guesses how the cells of a sprite sheet lie. Three things tell: the lines between cells run where little is
+ * painted; cells that follow each other look alike, since they are moments of one movement (the autocorrelation of
+ * the sheet at the distance of a cell); and where cells are painted to their edges, the paint breaks off there.
  */
 import type { Grid } from '../../document/asset-schema';
 import type { Pixels, Unit } from '../../units';
 import { shrink, within, type Raster } from '../raster';
+import { breakBetween, paintBetween, paintOf, viewAlong, type AxisView } from './grid-clues';
+import { LEAST_FRAMES } from './numbered';
 import { cellBox } from './sheets';
 
 export interface GridGuess {
@@ -24,82 +26,14 @@ const LEAST_CELL: Pixels = 8;
 /** How alike neighbouring cells look on a sheet, as their correlation. */
 const ALIKE: Unit = 0.45;
 const SOMEWHAT_ALIKE: Unit = 0.15;
-
-/** What is painted: opacity, or on sheets without transparency the distance from the colour of the corners. */
-const paintOf = ({ width, height, data }: Raster): Float32Array => {
-  const paint = new Float32Array(width * height);
-  let transparent = 0;
-  for (let i = 0; i < paint.length; i++) {
-    paint[i] = data[i * 4 + 3]! / 255;
-    if (paint[i]! < 0.5) transparent++;
-  }
-  if (transparent > paint.length * 0.02) return paint;
-  const corners = [0, width - 1, (height - 1) * width, height * width - 1];
-  const ground = [0, 1, 2].map((c) => corners.map((i) => data[i * 4 + c]!).sort((a, b) => a - b)[1]!) as [
-    number,
-    number,
-    number,
-  ];
-  for (let i = 0; i < paint.length; i++) {
-    const far = Math.max(...ground.map((g, c) => Math.abs(data[i * 4 + c]! - g)));
-    paint[i] = far < 12 ? 0 : Math.min(1, far / 96);
-  }
-  return paint;
-};
-
-interface AxisView {
-  /** Length along the axis, in looked-at pixels. */
-  readonly length: number;
-  /** Mean paint of each line across the axis. */
-  readonly lines: Float32Array;
-  /** Likeness of the sheet with itself moved by `distance` along the axis, 0..1. */
-  likeness(distance: number): Unit;
-}
-
-const viewAlong = (paint: Float32Array, width: number, height: number, axis: 'x' | 'y'): AxisView => {
-  const length = axis === 'x' ? width : height;
-  const across = axis === 'x' ? height : width;
-  const at = (along: number, over: number): number =>
-    axis === 'x' ? paint[over * width + along]! : paint[along * width + over]!;
-  const lines = new Float32Array(length);
-  for (let i = 0; i < length; i++) {
-    for (let j = 0; j < across; j++) lines[i] = lines[i]! + at(i, j);
-    lines[i] = lines[i]! / across;
-  }
-  return {
-    length,
-    lines,
-    likeness: (distance) => {
-      // Normalised cross-correlation of what is painted on both sides; lines where either is blank do not count.
-      let [both, left, right] = [0, 0, 0];
-      for (let i = 0; i + distance < length; i++) {
-        if (lines[i]! < 1e-4 && lines[Math.round(i + distance)]! < 1e-4) continue;
-        const k = Math.round(i + distance);
-        if (k >= length) break;
-        for (let j = 0; j < across; j++) {
-          const [a, b] = [at(i, j), at(k, j)];
-          both += a * b;
-          left += a * a;
-          right += b * b;
-        }
-      }
-      return left === 0 || right === 0 ? 0 : both / Math.sqrt(left * right);
-    },
-  };
-};
-
-/** How much is painted along the lines between `n` cells, against the mean of all lines. */
-const paintBetween = (view: AxisView, n: number): number => {
-  const mean = view.lines.reduce((sum, x) => sum + x, 0) / view.length || 1;
-  let sum = 0;
-  for (let k = 1; k < n; k++) {
-    const at = (k * view.length) / n;
-    // The line itself lies between two pixels; the emptier neighbour counts, for sheets cut with a small offset.
-    const near = [at - 1, at].map((x) => view.lines[Math.min(view.length - 1, Math.max(0, Math.round(x)))]!);
-    sum += Math.min(...near);
-  }
-  return n === 1 ? 0 : sum / (n - 1) / mean;
-};
+/** Lines between cells have at most this share of the paint of other lines. */
+const EMPTY: Unit = 0.05;
+/** This share of the cells is painted, up to the last that is. */
+const USED: Unit = 0.6;
+/** Cells are at most this many times as wide as high, or as high as wide. */
+const MOST_OBLONG = 3.2;
+/** How many times as sharply as around it the paint breaks off between cells painted to their edges. */
+const SHARP_BREAK = 2;
 
 interface AxisGuess {
   readonly cells: number;
@@ -153,6 +87,50 @@ const guessFor = (
   return { grid, frames };
 };
 
+interface Cells {
+  readonly columns: number;
+  readonly rows: number;
+}
+
+/** Numbers of cells along an axis that part it at empty lines. */
+const partings = (view: AxisView, length: Pixels): number[] => {
+  const out = [1];
+  for (let n = 2; n <= MOST_CELLS && length / n >= LEAST_CELL && view.length / n >= 3; n++)
+    if (paintBetween(view, n) < EMPTY) out.push(n);
+  return out;
+};
+
+/**
+ * The finest cells that empty lines part on both axes, so that nearly all of them hold something: frames that
+ * change a lot do not look like their neighbours, but still stand apart from them.
+ */
+const partedCells = (
+  across: AxisView,
+  down: AxisView,
+  sheet: Raster,
+  used: (cells: Cells) => Unit,
+): Cells | null => {
+  const all = partings(across, sheet.width).flatMap((columns) =>
+    partings(down, sheet.height).map((rows) => ({ columns, rows })),
+  );
+  const fitting = all
+    .filter(({ columns, rows }) => {
+      const oblong = Math.abs(Math.log(sheet.width / columns / (sheet.height / rows)));
+      return columns * rows >= 4 && oblong < Math.log(MOST_OBLONG);
+    })
+    .sort((a, b) => b.columns * b.rows - a.columns * a.rows);
+  return fitting.find((cells) => used(cells) >= USED) ?? null;
+};
+
+/** Cells across a strip whose cells are painted to their edges: the number that makes them squarest. */
+const brokenCells = (view: AxisView, length: Pixels, other: Pixels): number => {
+  let best = 1;
+  const oblong = (n: number) => Math.abs(Math.log(length / n / other));
+  for (let n = 2; n <= MOST_CELLS && length / n >= LEAST_CELL; n++)
+    if (oblong(n) < oblong(best) && breakBetween(view, n) > SHARP_BREAK) best = n;
+  return best;
+};
+
 /** `name` may carry a hint such as "bubbles_4x3.png" (columns x rows). */
 export const guessGrid = (sheet: Raster, name = ''): GridGuess => {
   const size = within(sheet.width, sheet.height, LOOK);
@@ -179,10 +157,31 @@ export const guessGrid = (sheet: Raster, name = ''): GridGuess => {
     const weaker = guessAxis(across, sheet.width, SOMEWHAT_ALIKE);
     if (squareness(weaker.cells, y.cells) < squareness(1, y.cells)) x = weaker;
   }
-  const sure = Math.max(x.cells > 1 ? x.likeness - x.between : 0, y.cells > 1 ? y.likeness - y.between : 0);
-  const single = x.cells * y.cells === 1;
+  let cells: Cells = { columns: x.cells, rows: y.cells };
+  let confidence = Math.max(
+    x.cells > 1 ? x.likeness - x.between : 0,
+    y.cells > 1 ? y.likeness - y.between : 0,
+  );
+  const parted = partedCells(across, down, sheet, ({ columns, rows }) => {
+    const { grid, frames } = guessFor(paint, look, sheet, columns, rows);
+    const painted = Array.from({ length: frames }, (_, i) => isPainted(paint, look, grid, sheet, i));
+    return painted.filter(Boolean).length / frames;
+  });
+  if (parted && parted.columns * parted.rows > cells.columns * cells.rows) {
+    cells = parted;
+    // Many lines that are all empty are hardly chance; a few may be.
+    confidence = Math.max(confidence, parted.columns + parted.rows >= 6 ? 0.6 : 0.4);
+  }
+  const strip = [sheet.width / cells.columns, sheet.height / cells.rows] as const;
+  if (cells.columns === 1 && cells.rows > 1)
+    cells = { ...cells, columns: brokenCells(across, strip[0], strip[1]) };
+  else if (cells.rows === 1 && cells.columns > 1)
+    cells = { ...cells, rows: brokenCells(down, strip[1], strip[0]) };
+  const count = cells.columns * cells.rows;
+  // Two eyes or three stars look like each other too.
+  const most = count === 1 ? 0 : count < LEAST_FRAMES ? 0.4 : 0.9;
   return {
-    ...guessFor(paint, look, sheet, x.cells, y.cells),
-    confidence: single ? 0 : Math.min(0.9, Math.max(0, sure)),
+    ...guessFor(paint, look, sheet, cells.columns, cells.rows),
+    confidence: Math.min(most, Math.max(0, confidence)),
   };
 };
