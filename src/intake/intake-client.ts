@@ -19,6 +19,9 @@ export class Cancelled extends Error {
   }
 }
 
+/** Another piece of work was ended, and the worker with it: this one starts again. */
+class Interrupted extends Error {}
+
 interface Work {
   readonly signal?: AbortSignal | undefined;
   readonly progress?: ((share: number) => void) | undefined;
@@ -32,6 +35,8 @@ const opened = <T>(answer: Answer<T>): T => {
 export class IntakeClient {
   private worker: Worker | null = null;
   private remote: Comlink.Remote<Intake> | null = null;
+  /** Tells work that is under way that its worker is gone. */
+  private readonly interrupt = new Set<() => void>();
 
   /** `rasterise` draws SVGs for the worker. */
   constructor(
@@ -51,12 +56,27 @@ export class IntakeClient {
   }
 
   /** Ends the worker with whatever it is doing. */
-  stop(): void {
+  private stop(): void {
     this.worker?.terminate();
     this.worker = this.remote = null;
+    for (const tell of [...this.interrupt]) tell();
   }
 
   private async run<T>(
+    name: string,
+    work: Work,
+    call: (remote: Comlink.Remote<Intake>) => Promise<T>,
+  ): Promise<T> {
+    for (;;) {
+      try {
+        return await this.runOnce(name, work, call);
+      } catch (error) {
+        if (!(error instanceof Interrupted)) throw error;
+      }
+    }
+  }
+
+  private async runOnce<T>(
     name: string,
     { signal }: Work,
     call: (remote: Comlink.Remote<Intake>) => Promise<T>,
@@ -64,8 +84,10 @@ export class IntakeClient {
     if (signal?.aborted) throw new Cancelled();
     const remote = this.start();
     const worker = this.worker!;
+    let interrupted: () => void = () => {};
     let timer: ReturnType<typeof setTimeout> | undefined;
     let onAbort: (() => void) | undefined;
+    let onCrash: ((event: ErrorEvent) => void) | undefined;
     const ended = new Promise<never>((_, reject) => {
       timer = setTimeout(
         () =>
@@ -79,7 +101,9 @@ export class IntakeClient {
       );
       onAbort = () => reject(new Cancelled());
       signal?.addEventListener('abort', onAbort);
-      worker.onerror = (event) => {
+      interrupted = () => reject(new Interrupted());
+      this.interrupt.add(interrupted);
+      onCrash = (event) => {
         event.preventDefault();
         reject(
           new IconiaError(
@@ -88,17 +112,21 @@ export class IntakeClient {
           ),
         );
       };
+      worker.addEventListener('error', onCrash);
     });
     try {
       return await Promise.race([call(remote), ended]);
     } catch (error) {
+      this.interrupt.delete(interrupted);
       // Whatever it was, the worker may still be at it.
       if (error instanceof Cancelled || (error instanceof IconiaError && error.code.startsWith('intake.')))
         this.stop();
       throw error;
     } finally {
+      this.interrupt.delete(interrupted);
       clearTimeout(timer);
       if (onAbort) signal?.removeEventListener('abort', onAbort);
+      if (onCrash) worker.removeEventListener('error', onCrash);
     }
   }
 
