@@ -26,8 +26,12 @@ export const sizeInWords = (asset: Pick<ModelAsset, 'low' | 'high'>): string => 
   return `${size.map((s) => (s * k).toFixed(1)).join(' x ')} ${unit}`;
 };
 
-export const secondsInWords = (s: number): string =>
-  s >= 60 ? `${Math.floor(s / 60)} min ${Math.round(s % 60)} s` : `${s.toFixed(s < 10 ? 2 : 1)} s`;
+export const secondsInWords = (s: number): string => {
+  const tenths = Math.round(s * 10) / 10;
+  if (tenths < 60) return `${s.toFixed(s < 10 ? 2 : 1)} s`;
+  const whole = Math.round(s);
+  return `${Math.floor(whole / 60)} min ${whole % 60} s`;
+};
 
 /** One short line for lists. */
 export const shortFacts = (asset: Asset): string => {

@@ -1,0 +1,63 @@
+/** Each page and worker gets the policy that it needs, and no more. */
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import request from 'supertest';
+import type { Express } from 'express';
+import { createApp } from './app';
+import type { Database } from './database';
+import { memoryDatabase } from './testing';
+
+let db: Database;
+let app: Express;
+const clientDir = mkdtempSync(join(tmpdir(), 'iconia-policies-'));
+beforeAll(async () => {
+  db = await memoryDatabase();
+  mkdirSync(join(clientDir, 'assets', 'workers'), { recursive: true });
+  for (const file of [
+    'index.html',
+    'show.html',
+    'assets/main-1.js',
+    'assets/workers/intake-worker-1.js',
+    'assets/workers/ktx2-worker-1.js',
+  ])
+    writeFileSync(join(clientDir, file), '//');
+  app = createApp({ db, clientDir });
+});
+afterAll(async () => {
+  await db.close();
+  rmSync(clientDir, { recursive: true });
+});
+/** The sources of one directive. */
+const allowed = async (path: string, directive: string): Promise<string[]> => {
+  const { status, headers } = await request(app).get(path);
+  expect([path, status]).toEqual([path, 200]);
+  const policy = headers['content-security-policy']!.split(';').map((d) => d.trim().split(' '));
+  return policy.find(([name]) => name === directive)?.slice(1) ?? [];
+};
+
+test('only the workers that need it may compile code', async () => {
+  expect(await allowed('/', 'script-src')).toEqual(["'self'"]);
+  expect(await allowed('/show/some-effect', 'script-src')).toEqual(["'self'"]);
+  expect(await allowed('/assets/main-1.js', 'script-src')).toEqual(["'self'"]);
+  expect(await allowed('/assets/workers/intake-worker-1.js', 'script-src')).toEqual([
+    "'self'",
+    "'wasm-unsafe-eval'",
+  ]);
+  expect(await allowed('/assets/workers/ktx2-worker-1.js', 'script-src')).toContain("'unsafe-eval'");
+});
+test('only the worker that opens files may start helpers from memory', async () => {
+  expect(await allowed('/assets/workers/intake-worker-1.js', 'worker-src')).toEqual(["'self'", 'blob:']);
+  for (const path of ['/', '/show/some-effect', '/assets/workers/ktx2-worker-1.js'])
+    expect(await allowed(path, 'worker-src')).toEqual(["'self'"]);
+});
+test('nobody may fetch from elsewhere', async () => {
+  for (const path of ['/', '/show/some-effect', '/assets/workers/intake-worker-1.js'])
+    expect(await allowed(path, 'connect-src')).toEqual(["'self'", 'blob:']);
+});
+test('a built file that is not there is no page', async () => {
+  const { status, headers } = await request(app).get('/assets/main-2.js');
+  expect(status).toBe(404);
+  expect(headers['content-type']).toContain('json');
+});
