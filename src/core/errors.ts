@@ -13,5 +13,11 @@ export class IconiaError extends Error {
   }
 }
 
-/** The sentence to show for anything that was thrown. */
-export const sentence = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const MISTAKES = [TypeError, RangeError, ReferenceError, SyntaxError];
+
+/** The sentence to show for anything that was thrown. What no sentence was written for is a mistake of Iconia's own. */
+export const sentence = (error: unknown): string => {
+  if (MISTAKES.some((mistake) => error instanceof mistake))
+    return `Iconia itself made a mistake here (${String(error)}). Nothing was changed. Try again; if it stays, reload the page.`;
+  return error instanceof Error ? error.message : String(error);
+};
