@@ -76,7 +76,7 @@ export const templateSvg = (size: number): string => {
     ];
     const target = right ? 1 - u : u;
     const to = region.outlines.length === 2 ? (right ? Math.max(u, 1 - u) : Math.min(u, 1 - u)) : target;
-    return `<g id="${name}"><path d="${path}" fill="#0f6b62" fill-opacity="0.10" fill-rule="evenodd" stroke="#0f6b62" stroke-width="${size / 900}"/><path d="M${x} ${y}L${(to * size).toFixed(1)} ${(v * size).toFixed(1)}" stroke="#1d2327" stroke-width="${size / 1800}" opacity="0.55" fill="none"/><text x="${x}" y="${y - size * 0.004}" text-anchor="${right ? 'end' : 'start'}" font-family="sans-serif" font-size="${size * 0.0145}" fill="#1d2327">${REGION_LABELS[name]}</text></g>`;
+    return `<g id="${name}"><path d="${path}" fill="#0f6b62" fill-opacity="0.10" fill-rule="evenodd" stroke="#0f6b62" stroke-width="${size / 900}"/><path d="M${x} ${y}L${(to * size).toFixed(1)} ${(v * size).toFixed(1)}" stroke="#1d2327" stroke-width="${size / 1800}" opacity="0.55" fill="none"/><text x="${x}" y="${y - size * 0.004}" text-anchor="${right ? 'end' : 'start'}" font-family="sans-serif" font-size="${size * 0.0145}" fill="#1d2327" stroke="#fff" stroke-width="${size * 0.004}" paint-order="stroke">${REGION_LABELS[name]}</text></g>`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ${size}"><g id="net"><path d="${net}" fill="none" stroke="#8a8478" stroke-width="${size / 2400}" opacity="0.7"/></g>${groups.join('')}</svg>`;
 };
