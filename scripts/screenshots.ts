@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
+import { assetShots } from './asset-shots';
 
 const PORT = 4188;
 const base = `http://127.0.0.1:${PORT}`;
@@ -115,6 +116,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForSelector('#start:not([hidden])');
     await page.waitForTimeout(5000);
   },
+  ...assetShots,
   dark: async (page, id) => {
     await page.addInitScript(() => localStorage.setItem('iconia.theme', 'dark'));
     await shots.place!(page, id);
@@ -126,10 +128,15 @@ try {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   for (const [name, take] of Object.entries(shots)) {
     if (only.length > 0 && !only.includes(name)) continue;
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: base });
     page.on('pageerror', (error) => console.log(name, 'page error:', error.message));
     page.on('console', (m) => m.type() === 'error' && console.log(name, 'console:', m.text()));
-    const [effect] = (await (await fetch(`${base}/api/effects`)).json()) as { id: string }[];
+    // Other effects come with the pictures before this one.
+    const effects = (await (await fetch(`${base}/api/effects`)).json()) as {
+      id: string;
+      effect: { name: string };
+    }[];
+    const effect = effects.find((e) => e.effect.name === 'Kelp Crown');
     await take(page, effect!.id);
     if (!['home', 'show', 'takes', 'take-editor', 'tracked'].includes(name)) await settle(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });

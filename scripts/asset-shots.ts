@@ -1,0 +1,89 @@
+/** The pictures of assets for the docs: what is brought in is stock and what the tests make, as a creator would. */
+import { join } from 'node:path';
+import { expect, type Page } from '@playwright/test';
+import { writeGlb } from '../src/core/assets/models/open-model';
+import { chosen } from '../e2e/harness/drop';
+import { artworkOra, crownGlb, denseModel, framesZip, mixedFolder, texturedGlb } from '../e2e/harness/files';
+import { createEffect, seek } from '../e2e/harness/pages';
+
+type Shot = (page: Page) => Promise<void>;
+
+const stock = (...files: string[]): string[] => files.map((file) => join('stock', file));
+const report = (page: Page) => page.getByRole('region', { name: 'Import report' });
+const library = (page: Page) => page.getByRole('region', { name: 'Library' });
+const opened = async (page: Page, name: string): Promise<void> => {
+  const id = await createEffect(page, name);
+  await page.goto(`/effects/${id}/place`);
+};
+type Chosen = ReturnType<typeof chosen>;
+const bringIn = async (page: Page, files: (string | Chosen)[]): Promise<void> => {
+  const named = files.filter((f) => typeof f === 'string');
+  const made = files.filter((f): f is Chosen => typeof f !== 'string');
+  for (const some of [named, made])
+    if (some.length > 0) {
+      await page.getByLabel('Choose files').setInputFiles(some as string[]);
+      await expect(report(page).getByRole('status')).toContainText('came in', { timeout: 180_000 });
+    }
+};
+const openLibrary = async (page: Page): Promise<void> => {
+  await report(page).getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Library', exact: true }).click();
+};
+
+const reef = async (page: Page): Promise<void> => {
+  await opened(page, 'Reef at dusk');
+  await bringIn(page, [
+    ...stock(
+      'creatures/jellyfish.glb',
+      'creatures/fish.glb',
+      'creatures/turtle.glb',
+      'jewellery/tide-tiara.glb',
+      'textures/fish-scales.webp',
+      'textures/mother-of-pearl.webp',
+      'masks/cheekbones.webp',
+      'masks/lips.webp',
+      'sheets/bubble-pops-4x4.png',
+      'surroundings/evening-beach.hdr',
+      'sounds/chime.webm',
+      'sounds/surf.webm',
+      'tables/moonlit.cube',
+      'fonts/bungee.woff2',
+    ),
+    chosen(framesZip('bubbles.zip', 24, 128)),
+    chosen(artworkOra('reef crown.ora')),
+  ]);
+};
+
+export const assetShots: Record<string, Shot> = {
+  import: async (page) => {
+    await opened(page, 'Low Tide set');
+    const files = (await mixedFolder()).filter((f) => f.name !== 'crown.glb');
+    await bringIn(page, [chosen(await crownGlb('kelp crown.glb', true)), ...files.map(chosen)]);
+    await seek(page, 0.02);
+  },
+  library: async (page) => {
+    await reef(page);
+    await openLibrary(page);
+    await library(page).getByRole('button', { name: 'jellyfish.glb', exact: true }).click();
+  },
+  stock: async (page) => {
+    await opened(page, 'Reef at dusk');
+    await page.getByRole('button', { name: 'Stock', exact: true }).click();
+    await library(page).getByText('Sea creatures').first().waitFor();
+  },
+  repair: async (page) => {
+    await opened(page, 'Pearl');
+    await bringIn(page, [chosen({ name: 'shell.glb', bytes: await writeGlb(denseModel(40_000)) })]);
+    await report(page).locator('[data-import="shell.glb"]').getByRole('button', { name: 'Show' }).click();
+    await page.getByRole('button', { name: 'Prepare' }).click();
+    const panel = page.getByRole('region', { name: 'Prepare shell.glb' });
+    await panel.getByRole('button', { name: '10,000' }).click();
+    await expect(panel.getByRole('status')).toHaveAttribute('data-stale', 'false', { timeout: 90_000 });
+    await page.waitForTimeout(2500);
+  },
+  cost: async (page) => {
+    await reef(page);
+    await bringIn(page, [chosen(await texturedGlb('scales.glb', 2, 700))]);
+    await openLibrary(page);
+  },
+};
