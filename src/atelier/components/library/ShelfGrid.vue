@@ -9,6 +9,7 @@ import { useShelfStore } from '../../stores/shelf';
 import { sizeWords } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
 import AssetThumb from './AssetThumb.vue';
+import './take-tiles.css';
 
 const props = defineProps<{ search: string }>();
 const shelf = useShelfStore();
@@ -20,7 +21,7 @@ const items = computed(() =>
 </script>
 
 <template>
-  <div class="shelf">
+  <div class="shelf take-tiles">
     <InlineNotice v-if="shelf.error" closable @close="shelf.error = null">{{ shelf.error }}</InlineNotice>
     <p v-if="shelf.items.length === 0" class="soft">
       Your shelf is empty. Choose an asset under <b>This effect</b> and put it on your shelf: it is then at
@@ -74,49 +75,5 @@ const items = computed(() =>
   display: grid;
   gap: 10px;
   align-content: start;
-}
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
-  gap: 10px;
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: grid;
-  min-width: 0;
-}
-.picture {
-  position: relative;
-  height: 88px;
-  border: 1px solid var(--line2);
-  border-radius: 7px;
-  overflow: hidden;
-}
-.acts {
-  position: absolute;
-  right: 4px;
-  bottom: 4px;
-  display: flex;
-  gap: 2px;
-  border-radius: 6px;
-  background: color-mix(in srgb, var(--sheet) 90%, transparent);
-}
-.name {
-  margin-top: 4px;
-  font-size: 12px;
-  font-weight: 550;
-}
-.facts {
-  display: flex;
-  justify-content: space-between;
-  font-size: 11px;
-  color: var(--soft);
-}
-.word {
-  margin: 0;
-  padding: 0 2px;
-  font-size: 11px;
 }
 </style>

@@ -7,6 +7,7 @@ import { useEffectStore } from '../../stores/effect';
 import { stockUrl, useStockStore } from '../../stores/stock';
 import { sizeWords } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
+import './take-tiles.css';
 
 const props = defineProps<{ search?: string; canAdd?: boolean }>();
 const stock = useStockStore();
@@ -45,7 +46,7 @@ const listen = (item: StockItem): void => {
 </script>
 
 <template>
-  <div class="stock">
+  <div class="stock take-tiles">
     <InlineNotice v-if="stock.error" closable @close="stock.error = null">{{ stock.error }}</InlineNotice>
     <p v-if="stock.items.length > 0 && groups.length === 0" class="soft">
       Nothing in the stock is called that.
@@ -123,26 +124,9 @@ h3 {
   font-size: 13px;
   margin-bottom: 4px;
 }
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
-  gap: 10px;
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: grid;
-  min-width: 0;
-}
 .picture {
-  position: relative;
   display: grid;
   place-items: center;
-  height: 88px;
-  border: 1px solid var(--line2);
-  border-radius: 7px;
-  overflow: hidden;
   background: var(--sheet);
 }
 img {
@@ -157,32 +141,5 @@ img {
 }
 .sign {
   color: var(--faint);
-}
-.acts {
-  position: absolute;
-  right: 4px;
-  bottom: 4px;
-  display: flex;
-  gap: 2px;
-  border-radius: 6px;
-  background: color-mix(in srgb, var(--sheet) 90%, transparent);
-}
-.name {
-  margin-top: 4px;
-  font-size: 12px;
-  font-weight: 550;
-}
-.facts {
-  display: flex;
-  justify-content: space-between;
-  gap: 6px;
-  font-size: 11px;
-  color: var(--soft);
-  min-height: 20px;
-}
-.word {
-  margin: 0;
-  padding: 0 2px;
-  font-size: 11px;
 }
 </style>

@@ -10,6 +10,7 @@ import { useAssetsStore } from '../../../stores/assets';
 import { usePreparingStore } from '../../../stores/preparing';
 import { sizeInWords } from '../../../asset-words';
 import NumberField from '../../common/NumberField.vue';
+import QualityField from './QualityField.vue';
 import './controls.css';
 
 const props = defineProps<{ asset: ModelAsset; after: PreparedDraft | null }>();
@@ -226,28 +227,12 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
           </button>
         </span>
       </div>
-      <div v-if="prep.textures" class="line">
-        <span>Quality</span>
-        <span class="pair">
-          <a-slider
-            v-name="'Texture quality'"
-            :value="prep.textures.quality"
-            :min="10"
-            :max="100"
-            :tooltip-open="false"
-            @change="(v) => set({ textures: { ...prep.textures!, quality: Number(v) } })"
-          />
-          <NumberField
-            :value="prep.textures.quality"
-            label="Texture quality, per cent"
-            :digits="0"
-            unit="%"
-            :min="1"
-            :max="100"
-            @change="(v) => set({ textures: { ...prep.textures!, quality: Math.round(v) } })"
-          />
-        </span>
-      </div>
+      <QualityField
+        v-if="prep.textures"
+        label="Texture quality"
+        :model-value="prep.textures.quality"
+        @update:model-value="(quality) => set({ textures: { ...prep.textures!, quality } })"
+      />
     </template>
     <dl v-if="facts">
       <dt>Size</dt>

@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import type { Asset } from '../../../../core/document/schema';
 import type { AssetDraft } from '../../../../intake/drafts';
 import { api } from '../../../api/client';
+import './compare.css';
 
 const props = defineProps<{ asset: Asset; draft: AssetDraft | null }>();
 const zoom = ref(1);
@@ -71,28 +72,6 @@ const sizeAfter = computed(() => {
 </template>
 
 <style scoped>
-.compare {
-  position: relative;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  min-height: 0;
-  padding: 12px 14px 44px;
-}
-figure {
-  display: grid;
-  grid-template-rows: minmax(0, 1fr) auto;
-  gap: 4px;
-  min-height: 0;
-  min-width: 0;
-  margin: 0;
-}
-.window {
-  min-height: 0;
-  overflow: hidden;
-  border-radius: 8px;
-  background: repeating-conic-gradient(var(--line2) 0 25%, var(--sheet) 0 50%) 0 0 / 20px 20px;
-}
 img {
   width: 100%;
   height: 100%;

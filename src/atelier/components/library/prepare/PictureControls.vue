@@ -2,6 +2,7 @@
 /** Size and encoding of a picture. */
 import type { PictureAsset, PicturePrep } from '../../../../core/document/schema';
 import NumberField from '../../common/NumberField.vue';
+import QualityField from './QualityField.vue';
 import './controls.css';
 
 defineProps<{ asset: PictureAsset }>();
@@ -60,28 +61,11 @@ const FORMATS = [
         @change="(v: unknown) => set({ format: v as PicturePrep['format'] })"
       />
     </div>
-    <div v-if="prep.format !== 'png'" class="line">
-      <span>Quality</span>
-      <span class="pair">
-        <a-slider
-          v-name="'Quality'"
-          :value="prep.quality"
-          :min="10"
-          :max="100"
-          :tooltip-open="false"
-          @change="(v) => set({ quality: Number(v) })"
-        />
-        <NumberField
-          :value="prep.quality"
-          label="Quality, per cent"
-          :digits="0"
-          unit="%"
-          :min="1"
-          :max="100"
-          @change="(v) => set({ quality: Math.round(v) })"
-        />
-      </span>
-    </div>
+    <QualityField
+      v-if="prep.format !== 'png'"
+      :model-value="prep.quality"
+      @update:model-value="(quality) => set({ quality })"
+    />
     <p class="soft">
       What is transparent stays transparent{{
         prep.format === 'jpeg' ? '; a picture that needs it becomes WebP' : ''

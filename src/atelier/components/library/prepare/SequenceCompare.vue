@@ -5,6 +5,7 @@ import { frameAt, frameIndex } from '../../../../core/assets/frames/sheets';
 import type { SequenceAsset } from '../../../../core/document/schema';
 import type { AssetDraft } from '../../../../intake/drafts';
 import { useAssetsStore } from '../../../stores/assets';
+import './compare.css';
 
 const props = defineProps<{ asset: SequenceAsset; draft: AssetDraft | null }>();
 const assets = useAssetsStore();
@@ -82,29 +83,9 @@ const words = computed(() => reels.value.map((r) => (r ? `${r.facts.frames} fram
 </template>
 
 <style scoped>
-.compare {
-  position: relative;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  min-height: 0;
-  padding: 12px 14px 44px;
-}
-figure {
-  display: grid;
-  grid-template-rows: minmax(0, 1fr) auto;
-  gap: 4px;
-  min-height: 0;
-  min-width: 0;
-  margin: 0;
-}
 .window {
   display: grid;
   place-items: center;
-  min-height: 0;
-  overflow: hidden;
-  border-radius: 8px;
-  background: repeating-conic-gradient(var(--line2) 0 25%, var(--sheet) 0 50%) 0 0 / 20px 20px;
 }
 canvas {
   width: 100%;

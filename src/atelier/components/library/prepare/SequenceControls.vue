@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { cellBox } from '../../../../core/assets/frames/sheets';
 import type { SequenceAsset, SequencePrep } from '../../../../core/document/schema';
 import NumberField from '../../common/NumberField.vue';
+import QualityField from './QualityField.vue';
 import './controls.css';
 
 const props = defineProps<{ asset: SequenceAsset }>();
@@ -53,28 +54,7 @@ const EVERY = [
         {{ s }}
       </button>
     </div>
-    <div class="line">
-      <span>Quality</span>
-      <span class="pair">
-        <a-slider
-          v-name="'Quality'"
-          :value="prep.quality"
-          :min="10"
-          :max="100"
-          :tooltip-open="false"
-          @change="(v) => set({ quality: Number(v) })"
-        />
-        <NumberField
-          :value="prep.quality"
-          label="Quality, per cent"
-          :digits="0"
-          unit="%"
-          :min="1"
-          :max="100"
-          @change="(v) => set({ quality: Math.round(v) })"
-        />
-      </span>
-    </div>
+    <QualityField :model-value="prep.quality" @update:model-value="(quality) => set({ quality })" />
     <div class="line">
       <span>Keep</span>
       <a-select
