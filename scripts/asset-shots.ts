@@ -1,10 +1,40 @@
 /** The pictures of assets for the docs: what is brought in is stock and what the tests make, as a creator would. */
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
+import { strToU8, zipSync } from 'fflate';
+import sharp from 'sharp';
+import { bubbles, kelpBand, kelpFan } from '../demo/kelp-artwork';
 import { writeGlb } from '../src/core/assets/models/open-model';
 import { chosen } from '../e2e/harness/drop';
-import { artworkOra, crownGlb, denseModel, framesZip, mixedFolder, texturedGlb } from '../e2e/harness/files';
+import { crownGlb, denseModel, framesZip, mixedFolder } from '../e2e/harness/files';
 import { createEffect, seek } from '../e2e/harness/pages';
+
+/** The artwork of the demo as layered artwork. */
+const kelpOra = async (name: string) => {
+  const drawn = (svg: string, width: number, mirrored = false): Promise<Buffer> =>
+    sharp(Buffer.from(svg)).resize(width).flop(mirrored).png().toBuffer();
+  const layers = [
+    ['Bubbles', await drawn(bubbles(), 260), 370, 30, 'composite-op="svg:screen"'],
+    ['Fan', await drawn(kelpFan(), 420), 290, 60, ''],
+    ['Fan left', await drawn(kelpFan(), 300), 70, 190, 'opacity="0.9"'],
+    ['Fan right', await drawn(kelpFan(), 300, true), 630, 190, 'opacity="0.9"'],
+    ['Band', await drawn(kelpBand(), 900), 50, 330, ''],
+  ] as const;
+  const stack = layers.map(
+    ([layer, , x, y, more], i) => `<layer name="${layer}" src="data/${i}.png" x="${x}" y="${y}" ${more}/>`,
+  );
+  const files = Object.fromEntries(layers.map(([, png], i) => [`data/${i}.png`, new Uint8Array(png)]));
+  return chosen({
+    name,
+    bytes: zipSync({
+      mimetype: [strToU8('image/openraster'), { level: 0 }],
+      'stack.xml': strToU8(
+        `<?xml version='1.0'?><image w="1000" h="700"><stack>${stack.join('')}</stack></image>`,
+      ),
+      ...files,
+    }),
+  });
+};
 
 type Shot = (page: Page) => Promise<void>;
 
@@ -50,21 +80,25 @@ const reef = async (page: Page): Promise<void> => {
       'fonts/bungee.woff2',
     ),
     chosen(framesZip('bubbles.zip', 24, 128)),
-    chosen(artworkOra('reef crown.ora')),
+    await kelpOra('kelp crown.ora'),
   ]);
 };
 
 export const assetShots: Record<string, Shot> = {
   import: async (page) => {
     await opened(page, 'Low Tide set');
-    const files = (await mixedFolder()).filter((f) => f.name !== 'crown.glb');
-    await bringIn(page, [chosen(await crownGlb('kelp crown.glb', true)), ...files.map(chosen)]);
+    const files = (await mixedFolder()).filter((f) => !f.name.startsWith('crown.'));
+    await bringIn(page, [
+      chosen(await crownGlb('sea crown.glb', true)),
+      await kelpOra('kelp crown.ora'),
+      ...files.map(chosen),
+    ]);
     await seek(page, 0.02);
   },
   library: async (page) => {
     await reef(page);
     await openLibrary(page);
-    await library(page).getByRole('button', { name: 'jellyfish.glb', exact: true }).click();
+    await library(page).getByRole('button', { name: 'Fan', exact: true }).click();
   },
   stock: async (page) => {
     await opened(page, 'Reef at dusk');
@@ -82,8 +116,14 @@ export const assetShots: Record<string, Shot> = {
     await page.waitForTimeout(2500);
   },
   cost: async (page) => {
-    await reef(page);
-    await bringIn(page, [chosen(await texturedGlb('scales.glb', 2, 700))]);
+    await opened(page, 'Reef at dusk');
+    for (const few of [
+      ['creatures/jellyfish.glb', 'creatures/crab.glb', 'creatures/turtle.glb', 'creatures/fish.glb'],
+      ['jewellery/kelp-crown.glb', 'textures/ripples-normals.webp', 'textures/water-light.webp'],
+    ])
+      await bringIn(page, stock(...few));
+    await bringIn(page, [chosen(framesZip('bubbles.zip', 24, 128)), await kelpOra('kelp.ora')]);
+    await bringIn(page, stock('sounds/surf.webm', 'tables/deep.cube'));
     await openLibrary(page);
   },
 };

@@ -134,9 +134,9 @@ try {
     // Other effects come with the pictures before this one.
     const effects = (await (await fetch(`${base}/api/effects`)).json()) as {
       id: string;
-      effect: { name: string };
+      document: { name: string };
     }[];
-    const effect = effects.find((e) => e.effect.name === 'Kelp Crown');
+    const effect = effects.find((e) => e.document.name === 'Kelp Crown');
     await take(page, effect!.id);
     if (!['home', 'show', 'takes', 'take-editor', 'tracked'].includes(name)) await settle(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });

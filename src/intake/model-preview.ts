@@ -42,8 +42,9 @@ export const modelPreview = async (glb: Uint8Array): Promise<KeptBytes | null> =
       const box = new Box3().setFromObject(model.scene);
       const size = box.getSize(new Vector3()).length() || 1;
       const centre = box.getCenter(new Vector3());
+      // So far away that the ball around the model fits.
       const camera = new PerspectiveCamera(26, WIDTH / HEIGHT, size / 100, size * 10);
-      camera.position.copy(centre).add(new Vector3(0.55, 0.42, 1).normalize().multiplyScalar(size * 1.9));
+      camera.position.copy(centre).add(new Vector3(0.55, 0.42, 1).normalize().multiplyScalar(size * 2.25));
       camera.lookAt(centre);
       renderer.render(scene, camera);
       const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 });

@@ -94,7 +94,8 @@ watch(() => props.asset, loadFont);
   background: var(--grey);
 }
 .thumb[data-kind='picture'] {
-  background: repeating-conic-gradient(var(--line2) 0 25%, var(--sheet) 0 50%) 0 0 / 12px 12px;
+  /* White masks and clear bubbles are seen on it as well as dark ink. */
+  background: repeating-conic-gradient(var(--check1) 0 25%, var(--check2) 0 50%) 0 0 / 12px 12px;
 }
 img {
   width: 100%;

@@ -62,6 +62,7 @@ const cells = computed(() => {
           :key="cost.asset.id"
           type="button"
           class="cell"
+          :class="{ worded: w > 62 && h > 34 }"
           :style="{ left: `${x}px`, top: `${y}px`, width: `${w}px`, height: `${h}px` }"
           :title="`${cost.asset.name}: ${sizeWords(cost.bytes)}`"
           :aria-label="`${cost.asset.name}, ${KIND_LABELS[cost.kind]}, ${sizeWords(cost.bytes)}`"
@@ -98,7 +99,7 @@ h3 {
   flex-direction: column;
   align-items: flex-start;
   gap: 1px;
-  padding: 5px 7px;
+  padding: 0;
   border: 0;
   border-radius: 4px;
   overflow: hidden;
@@ -107,6 +108,10 @@ h3 {
   color: var(--on-accent);
   font: 500 11px var(--text);
   cursor: pointer;
+}
+/* The smallest have no room for words, nor for room around them. */
+.cell.worded {
+  padding: 5px 7px;
 }
 .cell:hover {
   background: var(--accent);

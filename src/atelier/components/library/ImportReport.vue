@@ -201,6 +201,7 @@ li {
   min-height: 24px;
 }
 .body b {
+  flex: none;
   max-width: 46%;
 }
 .bar {

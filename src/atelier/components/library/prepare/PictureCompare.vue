@@ -45,7 +45,7 @@ const sizeAfter = computed(() => {
 </script>
 
 <template>
-  <div class="compare">
+  <div class="before-after">
     <figure @pointermove="look">
       <div class="window"><img v-if="before" :src="before" alt="Before" :style="style" /></div>
       <figcaption>Before</figcaption>

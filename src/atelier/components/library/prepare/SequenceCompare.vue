@@ -69,7 +69,7 @@ const words = computed(() => reels.value.map((r) => (r ? `${r.facts.frames} fram
 </script>
 
 <template>
-  <div class="compare">
+  <div class="before-after">
     <figure v-for="(label, i) in ['Before', 'After']" :key="label">
       <div class="window"><canvas ref="canvases" role="img" :aria-label="label" /></div>
       <figcaption>
