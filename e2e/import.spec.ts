@@ -188,8 +188,15 @@ test('a sheet is taken for one, its grid shown and corrected by hand, and cut', 
   await cutter.getByRole('button', { name: 'Make a sequence of 10' }).click();
   await expect(cutter).toBeHidden();
   await saved(page);
-  const sequence = Object.values((await serverEffect(page, id)).assets).find((a) => a.kind === 'sequence');
+  const { assets, objects } = await serverEffect(page, id);
+  const sequence = Object.values(assets).find((a) => a.kind === 'sequence');
   expect(sequence).toMatchObject({ kind: 'sequence', frames: 10, width: 64, height: 64 });
+  // The card that showed the whole sheet shows the frames now.
+  expect(
+    Object.values(objects)
+      .filter(isCard)
+      .map((c) => c.asset),
+  ).toEqual([sequence!.id]);
 });
 
 test('the grid of six different sheets is read off their pictures', async ({ page }) => {

@@ -121,6 +121,13 @@ export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
   });
 
+/** A sheet was cut into frames: what showed the whole sheet shows the sequence. The sheet itself stays. */
+export const cutSheet = (effect: Effect, sheet: AssetId, sequence: Asset): Edit =>
+  edit(`Cut ${effect.assets[sheet]?.name ?? 'a sheet'} into frames`, (d) => {
+    d.assets[sequence.id] = sequence as Draft<Asset>;
+    showInstead(effect, sheet, sequence).change(d);
+  });
+
 /** Puts other content into an asset: all that shows it follows, and keeps its place. */
 export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Edit =>
   edit(`${label} ${effect.assets[next.id]?.name ?? next.name}`, (d) => {

@@ -3,7 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { cellBox } from '../../../../core/assets/frames/sheets';
 import { guessGrid, type GridGuess } from '../../../../core/assets/frames/guess-grid';
-import { bringIn } from '../../../../core/document/edits';
+import { cutSheet } from '../../../../core/document/edits';
 import { sentence } from '../../../../core/errors';
 import type { Asset, PictureAsset } from '../../../../core/document/schema';
 import { newAssetId } from '../../../api/ids';
@@ -97,7 +97,7 @@ const cut = async (): Promise<void> => {
       newAssetId(),
     );
     const sequence = (kept.kind === 'sequence' ? { ...kept, rate: rate.value } : kept) as Asset;
-    document.edit(bringIn(`Cut ${props.asset.name} into frames`, [sequence]));
+    document.edit(cutSheet(document.effect, props.asset.id, sequence));
     desk.library.selected = [sequence.id];
     emit('done');
   } catch (cause) {
