@@ -170,6 +170,8 @@ test('a sheet is taken for one, its grid shown and corrected by hand, and cut', 
   await page.getByLabel('Choose files').setInputFiles([chosen(sheetPng('sheet.png', 4, 3, 64, 11))]);
   const report = page.getByRole('region', { name: 'Import report' });
   await expect(report.getByText('It looks like a sheet of 4 x 3 frames')).toBeVisible();
+  // From the report as it stands in the library.
+  await page.getByRole('button', { name: 'Library', exact: true }).click();
   await report.getByRole('button', { name: 'Cut into frames' }).click();
   const cutter = page.getByRole('region', { name: 'Cut sheet.png into frames' });
   await expect(cutter.getByRole('img', { name: '4 columns and 3 rows on sheet.png' })).toBeVisible();

@@ -130,7 +130,11 @@ test('a picture is made smaller and lighter; undo gives it back', async ({ page 
   );
   const id = await bringIn(page, 'Noisy', { name: 'sand.png', bytes: noisy });
   const before = await assetOf(page, id);
-  const panel = await prepare(page, 'sand.png');
+  // A double click leads there too.
+  await page.getByRole('button', { name: 'Library', exact: true }).click();
+  const tiles = page.getByRole('group', { name: 'Assets' });
+  await tiles.getByRole('button', { name: 'sand.png', exact: true }).dblclick();
+  const panel = page.getByRole('region', { name: 'Prepare sand.png' });
   await field(panel, 'Longest side, pixels', '400');
   await ready(panel);
   await panel.getByRole('button', { name: 'Use this' }).click();

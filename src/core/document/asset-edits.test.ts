@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { newModel, newPicture } from './defaults';
 import * as edits from './edits';
 import { History } from './history';
-import { assetBytes } from './queries';
+import { assetBytes, isPreparable } from './queries';
 import { sampleAsset, sampleEffect, sampleFile } from './sample';
-import { sampleModel, sampleSequence } from './sample-assets';
+import { sampleAssets, sampleModel, sampleSequence } from './sample-assets';
 import {
   assetSchema,
   type Card,
@@ -107,6 +107,12 @@ describe('assets', () => {
     expect(edits.applyEdit(effect, edits.replaceAsset(effect, next)).effect.objects[id]).toMatchObject({
       clip: 'Rest',
     });
+  });
+  test('what can be made lighter: everything but videos, tables and fonts', () => {
+    const kinds = sampleAssets()
+      .filter(isPreparable)
+      .map((a) => a.kind);
+    expect(kinds).toEqual(['picture', 'sequence', 'model', 'sound', 'surroundings']);
   });
   test('every kind is part of the schema, and counts its files', () => {
     expect(assetSchema.safeParse(sampleModel(3)).success).toBe(true);

@@ -92,6 +92,9 @@ export type Showing = Card | ModelObject;
 export const isShowing = (object: EffectObject): object is Showing =>
   object.kind === 'card' || object.kind === 'model';
 
+/** Assets that can be made lighter or mended, and left as they were. */
+export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
+
 /** Which asset each kind of object can show. */
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   object.kind === 'card'

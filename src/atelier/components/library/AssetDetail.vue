@@ -3,7 +3,7 @@
 import { computed, nextTick, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
 import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/document/edits';
-import { canShow, isShowing } from '../../../core/document/queries';
+import { canShow, isPreparable, isShowing } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
 import { endingOf } from '../../../core/package/effect-package';
 import { sentence } from '../../../core/errors';
@@ -35,9 +35,6 @@ const input = ref<HTMLInputElement | null>(null);
 const error = ref<string | null>(null);
 const busy = ref(false);
 
-const canPrepare = computed(() =>
-  ['picture', 'sequence', 'model', 'sound', 'surroundings'].includes(props.asset.kind),
-);
 const place = (): void => {
   const objects = objectsFor(document.effect, props.asset);
   document.edit(bringIn(`Place ${props.asset.name}`, [], objects));
@@ -123,7 +120,7 @@ const fileName = computed(() => {
       <a-button v-if="isPlaceable(asset)" size="small" :type="asker ? 'default' : 'primary'" @click="place"
         >Place it</a-button
       >
-      <a-button v-if="canPrepare" size="small" @click="desk.library.task = 'prepare'"
+      <a-button v-if="isPreparable(asset)" size="small" @click="desk.library.task = 'prepare'"
         ><span class="row"><SlidersHorizontal :size="13" />Prepare</span></a-button
       >
       <a-button v-if="asset.kind === 'picture'" size="small" @click="desk.library.task = 'cut'"

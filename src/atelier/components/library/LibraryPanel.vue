@@ -2,7 +2,7 @@
 /** The library: all assets of the effect, the creator's shelf and the stock, over the width of Stack and bench. */
 import { computed, ref, watch } from 'vue';
 import { ArrowLeft, X } from '@lucide/vue';
-import { assetBytes, usedAssets } from '../../../core/document/queries';
+import { assetBytes, isPreparable, usedAssets } from '../../../core/document/queries';
 import type { Asset, AssetId, AssetKind } from '../../../core/document/schema';
 import { KIND_LABELS } from '../../asset-words';
 import { carriesFiles, filesOfDrop, filesOfInput } from '../../intake/dropped';
@@ -86,9 +86,13 @@ const pick = (asset: Asset, event: MouseEvent | KeyboardEvent): void => {
       : [...library.selected, asset.id];
   else library.selected = library.selected.length === 1 && library.selected[0] === asset.id ? [] : [asset.id];
 };
-// A task belongs to its asset.
-watch(only, (now, was) => {
-  if (now?.id !== was?.id && library.task !== 'rename') library.task = null;
+const prepare = (asset: Asset): void => {
+  library.selected = [asset.id];
+  if (isPreparable(asset)) library.task = 'prepare';
+};
+// A task ends with its asset, as when bringing it in is undone.
+watch(only, (now) => {
+  if (!now && library.task !== 'rename') library.task = null;
 });
 const from = computed(() => (library.from ? document.effect.objects[library.from] : undefined));
 const back = (): void => {
@@ -244,7 +248,7 @@ const escape = (): void => {
               :asset="asset"
               :selected="library.selected.includes(asset.id)"
               @pick="(event) => pick(asset, event)"
-              @open="((library.selected = [asset.id]), (library.task = 'prepare'))"
+              @open="prepare(asset)"
             />
           </div>
         </template>
