@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Deleting assets: says who uses them, and asks what becomes of that. */
-import { computed } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { removeAssets, removeAssetsAndObjects, showInstead } from '../../../core/document/edits';
 import { canShow, objectsShowing, usesOf } from '../../../core/document/queries';
 import type { Asset, AssetId } from '../../../core/document/schema';
@@ -11,6 +11,9 @@ const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
+const ask = ref<HTMLElement | null>(null);
+// Below a long list of facts it would be out of sight.
+onMounted(() => ask.value?.scrollIntoView({ block: 'nearest' }));
 const ids = computed(() => props.assets.map((a) => a.id));
 const users = computed(() => [
   ...new Set(
@@ -56,7 +59,7 @@ const replace = (id: unknown): void => {
 </script>
 
 <template>
-  <div class="ask" role="alertdialog" :aria-label="`Delete ${title}`">
+  <div ref="ask" class="ask" role="alertdialog" :aria-label="`Delete ${title}`">
     <p v-if="users.length === 0">
       <b>{{ title }}</b> is not used anywhere.
     </p>

@@ -34,22 +34,22 @@ const apply = (): void => {
 <template>
   <section class="panel" aria-label="Rename several assets" @keydown.escape.stop="emit('done')">
     <div class="fields">
-      <label
+      <label class="field"
         ><span>Find</span
         ><a-input v-model:value="plan.find" size="small" aria-label="Find in names" placeholder="kelp"
       /></label>
-      <label
+      <label class="field"
         ><span>Replace by</span><a-input v-model:value="plan.replace" size="small" aria-label="Replace by"
       /></label>
-      <label
+      <label class="field"
         ><span>Letters</span
         ><a-select v-model:value="plan.letters" v-name="'Letters'" size="small" :options="LETTERS"
       /></label>
-      <label
+      <label class="field"
         ><span>Before</span
         ><a-input v-model:value="plan.prefix" size="small" aria-label="Put before" placeholder="crown_"
       /></label>
-      <label
+      <label class="field"
         ><span>After</span><a-input v-model:value="plan.suffix" size="small" aria-label="Put after"
       /></label>
       <a-checkbox v-model:checked="plan.numbered">Number them</a-checkbox>
@@ -86,7 +86,7 @@ const apply = (): void => {
   gap: 8px 14px;
   align-items: end;
 }
-label {
+.field {
   display: grid;
   gap: 3px;
   color: var(--soft);
