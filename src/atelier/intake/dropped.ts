@@ -6,6 +6,18 @@ export interface Dropped extends DroppedFile {
   readonly handle: FileSystemFileHandle | null;
 }
 
+/** What a drop holds. */
+export interface Drop {
+  readonly files: readonly Dropped[];
+  /** Paths of what could not be read: moved meanwhile, or kept by another program. */
+  readonly lost: readonly string[];
+}
+
+interface Found {
+  readonly files: Dropped[];
+  readonly lost: string[];
+}
+
 /** Folders are walked this deep. */
 const DEPTH = 20;
 
@@ -15,17 +27,21 @@ const fromHandle = async (
   handle: FileSystemHandle,
   folder: string,
   depth: number,
-  out: Dropped[],
+  out: Found,
 ): Promise<void> => {
-  if (handle.kind === 'file') {
-    const file = await (handle as FileSystemFileHandle).getFile();
-    out.push({ path: folder + file.name, file, handle: handle as FileSystemFileHandle });
-    return;
+  try {
+    if (handle.kind === 'file') {
+      const file = await (handle as FileSystemFileHandle).getFile();
+      out.files.push({ path: folder + file.name, file, handle: handle as FileSystemFileHandle });
+      return;
+    }
+    if (depth > DEPTH) return;
+    const directory = handle as FileSystemDirectoryHandle & { values(): AsyncIterable<FileSystemHandle> };
+    for await (const entry of directory.values())
+      await fromHandle(entry, `${folder}${handle.name}/`, depth + 1, out);
+  } catch {
+    out.lost.push(folder + handle.name);
   }
-  if (depth > DEPTH) return;
-  const directory = handle as FileSystemDirectoryHandle & { values(): AsyncIterable<FileSystemHandle> };
-  for await (const entry of directory.values())
-    await fromHandle(entry, `${folder}${handle.name}/`, depth + 1, out);
 };
 
 const entryFile = (entry: FileSystemFileEntry): Promise<File> =>
@@ -44,20 +60,24 @@ const fromEntry = async (
   entry: FileSystemEntry,
   folder: string,
   depth: number,
-  out: Dropped[],
+  out: Found,
 ): Promise<void> => {
-  if (entry.isFile) {
-    const file = await entryFile(entry as FileSystemFileEntry);
-    out.push({ path: folder + file.name, file, handle: null });
-    return;
+  try {
+    if (entry.isFile) {
+      const file = await entryFile(entry as FileSystemFileEntry);
+      out.files.push({ path: folder + file.name, file, handle: null });
+      return;
+    }
+    if (depth > DEPTH) return;
+    for (const inner of await entryList(entry as FileSystemDirectoryEntry))
+      await fromEntry(inner, `${folder}${entry.name}/`, depth + 1, out);
+  } catch {
+    out.lost.push(folder + entry.name);
   }
-  if (depth > DEPTH) return;
-  for (const inner of await entryList(entry as FileSystemDirectoryEntry))
-    await fromEntry(inner, `${folder}${entry.name}/`, depth + 1, out);
 };
 
-/** Reads a drop. Folders come with all that is in them. */
-export const filesOfDrop = async (transfer: DataTransfer): Promise<Dropped[]> => {
+/** Reads a drop. Folders come with all that is in them; what cannot be read does not keep the rest away. */
+export const filesOfDrop = async (transfer: DataTransfer): Promise<Drop> => {
   // The items are gone after the first wait, so all are asked before.
   const asked = [...transfer.items]
     .filter((item) => item.kind === 'file')
@@ -66,16 +86,16 @@ export const filesOfDrop = async (transfer: DataTransfer): Promise<Dropped[]> =>
       entry: item.webkitGetAsEntry?.() ?? null,
       file: item.getAsFile(),
     }));
-  const out: Dropped[] = [];
+  const out: Found = { files: [], lost: [] };
   for (const { handle, entry, file } of asked) {
     const found = await handle;
     if (found) await fromHandle(found, '', 0, out);
     else if (entry) await fromEntry(entry, '', 0, out);
-    else if (file) out.push({ path: file.name, file, handle: null });
+    else if (file) out.files.push({ path: file.name, file, handle: null });
   }
   // Drops made by programs carry files only.
   if (asked.length === 0)
-    for (const file of transfer.files) out.push({ path: file.name, file, handle: null });
+    for (const file of transfer.files) out.files.push({ path: file.name, file, handle: null });
   return out;
 };
 

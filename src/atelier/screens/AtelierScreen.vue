@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
-import { carriesFiles, filesOfDrop, filesOfInput } from '../intake/dropped';
+import { carriesFiles, filesOfInput } from '../intake/dropped';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { useImportsStore } from '../stores/imports';
@@ -77,7 +77,7 @@ const drop = async (event: DragEvent): Promise<void> => {
   endHover();
   if (!event.dataTransfer || !carriesFiles(event)) return;
   wantsPicture.value = false;
-  await imports.bringInFiles(await filesOfDrop(event.dataTransfer), { place: true });
+  await imports.bringInDrop(event.dataTransfer, { place: true });
 };
 
 const typing = (target: EventTarget | null): boolean =>

@@ -64,6 +64,16 @@ describe('bringing in', () => {
     expect(summary).toEqual({ all: 4, done: 2, refused: 2, cancelled: 0 });
     expect(assetNames()).toEqual(['a.png', 'c.png']);
   });
+  test('one that was gone before it could be read is named too', async () => {
+    reader.files.set('a.png', pictureFile('a.png'));
+    const imports = useImportsStore();
+    await imports.bringInFiles([dropped('a.png')], { place: true }, ['set/gone.png']);
+    expect(imports.items.map((i) => [i.name, i.state])).toEqual([
+      ['gone.png', 'refused'],
+      ['a.png', 'done'],
+    ]);
+    expect(imports.items[0]!.message).toMatch(/^set\/gone\.png could not be read/);
+  });
   test('an error that is no sentence is not shown as one', async () => {
     reader.files.set('a.png', new TypeError("Cannot read properties of undefined (reading 'x')"));
     const { items } = await bring('a.png');

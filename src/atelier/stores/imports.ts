@@ -8,7 +8,7 @@ import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
 import { newAssetId } from '../api/ids';
-import type { Dropped } from '../intake/dropped';
+import { filesOfDrop, type Dropped } from '../intake/dropped';
 import { keepDraft } from '../intake/keep-draft';
 import { artworkObjects, objectsFor } from '../intake/placing';
 import { rasterise } from '../intake/rasterise';
@@ -182,7 +182,11 @@ export const useImportsStore = defineStore('imports', () => {
   };
 
   /** Looks through what was dropped and brings it in, one after the other. */
-  const bringInFiles = (dropped: readonly Dropped[], options: BringInOptions): Promise<void> => {
+  const bringInFiles = (
+    dropped: readonly Dropped[],
+    options: BringInOptions,
+    lost: readonly string[] = [],
+  ): Promise<void> => {
     const work = async (): Promise<void> => {
       const abort = new AbortController();
       const state = reactive({ progress: 0, abort });
@@ -190,6 +194,12 @@ export const useImportsStore = defineStore('imports', () => {
       try {
         // What is over makes room.
         lines.clear();
+        for (const path of lost)
+          lines.add(path.replace(/^.*\//, ''), {
+            state: 'refused',
+            message: `${path} could not be read: it was moved, or another program holds it. Drop it again.`,
+          });
+        if (dropped.length === 0) return;
         const planned = await client.plan(
           dropped.map(({ path, file }) => ({ path, file })),
           {
@@ -213,6 +223,12 @@ export const useImportsStore = defineStore('imports', () => {
     const mine = queue.then(work);
     queue = mine.catch(() => undefined);
     return mine;
+  };
+
+  /** What was dropped from outside: files, and folders with all that is in them. */
+  const bringInDrop = async (transfer: DataTransfer, options: BringInOptions): Promise<void> => {
+    const { files, lost } = await filesOfDrop(transfer);
+    await bringInFiles(files, options, lost);
   };
 
   /** Reads one file as an asset without putting it into the document. Throws sentences. */
@@ -271,6 +287,7 @@ export const useImportsStore = defineStore('imports', () => {
     handles,
     client,
     bringInFiles,
+    bringInDrop,
     readOne,
     replaceWith,
     adopt,

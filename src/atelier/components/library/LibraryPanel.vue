@@ -5,7 +5,7 @@ import { ArrowLeft, X } from '@lucide/vue';
 import { assetBytes, isPreparable, usedAssets } from '../../../core/document/queries';
 import type { Asset, AssetId, AssetKind } from '../../../core/document/schema';
 import { KIND_LABELS } from '../../asset-words';
-import { carriesFiles, filesOfDrop, filesOfInput } from '../../intake/dropped';
+import { carriesFiles, filesOfInput } from '../../intake/dropped';
 import { useDeskStore, type LibraryTab } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { useImportsStore } from '../../stores/imports';
@@ -108,7 +108,7 @@ const bring = async (event: Event): Promise<void> => {
 };
 const drop = async (event: DragEvent): Promise<void> => {
   if (event.dataTransfer && carriesFiles(event))
-    await imports.bringInFiles(await filesOfDrop(event.dataTransfer), { place: false });
+    await imports.bringInDrop(event.dataTransfer, { place: false });
 };
 const escape = (): void => {
   if (library.task) library.task = null;

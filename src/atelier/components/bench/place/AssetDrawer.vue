@@ -6,7 +6,7 @@ import { bringIn, showInstead, styleCard } from '../../../../core/document/edits
 import { canShow, isShowing, usesOf } from '../../../../core/document/queries';
 import type { Asset } from '../../../../core/document/schema';
 import { shortFacts } from '../../../asset-words';
-import { carriesFiles, filesOfDrop, filesOfInput } from '../../../intake/dropped';
+import { carriesFiles, filesOfInput } from '../../../intake/dropped';
 import { isPlaceable, objectsFor } from '../../../intake/placing';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -46,7 +46,7 @@ const swapIn = (asset: Asset): void => {
 const uses = (asset: Asset): number => usesOf(document.effect, asset.id).length;
 const drop = async (event: DragEvent): Promise<void> => {
   if (event.dataTransfer && carriesFiles(event))
-    await imports.bringInFiles(await filesOfDrop(event.dataTransfer), { place: false });
+    await imports.bringInDrop(event.dataTransfer, { place: false });
 };
 const chosen = async (event: Event): Promise<void> => {
   const input = event.target as HTMLInputElement;
