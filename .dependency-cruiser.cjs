@@ -1,9 +1,12 @@
 /** The layers: core < stage < intake < atelier; stage < show; core < server. Imports only point down. */
+/** Tests, and what they share. */
+const TESTS = '([.]test|/testing)[.]ts$';
+
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
   comment: `${from} may import only: ${allowed.join(', ')}`,
-  from: { path: `^src/${from}/`, pathNot: '[.]test[.]ts$' },
+  from: { path: `^src/${from}/`, pathNot: TESTS },
   to: { path: '^src/', pathNot: allowed.map((layer) => `^src/${layer}/`) },
 });
 
@@ -17,10 +20,17 @@ module.exports = {
     only('show-imports-down', 'show', ['show', 'stage', 'tracker', 'core']),
     only('server-imports-down', 'server', ['server', 'core']),
     {
+      name: 'testing-is-for-tests',
+      severity: 'error',
+      comment: 'what tests share (testing.ts) may use more than what ships.',
+      from: { path: '^src/', pathNot: TESTS },
+      to: { path: '/testing[.]ts$' },
+    },
+    {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'core runs in browser, worker, server and tests: no DOM, Vue, three or Node packages.',
-      from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
+      from: { path: '^src/core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg', 'npm-unknown'],
         pathNot:

@@ -25,6 +25,13 @@ const files = new Map<string, { source: string; rule: string }>([
     { source: "import { Scene } from 'three';\nexport const x = Scene;\n", rule: 'core-is-pure' },
   ],
   [
+    'src/stage/zz-testing.ts',
+    {
+      source: "import { text } from '../core/assets/testing';\nexport const x = text;\n",
+      rule: 'testing-is-for-tests',
+    },
+  ],
+  [
     'src/stage/zz-forbidden.ts',
     {
       source: "import { api } from '../atelier/api/client';\nexport const x = api;\n",
