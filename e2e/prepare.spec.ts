@@ -148,6 +148,14 @@ test('a picture is made smaller and lighter; undo gives it back', async ({ page 
   expect(kept.headers()['content-type']).toContain('image/webp');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(() => assetOf(page, id)).toEqual(before);
+  // In the other stages the total stands at the top, and leads to what takes the space.
+  await page.getByRole('button', { name: 'Close the library' }).click();
+  await page.getByRole('button', { name: 'Style', exact: true }).click();
+  const weight = page.getByRole('button', { name: /^The effect weighs .*outlets take 5\.0 MB/ });
+  await expect(weight).toHaveText(/^\d\.\d MB of 5\.0 MB$/);
+  await weight.click();
+  await expect(page.getByRole('region', { name: 'What takes the space' })).toContainText('sand.png');
+  await expect(weight).toBeHidden();
 });
 
 test('a sound is cut to what is heard, looped and kept in the one format that ships', async ({ page }) => {

@@ -7,13 +7,16 @@ import { check } from '../../core/checks/checks';
 import { renameEffect } from '../../core/document/edits';
 import { STAGES, useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { sizeWords } from '../words';
 import BrandMark from './common/BrandMark.vue';
+import { useWeight } from './library/use-weight';
 
 defineProps<{ stage: string }>();
 const router = useRouter();
 const route = useRoute();
 const document = useEffectStore();
 const desk = useDeskStore();
+const { total, limit, over } = useWeight();
 const stops = computed(() => check(document.effect).filter((f) => f.severity === 'stop').length);
 const go = (stage: string) => router.replace({ name: 'atelier', params: { ...route.params, stage } });
 const rename = (event: Event) =>
@@ -59,6 +62,18 @@ const rename = (event: Event) =>
       </button>
     </nav>
     <div class="right">
+      <!-- Place and the library show it themselves, with its pieces. -->
+      <button
+        v-if="stage !== 'place' && !desk.library.open"
+        class="word weight"
+        type="button"
+        :class="{ bad: over }"
+        :aria-label="`The effect weighs ${sizeWords(total)}; outlets take ${sizeWords(limit)}. See what takes the space`"
+        title="What takes the space"
+        @click="desk.openLibrary()"
+      >
+        {{ sizeWords(total) }} of {{ sizeWords(limit) }}
+      </button>
       <button
         class="icon-button"
         type="button"
@@ -140,6 +155,15 @@ const rename = (event: Event) =>
 .state {
   font-size: 12px;
   min-width: 0;
+}
+.weight {
+  margin: 0 6px;
+  font-size: 12px;
+  white-space: nowrap;
+  color: var(--soft);
+}
+.weight.bad {
+  color: var(--madder);
 }
 .stages {
   display: flex;

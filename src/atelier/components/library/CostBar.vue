@@ -2,18 +2,17 @@
 /** How full the effect is against what outlets take: one piece an asset, the heaviest first. */
 import { computed } from 'vue';
 import { scaleLinear } from 'd3';
-import { costsOf, OUTLET_LIMITS, packageBytes } from '../../../core/checks/costs';
+import { costsOf, OUTLET_LIMITS } from '../../../core/checks/costs';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { sizeWords } from '../../words';
+import { useWeight } from './use-weight';
 
 const document = useEffectStore();
 const desk = useDeskStore();
 const used = computed(() => costsOf(document.effect).filter((c) => c.used && c.bytes > 0));
-const total = computed(() => packageBytes(document.effect));
-const limit = computed(() => Math.min(...OUTLET_LIMITS.map((l) => l.bytes)));
-const over = computed(() => total.value > limit.value);
-const scale = computed(() => scaleLinear([0, Math.max(total.value, limit.value * 1.0)], [0, 100]));
+const { total, limit, over } = useWeight();
+const scale = computed(() => scaleLinear([0, Math.max(total.value, limit)], [0, 100]));
 const pieces = computed(() => {
   let from = 0;
   return used.value.map(({ asset, bytes }) => {
