@@ -3,7 +3,9 @@ import dracoWasm from 'draco3dgltf/draco_decoder_gltf.wasm?url';
 import * as Comlink from 'comlink';
 import type { ModelDecoders } from '../core/assets/models/open-model';
 import type { Raster } from '../core/assets/raster';
-import { refuse } from '../core/assets/refuse';
+import { checkPictureSize } from '../core/assets/pictures/picture';
+import { Bytes } from '../core/assets/bytes';
+import { cutOff, refuse } from '../core/assets/refuse';
 import type { TextureDecoder } from './ktx2-worker';
 
 const fetched = async (url: string): Promise<ArrayBuffer> => (await fetch(url)).arrayBuffer();
@@ -31,8 +33,11 @@ export const simplifier = async (): Promise<unknown> => {
 
 let textures: Comlink.Remote<TextureDecoder> | null = null;
 
-/** Decodes a KTX2 texture in Basis compression. Throws `IconiaError` `picture.broken`. */
+/** Decodes a KTX2 texture in Basis compression. Throws `IconiaError` `picture.broken`, `picture.too-large`. */
 export const decodeKtx2 = async (bytes: Uint8Array, name: string): Promise<Raster> => {
+  // Its size stands in its header (Khronos Texture File Format 2.0, 3.2): it is looked at before work is put into it.
+  const header = new Bytes(bytes, () => cutOff('picture', name));
+  checkPictureSize({ width: header.u32le(20), height: header.u32le(24) }, name);
   textures ??= Comlink.wrap<TextureDecoder>(
     new Worker(new URL('./ktx2-worker.ts', import.meta.url), { type: 'module', name: 'ktx2' }),
   );

@@ -117,7 +117,6 @@ export class IntakeClient {
     try {
       return await Promise.race([call(remote), ended]);
     } catch (error) {
-      this.interrupt.delete(interrupted);
       // Whatever it was, the worker may still be at it.
       if (error instanceof Cancelled || (error instanceof IconiaError && error.code.startsWith('intake.')))
         this.stop();

@@ -5,7 +5,6 @@
 import * as Comlink from 'comlink';
 import createBasis from 'three/examples/jsm/libs/basis/basis_transcoder.js';
 import basisWasm from 'three/examples/jsm/libs/basis/basis_transcoder.wasm?url';
-import { MOST_PIXELS } from '../core/assets/limits';
 import type { Raster } from '../core/assets/raster';
 
 /** The parts of the transcoder that are used (Basis Universal). */
@@ -44,14 +43,14 @@ const start = async (): Promise<Basis> => {
 };
 
 const textureDecoder = {
-  /** Gives null for what is no such texture, or is damaged. */
+  /** Gives null for what is no such texture, or is damaged. Its size has been checked. */
   decode: async (bytes: Uint8Array): Promise<Raster | null> => {
     const { KTX2File } = await (basis ??= start());
     const file = new KTX2File(bytes);
     try {
       if (!file.isValid()) return null;
       const [width, height] = [file.getWidth(), file.getHeight()];
-      if (width * height > MOST_PIXELS || !file.startTranscoding()) return null;
+      if (!file.startTranscoding()) return null;
       const data = new Uint8Array(file.getImageTranscodedSizeInBytes(0, 0, 0, RGBA32));
       if (data.length !== width * height * 4 || !file.transcodeImage(data, 0, 0, 0, RGBA32, 0, -1, -1))
         return null;
