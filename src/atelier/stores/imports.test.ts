@@ -1,18 +1,20 @@
 /** Bringing in, preparing and undoing, with a reader and a server that answer as told. */
-import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { IconiaError } from '../../core/errors';
 import { result, type ReadResult } from '../../intake/drafts';
-import { dropped, keep, pictureDraft, pictureFile, pretendBrowser, PretendedReader, reader } from './testing';
+import {
+  dropped,
+  keep,
+  pictureDraft,
+  pictureFile,
+  pretendBrowser,
+  pretendReaderAndServer,
+  reader,
+} from './testing';
 
 pretendBrowser();
-const real = await import('../../intake/intake-client');
-jest.unstable_mockModule('../../intake/intake-client', () => ({ ...real, IntakeClient: PretendedReader }));
-jest.unstable_mockModule('../api/client', () => ({
-  api: { keep, fileUrl: (sha: string) => `/api/files/${sha}` },
-  Stale: class extends Error {},
-  Unreachable: class extends Error {},
-}));
+await pretendReaderAndServer();
 const { useImportsStore } = await import('./imports');
 const { usePreparingStore } = await import('./preparing');
 const { useEffectStore } = await import('./effect');
@@ -66,13 +68,22 @@ describe('bringing in', () => {
   });
   test('one that was gone before it could be read is named too', async () => {
     reader.files.set('a.png', pictureFile('a.png'));
+    const item = (name: string, getFile: () => Promise<File>) => ({
+      kind: 'file',
+      getAsFile: () => null,
+      getAsFileSystemHandle: () => Promise.resolve({ kind: 'file', name, getFile }),
+    });
+    const items = [
+      item('gone.png', () => Promise.reject(new DOMException('gone'))),
+      item('a.png', () => Promise.resolve(dropped('a.png').file)),
+    ];
     const imports = useImportsStore();
-    await imports.bringInFiles([dropped('a.png')], { place: true }, ['set/gone.png']);
+    await imports.bringInDrop({ items, files: [] } as unknown as DataTransfer, { place: true });
     expect(imports.items.map((i) => [i.name, i.state])).toEqual([
       ['gone.png', 'refused'],
       ['a.png', 'done'],
     ]);
-    expect(imports.items[0]!.message).toMatch(/^set\/gone\.png could not be read/);
+    expect(imports.items[0]!.message).toMatch(/^gone\.png could not be read/);
   });
   test('an error that is no sentence is not shown as one', async () => {
     reader.files.set('a.png', new TypeError("Cannot read properties of undefined (reading 'x')"));
@@ -132,6 +143,20 @@ describe('cancelling', () => {
     expect(reader.asked).toEqual(['slow.psd']);
     expect(assetNames()).toEqual([]);
   });
+  test('all: a second drop that waits for its turn is not begun, so nothing lands in the next effect', async () => {
+    reader.files.set('slow.psd', 'never').set('b.png', pictureFile('b.png'));
+    const imports = useImportsStore();
+    const first = imports.bringInFiles([dropped('slow.psd')], { place: true });
+    const second = imports.bringInFiles([dropped('b.png')], { place: true });
+    while (!reader.asked.includes('slow.psd')) await new Promise((r) => setTimeout(r, 1));
+    imports.cancelAll();
+    await Promise.all([first, second]);
+    expect(reader.asked).toEqual(['slow.psd']);
+    expect(assetNames()).toEqual([]);
+    // What comes after that is taken again.
+    await bring('b.png');
+    expect(assetNames()).toEqual(['b.png']);
+  });
   test('between two files of one asset: nothing half comes in', async () => {
     reader.files.set(
       'two.png',
@@ -181,15 +206,13 @@ describe('layered files', () => {
       })),
     },
   });
-  test('come as a group in one step; the edited file changes pictures in one step', async () => {
-    reader.files.set(
-      'reef.psd',
-      artwork([
-        ['fish', '1'],
-        ['sand', '1'],
-      ]),
-    );
+  const bringReef = async (): Promise<void> => {
+    const layers = ['fish', 'sand'].map((key) => [key, '1'] as [string, string]);
+    reader.files.set('reef.psd', artwork(layers));
     await bring('reef.psd');
+  };
+  test('come as a group in one step; the edited file changes pictures in one step', async () => {
+    await bringReef();
     const effect = useEffectStore();
     expect(objectNames()).toEqual(['reef', 'fish', 'sand']);
     const before = effect.effect;
@@ -208,14 +231,7 @@ describe('layered files', () => {
     expect(effect.effect).toEqual(before);
   });
   test('a layer that is gone is named, and stays', async () => {
-    reader.files.set(
-      'reef.psd',
-      artwork([
-        ['fish', '1'],
-        ['sand', '1'],
-      ]),
-    );
-    await bring('reef.psd');
+    await bringReef();
     reader.files.set('reef.psd', artwork([['fish', '1']]));
     const { items } = await bring('reef.psd');
     expect(items.at(-1)!.notes.join()).toContain('sand');

@@ -8,7 +8,7 @@ import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
 import { newAssetId } from '../api/ids';
-import { filesOfDrop, type Dropped } from '../intake/dropped';
+import { filesOfDrop, type Drop, type Dropped } from '../intake/dropped';
 import { keepDraft } from '../intake/keep-draft';
 import { artworkObjects, objectsFor } from '../intake/placing';
 import { rasterise } from '../intake/rasterise';
@@ -25,6 +25,8 @@ export interface BringInOptions {
   readonly place: boolean;
 }
 
+const nameIn = (path: string): string => path.replace(/^.*\//, '');
+
 export const useImportsStore = defineStore('imports', () => {
   const document = useEffectStore();
   const desk = useDeskStore();
@@ -38,6 +40,8 @@ export const useImportsStore = defineStore('imports', () => {
   const handles = new Map<AssetId, FileSystemFileHandle>();
   const client = new IntakeClient(rasterise);
   let queue: Promise<unknown> = Promise.resolve();
+  /** Drops that are under way or wait for their turn. */
+  const drops = new Set<AbortController>();
 
   /** An asset with the same content, if the effect has one. */
   const sameContent = (asset: Asset): Asset | undefined =>
@@ -181,27 +185,28 @@ export const useImportsStore = defineStore('imports', () => {
     }
   };
 
-  /** Looks through what was dropped and brings it in, one after the other. */
-  const bringInFiles = (
-    dropped: readonly Dropped[],
-    options: BringInOptions,
-    lost: readonly string[] = [],
-  ): Promise<void> => {
+  /** Waits for its turn, looks through what was dropped and brings it in, one file after the other. */
+  const enqueue = (reading: Promise<Drop>, options: BringInOptions): Promise<void> => {
+    const abort = new AbortController();
+    drops.add(abort);
+    // It may fail before its turn comes; that is told then.
+    reading.catch(() => undefined);
     const work = async (): Promise<void> => {
-      const abort = new AbortController();
+      if (abort.signal.aborted) return;
       const state = reactive({ progress: 0, abort });
       looking.value = state;
+      // What is over makes room.
+      lines.clear();
       try {
-        // What is over makes room.
-        lines.clear();
+        const { files, lost } = await reading;
         for (const path of lost)
-          lines.add(path.replace(/^.*\//, ''), {
+          lines.add(nameIn(path), {
             state: 'refused',
             message: `${path} could not be read: it was moved, or another program holds it. Drop it again.`,
           });
-        if (dropped.length === 0) return;
+        if (files.length === 0) return;
         const planned = await client.plan(
-          dropped.map(({ path, file }) => ({ path, file })),
+          files.map(({ path, file }) => ({ path, file })),
           {
             signal: abort.signal,
             progress: (progress) => (state.progress = progress),
@@ -209,27 +214,26 @@ export const useImportsStore = defineStore('imports', () => {
         );
         looking.value = null;
         for (const { path, message } of planned.refusals)
-          lines.add(path.replace(/^.*\//, '') || 'Drop', { state: 'refused', message });
+          lines.add(nameIn(path) || 'Drop', { state: 'refused', message });
         many.value = planned.jobs.length > MOST_PLACED;
         const place = options.place && !many.value;
         const jobs = planned.jobs.map((job) => ({ job, item: lines.add(job.name) }));
-        for (const { job, item } of jobs) await run(item, job, { place }, dropped);
+        for (const { job, item } of jobs) await run(item, job, { place }, files);
       } catch (error) {
         if (!(error instanceof Cancelled)) lines.add('Drop', { state: 'refused', message: sentence(error) });
       } finally {
         looking.value = null;
       }
     };
-    const mine = queue.then(work);
-    queue = mine.catch(() => undefined);
+    const mine = queue.then(work).finally(() => drops.delete(abort));
+    queue = mine;
     return mine;
   };
-
+  const bringInFiles = (files: readonly Dropped[], options: BringInOptions): Promise<void> =>
+    enqueue(Promise.resolve({ files, lost: [] }), options);
   /** What was dropped from outside: files, and folders with all that is in them. */
-  const bringInDrop = async (transfer: DataTransfer, options: BringInOptions): Promise<void> => {
-    const { files, lost } = await filesOfDrop(transfer);
-    await bringInFiles(files, options, lost);
-  };
+  const bringInDrop = (transfer: DataTransfer, options: BringInOptions): Promise<void> =>
+    enqueue(filesOfDrop(transfer), options);
 
   /** Reads one file as an asset without putting it into the document. Throws sentences. */
   const readOne = async (
@@ -273,7 +277,7 @@ export const useImportsStore = defineStore('imports', () => {
 
   const cancel = (key: number): void => items.value.find((i) => i.key === key)?.abort.abort();
   const cancelAll = (): void => {
-    looking.value?.abort.abort();
+    for (const drop of drops) drop.abort();
     for (const item of items.value) item.abort.abort();
   };
   const busy = computed(() => looking.value !== null || lines.isAny.value);

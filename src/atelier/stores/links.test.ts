@@ -3,16 +3,10 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick } from 'vue';
 import { IconiaError } from '../../core/errors';
-import { dropped, keep, pictureFile, pretendBrowser, PretendedReader, reader } from './testing';
+import { dropped, pictureFile, pretendBrowser, pretendReaderAndServer, reader } from './testing';
 
 pretendBrowser();
-const real = await import('../../intake/intake-client');
-jest.unstable_mockModule('../../intake/intake-client', () => ({ ...real, IntakeClient: PretendedReader }));
-jest.unstable_mockModule('../api/client', () => ({
-  api: { keep, fileUrl: (sha: string) => `/api/files/${sha}` },
-  Stale: class extends Error {},
-  Unreachable: class extends Error {},
-}));
+await pretendReaderAndServer();
 const kept = new Map<string, unknown>();
 jest.unstable_mockModule('idb-keyval', () => ({
   get: (key: string) => Promise.resolve(kept.get(key)),

@@ -49,7 +49,7 @@ const answer = <T>(value: T | Error | 'never', signal?: AbortSignal): Promise<T>
     else if (value !== 'never') resolve(value);
   });
 
-export class PretendedReader {
+class PretendedReader {
   plan(dropped: readonly { path: string; file: File }[]) {
     const jobs = dropped
       .filter(({ path }) => reader.files.has(path))
@@ -100,3 +100,14 @@ export const pictureDraft = (
   from: { file: name, layer: null },
 });
 export const pictureFile = (name: string, paint = name): ReadResult => result([pictureDraft(name, paint)]);
+
+/** Stores that are imported after this get the pretended reader and server. */
+export const pretendReaderAndServer = async (): Promise<void> => {
+  const real = await import('../../intake/intake-client');
+  jest.unstable_mockModule('../../intake/intake-client', () => ({ ...real, IntakeClient: PretendedReader }));
+  jest.unstable_mockModule('../api/client', () => ({
+    api: { keep, fileUrl: (sha: string) => `/api/files/${sha}` },
+    Stale: class extends Error {},
+    Unreachable: class extends Error {},
+  }));
+};
