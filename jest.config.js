@@ -1,6 +1,8 @@
 /** Run with: npm run unit (node --experimental-vm-modules, so that ESM packages load natively). */
 export default {
   testEnvironment: 'node',
+  // A busy machine is slow, not wrong.
+  testTimeout: 60_000,
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/stock', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts'],

@@ -16,7 +16,8 @@ import { peakOf } from '../src/core/assets/surroundings/float-raster';
 import { readRadiance } from '../src/core/assets/surroundings/radiance';
 import { newPicture } from '../src/core/document/defaults';
 import { sampleModel } from '../src/core/document/sample-assets';
-import { faceRegion, FACE_REGIONS, type Outline } from '../src/core/face/regions';
+import { faceRegion, FACE_REGIONS } from '../src/core/face/regions';
+import { isInside } from '../src/core/face/testing';
 import { cross, dot, subtract, type Vec3 } from '../src/core/maths/vec3';
 import { catalogueSchema, STOCK_GROUPS, type StockGroup, type StockItem } from '../src/core/stock/catalogue';
 import { sharpCodec } from '../scripts/sharp-codec';
@@ -167,15 +168,6 @@ describe('sequences and sheets', () => {
     },
   );
 });
-
-const isInside = ([u, v]: readonly [number, number], line: Outline): boolean => {
-  let inside = false;
-  line.forEach(([x, y], i) => {
-    const [p, q] = line[(i + 1) % line.length]!;
-    if (y > v !== q > v && u < ((p - x) * (v - y)) / (q - y) + x) inside = !inside;
-  });
-  return inside;
-};
 
 describe('make-up masks', () => {
   test('there is one for every region of the face', () => {

@@ -9,6 +9,7 @@ import {
 } from './regions';
 import { OVAL } from './landmarks';
 import { UV } from './neutral';
+import { isInside } from './testing';
 
 const area = (line: Outline): number =>
   Math.abs(
@@ -17,14 +18,6 @@ const area = (line: Outline): number =>
       0,
     ),
   ) / 2;
-const isInside = ([u, v]: readonly [number, number], line: Outline): boolean => {
-  let inside = false;
-  line.forEach(([x, y], i) => {
-    const [p, q] = line[(i + 1) % line.length]!;
-    if (y > v !== q > v && u < ((p - x) * (v - y)) / (q - y) + x) inside = !inside;
-  });
-  return inside;
-};
 const oval: Outline = OVAL.map((i) => [UV[2 * i]!, UV[2 * i + 1]!]);
 const areaOf = (name: FaceRegion) =>
   faceRegion(name).outlines.reduce((s, l) => s + area(l), 0) -
