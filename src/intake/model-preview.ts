@@ -1,6 +1,6 @@
 /** Draws a small picture of a model. */
 import { Box3, PerspectiveCamera, Scene, SRGBColorSpace, Vector3, WebGLRenderer } from 'three';
-import { ModelLight } from '../stage/effect/model-light';
+import { EffectLight } from '../stage/effect/effect-light';
 import { disposeOf, openModel } from '../stage/effect/model-store';
 import type { KeptBytes } from './drafts';
 
@@ -26,8 +26,8 @@ const openBooth = (): Booth => {
   // A lost context is given up; the next picture begins anew.
   canvas.addEventListener('webglcontextlost', () => (booth = null));
   const scene = new Scene();
-  const light = new ModelLight(scene);
-  light.update(true, null);
+  const light = new EffectLight(scene);
+  light.update(true, [], null, null);
   light.reflect(renderer);
   return { canvas, renderer, scene };
 };

@@ -3,12 +3,18 @@ import { compile } from '../core/behave/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
 import { FIRST_TAKE } from '../core/takes/library';
+import { takeFor } from '../core/takes/library/take-for';
+import { makeTake } from '../core/takes/make-take';
+import type { Take } from '../core/takes/take';
+import type { Finger } from '../core/behave/triggers';
+import { targetOrder } from '../core/document/queries';
+import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { Stage } from '../stage/stage';
 import { TakePicture } from '../stage/take-picture';
-import { ModelStore } from '../stage/effect/model-store';
-import { TextureStore, type FileSource } from '../stage/effect/texture-store';
+import { createStores } from '../stage/effect/stores';
+import type { FileSource } from '../stage/effect/texture-store';
 import { VideoPicture } from '../stage/video-picture';
 import { LiveCamera } from '../tracker/live-camera';
 import { LiveRuntime } from '../tracker/live-runtime';
@@ -42,7 +48,10 @@ class ShowPage {
   private readonly stage: Stage;
   private live: LiveRuntime;
   private camera: LiveCamera | null = null;
-  private frame: TrackFrame = FIRST_TAKE.frameAt(0);
+  /** A take on which the effect is seen: with faces, a floor, its printed pictures. */
+  private take: Take;
+  private printed: readonly PictureImage[] = [];
+  private frame: TrackFrame;
   private source: 'take' | 'camera' = 'take';
   private startedAt = performance.now();
   private drawn = 0;
@@ -54,14 +63,55 @@ class ShowPage {
         throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
       return new Blob([file.bytes as BlobPart], { type: file.mime });
     };
-    this.stage = new Stage(canvas, { textures: new TextureStore(source), models: new ModelStore(source) });
+    this.stage = new Stage(canvas, createStores(source));
     this.live = new LiveRuntime(compile(opened.effect));
+    this.take = takeFor(opened.effect);
+    this.frame = this.take.frameAt(0);
+    void this.print(source);
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();
-    canvas.addEventListener('pointerdown', (event) => {
+    const fingers = new Map<number, Finger>();
+    const at = (event: PointerEvent): Finger => {
       const box = canvas.getBoundingClientRect();
-      this.live.tap((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
+      return {
+        id: event.pointerId,
+        x: (event.clientX - box.left) / box.width,
+        y: (event.clientY - box.top) / box.height,
+      };
+    };
+    canvas.addEventListener('pointerdown', (event) => {
+      const finger = at(event);
+      fingers.set(finger.id, finger);
+      this.live.tap(finger.x, finger.y);
+      this.live.touch([...fingers.values()]);
     });
+    canvas.addEventListener('pointermove', (event) => {
+      if (!fingers.has(event.pointerId)) return;
+      fingers.set(event.pointerId, at(event));
+      this.live.touch([...fingers.values()]);
+    });
+    for (const end of ['pointerup', 'pointercancel', 'pointerleave'] as const)
+      canvas.addEventListener(end, (event) => {
+        fingers.delete(event.pointerId);
+        this.live.touch([...fingers.values()]);
+      });
+  }
+
+  /** Prints the effect's own pictures on the take's sheets, when they have been decoded. */
+  private async print(source: FileSource): Promise<void> {
+    const { effect } = this.opened;
+    const printed: PictureImage[] = [];
+    for (const target of targetOrder(effect)) {
+      const asset = target.asset ? effect.assets[target.asset] : undefined;
+      if (asset?.kind !== 'picture') break;
+      const image = await createImageBitmap(await source(asset.files[0]!)).catch(() => null);
+      if (!image) break;
+      printed.push({ image, aspect: image.width / image.height });
+    }
+    if (printed.length === 0) return;
+    this.printed = printed;
+    this.take = makeTake(this.take.spec, { pictureAspects: printed.map((p) => p.aspect) });
+    if (this.source === 'take') this.stage.setPicture(new TakePicture(this.take, { pictures: printed }));
   }
 
   private resize(): void {
@@ -74,7 +124,7 @@ class ShowPage {
     this.camera?.stop();
     this.camera = null;
     this.source = 'take';
-    this.stage.setPicture(new TakePicture(FIRST_TAKE));
+    this.stage.setPicture(new TakePicture(this.take, { pictures: this.printed }));
     this.restart();
     say('');
   }
@@ -136,9 +186,10 @@ class ShowPage {
 
   readonly draw = (): void => {
     const now = performance.now();
-    const frame = this.source === 'take' ? FIRST_TAKE.frameAt((now - this.startedAt) / 1000) : this.frame;
+    const frame = this.source === 'take' ? this.take.frameAt((now - this.startedAt) / 1000) : this.frame;
+    this.live.setView(this.stage.viewOf(frame));
     this.live.advance(now / 1000, frame);
-    this.stage.draw(frame, this.opened.effect, this.live.program, this.live.runtime);
+    this.stage.draw(frame, this.live.program, this.live.runtime);
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);

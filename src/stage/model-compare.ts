@@ -19,7 +19,7 @@ import { HEAD_SEAT } from '../core/face/head-fit';
 import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
 import { featurePoint } from '../core/face/feature-points';
 import { NEUTRAL_FACE } from '../core/face/neutral';
-import { ModelLight } from './effect/model-light';
+import { EffectLight } from './effect/effect-light';
 import { disposeOf, openModel } from './effect/model-store';
 import { installCameraControls } from './camera-controls';
 import { NoDrawing } from './stage';
@@ -39,7 +39,7 @@ const headForScale = (): Mesh => {
 interface Side {
   readonly scene: Scene;
   readonly place: Group;
-  readonly light: ModelLight;
+  readonly light: EffectLight;
   readonly cross: AxesHelper;
   readonly head: Mesh;
   box: Box3;
@@ -84,8 +84,8 @@ export class ModelCompare {
     cross.visible = false;
     (cross.material as { depthTest: boolean }).depthTest = false;
     scene.add(place, cross, head);
-    const light = new ModelLight(scene);
-    light.update(true, null);
+    const light = new EffectLight(scene);
+    light.update(true, [], null, null);
     return { scene, place, light, cross, head, box: new Box3() };
   }
 

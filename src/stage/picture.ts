@@ -8,5 +8,9 @@ export interface CameraPicture {
   viewFovY(frame: TrackFrame, viewAspect: number): Degrees;
   /** Fills the renderer's current target. */
   draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
+  /** Whether it is known which of its pixels are people. If not, nothing can lie behind them. */
+  readonly knowsPeople: boolean;
+  /** Draws the people alone, over what is already there. */
+  drawPeople(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
   dispose(): void;
 }

@@ -63,6 +63,11 @@ export class PrintedPictures {
     texture.colorSpace = SRGBColorSpace;
     texture.minFilter = LinearMipmapLinearFilter;
     texture.anisotropy = 4;
+    // WebGL does not turn bitmaps over when it takes them in, as it does canvases.
+    if (given.image instanceof ImageBitmap) {
+      texture.repeat.y = -1;
+      texture.offset.y = 1;
+    }
     return texture;
   }
 

@@ -1,76 +1,82 @@
-/** Space: the scene from any side, around a plain head, with handles. */
+/** Space: what sticks to one kind of thing, from any side, around a plain stand-in for it, with handles. */
 import CameraControls from 'camera-controls';
 import {
-  BufferAttribute,
-  BufferGeometry,
+  Box3,
+  Box3Helper,
   Color,
   DirectionalLight,
-  GridHelper,
   HemisphereLight,
-  Mesh,
-  MeshLambertMaterial,
   PerspectiveCamera,
-  Raycaster,
   Scene,
-  Vector2,
+  Vector3,
   WebGLRenderer,
 } from 'three';
-import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
-import { NEUTRAL_FACE } from '../core/face/neutral';
-import type { Values } from '../core/behave/runtime';
-import type { Effect, EffectObject, ObjectId } from '../core/document/schema';
-import { faceFrame } from '../core/tracking/track-frame';
+import { compile, type Program } from '../core/behave/program';
+import type { Anchor, Effect, ObjectId } from '../core/document/schema';
+import type { Here } from '../core/placing/anchors';
+import type { Box } from '../core/placing/bounds';
+import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/placing/places';
+import { restHere, restState } from '../core/placing/rest';
 import { installCameraControls } from './camera-controls';
-import { EffectView, pickable, topmost, type Stores } from './effect/effect-view';
-import { Handles, type HandleEvents, type HandleMode } from './handles';
+import { EffectView } from './effect/effect-view';
+import type { Stores } from './effect/stores';
+import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from './handles';
+import { setOf, SpaceSets, VIEWS, type SetName } from './space-sets';
 import { NoDrawing } from './stage';
+import { TouchOutline } from './touch-outline';
 
 export type SpaceSide = 'free' | 'front' | 'side' | 'top';
+/** Directions to look from. */
 const SIDES: Record<SpaceSide, readonly [number, number, number]> = {
-  free: [0.3, 0.16, 0.6],
-  front: [0, 0.02, 0.7],
-  side: [0.7, 0.02, 0.001],
-  top: [0, 0.72, 0.001],
+  free: [0.42, 0.22, 0.88],
+  front: [0, 0.001, 1],
+  side: [1, 0.001, 0.001],
+  top: [0, 1, 0.001],
 };
-const CENTRE = [0, 0.015, -0.02] as const;
 
-/** The head in Space rests: neutral, at the origin. */
-const restFrame = faceFrame(
-  0,
-  { pose: { position: [0, 0, 1], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
-  [
-    {
-      id: 1,
-      pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] },
-      landmarks: Float32Array.from(NEUTRAL_FACE),
-      expressions: {},
-      confidence: 1,
-    },
-  ],
-);
+/** Hidden objects can be placed too: Space shows them as ghosts. */
+const GHOST = 0.28;
 
-const placedValues = (object: EffectObject): Values => ({
-  // Hidden objects can be placed too: Space shows them.
-  visible: true,
-  opacity: 'opacity' in object ? Math.max(0.25, object.opacity) : 1,
-  move: object.move,
-  turn: object.turn,
-  scale: object.scale,
-});
+export interface SpaceOptions {
+  /** The anchor whose surroundings are shown. */
+  readonly anchor: Anchor;
+  readonly scene: string | null;
+  /** Shows hidden objects. */
+  readonly ghosts: boolean;
+  /** Objects that are left out. */
+  readonly keep: (id: ObjectId) => boolean;
+  readonly handles: HandlePlace | null;
+  /** Drawn around what is measured. */
+  readonly measured: Box | null;
+  /** The object whose touch area is outlined, when it has one. */
+  readonly touched: ObjectId | null;
+}
+
+/** What is on another face is not in the way. */
+const sameFace = (a: Anchor, b: Anchor): boolean =>
+  !('face' in a) ||
+  !('face' in b) ||
+  a.face === b.face ||
+  typeof a.face === 'string' ||
+  typeof b.face === 'string';
 
 export class SpaceView {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
-  private readonly camera = new PerspectiveCamera(34, 1, 0.01, 10);
+  private readonly camera = new PerspectiveCamera(34, 1, 0.01, 60);
   private readonly orbit: CameraControls;
   private readonly effectView: EffectView;
   private readonly handles: Handles;
-  private readonly grid = new GridHelper(1.2, 24, 0x9a958b, 0xcfc9bd);
-  private effect: Effect | null = null;
+  private readonly sets = new SpaceSets();
+  private readonly touchOutline = new TouchOutline();
+  private readonly measured = new Box3Helper(new Box3(), 0x0f6b62);
+  private side: SpaceSide = 'free';
+  private set: SetName | null = null;
+  private compiled: Program | null = null;
 
   constructor(
     canvas: HTMLCanvasElement,
-    stores: Stores,
+    private readonly stores: Stores,
     events: Omit<HandleEvents, 'onDraw'>,
     private readonly onNeedsDraw: () => void,
   ) {
@@ -84,8 +90,8 @@ export class SpaceView {
     this.effectView = new EffectView(stores);
     installCameraControls();
     this.orbit = new CameraControls(this.camera, canvas);
-    this.orbit.minDistance = 0.15;
-    this.orbit.maxDistance = 3;
+    this.orbit.minDistance = 0.05;
+    this.orbit.maxDistance = 20;
     this.orbit.smoothTime = 0.0001;
     this.orbit.draggingSmoothTime = 0.0001;
     this.orbit.addEventListener('update', onNeedsDraw);
@@ -94,32 +100,23 @@ export class SpaceView {
         this.orbit.enabled = false;
         events.onStart();
       },
-      onChange: (placed) => events.onChange(placed),
+      onChange: (drag) => events.onChange(drag),
       onEnd: () => {
         this.orbit.enabled = true;
         events.onEnd();
       },
       onDraw: onNeedsDraw,
     });
-    this.furnish();
-    this.look('free');
-  }
-
-  private furnish(): void {
-    const geometry = new BufferGeometry();
-    geometry.setAttribute(
-      'position',
-      new BufferAttribute(Float32Array.from(shellPositions(NEUTRAL_FACE)), 3),
-    );
-    geometry.setIndex([...SHELL_TRIANGLES]);
-    geometry.computeVertexNormals();
-    const head = new Mesh(geometry, new MeshLambertMaterial({ color: 0xf4f0e9 }));
-    const { grid } = this;
-    grid.position.y = -0.14;
-    grid.material.transparent = true;
     const key = new DirectionalLight(0xffffff, 1.4);
     key.position.set(-0.5, 0.8, 0.9);
-    this.scene.add(head, grid, key, new HemisphereLight(0xffffff, 0xb8b0a2, 1.9));
+    this.scene.add(
+      this.sets.group,
+      key,
+      new HemisphereLight(0xffffff, 0xb8b0a2, 1.9),
+      this.touchOutline.node,
+      this.measured,
+    );
+    this.measured.visible = false;
   }
 
   setSize(width: number, height: number, density: number): void {
@@ -132,13 +129,34 @@ export class SpaceView {
 
   setDark(dark: boolean): void {
     this.renderer.setClearColor(new Color(dark ? '#20272b' : '#e9e6df'));
-    this.grid.material.opacity = dark ? 0.22 : 1;
+    this.sets.setDark(dark);
     this.handles.setColour(dark ? '#ece8e1' : '#1d2327');
     this.onNeedsDraw();
   }
 
   look(side: SpaceSide): void {
-    void this.orbit.setLookAt(...SIDES[side], ...CENTRE, false);
+    this.side = side;
+    const { centre, far } = VIEWS[this.set ?? 'head'];
+    const [x, y, z] = SIDES[side];
+    void this.orbit.setLookAt(
+      centre[0] + x * far,
+      centre[1] + y * far,
+      centre[2] + z * far,
+      ...centre,
+      false,
+    );
+    this.orbit.update(0.016);
+    this.onNeedsDraw();
+  }
+
+  /** Brings what is measured into the middle. */
+  approach(box: Box): void {
+    void this.orbit.fitToBox(new Box3(new Vector3(...box.low), new Vector3(...box.high)), false, {
+      paddingLeft: 0.05,
+      paddingRight: 0.05,
+      paddingTop: 0.05,
+      paddingBottom: 0.05,
+    });
     this.orbit.update(0.016);
     this.onNeedsDraw();
   }
@@ -148,43 +166,94 @@ export class SpaceView {
     this.onNeedsDraw();
   }
 
-  setSnapping(on: boolean): void {
-    this.handles.setSnapping(on);
+  setFigures(shown: boolean): void {
+    this.sets.setFigures(shown);
+    this.onNeedsDraw();
   }
 
-  draw(effect: Effect, selected: ObjectId | null): void {
-    this.effect = effect;
+  draw(effect: Effect, options: SpaceOptions): void {
+    if (this.compiled?.effect !== effect) this.compiled = compile(effect);
+    const program = this.compiled;
+    const set = setOf(options.anchor);
+    if (set !== this.set) {
+      this.set = set;
+      this.look(this.side);
+    }
     this.orbit.update(0.016);
-    this.effectView.sync(effect);
-    this.effectView.update(
-      restFrame,
-      (id) => {
-        const object = this.effect?.objects[id];
-        return object ? placedValues(object) : null;
-      },
-      0,
-    );
-    const entry = selected ? this.effectView.objectNodes.get(selected) : undefined;
-    this.handles.attach(entry?.node ?? null, entry?.object ?? null);
+    const here = restHere(program);
+    const places = this.placesFor(program, here, options);
+    this.effectView.update(program, places, null, 0, here.aspect);
+    this.sets.show(set, this.sheetOf(effect, options.anchor));
+    this.measured.visible = options.measured !== null;
+    if (options.measured)
+      this.measured.box.set(new Vector3(...options.measured.low), new Vector3(...options.measured.high));
+    const touched = options.touched ? effect.objects[options.touched] : undefined;
+    const place = touched && placeOf(program, places, touched.id);
+    this.touchOutline.show(touched?.touchArea ?? null, place?.matrix ?? null);
+    this.handles.attach(options.handles);
     this.renderer.clear();
+    this.renderer.shadowMap.enabled = false;
     this.renderer.render(this.scene, this.camera);
     this.effectView.draw(this.renderer, this.camera);
     this.renderer.clearDepth();
     this.renderer.render(this.handles.scene, this.camera);
   }
 
+  /** What is shown here, each at its first place, all of it in the room: what lies flat on the screen too. */
+  private placesFor(
+    program: Program,
+    here: Here,
+    { anchor, scene, ghosts, keep }: SpaceOptions,
+  ): ObjectPlaces[] {
+    const rest = restState(program, scene);
+    const state: StateNow = {
+      ...rest,
+      values: (i) => {
+        const object = program.objects[i]!;
+        const values = rest.values(i);
+        return object.visible ? values : { ...values, visible: ghosts, opacity: values.opacity * GHOST };
+      },
+    };
+    return placesOf(program, state, here).map((entry, i): ObjectPlaces => {
+      const own = program.anchors[i]!;
+      const here =
+        setOf(own) === setOf(anchor) &&
+        (own.kind !== 'picture' || anchor.kind !== 'picture' || own.target === anchor.target) &&
+        sameFace(own, anchor);
+      const places = here && keep(program.objects[i]!.id) ? entry.places.slice(0, 1) : [];
+      return { layering: 'space', places };
+    });
+  }
+
+  private sheetOf(effect: Effect, anchor: Anchor) {
+    const target = anchor.kind === 'picture' ? effect.targets[anchor.target] : undefined;
+    const asset = target?.asset ? effect.assets[target.asset] : undefined;
+    const width = target?.width ?? 0.15;
+    if (asset?.kind !== 'picture') return { width, height: width * Math.SQRT2, texture: null };
+    return {
+      width,
+      height: (width * asset.height) / asset.width,
+      texture: this.stores.textures.get(asset),
+    };
+  }
+
+  /** A handle is under the pointer. */
+  get onHandle(): boolean {
+    return this.handles.hovered;
+  }
+
   /** The object under a point of the canvas (0..1), unless a handle is there. */
-  pick(x: number, y: number): ObjectId | 'handle' | null {
+  pick(x: number, y: number, may: Parameters<EffectView['pick']>[3]): ObjectId | 'handle' | null {
     if (this.handles.hovered || this.handles.dragging) return 'handle';
-    const ray = new Raycaster();
-    ray.setFromCamera(new Vector2(2 * x - 1, 1 - 2 * y), this.camera);
-    return topmost(ray.intersectObjects(pickable(this.effectView)), this.effectView);
+    return this.effectView.pick(x, y, this.camera, may);
   }
 
   dispose(): void {
     this.orbit.dispose();
     this.handles.dispose();
     this.effectView.dispose();
+    this.sets.dispose();
+    this.touchOutline.dispose();
     this.renderer.dispose();
   }
 }

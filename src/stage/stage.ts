@@ -5,18 +5,21 @@
 import {
   NeutralToneMapping,
   PerspectiveCamera,
-  Raycaster,
   SRGBColorSpace,
-  Vector2,
   WebGLRenderer,
+  type Camera,
   type Scene,
 } from 'three';
 import type { Program } from '../core/behave/program';
+import type { View } from '../core/behave/triggers';
 import type { Runtime } from '../core/behave/runtime';
-import type { Effect, ObjectId } from '../core/document/schema';
+import type { EffectObject, ObjectId } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
-import { EffectView, pickable, topmost, type Stores } from './effect/effect-view';
+import { isHinted, type Here } from '../core/placing/anchors';
+import { onlyPlaces, placesOf, type ObjectPlaces } from '../core/placing/places';
+import { EffectView } from './effect/effect-view';
+import type { Stores } from './effect/stores';
 import type { CameraPicture } from './picture';
 
 export interface StageOptions {
@@ -43,6 +46,8 @@ export class Stage {
   readonly effectView: EffectView;
   /** Drawn over everything: handles. */
   overlay: Scene | null = null;
+  /** With another camera than the effect: handles on what lies flat on the screen. */
+  overlayCamera: Camera | null = null;
   private picture: CameraPicture | null = null;
 
   constructor(
@@ -77,6 +82,11 @@ export class Stage {
     return this.canvas.width / this.canvas.height;
   }
 
+  /** What of the camera is seen in this view. */
+  viewOf(frame: TrackFrame): View {
+    return { fovY: this.picture?.viewFovY(frame, this.aspect) ?? frame.camera.fovY, aspect: this.aspect };
+  }
+
   /** CSS pixels; `density` is device pixels for each. */
   setSize(width: number, height: number, density: number): void {
     this.renderer.setPixelRatio(density);
@@ -90,40 +100,59 @@ export class Stage {
     this.picture = picture;
   }
 
-  draw(frame: TrackFrame, effect: Effect, program: Program, runtime: Runtime): void {
-    const { renderer, picture, camera, effectView } = this;
+  /** Where everything was when it was last drawn. */
+  drawn: { readonly program: Program; readonly places: readonly ObjectPlaces[]; readonly here: Here } | null =
+    null;
+  /** True when something should lie behind the people and the picture does not know where they are. */
+  withoutPeople = false;
+
+  /** `keep` leaves objects out that are not worked on now. */
+  draw(frame: TrackFrame, program: Program, runtime: Runtime, keep?: (id: ObjectId) => boolean): void {
+    const { renderer, picture, camera, effectView, aspect } = this;
     if (!picture) return;
     renderer.clear();
-    picture.draw(renderer, frame, this.aspect);
-    camera.fov = picture.viewFovY(frame, this.aspect);
-    camera.aspect = this.aspect;
+    picture.draw(renderer, frame, aspect);
+    camera.fov = picture.viewFovY(frame, aspect);
+    camera.aspect = aspect;
     camera.updateProjectionMatrix();
     camera.position.fromArray(frame.camera.pose.position);
     camera.quaternion.fromArray(frame.camera.pose.rotation);
-    effectView.sync(effect);
-    const indexOf = new Map<ObjectId, number>(program.objects.map((o, i) => [o.id, i]));
-    effectView.update(
-      frame,
-      (id) => {
-        const i = indexOf.get(id);
-        return i === undefined ? null : runtime.values(i);
-      },
-      // The first step shows the effect as it starts.
-      Math.max(0, runtime.steps - 1) * STEP,
+    const here: Here = { frame, presence: runtime.presence, targets: program.targets, aspect };
+    const all = placesOf(program, runtime, here);
+    const places = keep ? onlyPlaces(program, all, keep) : all;
+    this.drawn = { program, places, here };
+    // The first step shows the effect as it starts.
+    const time = Math.max(0, runtime.steps - 1) * STEP;
+    const hinted = program.targets.find(
+      (t) =>
+        isHinted(t, runtime.presence) &&
+        program.anchors.some((a) => a.kind === 'picture' && a.target === t.id),
     );
+    effectView.update(program, places, frame.light, time, aspect, hinted ?? null);
+    this.withoutPeople = false;
+    if (effectView.hasBackdrop) {
+      renderer.clearDepth();
+      // Only where people can be kept before it; else the picture stays as it is.
+      if (picture.knowsPeople) {
+        effectView.drawBackdrop(renderer);
+        renderer.clearDepth();
+        picture.drawPeople(renderer, frame, aspect);
+      } else this.withoutPeople = true;
+    }
     renderer.clearDepth();
     effectView.draw(renderer, camera);
-    if (this.overlay) {
-      renderer.clearDepth();
-      renderer.render(this.overlay, camera);
-    }
+  }
+
+  /** Draws what lies over everything. It is drawn apart, since it stands where the effect was just drawn. */
+  drawOverlay(): void {
+    if (!this.overlay) return;
+    this.renderer.clearDepth();
+    this.renderer.render(this.overlay, this.overlayCamera ?? this.camera);
   }
 
   /** The topmost object under a point of the picture (0..1 from the top left), as last drawn. */
-  pick(x: number, y: number): ObjectId | null {
-    const ray = new Raycaster();
-    ray.setFromCamera(new Vector2(2 * x - 1, 1 - 2 * y), this.camera);
-    return topmost(ray.intersectObjects(pickable(this.effectView)), this.effectView);
+  pick(x: number, y: number, may?: (object: EffectObject) => boolean): ObjectId | null {
+    return this.effectView.pick(x, y, this.camera, may);
   }
 
   dispose(): void {

@@ -8,6 +8,7 @@ import {
   PerspectiveCamera,
   Scene,
   type MeshBasicMaterial,
+  type Object3D,
   type WebGLRenderer,
 } from 'three';
 import type { Person, SceneHand, SceneLight, SceneState } from '../core/takes/scene';
@@ -15,6 +16,7 @@ import type { Take } from '../core/takes/take';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { HandView } from './performer/hand-view';
 import { PerformerView } from './performer/performer-view';
+import { partOf } from './parts';
 import type { CameraPicture } from './picture';
 import { PrintedPictures, type PictureImage } from './printed-pictures';
 import { placeView } from './rooms/places';
@@ -169,6 +171,22 @@ export class TakePicture implements CameraPicture {
     renderer.shadowMap.enabled = this.detail !== 'plain';
     renderer.shadowMap.type = PCFShadowMap;
     renderer.render(this.scene, this.camera);
+  }
+
+  readonly knowsPeople = true;
+  drawPeople(renderer: WebGLRenderer): void {
+    const hidden: Object3D[] = [];
+    this.scene.traverseVisible((object) => {
+      if (object instanceof Mesh && partOf(object) === 'background') hidden.push(object);
+    });
+    const { printed } = this;
+    for (const object of hidden) object.visible = false;
+    const shown = printed.group.visible;
+    printed.group.visible = false;
+    renderer.shadowMap.enabled = this.detail !== 'plain';
+    renderer.render(this.scene, this.camera);
+    for (const object of hidden) object.visible = true;
+    printed.group.visible = shown;
   }
 
   dispose(): void {

@@ -58,6 +58,10 @@ export class VideoPicture implements CameraPicture {
     renderer.render(this.scene, this.camera);
   }
 
+  /** A camera does not know yet which of its pixels are people. */
+  readonly knowsPeople = false;
+  drawPeople(): void {}
+
   dispose(): void {
     this.texture.dispose();
     this.material.dispose();

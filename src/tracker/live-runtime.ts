@@ -1,7 +1,7 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
 import type { Program } from '../core/behave/program';
 import { Runtime } from '../core/behave/runtime';
-import { NO_INPUTS, type Inputs } from '../core/behave/triggers';
+import type { Finger, View } from '../core/behave/triggers';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
 
@@ -12,6 +12,8 @@ export class LiveRuntime {
   private due = 0;
   private last: number | null = null;
   private taps: { x: number; y: number }[] = [];
+  private fingers: readonly Finger[] = [];
+  private view: View | undefined;
 
   constructor(readonly program: Program) {
     this.runtime = new Runtime(program);
@@ -21,15 +23,24 @@ export class LiveRuntime {
     this.taps.push({ x, y });
   }
 
+  /** The fingers that lie on the picture from now on. */
+  touch(fingers: readonly Finger[]): void {
+    this.fingers = fingers;
+  }
+
+  /** What of the camera is seen. */
+  setView(view: View): void {
+    this.view = view;
+  }
+
   /** Catches up to `now` (seconds of any steady clock) with the newest frame. */
   advance(now: number, frame: TrackFrame): void {
     this.due = Math.min(MOST_STEPS * STEP, this.due + (this.last === null ? STEP : now - this.last));
     this.last = now;
-    let inputs: Inputs = this.taps.length > 0 ? { taps: this.taps } : NO_INPUTS;
     while (this.due >= STEP - 1e-9) {
-      this.runtime.step(frame, inputs);
-      if (inputs !== NO_INPUTS) this.taps = [];
-      inputs = NO_INPUTS;
+      const { taps, fingers, view } = this;
+      this.taps = [];
+      this.runtime.step(frame, { taps, fingers, ...(view ? { view } : {}) });
       this.due -= STEP;
     }
   }

@@ -21,7 +21,7 @@ const frameWith = (jawOpen: number, mouthPucker = 0): TrackFrame => ({
 const shut = frameWith(0);
 const open = frameWith(0.9);
 const nobody: TrackFrame = { ...shut, faces: [] };
-const tap = { taps: [{ x: 0.5, y: 0.5 }] };
+const tap = { taps: [{ x: 0.5, y: 0.5 }], fingers: [] };
 
 const effectWith = (
   trigger: TriggerKind,

@@ -13,6 +13,7 @@ export type Reason =
   | { readonly code: 'off' }
   | { readonly code: 'no-actions' }
   | { readonly code: 'no-target'; readonly actionId: string }
+  | { readonly code: 'no-scene'; readonly actionId: string }
   | { readonly code: 'target-hidden'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'already-shown'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'already-hidden'; readonly actionId: string; readonly target: ObjectId }
@@ -24,7 +25,8 @@ export type Reason =
 /** The highest value a signal reaches on a take. */
 export const peakOf = (take: Take, signal: Signal): Unit => {
   let peak = 0;
-  for (let t = 0; t < take.duration; t += STEP * 2) peak = Math.max(peak, signalOf(take.frameAt(t), signal));
+  for (let t = 0; t < take.duration; t += STEP * 2)
+    peak = Math.max(peak, signalOf(take.frameAt(t).faces[0], signal));
   return peak;
 };
 
@@ -51,6 +53,11 @@ export const standingReasons = (effect: Effect, cue: Cue): Reason[] => {
   cue.beats.forEach((beat, beatIndex) => {
     if (endless && beat.actions.length > 0) reasons.push({ code: 'never-reached', beatIndex });
     for (const action of beat.actions) {
+      if (action.kind === 'scene') {
+        if (action.scene === null || !effect.scenes[action.scene])
+          reasons.push({ code: 'no-scene', actionId: action.id });
+        continue;
+      }
       if (actionLength(action) === Infinity) endless = true;
       const target = action.target === null ? undefined : effect.objects[action.target];
       if (!target) {

@@ -2,12 +2,12 @@
  * Plays an effect over a take so that any moment can be asked for, forwards or backwards: it keeps a snapshot
  * each second and runs the steps between.
  */
-import type { Effect } from '../document/schema';
+import type { Effect, SceneId } from '../document/schema';
 import type { Take } from '../takes/take';
 import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
 import { compile, type Program } from './program';
 import { Runtime, type Firing, type Snapshot } from './runtime';
-import { NO_INPUTS, type Inputs } from './triggers';
+import { NO_INPUTS, type Finger, type Inputs } from './triggers';
 
 /** A tap of the viewer, recorded on the take. */
 export interface RecordedTap {
@@ -16,26 +16,41 @@ export interface RecordedTap {
   readonly y: Unit;
 }
 
+/** Which fingers lie on the picture from this moment on, until the next such record. */
+export interface RecordedTouch {
+  readonly time: Seconds;
+  readonly fingers: readonly Finger[];
+}
+
+export interface PlayerOptions {
+  /** In order of time. */
+  readonly touches?: readonly RecordedTouch[];
+  /** Begins in this scene instead of the opening scene. */
+  readonly scene?: SceneId | null;
+}
+
 export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
 
 export class Player {
   readonly program: Program;
   private readonly runtime: Runtime;
   private readonly snapshots: Snapshot[] = [];
-  private readonly tapsAt = new Map<number, Inputs>();
+  private readonly tapsAt = new Map<number, RecordedTap[]>();
+  private readonly touches: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
 
   constructor(
     effect: Effect,
     readonly take: Take,
     taps: readonly RecordedTap[] = [],
+    { touches = [], scene = null }: PlayerOptions = {},
   ) {
     this.program = compile(effect);
-    this.runtime = new Runtime(this.program);
+    this.runtime = new Runtime(this.program, scene);
     for (const tap of taps) {
       const step = stepAt(tap.time);
-      const before = this.tapsAt.get(step)?.taps ?? [];
-      this.tapsAt.set(step, { taps: [...before, { x: tap.x, y: tap.y }] });
+      this.tapsAt.set(step, [...(this.tapsAt.get(step) ?? []), tap]);
     }
+    this.touches = touches.map(({ time, fingers }) => ({ step: stepAt(time), fingers }));
     this.snapshots.push(this.runtime.save());
   }
 
@@ -56,15 +71,22 @@ export class Player {
 
   /** Every firing of every cue over the whole take. */
   firings(): Firing[] {
+    if (this.program.cues.length === 0) return [];
     const all: Firing[] = [];
     this.runtime.restore(this.snapshots[0]!);
     while (this.runtime.steps < stepAt(this.take.duration)) all.push(...this.stepOnce());
     return all;
   }
 
+  private inputsAt(step: number): Inputs {
+    const taps = this.tapsAt.get(step);
+    const fingers = this.touches.findLast((t) => t.step <= step)?.fingers;
+    return taps || fingers?.length ? { taps: taps ?? [], fingers: fingers ?? [] } : NO_INPUTS;
+  }
+
   private stepOnce(): Firing[] {
     const step = this.runtime.steps;
-    const fired = this.runtime.step(this.take.frameAt(step * STEP), this.tapsAt.get(step) ?? NO_INPUTS);
+    const fired = this.runtime.step(this.take.frameAt(step * STEP), this.inputsAt(step));
     const at = this.runtime.steps / STEPS_PER_SECOND;
     if (Number.isInteger(at) && at === this.snapshots.length) this.snapshots.push(this.runtime.save());
     return fired;

@@ -7,23 +7,19 @@
  *   runtime.values(0).visible             // the first object's state now
  *   const saved = runtime.save();         // plain JSON; restore(saved) goes on exactly from there
  */
-import type { Action } from '../document/schema';
+import type { Action, SceneId } from '../document/schema';
 import { ease } from '../maths/easing';
 import { lerp } from '../maths/scalar';
 import { mix, multiply, scale, add, type Vec3 } from '../maths/vec3';
+import { facesBySlot, nextPresence, NOBODY, type Presence } from '../placing/presence';
+import { Handling, type HandlingState } from '../placing/handling';
+import type { ByHand } from '../placing/local';
+import type { StateNow } from '../placing/places';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, type Seconds } from '../units';
 import { actionLength, roundLength, type CompiledAction, type CompiledCue, type Program } from './program';
+import type { Values } from './values';
 import { FIRES_ON, NO_INPUTS, RELEASE_SHARE, SIGNAL_OF, signalOf, type Inputs } from './triggers';
-
-/** What behaviour can change about an object. */
-export interface Values {
-  visible: boolean;
-  opacity: number;
-  move: Vec3;
-  turn: Vec3;
-  scale: Vec3;
-}
 
 /** A running action: what its object looked like when the action began. */
 interface ActionRun {
@@ -42,6 +38,9 @@ export interface Snapshot {
   readonly step: number;
   readonly values: Values[];
   readonly cues: CueState[];
+  readonly presence: Presence;
+  readonly hands: HandlingState;
+  readonly scene: SceneId | null;
 }
 
 /** A cue that fired, for marks and explanations. */
@@ -52,12 +51,34 @@ export interface Firing {
 
 const copyValues = (v: Values): Values => ({ ...v });
 
-export class Runtime {
+/**
+ * Copies of all that steps change in place. Vectors, and what an action began with, are never changed but replaced,
+ * so they are shared: a snapshot each second of hundreds of objects has to cost little.
+ */
+const copyState = (
+  values: readonly Values[],
+  cues: readonly CueState[],
+): { values: Values[]; cues: CueState[] } => ({
+  values: values.map(copyValues),
+  cues: cues.map((cue) => ({ ...cue, runs: cue.runs.map((run) => ({ ...run })) })),
+});
+
+export class Runtime implements StateNow {
   private stepCount = 0;
   private readonly state: Values[];
   private readonly cues: CueState[];
+  private there: Presence = NOBODY;
+  private readonly hands: Handling;
+  private sceneNow: SceneId | null;
 
-  constructor(private readonly program: Program) {
+  /** `startScene` begins elsewhere than at the opening scene, for working on one. */
+  constructor(
+    private readonly program: Program,
+    startScene: SceneId | null = null,
+  ) {
+    this.hands = new Handling(program);
+    this.sceneNow =
+      startScene !== null && program.effect.scenes[startScene] ? startScene : program.openingScene;
     this.state = program.objects.map((o) => ({
       visible: o.visible,
       opacity: 'opacity' in o ? o.opacity : 1,
@@ -78,9 +99,23 @@ export class Runtime {
     return this.state[i]!;
   }
 
+  /** Faces, pictures and surfaces as the last step left them. */
+  get presence(): Presence {
+    return this.there;
+  }
+  get scene(): SceneId | null {
+    return this.sceneNow;
+  }
+  /** What the viewer did to object `i`; null when nothing. */
+  byHand(i: number): ByHand | null {
+    return this.hands.of(i);
+  }
+
   /** Runs one step and tells which cues fired in it. */
   step(frame: TrackFrame, inputs: Inputs = NO_INPUTS): Firing[] {
     const fired: Firing[] = [];
+    this.there = nextPresence(this.there, frame, this.program.targets);
+    this.hands.step(frame, inputs, this);
     this.program.cues.forEach((cue, i) => {
       const state = this.cues[i]!;
       if (!this.fires(cue, state, frame, inputs)) return;
@@ -99,7 +134,7 @@ export class Runtime {
     if (kind === 'screenTapped') return inputs.taps.length > 0;
     const signal = SIGNAL_OF[kind];
     if (!signal) return false;
-    const value = signalOf(frame, signal);
+    const value = signalOf(facesBySlot(this.there, frame)[0], signal);
     const was = state.over;
     state.over = value >= threshold * (was ? RELEASE_SHARE : 1);
     return FIRES_ON[kind] === 'rise' ? !was && state.over : was && !state.over;
@@ -115,8 +150,13 @@ export class Runtime {
       if (run.done) return;
       running = true;
       if (time + 1e-9 < compiled.start) return;
-      run.from ??= copyValues(this.state[compiled.target]!);
-      this.apply(compiled, run.from, time - compiled.start);
+      if (compiled.action.kind === 'scene') {
+        if (compiled.action.scene !== null && this.program.effect.scenes[compiled.action.scene])
+          this.sceneNow = compiled.action.scene;
+      } else {
+        run.from ??= copyValues(this.state[compiled.target]!);
+        this.apply(compiled, run.from, time - compiled.start);
+      }
       if (time + 1e-9 >= compiled.end) run.done = true;
     });
     if (!running) state.firedAt = null;
@@ -162,12 +202,21 @@ export class Runtime {
   }
 
   save(): Snapshot {
-    return structuredClone({ step: this.stepCount, values: this.state, cues: this.cues });
+    return {
+      step: this.stepCount,
+      ...copyState(this.state, this.cues),
+      presence: this.there,
+      hands: this.hands.state,
+      scene: this.sceneNow,
+    };
   }
 
   restore(snapshot: Snapshot): void {
-    const copy = structuredClone(snapshot);
-    this.stepCount = copy.step;
+    const copy = copyState(snapshot.values, snapshot.cues);
+    this.stepCount = snapshot.step;
+    this.there = snapshot.presence;
+    this.hands.state = snapshot.hands;
+    this.sceneNow = snapshot.scene;
     this.state.splice(0, this.state.length, ...copy.values);
     this.cues.splice(0, this.cues.length, ...copy.cues);
   }

@@ -1,14 +1,32 @@
 /** What can set off a cue, and the signal each one watches. */
 import type { TriggerKind } from '../document/schema';
-import { expression, type TrackFrame } from '../tracking/track-frame';
-import type { Unit } from '../units';
+import { expression, type TrackedFace } from '../tracking/track-frame';
+import type { Degrees, Unit } from '../units';
+
+/** A point of the picture: x and y from 0 to 1, from the top left. */
+export interface PicturePoint {
+  readonly x: Unit;
+  readonly y: Unit;
+}
+/** A finger on the picture. Fingers are told apart by their id. */
+export interface Finger extends PicturePoint {
+  readonly id: number;
+}
 
 /** What the viewer did since the last step. */
 export interface Inputs {
-  /** Taps on the picture: x and y from 0 to 1, from the top left. */
-  readonly taps: readonly { readonly x: Unit; readonly y: Unit }[];
+  readonly taps: readonly PicturePoint[];
+  /** The fingers that lie on the picture now. */
+  readonly fingers: readonly Finger[];
+  /** What of the camera is seen; without it the whole upright picture. */
+  readonly view?: View;
 }
-export const NO_INPUTS: Inputs = { taps: [] };
+/** Opening angle from top to bottom, and width over height. */
+export interface View {
+  readonly fovY: Degrees;
+  readonly aspect: number;
+}
+export const NO_INPUTS: Inputs = { taps: [], fingers: [] };
 
 export type Signal = 'jawOpen' | 'mouthPucker';
 
@@ -44,5 +62,5 @@ export const DEFAULT_THRESHOLD: Record<TriggerKind, number> = {
 /** A signal that went over the threshold counts as back below at this share of it, so that it cannot flutter. */
 export const RELEASE_SHARE = 0.7;
 
-/** The signal on the first face; 0 when there is no face. */
-export const signalOf = (frame: TrackFrame, signal: Signal): Unit => expression(frame.faces[0], signal);
+/** The signal on a face; 0 when there is none. */
+export const signalOf = (face: TrackedFace | undefined, signal: Signal): Unit => expression(face, signal);

@@ -1,26 +1,43 @@
+/** New objects, assets, cues: as they are before a creator changes anything. Metres, degrees, seconds. */
+import { DEFAULT_THRESHOLD } from '../behave/triggers';
+import type { FeaturePoint } from '../face/feature-points';
+import { cardExtent, groundDepth, restOn, standsOn } from './resting';
 import type {
   Action,
   ActionKind,
+  Anchor,
+  AnchorKind,
   AssetId,
   Beat,
   Card,
   Cue,
   CueId,
   Effect,
+  EffectScene,
+  FaceChoice,
   FileRef,
   Group,
+  Layer,
+  Light,
+  LightKind,
   ModelAsset,
   ModelObject,
   ObjectId,
   Occluder,
   PictureAsset,
+  SceneId,
   SequenceAsset,
+  ShadowCatcher,
+  Solid,
+  SolidShape,
+  Target,
+  TargetId,
+  TextObject,
   Trigger,
   TriggerKind,
+  VideoAsset,
 } from './schema';
 import { SCHEMA_VERSION } from './schema';
-import { DEFAULT_THRESHOLD } from '../behave/triggers';
-import { HEAD_SEAT } from '../face/head-fit';
 
 /** An empty effect. */
 export const blankEffect = (name: string): Effect => ({
@@ -29,6 +46,9 @@ export const blankEffect = (name: string): Effect => ({
   objects: {},
   assets: {},
   cues: {},
+  scenes: {},
+  openingScene: null,
+  targets: {},
   listing: { summary: '', tags: [], icon: null },
 });
 
@@ -53,66 +73,228 @@ export const newPicture = (
   layer: null,
 });
 
-/** Width of a new card in metres: a little wider than the eyes are apart. */
-const NEW_CARD_WIDTH = 0.12;
-
-const placed = (id: ObjectId, name: string, order: number) => ({
-  id,
-  name,
-  parent: null,
-  order,
-  visible: true,
-  move: [0, 0, 0] as [number, number, number],
-  turn: [0, 0, 0] as [number, number, number],
-  scale: [1, 1, 1] as [number, number, number],
-});
-
 /** What an object is called at first: the asset without the ending of its file. */
 export const objectNameFor = (asset: { readonly name: string }, otherwise: string): string =>
   asset.name.replace(/\.[^.]+$/, '').slice(0, 80) || otherwise;
 
-/** A card that shows `asset` on the forehead, in the picture's own proportions. */
-export const newCard = (
+export const headAnchor = (point: FeaturePoint, face: FaceChoice = 1): Anchor => ({
+  kind: 'head',
+  face,
+  point,
+  grows: true,
+});
+export const FOREHEAD: Anchor = headAnchor('forehead');
+
+const placed = (id: ObjectId, name: string, order: number, anchor: Anchor) => ({
+  id,
+  name: name.slice(0, 80),
+  parent: null,
+  scene: null,
+  anchor,
+  order,
+  visible: true,
+  locked: false,
+  sample: false,
+  move: [0, 0, 0] as [number, number, number],
+  turn: [0, 0, 0] as [number, number, number],
+  scale: [1, 1, 1] as [number, number, number],
+  pivot: [0, 0, 0] as [number, number, number],
+  lookAt: null,
+  depthTest: true,
+  depthWrite: false,
+  touchArea: null,
+  byViewer: null,
+});
+
+/** What a card may show. */
+type Flat = Pick<PictureAsset | SequenceAsset | VideoAsset, 'id' | 'name' | 'width' | 'height'>;
+
+/** A card that shows `asset` in the picture's own proportions, where such a card rests on its anchor. */
+export const newCard = (id: ObjectId, asset: Flat, order: number, anchor: Anchor = FOREHEAD): Card => {
+  const extent = cardExtent(asset.width / asset.height, anchor);
+  return {
+    ...placed(id, objectNameFor(asset, 'Picture'), order, anchor),
+    kind: 'card',
+    ...restOn(anchor, { kind: 'card', extent }),
+    asset: asset.id,
+    extent,
+    opacity: 1,
+    tint: '#ffffff',
+    blend: 'normal',
+    doubleSided: true,
+    startDelay: 0,
+  };
+};
+
+/** A picture over the whole face, by the face layout. */
+export const newLayer = (
   id: ObjectId,
-  asset: Pick<PictureAsset | SequenceAsset, 'id' | 'name' | 'width' | 'height'>,
+  asset: Pick<PictureAsset, 'id' | 'name'>,
   order: number,
-): Card => ({
-  ...placed(id, objectNameFor(asset, 'Picture'), order),
-  kind: 'card',
-  anchor: { kind: 'head', face: 1, point: 'forehead' },
-  move: [0, 0, 0.01],
+  face: FaceChoice = 1,
+): Layer => ({
+  ...placed(id, objectNameFor(asset, 'Layer'), order, { kind: 'skin', face, spot: [0.5, 0.5] }),
+  kind: 'layer',
   asset: asset.id,
-  extent: [NEW_CARD_WIDTH, (NEW_CARD_WIDTH * asset.height) / asset.width],
   opacity: 1,
   tint: '#ffffff',
   blend: 'normal',
-  doubleSided: true,
 });
 
-/** A model whose origin rests where head pieces rest. Its first clip plays. */
-export const newModel = (id: ObjectId, asset: ModelAsset, order: number): ModelObject => ({
-  ...placed(id, objectNameFor(asset, 'Model'), order),
+/** A model whose origin rests where models rest on the anchor: a head piece on the crown. Its first clip plays. */
+export const newModel = (
+  id: ObjectId,
+  asset: ModelAsset,
+  order: number,
+  anchor: Anchor = headAnchor('crown'),
+): ModelObject => ({
+  ...placed(id, objectNameFor(asset, 'Model'), order, anchor),
   kind: 'model',
-  anchor: { kind: 'head', face: 1, point: 'crown' },
-  move: [...HEAD_SEAT],
+  ...restOn(anchor, { kind: 'model', base: asset.low[1] }),
+  depthWrite: true,
   asset: asset.id,
   opacity: 1,
   clip: asset.clips[0]?.name ?? null,
+  startDelay: 0,
+  hiddenParts: [],
 });
 
-/** An empty group on the forehead. */
-export const newGroup = (id: ObjectId, name: string, order: number): Group => ({
-  ...placed(id, name.slice(0, 80) || 'Group', order),
+/** An empty group. */
+export const newGroup = (id: ObjectId, name: string, order: number, anchor: Anchor = FOREHEAD): Group => ({
+  ...placed(id, name || 'Group', order, anchor),
   kind: 'group',
-  anchor: { kind: 'head', face: 1, point: 'forehead' },
-  move: [0, 0, 0.01],
+  ...restOn(anchor, { kind: 'group' }),
   opacity: 1,
 });
 
-export const newOccluder = (id: ObjectId, order: number): Occluder => ({
-  ...placed(id, 'Head occluder', order),
+/** The head of a face; or the shape of a model, in its place. */
+export const newOccluder = (id: ObjectId, order: number, face: FaceChoice = 1): Occluder => ({
+  ...placed(id, 'Head occluder', order, { kind: 'head', face, point: 'headCentre', grows: false }),
   kind: 'occluder',
-  anchor: { kind: 'head', face: 1, point: 'headCentre' },
+  depthWrite: true,
+  asset: null,
+});
+
+/** Size of a new solid by what it sticks to, in metres. */
+const SOLID_SIZE: Record<AnchorKind, number> = {
+  head: 0.04,
+  skin: 0.015,
+  world: 0.3,
+  picture: 0.05,
+  screen: 0.02,
+  backdrop: 0.03,
+};
+
+export const newSolid = (
+  id: ObjectId,
+  shape: SolidShape,
+  order: number,
+  anchor: Anchor = FOREHEAD,
+): Solid => {
+  const s = SOLID_SIZE[anchor.kind];
+  const extent: [number, number, number] =
+    shape === 'plane'
+      ? [s, s, s / 1000]
+      : shape === 'torus'
+        ? [s, s, s * 0.3]
+        : shape === 'capsule'
+          ? [s / 2, s, s / 2]
+          : [s, s, s];
+  return {
+    ...placed(id, SOLID_NAMES[shape], order, anchor),
+    kind: 'solid',
+    ...restOn(anchor, { kind: 'solid', base: -extent[1] / 2 }),
+    depthWrite: true,
+    shape,
+    extent,
+    colour: '#0f8f84',
+    roughness: 0.5,
+    metalness: 0,
+    opacity: 1,
+  };
+};
+const SOLID_NAMES: Record<SolidShape, string> = {
+  box: 'Box',
+  sphere: 'Sphere',
+  cylinder: 'Cylinder',
+  cone: 'Cone',
+  torus: 'Torus',
+  plane: 'Plane',
+  capsule: 'Capsule',
+};
+
+const TEXT_SIZE: Record<AnchorKind, number> = {
+  head: 0.03,
+  skin: 0.008,
+  world: 0.15,
+  picture: 0.02,
+  screen: 0.01,
+  backdrop: 0.02,
+};
+
+export const newText = (
+  id: ObjectId,
+  text: string,
+  order: number,
+  anchor: Anchor = FOREHEAD,
+): TextObject => ({
+  ...placed(id, text.split('\n')[0] || 'Text', order, anchor),
+  kind: 'text',
+  ...restOn(anchor, { kind: 'text', base: -TEXT_SIZE[anchor.kind] / 2 }),
+  text,
+  font: null,
+  size: TEXT_SIZE[anchor.kind],
+  align: 'centre',
+  colour: '#ffffff',
+  outline: 0,
+  outlineColour: '#1d2327',
+  arc: 0,
+  spacing: 0,
+  opacity: 1,
+  blend: 'normal',
+});
+
+/** Lies flat on what it sticks to and shows the shadows that fall there. */
+export const newShadowCatcher = (id: ObjectId, order: number, anchor: Anchor): ShadowCatcher => ({
+  ...placed(id, 'Shadow catcher', order, anchor),
+  kind: 'shadowCatcher',
+  move: [0, 0, groundDepth(anchor)],
+  turn: standsOn(anchor) ? [0, 0, 0] : [90, 0, 0],
+  extent: anchor.kind === 'world' ? [3, 3] : [0.4, 0.4],
+  density: 0.45,
+  softness: 0.5,
+});
+
+const LIGHT_NAMES: Record<LightKind, string> = {
+  ambient: 'Ambient light',
+  directional: 'Directional light',
+  point: 'Point light',
+  surroundings: 'Light surroundings',
+};
+/** Directional light shines along its own -Y, so that unturned it comes from straight above. */
+export const newLight = (id: ObjectId, light: LightKind, order: number, anchor: Anchor): Light => ({
+  ...placed(id, LIGHT_NAMES[light], order, anchor),
+  kind: 'light',
+  light,
+  move: light === 'point' ? [0.1, 0.15, 0.15] : [0, anchor.kind === 'world' ? 1 : 0.2, groundDepth(anchor)],
+  turn: light === 'directional' ? [25, 0, 42] : [0, 0, 0],
+  colour: '#ffffff',
+  strength: 1,
+  shadows: light === 'directional',
+  asset: null,
+});
+
+export const newScene = (id: SceneId, name: string, order: number): EffectScene => ({ id, name, order });
+
+/** A printed picture, as wide as a postcard until the creator says otherwise. */
+export const newTarget = (id: TargetId, name: string, order: number, asset: AssetId | null): Target => ({
+  id,
+  name: name.slice(0, 80),
+  order,
+  asset,
+  width: 0.15,
+  beforeFound: 'hint',
+  afterLost: 'nothing',
 });
 
 export const newTrigger = (kind: TriggerKind): Trigger => ({ kind, threshold: DEFAULT_THRESHOLD[kind] });
@@ -140,6 +322,8 @@ export const newAction = (id: string, kind: ActionKind, target: ObjectId | null)
       return { ...timed, kind, mode: 'by', by: [0, 0, 20] };
     case 'size':
       return { ...timed, kind, mode: 'to', factor: 1.3 };
+    case 'scene':
+      return { ...timed, kind, target: null, duration: 0, scene: null };
   }
 };
 

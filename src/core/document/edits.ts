@@ -6,29 +6,26 @@
  *   applyPatch(effect, inverse) // equals before
  */
 import { produce, type Draft } from 'immer';
+import { IconiaError } from '../errors';
+import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
+import type { placedSchema } from './object-schema';
 import type { Patch } from './patch';
 import { diff } from './patch';
 import { cardAfter } from './replaced-card';
+import { canShow, freeName, objectsShowing, withDescendants } from './queries';
 import {
-  canShow,
-  freeName,
-  objectsShowing,
-  orderOnTop,
-  parentOf,
-  stackTree,
-  withDescendants,
-} from './queries';
-import type {
-  Action,
-  Asset,
-  AssetId,
-  Card,
-  Cue,
-  CueId,
-  Effect,
-  EffectObject,
-  Listing,
-  ObjectId,
+  MOST_OBJECTS,
+  type Action,
+  type Asset,
+  type AssetId,
+  type Card,
+  type Cue,
+  type CueId,
+  type Effect,
+  type EffectObject,
+  type Listing,
+  type ObjectId,
+  type ObjectKind,
 } from './schema';
 
 export interface Edit {
@@ -48,7 +45,7 @@ export const applyEdit = (effect: Effect, edit: Edit): Applied => {
   return { effect: after, forward: diff(effect, after), inverse: diff(after, effect) };
 };
 
-const edit = (label: string, change: Edit['change']): Edit => ({ label, change });
+export const edit = (label: string, change: Edit['change']): Edit => ({ label, change });
 
 export const renameEffect = (name: string): Edit =>
   edit('Rename the effect', (d) => {
@@ -77,6 +74,7 @@ export const removeAssets = (effect: Effect, ids: readonly AssetId[]): Edit =>
     for (const id of ids) {
       delete d.assets[id];
       if (d.listing.icon === id) d.listing.icon = null;
+      for (const target of Object.values(d.targets)) if (target.asset === id) target.asset = null;
     }
   });
 
@@ -99,7 +97,10 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
 
 /** Lets a draft of an object show another asset: it keeps its place and its width. */
 const putOn = (draft: Draft<EffectObject>, to: Asset): void => {
-  if (draft.kind === 'card' || draft.kind === 'model') draft.asset = to.id;
+  if (draft.kind === 'text') draft.font = to.id;
+  else if ('asset' in draft) draft.asset = to.id;
+  // What the creator has put in is no sample any more.
+  draft.sample = false;
   if (draft.kind === 'card' && 'width' in to)
     draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
   if (draft.kind === 'model' && to.kind === 'model' && !to.clips.some((c) => c.name === draft.clip))
@@ -118,6 +119,8 @@ export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
   edit(`Show ${to.name} instead`, (d) => {
     for (const object of objectsShowing(effect, from))
       if (canShow(object, to)) putOn(d.objects[object.id]!, to);
+    for (const target of Object.values(d.targets))
+      if (target.asset === from && to.kind === 'picture') target.asset = to.id;
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
   });
 
@@ -151,51 +154,95 @@ export const setSequenceRate = (id: AssetId, rate: number): Edit =>
 const namesOf = (effect: Effect, ids: readonly AssetId[]): string =>
   ids.length === 1 ? (effect.assets[ids[0]!]?.name ?? 'asset') : `${ids.length} assets`;
 
+/** Throws `IconiaError` `effect.too-many-objects` when that many more do not fit into the effect. */
+export const makeRoom = (effect: Pick<Effect, 'objects'>, more: number): void => {
+  const there = Object.keys(effect.objects).length;
+  if (there + more > MOST_OBJECTS)
+    throw new IconiaError(
+      'effect.too-many-objects',
+      `An effect holds ${MOST_OBJECTS} objects; this one has ${there}, so ${more} more do not fit. Nothing was added.`,
+    );
+};
+
 export const addObject = (object: EffectObject): Edit =>
   edit(`Add ${object.name}`, (d) => {
-    d.objects[object.id] = { ...object, name: freeName(d as Effect, object.name) };
+    makeRoom(d as Effect, 1);
+    d.objects[object.id] = { ...object, name: freeName(d as Effect, object.name) } as Draft<EffectObject>;
   });
 
-/** Removes an object with all that hangs in it; actions aimed at them lose their target and say so on their cue. */
-export const removeObject = (effect: Effect, id: ObjectId): Edit =>
-  edit(`Delete ${effect.objects[id]?.name ?? 'object'}`, (d) => {
-    const gone = new Set(withDescendants(effect, id).map((o) => o.id));
+/** Removes objects with all that hangs in them; actions aimed at them lose their target and say so on their cue. */
+export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
+  edit(`Delete ${objectWords(effect, ids)}`, (d) => {
+    const gone = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
     for (const one of gone) delete d.objects[one];
     for (const cue of Object.values(d.cues))
       for (const beat of cue.beats)
         for (const action of beat.actions)
           if (action.target !== null && gone.has(action.target as ObjectId)) action.target = null;
   });
+export const removeObject = (effect: Effect, id: ObjectId): Edit => removeObjects(effect, [id]);
 
-/** Copies an object, with all that hangs in it, just above the original. `newId` names each copy. */
-export const duplicateObject = (effect: Effect, id: ObjectId, newId: (of: ObjectId) => ObjectId): Edit =>
-  edit(`Duplicate ${effect.objects[id]?.name ?? 'object'}`, (d) => {
-    const family = withDescendants(effect, id);
-    const original = family[0];
-    if (!original) return;
-    const siblings = stackTree(effect).get(parentOf(effect, original)?.id ?? null)!;
-    const above = siblings[siblings.findIndex((o) => o.id === id) - 1];
-    const order = above ? (above.order + original.order) / 2 : orderOnTop(effect);
-    const copies = new Map(family.map((o) => [o.id, newId(o.id)]));
-    for (const object of family)
-      d.objects[copies.get(object.id)!] = {
-        ...object,
-        id: copies.get(object.id)!,
-        name: freeName(d as Effect, object.name),
-        ...(object === original ? { order } : { parent: copies.get(object.parent!)! }),
-      };
+/** "Kelp", or "3 objects". */
+export const objectWords = (effect: Effect, ids: readonly ObjectId[]): string =>
+  ids.length === 1 ? (effect.objects[ids[0]!]?.name ?? 'object') : `${ids.length} objects`;
+
+/** Fields that every kind of object has. */
+export type Common = Partial<
+  Pick<
+    EffectObject,
+    | 'name'
+    | 'visible'
+    | 'locked'
+    | 'anchor'
+    | 'scene'
+    | 'parent'
+    | 'order'
+    | 'move'
+    | 'turn'
+    | 'scale'
+    | 'pivot'
+    | 'lookAt'
+    | 'depthTest'
+    | 'depthWrite'
+    | 'touchArea'
+    | 'byViewer'
+  >
+>;
+
+/** Sets fields of several objects, each its own. Places and sizes are kept within sane bounds. */
+export const changeObjects = (
+  effect: Effect,
+  changes: ReadonlyMap<ObjectId, Common>,
+  label = 'Change',
+): Edit =>
+  edit(`${label} ${objectWords(effect, [...changes.keys()])}`, (d) => {
+    for (const [id, change] of changes) {
+      const object = d.objects[id];
+      if (!object) continue;
+      const { move, turn, scale, pivot } = change;
+      Object.assign(object, change, {
+        ...(move ? { move: boundedMove(move) } : {}),
+        ...(turn ? { turn: boundedTurn(turn) } : {}),
+        ...(scale ? { scale: boundedScale(scale) } : {}),
+        ...(pivot ? { pivot: boundedMove(pivot) } : {}),
+      });
+    }
   });
 
-/** Sets fields that every kind of object has. */
-export const changeObject = (
+export const changeObject = (effect: Effect, id: ObjectId, change: Common, label = 'Change'): Edit =>
+  changeObjects(effect, new Map([[id, change]]), label);
+
+/** Sets fields that only this kind of object has. */
+export const reshape = <K extends ObjectKind>(
   effect: Effect,
   id: ObjectId,
-  change: Partial<Pick<EffectObject, 'name' | 'visible' | 'anchor' | 'move' | 'turn' | 'scale'>>,
+  kind: K,
+  change: Partial<Omit<Extract<EffectObject, { kind: K }>, keyof typeof placedSchema | 'kind'>>,
   label = 'Change',
 ): Edit =>
   edit(`${label} ${effect.objects[id]?.name ?? 'object'}`, (d) => {
     const object = d.objects[id];
-    if (object) Object.assign(object, change);
+    if (object?.kind === kind) Object.assign(object, change);
   });
 
 export const styleCard = (
@@ -206,6 +253,21 @@ export const styleCard = (
   edit(`Style ${effect.objects[id]?.name ?? 'card'}`, (d) => {
     const object = d.objects[id];
     if (object?.kind === 'card') Object.assign(object, change);
+    if (object && change.asset !== undefined) object.sample = false;
+  });
+
+/** Sets how cards, face layers and texts look; a text has no tint and no back. */
+export const styleFlat = (
+  effect: Effect,
+  id: ObjectId,
+  change: Partial<Pick<Card, 'tint' | 'blend' | 'doubleSided'>>,
+): Edit =>
+  edit(`Style ${effect.objects[id]?.name ?? 'object'}`, (d) => {
+    const object = d.objects[id];
+    if (!object) return;
+    if (change.blend !== undefined && 'blend' in object) object.blend = change.blend;
+    if (change.tint !== undefined && 'tint' in object) object.tint = change.tint;
+    if (change.doubleSided !== undefined && object.kind === 'card') object.doubleSided = change.doubleSided;
   });
 
 /** Sets how models and groups look. */
@@ -216,18 +278,8 @@ export const styleSolid = (
 ): Edit =>
   edit(`Style ${effect.objects[id]?.name ?? 'object'}`, (d) => {
     const object = d.objects[id];
-    if (change.opacity !== undefined && (object?.kind === 'model' || object?.kind === 'group'))
-      object.opacity = change.opacity;
+    if (change.opacity !== undefined && object && 'opacity' in object) object.opacity = change.opacity;
     if (change.clip !== undefined && object?.kind === 'model') object.clip = change.clip;
-  });
-
-/** Puts the Stack into the given order; objects not named keep their place behind. */
-export const reorderObjects = (ids: readonly ObjectId[]): Edit =>
-  edit('Reorder the Stack', (d) => {
-    ids.forEach((id, i) => {
-      const object = d.objects[id];
-      if (object) object.order = i;
-    });
   });
 
 export const putCue = (cue: Cue): Edit =>

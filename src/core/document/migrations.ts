@@ -13,6 +13,17 @@ const mapped = (map: unknown, change: (entry: Json) => Json): Json =>
     Object.entries((map ?? {}) as Record<string, Json>).map(([id, entry]) => [id, change(entry)]),
   );
 
+const NEW_IN_4 = {
+  scene: null,
+  locked: false,
+  sample: false,
+  pivot: [0, 0, 0],
+  lookAt: null,
+  depthTest: true,
+  touchArea: null,
+  byViewer: null,
+};
+
 const MIGRATIONS: Record<number, (old: Json) => Json> = {
   // Schema 1 named the trigger alone; schema 2 gives it the threshold it fires at.
   1: (old) => ({
@@ -35,6 +46,24 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       from: null,
       prep: null,
       layer: null,
+    })),
+  }),
+  // Schema 3 knew heads only, turned about the origin, and one scene.
+  3: (old) => ({
+    ...old,
+    schema: 4,
+    scenes: {},
+    openingScene: null,
+    targets: {},
+    objects: mapped(old.objects, (object) => ({
+      ...object,
+      ...NEW_IN_4,
+      // Cards and groups lay over each other by their order; models hid each other by depth.
+      depthWrite: object.kind === 'model' || object.kind === 'occluder',
+      anchor: { ...(object.anchor as Json), grows: false },
+      ...(object.kind === 'card' ? { startDelay: 0 } : {}),
+      ...(object.kind === 'model' ? { startDelay: 0, hiddenParts: [] } : {}),
+      ...(object.kind === 'occluder' ? { asset: null } : {}),
     })),
   }),
 };

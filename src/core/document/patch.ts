@@ -27,13 +27,16 @@ export const patchSchema = z
 /** The patch that turns `before` into `after`; parts shared between them are not visited. */
 export const diff = (before: object, after: object): Patch => jsonpatch.compare(before, after);
 
+/** A copy in which nothing is shared: objects may share an anchor, and a change of one must not change the other. */
+const copy = <T>(json: T): T => JSON.parse(JSON.stringify(json)) as T;
+
 /**
  * The patched document; `target` is not changed.
  * Throws `IconiaError` `patch.does-not-fit` when an operation does not apply.
  */
 export const applyPatch = <T extends object>(target: T, patch: readonly Operation[]): T => {
   try {
-    return jsonpatch.applyPatch(structuredClone(target), structuredClone([...patch]), true, true).newDocument;
+    return jsonpatch.applyPatch(copy(target), copy([...patch]), true, true).newDocument;
   } catch (cause) {
     throw new IconiaError('patch.does-not-fit', 'The change does not fit the effect as it is now.', {
       cause,

@@ -1,15 +1,24 @@
 /** Questions about a document that more than one screen asks. */
 import type {
+  Anchor,
   Asset,
   AssetId,
+  Card,
   Cue,
   Effect,
   EffectObject,
+  EffectScene,
+  FaceChoice,
   FileRef,
   Group,
+  Layer,
+  Light,
   ModelObject,
   ObjectId,
-  Card,
+  Occluder,
+  SceneId,
+  Target,
+  TargetId,
 } from './schema';
 
 const before = <T extends { order: number; id: string }>(a: T, b: T): number =>
@@ -70,11 +79,32 @@ export const withDescendants = (effect: Effect, id: ObjectId): EffectObject[] =>
   return found;
 };
 
-/** What the object sticks to: its outermost group decides. */
-export const anchorOf = (effect: Effect, object: EffectObject): EffectObject['anchor'] => {
+/** The group of groups that the object hangs in, or itself. */
+export const outermost = (effect: Effect, object: EffectObject): EffectObject => {
   let top = object;
   for (let up = parentOf(effect, top); up; up = parentOf(effect, up)) top = up;
-  return top.anchor;
+  return top;
+};
+
+/** What the object sticks to: its outermost group decides. */
+export const anchorOf = (effect: Effect, object: EffectObject): Anchor => outermost(effect, object).anchor;
+
+/** Whether the object hides what is behind the head of this face. */
+export const isHeadOccluder = (object: EffectObject, face: FaceChoice): boolean =>
+  object.kind === 'occluder' &&
+  object.asset === null &&
+  object.anchor.kind === 'head' &&
+  (object.anchor.face === face || object.anchor.face === 'every');
+
+export const sceneOrder = (effect: Effect): EffectScene[] => Object.values(effect.scenes).sort(before);
+
+/** The first is the picture the tracker calls 1. */
+export const targetOrder = (effect: Effect): Target[] => Object.values(effect.targets).sort(before);
+
+/** The scene the object is part of; null is part of all. Its outermost group decides. */
+export const sceneOf = (effect: Effect, object: EffectObject): SceneId | null => {
+  const { scene } = outermost(effect, object);
+  return scene !== null && effect.scenes[scene] ? scene : null;
 };
 
 export const cueOrder = (effect: Effect): Cue[] => Object.values(effect.cues).sort(before);
@@ -87,38 +117,55 @@ export const orderOnTop = (effect: Effect): number =>
 export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
   cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
 
-/** Objects that show an asset. */
-export type Showing = Card | ModelObject;
-export const isShowing = (object: EffectObject): object is Showing =>
-  object.kind === 'card' || object.kind === 'model';
+/** Objects that show an asset, or have their shape or light from one. */
+export type Showing = Card | ModelObject | Layer | Occluder | Light;
+/** Those that are there to show one. */
+export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer =>
+  object.kind === 'card' || object.kind === 'model' || object.kind === 'layer';
+/** The asset an object is made of; null for none. */
+export const assetOf = (object: EffectObject): AssetId | null =>
+  object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
 
 /** Assets that can be made lighter or mended, and left as they were. */
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 
 /** Which asset each kind of object can show. */
+const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
+  card: ['picture', 'sequence', 'video'],
+  layer: ['picture'],
+  model: ['model'],
+  occluder: ['model'],
+  text: ['font'],
+  light: ['surroundings'],
+};
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
-  object.kind === 'card'
-    ? asset.kind === 'picture' || asset.kind === 'sequence'
-    : object.kind === 'model' && asset.kind === 'model';
+  SHOWS[object.kind]?.includes(asset.kind) === true;
 
-/** Objects that show the asset. */
-export const objectsShowing = (effect: Effect, id: AssetId): Showing[] =>
-  stackOrder(effect)
-    .filter(isShowing)
-    .filter((o) => o.asset === id);
+/** Objects that show the asset or are made of it. */
+export const objectsShowing = (effect: Effect, id: AssetId): EffectObject[] =>
+  stackOrder(effect).filter((o) => assetOf(o) === id);
 
 /** Where an asset is used. */
 export type Use =
-  { readonly kind: 'object'; readonly id: ObjectId; readonly name: string } | { readonly kind: 'icon' };
+  | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
+  | { readonly kind: 'target'; readonly id: TargetId; readonly name: string }
+  | { readonly kind: 'icon' };
 export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
+  ...targetOrder(effect)
+    .filter((t) => t.asset === id)
+    .map((t): Use => ({ kind: 'target', id: t.id, name: t.name })),
   ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),
 ];
 
-/** Assets the effect really uses: shown by an object, or the icon. */
+/** Assets the effect really uses: shown by an object, printed, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of Object.values(effect.objects)) if (isShowing(o)) used.add(o.asset);
+  for (const o of Object.values(effect.objects)) {
+    const asset = assetOf(o);
+    if (asset !== null) used.add(asset);
+  }
+  for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];
 };
@@ -144,5 +191,14 @@ const free = (taken: ReadonlySet<string>, wanted: string, most: number): string 
 };
 
 /** A name that no object bears yet: "Kelp", "Kelp 2", "Kelp 3"... */
-export const freeName = (effect: Effect, wanted: string): string =>
-  free(new Set(Object.values(effect.objects).map((o) => o.name)), wanted, 74);
+export const freeName = (effect: Effect, wanted: string): string => freeNames(effect)(wanted);
+
+/** Gives free names one after the other, none of them twice: for hundreds of copies at once. */
+export const freeNames = (effect: Effect): ((wanted: string) => string) => {
+  const taken = new Set(Object.values(effect.objects).map((o) => o.name));
+  return (wanted) => {
+    const name = free(taken, wanted, 74);
+    taken.add(name);
+    return name;
+  };
+};

@@ -6,104 +6,45 @@
  */
 import { z } from 'zod';
 import { EASING_NAMES } from '../maths/easing';
-import { FEATURE_POINT_NAMES } from '../face/feature-points';
+import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
+import {
+  finite,
+  idText,
+  label,
+  objectIdSchema,
+  objectSchema,
+  sceneIdSchema,
+  unit,
+  vec3Schema,
+  type EffectObject,
+  type ObjectId,
+  type SceneId,
+} from './object-schema';
 
+export * from './anchor-schema';
 export * from './asset-schema';
+export {
+  BLEND_MODES,
+  FRONTS,
+  LIGHT_KINDS,
+  SOLID_SHAPES,
+  TEXT_ALIGNS,
+  TURNS_ABOUT,
+  objectIdSchema,
+} from './object-schema';
+export type * from './object-schema';
 
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
+/** More objects than this no phone draws, and no creator oversees. */
+export const MOST_OBJECTS = 2000;
 
-const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
-export const objectIdSchema = idText.brand<'ObjectId'>();
+/** Copies share the cues of what they were copied from, so one beat may act on many. */
+export const MOST_ACTIONS = 2000;
+export const MOST_CUES = 1000;
+
 export const cueIdSchema = idText.brand<'CueId'>();
 const partIdSchema = idText;
-
-const finite = z.number().finite().min(-1e6).max(1e6);
-const vec3Schema = z.tuple([finite, finite, finite]);
-const unit = z.number().min(0).max(1);
-const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
-const label = z.string().max(80);
-
-/** W3C Compositing and Blending Level 1, and its operator plus-lighter. */
-export const BLEND_MODES = [
-  'normal',
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-  'plus-lighter',
-] as const;
-export const blendSchema = z.enum(BLEND_MODES);
-
-/** What an object sticks to. */
-export const anchorSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('head'),
-    face: z.number().int().min(1).max(4),
-    point: z.enum(FEATURE_POINT_NAMES),
-  }),
-]);
-
-const placed = {
-  id: objectIdSchema,
-  name: label,
-  /** The group it belongs to; what it sticks to is then the group's business. */
-  parent: objectIdSchema.nullable(),
-  anchor: anchorSchema,
-  /** Place within its anchor; a lower number stands higher in the Stack and covers what is below. */
-  order: finite,
-  visible: z.boolean(),
-  move: vec3Schema,
-  turn: vec3Schema,
-  scale: vec3Schema,
-};
-
-/** A flat picture, or a sequence of pictures that plays. */
-export const cardSchema = z.strictObject({
-  ...placed,
-  kind: z.literal('card'),
-  asset: assetIdSchema,
-  /** Width and height in metres at scale 1. */
-  extent: z.tuple([z.number().positive().max(1000), z.number().positive().max(1000)]),
-  opacity: unit,
-  tint: hex,
-  blend: blendSchema,
-  doubleSided: z.boolean(),
-});
-
-/** The shape of the wearer's head: draws nothing, hides what is behind it. */
-export const occluderSchema = z.strictObject({ ...placed, kind: z.literal('occluder') });
-
-/** A model with its materials; one of its clips may play. */
-export const modelObjectSchema = z.strictObject({
-  ...placed,
-  kind: z.literal('model'),
-  asset: assetIdSchema,
-  opacity: unit,
-  /** Name of the clip that plays again and again; null keeps it at rest. */
-  clip: z.string().max(200).nullable(),
-});
-
-/** Holds objects together: they move, turn, grow, fade and hide with it. */
-export const groupSchema = z.strictObject({ ...placed, kind: z.literal('group'), opacity: unit });
-
-export const objectSchema = z.discriminatedUnion('kind', [
-  cardSchema,
-  modelObjectSchema,
-  groupSchema,
-  occluderSchema,
-]);
 
 export const TRIGGER_KINDS = [
   'effectStarts',
@@ -130,7 +71,7 @@ const timed = {
   thereAndBack: z.boolean(),
 };
 const mode = z.enum(['to', 'by']);
-export const ACTION_KINDS = ['show', 'hide', 'toggle', 'fade', 'move', 'turn', 'size'] as const;
+export const ACTION_KINDS = ['show', 'hide', 'toggle', 'fade', 'move', 'turn', 'size', 'scene'] as const;
 export const actionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...timed, kind: z.literal('show') }),
   z.strictObject({ ...timed, kind: z.literal('hide') }),
@@ -140,10 +81,15 @@ export const actionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...timed, kind: z.literal('turn'), mode, by: vec3Schema }),
   /** Factor on the placed size: 1.5 is 150 %. */
   z.strictObject({ ...timed, kind: z.literal('size'), mode, factor: z.number().min(0).max(100) }),
+  /** Goes over to another scene; it has no object for a target. */
+  z.strictObject({ ...timed, kind: z.literal('scene'), scene: sceneIdSchema.nullable() }),
 ]);
 
 /** Actions in one beat run side by side; the next beat starts when all of them have ended. */
-export const beatSchema = z.strictObject({ id: partIdSchema, actions: z.array(actionSchema).max(50) });
+export const beatSchema = z.strictObject({
+  id: partIdSchema,
+  actions: z.array(actionSchema).max(MOST_ACTIONS),
+});
 
 export const cueSchema = z.strictObject({
   id: cueIdSchema,
@@ -152,6 +98,28 @@ export const cueSchema = z.strictObject({
   enabled: z.boolean(),
   trigger: triggerSchema,
   beats: z.array(beatSchema).max(50),
+});
+
+/** A part of the effect with objects of its own; one scene is on at a time. */
+export const sceneSchema = z.strictObject({ id: sceneIdSchema, name: label, order: finite });
+
+/** What is to be seen of a picture's content while the picture itself is not seen. */
+export const BEFORE_FOUND = ['nothing', 'hint', 'content'] as const;
+export const AFTER_LOST = ['nothing', 'stays', 'content'] as const;
+
+/** A printed picture that things stick to. */
+export const targetSchema = z.strictObject({
+  id: targetIdSchema,
+  name: label,
+  order: finite,
+  /** The picture that is printed; null until one is chosen. */
+  asset: assetIdSchema.nullable(),
+  /** How wide it is printed, in metres. Content is measured in the same metres. */
+  width: z.number().min(0.005).max(50),
+  /** `content` shows it in the middle of the view, `hint` an outline that says what to look for. */
+  beforeFound: z.enum(BEFORE_FOUND),
+  /** `stays` leaves it where the picture was last seen. */
+  afterLost: z.enum(AFTER_LOST),
 });
 
 export const listingSchema = z.strictObject({
@@ -177,30 +145,32 @@ const mapById = <K extends z.ZodType<string>, V extends z.ZodType<{ id: string }
 export const effectSchema = z.strictObject({
   schema: z.literal(SCHEMA_VERSION),
   name: label,
-  objects: mapById(objectIdSchema, objectSchema, 2000),
+  objects: mapById(objectIdSchema, objectSchema, MOST_OBJECTS),
   assets: mapById(assetIdSchema, assetSchema, 1000),
-  cues: mapById(cueIdSchema, cueSchema, 1000),
+  cues: mapById(cueIdSchema, cueSchema, MOST_CUES),
+  /** None at all is one scene with everything in it. */
+  scenes: mapById(sceneIdSchema, sceneSchema, 100),
+  /** The scene the effect begins with; null with no scenes. */
+  openingScene: sceneIdSchema.nullable(),
+  targets: mapById(targetIdSchema, targetSchema, 20),
   listing: listingSchema,
 });
 
-export type ObjectId = z.infer<typeof objectIdSchema>;
 export type CueId = z.infer<typeof cueIdSchema>;
-export type BlendMode = z.infer<typeof blendSchema>;
-export type Anchor = z.infer<typeof anchorSchema>;
-export type Card = z.infer<typeof cardSchema>;
-export type ModelObject = z.infer<typeof modelObjectSchema>;
-export type Group = z.infer<typeof groupSchema>;
-export type Occluder = z.infer<typeof occluderSchema>;
-export type EffectObject = z.infer<typeof objectSchema>;
 export type Trigger = z.infer<typeof triggerSchema>;
 export type TriggerKind = Trigger['kind'];
 export type Action = z.infer<typeof actionSchema>;
 export type ActionKind = Action['kind'];
 export type Beat = z.infer<typeof beatSchema>;
 export type Cue = z.infer<typeof cueSchema>;
+export type EffectScene = z.infer<typeof sceneSchema>;
+export type Target = z.infer<typeof targetSchema>;
 export type Listing = z.infer<typeof listingSchema>;
-export interface Effect extends Omit<z.infer<typeof effectSchema>, 'objects' | 'assets' | 'cues'> {
+type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets';
+export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
   cues: Record<CueId, Cue>;
+  scenes: Record<SceneId, EffectScene>;
+  targets: Record<TargetId, Target>;
 }

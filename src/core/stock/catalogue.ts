@@ -8,6 +8,7 @@ export const STOCK_GROUPS = [
   'Sea creatures',
   'Sequences',
   'Sprite sheets',
+  'Pictures',
   'Textures',
   'Make-up masks',
   'Light surroundings',

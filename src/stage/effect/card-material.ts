@@ -26,14 +26,14 @@ import {
   ZeroFactor,
   type Texture,
 } from 'three';
-import type { BlendMode, Card } from '../../core/document/schema';
+import type { BlendMode } from '../../core/document/schema';
 import { BLEND_GLSL, FIXED_MODES, modeNumber } from './blend-shader';
 
 const VERTEX = /* glsl */ `
   uniform vec4 rect; // of the texture: x, y, width, height from its top left
   varying vec2 vUv;
   void main() {
-    vUv = rect.xy + vec2(uv.x, 1.0 - uv.y) * rect.zw;
+    vUv = rect.xy + uv * rect.zw;
     gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
   }
 `;
@@ -106,13 +106,19 @@ export const createCardMaterial = (): ShaderMaterial =>
     blendDstAlpha: OneFactor,
   });
 
-/** Whether the card has to see what is already drawn beneath it. */
-export const seesBeneath = (card: Card): boolean => !FIXED_MODES.has(card.blend);
+/** Whether a mode has to see what is already drawn beneath. */
+export const seesBeneath = (blend: BlendMode): boolean => !FIXED_MODES.has(blend);
+
+export interface CardLook {
+  readonly tint: string;
+  readonly blend: BlendMode;
+  readonly doubleSided: boolean;
+}
 
 /** `rect` is the part of the texture that is shown: x, y, width, height from its top left, 0..1. */
 export const styleCardMaterial = (
   material: ShaderMaterial,
-  card: Card,
+  card: CardLook,
   texture: Texture | null,
   rect: readonly [number, number, number, number],
 ): void => {
@@ -123,7 +129,7 @@ export const styleCardMaterial = (
   tinted!.value = card.tint !== '#ffffff';
   multiplies!.value = card.blend === 'multiply';
   mode!.value = modeNumber(card.blend);
-  const beneath = seesBeneath(card);
+  const beneath = seesBeneath(card.blend);
   if (beneath !== 'SEES_BENEATH' in material.defines) {
     material.defines = beneath ? { SEES_BENEATH: '' } : {};
     material.needsUpdate = true;

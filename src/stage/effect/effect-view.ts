@@ -1,230 +1,258 @@
-/** The effect's objects as a scene: kept in step with the document, posed by frame and runtime each draw. */
+/** The effect's objects as scenes: kept in step with the document, posed by where core says everything is. */
 import {
-  BufferAttribute,
-  BufferGeometry,
-  Group,
-  Mesh,
-  MeshBasicMaterial,
-  PlaneGeometry,
+  OrthographicCamera,
+  Raycaster,
   Scene,
+  Vector2,
+  type Camera,
   type Object3D,
-  type ShaderMaterial,
   type WebGLRenderer,
 } from 'three';
-import { frameAt, frameIndex } from '../../core/assets/frames/sheets';
-import { SHELL_TRIANGLES, shellPositions, SHELL_POINTS } from '../../core/face/head-shell';
-import { featurePoint } from '../../core/face/feature-points';
-import { anchorOf, parentOf, stackOrder } from '../../core/document/queries';
-import type { Card, Effect, EffectObject, ObjectId } from '../../core/document/schema';
-import type { Values } from '../../core/behave/runtime';
-import type { TrackFrame } from '../../core/tracking/track-frame';
-import type { Seconds, Unit } from '../../core/units';
+import type { Program } from '../../core/behave/program';
+import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
+import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
+import type { ObjectPlaces, Place } from '../../core/placing/places';
+import { column, positionOf } from '../../core/maths/matrix';
+import { length } from '../../core/maths/vec3';
+import type { LightEstimate } from '../../core/tracking/track-frame';
+import type { Seconds } from '../../core/units';
 import { Beneath } from './beneath';
-import { createCardMaterial, seesBeneath, styleCardMaterial } from './card-material';
-import { ModelLight } from './model-light';
-import type { ModelStore } from './model-store';
-import { ModelView } from './model-view';
-import type { TextureStore } from './texture-store';
+import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light';
+import { PictureHint } from './picture-hint';
+import { createView } from './objects/create-view';
+import type { ObjectView } from './objects/object-view';
+import type { Stores } from './stores';
 
-const DEGREES = Math.PI / 180;
-const WHOLE = [0, 0, 1, 1] as const;
-
-/** One object of the Stack in the scene. */
-export interface ObjectNode {
+interface Entry {
   object: EffectObject;
-  readonly node: Object3D;
-  readonly model: ModelView | null;
-  parent: ObjectId | null;
-  /** Of the anchor its outermost group sticks to. */
-  face: number;
-  /** What stands higher in the Stack is drawn later. */
-  order: number;
+  /** By the number of the place: on *every face* there are several. */
+  readonly views: Map<number, ObjectView>;
 }
 
-const shellGeometry = (): BufferGeometry => {
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(new Float32Array(SHELL_POINTS * 3), 3));
-  geometry.setIndex([...SHELL_TRIANGLES]);
-  return geometry;
-};
-
-/** Where pictures and models come from. */
-export interface Stores {
-  readonly textures: TextureStore;
-  readonly models: ModelStore;
-}
+/** Lit by lights, so they have to be on. */
+const LIT: ReadonlySet<EffectObject['kind']> = new Set(['model', 'solid', 'shadowCatcher']);
+/** What can be picked by pointing at it. */
+const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
+  'card',
+  'model',
+  'solid',
+  'text',
+  'shadowCatcher',
+]);
+/** What lies flat covers by its place in the Stack, not by its distance. */
+const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'text']);
 
 export class EffectView {
-  readonly scene = new Scene();
-  private readonly heads: Group[] = [];
-  private readonly nodes = new Map<ObjectId, ObjectNode>();
+  private readonly scenes: Record<Layering, Scene> = {
+    backdrop: new Scene(),
+    space: new Scene(),
+    screen: new Scene(),
+  };
+  private readonly entries = new Map<ObjectId, Entry>();
   private readonly beneath = new Beneath();
-  private readonly light = new ModelLight(this.scene);
-  private effect: Effect | null = null;
-  private inOrder: readonly EffectObject[] = [];
-  private hasModels = false;
+  private readonly light = new EffectLight(this.scenes.space);
+  private readonly flatLight = new EffectLight(this.scenes.screen);
+  private readonly screenCamera = new OrthographicCamera();
+  private readonly hint: PictureHint;
+  private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
-  constructor(private readonly stores: Stores) {}
-
-  get objectNodes(): ReadonlyMap<ObjectId, ObjectNode> {
-    return this.nodes;
+  constructor(private readonly stores: Stores) {
+    this.screenCamera.position.z = 1;
+    this.hint = new PictureHint(this.beneath);
+    this.scenes.screen.add(this.hint.node);
+    for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
   }
 
-  /** Takes over the document; only what changed is touched. */
-  sync(effect: Effect): void {
-    if (effect === this.effect) return;
-    this.effect = effect;
-    for (const [id, entry] of this.nodes)
-      if (effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
-    this.inOrder = stackOrder(effect);
-    this.inOrder.forEach((object, i) => {
-      const entry = this.nodes.get(object.id) ?? this.create(object);
-      entry.object = object;
-      entry.face = anchorOf(effect, object).face;
-      entry.parent = parentOf(effect, object)?.id ?? null;
-      // Occluders come before everything.
-      entry.order = object.kind === 'occluder' ? -1 : 10_000 - i;
-      entry.node.renderOrder = entry.order;
-    });
-    // Now that all are there, each hangs in its group or in its head.
-    for (const object of this.inOrder) {
-      const entry = this.nodes.get(object.id)!;
-      const home = entry.parent ? this.nodes.get(entry.parent)!.node : this.headGroup(entry.face);
-      if (entry.node.parent !== home) home.add(entry.node);
-    }
+  /** The node of an object at its first place; for tests and for pointing at it. */
+  nodeOf(id: ObjectId): Object3D | null {
+    return this.entries.get(id)?.views.values().next().value?.node ?? null;
   }
 
-  private headGroup(face: number): Group {
-    while (this.heads.length < face) {
-      const group = new Group();
-      this.heads.push(group);
-      this.scene.add(group);
-    }
-    return this.heads[face - 1]!;
-  }
-
-  private create(object: EffectObject): ObjectNode {
-    const model = object.kind === 'model' ? new ModelView() : null;
-    const node = model?.node ?? this.nodeFor(object);
-    node.userData.objectId = object.id;
-    const entry: ObjectNode = { object, node, model, parent: null, face: 1, order: 0 };
-    this.nodes.set(object.id, entry);
-    return entry;
-  }
-
-  private nodeFor(object: EffectObject): Object3D {
-    if (object.kind === 'group') return new Group();
-    if (object.kind === 'occluder') {
-      const shell = new Mesh(shellGeometry(), new MeshBasicMaterial({ colorWrite: false }));
-      shell.frustumCulled = false;
-      return shell;
-    }
-    const material = createCardMaterial();
-    const card = new Mesh(new PlaneGeometry(1, 1), material);
-    card.onBeforeRender = (renderer) => {
-      const { object: now } = this.nodes.get(object.id)!;
-      if (now.kind === 'card' && seesBeneath(now)) this.beneath.copyFor(renderer, material);
-    };
-    return card;
-  }
-
-  private remove(id: ObjectId, { node, model }: ObjectNode): void {
-    // What hung in a group finds its new place in `sync`.
-    for (const child of [...node.children]) if (objectIdOf(child) !== id) child.removeFromParent();
-    node.removeFromParent();
-    model?.dispose();
-    if (node instanceof Mesh) {
-      (node.geometry as BufferGeometry).dispose();
-      (node.material as ShaderMaterial).dispose();
-    }
-    this.nodes.delete(id);
+  /** Whether anything lies behind the people now. */
+  get hasBackdrop(): boolean {
+    return this.shown.backdrop;
   }
 
   /**
-   * Poses everything for a frame. `valuesOf` gives what behaviour makes of an object; `time` is how long the
-   * effect has been running: sequences and clips follow it.
+   * Poses everything. `places` are those of the program's objects, in its order; `time` is how long the effect has been
+   * running: sequences, videos and clips follow it. `hinted` is a picture that is still to be found.
    */
-  update(frame: TrackFrame, valuesOf: (id: ObjectId) => Readonly<Values> | null, time: Seconds): void {
-    this.heads.forEach((group, i) => {
-      const face = frame.faces[i];
-      group.visible = face !== undefined;
-      if (!face) return;
-      group.position.fromArray(face.pose.position);
-      group.quaternion.fromArray(face.pose.rotation);
-    });
-    const effect = this.effect;
-    if (!effect) return;
-    let models = false;
-    /** What groups leave of their members' opacity. */
-    const faded = new Map<ObjectId, Unit>();
-    for (const object of this.inOrder) {
-      const entry = this.nodes.get(object.id)!;
-      const { node, parent } = entry;
-      const face = frame.faces[entry.face - 1];
-      const values = valuesOf(object.id);
-      node.visible = face !== undefined && values !== null && values.visible;
-      if (!face || !values || !node.visible) continue;
-      const opacity = values.opacity * (parent ? (faded.get(parent) ?? 1) : 1);
-      const [x, y, z] = parent ? [0, 0, 0] : featurePoint(face.landmarks, object.anchor.point);
-      node.position.set(x + values.move[0], y + values.move[1], z + values.move[2]);
-      node.rotation.set(values.turn[0] * DEGREES, values.turn[1] * DEGREES, values.turn[2] * DEGREES, 'XYZ');
-      node.scale.fromArray(values.scale);
-      switch (object.kind) {
-        case 'card':
-          this.updateCard(node as Mesh<BufferGeometry, ShaderMaterial>, object, values, opacity, time);
-          break;
-        case 'group':
-          faded.set(object.id, opacity);
-          break;
-        case 'model': {
-          const asset = effect.assets[object.asset];
-          entry.model!.show(asset?.kind === 'model' ? this.stores.models.get(asset) : null);
-          entry.model!.update(object, opacity, time, entry.order);
-          if (opacity === 0) node.visible = false;
-          models = true;
-          break;
-        }
-        case 'occluder': {
-          const position = (node as Mesh).geometry.getAttribute('position') as BufferAttribute;
-          shellPositions(face.landmarks, position.array as Float32Array);
-          position.needsUpdate = true;
-        }
-      }
-    }
-    this.light.update(models, frame.light);
-    this.hasModels = models;
-  }
-
-  /** Draws what `update` has posed. */
-  draw(renderer: WebGLRenderer, camera: Parameters<WebGLRenderer['render']>[1]): void {
-    if (this.hasModels) this.light.reflect(renderer);
-    renderer.render(this.scene, camera);
-  }
-
-  private updateCard(
-    node: Mesh<BufferGeometry, ShaderMaterial>,
-    card: Card,
-    values: Readonly<Values>,
-    opacity: Unit,
+  update(
+    program: Program,
+    places: readonly ObjectPlaces[],
+    light: LightEstimate | null,
     time: Seconds,
+    aspect: number,
+    hinted: Target | null = null,
   ): void {
-    const asset = this.effect?.assets[card.asset];
-    const shown =
-      asset?.kind === 'sequence' ? frameAt(asset, frameIndex(asset, time)) : { file: 0, rect: WHOLE };
-    const texture =
-      asset?.kind === 'picture' || asset?.kind === 'sequence'
-        ? this.stores.textures.get(asset, shown.file)
-        : null;
-    styleCardMaterial(node.material, card, texture, shown.rect);
-    node.material.uniforms.opacity!.value = opacity;
-    node.scale.set(card.extent[0] * values.scale[0], card.extent[1] * values.scale[1], values.scale[2] || 1);
-    if (!texture || opacity === 0) node.visible = false;
+    for (const [id, entry] of this.entries)
+      if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
+    this.shown = { backdrop: false, space: false, screen: false };
+    const lit: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
+    const lights: PlacedLight[] = [];
+    let ground: ShadowGround | null = null;
+    program.objects.forEach((object, i) => {
+      const { places: all, layering } = places[i]!;
+      const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
+      this.entries.set(object.id, entry);
+      entry.object = object;
+      for (const [instance, view] of entry.views)
+        if (!all.some((p) => p.instance === instance)) view.node.visible = false;
+      // Occluders come before everything.
+      const order = object.kind === 'occluder' ? -1 : 10_000 - i;
+      for (const place of all) {
+        const drawn = this.pose(entry, program.effect, place, layering, time, order);
+        if (!drawn) continue;
+        this.shown[layering] = true;
+        if (LIT.has(object.kind)) lit[layering] = true;
+        if (object.kind === 'light') lights.push({ light: object, matrix: place.matrix });
+        if (object.kind === 'shadowCatcher' && !ground)
+          ground = {
+            centre: positionOf(place.matrix),
+            reach:
+              (Math.max(...object.extent) / 2) *
+              Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
+            softness: object.softness,
+          };
+      }
+    });
+    this.light.update(lit.space, lights, light, ground, (own) => {
+      const asset = own.asset ? program.effect.assets[own.asset] : undefined;
+      return asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
+    });
+    this.flatLight.update(lit.screen, [], null, null);
+    this.hint.show(program.effect, hinted, this.stores.textures, aspect);
+    this.shown.screen ||= hinted !== null;
+    const half = SCREEN_HEIGHT / 2;
+    Object.assign(this.screenCamera, {
+      left: -half * aspect,
+      right: half * aspect,
+      top: half,
+      bottom: -half,
+      near: 0.01,
+      far: 2,
+    });
+    this.screenCamera.updateProjectionMatrix();
+    this.screenCamera.updateMatrixWorld();
+  }
+
+  private pose(
+    entry: Entry,
+    effect: Effect,
+    place: Place,
+    layering: Layering,
+    time: Seconds,
+    order: number,
+  ): boolean {
+    const { object, views } = entry;
+    let view = views.get(place.instance);
+    if (!view) {
+      view = createView(object, { stores: this.stores, beneath: this.beneath });
+      view.node.userData.objectId = object.id;
+      view.node.matrixAutoUpdate = false;
+      views.set(place.instance, view);
+    }
+    const scene = this.scenes[layering];
+    if (view.node.parent !== scene) scene.add(view.node);
+    view.node.matrix.fromArray(place.matrix as number[]);
+    view.node.matrixWorldNeedsUpdate = true;
+    view.node.visible = view.update({
+      object,
+      effect,
+      opacity: place.opacity,
+      face: place.face,
+      time,
+      order,
+    });
+    return view.node.visible;
+  }
+
+  private remove(id: ObjectId, { views }: Entry): void {
+    for (const view of views.values()) {
+      view.node.removeFromParent();
+      view.dispose();
+    }
+    this.entries.delete(id);
+  }
+
+  /** Draws what lies behind the people. */
+  drawBackdrop(renderer: WebGLRenderer): void {
+    renderer.render(this.scenes.backdrop, this.screenCamera);
+  }
+
+  /** Draws what is in the room, then what lies on the screen. */
+  draw(renderer: WebGLRenderer, camera: Camera): void {
+    if (this.shown.space) {
+      this.light.reflect(renderer);
+      renderer.shadowMap.enabled = this.light.shadows;
+      renderer.render(this.scenes.space, camera);
+    }
+    if (this.shown.screen) {
+      renderer.shadowMap.enabled = false;
+      this.flatLight.reflect(renderer);
+      renderer.clearDepth();
+      renderer.render(this.scenes.screen, this.screenCamera);
+    }
+  }
+
+  /** The camera that what lies on the screen or behind the people is drawn with. */
+  get flatCamera(): Camera {
+    return this.screenCamera;
+  }
+
+  /** The topmost object under a point (0..1 from the top left): on the screen, in the room, behind the people. */
+  pick(
+    x: number,
+    y: number,
+    camera: Camera,
+    may: (object: EffectObject) => boolean = () => true,
+  ): ObjectId | null {
+    const ray = new Raycaster();
+    const point = new Vector2(2 * x - 1, 1 - 2 * y);
+    for (const layering of ['screen', 'space', 'backdrop'] as const) {
+      const nodes: Object3D[] = [];
+      for (const { object, views } of this.entries.values())
+        if (PICKABLE.has(object.kind) && may(object))
+          for (const { node } of views.values())
+            if (node.visible && node.parent === this.scenes[layering]) nodes.push(node);
+      if (nodes.length === 0) continue;
+      ray.setFromCamera(point, layering === 'space' ? camera : this.screenCamera);
+      const found = this.topmost(ray.intersectObjects(nodes));
+      if (found) return found;
+    }
+    return null;
+  }
+
+  /**
+   * Of what a ray meets, what is seen there: the topmost flat thing of the Stack, unless something solid stands
+   * before it. Occluders are not asked; what they hide can still be picked.
+   */
+  private topmost(
+    hits: readonly { readonly object: Object3D; readonly distance: number }[],
+  ): ObjectId | null {
+    let solid: { id: ObjectId; distance: number } | null = null;
+    let flat: { id: ObjectId; order: number; distance: number } | null = null;
+    for (const hit of hits) {
+      const id = objectIdOf(hit.object);
+      const entry = id ? this.entries.get(id) : undefined;
+      if (!id || !entry || !isShown(hit.object)) continue;
+      if (!FLAT.has(entry.object.kind)) {
+        // A ground to catch shadows is picked only where nothing else is.
+        const distance = entry.object.kind === 'shadowCatcher' ? hit.distance + 1000 : hit.distance;
+        if (!solid || distance < solid.distance) solid = { id, distance };
+      } else if (!flat || hit.object.renderOrder > flat.order)
+        flat = { id, order: hit.object.renderOrder, distance: hit.distance };
+    }
+    if (flat && solid) return flat.distance <= solid.distance ? flat.id : solid.id;
+    return flat?.id ?? solid?.id ?? null;
   }
 
   dispose(): void {
-    for (const [id, entry] of this.nodes) this.remove(id, entry);
+    for (const [id, entry] of this.entries) this.remove(id, entry);
+    this.hint.dispose();
     this.beneath.dispose();
     this.light.dispose();
+    this.flatLight.dispose();
   }
 }
 
@@ -239,32 +267,4 @@ export const objectIdOf = (node: Object3D): ObjectId | null => {
 const isShown = (node: Object3D): boolean => {
   for (let o: Object3D | null = node; o; o = o.parent) if (!o.visible) return false;
   return true;
-};
-
-/** Nodes that can be picked: cards and models that are shown. */
-export const pickable = (view: EffectView): Object3D[] =>
-  [...view.objectNodes.values()]
-    .filter(({ object, node }) => (object.kind === 'card' || object.kind === 'model') && isShown(node))
-    .map(({ node }) => node);
-
-/**
- * Of what a ray meets, what is seen there: the topmost card of the Stack, unless a model stands before it.
- * Occluders are not asked; what they hide can still be picked.
- */
-export const topmost = (
-  hits: readonly { readonly object: Object3D; readonly distance: number }[],
-  view: EffectView,
-): ObjectId | null => {
-  let model: { id: ObjectId; distance: number } | null = null;
-  let card: { id: ObjectId; order: number; distance: number } | null = null;
-  for (const hit of hits) {
-    const id = objectIdOf(hit.object);
-    const entry = id ? view.objectNodes.get(id) : undefined;
-    if (!id || !entry) continue;
-    if (entry.model) {
-      if (!model || hit.distance < model.distance) model = { id, distance: hit.distance };
-    } else if (!card || entry.order > card.order) card = { id, order: entry.order, distance: hit.distance };
-  }
-  if (card && model) return card.distance <= model.distance ? card.id : model.id;
-  return card?.id ?? model?.id ?? null;
 };

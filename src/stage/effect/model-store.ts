@@ -10,6 +10,13 @@ export interface OpenedModel {
   copy(): Object3D;
 }
 
+/** A part of a model, by its place in the part tree. */
+export interface ModelPartName {
+  readonly index: number;
+  readonly name: string;
+  readonly depth: number;
+}
+
 export class ModelStore {
   private readonly models = new Map<string, OpenedModel | 'loading' | 'failed'>();
 
@@ -25,6 +32,19 @@ export class ModelStore {
     const known = this.models.get(sha);
     if (known === undefined) void this.load(asset).catch(() => undefined);
     return typeof known === 'object' ? known : null;
+  }
+
+  /** The part tree of a model that is here; empty while it is on its way. */
+  partsOf(asset: ModelAsset): ModelPartName[] {
+    const model = this.get(asset);
+    const parts: ModelPartName[] = [];
+    const walk = (node: Object3D, depth: number): void => {
+      const index = node.userData.part as number | undefined;
+      if (index !== undefined) parts.push({ index, name: node.name || `Part ${index + 1}`, depth });
+      for (const child of node.children) walk(child, index === undefined ? depth : depth + 1);
+    };
+    if (model) walk(model.scene, 0);
+    return parts;
   }
 
   /** Resolves when the model can be drawn; rejects when it cannot. */
@@ -55,7 +75,13 @@ export const openModel = async (glb: ArrayBuffer): Promise<OpenedModel> => {
     import('three/addons/loaders/GLTFLoader.js'),
     import('three/addons/utils/SkeletonUtils.js'),
   ]);
-  const { scene, animations } = await new GLTFLoader().parseAsync(glb, '');
+  const { scene, animations, parser } = await new GLTFLoader().parseAsync(glb, '');
+  // Parts are the nodes of the file, numbered as the part tree numbers them; copies keep their number.
+  const origins = parser.associations as Map<unknown, { nodes?: number } | undefined>;
+  let part = 0;
+  scene.traverse((object) => {
+    if (origins.get(object)?.nodes !== undefined) object.userData.part = part++;
+  });
   return {
     scene,
     clips: animations,

@@ -1,8 +1,9 @@
 /** One model object in the scene: its copy of the model, its clip, its opacity. */
 import { AnimationMixer, Group, Mesh, type Material, type Object3D } from 'three';
-import type { ModelObject } from '../../core/document/schema';
-import type { Seconds, Unit } from '../../core/units';
-import { disposeOf, type OpenedModel } from './model-store';
+import type { ModelObject } from '../../../core/document/schema';
+import type { Seconds, Unit } from '../../../core/units';
+import { disposeOf, type OpenedModel } from '../model-store';
+import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
 interface Faded {
   readonly material: Material;
@@ -10,24 +11,29 @@ interface Faded {
   readonly transparent: boolean;
 }
 
-export class ModelView {
+export class ModelView implements ObjectView<ModelObject> {
   readonly node = new Group();
   private model: OpenedModel | null = null;
   private copy: Object3D | null = null;
   private mixer: AnimationMixer | null = null;
   private playing: string | null = null;
   private faded: Faded[] = [];
+  private without: readonly number[] = [];
+
+  constructor(private readonly tools: ViewTools) {}
 
   /** Shows a model, or nothing while it is on its way. */
-  show(model: OpenedModel | null): void {
+  private show(model: OpenedModel | null): void {
     if (model === this.model) return;
     this.clear();
     this.model = model;
     if (!model) return;
     this.copy = model.copy();
     this.node.add(this.copy);
+    this.without = [];
     const materials = new Set<Material>();
     this.copy.traverse((node) => {
+      if (node instanceof Mesh) node.castShadow = node.receiveShadow = true;
       if (node instanceof Mesh)
         for (const m of Array.isArray(node.material)
           ? (node.material as Material[])
@@ -41,17 +47,28 @@ export class ModelView {
     }));
   }
 
-  /** Brings clip and opacity to a moment. `order` decides between transparent things. */
-  update(object: ModelObject, opacity: Unit, time: Seconds, order: number): void {
-    if (!this.copy || !this.model) return;
+  update({ object, effect, opacity, time, order }: ObjectNow<ModelObject>): boolean {
+    const asset = effect.assets[object.asset];
+    this.show(asset?.kind === 'model' ? this.tools.stores.models.get(asset) : null);
+    if (!this.copy || !this.model || opacity === 0) return false;
     this.copy.traverse((node) => (node.renderOrder = order));
     for (const { material, opacity: own, transparent } of this.faded) {
       const clear = transparent || opacity < 1;
       if (material.transparent !== clear) material.needsUpdate = true;
       material.transparent = clear;
       material.opacity = own * opacity;
+      material.depthTest = object.depthTest;
+      material.depthWrite = object.depthWrite && !transparent;
     }
-    this.play(object.clip, time);
+    if (object.hiddenParts !== this.without) {
+      this.without = object.hiddenParts;
+      const hidden = new Set(object.hiddenParts);
+      this.copy.traverse((node) => {
+        if (typeof node.userData.part === 'number') node.visible = !hidden.has(node.userData.part);
+      });
+    }
+    this.play(object.clip, Math.max(0, time - object.startDelay));
+    return true;
   }
 
   private play(name: string | null, time: Seconds): void {

@@ -1,0 +1,246 @@
+/** Edits that copy: duplicates, copies for another face or the other side, spreads. Copies may share cues. */
+import type { Draft } from 'immer';
+import { IconiaError } from '../errors';
+import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
+import { mirrored, mirroredAnchor } from '../placing/mirror';
+import { restOf } from '../placing/rest';
+import { copiesOf, type Spread } from '../placing/spread';
+import { newGroup } from './defaults';
+import { edit, makeRoom, objectWords, type Edit } from './edits';
+import {
+  anchorOf,
+  freeName,
+  freeNames,
+  outermost,
+  parentOf,
+  sceneOf,
+  stackTree,
+  withDescendants,
+} from './queries';
+import {
+  MOST_ACTIONS,
+  MOST_CUES,
+  type Action,
+  type Anchor,
+  type Effect,
+  type EffectObject,
+  type FaceChoice,
+  type Group,
+  type ObjectId,
+} from './schema';
+import { outermostOf, transplanted } from './stack-edits';
+
+/**
+ * What happens to a copy: `shared` lets the cues of the original act on it too, `own` gives it cues of its own,
+ * `none` leaves it alone.
+ */
+export type CuesOfCopy = 'shared' | 'own' | 'none';
+
+const copyCues = (
+  d: Draft<Effect>,
+  copies: ReadonlyMap<ObjectId, ObjectId>,
+  cues: CuesOfCopy,
+  newId: (prefix: string) => string,
+): void => {
+  if (cues === 'none') return;
+  for (const cue of Object.values(d.cues)) {
+    const aims = (action: Action): boolean => action.target !== null && copies.has(action.target);
+    if (!cue.beats.some((beat) => beat.actions.some((a) => aims(a as Action)))) continue;
+    const aimed = (action: Action): Action => ({
+      ...action,
+      id: newId('act'),
+      target: copies.get(action.target!)!,
+    });
+    if (cues === 'shared')
+      for (const beat of cue.beats) {
+        const more = beat.actions.filter((a) => aims(a as Action)).map((a) => aimed(a as Action));
+        if (beat.actions.length + more.length > MOST_ACTIONS)
+          throw new IconiaError(
+            'effect.too-many-actions',
+            `The cue ${cue.name || 'that acts on it'} would have more than ${MOST_ACTIONS} actions in one beat. Copy without cues instead; nothing was added.`,
+          );
+        beat.actions.push(...(more as Draft<Action>[]));
+      }
+    else {
+      if (Object.keys(d.cues).length >= MOST_CUES)
+        throw new IconiaError(
+          'effect.too-many-cues',
+          `An effect holds ${MOST_CUES} cues. Copy without cues instead; nothing was added.`,
+        );
+      const id = newId('cue');
+      d.cues[id as keyof typeof d.cues] = {
+        ...cue,
+        id: id as typeof cue.id,
+        order: cue.order + 0.5,
+        beats: cue.beats.map((beat) => ({
+          id: newId('beat'),
+          actions: beat.actions
+            .filter((a) => aims(a as Action))
+            .map((a) => aimed(a as Action)) as Draft<Action>[],
+        })),
+      };
+    }
+  }
+};
+
+/**
+ * Copies objects, with all that hangs in them, each just above its original. `newId` makes ids with a prefix. The copies'
+ * ids are put into `made`, by original.
+ */
+export const duplicateObjects = (
+  effect: Effect,
+  ids: readonly ObjectId[],
+  newId: (prefix: string) => string,
+  cues: CuesOfCopy = 'shared',
+  made: Map<ObjectId, ObjectId> = new Map(),
+): Edit =>
+  edit(`Duplicate ${objectWords(effect, ids)}`, (d) => {
+    const originals = outermostOf(effect, ids);
+    const families = originals.map((o) => withDescendants(effect, o.id));
+    makeRoom(
+      effect,
+      families.reduce((n, f) => n + f.length, 0),
+    );
+    const tree = stackTree(effect);
+    const nameFor = freeNames(effect);
+    for (const family of families)
+      for (const object of family) if (!made.has(object.id)) made.set(object.id, newId('obj') as ObjectId);
+    originals.forEach((original, n) => {
+      const siblings = tree.get(parentOf(effect, original)?.id ?? null)!;
+      const above = siblings[siblings.findIndex((o) => o.id === original.id) - 1];
+      const order = above ? (above.order + original.order) / 2 : original.order - 1;
+      for (const object of families[n]!)
+        d.objects[made.get(object.id)!] = {
+          ...object,
+          id: made.get(object.id)!,
+          name: nameFor(object.name),
+          ...(object === original ? { order } : { parent: made.get(object.parent!)! }),
+        } as Draft<EffectObject>;
+    });
+    copyCues(d, made, cues, newId);
+  });
+
+/** Copies what is on a face to another one: the same point of it, the same pose. */
+export const copyToFace = (
+  effect: Effect,
+  ids: readonly ObjectId[],
+  face: FaceChoice,
+  newId: (prefix: string) => string,
+  made: Map<ObjectId, ObjectId> = new Map(),
+): Edit =>
+  edit(`Copy ${objectWords(effect, ids)} to face ${face}`, (d) => {
+    duplicateObjects(effect, ids, newId, 'shared', made).change(d);
+    const rest = restOf(effect);
+    for (const original of outermostOf(effect, ids)) {
+      const copy = d.objects[made.get(original.id)!]!;
+      const anchor = anchorOf(effect, original);
+      if (anchor.kind !== 'head' && anchor.kind !== 'skin') continue;
+      // What hung in a group of the first face hangs in none on the second, and is placed as it was seen.
+      if (parentOf(effect, original)) {
+        Object.assign(copy, transplanted(effect, rest, original, null, anchor));
+        copy.scene = sceneOf(effect, original);
+        copy.order = outermost(effect, original).order - 0.5;
+      }
+      copy.parent = null;
+      copy.anchor = { ...anchor, face } as Draft<Anchor>;
+    }
+  });
+
+/** Mirrors objects from left to right; the anchor changes sides with them. */
+export const mirrorObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
+  edit(`Mirror ${objectWords(effect, ids)}`, (d) => {
+    for (const object of outermostOf(effect, ids)) {
+      const { move, turn, scale } = mirrored(object);
+      Object.assign(d.objects[object.id]!, { move: [...move], turn: [...turn], scale: [...scale] });
+      if (!parentOf(effect, object))
+        d.objects[object.id]!.anchor = mirroredAnchor(object.anchor) as Draft<Anchor>;
+    }
+  });
+
+/** Copies objects to the other side. */
+export const mirrorCopy = (
+  effect: Effect,
+  ids: readonly ObjectId[],
+  newId: (prefix: string) => string,
+  made: Map<ObjectId, ObjectId> = new Map(),
+): Edit =>
+  edit(`Mirror a copy of ${objectWords(effect, ids)}`, (d) => {
+    duplicateObjects(effect, ids, newId, 'shared', made).change(d);
+    const copied = d as Effect;
+    mirrorObjects(
+      structuredCopy(copied),
+      outermostOf(effect, ids).map((o) => made.get(o.id)!),
+    ).change(d);
+  });
+/** A plain copy of the draft as it is now: queries walk it often. */
+const structuredCopy = (effect: Effect): Effect => JSON.parse(JSON.stringify(effect)) as Effect;
+
+/**
+ * Where the group of a spread is: on a head in the middle of it for what goes around, else where the object was.
+ * Core spreads in its space; whoever gives a surface gives it in the same.
+ */
+export const spreadGroup = (
+  effect: Effect,
+  object: EffectObject,
+  shape: Spread['shape']['kind'],
+  groupId: ObjectId,
+): Group => {
+  const parent = parentOf(effect, object);
+  const anchor = anchorOf(effect, object);
+  const around = !parent && anchor.kind === 'head' && (shape === 'ring' || shape === 'surface');
+  const home: Anchor = around ? { ...anchor, point: 'headCentre' } : anchor;
+  return {
+    ...newGroup(groupId, freeName(effect, `${object.name.slice(0, 60)} ${shape}`), object.order, home),
+    parent: parent?.id ?? null,
+    scene: object.scene,
+    move: around ? [0, 0, 0] : [...object.move],
+    turn: [0, 0, 0],
+  };
+};
+
+/**
+ * Spreads an object: a group of copies in its place, the object itself among them as the first. On a head the group
+ * sits in the middle of it; else where the object was.
+ */
+export const spreadObject = (
+  effect: Effect,
+  id: ObjectId,
+  spread: Spread,
+  newId: (prefix: string) => string,
+  groupId: ObjectId,
+): Edit =>
+  edit(`Spread ${effect.objects[id]?.name ?? 'object'}`, (d) => {
+    const object = effect.objects[id];
+    if (!object) return;
+    const family = withDescendants(effect, id);
+    makeRoom(effect, family.length * (spread.count - 1) + 1);
+    const group = spreadGroup(effect, object, spread.shape.kind, groupId);
+    const nameFor = freeNames(effect);
+    d.objects[groupId] = group as Draft<EffectObject>;
+    const places = copiesOf(spread, object);
+    places.forEach((place, i) => {
+      const ids = new Map(family.map((o) => [o.id, i === 0 ? o.id : (newId('obj') as ObjectId)]));
+      for (const member of family) {
+        const own = effect.objects[member.id]!;
+        const delayed =
+          'startDelay' in own ? { startDelay: Math.min(600, own.startDelay + place.delay) } : {};
+        d.objects[ids.get(member.id)!] = {
+          ...own,
+          ...delayed,
+          id: ids.get(member.id)!,
+          ...(i === 0 ? {} : { name: nameFor(own.name) }),
+          ...(member.id === id
+            ? {
+                parent: groupId,
+                anchor: group.anchor,
+                order: i,
+                move: boundedMove(place.move),
+                turn: boundedTurn(place.turn),
+                scale: boundedScale(place.scale),
+              }
+            : { parent: ids.get(own.parent!)! }),
+        } as Draft<EffectObject>;
+      }
+      if (i > 0) copyCues(d, ids, 'shared', newId);
+    });
+  });

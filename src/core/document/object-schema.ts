@@ -1,0 +1,237 @@
+/** The kinds of objects in the Stack. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
+import { z } from 'zod';
+import { anchorSchema } from './anchor-schema';
+import { assetIdSchema } from './asset-schema';
+
+export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
+export const objectIdSchema = idText.brand<'ObjectId'>();
+export const sceneIdSchema = idText.brand<'SceneId'>();
+
+export const finite = z.number().finite().min(-1e6).max(1e6);
+export const vec3Schema = z.tuple([finite, finite, finite]);
+export const unit = z.number().min(0).max(1);
+const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
+export const label = z.string().max(80);
+const size = z.number().positive().max(1000);
+const size3 = z.tuple([size, size, size]);
+
+/** W3C Compositing and Blending Level 1, and its operator plus-lighter. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+] as const;
+export const blendSchema = z.enum(BLEND_MODES);
+
+/** The side of an object that is its front. */
+export const FRONTS = ['+z', '-z', '+x', '-x', '+y', '-y'] as const;
+/** What it may turn about to face the viewer: anything, or one of its own axes alone. */
+export const TURNS_ABOUT = ['any', 'x', 'y', 'z'] as const;
+export const lookAtSchema = z.strictObject({ front: z.enum(FRONTS), about: z.enum(TURNS_ABOUT) });
+
+/** Where a touch counts as a touch of the object, in its own space. */
+export const touchAreaSchema = z.strictObject({
+  shape: z.enum(['box', 'ball']),
+  centre: vec3Schema,
+  size: size3,
+});
+
+/** What the viewer may do with the object. */
+export const byViewerSchema = z.strictObject({
+  drag: z.boolean(),
+  pinch: z.boolean(),
+  twist: z.boolean(),
+  /** How far it may be dragged from where it was placed. */
+  reach: z.number().min(0.01).max(100),
+  /** How small and how large it may be pinched: factors on the placed size. */
+  least: z.number().min(0.05).max(1),
+  most: z.number().min(1).max(20),
+});
+
+export const placedSchema = {
+  id: objectIdSchema,
+  name: label,
+  /** The group it belongs to; what it sticks to is then the group's business. */
+  parent: objectIdSchema.nullable(),
+  /** The scene it is part of; null is part of all. */
+  scene: sceneIdSchema.nullable(),
+  anchor: anchorSchema,
+  /** Place within its anchor; a lower number stands higher in the Stack and covers what is below. */
+  order: finite,
+  visible: z.boolean(),
+  /** Kept from being picked and dragged by chance. */
+  locked: z.boolean(),
+  /** Came with a starter, to be replaced by the creator's own. */
+  sample: z.boolean(),
+  /** Where its pivot is, from what it sticks to. */
+  move: vec3Schema,
+  turn: vec3Schema,
+  scale: vec3Schema,
+  /** The point of its own space that it turns and grows about. */
+  pivot: vec3Schema,
+  lookAt: lookAtSchema.nullable(),
+  /** Hidden by what is nearer, and hides what is farther. */
+  depthTest: z.boolean(),
+  depthWrite: z.boolean(),
+  touchArea: touchAreaSchema.nullable(),
+  byViewer: byViewerSchema.nullable(),
+};
+
+const delay = z.number().min(0).max(600);
+
+/** A flat picture, a sequence of pictures or a video that plays. */
+export const cardSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('card'),
+  asset: assetIdSchema,
+  /** Width and height in metres at scale 1. */
+  extent: z.tuple([size, size]),
+  opacity: unit,
+  tint: hex,
+  blend: blendSchema,
+  doubleSided: z.boolean(),
+  /** How long after the effect starts a sequence or video begins. */
+  startDelay: delay,
+});
+
+/** A picture over the whole face, by the face layout. */
+export const layerSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('layer'),
+  asset: assetIdSchema,
+  opacity: unit,
+  tint: hex,
+  blend: blendSchema,
+});
+
+/** Hides what is behind it and draws nothing: the wearer's head, or the shape of a model. */
+export const occluderSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('occluder'),
+  /** The model whose shape it has; null is the head. */
+  asset: assetIdSchema.nullable(),
+});
+
+/** A model with its materials; one of its clips may play. */
+export const modelObjectSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('model'),
+  asset: assetIdSchema,
+  opacity: unit,
+  /** Name of the clip that plays again and again; null keeps it at rest. */
+  clip: z.string().max(200).nullable(),
+  startDelay: delay,
+  /** Parts that are not shown, by their place in the part tree. */
+  hiddenParts: z.array(z.number().int().min(0).max(100_000)).max(2000),
+});
+
+/** Holds objects together: they move, turn, grow, fade and hide with it. */
+export const groupSchema = z.strictObject({ ...placedSchema, kind: z.literal('group'), opacity: unit });
+
+export const SOLID_SHAPES = ['box', 'sphere', 'cylinder', 'cone', 'torus', 'plane', 'capsule'] as const;
+export const solidSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('solid'),
+  shape: z.enum(SOLID_SHAPES),
+  /** Width, height and depth at scale 1. */
+  extent: size3,
+  colour: hex,
+  /** glTF roughness and metalness. */
+  roughness: unit,
+  metalness: unit,
+  opacity: unit,
+});
+
+export const TEXT_ALIGNS = ['left', 'centre', 'right'] as const;
+export const textSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('text'),
+  text: z.string().max(500),
+  /** A font that was brought in; null is the one Iconia ships. */
+  font: assetIdSchema.nullable(),
+  /** Height of a line. */
+  size: z.number().min(0.0005).max(100),
+  align: z.enum(TEXT_ALIGNS),
+  colour: hex,
+  /** Width of the outline as a share of the line's height; 0 has none. */
+  outline: z.number().min(0).max(0.5),
+  outlineColour: hex,
+  /** Degrees of a circle the line is bent to: above 0 like a hill, below like a bowl. */
+  arc: z.number().min(-350).max(350),
+  /** Space between letters as a share of the line's height. */
+  spacing: z.number().min(-0.2).max(2),
+  opacity: unit,
+  blend: blendSchema,
+});
+
+/** Draws nothing but the shadows that fall on it. */
+export const shadowCatcherSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('shadowCatcher'),
+  /** Width and depth. */
+  extent: z.tuple([size, size]),
+  /** 1 is black where no light falls. */
+  density: unit,
+  /** 0 has hard edges, 1 very soft ones. */
+  softness: unit,
+});
+
+export const LIGHT_KINDS = ['ambient', 'directional', 'point', 'surroundings'] as const;
+export const lightSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('light'),
+  light: z.enum(LIGHT_KINDS),
+  colour: hex,
+  /** 1 is as bright as the usual light. */
+  strength: z.number().min(0).max(20),
+  /** Directional light casts shadows on shadow catchers and models. */
+  shadows: z.boolean(),
+  /** The picture of the surroundings; null is a plain bright room. */
+  asset: assetIdSchema.nullable(),
+});
+
+export const objectSchema = z.discriminatedUnion('kind', [
+  cardSchema,
+  layerSchema,
+  modelObjectSchema,
+  solidSchema,
+  textSchema,
+  groupSchema,
+  occluderSchema,
+  shadowCatcherSchema,
+  lightSchema,
+]);
+
+export type ObjectId = z.infer<typeof objectIdSchema>;
+export type SceneId = z.infer<typeof sceneIdSchema>;
+export type BlendMode = z.infer<typeof blendSchema>;
+export type LookAt = z.infer<typeof lookAtSchema>;
+export type TouchArea = z.infer<typeof touchAreaSchema>;
+export type ByViewer = z.infer<typeof byViewerSchema>;
+export type Card = z.infer<typeof cardSchema>;
+export type Layer = z.infer<typeof layerSchema>;
+export type ModelObject = z.infer<typeof modelObjectSchema>;
+export type Solid = z.infer<typeof solidSchema>;
+export type SolidShape = Solid['shape'];
+export type TextObject = z.infer<typeof textSchema>;
+export type Group = z.infer<typeof groupSchema>;
+export type Occluder = z.infer<typeof occluderSchema>;
+export type ShadowCatcher = z.infer<typeof shadowCatcherSchema>;
+export type Light = z.infer<typeof lightSchema>;
+export type LightKind = Light['light'];
+export type EffectObject = z.infer<typeof objectSchema>;
+export type ObjectKind = EffectObject['kind'];

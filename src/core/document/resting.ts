@@ -1,0 +1,64 @@
+/** How things lie or stand on what they stick to before anybody moves them. Metres, degrees. */
+import { HEAD_SEAT } from '../face/head-fit';
+import type { Anchor, AnchorKind, ObjectKind } from './schema';
+
+type Triple = [number, number, number];
+
+/** Whether things stand up from it along +Y; else they come out of it along +Z. */
+export const standsOn = (anchor: Anchor): boolean => anchor.kind === 'world' && anchor.surface !== 'wall';
+
+/** Width of a new card: a little wider than the eyes are apart, as wide as a poster, as the whole backdrop... */
+const CARD_WIDTH: Record<AnchorKind, number> = {
+  head: 0.12,
+  skin: 0.03,
+  world: 0.5,
+  picture: 0.1,
+  screen: 0.045,
+  backdrop: 0.09,
+};
+/** The backdrop of the usual upright screen. */
+const BACKDROP = [0.09, 0.16] as const;
+
+/** Extent of a card of this shape (width over height). A backdrop covers the whole screen. */
+export const cardExtent = (aspect: number, anchor: Anchor): [number, number] => {
+  let width = CARD_WIDTH[anchor.kind];
+  if (anchor.kind === 'backdrop') width = Math.max(BACKDROP[0], BACKDROP[1] * aspect);
+  return [width, width / aspect];
+};
+
+/** A floor begins at the viewer's feet: what stands on it is seen a step farther away. */
+export const groundDepth = (anchor: Anchor): number =>
+  anchor.kind === 'world' && anchor.surface === 'floor' ? -0.8 : 0;
+
+interface Resting {
+  readonly kind: ObjectKind;
+  readonly extent?: readonly [number, number];
+  /** Lowest point over the origin, for what stands. */
+  readonly base?: number;
+}
+
+/** Move and turn of a new object on an anchor. */
+export const restOn = (
+  anchor: Anchor,
+  { kind, extent, base = 0 }: Resting,
+): { move: Triple; turn: Triple } => {
+  const turn: Triple = [0, 0, 0];
+  const isSolid = kind === 'model' || kind === 'solid';
+  switch (anchor.kind) {
+    case 'head':
+      if (kind === 'model' && anchor.point === 'crown') return { move: [...HEAD_SEAT], turn };
+      if (kind === 'occluder' || kind === 'light') return { move: [0, 0, 0], turn };
+      return { move: [0, 0, 0.01], turn };
+    case 'skin':
+      return { move: [0, 0, kind === 'layer' ? 0 : 0.002], turn };
+    case 'world':
+      if (!standsOn(anchor)) return { move: [0, 0, 0.005], turn };
+      return { move: [0, extent ? extent[1] / 2 : Math.max(0, -base), groundDepth(anchor)], turn };
+    case 'picture':
+      // Models stand on the picture; cards and texts lie on it.
+      return isSolid ? { move: [0, 0, Math.max(0, -base)], turn: [90, 0, 0] } : { move: [0, 0, 0.001], turn };
+    case 'screen':
+    case 'backdrop':
+      return { move: [0, 0, 0], turn };
+  }
+};

@@ -1,0 +1,135 @@
+/** Where what objects stick to is at an instant: none, one or several places, each with a space of its own. */
+import type { Anchor, AnchorKind, FaceChoice, ScreenPin, SurfaceKind, Target } from '../document/schema';
+import { featurePoint } from '../face/feature-points';
+import { NEUTRAL_FACE } from '../face/neutral';
+import { spotOnFace } from '../face/skin-spot';
+import { fromParts, fromPose, times, type Matrix } from '../maths/matrix';
+import { compose, fromAxisAngle, IDENTITY } from '../maths/quaternion';
+import { composePoses, type Pose } from '../maths/pose';
+import { distance, pointAt, type Vec3 } from '../maths/vec3';
+import type { CameraState, TrackedFace, TrackFrame } from '../tracking/track-frame';
+import type { Metres } from '../units';
+import { facesBySlot, type Presence } from './presence';
+
+/** The space in which an object is drawn: with the camera, or flat over or behind the picture. */
+export type Layering = 'backdrop' | 'space' | 'screen';
+export const layeringOf = (kind: AnchorKind): Layering =>
+  kind === 'backdrop' || kind === 'screen' ? kind : 'space';
+
+export interface AnchorPlace {
+  /** Tells the places of one object apart: the number of the face, from 0; else 0. */
+  readonly instance: number;
+  /** From the anchor's space to world space, or to the screen's. */
+  readonly matrix: Matrix;
+  /** The face it belongs to. */
+  readonly face: TrackedFace | null;
+}
+
+/** Everything an anchor is found by. */
+export interface Here {
+  readonly frame: TrackFrame;
+  readonly presence: Presence;
+  readonly targets: readonly Target[];
+  /** Width over height of the view. */
+  readonly aspect: number;
+}
+
+/** The screen is as high as this in its own space, and as wide as it is wide. */
+export const SCREEN_HEIGHT: Metres = 0.16;
+/** What a backdrop has to fill on the usual upright screen. */
+export const SCREEN_WIDTH: Metres = 0.09;
+
+/** Landmarks at the two sides of the face, before the ears. */
+const SIDES = [234, 454] as const;
+const faceWidth = (landmarks: ArrayLike<number>): Metres =>
+  distance(pointAt(landmarks, SIDES[0]), pointAt(landmarks, SIDES[1]));
+const USUAL_WIDTH = faceWidth(NEUTRAL_FACE);
+
+/** How large a head is, measured by the width of the face: 1 is the usual size. */
+export const headFactor = (landmarks: ArrayLike<number>): number => faceWidth(landmarks) / USUAL_WIDTH;
+
+const chosen = (choice: FaceChoice, faces: readonly (TrackedFace | undefined)[]): [number, TrackedFace][] => {
+  const there = faces.flatMap((face, i): [number, TrackedFace][] => (face ? [[i, face]] : []));
+  if (choice === 'every') return there;
+  if (choice === 'any') return there.slice(0, 1).map(([, face]) => [0, face]);
+  const face = faces[choice - 1];
+  return face ? [[choice - 1, face]] : [];
+};
+
+/** On a wall the picture's plane is upright: +Y to its top, +Z away from the wall. */
+const QUARTER = fromAxisAngle([1, 0, 0], -90);
+export const surfacePose = (kind: SurfaceKind, pose: Pose): Pose =>
+  kind === 'wall' ? { position: pose.position, rotation: compose(pose.rotation, QUARTER) } : pose;
+
+/** How much of the view's width a picture's content takes while the picture itself is not seen. */
+const FLOATS_AT = 0.62;
+
+/** Before the camera, upright, as wide as `FLOATS_AT` of the view. */
+export const floatingPose = (camera: CameraState, width: Metres, aspect: number): Pose => {
+  const across = 2 * Math.tan((camera.fovY * Math.PI) / 360) * aspect;
+  return composePoses(camera.pose, {
+    position: [0, 0, -width / (FLOATS_AT * across)],
+    rotation: IDENTITY,
+  });
+};
+
+const picturePose = (target: Target, { frame, presence, aspect }: Here): Pose | null => {
+  const found = presence.pictures[target.id];
+  if (found?.seen) return found.pose;
+  if (found && target.afterLost === 'stays') return found.pose;
+  if ((found ? target.afterLost : target.beforeFound) === 'content')
+    return floatingPose(frame.camera, target.width, aspect);
+  return null;
+};
+
+/** Whether the outline that says what to look for is shown. */
+export const isHinted = (target: Target, presence: Presence): boolean =>
+  target.beforeFound === 'hint' && presence.pictures[target.id] === undefined;
+
+const PINNED: Record<ScreenPin, readonly [number, number]> = {
+  centre: [0, 0],
+  top: [0, 1],
+  bottom: [0, -1],
+  left: [-1, 0],
+  right: [1, 0],
+};
+
+const alone = (matrix: Matrix): AnchorPlace[] => [{ instance: 0, matrix, face: null }];
+
+/** Every place of an anchor now. Empty when what it names is not there. */
+export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
+  const { frame, presence, aspect } = here;
+  switch (anchor.kind) {
+    case 'head':
+      return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => {
+        const point = featurePoint(face.landmarks, anchor.point);
+        const k = anchor.grows ? headFactor(face.landmarks) : 1;
+        return { instance, face, matrix: times(fromPose(face.pose), fromParts(point, IDENTITY, [k, k, k])) };
+      });
+    case 'skin':
+      return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => ({
+        instance,
+        face,
+        matrix: times(fromPose(face.pose), fromPose(spotOnFace(face.landmarks, anchor.spot))),
+      }));
+    case 'world': {
+      const pose = presence.surfaces[anchor.surface];
+      return pose ? alone(fromPose(surfacePose(anchor.surface, pose))) : [];
+    }
+    case 'picture': {
+      const target = here.targets.find((t) => t.id === anchor.target);
+      const pose = target ? picturePose(target, here) : null;
+      return pose ? alone(fromPose(pose)) : [];
+    }
+    case 'screen': {
+      const [x, y] = PINNED[anchor.pin];
+      const at: Vec3 = [(x * SCREEN_HEIGHT * aspect) / 2, (y * SCREEN_HEIGHT) / 2, 0];
+      return alone(fromParts(at, IDENTITY, [1, 1, 1]));
+    }
+    case 'backdrop': {
+      // Made for the usual screen; on another it grows until nothing stays uncovered.
+      const k = Math.max(1, (aspect * SCREEN_HEIGHT) / SCREEN_WIDTH);
+      return alone(fromParts([0, 0, 0], IDENTITY, [k, k, k]));
+    }
+  }
+};

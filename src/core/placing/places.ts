@@ -1,0 +1,115 @@
+/** Where every object of an effect is at an instant, in world or screen space. */
+import { isIn, type Program } from '../behave/program';
+import type { Values } from '../behave/values';
+import type { ObjectId } from '../document/schema';
+import { fromPose, times, type Matrix } from '../maths/matrix';
+import type { TrackedFace } from '../tracking/track-frame';
+import type { Unit } from '../units';
+import { anchorPlaces, layeringOf, type AnchorPlace, type Here, type Layering } from './anchors';
+import { localMatrix, lookingAt, UNTOUCHED, upAxis, type ByHand } from './local';
+
+/** One object at one of its places. On *every face* an object has a place for each. */
+export interface Place {
+  readonly instance: number;
+  /** From the object's own space to world space, or to the screen's. */
+  readonly matrix: Matrix;
+  readonly face: TrackedFace | null;
+  /** Its own and that of the groups it hangs in. */
+  readonly opacity: Unit;
+}
+
+export interface ObjectPlaces {
+  readonly places: readonly Place[];
+  readonly layering: Layering;
+}
+
+/** What is asked about the state of an effect; the runtime answers, and so does whoever shows it at rest. */
+export interface StateNow {
+  values(i: number): Readonly<Values>;
+  byHand(i: number): ByHand | null;
+  /** The scene that is on. */
+  readonly scene: string | null;
+}
+
+const NOWHERE: readonly Place[] = [];
+
+/** The places of all objects of the program, in its order. What is hidden has none. */
+export const placesOf = (program: Program, state: StateNow, here: Here): ObjectPlaces[] => {
+  const eye = here.frame.camera.pose.position;
+  const all: ObjectPlaces[] = [];
+  const found = new Map<string, AnchorPlace[]>();
+  program.objects.forEach((object, i) => {
+    const parent = program.parents[i]!;
+    const anchor = program.anchors[i]!;
+    const layering = layeringOf(anchor.kind);
+    const values = state.values(i);
+    if (!values.visible || !isIn(program, i, state.scene)) {
+      all.push({ places: NOWHERE, layering });
+      return;
+    }
+    let bases: readonly (AnchorPlace & { opacity?: Unit })[];
+    if (parent >= 0) bases = all[parent]!.places;
+    else {
+      // Hundreds of objects stick to few places.
+      const key = program.anchorKeys[i]!;
+      let kept = found.get(key);
+      if (!kept) found.set(key, (kept = anchorPlaces(anchor, here)));
+      bases = kept;
+    }
+    if (bases.length === 0) {
+      all.push({ places: NOWHERE, layering });
+      return;
+    }
+    const local = localMatrix(values, object.pivot, state.byHand(i) ?? UNTOUCHED, upAxis({ anchor }));
+    all.push({
+      layering,
+      places: bases.map((base): Place => {
+        // A layer covers the whole face, so it lies in head space, whatever spot its anchor names.
+        let matrix =
+          object.kind === 'layer' && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
+        if (object.lookAt && layering === 'space')
+          matrix = lookingAt(matrix, object.pivot, object.lookAt, eye);
+        return {
+          instance: base.instance,
+          matrix,
+          face: base.face,
+          opacity: values.opacity * (base.opacity ?? 1),
+        };
+      }),
+    });
+  });
+  return all;
+};
+
+/** The place an object is worked on at: its first. */
+export const placeOf = (
+  program: Program,
+  places: readonly ObjectPlaces[],
+  id: ObjectId,
+): Place | undefined => {
+  const i = program.indexOf.get(id);
+  return i === undefined ? undefined : places[i]!.places[0];
+};
+
+/** From the space an object hangs in, its group or its anchor, to the one it is drawn in; null when it is nowhere. */
+export const baseOf = (
+  program: Program,
+  places: readonly ObjectPlaces[],
+  here: Here,
+  id: ObjectId,
+): Matrix | null => {
+  const i = program.indexOf.get(id);
+  if (i === undefined) return null;
+  const instance = places[i]!.places[0]?.instance;
+  const parent = program.parents[i]!;
+  const all = parent >= 0 ? places[parent]!.places : anchorPlaces(program.anchors[i]!, here);
+  return (all.find((p) => p.instance === instance) ?? all[0])?.matrix ?? null;
+};
+
+/** The places without those of objects that `keep` leaves out. */
+export const onlyPlaces = (
+  program: Program,
+  places: readonly ObjectPlaces[],
+  keep: (id: ObjectId) => boolean,
+): ObjectPlaces[] =>
+  places.map((entry, i) => (keep(program.objects[i]!.id) ? entry : { ...entry, places: NOWHERE }));

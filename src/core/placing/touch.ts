@@ -1,0 +1,89 @@
+/** Which object a finger touches: by touch areas, so that it is the same on every device and in every test. */
+import type { Program } from '../behave/program';
+import type { PicturePoint, View } from '../behave/triggers';
+import { add, scale, subtract, type Vec3 } from '../maths/vec3';
+import { meetBall, meetBox, pointOn, rayInto, rayThrough, type Ray } from '../maths/ray';
+import { throughMatrix } from '../maths/matrix';
+import type { TrackFrame } from '../tracking/track-frame';
+import { SCREEN_HEIGHT, type Layering } from './anchors';
+import { boxOf } from './bounds';
+import type { ObjectPlaces, Place } from './places';
+
+export interface Touched {
+  /** Index in the program. */
+  readonly object: number;
+  readonly place: Place;
+  /** Where, in world space or the screen's. */
+  readonly at: Vec3;
+}
+
+/** The usual upright picture. */
+export const USUAL_ASPECT = 9 / 16;
+export const viewOf = (frame: TrackFrame, view?: View): View =>
+  view ?? { fovY: frame.camera.fovY, aspect: USUAL_ASPECT };
+
+/** The ray of a point of the picture, in the space that things are drawn in. */
+export const rayFor = (
+  layering: Layering,
+  frame: TrackFrame,
+  { fovY, aspect }: View,
+  p: PicturePoint,
+): Ray =>
+  layering === 'space'
+    ? rayThrough(frame.camera, fovY, aspect, p.x, p.y)
+    : {
+        from: [(p.x - 0.5) * SCREEN_HEIGHT * aspect, (0.5 - p.y) * SCREEN_HEIGHT, 1],
+        along: [0, 0, -1],
+      };
+
+/** A flat thing can be met from its side too. */
+const THIN = 1e-4;
+
+const meet = (program: Program, i: number, place: Place, ray: Ray): number | null => {
+  const object = program.objects[i]!;
+  const local = rayInto(place.matrix, ray);
+  if (!local) return null;
+  const area = object.touchArea;
+  if (area?.shape === 'ball') return meetBall(local, area.centre, scale(area.size, 0.5));
+  const box = area
+    ? { low: subtract(area.centre, scale(area.size, 0.5)), high: add(area.centre, scale(area.size, 0.5)) }
+    : boxOf(program.effect, object);
+  if (!box) return null;
+  const thin: Vec3 = [THIN, THIN, THIN];
+  return meetBox(local, subtract(box.low, thin), add(box.high, thin));
+};
+
+/** Kinds that a finger goes through unless they are given a touch area. */
+const UNTOUCHABLE: ReadonlySet<string> = new Set(['occluder', 'shadowCatcher', 'light', 'layer', 'group']);
+const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
+
+/** What a finger touches: on the screen first, then what is nearest, then the backdrop; null for nothing. */
+export const touchedAt = (
+  program: Program,
+  places: readonly ObjectPlaces[],
+  frame: TrackFrame,
+  view: View,
+  point: PicturePoint,
+): Touched | null => {
+  let best: (Touched & { readonly rank: number; readonly far: number }) | null = null;
+  places.forEach(({ places: all, layering }, i) => {
+    const object = program.objects[i]!;
+    if (UNTOUCHABLE.has(object.kind) && object.touchArea === null) return;
+    const ray = rayFor(layering, frame, view, point);
+    for (const place of all) {
+      const t = meet(program, i, place, ray);
+      if (t === null) continue;
+      const rank = RANK[layering];
+      // On the screen nothing is nearer: what stands higher in the Stack covers.
+      const far = layering === 'space' ? t : 0;
+      if (best && (rank > best.rank || (rank === best.rank && far >= best.far - 1e-9))) continue;
+      best = { object: i, place, at: touchPoint(place, ray, t), rank, far };
+    }
+  });
+  return best;
+};
+
+const touchPoint = (place: Place, ray: Ray, t: number): Vec3 => {
+  const local = rayInto(place.matrix, ray)!;
+  return throughMatrix(place.matrix, pointOn(local, t));
+};

@@ -1,0 +1,36 @@
+import { describe, expect, test } from '@jest/globals';
+import { headAnchor, newTarget } from '../../document/defaults';
+import type { Anchor, TargetId } from '../../document/schema';
+import { box, effectWith } from '../../placing/testing';
+import { takeFor, takeWith } from './take-for';
+
+const TARGET = 'target_card' as TargetId;
+const second = 'target_more' as TargetId;
+const targets = [newTarget(TARGET, 'Card', 0, null), newTarget(second, 'More', 1, null)];
+
+describe('the take that shows an effect', () => {
+  test.each([
+    [headAnchor('chin'), 'solo-turn-and-mouth'],
+    [headAnchor('chin', 2), 'two-people'],
+    [headAnchor('chin', 3), 'three-people'],
+    [headAnchor('chin', 'every'), 'solo-turn-and-mouth'],
+    [{ kind: 'world', surface: 'floor' }, 'walk-floor'],
+    [{ kind: 'world', surface: 'table' }, 'round-table'],
+    [{ kind: 'world', surface: 'wall' }, 'along-wall'],
+    [{ kind: 'picture', target: TARGET }, 'picture-on-table'],
+    [{ kind: 'picture', target: second }, 'two-pictures'],
+    [{ kind: 'screen', pin: 'top' }, 'solo-turn-and-mouth'],
+  ] as [Anchor, string][])('has what %j needs', (anchor, id) => {
+    const effect = effectWith([box('a', anchor)], targets);
+    expect(takeWith(effect, anchor)!.id).toBe(id);
+    expect(takeFor(effect).id).toBe(id);
+  });
+  test('shows most of it when no take has all', () => {
+    const floor: Anchor = { kind: 'world', surface: 'floor' };
+    expect(takeFor(effectWith([box('a', floor), box('b', floor), box('c', headAnchor('chin'))])).id).toBe(
+      'walk-floor',
+    );
+    expect(takeFor(effectWith([])).id).toBe('solo-turn-and-mouth');
+    expect(takeWith(effectWith([]), headAnchor('chin', 4))).toBeNull();
+  });
+});

@@ -1,0 +1,63 @@
+/** Which take shows an effect: one with the faces, surfaces and pictures that its objects stick to. */
+import { anchorOf, stackOrder, targetOrder } from '../../document/queries';
+import type { Anchor, Effect } from '../../document/schema';
+import type { Take } from '../take';
+import { FIRST_TAKE, SHIPPED_TAKES } from './index';
+
+/** How many people are there at once, at most: some come and go one after the other. */
+const mostPeople = ({ spec }: Take): number => {
+  const at = (share: number): number =>
+    spec.cast.filter(({ present: [from, to] }) => share >= from && share < to).length;
+  return Math.max(...Array.from({ length: 24 }, (_, i) => at((i + 0.5) / 24)));
+};
+
+/** Whether the take has what the anchor needs. */
+export const hasAnchor = (take: Take, effect: Effect, anchor: Anchor): boolean => {
+  switch (anchor.kind) {
+    case 'head':
+    case 'skin':
+      return mostPeople(take) >= (typeof anchor.face === 'number' ? anchor.face : 1);
+    case 'world':
+      return take.sceneAt(0).surfaces.some((s) => s.kind === anchor.surface);
+    case 'picture': {
+      const n = targetOrder(effect).findIndex((t) => t.id === anchor.target);
+      return n >= 0 && take.sceneAt(0).pictures.length > n;
+    }
+    case 'screen':
+    case 'backdrop':
+      return true;
+  }
+};
+
+/** The takes that show most plainly what an anchor does come first. */
+const PLAIN = [
+  'solo-turn-and-mouth',
+  'two-people',
+  'walk-floor',
+  'round-table',
+  'along-wall',
+  'picture-on-table',
+];
+const inOrder: readonly Take[] = [
+  ...PLAIN.map((id) => SHIPPED_TAKES.find((t) => t.id === id)!),
+  ...SHIPPED_TAKES.filter((t) => !PLAIN.includes(t.id)),
+];
+
+/** A shipped take that has what the anchor needs; null when none has. */
+export const takeWith = (effect: Effect, anchor: Anchor): Take | null =>
+  inOrder.find((take) => hasAnchor(take, effect, anchor)) ?? null;
+
+/** The shipped take on which most of the effect's objects are seen; the usual one for an effect without any. */
+export const takeFor = (effect: Effect): Take => {
+  const anchors = stackOrder(effect)
+    .filter((o) => o.parent === null)
+    .map((o) => anchorOf(effect, o));
+  let best = FIRST_TAKE;
+  let most = -1;
+  for (const take of inOrder) {
+    const seen = anchors.filter((a) => hasAnchor(take, effect, a)).length;
+    if (seen > most) [best, most] = [take, seen];
+    if (seen === anchors.length) break;
+  }
+  return best;
+};

@@ -1,0 +1,39 @@
+/** A card: a picture, a sequence or a video. */
+import { Group } from 'three';
+import { frameAt, frameIndex } from '../../../core/assets/frames/sheets';
+import type { Card } from '../../../core/document/schema';
+import { FlatMesh, WHOLE } from './flat';
+import type { ObjectNow, ObjectView, ViewTools } from './object-view';
+
+export class CardView implements ObjectView<Card> {
+  readonly node = new Group();
+  private readonly flat: FlatMesh;
+
+  constructor(private readonly tools: ViewTools) {
+    this.flat = new FlatMesh(tools.beneath);
+    this.node.add(this.flat.mesh);
+  }
+
+  update({ object, effect, opacity, time, order }: ObjectNow<Card>): boolean {
+    const { textures, videos } = this.tools.stores;
+    const asset = effect.assets[object.asset];
+    const own = Math.max(0, time - object.startDelay);
+    const shown =
+      asset?.kind === 'sequence' ? frameAt(asset, frameIndex(asset, own)) : { file: 0, rect: WHOLE };
+    const texture =
+      asset?.kind === 'picture' || asset?.kind === 'sequence'
+        ? textures.get(asset, shown.file)
+        : asset?.kind === 'video'
+          ? videos.get(asset, own)
+          : null;
+    if (!texture || opacity === 0) return false;
+    this.flat.style(object, texture, shown.rect, opacity);
+    this.flat.mesh.scale.set(object.extent[0], object.extent[1], 1);
+    this.flat.mesh.renderOrder = order;
+    return true;
+  }
+
+  dispose(): void {
+    this.flat.dispose();
+  }
+}

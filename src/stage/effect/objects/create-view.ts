@@ -1,0 +1,33 @@
+import type { EffectObject } from '../../../core/document/schema';
+import { CardView } from './card-view';
+import { EmptyView } from './empty-view';
+import { LayerView } from './layer-view';
+import { ModelView } from './model-view';
+import type { ObjectView, ViewTools } from './object-view';
+import { OccluderView } from './occluder-view';
+import { ShadowCatcherView } from './shadow-catcher-view';
+import { SolidView } from './solid-view';
+import { TextView } from './text-view';
+
+/** The view of an object. It is only ever shown objects of this kind. */
+export const createView = (object: EffectObject, tools: ViewTools): ObjectView => {
+  switch (object.kind) {
+    case 'card':
+      return new CardView(tools) as ObjectView;
+    case 'layer':
+      return new LayerView(tools) as ObjectView;
+    case 'model':
+      return new ModelView(tools) as ObjectView;
+    case 'solid':
+      return new SolidView() as ObjectView;
+    case 'text':
+      return new TextView(tools) as ObjectView;
+    case 'occluder':
+      return new OccluderView(tools) as ObjectView;
+    case 'shadowCatcher':
+      return new ShadowCatcherView() as ObjectView;
+    case 'group':
+    case 'light':
+      return new EmptyView();
+  }
+};

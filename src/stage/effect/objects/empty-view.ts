@@ -1,0 +1,9 @@
+/** A group, or a light: it has a place and draws nothing itself. */
+import { Group } from 'three';
+import type { ObjectView } from './object-view';
+
+export class EmptyView implements ObjectView {
+  readonly node = new Group();
+  update = (): boolean => true;
+  dispose = (): void => {};
+}

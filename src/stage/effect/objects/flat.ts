@@ -1,0 +1,97 @@
+/** Flat things drawn with the card material: cards, texts, hints. */
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Mesh,
+  MeshDepthMaterial,
+  type ShaderMaterial,
+  type Texture,
+  type Vector4,
+} from 'three';
+import type { BlendMode } from '../../../core/document/schema';
+import type { Beneath } from '../beneath';
+import { createCardMaterial, seesBeneath, styleCardMaterial } from '../card-material';
+
+/** A square of one metre; its texture coordinates run down, as in picture files. */
+export const flatGeometry = (): BufferGeometry => {
+  const geometry = new BufferGeometry();
+  const half = 0.5;
+  geometry.setAttribute(
+    'position',
+    new BufferAttribute(
+      new Float32Array([-half, half, 0, half, half, 0, -half, -half, 0, half, -half, 0]),
+      3,
+    ),
+  );
+  geometry.setAttribute(
+    'normal',
+    new BufferAttribute(new Float32Array([0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1]), 3),
+  );
+  geometry.setAttribute('uv', new BufferAttribute(new Float32Array([0, 0, 1, 0, 0, 1, 1, 1]), 2));
+  geometry.setIndex([0, 2, 1, 2, 3, 1]);
+  return geometry;
+};
+
+export interface FlatLook {
+  readonly tint: string;
+  readonly blend: BlendMode;
+  readonly doubleSided: boolean;
+  readonly depthTest: boolean;
+  readonly depthWrite: boolean;
+}
+
+export const WHOLE = [0, 0, 1, 1] as const;
+
+/** A mesh with the card material. It throws a shadow where its picture is more than half there. */
+export class FlatMesh {
+  readonly mesh: Mesh<BufferGeometry, ShaderMaterial>;
+  private blend: BlendMode = 'normal';
+  private readonly shadow = new MeshDepthMaterial();
+
+  constructor(beneath: Beneath, geometry: BufferGeometry = flatGeometry()) {
+    const material = createCardMaterial();
+    material.alphaTest = 0.5;
+    this.mesh = new Mesh(geometry, material);
+    this.mesh.onBeforeRender = (renderer) => {
+      if (seesBeneath(this.blend)) beneath.copyFor(renderer, material);
+    };
+    const { rect } = material.uniforms;
+    this.shadow.onBeforeCompile = (shader) => {
+      shader.uniforms.rect = rect!;
+      shader.vertexShader = `uniform vec4 rect;\n${shader.vertexShader.replace(
+        '#include <uv_vertex>',
+        '#include <uv_vertex>\n#ifdef USE_MAP\n\tvMapUv = rect.xy + uv * rect.zw;\n#endif',
+      )}`;
+    };
+    this.mesh.customDepthMaterial = this.shadow;
+  }
+
+  style(
+    look: FlatLook,
+    texture: Texture | null,
+    rect: readonly [number, number, number, number],
+    opacity: number,
+  ): void {
+    this.blend = look.blend;
+    const { material } = this.mesh;
+    styleCardMaterial(material, look, texture, rect);
+    material.uniforms.opacity!.value = opacity;
+    material.depthTest = look.depthTest;
+    material.depthWrite = look.depthWrite;
+    this.mesh.castShadow = opacity > 0.5 && texture !== null;
+    // The shadow pass takes map and alpha test over from the material that is seen.
+    const seen = material as ShaderMaterial & { map?: Texture | null };
+    seen.map = texture;
+  }
+
+  /** The part of the texture that is shown. */
+  get rect(): Vector4 {
+    return this.mesh.material.uniforms.rect!.value as Vector4;
+  }
+
+  dispose(): void {
+    this.mesh.geometry.dispose();
+    this.mesh.material.dispose();
+    this.shadow.dispose();
+  }
+}

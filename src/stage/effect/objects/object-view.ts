@@ -1,0 +1,34 @@
+/** One object at one of its places in a scene. */
+import type { Object3D } from 'three';
+import type { Effect, EffectObject } from '../../../core/document/schema';
+import type { TrackedFace } from '../../../core/tracking/track-frame';
+import type { Seconds, Unit } from '../../../core/units';
+import type { Beneath } from '../beneath';
+import type { Stores } from '../stores';
+
+/** What a view is brought to. */
+export interface ObjectNow<O extends EffectObject = EffectObject> {
+  readonly object: O;
+  readonly effect: Effect;
+  /** Its own and that of the groups it hangs in. */
+  readonly opacity: Unit;
+  readonly face: TrackedFace | null;
+  /** Since the effect started. */
+  readonly time: Seconds;
+  /** What stands higher in the Stack is drawn later. */
+  readonly order: number;
+}
+
+export interface ObjectView<O extends EffectObject = EffectObject> {
+  /** Its matrix is set by whoever owns the view. */
+  readonly node: Object3D;
+  /** False when there is nothing to draw: an asset still on its way, an opacity of 0. */
+  update(now: ObjectNow<O>): boolean;
+  dispose(): void;
+}
+
+/** What views share. */
+export interface ViewTools {
+  readonly stores: Stores;
+  readonly beneath: Beneath;
+}

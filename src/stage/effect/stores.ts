@@ -1,0 +1,47 @@
+/** What objects are made of, loaded once by content and shared by every view of a page. */
+import { usedAssets } from '../../core/document/queries';
+import type { Effect } from '../../core/document/schema';
+import { FontStore } from './font-store';
+import { ModelStore } from './model-store';
+import { SurroundingsStore } from './surroundings-store';
+import { TextureStore, type FileSource } from './texture-store';
+import { VideoStore } from './video-store';
+
+export interface Stores {
+  readonly textures: TextureStore;
+  readonly models: ModelStore;
+  readonly fonts: FontStore;
+  readonly videos: VideoStore;
+  readonly surroundings: SurroundingsStore;
+}
+
+/** `onLoaded` is called when something has arrived, so that the picture is drawn again. */
+export const createStores = (source: FileSource, onLoaded: () => void = () => {}): Stores => ({
+  textures: new TextureStore(source, onLoaded),
+  models: new ModelStore(source, onLoaded),
+  fonts: new FontStore(source, onLoaded),
+  videos: new VideoStore(source, onLoaded),
+  surroundings: new SurroundingsStore(source, onLoaded),
+});
+
+/** Resolves when all that an effect uses can be drawn; what cannot be loaded is missing in the picture. */
+export const loadUsed = async (stores: Stores, effect: Effect): Promise<void> => {
+  const loading = usedAssets(effect).map(async (id): Promise<void> => {
+    const asset = effect.assets[id];
+    switch (asset?.kind) {
+      case 'picture':
+      case 'sequence':
+        return stores.textures.load(asset);
+      case 'model':
+        return stores.models.load(asset);
+      case 'font':
+        return stores.fonts.load(asset);
+      case 'video':
+        return stores.videos.load(asset);
+      case 'surroundings':
+        return stores.surroundings.load(asset);
+    }
+  });
+  if (Object.values(effect.objects).some((o) => o.kind === 'text')) loading.push(stores.fonts.loadOwn());
+  await Promise.all(loading.map((one) => one.catch(() => undefined)));
+};

@@ -1,0 +1,82 @@
+/**
+ * Videos as textures, by content. A video is brought to the moment that is asked for: a take can be scrubbed, so it
+ * does not run by itself.
+ */
+import { LinearFilter, NoColorSpace, VideoTexture, type Texture } from 'three';
+import type { VideoAsset } from '../../core/document/schema';
+import type { Seconds } from '../../core/units';
+import type { FileSource } from './texture-store';
+
+interface Opened {
+  readonly element: HTMLVideoElement;
+  readonly texture: VideoTexture;
+  readonly url: string;
+}
+
+/** A moment this near is near enough: half a frame at thirty a second. */
+const NEAR: Seconds = 1 / 60;
+
+export class VideoStore {
+  private readonly videos = new Map<string, Opened | 'loading' | 'failed'>();
+
+  constructor(
+    private readonly source: FileSource,
+    private readonly onLoaded: () => void = () => {},
+  ) {}
+
+  /** The video at a moment; it repeats. Null while it is on its way. */
+  get(asset: VideoAsset, time: Seconds): Texture | null {
+    const file = asset.files[0]!;
+    const known = this.videos.get(file.sha256);
+    if (known === undefined) void this.load(asset);
+    if (typeof known !== 'object') return null;
+    const { element, texture } = known;
+    const length = element.duration;
+    const wanted = Number.isFinite(length) && length > 0 ? time % length : 0;
+    if (!element.seeking && Math.abs(element.currentTime - wanted) > NEAR) element.currentTime = wanted;
+    return element.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA ? texture : null;
+  }
+
+  /** Resolves when its first picture can be drawn, or it is known that none can. */
+  async load(asset: VideoAsset): Promise<void> {
+    const file = asset.files[0]!;
+    if (typeof this.videos.get(file.sha256) === 'object') return;
+    this.videos.set(file.sha256, 'loading');
+    try {
+      const url = URL.createObjectURL(await this.source(file));
+      const element = document.createElement('video');
+      element.muted = true;
+      element.playsInline = true;
+      element.preload = 'auto';
+      element.src = url;
+      await new Promise<void>((resolve, reject) => {
+        element.addEventListener('loadeddata', () => resolve(), { once: true });
+        element.addEventListener('error', () => reject(new Error('unreadable')), { once: true });
+      });
+      const texture = new VideoTexture(element);
+      texture.colorSpace = NoColorSpace;
+      texture.flipY = false;
+      texture.minFilter = texture.magFilter = LinearFilter;
+      texture.generateMipmaps = false;
+      const arrived = (): void => {
+        texture.needsUpdate = true;
+        this.onLoaded();
+      };
+      element.addEventListener('seeked', arrived);
+      this.videos.set(file.sha256, { element, texture, url });
+      arrived();
+    } catch {
+      this.videos.set(file.sha256, 'failed');
+    }
+  }
+
+  dispose(): void {
+    for (const video of this.videos.values())
+      if (typeof video === 'object') {
+        video.texture.dispose();
+        video.element.removeAttribute('src');
+        URL.revokeObjectURL(video.url);
+      }
+    this.videos.clear();
+  }
+}
