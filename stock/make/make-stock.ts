@@ -19,6 +19,7 @@ import { dotsSvg, maskSvg, neutralHead, REGION_LABELS, templateSvg } from './fac
 import { sequences, sheets, type Film } from './frames';
 import { jewellery } from './jewellery';
 import { surroundings, swatch, tables } from './light-and-colour';
+import { pictures } from './pictures';
 import { solids } from './solids';
 import { sounds } from './sounds';
 import type { StockPage } from './page';
@@ -36,6 +37,7 @@ const fresh = [
   'creatures',
   'sequences',
   'sheets',
+  'pictures',
   'textures',
   'masks',
   'surroundings',
@@ -221,6 +223,10 @@ try {
       png,
       await small(sharp(png)),
     );
+  }
+  for (const { name, about, svg } of pictures()) {
+    const bytes = await sharp(Buffer.from(svg)).webp({ quality: 88, alphaQuality: 95 }).toBuffer();
+    put('Pictures', name, about, 'pictures', 'webp', bytes, await small(sharp(bytes), 224));
   }
   for (const { name, about, raster } of textures()) {
     const picture = sharp(Buffer.from(raster.data), {
