@@ -1,10 +1,25 @@
 /** Words for what core knows as codes. */
 import type { Finding } from '../core/checks/checks';
 import type { Reason } from '../core/behave/explain';
-import type { Action, ActionKind, BlendMode, Effect, TriggerKind } from '../core/document/schema';
+import type {
+  Action,
+  ActionKind,
+  Anchor,
+  BlendMode,
+  Effect,
+  FaceChoice,
+  LightKind,
+  ScreenPin,
+  SolidShape,
+  SurfaceKind,
+  Target,
+  TriggerKind,
+} from '../core/document/schema';
+import type { Measure } from '../core/placing/measure';
 import type { FeaturePoint } from '../core/face/feature-points';
 import type { Easing } from '../core/maths/easing';
 import type { MarkKind } from '../core/takes/take';
+import type { NewKind } from './commands/place-commands';
 import type { TakeSort } from './stores/takes';
 
 export const POINT_WORDS: Record<FeaturePoint, string> = {
@@ -24,6 +39,100 @@ export const POINT_WORDS: Record<FeaturePoint, string> = {
   mouthCornerLeft: 'Left corner of the mouth',
   mouthCornerRight: 'Right corner of the mouth',
   chin: 'Chin',
+};
+
+export const SURFACE_WORDS: Record<SurfaceKind, string> = { floor: 'Floor', table: 'Table', wall: 'Wall' };
+export const PIN_WORDS: Record<ScreenPin, string> = {
+  centre: 'Middle of the screen',
+  top: 'Top edge',
+  bottom: 'Bottom edge',
+  left: 'Left edge',
+  right: 'Right edge',
+};
+export const faceWords = (face: FaceChoice): string =>
+  face === 'any' ? 'any face' : face === 'every' ? 'every face' : `face ${face}`;
+
+/** What objects stick to, as the Stack heads its lanes. */
+export const laneWords = (effect: Effect, anchor: Anchor): string => {
+  switch (anchor.kind) {
+    case 'head':
+      return `Head · ${faceWords(anchor.face)}`;
+    case 'skin':
+      return `Skin · ${faceWords(anchor.face)}`;
+    case 'world':
+      return `World · ${SURFACE_WORDS[anchor.surface].toLowerCase()}`;
+    case 'picture':
+      return `Picture · ${effect.targets[anchor.target]?.name ?? 'deleted'}`;
+    case 'screen':
+      return 'Screen';
+    case 'backdrop':
+      return 'Backdrop';
+  }
+};
+/** The point of it: "crown", "top edge"; nothing where there is only one. */
+export const pointOf = (anchor: Anchor): string => {
+  if (anchor.kind === 'head') return POINT_WORDS[anchor.point];
+  if (anchor.kind === 'screen') return PIN_WORDS[anchor.pin];
+  return '';
+};
+
+/** "18.0 × 9.2 × 17.1 cm, 6.4 cm from the head". */
+export const measureWords = ({ size, distance, to }: Measure): string => {
+  const cm = (metres: number): string => (metres * 100).toFixed(1);
+  const sizes = `${size.map(cm).join(' × ')} cm`;
+  if (distance === null) return sizes;
+  const from = {
+    head: 'the head',
+    skin: 'the head',
+    picture: 'the picture',
+    world: 'the ground',
+    screen: '',
+    backdrop: '',
+  }[to];
+  return distance < 0.0005 ? `${sizes}, touches ${from}` : `${sizes}, ${cm(distance)} cm from ${from}`;
+};
+
+export const SOLID_WORDS: Record<SolidShape, string> = {
+  box: 'Box',
+  sphere: 'Sphere',
+  cylinder: 'Cylinder',
+  cone: 'Cone',
+  torus: 'Torus',
+  plane: 'Plane',
+  capsule: 'Capsule',
+};
+export const LIGHT_WORDS: Record<LightKind, string> = {
+  ambient: 'Ambient light',
+  directional: 'Directional light',
+  point: 'Point light',
+  surroundings: 'Light surroundings',
+};
+export const NEW_WORDS: Record<NewKind, string> = {
+  group: 'empty group',
+  text: 'text',
+  box: 'box',
+  sphere: 'sphere',
+  cylinder: 'cylinder',
+  cone: 'cone',
+  torus: 'torus',
+  plane: 'plane',
+  capsule: 'capsule',
+  headOccluder: 'head occluder',
+  shadowCatcher: 'shadow catcher',
+  ambient: 'ambient light',
+  directional: 'directional light',
+  point: 'point light',
+  surroundings: 'light surroundings',
+};
+export const BEFORE_WORDS: Record<Target['beforeFound'], string> = {
+  nothing: 'Nothing',
+  hint: 'Its outline, to look for',
+  content: 'What lies on it, in the middle',
+};
+export const AFTER_WORDS: Record<Target['afterLost'], string> = {
+  nothing: 'Nothing',
+  stays: 'Stays where it was',
+  content: 'What lies on it, in the middle',
 };
 
 export const BLEND_WORDS: Record<BlendMode, string> = {
@@ -63,6 +172,7 @@ export const ACTION_WORDS: Record<ActionKind, string> = {
   move: 'move',
   turn: 'turn',
   size: 'size',
+  scene: 'go to scene',
 };
 
 export const EASING_WORDS: Record<Easing, string> = {
@@ -121,6 +231,8 @@ export const actionSummary = (action: Action): string => {
       return `turn ${action.mode} ${list(action.by, 1)}°`;
     case 'size':
       return `size ${action.mode} ${trim(action.factor * 100)} %`;
+    case 'scene':
+      return 'go to another scene';
     default:
       return ACTION_WORDS[action.kind];
   }
@@ -135,6 +247,8 @@ export const reasonWords = (effect: Effect, reason: Reason): string => {
       return 'Nothing happens: the cue has no action yet.';
     case 'no-target':
       return 'An action has no target: choose what it acts on.';
+    case 'no-scene':
+      return 'An action goes to no scene: choose one.';
     case 'target-hidden':
       return `${nameOf(effect, reason.target)} is hidden and no cue shows it, so this cannot be seen.`;
     case 'already-shown':

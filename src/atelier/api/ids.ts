@@ -1,9 +1,14 @@
 /** New ids; chance lives here, not in the core. */
-import type { AssetId, CueId, ObjectId } from '../../core/document/schema';
+import type { AssetId, CueId, ObjectId, SceneId, TargetId } from '../../core/document/schema';
 
 const short = (): string => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
+
+/** An id of any kind: `obj`, `cue`, `beat`, `act`, `scene`, `target`. */
+export const newId = (kind: string): string => `${kind}_${short()}`;
 
 export const newObjectId = (): ObjectId => `obj_${short()}` as ObjectId;
 export const newAssetId = (): AssetId => `asset_${short()}` as AssetId;
 export const newCueId = (): CueId => `cue_${short()}` as CueId;
 export const newPartId = (kind: 'beat' | 'act'): string => `${kind}_${short()}`;
+export const newSceneId = (): SceneId => `scene_${short()}` as SceneId;
+export const newTargetId = (): TargetId => `target_${short()}` as TargetId;

@@ -1,15 +1,22 @@
 /** Everything that can be done by name or by key. */
 import { computed, type ComputedRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { addObject } from '../../core/document/edits';
-import { newOccluder } from '../../core/document/defaults';
-import { orderOnTop, stackOrder } from '../../core/document/queries';
-import { newObjectId } from '../api/ids';
+import { stackOrder } from '../../core/document/queries';
 import { STAGES, useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { usePlaybackStore } from '../stores/playback';
 import { addCueFor } from './cue-commands';
-import { duplicateSelected, removeSelected, toggleSelectedVisible } from './object-commands';
+import {
+  duplicateSelected,
+  groupSelected,
+  mirrorSelected,
+  removeSelected,
+  toggleIsolated,
+  toggleSelectedVisible,
+  ungroupSelected,
+} from './object-commands';
+import { addNew, copyPlace, NEW_KINDS, pastePlace, resetPlace } from './place-commands';
+import { NEW_WORDS } from '../words';
 
 export interface Command {
   readonly label: string;
@@ -27,6 +34,8 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
   const go = (stage: string) => void router.replace({ name: 'atelier', params: { ...route.params, stage } });
   return computed((): Command[] => {
     const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
+    const these =
+      desk.selection.length > 1 ? `${desk.selection.length} objects` : (object?.name ?? 'nothing');
     return [
       ...STAGES.map((s, i) => ({ label: `Go to ${s.label}`, keys: String(i + 1), run: () => go(s.name) })),
       {
@@ -53,15 +62,39 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
       { label: 'Handles: move', keys: 'M', run: () => (desk.handleMode = 'move') },
       { label: 'Handles: turn', keys: 'T', run: () => (desk.handleMode = 'turn') },
       { label: 'Handles: size', keys: 'S', run: () => (desk.handleMode = 'size') },
+      { label: 'Handles: pivot', keys: 'P', run: () => (desk.handleMode = 'pivot') },
+      { label: desk.place.snap ? 'Stop snapping' : 'Snap', run: () => (desk.place.snap = !desk.place.snap) },
+      {
+        label: desk.place.measure ? 'Stop measuring' : 'Measure what is selected',
+        run: () => (desk.place.measure = !desk.place.measure),
+      },
+      {
+        label: 'Select everything in the Stack',
+        keys: 'Ctrl A',
+        run: () => (desk.selection = stackOrder(document.effect).map((o) => o.id)),
+      },
+      ...NEW_KINDS.map((kind) => ({ label: `Add: ${NEW_WORDS[kind]}`, run: () => addNew(kind) })),
       ...(object
         ? [
-            { label: `Duplicate ${object.name}`, keys: 'Ctrl D', run: duplicateSelected },
+            { label: `Duplicate ${these}`, keys: 'Ctrl D', run: () => duplicateSelected() },
             {
-              label: `${object.visible ? 'Hide' : 'Show'} ${object.name}`,
+              label: `${object.visible ? 'Hide' : 'Show'} ${these}`,
               keys: 'H',
               run: toggleSelectedVisible,
             },
-            { label: `Delete ${object.name}`, keys: 'Delete', run: removeSelected },
+            { label: `Delete ${these}`, keys: 'Delete', run: removeSelected },
+            { label: `Group ${these}`, keys: 'Ctrl G', run: groupSelected },
+            { label: `Take ${these} apart`, keys: 'Ctrl Shift G', run: ungroupSelected },
+            { label: `Mirror ${these}`, run: mirrorSelected },
+            { label: `Copy the place of ${object.name}`, run: copyPlace },
+            { label: 'Paste the place', run: pastePlace },
+            { label: `Reset the place of ${these}`, run: resetPlace },
+            { label: `Spread ${object.name}`, run: () => (desk.place.tool = 'spread') },
+            {
+              label: desk.isolated ? 'Show all objects' : `Show only ${these}`,
+              keys: 'I',
+              run: toggleIsolated,
+            },
             {
               label: `Add a cue for ${object.name}`,
               run: () => {
@@ -75,14 +108,6 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
         label: `Select ${o.name}`,
         run: () => (desk.selected = o.id),
       })),
-      ...(Object.values(document.effect.objects).some((o) => o.kind === 'occluder')
-        ? []
-        : [
-            {
-              label: 'Add a head occluder',
-              run: () => document.edit(addObject(newOccluder(newObjectId(), orderOnTop(document.effect)))),
-            },
-          ]),
       {
         label: 'Try on your camera',
         run: () => {

@@ -1,64 +1,128 @@
-/** What can be done to the selected object, for buttons, keys and the palette alike. */
-import { changeObject, duplicateObject, removeObject } from '../../core/document/edits';
-import type { ObjectId } from '../../core/document/schema';
-import type { Placed } from '../../stage/handles';
-import { newObjectId } from '../api/ids';
+/** What can be done to what is selected, for buttons, keys and the palette alike. */
+import { changeObjects, removeObjects, type Common } from '../../core/document/edits';
+import { withDescendants } from '../../core/document/queries';
+import type { EffectObject, FaceChoice, ObjectId } from '../../core/document/schema';
+import {
+  copyToFace,
+  duplicateObjects,
+  mirrorCopy,
+  mirrorObjects,
+  type CuesOfCopy,
+} from '../../core/document/copy-edits';
+import { groupObjects, outermostOf, ungroupObjects } from '../../core/document/stack-edits';
+import { newId, newObjectId } from '../api/ids';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+
+/** The selected objects that are still there, the last chosen last. */
+export const selectedObjects = (): EffectObject[] => {
+  const { effect } = useEffectStore();
+  return useDeskStore()
+    .selection.map((id) => effect.objects[id])
+    .filter((o): o is EffectObject => o !== undefined);
+};
+const selectedIds = (): ObjectId[] => selectedObjects().map((o) => o.id);
+
+/** Changes fields of everything that is selected; what is locked is left alone unless it is being unlocked. */
+export const changeSelected = (
+  change: (object: EffectObject) => Common | null,
+  label: string,
+  gesture: string | null = null,
+): void => {
+  const document = useEffectStore();
+  const changes = new Map<ObjectId, Common>();
+  for (const object of selectedObjects()) {
+    const wanted = change(object);
+    if (wanted) changes.set(object.id, wanted);
+  }
+  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, label), gesture);
+};
 
 export const toggleVisible = (id: ObjectId): void => {
   const document = useEffectStore();
   const object = document.effect.objects[id];
-  if (object)
-    document.edit(
-      changeObject(document.effect, id, { visible: !object.visible }, object.visible ? 'Hide' : 'Show'),
-    );
-};
-
-const selectedObject = () => {
-  const desk = useDeskStore();
-  const document = useEffectStore();
-  return desk.selected ? document.effect.objects[desk.selected] : undefined;
-};
-
-export const duplicateSelected = (): void => {
-  const object = selectedObject();
   if (!object) return;
-  const document = useEffectStore();
-  const copies = new Map<ObjectId, ObjectId>();
-  document.edit(
-    duplicateObject(document.effect, object.id, (of) => {
-      copies.set(of, newObjectId());
-      return copies.get(of)!;
-    }),
-  );
-  useDeskStore().selected = copies.get(object.id) ?? null;
+  const change = new Map([[id, { visible: !object.visible }]]);
+  document.edit(changeObjects(document.effect, change, object.visible ? 'Hide' : 'Show'));
 };
 
-export const removeSelected = (): void => {
-  const object = selectedObject();
-  if (!object) return;
+export const toggleLocked = (id: ObjectId): void => {
   const document = useEffectStore();
-  document.edit(removeObject(document.effect, object.id));
-  useDeskStore().selected = null;
+  const object = document.effect.objects[id];
+  if (!object) return;
+  const change = new Map([[id, { locked: !object.locked }]]);
+  document.edit(changeObjects(document.effect, change, object.locked ? 'Unlock' : 'Lock'));
 };
 
 export const toggleSelectedVisible = (): void => {
-  const object = selectedObject();
-  if (object) toggleVisible(object.id);
+  const show = selectedObjects().every((o) => !o.visible);
+  changeSelected(() => ({ visible: show }), show ? 'Show' : 'Hide');
 };
 
-const HANDLE_WORDS = { move: 'Move', turn: 'Turn', size: 'Size' } as const;
-
-/** Takes over what a drag of the handles made; one drag in one view is one undo step. */
-export const placeSelected = (placed: Placed, view: 'viewfinder' | 'space'): void => {
-  const object = selectedObject();
-  if (!object) return;
+/** Makes copies with an edit and selects them. */
+const copied = (
+  make: (made: Map<ObjectId, ObjectId>) => Parameters<ReturnType<typeof useEffectStore>['edit']>[0],
+): void => {
   const document = useEffectStore();
-  const { move, turn, scale } = placed;
-  const label = HANDLE_WORDS[useDeskStore().handleMode];
-  document.edit(
-    changeObject(document.effect, object.id, { move: [...move], turn: [...turn], scale: [...scale] }, label),
-    view,
+  const originals = outermostOf(document.effect, selectedIds());
+  if (originals.length === 0) return;
+  const made = new Map<ObjectId, ObjectId>();
+  if (document.edit(make(made))) useDeskStore().selection = originals.flatMap((o) => made.get(o.id) ?? []);
+};
+export const duplicateSelected = (cues: CuesOfCopy = 'shared'): void =>
+  copied((made) => duplicateObjects(useEffectStore().effect, selectedIds(), newId, cues, made));
+export const mirrorCopySelected = (): void =>
+  copied((made) => mirrorCopy(useEffectStore().effect, selectedIds(), newId, made));
+export const copySelectedToFace = (face: FaceChoice): void =>
+  copied((made) => copyToFace(useEffectStore().effect, selectedIds(), face, newId, made));
+
+export const mirrorSelected = (): void => {
+  const document = useEffectStore();
+  if (selectedIds().length > 0) document.edit(mirrorObjects(document.effect, selectedIds()));
+};
+
+export const removeSelected = (): void => {
+  const document = useEffectStore();
+  const ids = selectedIds();
+  if (ids.length === 0) return;
+  document.edit(removeObjects(document.effect, ids));
+  useDeskStore().selection = [];
+};
+
+export const groupSelected = (): void => {
+  const document = useEffectStore();
+  const group = newObjectId();
+  if (selectedIds().length === 0) return;
+  if (document.edit(groupObjects(document.effect, selectedIds(), group))) useDeskStore().selected = group;
+};
+export const ungroupSelected = (): void => {
+  const document = useEffectStore();
+  const groups = selectedObjects().filter((o) => o.kind === 'group');
+  if (groups.length === 0) return;
+  const held = groups.flatMap((g) =>
+    withDescendants(document.effect, g.id)
+      .filter((o) => o.parent === g.id)
+      .map((o) => o.id),
   );
+  if (
+    document.edit(
+      ungroupObjects(
+        document.effect,
+        groups.map((g) => g.id),
+      ),
+    )
+  )
+    useDeskStore().selection = held;
+};
+
+/** Shows nothing but what is selected, with what hangs in it and the groups it hangs in; again shows all. */
+export const toggleIsolated = (): void => {
+  const desk = useDeskStore();
+  const { effect } = useEffectStore();
+  if (desk.isolated) {
+    desk.isolated = null;
+    return;
+  }
+  const kept = new Set(selectedIds().flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
+  if (kept.size > 0) desk.isolated = kept;
 };

@@ -142,7 +142,7 @@ const rename = (event: Event) =>
 .name {
   margin-left: 4px;
   padding: 3px 6px;
-  width: 132px;
+  width: 172px;
   border: 1px solid transparent;
   border-radius: 5px;
   background: none;

@@ -4,10 +4,10 @@
  */
 import { Player } from '../../core/behave/player';
 import type { Effect } from '../../core/document/schema';
-import { usedAssets } from '../../core/document/queries';
 import type { Take } from '../../core/takes/take';
-import { ModelStore } from '../../stage/effect/model-store';
-import { TextureStore, type FileSource } from '../../stage/effect/texture-store';
+import type { PictureImage } from '../../stage/printed-pictures';
+import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
+import type { FileSource } from '../../stage/effect/texture-store';
 import { Stage } from '../../stage/stage';
 import { TakePicture } from '../../stage/take-picture';
 
@@ -17,18 +17,21 @@ export interface StillRequest {
   readonly times: readonly number[];
   readonly width: number;
   readonly height: number;
+  /** What is printed on the take's pictures. */
+  readonly pictures?: readonly PictureImage[];
 }
+
+const NO_PICTURES: readonly PictureImage[] = [];
 
 class StillMaker {
   private stage: Stage | null = null;
-  private readonly textures: TextureStore;
-  private readonly models: ModelStore;
+  private readonly stores: Stores;
   private take: Take | null = null;
+  private pictures: readonly PictureImage[] = NO_PICTURES;
   private queue: Promise<unknown> = Promise.resolve();
 
   constructor(source: FileSource) {
-    this.textures = new TextureStore(source);
-    this.models = new ModelStore(source);
+    this.stores = createStores(source);
   }
 
   /** Draws the frames in turn, giving the page time between them. `onStill` gets each as it is ready. */
@@ -43,32 +46,25 @@ class StillMaker {
   }
 
   private async run(
-    { effect, take, times, width, height }: StillRequest,
+    { effect, take, times, width, height, pictures = NO_PICTURES }: StillRequest,
     signal: AbortSignal,
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
     if (signal.aborted) return;
-    const { textures, models } = this;
-    this.stage ??= new Stage(document.createElement('canvas'), { textures, models }, { keepPixels: true });
+    this.stage ??= new Stage(document.createElement('canvas'), this.stores, { keepPixels: true });
     const { stage } = this;
-    if (this.take !== take) stage.setPicture(new TakePicture(take));
+    if (this.take !== take || this.pictures !== pictures)
+      stage.setPicture(new TakePicture(take, { pictures }));
     this.take = take;
-    // What cannot be loaded is missing in the still, as it is in the Viewfinder.
-    await Promise.all(
-      usedAssets(effect).map(async (id) => {
-        const asset = effect.assets[id];
-        if (asset?.kind === 'model') await models.load(asset).catch(() => undefined);
-        else if (asset?.kind === 'picture' || asset?.kind === 'sequence')
-          await textures.load(asset).catch(() => undefined);
-      }),
-    );
+    this.pictures = pictures;
+    await loadUsed(this.stores, effect);
     const player = new Player(effect, take);
     for (const [i, time] of times.entries()) {
       // A still is nobody's hurry: what the creator does comes first.
       await new Promise((next) => setTimeout(next, 16));
       if (signal.aborted) return;
       stage.setSize(width, height, 1);
-      stage.draw(take.frameAt(time), effect, player.program, player.at(time));
+      stage.draw(take.frameAt(time), player.program, player.at(time));
       const blob = await new Promise<Blob | null>((done) => stage.canvas.toBlob(done, 'image/webp', 0.85));
       if (signal.aborted) return;
       if (blob) onStill(i, URL.createObjectURL(blob));

@@ -1,24 +1,67 @@
 /** Objects for what has just come in. */
-import { newCard, newGroup, newModel, newOccluder, objectNameFor } from '../../core/document/defaults';
-import { orderOnTop } from '../../core/document/queries';
-import type { Asset, Card, Effect, EffectObject, ObjectId, PictureAsset } from '../../core/document/schema';
+import {
+  headAnchor,
+  newCard,
+  newGroup,
+  newLight,
+  newModel,
+  newOccluder,
+  objectNameFor,
+} from '../../core/document/defaults';
+import { cardExtent } from '../../core/document/resting';
+import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
+import type {
+  Anchor,
+  Asset,
+  Card,
+  Effect,
+  EffectObject,
+  ObjectId,
+  PictureAsset,
+  SceneId,
+} from '../../core/document/schema';
 import { newObjectId } from '../api/ids';
 import type { LayerDraft } from '../../intake/drafts';
 
 /** What can stand in the Stack by itself. */
 export const isPlaceable = (asset: Asset): boolean =>
-  asset.kind === 'picture' || asset.kind === 'sequence' || asset.kind === 'model';
+  ['picture', 'sequence', 'video', 'model', 'surroundings'].includes(asset.kind);
 
-/** The object that shows an asset, and an occluder where a head piece needs one; nothing for other kinds. */
-export const objectsFor = (effect: Effect, asset: Asset): EffectObject[] => {
+/** What the creator works on: new things go there. */
+export interface Destination {
+  readonly anchor: Anchor;
+  readonly scene: SceneId | null;
+}
+const HERE: Destination = { anchor: headAnchor('forehead'), scene: null };
+
+/**
+ * The object that shows an asset, and an occluder where a head piece needs one; nothing for other kinds. On heads a
+ * picture goes to the forehead and a model on the crown, whichever point was worked on.
+ */
+export const objectsFor = (effect: Effect, asset: Asset, to: Destination = HERE): EffectObject[] => {
   const order = orderOnTop(effect);
-  if (asset.kind === 'picture' || asset.kind === 'sequence') return [newCard(newObjectId(), asset, order)];
+  const face = 'face' in to.anchor ? to.anchor.face : 1;
+  const here = (object: EffectObject): EffectObject => ({ ...object, scene: to.scene });
+  if (asset.kind === 'picture' || asset.kind === 'sequence' || asset.kind === 'video')
+    return [
+      here(
+        newCard(
+          newObjectId(),
+          asset,
+          order,
+          to.anchor.kind === 'head' ? headAnchor('forehead', face) : to.anchor,
+        ),
+      ),
+    ];
+  if (asset.kind === 'surroundings')
+    return [here({ ...newLight(newObjectId(), 'surroundings', order, to.anchor), asset: asset.id })];
   if (asset.kind !== 'model') return [];
-  const hasOccluder = Object.values(effect.objects).some((o) => o.kind === 'occluder' && o.anchor.face === 1);
+  if (to.anchor.kind !== 'head') return [here(newModel(newObjectId(), asset, order, to.anchor))];
+  const hasOccluder = Object.values(effect.objects).some((o) => isHeadOccluder(o, face));
   const last = Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0);
   return [
-    newModel(newObjectId(), asset, order),
-    ...(hasOccluder ? [] : [newOccluder(newObjectId(), last + 1)]),
+    here(newModel(newObjectId(), asset, order, headAnchor('crown', face))),
+    ...(hasOccluder ? [] : [here(newOccluder(newObjectId(), last + 1, face))]),
   ];
 };
 
@@ -59,8 +102,16 @@ export const artworkObjects = (
   name: string,
   layers: readonly LayerDraft[],
   assets: readonly Asset[],
+  { anchor, scene }: Destination = HERE,
 ): EffectObject[] => {
-  const group = newGroup(newObjectId(), objectNameFor({ name }, 'Artwork'), orderOnTop(effect));
+  const named = objectNameFor({ name }, 'Artwork');
+  const k = cardExtent(1, anchor)[0] / cardExtent(1, HERE.anchor)[0];
+  const group: EffectObject = {
+    ...newGroup(newObjectId(), named, orderOnTop(effect), anchor),
+    scene,
+    // Layers are as wide as they are on a face; elsewhere the group is as large as a card would be.
+    scale: [k, k, k],
+  };
   return [
     group,
     ...layers.map((layer, rank) =>

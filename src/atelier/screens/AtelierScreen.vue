@@ -2,6 +2,8 @@
 /** The atelier: three pillars and a strip, the same in all five stages. */
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import type { Stage } from '../../core/checks/checks';
+import type { Anchor } from '../../core/document/schema';
 import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
@@ -36,13 +38,21 @@ const router = useRouter();
 const ready = ref(false);
 const failure = ref<string | null>(null);
 const picker = ref<HTMLInputElement | null>(null);
-const chooseFiles = (): void => picker.value?.click();
-const commands = useCommands(chooseFiles);
+/** What the files that are being chosen will stick to. */
+let chosenFor: Anchor | null = null;
+const chooseFiles = (on: Anchor | null = null): void => {
+  chosenFor = on;
+  picker.value?.click();
+};
+const commands = useCommands(() => chooseFiles());
 
 const open = async (): Promise<void> => {
   ready.value = false;
   failure.value = null;
   desk.selected = null;
+  desk.isolated = null;
+  desk.scene = null;
+  desk.place.tool = null;
   try {
     await document.open(props.id);
     ready.value = true;
@@ -51,6 +61,11 @@ const open = async (): Promise<void> => {
   }
 };
 watch(() => props.id, open);
+watch(
+  () => props.stage,
+  (stage) => (desk.stage = stage as Stage),
+  { immediate: true },
+);
 const wantsPicture = ref(route.query.choose === 'picture');
 
 const chosen = async (event: Event): Promise<void> => {
@@ -58,7 +73,7 @@ const chosen = async (event: Event): Promise<void> => {
   const files = filesOfInput(input);
   input.value = '';
   wantsPicture.value = false;
-  if (files.length > 0) await imports.bringInFiles(files, { place: true });
+  if (files.length > 0) await imports.bringInFiles(files, { place: true, on: chosenFor });
 };
 
 /** Counts enter and leave of nested elements: above zero, files hang over the window. */
@@ -72,12 +87,17 @@ const onDragLeave = (event: DragEvent): void => {
 const endHover = (): void => {
   hovering.value = 0;
 };
+/** The lane of the Stack that files are dropped on. */
+const laneUnder = (event: DragEvent): Anchor | null => {
+  const lane = event.target instanceof Element ? event.target.closest<HTMLElement>('[data-anchor]') : null;
+  return lane ? (JSON.parse(lane.dataset.anchor!) as Anchor) : null;
+};
 /** Anywhere but on assets and library, what is dropped is placed as well. */
 const drop = async (event: DragEvent): Promise<void> => {
   endHover();
   if (!event.dataTransfer || !carriesFiles(event)) return;
   wantsPicture.value = false;
-  await imports.bringInDrop(event.dataTransfer, { place: true });
+  await imports.bringInDrop(event.dataTransfer, { place: true, on: laneUnder(event) });
 };
 
 const typing = (target: EventTarget | null): boolean =>
@@ -159,7 +179,7 @@ onBeforeUnmount(() => {
         closable
         @close="wantsPicture = false"
         >Choose the picture that goes on the face.
-        <button class="word" type="button" @click="chooseFiles">Choose a picture</button> or drop it
+        <button class="word" type="button" @click="chooseFiles()">Choose a picture</button> or drop it
         anywhere.</InlineNotice
       >
     </div>
@@ -185,7 +205,7 @@ onBeforeUnmount(() => {
       aria-label="Choose files"
       @change="chosen"
     />
-    <CommandPalette @choose="chooseFiles" />
+    <CommandPalette @choose="chooseFiles()" />
     <div v-if="hovering > 0" class="hover" aria-hidden="true">
       Drop here to place what you bring in; on the assets, to keep it for later.
     </div>

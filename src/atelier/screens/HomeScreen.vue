@@ -2,17 +2,19 @@
 /** Home: the creator's effects, and how to begin a new one. */
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { Copy, ImagePlus, Square, Trash2 } from '@lucide/vue';
+import { Copy, Square, Trash2 } from '@lucide/vue';
 import { api, type EffectRecord } from '../api/client';
-import { newObjectId } from '../api/ids';
 import { sentence } from '../../core/errors';
-import { blankEffect, newOccluder } from '../../core/document/defaults';
-import type { Effect } from '../../core/document/schema';
+import { starterPicture } from '../starters/starter-pictures';
+import { STARTERS, starterOf, type Starter } from '../starters/starters';
+import { keepTake } from '../stores/playback';
+import { useStockStore } from '../stores/stock';
 import HomeBar from '../components/HomeBar.vue';
 import EffectThumb from '../components/common/EffectThumb.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 
 const router = useRouter();
+const stock = useStockStore();
 const effects = shallowRef<EffectRecord[] | null>(null);
 const error = ref<string | null>(null);
 const search = ref('');
@@ -42,19 +44,23 @@ const freeName = (wanted: string): string => {
   return name;
 };
 
-const start = async (effect: Effect, query: Record<string, string> = {}): Promise<void> => {
+/** The starter that is being made ready. */
+const making = ref<string | null>(null);
+const begin = async (starter: Starter): Promise<void> => {
+  if (making.value) return;
+  making.value = starter.id;
   try {
-    const made = await api.create(effect);
+    const samples = await stock.assetsFor(starter.stock);
+    const name = freeName(starter.id === 'blank' ? 'New effect' : starter.name);
+    const made = await api.create({ ...starter.build(samples), name });
+    if (starter.take) keepTake(made.id, starter.take);
+    const query = starter.asks ? { choose: 'picture' } : {};
     await router.push({ name: 'atelier', params: { id: made.id, stage: 'place' }, query });
   } catch (cause) {
     error.value = sentence(cause);
+  } finally {
+    making.value = null;
   }
-};
-const startBlank = () => start(blankEffect(freeName('New effect')));
-const startPicture = () => {
-  const effect = blankEffect(freeName('Picture on a face'));
-  const occluder = newOccluder(newObjectId(), 0);
-  return start({ ...effect, objects: { [occluder.id]: occluder } }, { choose: 'picture' });
 };
 
 const duplicate = async (record: EffectRecord): Promise<void> => {
@@ -90,22 +96,22 @@ const day = new Intl.DateTimeFormat('en-GB', {
       >
       <section>
         <h2 class="title">Begin</h2>
-        <div class="starters">
-          <button class="starter primary" type="button" @click="startPicture">
-            <ImagePlus :size="22" />
-            <span
-              ><b>Picture on a face</b
-              ><small
-                >Choose a PNG, JPEG or WebP; it sits on the forehead, hidden behind the head where it should
-                be.</small
-              ></span
+        <ul class="starters">
+          <li v-for="starter in STARTERS" :key="starter.id">
+            <button
+              class="starter"
+              type="button"
+              :disabled="making !== null"
+              :aria-busy="making === starter.id"
+              @click="begin(starter)"
             >
-          </button>
-          <button class="starter" type="button" @click="startBlank">
-            <Square :size="22" />
-            <span><b>Blank</b><small>A performer before the camera and an empty Stack.</small></span>
-          </button>
-        </div>
+              <img v-if="starterPicture(starter.id)" :src="starterPicture(starter.id)" alt="" />
+              <span v-else class="bare"><Square :size="22" /></span>
+              <b>{{ starter.name }}</b>
+              <small>{{ making === starter.id ? 'Getting it ready' : starter.about }}</small>
+            </button>
+          </li>
+        </ul>
       </section>
       <section>
         <div class="row head">
@@ -132,8 +138,8 @@ const day = new Intl.DateTimeFormat('en-GB', {
         <p v-if="effects === null && !error" class="soft">Loading your effects</p>
         <p v-else-if="effects && effects.length === 0" class="soft empty">
           Nothing here yet. Begin with
-          <button class="word" type="button" @click="startPicture">Picture on a face</button>: all it needs is
-          a picture.
+          <button class="word" type="button" @click="begin(starterOf('picture'))">Picture on a face</button>:
+          all it needs is a picture.
         </p>
         <p v-else-if="effects && shown.length === 0" class="soft empty">No effect is called that.</p>
         <ul class="effects">
@@ -190,45 +196,59 @@ main {
 }
 .starters {
   display: grid;
-  grid-template-columns: 1.3fr 1fr;
+  grid-template-columns: repeat(auto-fill, minmax(156px, 1fr));
   gap: 14px;
-  margin-top: 12px;
+  margin: 12px 0 0;
+  padding: 0;
+  list-style: none;
 }
 .starter {
   display: flex;
-  gap: 14px;
-  align-items: center;
-  text-align: left;
-  padding: 18px;
+  flex-direction: column;
+  justify-content: flex-start;
+  width: 100%;
+  height: 100%;
+  padding: 0 0 10px;
+  overflow: hidden;
   border: 1px solid var(--line);
   border-radius: 8px;
   background: var(--sheet);
   color: inherit;
   font: inherit;
+  text-align: left;
   cursor: pointer;
 }
-.starter:hover {
+.starter:hover,
+.starter:focus-visible {
   border-color: var(--accent);
 }
-.starter.primary {
-  border-color: var(--accent);
+.starter[aria-busy='true'] {
   background: var(--wash);
 }
-.starter svg {
-  color: var(--accent);
+.starter img,
+.bare {
+  display: grid;
+  place-items: center;
+  width: 100%;
   flex: none;
+  height: 112px;
+  object-fit: cover;
+  background: var(--bench);
+  color: var(--faint);
 }
 .starter b,
 .starter small {
   display: block;
+  margin: 8px 12px 0;
 }
 .starter b {
-  font: 600 15px var(--head);
+  font: 600 14px var(--head);
 }
 .starter small {
-  color: var(--soft);
-  font-size: 12.5px;
   margin-top: 2px;
+  color: var(--soft);
+  font-size: 12px;
+  line-height: 1.35;
 }
 .search {
   width: 200px;

@@ -4,8 +4,8 @@ import { ref, shallowRef } from 'vue';
 import { api } from '../api/client';
 import { IconiaError } from '../../core/errors';
 import type { Asset, FileRef } from '../../core/document/schema';
-import { ModelStore } from '../../stage/effect/model-store';
-import { TextureStore, type FileSource } from '../../stage/effect/texture-store';
+import { createStores } from '../../stage/effect/stores';
+import type { FileSource } from '../../stage/effect/texture-store';
 import type { KeptBytes } from '../../intake/drafts';
 
 export const useAssetsStore = defineStore('assets', () => {
@@ -22,10 +22,7 @@ export const useAssetsStore = defineStore('assets', () => {
     arrived.value++;
   };
   /** For the Viewfinder, Space and previews. */
-  const stores = shallowRef({
-    textures: new TextureStore(source, onLoaded),
-    models: new ModelStore(source, onLoaded),
-  });
+  const stores = shallowRef(createStores(source, onLoaded));
 
   const bytesOf = async (file: FileRef): Promise<KeptBytes> => ({
     bytes: new Uint8Array(await (await source(file)).arrayBuffer()),

@@ -1,10 +1,15 @@
 /** What the creator is looking at; never part of the document. */
 import { defineStore } from 'pinia';
-import { reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
-import type { AssetId, ObjectId } from '../../core/document/schema';
-import type { HandleMode } from '../../stage/handles';
+import type { AssetId, ObjectId, SceneId } from '../../core/document/schema';
+import type { AxesChoice } from '../../core/placing/drag';
+
+/** What handles do; `pivot` moves the point that an object turns about. */
+export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
+/** Panels beside Space. */
+export type PlaceTool = 'spread' | 'arrange';
 
 export const STAGES: readonly { readonly name: Stage; readonly label: string }[] = [
   { name: 'place', label: 'Place' },
@@ -19,8 +24,40 @@ export type LibraryTab = 'here' | 'shelf' | 'stock';
 export type LibraryTask = 'prepare' | 'rename' | 'cut' | null;
 
 export const useDeskStore = defineStore('desk', () => {
-  const selected = ref<ObjectId | null>(null);
-  const handleMode = ref<HandleMode>('move');
+  /** In the order in which they were chosen; the last one is the one that is asked about. */
+  const selection = shallowRef<readonly ObjectId[]>([]);
+  const selected = computed<ObjectId | null>({
+    get: () => selection.value.at(-1) ?? null,
+    set: (id) => (selection.value = id === null ? [] : [id]),
+  });
+  /** Adds an object to the selection, or takes it out. */
+  const toggleSelected = (id: ObjectId): void => {
+    selection.value = selection.value.includes(id)
+      ? selection.value.filter((one) => one !== id)
+      : [...selection.value, id];
+  };
+  const handleMode = ref<PlaceMode>('move');
+  /** How handles and views behave in Place. */
+  const place = reactive({
+    axes: 'own' as AxesChoice,
+    /** Sizes grow evenly. */
+    even: true,
+    snap: false,
+    /** What moves snap to, in centimetres; turns snap to 15 degrees. */
+    snapStep: 0.5,
+    /** Hidden objects are seen in Space. */
+    ghosts: true,
+    /** A person and a hand beside the objects. */
+    figures: false,
+    measure: false,
+    tool: null as PlaceTool | null,
+  });
+  /** Only these are drawn and picked; null is all. */
+  const isolated = shallowRef<ReadonlySet<ObjectId> | null>(null);
+  /** The scene that is worked on; null is the opening scene. */
+  const scene = ref<SceneId | null>(null);
+  /** The stage of work on screen. */
+  const stage = ref<Stage>('place');
   const paletteOpen = ref(false);
   const dark = ref(localStorage.getItem('iconia.theme') === 'dark');
   watch(
@@ -62,5 +99,19 @@ export const useDeskStore = defineStore('desk', () => {
     library.open = false;
     library.task = null;
   };
-  return { selected, handleMode, paletteOpen, dark, library, openLibrary, closeLibrary };
+  return {
+    selection,
+    selected,
+    toggleSelected,
+    handleMode,
+    place,
+    isolated,
+    scene,
+    stage,
+    paletteOpen,
+    dark,
+    library,
+    openLibrary,
+    closeLibrary,
+  };
 });

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, Stale, Unreachable } from '../api/client';
 import { mergeOnto } from '../api/merge';
-import { sentence } from '../../core/errors';
+import { IconiaError, sentence } from '../../core/errors';
 import type { Edit } from '../../core/document/edits';
 import { History } from '../../core/document/history';
 import { readEffect } from '../../core/document/migrations';
@@ -159,9 +159,17 @@ export const useEffectStore = defineStore('effect', () => {
     id.value = null;
   };
 
-  const edit = (change: Edit, gesture: string | null = null): void => {
-    history.edit(change, gesture);
+  /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
+  const edit = (change: Edit, gesture: string | null = null): boolean => {
+    try {
+      history.edit(change, gesture);
+    } catch (error) {
+      if (!(error instanceof IconiaError)) throw error;
+      notice.value = error.message;
+      return false;
+    }
     touched();
+    return true;
   };
   const endGesture = (): void => history.endGesture();
   const undo = (): void => {

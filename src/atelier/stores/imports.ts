@@ -3,13 +3,14 @@ import { defineStore } from 'pinia';
 import { computed, reactive, ref } from 'vue';
 import { bringIn, replaceAsset } from '../../core/document/edits';
 import { sentence } from '../../core/errors';
-import type { Asset, AssetId } from '../../core/document/schema';
+import type { Anchor, Asset, AssetId } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
 import { newAssetId } from '../api/ids';
 import { filesOfDrop, type Drop, type Dropped } from '../intake/dropped';
 import { keepDraft } from '../intake/keep-draft';
+import { destination } from '../commands/place-commands';
 import { artworkObjects, objectsFor } from '../intake/placing';
 import { rasterise } from '../intake/rasterise';
 import { layersHere, updateArtwork } from '../intake/update-artwork';
@@ -23,6 +24,8 @@ const MOST_PLACED = 4;
 export interface BringInOptions {
   /** Put what comes in on the face. */
   readonly place: boolean;
+  /** What it is to stick to; else it goes beside what is selected. */
+  readonly on?: Anchor | null;
 }
 
 const nameIn = (path: string): string => path.replace(/^.*\//, '');
@@ -121,7 +124,7 @@ export const useImportsStore = defineStore('imports', () => {
     item: ImportItem,
     job: PlannedJob,
     read: ReadResult,
-    { place }: BringInOptions,
+    { place, on }: BringInOptions,
     dropped: readonly Dropped[],
   ): Promise<void> => {
     change(item.key, { state: 'keeping', progress: 1 });
@@ -134,7 +137,7 @@ export const useImportsStore = defineStore('imports', () => {
     const handle = dropped.find((d) => d.path === job.path)?.handle;
     if (read.artwork) {
       if (handle) for (const { id } of kept) handles.set(id, handle);
-      const objects = artworkObjects(document.effect, job.name, read.artwork.layers, kept);
+      const objects = artworkObjects(document.effect, job.name, read.artwork.layers, kept, destination(on));
       document.edit(bringIn(`Bring in ${job.name}`, kept, objects));
       desk.selected = objects[0]!.id;
       change(item.key, {
@@ -152,7 +155,7 @@ export const useImportsStore = defineStore('imports', () => {
       (a) => a.kind === asset!.kind && a.from?.file === asset!.from?.file && a.from?.layer == null,
     );
     const shown = twin ?? { ...asset!, name: freeAssetName(asset!.name) };
-    const objects = place ? objectsFor(document.effect, shown) : [];
+    const objects = place ? objectsFor(document.effect, shown, destination(on)) : [];
     document.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
     if (objects[0]) desk.selected = objects[0].id;
     if (handle) handles.set(shown.id, handle);
@@ -218,7 +221,7 @@ export const useImportsStore = defineStore('imports', () => {
         many.value = planned.jobs.length > MOST_PLACED;
         const place = options.place && !many.value;
         const jobs = planned.jobs.map((job) => ({ job, item: lines.add(job.name) }));
-        for (const { job, item } of jobs) await run(item, job, { place }, files);
+        for (const { job, item } of jobs) await run(item, job, { ...options, place }, files);
       } catch (error) {
         if (!(error instanceof Cancelled)) lines.add('Drop', { state: 'refused', message: sentence(error) });
       } finally {
@@ -269,7 +272,7 @@ export const useImportsStore = defineStore('imports', () => {
   const adopt = (asset: Asset, place: boolean): AssetId => {
     const twin = sameContent(asset);
     const own = twin ?? ({ ...asset, id: newAssetId(), name: freeAssetName(asset.name) } as Asset);
-    const objects = place ? objectsFor(document.effect, own) : [];
+    const objects = place ? objectsFor(document.effect, own, destination()) : [];
     document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
     if (objects[0]) desk.selected = objects[0].id;
     return own.id;

@@ -1,11 +1,14 @@
 /** The take on the strip: time, speed, recorded taps; or the real camera instead. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { Player, stepAt, type RecordedTap } from '../../core/behave/player';
+import { gesturesOf, type Gesture } from '../../core/behave/gestures';
+import { Player, stepAt, type RecordedTap, type RecordedTouch } from '../../core/behave/player';
+import type { Finger } from '../../core/behave/triggers';
 import { compile } from '../../core/behave/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
-import { FIRST_TAKE } from '../../core/takes/library';
+import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
+import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
 import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
@@ -14,6 +17,7 @@ import { STEP } from '../../core/units';
 import { LiveCamera, type CameraState } from '../../tracker/live-camera';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
+import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
 
@@ -21,15 +25,23 @@ export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 
 const tapsKey = (id: string, take: string) =>
   take === FIRST_TAKE.id ? `iconia.taps.${id}` : `iconia.taps.${id}.${take}`;
-/** Taps kept in this browser for an effect on a take; else those that the take itself carries. */
-const keptTaps = (id: string, take: Take): readonly RecordedTap[] => {
+const touchesKey = (id: string, take: string) => `iconia.touches.${id}.${take}`;
+const takeKey = (id: string) => `iconia.take.${id}`;
+/** What was kept in this browser as JSON; `otherwise` when there is nothing, or nothing readable. */
+const kept = <T>(key: string, otherwise: T): T => {
   try {
-    const kept = localStorage.getItem(tapsKey(id, take.id));
-    return kept ? (JSON.parse(kept) as RecordedTap[]) : take.spec.taps;
+    return JSON.parse(localStorage.getItem(key) ?? 'null') ?? otherwise;
   } catch {
-    return take.spec.taps;
+    return otherwise;
   }
 };
+/** The take an effect is seen on when it is opened next: for starters that need one. */
+export const keepTake = (effect: string, take: string): void =>
+  localStorage.setItem(takeKey(effect), JSON.stringify(take));
+
+/** Taps kept in this browser for an effect on a take; else those that the take itself carries. */
+const keptTaps = (id: string, take: Take): readonly RecordedTap[] =>
+  kept<readonly RecordedTap[]>(tapsKey(id, take.id), take.spec.taps);
 
 /** What the tracker makes of the moment on screen, against the truth. */
 export interface TrackerReading {
@@ -43,6 +55,7 @@ export interface TrackerReading {
 export const usePlaybackStore = defineStore('playback', () => {
   const document = useEffectStore();
   const prints = usePrintsStore();
+  const desk = useDeskStore();
   const take = shallowRef(FIRST_TAKE);
   /** The creator's pictures have their own shapes; the take's sheets follow. */
   const printed = (t: Take): Take =>
@@ -55,6 +68,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   const playing = ref(false);
   const speed = ref<number>(1);
   const taps = shallowRef<readonly RecordedTap[]>([]);
+  /** Fingers dragging, pinching and twisting, as recorded on the take. */
+  const touches = shallowRef<readonly RecordedTouch[]>([]);
 
   /** `tracked` is the take as the real face tracker sees it. */
   const source = ref<'take' | 'tracked' | 'camera'>('take');
@@ -67,18 +82,29 @@ export const usePlaybackStore = defineStore('playback', () => {
   let tracker: TakeTracker | null = null;
   let live: LiveRuntime | null = null;
 
-  const player = computed(() => new Player(document.effect, take.value, taps.value));
+  /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
+  const options = computed(() => ({
+    touches: touches.value,
+    scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
+  }));
+  const player = computed(() => new Player(document.effect, take.value, taps.value, options.value));
   /** Which cues fire when over the whole take, with the taps recorded on it. */
-  const firings = computed(() => new Player(document.effect, take.value, taps.value).firings());
+  const firings = computed(() =>
+    new Player(document.effect, take.value, taps.value, options.value).firings(),
+  );
 
   const loadTaps = (): void => {
     taps.value = document.id ? keptTaps(document.id, take.value) : [];
+    touches.value = document.id ? kept(touchesKey(document.id, take.value.id), []) : [];
   };
   watch(
     () => document.id,
-    () => {
+    (id) => {
       time.value = 0;
       playing.value = false;
+      const wanted = id ? kept<string | null>(takeKey(id), null) : null;
+      const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
+      if (id) take.value = printed(found ?? takeFor(document.effect));
       loadTaps();
     },
   );
@@ -112,6 +138,26 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (source.value !== 'take') live?.tap(x, y);
     else keepTaps([...taps.value, { time: stepAt(time.value) * STEP, x, y }]);
   };
+  const keepTouches = (list: readonly RecordedTouch[]): void => {
+    touches.value = list;
+    if (document.id) localStorage.setItem(touchesKey(document.id, take.value.id), JSON.stringify(list));
+  };
+  /** The fingers that lie on the picture from now on; none lifts them. */
+  const touch = (fingers: readonly Finger[]): void => {
+    if (source.value !== 'take') return live?.touch(fingers);
+    const now = stepAt(time.value) * STEP;
+    const rest = touches.value.filter((t) => stepAt(t.time) !== stepAt(now));
+    keepTouches([...rest, { time: now, fingers }].sort((a, b) => a.time - b.time));
+  };
+  /** A new gesture takes the place of all that was recorded from now on. */
+  const beginTouch = (): void => {
+    if (source.value === 'take') keepTouches(touches.value.filter((t) => t.time < time.value));
+  };
+  /** The recorded gestures, from the first finger down to the last one up. */
+  const gestures = computed(() => gesturesOf(touches.value));
+  const removeGesture = (gesture: Gesture): void =>
+    keepTouches(touches.value.filter((t) => t.time < gesture.from || t.time > gesture.to));
+
   const removeTap = (index: number): void => {
     keepTaps(taps.value.filter((_, i) => i !== index));
   };
@@ -209,6 +255,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (next.id !== take.value.id || source.value !== 'take') useTake();
     take.value = printed(next);
     time.value = 0;
+    if (document.id) keepTake(document.id, next.id);
     loadTaps();
   };
 
@@ -233,6 +280,11 @@ export const usePlaybackStore = defineStore('playback', () => {
     advance,
     tap,
     removeTap,
+    touches,
+    touch,
+    beginTouch,
+    gestures,
+    removeGesture,
     clearTaps: () => keepTaps([]),
     now,
     useTake,

@@ -1,7 +1,10 @@
-/** Which of the effect's pictures are printed on the pictures of a take, and those pictures decoded. */
+/**
+ * Which of the effect's pictures are printed on the pictures of a take, and those pictures decoded. The effect's own
+ * printed pictures come first; an effect without any can try another picture.
+ */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { usedAssets } from '../../core/document/queries';
+import { targetOrder, usedAssets } from '../../core/document/queries';
 import type { AssetId, PictureAsset } from '../../core/document/schema';
 import type { PictureImage } from '../../stage/printed-pictures';
 import { useAssetsStore } from './assets';
@@ -42,14 +45,20 @@ export const usePrintsStore = defineStore('prints', () => {
   });
   const aspects = computed(() => images.value.map((i) => i.aspect));
 
+  /** The effect's printed pictures, in order. */
+  const targets = computed(() => targetOrder(document.effect));
+  const printed = computed(() =>
+    targets.value.length > 0 ? targets.value.map((t) => t.asset) : chosen.value,
+  );
+
   let round = 0;
   watch(
-    () => chosen.value.map((id) => (id ? document.effect.assets[id]?.files[0]?.sha256 : null)).join(),
+    () => printed.value.map((id) => (id ? document.effect.assets[id]?.files[0]?.sha256 : null)).join(),
     async () => {
       const mine = ++round;
       error.value = null;
       const made: PictureImage[] = [];
-      for (const id of chosen.value) {
+      for (const id of printed.value) {
         const asset = id ? document.effect.assets[id] : undefined;
         // Pictures are printed in order: a missing one ends the row.
         if (asset?.kind !== 'picture') break;
@@ -67,5 +76,5 @@ export const usePrintsStore = defineStore('prints', () => {
     },
     { immediate: true },
   );
-  return { chosen, choices, images, aspects, error, choose };
+  return { chosen, choices, targets, images, aspects, error, choose };
 });

@@ -4,9 +4,10 @@ import { ref, shallowRef } from 'vue';
 import { catalogueSchema, type StockItem } from '../../core/stock/catalogue';
 import { bringIn } from '../../core/document/edits';
 import { sentence } from '../../core/errors';
-import type { Asset } from '../../core/document/schema';
+import type { Asset, AssetId } from '../../core/document/schema';
 import { newAssetId } from '../api/ids';
 import { keepDraft } from '../intake/keep-draft';
+import { destination } from '../commands/place-commands';
 import { objectsFor } from '../intake/placing';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -58,8 +59,8 @@ export const useStockStore = defineStore('stock', () => {
     return asset.kind === 'sequence' ? { ...asset, rate: item.sheet.rate } : asset;
   };
 
-  /** Brings a stock item into the effect that is open; what is there already is not brought in twice. */
-  const add = async (item: StockItem, place: boolean): Promise<void> => {
+  /** Brings a stock item in; what is there already is not brought in twice. Null when it could not be had. */
+  const bring = async (item: StockItem, place: boolean): Promise<AssetId | null> => {
     error.value = null;
     adding.value = new Set([...adding.value, item.id]);
     try {
@@ -68,15 +69,39 @@ export const useStockStore = defineStore('stock', () => {
         (a) => a.kind === asset.kind && a.files[0]!.sha256 === asset.files[0]!.sha256,
       );
       const own = twin ?? ({ ...asset, name: imports.freeAssetName(asset.name) } as Asset);
-      const objects = place ? objectsFor(document.effect, own) : [];
+      const objects = place ? objectsFor(document.effect, own, destination()) : [];
       document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
       if (objects[0]) desk.selected = objects[0].id;
+      return own.id;
     } catch (cause) {
       error.value = sentence(cause);
+      document.notice = error.value;
+      return null;
     } finally {
       adding.value = new Set([...adding.value].filter((id) => id !== item.id));
     }
   };
+  const add = async (item: StockItem, place: boolean): Promise<void> => {
+    await bring(item, place);
+  };
+  /** Brings in what a field names, without placing it. */
+  const bringInOne = async (id: string): Promise<AssetId | null> => {
+    await load();
+    const item = items.value.find((i) => i.id === id);
+    return item ? bring(item, false) : null;
+  };
 
-  return { items, error, adding, load, add };
+  /** Keeps stock items on the server and gives them as assets, for a new effect. */
+  const assetsFor = async (ids: readonly string[]): Promise<ReadonlyMap<string, Asset>> => {
+    await load();
+    const found = new Map<string, Asset>();
+    for (const id of ids) {
+      const item = items.value.find((i) => i.id === id);
+      if (!item) throw new Error(error.value ?? `The stock has nothing called ${id}.`);
+      found.set(id, await assetOf(item));
+    }
+    return found;
+  };
+
+  return { items, error, adding, load, add, bringInOne, assetsFor };
 });

@@ -2,17 +2,18 @@
 /** A moving thumbnail of an effect on the take. */
 import { computed, onBeforeUnmount, ref } from 'vue';
 import type { Effect } from '../../../core/document/schema';
-import { FIRST_TAKE } from '../../../core/takes/library';
+import { takeFor } from '../../../core/takes/library/take-for';
 import { useStills } from '../../drawing/use-stills';
 
 const props = defineProps<{ effect: Effect }>();
 /** Moments that show what the take is about: front, both turns, mouth open, pucker, smile. */
 const TIMES = [0.4, 1.9, 4.1, 6.1, 8.1, 11];
+const take = computed(() => takeFor(props.effect));
 
 const stills = useStills(() => ({
   effect: props.effect,
-  take: FIRST_TAKE,
-  times: TIMES,
+  take: take.value,
+  times: TIMES.map((t) => (t / 12) * take.value.duration),
   width: 150,
   height: 200,
 }));

@@ -1,6 +1,11 @@
 <script setup lang="ts">
-/** A number with its axis letter and unit. Typing and stepping within one visit are one undo step. */
-import { computed } from 'vue';
+/**
+ * A number with its axis letter and unit. It takes sums (`12/2`), steps with the arrow keys, and is scrubbed by dragging
+ * its letter. What is typed, stepped or scrubbed within one visit is one undo step.
+ */
+import { computed, onBeforeUnmount, ref } from 'vue';
+import { clamp } from '../../../core/maths/scalar';
+import { readSum } from '../../../core/maths/sums';
 
 const props = withDefaults(
   defineProps<{
@@ -12,61 +17,188 @@ const props = withDefaults(
     digits?: number;
     min?: number;
     max?: number;
+    disabled?: boolean;
   }>(),
-  { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined },
+  { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined, disabled: false },
 );
 const emit = defineEmits<{ change: [value: number]; done: [] }>();
 
-const shown = computed(() => Number(props.value.toFixed(props.digits)));
-const onChange = (value: string | number | null): void => {
-  if (value === null || value === '') return;
-  const number = Number(value);
-  if (Number.isFinite(number) && number !== shown.value) emit('change', number);
+const rounded = (value: number): number => Number(value.toFixed(props.digits));
+const shown = computed(() => `${rounded(props.value)}${props.unit}`);
+/** What is being typed; null shows the value. */
+const draft = ref<string | null>(null);
+/** Why what was typed could not be taken. */
+const problem = ref<string | null>(null);
+
+const bounded = (value: number): number => {
+  const { min, max, unit } = props;
+  const inside = clamp(value, min ?? -Infinity, max ?? Infinity);
+  if (inside !== value)
+    problem.value =
+      inside === max
+        ? `The most is ${rounded(max!)}${unit}: that is what it is now.`
+        : `The least is ${rounded(min!)}${unit}: that is what it is now.`;
+  return inside;
 };
+const set = (value: number): void => {
+  const next = bounded(value);
+  if (next !== rounded(props.value)) emit('change', next);
+};
+
+const type = (event: Event): void => {
+  draft.value = (event.target as HTMLInputElement).value;
+  problem.value = null;
+  // A plain number is seen at once; a sum when it is finished.
+  const number = Number(draft.value.replace(props.unit, '').replace(',', '.'));
+  if (draft.value.trim() !== '' && Number.isFinite(number)) {
+    const { min = -Infinity, max = Infinity } = props;
+    if (number >= min && number <= max && number !== rounded(props.value)) emit('change', number);
+  }
+};
+const WHY = {
+  'not-a-sum': (text: string) => `“${text}” is no number: type one, or a sum like 12/2.`,
+  'by-zero': (text: string) => `“${text}” divides by zero.`,
+  'too-long': () => 'That is too long for a number.',
+} as const;
+const take = (): void => {
+  const text = draft.value;
+  draft.value = null;
+  if (text === null) return;
+  const sum = readSum(text, props.unit);
+  if (sum.ok) set(sum.value);
+  else if (sum.why !== 'empty') problem.value = `${WHY[sum.why](text.slice(0, 30))} It stays ${shown.value}.`;
+};
+const leave = (): void => {
+  take();
+  emit('done');
+};
+const press = (event: KeyboardEvent): void => {
+  if (event.key === 'Enter') {
+    take();
+    emit('done');
+    (event.target as HTMLInputElement).select();
+  } else if (event.key === 'Escape') {
+    draft.value = null;
+    problem.value = null;
+  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+    event.preventDefault();
+    take();
+    problem.value = null;
+    const way = event.key === 'ArrowUp' ? 1 : -1;
+    set(rounded(props.value + way * props.step * (event.shiftKey ? 10 : 1)));
+  }
+};
+const onFocus = (event: FocusEvent): void => (event.target as HTMLInputElement).select();
+
+/** Scrubbing: three pixels a step; with Shift ten steps. */
+let scrub: { x: number; from: number } | null = null;
+const PIXELS = 3;
+const scrubTo = (event: PointerEvent): void => {
+  if (!scrub) return;
+  const steps = Math.round((event.clientX - scrub.x) / PIXELS) * (event.shiftKey ? 10 : 1);
+  problem.value = null;
+  set(rounded(scrub.from + steps * props.step));
+};
+const scrubEnd = (): void => {
+  if (!scrub) return;
+  scrub = null;
+  removeEventListener('pointermove', scrubTo);
+  removeEventListener('pointerup', scrubEnd);
+  emit('done');
+};
+const scrubStart = (event: PointerEvent): void => {
+  if (props.disabled) return;
+  event.preventDefault();
+  scrub = { x: event.clientX, from: props.value };
+  addEventListener('pointermove', scrubTo);
+  addEventListener('pointerup', scrubEnd);
+};
+onBeforeUnmount(scrubEnd);
 </script>
 
 <template>
-  <a-input-number
-    class="field"
-    size="small"
-    :value="shown"
-    :step="step"
-    :min="min"
-    :max="max"
-    :controls="false"
-    :aria-label="label"
-    :formatter="(v: string | number | undefined) => `${v ?? ''}${unit}`"
-    :parser="(v: string | undefined) => (v ?? '').replace(unit, '').replace(',', '.').trim()"
-    @change="onChange"
-    @blur="emit('done')"
-    @press-enter="emit('done')"
-  >
-    <template v-if="mark" #prefix
-      ><span class="mark" aria-hidden="true">{{ mark }}</span></template
-    >
-  </a-input-number>
+  <span class="field" :class="{ bad: problem, disabled }">
+    <span v-if="mark" class="mark" aria-hidden="true" title="Drag to change" @pointerdown="scrubStart">{{
+      mark
+    }}</span>
+    <input
+      type="text"
+      inputmode="decimal"
+      role="spinbutton"
+      autocomplete="off"
+      spellcheck="false"
+      :value="draft ?? shown"
+      :disabled="disabled"
+      :aria-label="label"
+      :aria-valuenow="rounded(value)"
+      :aria-valuetext="shown"
+      :aria-valuemin="min"
+      :aria-valuemax="max"
+      :aria-invalid="problem !== null"
+      @input="type"
+      @keydown="press"
+      @blur="leave"
+      @focus="onFocus"
+    />
+    <span v-if="problem" class="problem" role="alert">{{ problem }}</span>
+  </span>
 </template>
 
 <style scoped>
 .field {
+  position: relative;
+  display: flex;
+  align-items: center;
   width: 100%;
+  min-width: 0;
+  height: 24px;
+  border: 1px solid transparent;
+  border-radius: 5px;
   background: var(--field);
-  border-color: transparent;
 }
-.field :deep(.ant-input-number) {
-  background: none;
+.field:focus-within {
+  border-color: var(--accent);
 }
-.field :deep(input) {
-  background: none;
-  font: 500 11.5px var(--mono);
-  text-align: right;
-  padding: 0 6px 0 2px;
-}
-.field:deep(.ant-input-number-prefix) {
-  margin-inline-end: 2px;
+.field.bad {
+  border-color: var(--madder);
 }
 .mark {
+  flex: none;
+  padding: 0 2px 0 6px;
   color: var(--faint);
-  font: 11.5px var(--mono);
+  font: 11.5px/22px var(--mono);
+  cursor: ew-resize;
+  touch-action: none;
+}
+input {
+  flex: 1;
+  min-width: 0;
+  width: 100%;
+  padding: 0 6px 0 2px;
+  border: 0;
+  outline: 0;
+  background: none;
+  color: inherit;
+  font: 500 11.5px var(--mono);
+  text-align: right;
+}
+input:focus-visible {
+  outline: 0;
+}
+.disabled {
+  opacity: 0.5;
+}
+.problem {
+  position: absolute;
+  z-index: 30;
+  top: calc(100% + 3px);
+  right: 0;
+  width: max-content;
+  max-width: 220px;
+  padding: 4px 8px;
+  border-radius: 5px;
+  background: var(--madder);
+  color: #fff;
+  font: 500 11.5px/1.35 var(--text);
 }
 </style>

@@ -10,6 +10,7 @@ import { sentence } from '../../../core/errors';
 import { api } from '../../api/client';
 import { factLines, KIND_LABELS } from '../../asset-words';
 import { filesOfInput } from '../../intake/dropped';
+import { destination } from '../../commands/place-commands';
 import { isPlaceable, objectsFor } from '../../intake/placing';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
@@ -36,7 +37,7 @@ const error = ref<string | null>(null);
 const busy = ref(false);
 
 const place = (): void => {
-  const objects = objectsFor(document.effect, props.asset);
+  const objects = objectsFor(document.effect, props.asset, destination());
   document.edit(bringIn(`Place ${props.asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
   desk.closeLibrary();

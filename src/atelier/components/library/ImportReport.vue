@@ -6,6 +6,7 @@ import { assetBytes } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
 import { bringIn, showInstead } from '../../../core/document/edits';
 import { KIND_LABELS, shortFacts } from '../../asset-words';
+import { destination } from '../../commands/place-commands';
 import { isPlaceable, objectsFor } from '../../intake/placing';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
@@ -39,7 +40,7 @@ const summary = computed(() => {
 const isPlaced = (asset: Asset): boolean =>
   Object.values(document.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
 const place = (asset: Asset): void => {
-  const objects = objectsFor(document.effect, asset);
+  const objects = objectsFor(document.effect, asset, destination());
   document.edit(bringIn(`Place ${asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
 };

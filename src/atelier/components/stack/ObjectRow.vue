@@ -3,62 +3,93 @@
 import { computed, nextTick, ref } from 'vue';
 import {
   Box,
+  Brush,
   ChevronDown,
   ChevronRight,
   Copy,
+  Ellipsis,
   Eye,
   EyeOff,
   Film,
   Group,
   Image,
+  Lightbulb,
+  Lock,
+  LockOpen,
   ScanFace,
+  Shapes,
+  SquareDashedBottom,
   Trash2,
   TriangleAlert,
+  Type,
+  Video,
 } from '@lucide/vue';
 import { changeObject } from '../../../core/document/edits';
 import { cuesActingOn, isShowing, parentOf } from '../../../core/document/queries';
-import type { EffectObject } from '../../../core/document/schema';
-import { duplicateSelected, removeSelected, toggleVisible } from '../../commands/object-commands';
-import { useDeskStore } from '../../stores/desk';
+import type { StackRow } from '../../../core/document/stack-rows';
+import {
+  duplicateSelected,
+  removeSelected,
+  toggleLocked,
+  toggleVisible,
+} from '../../commands/object-commands';
 import { useEffectStore } from '../../stores/effect';
-import { POINT_WORDS, TRIGGER_WORDS } from '../../words';
+import { pointOf, TRIGGER_WORDS } from '../../words';
 import PlaceFields from './PlaceFields.vue';
 import StyleFields from './StyleFields.vue';
 import BehaveFields from './BehaveFields.vue';
+import ObjectMenu from './ObjectMenu.vue';
+import { useRowDrag } from './use-row-drag';
 
 const props = defineProps<{
-  object: EffectObject;
+  row: Extract<StackRow, { kind: 'object' }>;
   stage: string;
   open: boolean;
-  /** How many objects hang in it; null when it is no group. */
-  members: number | null;
+  selected: boolean;
   folded: boolean;
 }>();
-const emit = defineEmits<{ shift: [by: number]; fold: [] }>();
+const emit = defineEmits<{
+  shift: [by: number];
+  go: [by: number];
+  fold: [];
+  choose: [event: MouseEvent];
+}>();
 const document = useEffectStore();
-const desk = useDeskStore();
 const naming = ref(false);
 const input = ref<HTMLInputElement | null>(null);
+const line = ref<HTMLElement | null>(null);
+const grip = ref<HTMLElement | null>(null);
+const { over } = useRowDrag(line, grip, () => props.row);
+const object = computed(() => props.row.object);
 
 /** The asset of an object that shows one; null when it was deleted. */
 const asset = computed(() =>
-  isShowing(props.object) ? (document.effect.assets[props.object.asset] ?? null) : undefined,
+  isShowing(object.value) ? (document.effect.assets[object.value.asset] ?? null) : undefined,
 );
 const icon = computed(() => {
-  if (props.object.kind === 'card') return asset.value?.kind === 'sequence' ? Film : Image;
-  return { model: Box, group: Group, occluder: ScanFace }[props.object.kind];
+  if (object.value.kind === 'card')
+    return asset.value?.kind === 'sequence' ? Film : asset.value?.kind === 'video' ? Video : Image;
+  return {
+    model: Box,
+    group: Group,
+    occluder: ScanFace,
+    layer: Brush,
+    solid: Shapes,
+    text: Type,
+    shadowCatcher: SquareDashedBottom,
+    light: Lightbulb,
+  }[object.value.kind];
 });
 const place = computed(() => {
-  if (props.object.kind === 'occluder') return props.open ? '' : 'hides what is behind';
-  const members = props.members === null ? '' : `${props.members} in it`;
-  return parentOf(document.effect, props.object)
-    ? members
-    : members || POINT_WORDS[props.object.anchor.point];
+  if (object.value.kind === 'occluder') return props.open ? '' : 'hides what is behind';
+  const members = props.row.members === null ? '' : `${props.row.members} in it`;
+  return parentOf(document.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });
 const aside = computed(() => {
   if (asset.value === null) return 'its asset is gone';
+  if (object.value.sample) return 'sample';
   if (props.open) return place.value;
-  const cue = cuesActingOn(document.effect, props.object.id)[0];
+  const cue = cuesActingOn(document.effect, object.value.id)[0];
   return cue ? `when ${TRIGGER_WORDS[cue.trigger.kind]}` : place.value;
 });
 
@@ -71,19 +102,27 @@ const rename = (event: Event): void => {
   if (!naming.value) return;
   naming.value = false;
   const name = (event.target as HTMLInputElement).value.trim();
-  if (name && name !== props.object.name)
-    document.edit(changeObject(document.effect, props.object.id, { name }, 'Rename'));
+  if (name && name !== object.value.name)
+    document.edit(changeObject(document.effect, object.value.id, { name }, 'Rename'));
 };
 </script>
 
 <template>
-  <div class="object" :class="{ open, off: !object.visible }">
-    <div class="line">
-      <span class="grip" aria-hidden="true" :title="`Drag to reorder`"
+  <div
+    class="object"
+    :class="{ open, selected, off: !object.visible, [`drop-${over}`]: over !== null }"
+    :style="{ '--depth': row.depth }"
+  >
+    <div ref="line" class="line">
+      <span
+        ref="grip"
+        class="grip"
+        aria-hidden="true"
+        title="Drag to reorder, into a group or onto another anchor"
         ><component :is="icon" :size="13"
       /></span>
       <button
-        v-if="members !== null"
+        v-if="row.members !== null"
         class="icon-button fold"
         type="button"
         :aria-label="folded ? `Unfold ${object.name}` : `Fold ${object.name}`"
@@ -107,18 +146,32 @@ const rename = (event: Event): void => {
         v-else
         class="name cut"
         type="button"
+        :data-object="object.id"
         :aria-expanded="open"
+        :aria-pressed="selected"
         :title="open ? 'Double-click to rename' : object.name"
-        @click="desk.selected = object.id"
+        @click="emit('choose', $event)"
         @dblclick="startNaming"
         @keydown.f2="startNaming"
         @keydown.alt.up.prevent="emit('shift', -1)"
         @keydown.alt.down.prevent="emit('shift', 1)"
+        @keydown.exact.up.prevent="emit('go', -1)"
+        @keydown.exact.down.prevent="emit('go', 1)"
       >
         {{ object.name }}
       </button>
       <TriangleAlert v-if="asset === null" class="bad" :size="13" aria-label="Its asset was deleted" />
-      <em class="cut" :class="{ accent: open, bad: asset === null }">{{ aside }}</em>
+      <em class="cut" :class="{ accent: open, bad: asset === null, sample: object.sample }">{{ aside }}</em>
+      <button
+        v-if="object.locked || open"
+        class="icon-button"
+        type="button"
+        :aria-label="object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`"
+        :aria-pressed="object.locked"
+        @click="toggleLocked(object.id)"
+      >
+        <Lock v-if="object.locked" :size="13" /><LockOpen v-else :size="13" />
+      </button>
       <button
         class="icon-button"
         type="button"
@@ -135,7 +188,12 @@ const rename = (event: Event): void => {
       <BehaveFields v-else-if="stage === 'behave'" :object="object" />
       <div class="tools">
         <button class="word" type="button" @click="startNaming">Rename</button>
-        <button class="word" type="button" @click="duplicateSelected"><Copy :size="12" /> Duplicate</button>
+        <button class="word" type="button" @click="duplicateSelected()"><Copy :size="12" /> Duplicate</button>
+        <ObjectMenu
+          ><button class="word" type="button" aria-label="More for what is selected">
+            <Ellipsis :size="13" /> More
+          </button></ObjectMenu
+        >
         <button class="word bad" type="button" @click="removeSelected"><Trash2 :size="12" /> Delete</button>
       </div>
     </template>
@@ -143,12 +201,34 @@ const rename = (event: Event): void => {
 </template>
 
 <style scoped>
+.object {
+  --step: calc(var(--depth) * 16px);
+}
 .line {
+  position: relative;
   display: flex;
   align-items: center;
   gap: 8px;
   height: 30px;
-  padding: 0 12px 0 24px;
+  padding: 0 12px 0 calc(24px + var(--step));
+}
+.selected:not(.open) .line {
+  background: var(--wash);
+}
+.drop-before .line::before,
+.drop-after .line::before {
+  content: '';
+  position: absolute;
+  inset: -1px 8px auto calc(20px + var(--step));
+  border-top: 2px solid var(--accent);
+}
+.drop-after .line::before {
+  inset: auto 8px -1px calc(20px + var(--step));
+}
+.drop-into .line {
+  outline: 2px solid var(--accent);
+  outline-offset: -2px;
+  border-radius: 6px;
 }
 .grip {
   display: grid;
@@ -188,6 +268,12 @@ em {
   font-size: 11.5px;
   color: var(--faint);
 }
+em.sample {
+  flex: none;
+  padding: 0 7px;
+  border: 1px dashed var(--line);
+  border-radius: 10px;
+}
 .fold {
   margin: 0 -6px 0 -4px;
 }
@@ -195,7 +281,7 @@ em {
   color: var(--faint);
 }
 .open {
-  margin: 4px 10px 6px;
+  margin: 4px 10px 6px calc(10px + var(--step));
   padding: 6px 12px 8px;
   border: 1.5px solid var(--accent);
   border-radius: 8px;

@@ -1,189 +1,244 @@
 <script setup lang="ts">
-/** Where an object is: anchor point, move and size in centimetres, turn in degrees. */
+/** Where an object is: what it sticks to, move and size in centimetres, turn in degrees, its pivot. */
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/document/edits';
 import { newOccluder } from '../../../core/document/defaults';
-import { isShowing, parentOf } from '../../../core/document/queries';
+import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
-import { FEATURE_POINT_NAMES, type FeaturePoint } from '../../../core/face/feature-points';
-import { HEAD_SEAT } from '../../../core/face/head-fit';
+import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/placing/limits';
+import { boxOf, sizeOf } from '../../../core/placing/bounds';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { newObjectId } from '../../api/ids';
+import {
+  copyPlace,
+  fitToTarget,
+  hasCopiedPlace,
+  pastePlace,
+  resetPlace,
+  setPivot,
+} from '../../commands/place-commands';
 import { useEffectStore } from '../../stores/effect';
-import { POINT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import AnchorField from './AnchorField.vue';
 import AssetField from './AssetField.vue';
+import KindFields from './KindFields.vue';
+import ViewerFields from './ViewerFields.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
 const AXES = ['x', 'y', 'z'] as const;
-/** Width and height of a card grow together unless the chain is opened. */
+/** Width and height grow together unless the chain is opened. */
 const chained = ref(true);
 
-const points = FEATURE_POINT_NAMES.map((value) => ({ value, label: POINT_WORDS[value] }));
-const stickTo = (point: FeaturePoint): void =>
-  document.edit(
-    changeObject(document.effect, props.object.id, { anchor: { ...props.object.anchor, point } }, 'Stick'),
-  );
+const parent = computed(() => parentOf(document.effect, props.object));
+const anchor = computed(() => anchorOf(document.effect, props.object));
+const isLayer = computed(() => props.object.kind === 'layer');
+const hasSize = computed(() => !['layer', 'light'].includes(props.object.kind));
+const isHead = computed(() => props.object.kind === 'occluder' && props.object.asset === null);
 
 const replaced = (v: Vec3, axis: number, value: number): [number, number, number] =>
   [0, 1, 2].map((i) => (i === axis ? value : v[i]!)) as [number, number, number];
-const setMove = (axis: number, cm: number): void =>
+const change = (what: 'move' | 'turn' | 'pivot', axis: number, value: number, label: string): void => {
   document.edit(
     changeObject(
       document.effect,
       props.object.id,
-      { move: replaced(props.object.move, axis, cm / 100) },
-      'Move',
+      { [what]: replaced(props.object[what], axis, value) },
+      label,
     ),
-    `move-${axis}`,
+    `${what}-${axis}`,
   );
-const setTurn = (axis: number, degrees: number): void =>
-  document.edit(
-    changeObject(
-      document.effect,
-      props.object.id,
-      { turn: replaced(props.object.turn, axis, degrees) },
-      'Turn',
-    ),
-    `turn-${axis}`,
-  );
+};
 
-const parent = computed(() => parentOf(document.effect, props.object));
-
-/** Size in centimetres for cards; per cent for all others. */
-const extent = computed<readonly number[]>(() =>
-  props.object.kind === 'card' ? props.object.extent : [1, 1, 1],
+/** In centimetres where the size of the thing itself is known, else in per cent. */
+const extent = computed<Vec3 | null>(() => {
+  const { object } = props;
+  // A head has the size of its wearer, a text that of its letters: theirs is given in per cent.
+  const box =
+    object.kind === 'text' || object.kind === 'group' || isHead.value ? null : boxOf(document.effect, object);
+  const size = box && object.kind !== 'light' ? sizeOf(box) : null;
+  return size && size[0] > 0 && size[1] >= 0 ? size : null;
+});
+/** The axes that have a size of their own: a card has two. */
+const sized = computed(() =>
+  [0, 1, 2].filter(
+    (i) => (extent.value ? extent.value[i]! > 1e-9 : true) && !(props.object.kind === 'text' && i === 2),
+  ),
 );
-const sizes = computed(() => extent.value.map((e, i) => e * props.object.scale[i]! * 100));
-const setSize = (axis: number, cm: number): void => {
-  const factor = cm / 100 / extent.value[axis]!;
+const sizeAt = (axis: number): number =>
+  Math.abs(props.object.scale[axis]!) * (extent.value?.[axis] ?? 1) * 100;
+const setSize = (axis: number, shown: number): void => {
   const { scale } = props.object;
+  const sign = scale[axis]! < 0 ? -1 : 1;
+  const factor = (sign * shown) / 100 / (extent.value?.[axis] ?? 1);
   const k = scale[axis] === 0 ? 1 : factor / scale[axis]!;
   const next: [number, number, number] = chained.value
     ? [scale[0] * k, scale[1] * k, scale[2] * k]
     : replaced(scale, axis, factor);
   document.edit(changeObject(document.effect, props.object.id, { scale: next }, 'Size'), `size-${axis}`);
 };
-/** Where each kind stands when it is new. */
-const REST: Record<EffectObject['kind'], [number, number, number]> = {
-  card: [0, 0, 0.01],
-  group: [0, 0, 0.01],
-  model: [...HEAD_SEAT],
-  occluder: [0, 0, 0],
-};
-const reset = (): void =>
-  document.edit(
-    changeObject(
-      document.effect,
-      props.object.id,
-      { move: REST[props.object.kind], turn: [0, 0, 0], scale: [1, 1, 1] },
-      'Reset',
-    ),
-  );
+const marks = computed(() => (props.object.kind === 'card' ? ['w', 'h', 'd'] : AXES));
+const sizeLabel = (axis: number): string =>
+  extent.value ? `${['Width', 'Height', 'Depth'][axis]}, cm` : `Size ${AXES[axis]}, per cent`;
 
+const face = computed(() => (anchor.value.kind === 'head' ? anchor.value.face : null));
 const occluder = computed(() =>
-  Object.values(document.effect.objects).find(
-    (o) => o.kind === 'occluder' && o.anchor.face === props.object.anchor.face,
-  ),
+  face.value === null
+    ? undefined
+    : Object.values(document.effect.objects).find((o) => isHeadOccluder(o, face.value!)),
 );
 const toggleOccluder = (): void => {
+  if (face.value === null) return;
   if (occluder.value) document.edit(removeObject(document.effect, occluder.value.id));
   else {
     const last = Math.max(...Object.values(document.effect.objects).map((o) => o.order));
-    document.edit(addObject(newOccluder(newObjectId(), last + 1)));
+    document.edit(addObject(newOccluder(newObjectId(), last + 1, face.value)));
   }
 };
+const pivots = [
+  { key: 'origin', label: 'At its origin' },
+  { key: 'middle', label: 'In its middle' },
+  { key: 'base', label: 'In the middle of its base' },
+  { key: 'top', label: 'In the middle of its top' },
+] as const;
+const pivotOpen = ref(false);
+const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
 </script>
 
 <template>
   <div class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
-    <label v-if="object.kind !== 'occluder' && !parent" class="line">
-      <span>Sticks to</span>
-      <a-select
-        v-name="'Sticks to'"
-        class="wide"
-        size="small"
-        :value="object.anchor.point"
-        :options="points"
-        @change="(v: unknown) => stickTo(v as FeaturePoint)"
-      />
-    </label>
-    <div class="line" role="group" aria-label="Move, in centimetres">
-      <span>Move</span>
-      <NumberField
-        v-for="(axis, i) in AXES"
-        :key="axis"
-        :value="object.move[i]! * 100"
-        :label="`Move ${axis}, cm`"
-        :mark="axis"
-        :step="0.5"
-        :digits="2"
-        @change="(v) => setMove(i, v)"
-        @done="document.endGesture()"
-      />
-    </div>
-    <div class="line" role="group" aria-label="Turn, in degrees">
-      <span>Turn</span>
-      <NumberField
-        v-for="(axis, i) in AXES"
-        :key="axis"
-        :value="object.turn[i]!"
-        :label="`Turn ${axis}, degrees`"
-        :mark="axis"
-        unit="°"
-        :step="5"
-        :digits="1"
-        @change="(v) => setTurn(i, v)"
-        @done="document.endGesture()"
-      />
-    </div>
-    <div
-      class="line"
-      role="group"
-      :aria-label="object.kind === 'card' ? 'Size, in centimetres' : 'Size, in per cent'"
-    >
-      <span>Size</span>
-      <NumberField
-        v-for="(size, i) in sizes"
-        :key="i"
-        :value="size"
-        :label="object.kind === 'card' ? `${i === 0 ? 'Width' : 'Height'}, cm` : `Size ${AXES[i]}, per cent`"
-        :mark="object.kind === 'card' ? ['w', 'h'][i]! : AXES[i]!"
-        :unit="object.kind === 'card' ? '' : '%'"
-        :step="0.5"
-        :digits="2"
-        @change="(v) => setSize(i, v)"
-        @done="document.endGesture()"
-      />
-      <button
-        v-if="object.kind === 'card'"
-        class="icon-button"
-        type="button"
-        :aria-pressed="chained"
-        :aria-label="chained ? 'Width and height grow together' : 'Width and height on their own'"
-        :title="chained ? 'Width and height grow together' : 'Width and height on their own'"
-        @click="chained = !chained"
+    <KindFields :object="object" />
+    <AnchorField v-if="!parent" :object="object" />
+    <template v-if="!isLayer">
+      <div class="line" role="group" aria-label="Move, in centimetres">
+        <span>Move</span>
+        <NumberField
+          v-for="(axis, i) in AXES"
+          :key="axis"
+          :value="object.move[i]! * 100"
+          :label="`Move ${axis}, cm`"
+          :mark="axis"
+          :step="0.5"
+          :digits="2"
+          :min="-FARTHEST * 100"
+          :max="FARTHEST * 100"
+          @change="(v) => change('move', i, v / 100, 'Move')"
+          @done="document.endGesture()"
+        />
+      </div>
+      <div class="line" role="group" aria-label="Turn, in degrees">
+        <span>Turn</span>
+        <NumberField
+          v-for="(axis, i) in AXES"
+          :key="axis"
+          :value="object.turn[i]!"
+          :label="`Turn ${axis}, degrees`"
+          :mark="axis"
+          unit="°"
+          :step="5"
+          :digits="1"
+          :min="-MOST_TURN"
+          :max="MOST_TURN"
+          @change="(v) => change('turn', i, v, 'Turn')"
+          @done="document.endGesture()"
+        />
+      </div>
+      <div
+        v-if="hasSize"
+        class="line"
+        role="group"
+        :aria-label="extent ? 'Size, in centimetres' : 'Size, in per cent'"
       >
-        <Link2 v-if="chained" :size="14" /><Link2Off v-else :size="14" />
-      </button>
-    </div>
-    <div class="chips">
-      <button
-        v-if="object.kind !== 'occluder'"
-        class="chip"
-        type="button"
-        :aria-pressed="Boolean(occluder)"
-        @click="toggleOccluder"
-      >
-        Hidden behind head
-      </button>
-      <button class="chip" type="button" @click="reset">Reset</button>
-    </div>
+        <span class="chain"
+          >Size
+          <button
+            class="icon-button"
+            type="button"
+            :aria-pressed="chained"
+            :aria-label="chained ? 'Width and height grow together' : 'Width and height on their own'"
+            :title="chained ? 'Width and height grow together' : 'Width and height on their own'"
+            @click="chained = !chained"
+          >
+            <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></button
+        ></span>
+        <NumberField
+          v-for="i in sized"
+          :key="i"
+          :value="sizeAt(i)"
+          :label="sizeLabel(i)"
+          :mark="marks[i]!"
+          :unit="extent ? '' : '%'"
+          :step="extent ? 0.5 : 5"
+          :digits="2"
+          :min="extent ? SMALLEST * 100 : 0.01"
+          :max="extent ? LARGEST * 100 : 1000000"
+          @change="(v) => setSize(i, v)"
+          @done="document.endGesture()"
+        />
+      </div>
+      <div v-if="pivotOpen" class="line" role="group" aria-label="Pivot, in centimetres of its own space">
+        <span>Pivot</span>
+        <NumberField
+          v-for="(axis, i) in AXES"
+          :key="axis"
+          :value="object.pivot[i]! * 100"
+          :label="`Pivot ${axis}, cm`"
+          :mark="axis"
+          :step="0.5"
+          :digits="2"
+          :min="-FARTHEST * 100"
+          :max="FARTHEST * 100"
+          @change="(v) => change('pivot', i, v / 100, 'Set the pivot of')"
+          @done="document.endGesture()"
+        />
+        <span class="wide chips">
+          <button
+            v-for="p in pivots"
+            :key="p.key"
+            class="chip"
+            type="button"
+            @click="setPivot(object, p.key)"
+          >
+            {{ p.label }}
+          </button>
+        </span>
+      </div>
+      <div class="chips">
+        <button
+          v-if="face !== null && object.kind !== 'occluder'"
+          class="chip"
+          type="button"
+          :aria-pressed="Boolean(occluder)"
+          @click="toggleOccluder"
+        >
+          Hidden behind head
+        </button>
+        <button v-if="anchor.kind === 'picture'" class="chip" type="button" @click="fitToTarget(object)">
+          Fit to the picture
+        </button>
+        <button
+          class="chip"
+          type="button"
+          :aria-expanded="pivotOpen"
+          :class="{ on: hasPivot }"
+          @click="pivotOpen = !pivotOpen"
+        >
+          Pivot
+        </button>
+        <button class="chip" type="button" title="Copy move, turn, size and pivot" @click="copyPlace">
+          Copy place
+        </button>
+        <button v-if="hasCopiedPlace()" class="chip" type="button" @click="pastePlace">Paste place</button>
+        <button class="chip" type="button" @click="resetPlace">Reset</button>
+      </div>
+      <ViewerFields :object="object" />
+    </template>
   </div>
 </template>
+
+<style scoped src="./fields.css"></style>
 
 <style scoped>
 .fields {
@@ -191,19 +246,13 @@ const toggleOccluder = (): void => {
   gap: 5px;
   margin-top: 4px;
 }
-.line {
-  display: grid;
-  grid-template-columns: 56px 1fr 1fr 1fr;
-  gap: 5px;
-  align-items: center;
-  color: var(--soft);
-}
-.wide {
-  grid-column: 2 / -1;
-}
-.chips {
+.chain {
   display: flex;
-  gap: 5px;
-  margin-top: 4px;
+  align-items: center;
+  gap: 1px;
+}
+.chain .icon-button {
+  width: 22px;
+  height: 22px;
 }
 </style>

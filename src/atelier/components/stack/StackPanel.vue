@@ -1,107 +1,256 @@
 <script setup lang="ts">
 /** The Stack: the effect's objects by what they stick to; the selected one opens where it stands. */
-import { computed, ref } from 'vue';
-import { addObject, reorderObjects } from '../../../core/document/edits';
-import { newGroup, newOccluder } from '../../../core/document/defaults';
-import { orderOnTop, stackTree } from '../../../core/document/queries';
-import type { ObjectId } from '../../../core/document/schema';
-import { newObjectId } from '../../api/ids';
+import { computed, nextTick, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue';
+import { Search } from '@lucide/vue';
+import { useVirtualizer } from '@tanstack/vue-virtual';
+import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+import { autoScrollForElements } from '@atlaskit/pragmatic-drag-and-drop-auto-scroll/element';
+import { headAnchor } from '../../../core/document/defaults';
+import { addScene } from '../../../core/document/scene-edits';
+import type { Anchor, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
+import { clearSamples } from '../../../core/document/sample-edits';
+import { laneOf, stackRows, type StackRow } from '../../../core/document/stack-rows';
+import { newSceneId } from '../../api/ids';
+import { addPrintedPicture, sceneNow } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import StackRows from './StackRows.vue';
+import AddMenu from './AddMenu.vue';
+import LaneRow from './LaneRow.vue';
+import ManySelected from './ManySelected.vue';
+import ObjectRow from './ObjectRow.vue';
+import SceneBar from './SceneBar.vue';
+import { STACK_ACTIONS } from './stack-actions';
+import TargetFields from './TargetFields.vue';
+import { whereOf, type RowData } from './use-row-drag';
+import { forNew, useStackMoves } from './use-stack-moves';
 
 defineProps<{ stage: string }>();
-const emit = defineEmits<{ choose: [] }>();
+const emit = defineEmits<{ choose: [anchor: Anchor | null] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 
-const tree = computed(() => stackTree(document.effect));
-const objects = computed(() => tree.value.get(null)!);
-/** One lane an anchor; faces apart. */
-const lanes = computed(() => {
-  const faces = [...new Set(objects.value.map((o) => o.anchor.face))].sort();
-  return faces.map((face) => ({
-    face,
-    label: `Head · face ${face}`,
-    objects: objects.value.filter((o) => o.anchor.face === face),
-  }));
-});
-/** Ids of a lane or group in their new order; the other lanes keep theirs. */
-const reorder = (ids: readonly ObjectId[]): void => {
-  const moved = new Set(ids);
-  const inLane = lanes.value.some((l) => l.objects.some((o) => moved.has(o.id)));
-  if (!inLane) return document.edit(reorderObjects(ids));
-  const all = lanes.value.flatMap((l) =>
-    l.objects.some((o) => moved.has(o.id)) ? ids : l.objects.map((o) => o.id),
-  );
-  document.edit(reorderObjects(all));
-};
 const folded = ref<ReadonlySet<ObjectId>>(new Set());
 const fold = (id: ObjectId): void => {
   const next = new Set(folded.value);
   if (!next.delete(id)) next.add(id);
   folded.value = next;
 };
-const hasOccluder = computed(() => Object.values(document.effect.objects).some((o) => o.kind === 'occluder'));
-const addOccluder = (): void => {
-  const occluder = newOccluder(newObjectId(), orderOnTop(document.effect));
-  document.edit(addObject(occluder));
-  desk.selected = occluder.id;
+const openLanes = ref<readonly Anchor[]>([]);
+const finding = ref(false);
+const find = ref('');
+const settings = ref<string | null>(null);
+const rows = computed(() =>
+  stackRows(document.effect, {
+    scene: sceneNow(),
+    folded: folded.value,
+    open: openLanes.value,
+    find: finding.value ? find.value : '',
+  }),
+);
+const isEmpty = computed(() => Object.keys(document.effect.objects).length === 0 && rows.value.length === 0);
+const samples = computed(() => Object.values(document.effect.objects).filter((o) => o.sample).length);
+
+const list = ref<HTMLElement | null>(null);
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => list.value,
+    estimateSize: () => 30,
+    overscan: 10,
+    getItemKey: (i: number) => rows.value[i]?.key ?? i,
+  })),
+);
+const measure = (element: unknown): void => {
+  if (element instanceof Element) virtual.value.measureElement(element);
 };
-const onMenu = ({ key }: { key: string | number }): void => {
-  if (key === 'picture') emit('choose');
-  if (key === 'occluder') addOccluder();
-  if (key === 'group') addGroup();
-  if (key === 'library') desk.openLibrary();
-  if (key === 'stock') desk.openLibrary({ tab: 'stock' });
+/** What is selected elsewhere is brought into sight. */
+const reveal = async (id: ObjectId): Promise<void> => {
+  await nextTick();
+  const at = rows.value.findIndex((r) => r.kind === 'object' && r.object.id === id);
+  const box = list.value?.querySelector(`[data-object="${id}"]`)?.getBoundingClientRect();
+  const frame = list.value?.getBoundingClientRect();
+  if (at >= 0 && (!box || !frame || box.bottom < frame.top + 8 || box.top > frame.bottom - 60))
+    virtual.value.scrollToIndex(at, { align: 'auto' });
 };
-const addGroup = (): void => {
-  const group = newGroup(newObjectId(), 'Group', orderOnTop(document.effect));
-  document.edit(addObject(group));
-  desk.selected = group.id;
+watch(
+  () => desk.selected,
+  (id) => {
+    if (!id) return;
+    // A group that is folded up opens for what is selected in it.
+    const unfolded = new Set(folded.value);
+    for (let o = document.effect.objects[id]; o?.parent; o = document.effect.objects[o.parent])
+      unfolded.delete(o.parent);
+    if (unfolded.size !== folded.value.size) folded.value = unfolded;
+    void reveal(id);
+  },
+);
+
+const objectRows = computed(() => rows.value.filter((r) => r.kind === 'object'));
+const choose = (event: MouseEvent, row: Extract<StackRow, { kind: 'object' }>): void => {
+  const { id } = row.object;
+  if (event.ctrlKey || event.metaKey) return desk.toggleSelected(id);
+  if (event.shiftKey && desk.selected) {
+    const ids = objectRows.value.map((r) => r.object.id);
+    const [a, b] = [ids.indexOf(desk.selected), ids.indexOf(id)];
+    if (a >= 0) {
+      const range = ids.slice(Math.min(a, b), Math.max(a, b) + 1);
+      // The one that was clicked is the one that is asked about.
+      desk.selection = [...range.filter((one) => one !== id), id];
+      return;
+    }
+  }
+  desk.selected = id;
 };
+const go = async (row: Extract<StackRow, { kind: 'object' }>, by: number): Promise<void> => {
+  const at = objectRows.value.findIndex((r) => r.object.id === row.object.id);
+  const next = objectRows.value[at + by];
+  if (!next) return;
+  desk.selected = next.object.id;
+  await reveal(next.object.id);
+  await nextTick();
+  list.value?.querySelector<HTMLElement>(`[data-object="${next.object.id}"]`)?.focus();
+};
+
+const { shift, dropOn } = useStackMoves(rows, folded);
+
+let stop = (): void => {};
+onMounted(() => {
+  const stopMonitor = monitorForElements({
+    canMonitor: ({ source }) => 'row' in source.data,
+    onDrop: ({ source, location }) => {
+      const target = location.current.dropTargets[0];
+      const where = target ? whereOf(target.data) : null;
+      const dragged = (source.data as RowData).row;
+      if (!target || !where || dragged.kind !== 'object') return;
+      const { id } = dragged.object;
+      const ids = desk.selection.includes(id) ? desk.selection : [id];
+      dropOn(ids, (target.data as RowData).row, where);
+    },
+  });
+  const stopScroll = autoScrollForElements({ element: list.value! });
+  stop = () => {
+    stopMonitor();
+    stopScroll();
+  };
+});
+onBeforeUnmount(() => stop());
+
+const openLane = (key: string): void => {
+  const [kind, detail] = key.split(' ');
+  if (kind === 'picture') {
+    settings.value = `lane picture ${addPrintedPicture()}`;
+    return;
+  }
+  const face = detail === 'every' ? 'every' : Number(detail);
+  const anchor: Anchor =
+    kind === 'head'
+      ? headAnchor('forehead', face)
+      : kind === 'skin'
+        ? { kind: 'skin', face, spot: [0.5, 0.55] }
+        : kind === 'world'
+          ? { kind: 'world', surface: detail as SurfaceKind }
+          : kind === 'screen'
+            ? { kind: 'screen', pin: 'centre' }
+            : { kind: 'backdrop' };
+  openLanes.value = [...openLanes.value.filter((a) => laneOf(a) !== laneOf(anchor)), anchor];
+};
+provide(STACK_ACTIONS, {
+  chooseFiles: (anchor) => emit('choose', anchor),
+  addScene: () => {
+    const made: SceneId[] = [];
+    if (document.edit(addScene(document.effect, newSceneId, made))) desk.scene = made[0] ?? null;
+  },
+  openLane,
+  forNew,
+});
+const targetOf = (anchor: Anchor) =>
+  anchor.kind === 'picture' ? document.effect.targets[anchor.target] : undefined;
 </script>
 
 <template>
   <section class="stack" aria-label="Stack">
     <div class="head">
       <h2>Stack</h2>
-      <a-dropdown :trigger="['click']" placement="bottomRight">
-        <button class="word" type="button">+ Add object</button>
-        <template #overlay>
-          <a-menu @click="onMenu">
-            <a-menu-item key="picture">Files: pictures, artwork, models...</a-menu-item>
-            <a-menu-item key="library">Something from the library</a-menu-item>
-            <a-menu-item key="stock">Something from the stock</a-menu-item>
-            <a-menu-item key="group">Empty group</a-menu-item>
-            <a-menu-item key="occluder" :disabled="hasOccluder"
-              >Head occluder: hides what is behind the head</a-menu-item
-            >
-          </a-menu>
-        </template>
-      </a-dropdown>
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Find in the Stack"
+        :aria-pressed="finding"
+        @click="finding = !finding"
+      >
+        <Search :size="14" />
+      </button>
+      <AddMenu><button class="word" type="button">+ Add object</button></AddMenu>
     </div>
-    <div class="list">
-      <div v-if="objects.length === 0" class="empty soft">
+    <SceneBar />
+    <div v-if="finding" class="find">
+      <a-input
+        v-model:value="find"
+        size="small"
+        placeholder="Find by name"
+        aria-label="Find by name"
+        allow-clear
+        autofocus
+      />
+    </div>
+    <div v-if="samples > 0" class="samples">
+      <span class="soft"
+        >{{ samples }} {{ samples === 1 ? 'sample is' : 'samples are' }} there to be replaced.</span
+      >
+      <button class="word" type="button" @click="document.edit(clearSamples(document.effect))">
+        Clear the samples
+      </button>
+    </div>
+    <div ref="list" class="list">
+      <div v-if="isEmpty" class="empty soft">
         <p>Nothing is on the face yet.</p>
         <p>
           Drop pictures, layered artwork or models here, or
-          <button class="word" type="button" @click="$emit('choose')">choose a file</button>. A picture
+          <button class="word" type="button" @click="$emit('choose', null)">choose a file</button>. A picture
           becomes a card on the forehead, a model sits on the head; then move it where you want it.
         </p>
       </div>
-      <div v-for="lane in lanes" :key="lane.face">
-        <div class="lane">{{ lane.label }}</div>
-        <StackRows
-          :objects="lane.objects"
-          :tree="tree"
-          :stage="stage"
-          :folded="folded"
-          @reorder="reorder"
-          @fold="fold"
-        />
+      <p v-else-if="rows.length === 0" class="none soft">No object is called that.</p>
+      <div class="rows" role="list" :style="{ height: `${virtual.getTotalSize()}px` }">
+        <div
+          v-for="item in virtual.getVirtualItems()"
+          :key="String(item.key)"
+          :ref="measure as never"
+          role="listitem"
+          class="row-place"
+          :data-index="item.index"
+          :style="{ transform: `translateY(${item.start}px)` }"
+        >
+          <template v-for="row in [rows[item.index]!]" :key="row.key">
+            <ObjectRow
+              v-if="row.kind === 'object'"
+              :row="row"
+              :stage="stage"
+              :open="desk.selection.length === 1 && row.object.id === desk.selected"
+              :selected="desk.selection.includes(row.object.id)"
+              :folded="folded.has(row.object.id)"
+              @shift="(by) => shift(row.object.id, by)"
+              @go="(by) => go(row, by)"
+              @fold="fold(row.object.id)"
+              @choose="(event) => choose(event, row)"
+            />
+            <template v-else>
+              <LaneRow
+                :row="row"
+                :settings-open="settings === row.key"
+                @settings="settings = settings === row.key ? null : row.key"
+              />
+              <TargetFields
+                v-if="settings === row.key && targetOf(row.anchor)"
+                :target="targetOf(row.anchor)!"
+                @close="settings = null"
+              />
+            </template>
+          </template>
+        </div>
       </div>
     </div>
+    <ManySelected v-if="desk.selection.length > 1" />
   </section>
 </template>
 
@@ -115,27 +264,37 @@ const addGroup = (): void => {
 }
 .head {
   display: flex;
-  justify-content: space-between;
   align-items: center;
+  gap: 8px;
   padding: 12px 16px 6px;
+}
+.head h2 {
+  flex: 1;
+}
+.find,
+.samples {
+  padding: 0 16px 6px;
+}
+.samples {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  font-size: 12px;
 }
 .list {
   overflow: auto;
   flex: 1;
   padding-bottom: 24px;
 }
-.lane {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 8px 16px 4px;
-  font: 600 11.5px var(--text);
-  color: var(--soft);
+.rows {
+  position: relative;
 }
-.lane::after {
-  content: '';
-  flex: 1;
-  border-top: 1px solid var(--line2);
+.row-place {
+  position: absolute;
+  inset: 0 0 auto;
+}
+.none {
+  margin: 12px 16px;
 }
 .empty {
   margin: 12px 16px;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** How a card looks: opacity, tint, blend mode, back side. */
 import { computed } from 'vue';
-import { styleCard, styleSolid } from '../../../core/document/edits';
+import { styleFlat, styleSolid } from '../../../core/document/edits';
 import { isShowing } from '../../../core/document/queries';
-import { BLEND_MODES, type BlendMode, type Card, type EffectObject } from '../../../core/document/schema';
+import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
@@ -11,26 +11,28 @@ import AssetField from './AssetField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
-const card = computed<Card | null>(() => (props.object.kind === 'card' ? props.object : null));
+/** Cards and face layers are tinted and blended; texts are blended. */
+const card = computed(() =>
+  props.object.kind === 'card' || props.object.kind === 'layer' ? props.object : null,
+);
+const blended = computed(() => card.value ?? (props.object.kind === 'text' ? props.object : null));
 const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));
 
-const style = (change: Parameters<typeof styleCard>[2], gesture: string | null = null): void =>
-  document.edit(styleCard(document.effect, props.object.id, change), gesture);
-/** Models and groups have an opacity; models may play a clip. */
-const solid = computed(() =>
-  props.object.kind === 'model' || props.object.kind === 'group' ? props.object : null,
-);
+const style = (change: Parameters<typeof styleFlat>[2], gesture: string | null = null): void => {
+  document.edit(styleFlat(document.effect, props.object.id, change), gesture);
+};
+/** What has an opacity; models may play a clip. */
+const solid = computed(() => ('opacity' in props.object ? props.object : null));
 const clips = computed(() => {
   const asset = props.object.kind === 'model' ? document.effect.assets[props.object.asset] : undefined;
   return asset?.kind === 'model'
     ? asset.clips.map((c) => ({ value: c.name, label: `${c.name} (${c.duration.toFixed(1)} s)` }))
     : [];
 });
-const opacity = computed(() => card.value?.opacity ?? solid.value?.opacity ?? 1);
+const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
-  if (card.value) style({ opacity: next }, 'opacity');
-  else document.edit(styleSolid(document.effect, props.object.id, { opacity: next }), 'opacity');
+  document.edit(styleSolid(document.effect, props.object.id, { opacity: next }), 'opacity');
 };
 const setTint = (text: string, gesture: string | null): void => {
   const hex = text.trim().toLowerCase();
@@ -39,7 +41,7 @@ const setTint = (text: string, gesture: string | null): void => {
 </script>
 
 <template>
-  <div v-if="card || solid" class="fields">
+  <div v-if="solid" class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
     <div class="line">
       <span>Opacity</span>
@@ -107,17 +109,19 @@ const setTint = (text: string, gesture: string | null): void => {
           None
         </button>
       </div>
-      <div class="line">
-        <span>Blend</span>
-        <a-select
-          v-name="'Blend mode'"
-          class="wide"
-          size="small"
-          :value="card.blend"
-          :options="blends"
-          @change="(v: unknown) => style({ blend: v as BlendMode })"
-        />
-      </div>
+    </template>
+    <div v-if="blended" class="line">
+      <span>Blend</span>
+      <a-select
+        v-name="'Blend mode'"
+        class="wide"
+        size="small"
+        :value="blended.blend"
+        :options="blends"
+        @change="(v: unknown) => style({ blend: v as BlendMode })"
+      />
+    </div>
+    <template v-if="card?.kind === 'card'">
       <div class="chips">
         <button
           class="chip"
@@ -131,7 +135,11 @@ const setTint = (text: string, gesture: string | null): void => {
     </template>
   </div>
   <p v-else class="soft note">
-    An occluder draws nothing, so it has no style. It only hides what is behind it.
+    {{
+      object.kind === 'occluder'
+        ? 'An occluder draws nothing, so it has no style. It only hides what is behind it.'
+        : 'Its light and shadow are set in Place.'
+    }}
   </p>
 </template>
 

@@ -6,10 +6,12 @@ import { Pause, Play, RotateCcw, StepBack, StepForward } from '@lucide/vue';
 import { blankEffect } from '../../../core/document/defaults';
 import { useStills } from '../../drawing/use-stills';
 import { useEffectStore } from '../../stores/effect';
+import { usePrintsStore } from '../../stores/prints';
 import { SPEEDS, usePlaybackStore } from '../../stores/playback';
 import { MARK_WORDS, TRIGGER_WORDS } from '../../words';
 
 const playback = usePlaybackStore();
+const prints = usePrintsStore();
 const document = useEffectStore();
 const track = ref<HTMLElement | null>(null);
 const width = ref(880);
@@ -27,7 +29,14 @@ const times = computed(() =>
 );
 const empty = blankEffect('film');
 const film = useStills(
-  () => ({ effect: empty, take: playback.take, times: times.value, width: 66, height: 88 }),
+  () => ({
+    effect: empty,
+    take: playback.take,
+    times: times.value,
+    width: 66,
+    height: 88,
+    pictures: prints.images,
+  }),
   900,
 );
 
@@ -190,6 +199,19 @@ const live = computed(() => playback.source === 'camera');
         :title="`Tap at ${tap.time.toFixed(2)} s. Click to remove`"
         @click="playback.removeTap(i)"
       />
+      <button
+        v-for="gesture in playback.gestures"
+        :key="`g${gesture.from}`"
+        class="gesture"
+        type="button"
+        :style="{
+          left: `${18 + x(gesture.from)}px`,
+          width: `${Math.max(10, x(gesture.to) - x(gesture.from))}px`,
+        }"
+        :aria-label="`Recorded drag at ${gesture.from.toFixed(2)} seconds; press to remove`"
+        :title="`Drag at ${gesture.from.toFixed(2)} s. Click to remove`"
+        @click="playback.removeGesture(gesture)"
+      />
     </div>
   </section>
 </template>
@@ -304,6 +326,16 @@ const live = computed(() => playback.source === 'camera');
 .needle b.flipped {
   left: auto;
   right: 5px;
+}
+.gesture {
+  position: absolute;
+  top: 86px;
+  height: 8px;
+  padding: 0;
+  border: 2px solid var(--sheet);
+  border-radius: 5px;
+  background: var(--madder);
+  cursor: pointer;
 }
 .tap {
   position: absolute;

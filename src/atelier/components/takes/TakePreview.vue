@@ -71,7 +71,7 @@ const tick = (now: number): void => {
   if (!wanted || !stage) return;
   wanted = false;
   const runtime = player.value.at(time.value);
-  stage.draw(props.take.frameAt(time.value), blank, player.value.program, runtime);
+  stage.draw(props.take.frameAt(time.value), player.value.program, runtime);
 };
 onMounted(() => {
   try {

@@ -2,10 +2,15 @@
 /** The camera picture with the effect on it, exactly as a viewer sees it; select and drag right in it. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Stage } from '../../../stage/stage';
-import { Handles, type Placed } from '../../../stage/handles';
+import { Handles } from '../../../stage/handles';
+import type { PicturePoint } from '../../../core/behave/triggers';
+import type { EffectObject } from '../../../core/document/schema';
+import type { Held } from '../../../core/placing/drag';
+import { STEP } from '../../../core/units';
 import { DETAILS, TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
-import { placeSelected } from '../../commands/object-commands';
+import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
+import { FingerRecorder } from './finger-recorder';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
@@ -25,6 +30,8 @@ const frameBox = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const failure = ref<string | null>(null);
 const size = ref({ width: 0, height: 0 });
+/** Something should lie behind the people, and nobody knows where they are. */
+const bare = ref(false);
 /** Counts drawn pictures, so that whoever waits for one can. */
 const drawn = ref(0);
 
@@ -50,6 +57,11 @@ const tapping = computed(
   () => props.stage === 'behave' || props.stage === 'try' || playback.source === 'camera',
 );
 
+/** Something may be dragged, pinched or twisted; else fingers only tap. */
+const movable = computed(
+  () => tapping.value && Object.values(document.effect.objects).some((o) => o.byViewer !== null),
+);
+
 const fullDensity = () => Math.min(devicePixelRatio, 2);
 const applySize = (): void => {
   const { width, height } = size.value;
@@ -64,14 +76,26 @@ const fit = (): void => {
   applySize();
 };
 
+/** What the handles hold in the picture as it was drawn last. */
+const held = (): Held[] => (drawing?.drawn && editing.value ? heldNow(drawing.drawn) : []);
+const standHandles = (): void => {
+  if (!drawing || !handles) return;
+  const now = drawing.drawn;
+  const objects = held();
+  const first = objects[0]?.object.id;
+  const flat = first && now ? now.places[now.program.indexOf.get(first)!]!.layering !== 'space' : false;
+  drawing.overlayCamera = flat ? drawing.effectView.flatCamera : null;
+  handles.setCamera(flat ? drawing.effectView.flatCamera : drawing.camera);
+  handles.attach(handlePlaceFor(objects));
+};
 const draw = (): void => {
   const now = playback.now();
   if (!drawing || !now) return;
-  drawing.draw(now.frame, document.effect, now.program, now.runtime);
-  const entry = desk.selected ? drawing.effectView.objectNodes.get(desk.selected) : undefined;
-  const show =
-    editing.value && entry !== undefined && entry.object.kind !== 'occluder' && now.frame.faces.length > 0;
-  handles?.attach(show ? entry.node : null, show ? entry.object : null);
+  const only = desk.isolated;
+  drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
+  standHandles();
+  if (handles?.scene) drawing.drawOverlay();
+  bare.value = drawing.withoutPeople;
   drawn.value++;
 };
 
@@ -107,7 +131,7 @@ const tick = (milliseconds: number): void => {
   draw();
 };
 
-const onDrag = (placed: Placed): void => placeSelected(placed, 'viewfinder');
+const session = new DragSession('viewfinder');
 
 onMounted(() => {
   density = fullDensity();
@@ -118,12 +142,15 @@ onMounted(() => {
     return;
   }
   handles = new Handles(drawing.camera, canvas.value!, '#ffffff', {
-    onStart: () => (playback.playing = false),
-    onChange: onDrag,
-    onEnd: () => document.endGesture(),
+    onStart: () => {
+      playback.playing = false;
+      session.start(held());
+    },
+    onChange: (drag) => session.change(drag, desk.place.snap !== shifted),
+    onEnd: () => session.end(),
     onDraw: needsDraw,
   });
-  handles.setMode(desk.handleMode);
+  handles.setMode(handleModeOf(desk.handleMode));
   drawing.overlay = handles.scene;
   detail.value = drawing.isSoftware ? 'plain' : 'full';
   showPicture();
@@ -145,7 +172,12 @@ watch(
     () => document.effect,
     () => playback.time,
     () => playback.taps,
-    () => desk.selected,
+    () => playback.touches,
+    () => desk.selection,
+    () => desk.isolated,
+    () => desk.scene,
+    () => desk.place.axes,
+    () => desk.place.even,
     () => assets.arrived,
     editing,
   ],
@@ -153,7 +185,10 @@ watch(
 );
 watch(
   () => desk.handleMode,
-  (mode) => handles?.setMode(mode),
+  (mode) => {
+    handles?.setMode(handleModeOf(mode));
+    needsDraw();
+  },
 );
 const showPicture = (): void => {
   if (playback.source === 'camera') {
@@ -171,28 +206,63 @@ watch(() => playback.liveFrame, needsDraw);
 const lighter = computed(() => {
   if (playback.source === 'camera') return null;
   const words = [
-    ...(detail.value === 'plain' ? ['no shadows'] : detail.value === 'soft' ? ['coarse shadows'] : []),
+    ...(detail.value === 'plain'
+      ? ['take without shadows']
+      : detail.value === 'soft'
+        ? ['coarse shadows']
+        : []),
     ...(share.value < 0.99 ? [`${Math.round(share.value * 100)} % size`] : []),
   ];
   return words.length > 0 ? words.join(', ') : null;
 });
 
-const snap = (event: KeyboardEvent | PointerEvent): void => handles?.setSnapping(event.shiftKey);
-const at = (event: MouseEvent): [number, number] => {
-  const box = canvas.value!.getBoundingClientRect();
-  return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
+/** Shift turns snapping on, or off where it is on. */
+let shifted = false;
+const snap = (event: KeyboardEvent | PointerEvent): void => {
+  shifted = event.shiftKey;
+  if (canvas.value) canvas.value.style.cursor = editing.value && handles?.hovered ? 'grab' : '';
 };
+const at = (event: MouseEvent): PicturePoint => {
+  const box = canvas.value!.getBoundingClientRect();
+  return { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
+};
+const mayPick = (object: EffectObject): boolean => !object.locked;
 let pressed: [number, number] | null = null;
 const onDown = (event: PointerEvent): void => {
   pressed = handles?.hovered ? null : [event.clientX, event.clientY];
+  if (movable.value) fingers.down(event.pointerId, at(event));
+};
+const onMove = (event: PointerEvent): void => {
+  if (movable.value) fingers.move(event.pointerId, at(event));
 };
 const onUp = (event: PointerEvent): void => {
-  if (!pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
+  const dragged = fingers.up(event.pointerId);
+  if (dragged || !pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
   pressed = null;
-  const [x, y] = at(event);
-  if (tapping.value) playback.tap(x, y);
-  else desk.selected = drawing?.pick(x, y) ?? null;
+  const { x, y } = at(event);
+  if (tapping.value) return playback.tap(x, y);
+  const hit = drawing?.pick(x, y, mayPick) ?? null;
+  if (hit && (event.ctrlKey || event.metaKey || event.shiftKey)) desk.toggleSelected(hit);
+  else desk.selected = hit;
 };
+/** The wheel over the picture pinches, with Shift it twists: a mouse has one finger only. */
+const onWheel = (event: WheelEvent): void => {
+  if (!movable.value) return;
+  event.preventDefault();
+  const way = event.deltaY || event.deltaX;
+  fingers.wheel(at(event), event.shiftKey ? { twist: way / 12 } : { pinch: Math.exp(-way / 900) });
+};
+const fingers = new FingerRecorder({
+  begin: () => {
+    playback.playing = false;
+    playback.beginTouch();
+  },
+  change: (list) => {
+    playback.touch(list);
+    // The take goes on a little, so that what the fingers do is seen, and can be played again.
+    if (playback.source === 'take') playback.seek(playback.time + STEP);
+  },
+});
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
@@ -230,7 +300,10 @@ const caption = computed(() => {
             : 'Viewfinder: the effect on the camera picture'
         "
         @pointerdown="onDown"
+        @pointermove="onMove"
         @pointerup="onUp"
+        @pointercancel="onUp"
+        @wheel="onWheel"
         @keydown.enter="tapCentre"
       />
       <div class="label">{{ label }}</div>
@@ -242,8 +315,13 @@ const caption = computed(() => {
         {{ lighter }}
       </div>
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
+      <div v-else-if="bare" class="caption" role="status">
+        The backdrop needs to know where the people are; a camera does not say yet.
+      </div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
-        Taps are recorded on the strip
+        {{
+          movable ? 'Drags are recorded; the wheel pinches, Shift twists' : 'Taps are recorded on the strip'
+        }}
       </div>
       <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
     </div>

@@ -3,9 +3,15 @@
 import { computed, ref } from 'vue';
 import { ChevronDown, Trash2 } from '@lucide/vue';
 import { newAction } from '../../../../core/document/defaults';
-import { ACTION_KINDS, type Action, type ActionKind, type ObjectId } from '../../../../core/document/schema';
+import {
+  ACTION_KINDS,
+  type Action,
+  type ActionKind,
+  type ObjectId,
+  type SceneId,
+} from '../../../../core/document/schema';
 import { EASING_NAMES } from '../../../../core/maths/easing';
-import { stackOrder } from '../../../../core/document/queries';
+import { sceneOrder, stackOrder } from '../../../../core/document/queries';
 import { useEffectStore } from '../../../stores/effect';
 import { ACTION_WORDS, EASING_WORDS } from '../../../words';
 import NumberField from '../../common/NumberField.vue';
@@ -20,6 +26,7 @@ const targets = computed(() =>
     .filter((o) => o.kind !== 'occluder')
     .map((o) => ({ value: o.id, label: o.name })),
 );
+const scenes = computed(() => sceneOrder(document.effect).map((s) => ({ value: s.id, label: s.name })));
 const kinds = ACTION_KINDS.map((value) => ({ value, label: ACTION_WORDS[value] }));
 const easings = EASING_NAMES.map((value) => ({ value, label: EASING_WORDS[value] }));
 const modes = [
@@ -27,7 +34,7 @@ const modes = [
   { value: 'by', label: 'by' },
 ];
 const AXES = ['x', 'y', 'z'] as const;
-const timed = computed(() => !['show', 'hide', 'toggle'].includes(props.action.kind));
+const timed = computed(() => !['show', 'hide', 'toggle', 'scene'].includes(props.action.kind));
 
 const set = (change: Record<string, unknown>, gesture: string | null = null): void =>
   emit('change', { ...props.action, ...change } as Action, gesture && `${gesture}-${props.action.id}`);
@@ -67,6 +74,19 @@ const howLong = computed(() => {
         @change="(v: unknown) => setKind(v as ActionKind)"
       />
       <a-select
+        v-if="action.kind === 'scene'"
+        v-name="'Scene'"
+        size="small"
+        class="target grow"
+        :value="action.scene ?? undefined"
+        :options="scenes"
+        placeholder="Choose the scene"
+        :status="action.scene ? undefined : 'error'"
+        not-found-content="No scenes yet: add one in the Stack"
+        @change="(v: unknown) => set({ scene: v as SceneId })"
+      />
+      <a-select
+        v-else
         v-name="'Target'"
         size="small"
         class="target grow"
@@ -74,7 +94,7 @@ const howLong = computed(() => {
         :options="targets"
         placeholder="Choose what"
         :status="action.target ? undefined : 'error'"
-        not-found-content="No cards yet: place a picture first"
+        not-found-content="Nothing yet: place something first"
         @change="(v: unknown) => set({ target: v as ObjectId })"
       />
       <button

@@ -27,8 +27,9 @@ const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 
-const put = (change: Partial<Cue>, gesture: string | null = null): void =>
+const put = (change: Partial<Cue>, gesture: string | null = null): void => {
   document.edit(putCue({ ...props.cue, ...change }), gesture);
+};
 const triggers = TRIGGER_KINDS.map((value) => ({ value, label: TRIGGER_WORDS[value] }));
 const signal = computed(() => SIGNAL_OF[props.cue.trigger.kind]);
 const setTrigger = (kind: TriggerKind): void => put({ trigger: newTrigger(kind) });

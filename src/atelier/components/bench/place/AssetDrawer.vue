@@ -7,6 +7,7 @@ import { canShow, isShowing, usesOf } from '../../../../core/document/queries';
 import type { Asset } from '../../../../core/document/schema';
 import { shortFacts } from '../../../asset-words';
 import { carriesFiles, filesOfInput } from '../../../intake/dropped';
+import { destination } from '../../../commands/place-commands';
 import { isPlaceable, objectsFor } from '../../../intake/placing';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -22,7 +23,7 @@ const list = computed(() => Object.values(document.effect.assets).reverse());
 const selected = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
 
 const place = (asset: Asset): void => {
-  const objects = objectsFor(document.effect, asset);
+  const objects = objectsFor(document.effect, asset, destination());
   document.edit(bringIn(`Place ${asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
 };

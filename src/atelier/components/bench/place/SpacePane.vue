@@ -1,14 +1,23 @@
 <script setup lang="ts">
 /** Space: the same scene from any side, with handles. */
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
-import { placeSelected } from '../../../commands/object-commands';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { sentence } from '../../../../core/errors';
-import type { HandleMode, Placed } from '../../../../stage/handles';
+import { FOREHEAD } from '../../../../core/document/defaults';
+import { anchorOf } from '../../../../core/document/queries';
+import type { Anchor, EffectObject } from '../../../../core/document/schema';
+import { measure } from '../../../../core/placing/measure';
+import { restOf } from '../../../../core/placing/rest';
 import { SpaceView, type SpaceSide } from '../../../../stage/space-view';
+import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../../commands/drag-session';
+import { sceneNow } from '../../../commands/place-commands';
 import { useAssetsStore } from '../../../stores/assets';
-import { useDeskStore } from '../../../stores/desk';
+import { useDeskStore, type PlaceMode } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
+import { measureWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
+import ArrangePanel from './ArrangePanel.vue';
+import SpaceTools from './SpaceTools.vue';
+import SpreadPanel from './SpreadPanel.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -24,11 +33,37 @@ const SIDES: readonly { readonly name: SpaceSide; readonly label: string }[] = [
   { name: 'side', label: 'Side' },
   { name: 'top', label: 'Top' },
 ];
-const MODES: readonly { readonly name: HandleMode; readonly label: string; readonly key: string }[] = [
+const MODES: readonly { readonly name: PlaceMode; readonly label: string; readonly key: string }[] = [
   { name: 'move', label: 'Move', key: 'M' },
   { name: 'turn', label: 'Turn', key: 'T' },
   { name: 'size', label: 'Size', key: 'S' },
+  { name: 'pivot', label: 'Pivot', key: 'P' },
 ];
+
+/** The surroundings that are shown: those of what is selected, else of what was selected last. */
+const shown = ref<Anchor>(FOREHEAD);
+watch(
+  () => {
+    const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
+    return object ? anchorOf(document.effect, object) : null;
+  },
+  (anchor) => {
+    if (anchor) shown.value = anchor;
+    else if (Object.keys(document.effect.objects).length > 0) {
+      const all = Object.values(document.effect.objects);
+      // What was shown may have been deleted, or another effect opened.
+      if (!all.some((o) => o.anchor.kind === shown.value.kind))
+        shown.value = anchorOf(document.effect, all[0]!);
+    }
+  },
+  { immediate: true },
+);
+const rest = computed(() => restOf(document.effect));
+const measured = computed(() =>
+  desk.place.measure && desk.selection.length > 0
+    ? measure(document.effect, rest.value, desk.selection)
+    : null,
+);
 
 let view: SpaceView | null = null;
 let loop = 0;
@@ -37,21 +72,30 @@ let observer: ResizeObserver | null = null;
 const needsDraw = (): void => {
   wanted = true;
 };
-const onDrag = (placed: Placed): void => placeSelected(placed, 'space');
+const held = () => heldNow(rest.value);
+const session = new DragSession('space');
+let shifted = false;
+const mayPick = (object: EffectObject): boolean => !object.locked;
+
 onMounted(() => {
   try {
     view = new SpaceView(
       canvas.value!,
       assets.stores,
-      { onStart: () => undefined, onChange: onDrag, onEnd: () => document.endGesture() },
+      {
+        onStart: () => session.start(held()),
+        onChange: (drag) => session.change(drag, desk.place.snap !== shifted),
+        onEnd: () => session.end(),
+      },
       needsDraw,
     );
   } catch (error) {
     failure.value = sentence(error);
     return;
   }
-  view.setMode(desk.handleMode);
+  view.setMode(handleModeOf(desk.handleMode));
   view.setDark(desk.dark);
+  view.setFigures(desk.place.figures);
   observer = new ResizeObserver(([entry]) => {
     const { width, height } = entry!.contentRect;
     if (width > 0 && height > 0) view?.setSize(width, height, Math.min(devicePixelRatio, 2));
@@ -61,7 +105,16 @@ onMounted(() => {
     loop = requestAnimationFrame(tick);
     if (!wanted) return;
     wanted = false;
-    view?.draw(document.effect, desk.selected);
+    const only = desk.isolated;
+    view?.draw(document.effect, {
+      anchor: shown.value,
+      scene: sceneNow(),
+      ghosts: desk.place.ghosts,
+      keep: (id) => !only || only.has(id),
+      handles: handlePlaceFor(held()),
+      measured: measured.value?.box ?? null,
+      touched: desk.selected,
+    });
   };
   tick();
 });
@@ -70,18 +123,40 @@ onBeforeUnmount(() => {
   observer?.disconnect();
   view?.dispose();
 });
-watch([() => document.effect, () => desk.selected, () => assets.arrived], needsDraw);
+watch(
+  [
+    () => document.effect,
+    () => desk.selection,
+    () => desk.isolated,
+    () => desk.scene,
+    () => ({ ...desk.place }),
+    () => assets.arrived,
+    shown,
+  ],
+  needsDraw,
+);
 watch(
   () => desk.handleMode,
-  (mode) => view?.setMode(mode),
+  (mode) => view?.setMode(handleModeOf(mode)),
 );
 watch(
   () => desk.dark,
   (dark) => view?.setDark(dark),
 );
+watch(
+  () => desk.place.figures,
+  (on) => view?.setFigures(on),
+);
 watch(side, (to) => view?.look(to));
 
-const snap = (event: PointerEvent | KeyboardEvent): void => view?.setSnapping(event.shiftKey);
+const approach = (): void => {
+  const around = measure(document.effect, rest.value, desk.selection);
+  if (around) view?.approach(around.box);
+};
+const snap = (event: PointerEvent | KeyboardEvent): void => {
+  shifted = event.shiftKey;
+  if (canvas.value) canvas.value.style.cursor = view?.onHandle ? 'grab' : '';
+};
 let pressed: [number, number] | null = null;
 const onDown = (event: PointerEvent): void => {
   pressed = [event.clientX, event.clientY];
@@ -89,8 +164,14 @@ const onDown = (event: PointerEvent): void => {
 const onUp = (event: PointerEvent): void => {
   if (!pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
   const rect = canvas.value!.getBoundingClientRect();
-  const hit = view?.pick((event.clientX - rect.left) / rect.width, (event.clientY - rect.top) / rect.height);
-  if (hit !== 'handle' && hit) desk.selected = hit;
+  const hit = view?.pick(
+    (event.clientX - rect.left) / rect.width,
+    (event.clientY - rect.top) / rect.height,
+    mayPick,
+  );
+  if (hit === 'handle' || !hit) return;
+  if (event.ctrlKey || event.metaKey || event.shiftKey) desk.toggleSelected(hit);
+  else desk.selected = hit;
 };
 </script>
 
@@ -125,6 +206,14 @@ const onUp = (event: PointerEvent): void => {
         {{ m.label }}
       </button>
     </div>
+    <p v-if="desk.isolated" class="isolated">
+      Only what you chose is shown.
+      <button class="word" type="button" @click="desk.isolated = null">Show all</button>
+    </p>
+    <SpreadPanel v-if="desk.place.tool === 'spread'" class="panel" @close="desk.place.tool = null" />
+    <ArrangePanel v-else-if="desk.place.tool === 'arrange'" class="panel" @close="desk.place.tool = null" />
+    <output v-if="measured" class="measure" aria-label="Measured">{{ measureWords(measured) }}</output>
+    <SpaceTools class="low" @approach="approach" />
     <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
   </section>
 </template>
@@ -149,7 +238,11 @@ canvas {
   display: flex;
   gap: 6px;
 }
-.bar button {
+.low {
+  position: absolute;
+  inset: auto 14px 10px;
+}
+.bar > button {
   background: var(--sheet);
   color: var(--ink);
   border: 1px solid var(--line);
@@ -158,10 +251,36 @@ canvas {
   font: 500 12px var(--text);
   cursor: pointer;
 }
-.bar button[aria-pressed='true'] {
+.bar > button[aria-pressed='true'] {
   background: var(--ink);
   border-color: var(--ink);
   color: var(--paper);
+}
+.isolated,
+.measure {
+  position: absolute;
+  left: 14px;
+  margin: 0;
+  padding: 3px 10px;
+  border-radius: 6px;
+  background: var(--sheet);
+  font: 500 12px var(--text);
+}
+.isolated {
+  top: 46px;
+}
+.measure {
+  bottom: 44px;
+  font-family: var(--mono);
+  font-size: 11.5px;
+}
+.panel {
+  position: absolute;
+  z-index: 5;
+  inset: 46px 14px 44px auto;
+  width: 268px;
+  max-height: calc(100% - 92px);
+  height: max-content;
 }
 .failure {
   position: absolute;

@@ -55,13 +55,16 @@ const mend = (finding: Finding): { label: string; run: () => void } | null => {
   if (finding.code === 'too-big') return { label: 'See what takes the space', run: () => desk.openLibrary() };
   return null;
 };
-const setIcon = (icon: AssetId | null): void => document.edit(changeListing({ icon }));
-const setTags = (tags: string[]): void =>
+const setIcon = (icon: AssetId | null): void => {
+  document.edit(changeListing({ icon }));
+};
+const setTags = (tags: string[]): void => {
   document.edit(
     changeListing({
       tags: [...new Set(tags.map((t) => t.trim().slice(0, 24)).filter(Boolean))].slice(0, 10),
     }),
   );
+};
 const chooseIcon = async (event: Event): Promise<void> => {
   const input = event.target as HTMLInputElement;
   const [file] = filesOfInput(input);

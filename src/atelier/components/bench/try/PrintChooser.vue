@@ -18,10 +18,13 @@ const options = computed(() => [
 <template>
   <section v-if="playback.source !== 'camera' && count > 0" class="prints">
     <h2>Printed on the picture{{ count > 1 ? 's' : '' }}</h2>
-    <p v-if="prints.choices.length === 0" class="soft">
+    <p v-if="prints.targets.length > 0" class="soft">
+      {{ prints.targets.map((t) => t.name).join(', ') }}: as chosen in Place, in the Stack.
+    </p>
+    <p v-else-if="prints.choices.length === 0" class="soft">
       The effect has no picture yet. Bring one in in Place, then choose it here.
     </p>
-    <label v-for="i in count" :key="i" class="row">
+    <label v-for="i in prints.targets.length > 0 ? 0 : count" :key="i" class="row">
       <span v-if="count > 1" class="soft">{{ i === 1 ? 'First' : 'Second' }}</span>
       <a-select
         v-name="`Picture ${i}`"

@@ -1,0 +1,282 @@
+/** Placing by command: new objects, transforms that are copied, aligned, spread, fitted. */
+import { boxOf, boxThrough, union } from '../../core/placing/bounds';
+import { aligned, distributed, type Axis, type Edge } from '../../core/placing/arrange';
+import { moveForPivot } from '../../core/placing/keep-pose';
+import { localMatrix, type Placed } from '../../core/placing/local';
+import { restMatrix, restOf } from '../../core/placing/rest';
+import type { Spread } from '../../core/placing/spread';
+import { inverseMatrix, times } from '../../core/maths/matrix';
+import { addObject, changeObject, changeObjects, type Common } from '../../core/document/edits';
+import {
+  FOREHEAD,
+  newGroup,
+  newLayer,
+  newLight,
+  newOccluder,
+  newShadowCatcher,
+  newSolid,
+  newText,
+} from '../../core/document/defaults';
+import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
+import { restOn } from '../../core/document/resting';
+import { addTarget } from '../../core/document/scene-edits';
+import {
+  SOLID_SHAPES,
+  type Anchor,
+  type AssetId,
+  type EffectObject,
+  type FaceChoice,
+  type LightKind,
+  type ObjectId,
+  type PictureAsset,
+  type SolidShape,
+  type TargetId,
+} from '../../core/document/schema';
+import { spreadObject } from '../../core/document/copy-edits';
+import { outermostOf } from '../../core/document/stack-edits';
+import { newId, newObjectId, newTargetId } from '../api/ids';
+import type { Destination } from '../intake/placing';
+import { useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+import { selectedObjects } from './object-commands';
+
+/** Where new things go: on the anchor that is named, else beside what is selected; in the scene that is worked on. */
+export const destination = (on: Anchor | null = null): Destination => {
+  const { effect } = useEffectStore();
+  const desk = useDeskStore();
+  const object = desk.selected ? effect.objects[desk.selected] : undefined;
+  return { anchor: on ?? (object ? anchorOf(effect, object) : FOREHEAD), scene: sceneNow() };
+};
+/** The scene that is worked on; null with no scenes. */
+export const sceneNow = () => {
+  const { effect } = useEffectStore();
+  const { scene } = useDeskStore();
+  return scene !== null && effect.scenes[scene] ? scene : effect.openingScene;
+};
+
+export const NEW_KINDS = [
+  'group',
+  'text',
+  ...SOLID_SHAPES,
+  'headOccluder',
+  'shadowCatcher',
+  'ambient',
+  'directional',
+  'point',
+  'surroundings',
+] as const;
+export type NewKind = (typeof NEW_KINDS)[number];
+
+const made = (kind: NewKind, anchor: Anchor): EffectObject => {
+  const { effect } = useEffectStore();
+  const [id, order] = [newObjectId(), orderOnTop(effect)];
+  switch (kind) {
+    case 'group':
+      return newGroup(id, 'Group', order, anchor);
+    case 'text':
+      return newText(id, 'Low tide tonight', order, anchor);
+    case 'headOccluder': {
+      const last = Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0);
+      return newOccluder(id, last + 1, faceOf(anchor));
+    }
+    case 'shadowCatcher':
+      return newShadowCatcher(id, order, anchor);
+    case 'ambient':
+    case 'directional':
+    case 'point':
+    case 'surroundings':
+      return newLight(id, kind as LightKind, order, anchor);
+    default:
+      return newSolid(id, kind as SolidShape, order, anchor);
+  }
+};
+
+/** Adds a new object and selects it. Without an anchor it goes beside what is selected. */
+export const addNew = (kind: NewKind, anchor: Anchor = destination().anchor): void => {
+  const document = useEffectStore();
+  const object = { ...made(kind, anchor), scene: sceneNow() };
+  if (document.edit(addObject(object))) useDeskStore().selected = object.id;
+};
+
+/** The face an anchor is of; face 1 for what is on none. */
+const faceOf = (anchor: Anchor): FaceChoice => ('face' in anchor ? anchor.face : 1);
+
+/** A picture over the whole face. */
+export const addLayer = (asset: PictureAsset, on: Anchor = destination().anchor): void => {
+  const document = useEffectStore();
+  const layer = {
+    ...newLayer(newObjectId(), asset, orderOnTop(document.effect), faceOf(on)),
+    scene: sceneNow(),
+  };
+  if (document.edit(addObject(layer))) useDeskStore().selected = layer.id;
+};
+
+/** Adds a printed picture; gives its id. */
+export const addPrintedPicture = (asset: AssetId | null = null): TargetId => {
+  const document = useEffectStore();
+  const id = newTargetId();
+  const n = targetOrder(document.effect).length + 1;
+  const name = asset ? (document.effect.assets[asset]?.name.replace(/\.[^.]+$/, '') ?? '') : '';
+  document.edit(addTarget(document.effect, id, name || `Picture ${n}`, asset));
+  return id;
+};
+
+const triple = (v: readonly number[]): [number, number, number] => [v[0]!, v[1]!, v[2]!];
+
+/** The transform that was copied; all of it, and where the pivot is. */
+let copiedPlace: (Placed & { readonly pivot: EffectObject['pivot'] }) | null = null;
+export const copyPlace = (): void => {
+  const object = selectedObjects().at(-1);
+  if (object)
+    copiedPlace = { move: object.move, turn: object.turn, scale: object.scale, pivot: object.pivot };
+};
+export const hasCopiedPlace = (): boolean => copiedPlace !== null;
+export const pastePlace = (): void => {
+  const document = useEffectStore();
+  if (!copiedPlace) return;
+  const { move, turn, scale, pivot } = copiedPlace;
+  const changes = new Map<ObjectId, Common>(
+    selectedObjects()
+      .filter((o) => !o.locked)
+      .map((o) => [
+        o.id,
+        { move: triple(move), turn: triple(turn), scale: triple(scale), pivot: triple(pivot) },
+      ]),
+  );
+  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, 'Paste the place of'));
+};
+
+/** Back to where a new object of its kind lies. */
+export const resetPlace = (): void => {
+  const document = useEffectStore();
+  const changes = new Map<ObjectId, Common>();
+  for (const object of selectedObjects()) {
+    const asset = 'asset' in object && object.asset ? document.effect.assets[object.asset] : undefined;
+    const anchor = anchorOf(document.effect, object);
+    const rest =
+      object.parent !== null
+        ? { move: triple([0, 0, 0]), turn: triple([0, 0, 0]) }
+        : restOn(anchor, {
+            kind: object.kind,
+            ...(object.kind === 'card' ? { extent: object.extent } : {}),
+            base:
+              asset?.kind === 'model' ? asset.low[1] : object.kind === 'solid' ? -object.extent[1] / 2 : 0,
+          });
+    changes.set(object.id, { ...rest, scale: triple([1, 1, 1]), pivot: triple([0, 0, 0]) });
+  }
+  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, 'Reset'));
+};
+
+/** Puts the pivot into the middle, at the base or the top of an object, or back to its origin; nothing moves. */
+export const setPivot = (object: EffectObject, to: 'origin' | 'middle' | 'base' | 'top'): void => {
+  const document = useEffectStore();
+  const { effect } = document;
+  const box = object.kind === 'group' ? groupBox(object) : boxOf(effect, object);
+  let pivot = triple([0, 0, 0]);
+  if (to !== 'origin') {
+    if (!box) return;
+    const middle = box.low.map((x, k) => (x + box.high[k]!) / 2);
+    pivot = triple([
+      middle[0]!,
+      to === 'middle' ? middle[1]! : to === 'base' ? box.low[1] : box.high[1],
+      middle[2]!,
+    ]);
+  }
+  const move = triple(moveForPivot(object, pivot));
+  document.edit(changeObject(effect, object.id, { pivot, move }, 'Set the pivot of'));
+};
+
+/** The box around what hangs in a group, in the group's own space. */
+const groupBox = (group: EffectObject) => {
+  const { effect } = useEffectStore();
+  const rest = restOf(effect);
+  const into = inverseMatrix(restMatrix(rest, group.id));
+  if (!into) return null;
+  return union(
+    withDescendants(effect, group.id).flatMap((o) => {
+      const box = o.id === group.id ? null : boxOf(effect, o);
+      return box ? [boxThrough(times(into, restMatrix(rest, o.id)), box)] : [];
+    }),
+  );
+};
+
+/** Boxes of what is selected, in the space each hangs in; what has no size is left out. */
+const selectedBoxes = () => {
+  const { effect } = useEffectStore();
+  return outermostOf(effect, useDeskStore().selection).flatMap((object) => {
+    if (object.locked) return [];
+    const box = object.kind === 'group' ? groupBox(object) : boxOf(effect, object);
+    return box ? [{ object, box: boxThrough(localMatrix(object, object.pivot), box) }] : [];
+  });
+};
+const shiftEach = (
+  shifts: (boxes: ReturnType<typeof selectedBoxes>) => number[],
+  axis: Axis,
+  label: string,
+): void => {
+  const document = useEffectStore();
+  const boxes = selectedBoxes();
+  const by = shifts(boxes);
+  const changes = new Map<ObjectId, Common>(
+    boxes.map(({ object }, i) => [
+      object.id,
+      { move: triple(object.move.map((x, k) => (k === axis ? x + by[i]! : x))) },
+    ]),
+  );
+  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, label));
+};
+export const alignSelected = (axis: Axis, edge: Edge): void =>
+  shiftEach(
+    (boxes) =>
+      aligned(
+        boxes.map((b) => b.box),
+        axis,
+        edge,
+      ),
+    axis,
+    'Align',
+  );
+export const distributeSelected = (axis: Axis): void =>
+  shiftEach(
+    (boxes) =>
+      distributed(
+        boxes.map((b) => b.box),
+        axis,
+      ),
+    axis,
+    'Distribute',
+  );
+
+/** Spreads the object that was selected last, and selects the group of its copies. */
+export const spreadSelected = (spread: Spread): void => {
+  const document = useEffectStore();
+  const desk = useDeskStore();
+  const object = selectedObjects().at(-1);
+  if (!object) return;
+  const group = newObjectId();
+  if (document.edit(spreadObject(document.effect, object.id, spread, newId, group))) desk.selected = group;
+};
+
+/** Lays a card flat on its printed picture, as wide as it. */
+export const fitToTarget = (object: EffectObject): void => {
+  const document = useEffectStore();
+  const anchor = anchorOf(document.effect, object);
+  const target = anchor.kind === 'picture' ? document.effect.targets[anchor.target] : undefined;
+  const box = boxOf(document.effect, object);
+  if (!target || !box) return;
+  const wide = box.high[0] - box.low[0];
+  const k = wide > 0 ? target.width / wide : 1;
+  document.edit(
+    changeObject(
+      document.effect,
+      object.id,
+      {
+        move: triple([0, 0, object.move[2] > 0 ? object.move[2] : 0.001]),
+        turn: object.kind === 'card' || object.kind === 'text' ? triple([0, 0, 0]) : triple(object.turn),
+        scale: triple([k, k, k]),
+        pivot: triple([0, 0, 0]),
+      },
+      'Fit to the picture',
+    ),
+  );
+};

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+/** Aligning and distributing what is selected, in the space it hangs in. */
+import { X } from '@lucide/vue';
+import { alignSelected, distributeSelected } from '../../../commands/place-commands';
+import { mirrorCopySelected, mirrorSelected } from '../../../commands/object-commands';
+import { useDeskStore } from '../../../stores/desk';
+
+defineEmits<{ close: [] }>();
+const desk = useDeskStore();
+const AXES = [
+  { axis: 0, name: 'x', low: 'Left', high: 'Right' },
+  { axis: 1, name: 'y', low: 'Bottom', high: 'Top' },
+  { axis: 2, name: 'z', low: 'Back', high: 'Front' },
+] as const;
+</script>
+
+<template>
+  <section class="arrange" aria-label="Arrange">
+    <header>
+      <h3>Arrange</h3>
+      <button class="icon-button" type="button" aria-label="Close Arrange" @click="$emit('close')">
+        <X :size="14" />
+      </button>
+    </header>
+    <p v-if="desk.selection.length < 2" class="soft">
+      Select two or more objects to align them, three or more to distribute them: hold Ctrl or Shift in the
+      Stack.
+    </p>
+    <div v-for="{ axis, name, low, high } in AXES" :key="name" class="line">
+      <span class="mono">{{ name }}</span>
+      <button
+        class="chip"
+        type="button"
+        :disabled="desk.selection.length < 2"
+        @click="alignSelected(axis, 'low')"
+      >
+        {{ low }}
+      </button>
+      <button
+        class="chip"
+        type="button"
+        :disabled="desk.selection.length < 2"
+        :aria-label="`Middle along ${name}`"
+        @click="alignSelected(axis, 'middle')"
+      >
+        Middle
+      </button>
+      <button
+        class="chip"
+        type="button"
+        :disabled="desk.selection.length < 2"
+        @click="alignSelected(axis, 'high')"
+      >
+        {{ high }}
+      </button>
+      <button
+        class="chip"
+        type="button"
+        :disabled="desk.selection.length < 3"
+        :aria-label="`Even gaps along ${name}`"
+        @click="distributeSelected(axis)"
+      >
+        Even gaps
+      </button>
+    </div>
+    <div class="row">
+      <button class="chip" type="button" :disabled="desk.selection.length === 0" @click="mirrorSelected">
+        Mirror
+      </button>
+      <button class="chip" type="button" :disabled="desk.selection.length === 0" @click="mirrorCopySelected">
+        Mirrored copy
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.arrange {
+  display: grid;
+  gap: 6px;
+  padding: 10px 12px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+header {
+  display: flex;
+  justify-content: space-between;
+}
+.line,
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+}
+.mono {
+  width: 14px;
+  font: 500 12px var(--mono);
+}
+.chip:disabled {
+  opacity: 0.45;
+}
+p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+/** What objects stick to: one list of all there is, and which face. */
+import { computed } from 'vue';
+import { headAnchor } from '../../../core/document/defaults';
+import { anchorOf, targetOrder } from '../../../core/document/queries';
+import { stickTo } from '../../../core/document/stack-edits';
+import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
+import { NEUTRAL_FACE } from '../../../core/face/neutral';
+import { spotNear } from '../../../core/face/skin-spot';
+import { positionOf } from '../../../core/maths/matrix';
+import { restMatrix, restOf } from '../../../core/placing/rest';
+import { FEATURE_POINT_NAMES } from '../../../core/face/feature-points';
+import { addPrintedPicture } from '../../commands/place-commands';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
+import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/document/anchor-schema';
+import NumberField from '../common/NumberField.vue';
+
+const props = defineProps<{ object: EffectObject }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+
+const anchor = computed(() => anchorOf(document.effect, props.object));
+const face = computed<FaceChoice>(() =>
+  anchor.value.kind === 'head' || anchor.value.kind === 'skin' ? anchor.value.face : 1,
+);
+
+/** Every place by a key, so that a list can name it. */
+const keyOf = (a: Anchor): string => {
+  switch (a.kind) {
+    case 'head':
+      return `head ${a.point}`;
+    case 'world':
+      return `world ${a.surface}`;
+    case 'picture':
+      return `picture ${a.target}`;
+    case 'screen':
+      return `screen ${a.pin}`;
+    default:
+      return a.kind;
+  }
+};
+const NEW_PICTURE = 'new picture';
+const options = computed(() => {
+  if (props.object.kind === 'layer')
+    return [{ label: 'Skin', options: [{ value: 'skin', label: 'The whole face' }] }];
+  return [
+    {
+      label: 'Head',
+      options: FEATURE_POINT_NAMES.map((p) => ({ value: `head ${p}`, label: POINT_WORDS[p] })),
+    },
+    { label: 'Skin', options: [{ value: 'skin', label: 'A spot of the skin' }] },
+    {
+      label: 'World',
+      options: SURFACE_KINDS.map((s) => ({ value: `world ${s}`, label: SURFACE_WORDS[s] })),
+    },
+    {
+      label: 'Printed picture',
+      options: [
+        ...targetOrder(document.effect).map((t) => ({ value: `picture ${t.id}`, label: t.name })),
+        { value: NEW_PICTURE, label: 'A new printed picture' },
+      ],
+    },
+    { label: 'Screen', options: SCREEN_PINS.map((p) => ({ value: `screen ${p}`, label: PIN_WORDS[p] })) },
+    { label: 'Behind the people', options: [{ value: 'backdrop', label: 'Backdrop' }] },
+  ];
+});
+/** The spot of the skin nearest to where the object is; on something else than a head the middle of the face. */
+const spotHere = (): [number, number] => {
+  if (anchor.value.kind !== 'head') return [0.5, 0.55];
+  const at = restMatrix(restOf(document.effect), props.object.id);
+  return [...spotNear(NEUTRAL_FACE, positionOf(at))];
+};
+const anchorFor = (key: string): Anchor => {
+  const [kind, detail] = key.split(' ') as [string, string];
+  switch (kind) {
+    case 'head':
+      return headAnchor(detail as Parameters<typeof headAnchor>[0], face.value);
+    case 'skin':
+      return { kind: 'skin', face: face.value, spot: spotHere() };
+    case 'world':
+      return { kind: 'world', surface: detail as 'floor' };
+    case 'picture':
+      return { kind: 'picture', target: detail as TargetId };
+    case 'screen':
+      return { kind: 'screen', pin: detail as 'centre' };
+    default:
+      return { kind: 'backdrop' };
+  }
+};
+const choose = (key: string): void => {
+  const to: Anchor = key === NEW_PICTURE ? { kind: 'picture', target: addPrintedPicture() } : anchorFor(key);
+  document.edit(stickTo(document.effect, desk.selection, to));
+};
+const faces = ([1, 2, 3, 4, 'any', 'every'] as const).map((value) => ({ value, label: faceWords(value) }));
+const chooseFace = (to: FaceChoice): void => {
+  const a = anchor.value;
+  if (a.kind === 'head' || a.kind === 'skin')
+    document.edit(stickTo(document.effect, desk.selection, { ...a, face: to }));
+};
+const grow = (): void => {
+  const a = anchor.value;
+  if (a.kind === 'head') document.edit(stickTo(document.effect, desk.selection, { ...a, grows: !a.grows }));
+};
+const setSpot = (axis: 0 | 1, percent: number): void => {
+  const a = anchor.value;
+  if (a.kind !== 'skin') return;
+  const spot: [number, number] = [...a.spot];
+  spot[axis] = Math.min(1, Math.max(0, percent / 100));
+  document.edit(stickTo(document.effect, [props.object.id], { ...a, spot }), `spot-${axis}`);
+};
+const onFace = computed(() => anchor.value.kind === 'head' || anchor.value.kind === 'skin');
+defineExpose({ choose });
+</script>
+
+<template>
+  <div class="line">
+    <span>Sticks to</span>
+    <a-select
+      v-name="'Sticks to'"
+      size="small"
+      show-search
+      option-filter-prop="label"
+      :class="onFace ? 'two' : 'wide'"
+      :value="keyOf(anchor)"
+      :options="options"
+      :dropdown-match-select-width="false"
+      @change="(v: unknown) => choose(v as string)"
+    />
+    <a-select
+      v-if="onFace"
+      v-name="'Of which face'"
+      size="small"
+      :value="face"
+      :options="faces"
+      :dropdown-match-select-width="false"
+      @change="(v: unknown) => chooseFace(v as FaceChoice)"
+    />
+  </div>
+  <div
+    v-if="anchor.kind === 'skin' && object.kind !== 'layer'"
+    class="line"
+    role="group"
+    aria-label="Spot of the skin"
+  >
+    <span>Spot</span>
+    <NumberField
+      v-for="(mark, i) in ['u', 'v']"
+      :key="mark"
+      :value="anchor.spot[i]! * 100"
+      :label="`Spot ${mark}, per cent of the face layout`"
+      :mark="mark"
+      unit="%"
+      :digits="1"
+      :min="0"
+      :max="100"
+      @change="(v) => setSpot(i as 0 | 1, v)"
+      @done="document.endGesture()"
+    />
+  </div>
+  <div v-if="anchor.kind === 'head' && object.kind !== 'occluder'" class="line">
+    <span />
+    <button class="chip wide" type="button" :aria-pressed="anchor.grows" @click="grow">
+      Grows with the head
+    </button>
+  </div>
+</template>
+
+<style scoped src="./fields.css"></style>
+
+<style scoped>
+button.wide {
+  justify-self: start;
+}
+</style>

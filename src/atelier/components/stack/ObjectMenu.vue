@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** What else can be done to what is selected. */
+import { computed } from 'vue';
+import { sceneOrder } from '../../../core/document/queries';
+import type { FaceChoice, SceneId } from '../../../core/document/schema';
+import {
+  changeSelected,
+  copySelectedToFace,
+  duplicateSelected,
+  groupSelected,
+  mirrorCopySelected,
+  mirrorSelected,
+  selectedObjects,
+  toggleIsolated,
+  ungroupSelected,
+} from '../../commands/object-commands';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+
+const desk = useDeskStore();
+const document = useEffectStore();
+const objects = computed(() => selectedObjects());
+const onFace = computed(() =>
+  objects.value.some((o) => o.anchor.kind === 'head' || o.anchor.kind === 'skin'),
+);
+const scenes = computed(() => sceneOrder(document.effect));
+
+const ACTIONS: Record<string, () => void> = {
+  own: () => duplicateSelected('own'),
+  none: () => duplicateSelected('none'),
+  group: groupSelected,
+  ungroup: ungroupSelected,
+  mirror: mirrorSelected,
+  mirrorCopy: mirrorCopySelected,
+  isolate: toggleIsolated,
+  spread: () => (desk.place.tool = 'spread'),
+  arrange: () => (desk.place.tool = 'arrange'),
+};
+const run = ({ key }: { key: string | number }): void => {
+  const [kind, detail] = String(key).split(' ');
+  if (kind === 'face') copySelectedToFace((Number(detail) || detail) as FaceChoice);
+  else if (kind === 'scene')
+    changeSelected(() => ({ scene: detail === 'all' ? null : (detail as SceneId) }), 'Put into a scene');
+  else ACTIONS[kind!]?.();
+};
+</script>
+
+<template>
+  <a-dropdown :trigger="['click']" placement="topLeft">
+    <slot />
+    <template #overlay>
+      <a-menu @click="run">
+        <a-menu-item key="own">Duplicate with cues of its own</a-menu-item>
+        <a-menu-item key="none">Duplicate without cues</a-menu-item>
+        <a-menu-divider />
+        <a-menu-item key="spread">Spread copies...</a-menu-item>
+        <a-menu-item v-if="objects.length > 1" key="arrange">Align and distribute...</a-menu-item>
+        <a-menu-item key="mirror">Mirror left and right</a-menu-item>
+        <a-menu-item key="mirrorCopy">Mirrored copy on the other side</a-menu-item>
+        <a-menu-item v-for="n in onFace ? [1, 2, 3, 4] : []" :key="`face ${n}`"
+          >Copy to face {{ n }}</a-menu-item
+        >
+        <a-menu-divider />
+        <a-menu-item key="group">Group</a-menu-item>
+        <a-menu-item v-if="objects.some((o) => o.kind === 'group')" key="ungroup"
+          >Take the group apart</a-menu-item
+        >
+        <a-menu-item key="isolate">{{ desk.isolated ? 'Show all again' : 'Show only this' }}</a-menu-item>
+        <template v-if="scenes.length > 0">
+          <a-menu-divider />
+          <a-menu-item v-for="s in scenes" :key="`scene ${s.id}`">Only in {{ s.name }}</a-menu-item>
+          <a-menu-item key="scene all">In every scene</a-menu-item>
+        </template>
+      </a-menu>
+    </template>
+  </a-dropdown>
+</template>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+/** The scenes of an effect: which one is worked on, and which one opens it. */
+import { computed, nextTick, ref } from 'vue';
+import { DoorOpen, Ellipsis } from '@lucide/vue';
+import { sceneOrder } from '../../../core/document/queries';
+import { changeScene, openWith, removeScene } from '../../../core/document/scene-edits';
+import type { EffectScene } from '../../../core/document/schema';
+import { sceneNow } from '../../commands/place-commands';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { useStackActions } from './stack-actions';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const actions = useStackActions();
+const scenes = computed(() => sceneOrder(document.effect));
+const current = computed(() => sceneNow());
+const naming = ref<string | null>(null);
+const input = ref<HTMLInputElement[] | null>(null);
+const opens = (scene: EffectScene): boolean => document.effect.openingScene === scene.id;
+
+const startNaming = async (scene: EffectScene): Promise<void> => {
+  naming.value = scene.id;
+  await nextTick();
+  input.value?.[0]?.select();
+};
+const rename = (scene: EffectScene, event: Event): void => {
+  if (naming.value !== scene.id) return;
+  naming.value = null;
+  const name = (event.target as HTMLInputElement).value.trim().slice(0, 80);
+  if (name && name !== scene.name) document.edit(changeScene(scene.id, { name }));
+};
+const run = (scene: EffectScene, key: string | number): void => {
+  if (key === 'open') document.edit(openWith(scene.id));
+  if (key === 'rename') void startNaming(scene);
+  if (key === 'add') actions.addScene();
+  if (key === 'delete') {
+    document.edit(removeScene(document.effect, scene.id));
+    desk.scene = null;
+  }
+};
+</script>
+
+<template>
+  <div v-if="scenes.length > 0" class="scenes" role="group" aria-label="Scenes">
+    <template v-for="scene in scenes" :key="scene.id">
+      <input
+        v-if="naming === scene.id"
+        ref="input"
+        class="rename"
+        :value="scene.name"
+        maxlength="80"
+        aria-label="Name of the scene"
+        @blur="rename(scene, $event)"
+        @keydown.enter="rename(scene, $event)"
+        @keydown.escape="naming = null"
+      />
+      <button
+        v-else
+        class="chip"
+        type="button"
+        :aria-pressed="current === scene.id"
+        @click="desk.scene = scene.id"
+        @dblclick="startNaming(scene)"
+      >
+        <DoorOpen v-if="opens(scene)" :size="12" aria-label="Opening scene" /> {{ scene.name }}
+      </button>
+      <a-dropdown v-if="current === scene.id" :trigger="['click']">
+        <button class="icon-button" type="button" :aria-label="`More for ${scene.name}`">
+          <Ellipsis :size="13" />
+        </button>
+        <template #overlay>
+          <a-menu @click="({ key }: { key: string | number }) => run(scene, key)">
+            <a-menu-item key="open" :disabled="opens(scene)">The effect opens with it</a-menu-item>
+            <a-menu-item key="rename">Rename</a-menu-item>
+            <a-menu-item key="add">Another scene</a-menu-item>
+            <a-menu-item key="delete">Delete it and what is only in it</a-menu-item>
+          </a-menu>
+        </template>
+      </a-dropdown>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.scenes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  align-items: center;
+  padding: 0 16px 6px;
+}
+.chip svg {
+  vertical-align: -2px;
+}
+.rename {
+  width: 110px;
+  height: 24px;
+  padding: 0 6px;
+  border: 1px solid var(--accent);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: inherit;
+  font: 500 12px var(--text);
+}
+</style>

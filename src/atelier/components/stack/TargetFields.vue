@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** A printed picture: which one, how wide it is printed, and what is seen while it is not. */
+import { computed } from 'vue';
+import { changeTarget, removeTarget } from '../../../core/document/scene-edits';
+import { AFTER_LOST, BEFORE_FOUND, type AssetId, type Target } from '../../../core/document/schema';
+import { useEffectStore } from '../../stores/effect';
+import { AFTER_WORDS, BEFORE_WORDS } from '../../words';
+import NumberField from '../common/NumberField.vue';
+
+const props = defineProps<{ target: Target }>();
+const emit = defineEmits<{ close: [] }>();
+const document = useEffectStore();
+const pictures = computed(() =>
+  Object.values(document.effect.assets)
+    .filter((a) => a.kind === 'picture')
+    .map((a) => ({ value: a.id as string, label: a.name })),
+);
+const asset = computed(() => (props.target.asset ? document.effect.assets[props.target.asset] : undefined));
+const height = computed(() => {
+  const picture = asset.value;
+  return picture?.kind === 'picture' ? (props.target.width * picture.height) / picture.width : null;
+});
+const set = (change: Partial<Target>, gesture: string | null = null): void => {
+  document.edit(changeTarget(document.effect, props.target.id, change), gesture);
+};
+const rename = (event: Event): void => {
+  const name = (event.target as HTMLInputElement).value.trim();
+  if (name && name !== props.target.name) set({ name: name.slice(0, 80) });
+};
+const remove = (): void => {
+  document.edit(removeTarget(document.effect, props.target.id));
+  emit('close');
+};
+</script>
+
+<template>
+  <div class="fields">
+    <div class="line">
+      <span>Name</span>
+      <input
+        class="wide name"
+        :value="target.name"
+        maxlength="80"
+        aria-label="Name of the printed picture"
+        @change="rename"
+      />
+    </div>
+    <div class="line">
+      <span>Picture</span>
+      <a-select
+        v-name="'Which picture is printed'"
+        class="wide"
+        size="small"
+        :value="target.asset ?? undefined"
+        :options="pictures"
+        placeholder="Choose the picture"
+        not-found-content="Bring the picture in first: drop it on the assets"
+        @change="(v: unknown) => set({ asset: v as AssetId })"
+      />
+    </div>
+    <div class="line">
+      <span>Printed</span>
+      <NumberField
+        :value="target.width * 100"
+        label="Width of the printed picture, cm"
+        mark="w"
+        unit=" cm"
+        :digits="1"
+        :min="0.5"
+        :max="5000"
+        @change="(v) => set({ width: v / 100 }, `target-width-${target.id}`)"
+        @done="document.endGesture()"
+      />
+      <span class="two">wide{{ height ? `, ${(height * 100).toFixed(1)} cm high` : '' }}</span>
+    </div>
+    <div class="line">
+      <span>Before</span>
+      <a-select
+        v-name="'What is seen before it is found'"
+        class="wide"
+        size="small"
+        :value="target.beforeFound"
+        :options="BEFORE_FOUND.map((value) => ({ value, label: BEFORE_WORDS[value] }))"
+        @change="(v: unknown) => set({ beforeFound: v as Target['beforeFound'] })"
+      />
+    </div>
+    <div class="line">
+      <span>When lost</span>
+      <a-select
+        v-name="'What is seen after it is lost'"
+        class="wide"
+        size="small"
+        :value="target.afterLost"
+        :options="AFTER_LOST.map((value) => ({ value, label: AFTER_WORDS[value] }))"
+        @change="(v: unknown) => set({ afterLost: v as Target['afterLost'] })"
+      />
+    </div>
+    <button class="word bad" type="button" @click="remove">Delete it and what lies on it</button>
+  </div>
+</template>
+
+<style scoped src="./fields.css"></style>
+
+<style scoped>
+.fields {
+  --label: 62px;
+  display: grid;
+  gap: 5px;
+  margin: 0 10px 6px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--accent);
+  border-radius: 8px;
+  background: var(--paper);
+}
+.name {
+  height: 24px;
+  min-width: 0;
+  padding: 0 6px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+  background: var(--field);
+  color: inherit;
+  font: 500 12.5px var(--text);
+}
+.bad {
+  justify-self: start;
+  color: var(--madder);
+}
+</style>

@@ -1,0 +1,15 @@
+/** What menus within the Stack ask of it. */
+import { inject, type InjectionKey } from 'vue';
+import type { Anchor } from '../../../core/document/schema';
+
+export interface StackActions {
+  /** Lets the creator choose files; they are placed on the anchor. */
+  chooseFiles(anchor: Anchor | null): void;
+  addScene(): void;
+  /** Shows a lane though nothing is in it yet. */
+  openLane(key: string): void;
+  /** The point of an anchor that new things of its lane go to. */
+  forNew(anchor: Anchor): Anchor;
+}
+export const STACK_ACTIONS: InjectionKey<StackActions> = Symbol('stack actions');
+export const useStackActions = (): StackActions => inject(STACK_ACTIONS)!;

@@ -1,0 +1,16 @@
+/** Assets of the effect that an object can be made of, as options of a list. */
+import { computed, type ComputedRef } from 'vue';
+import { canShow } from '../../../core/document/queries';
+import type { EffectObject } from '../../../core/document/schema';
+import { useEffectStore } from '../../stores/effect';
+
+export const useMadeOf = (
+  object: () => EffectObject,
+): ComputedRef<{ readonly value: string; readonly label: string }[]> => {
+  const document = useEffectStore();
+  return computed(() =>
+    Object.values(document.effect.assets)
+      .filter((a) => canShow(object(), a))
+      .map((a) => ({ value: a.id as string, label: a.name })),
+  );
+};

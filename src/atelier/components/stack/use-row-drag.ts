@@ -1,0 +1,70 @@
+/** Rows of the Stack that are dragged and dropped on: before, after, or into one another. */
+import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
+import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
+import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
+import type { StackRow } from '../../../core/document/stack-rows';
+
+export type DropWhere = 'before' | 'after' | 'into';
+const WHERE = { 'reorder-before': 'before', 'reorder-after': 'after', combine: 'into' } as const;
+
+export interface RowData extends Record<string | symbol, unknown> {
+  readonly row: StackRow;
+}
+export const whereOf = (data: Record<string | symbol, unknown>): DropWhere | null => {
+  const instruction = extractInstruction(data);
+  return instruction && !instruction.blocked ? WHERE[instruction.operation] : null;
+};
+
+/** Where something would be dropped on this row now; null when nothing hangs over it. */
+export const useRowDrag = (
+  element: Ref<HTMLElement | null>,
+  handle: Ref<HTMLElement | null>,
+  row: () => StackRow,
+): { over: Ref<DropWhere | null> } => {
+  const over = ref<DropWhere | null>(null);
+  let stop = (): void => {};
+  watch(
+    [element, handle],
+    ([node, grip]) => {
+      stop();
+      if (!node) return;
+      const isObject = row().kind === 'object';
+      stop = combine(
+        ...(isObject && grip
+          ? [draggable({ element: node, dragHandle: grip, getInitialData: (): RowData => ({ row: row() }) })]
+          : []),
+        dropTargetForElements({
+          element: node,
+          canDrop: ({ source }) => 'row' in source.data && source.element !== node,
+          getData: ({ input, element: target }) => {
+            const now = row();
+            const isGroup = now.kind === 'object' && now.object.kind === 'group';
+            return attachInstruction({ row: now } satisfies RowData, {
+              input,
+              element: target,
+              operations:
+                now.kind === 'object'
+                  ? {
+                      'reorder-before': 'available',
+                      'reorder-after': 'available',
+                      combine: isGroup ? 'available' : 'not-available',
+                    }
+                  : {
+                      'reorder-before': 'not-available',
+                      'reorder-after': 'not-available',
+                      combine: 'available',
+                    },
+            });
+          },
+          onDrag: ({ self }) => (over.value = whereOf(self.data)),
+          onDragLeave: () => (over.value = null),
+          onDrop: () => (over.value = null),
+        }),
+      );
+    },
+    { immediate: true, flush: 'post' },
+  );
+  onBeforeUnmount(() => stop());
+  return { over };
+};
