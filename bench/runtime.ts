@@ -9,7 +9,7 @@ import { median, report } from './report';
 const program = compile(sampleEffect(200, 50));
 const steps = Math.round(FIRST_TAKE.duration / STEP);
 const frames = Array.from({ length: steps }, (_, i) => FIRST_TAKE.frameAt(i * STEP));
-const tap = { taps: [{ x: 0.5, y: 0.5 }] };
+const tap = { fingers: [], taps: [{ x: 0.5, y: 0.5 }] };
 
 const rounds = Array.from({ length: 9 }, () => {
   const runtime = new Runtime(program);

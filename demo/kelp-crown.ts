@@ -1,5 +1,5 @@
 /** Kelp Crown, first version: a crown of kelp with the head inside it, and bubbles when lips pucker. */
-import { blankEffect, newCard, newOccluder } from '../src/core/document/defaults';
+import { blankEffect, headAnchor, newCard, newOccluder } from '../src/core/document/defaults';
 import type { AssetId, Card, CueId, Effect, ObjectId, PictureAsset } from '../src/core/document/schema';
 
 export interface KelpAssets {
@@ -18,7 +18,7 @@ export const kelpCrown = (assets: KelpAssets): Effect => {
   const fan: Card = {
     ...sized(newCard('obj_kelp-fan' as ObjectId, assets.fan, 2), 0.255),
     name: 'Kelp fan',
-    anchor: { kind: 'head', face: 1, point: 'crown' },
+    anchor: headAnchor('crown'),
     move: [0, 0.0, -0.02],
     turn: [-6, 0, 0],
   };
@@ -31,7 +31,7 @@ export const kelpCrown = (assets: KelpAssets): Effect => {
   const bubbles: Card = {
     ...sized(newCard('obj_bubbles' as ObjectId, assets.bubbles, 0), 0.1),
     name: 'Bubbles',
-    anchor: { kind: 'head', face: 1, point: 'mouth' },
+    anchor: headAnchor('mouth'),
     move: [0.05, 0.03, 0.03],
     scale: [0.6, 0.6, 0.6],
     visible: false,

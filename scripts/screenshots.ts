@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { assetShots } from './asset-shots';
+import { placeShots } from './place-shots';
 
 const PORT = 4188;
 const base = `http://127.0.0.1:${PORT}`;
@@ -116,6 +117,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForSelector('#start:not([hidden])');
     await page.waitForTimeout(5000);
   },
+  ...placeShots,
   ...assetShots,
   dark: async (page, id) => {
     await page.addInitScript(() => localStorage.setItem('iconia.theme', 'dark'));

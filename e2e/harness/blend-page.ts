@@ -13,8 +13,8 @@ import type {
 } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
-import { ModelStore } from '../../src/stage/effect/model-store';
-import { TextureStore, type FileSource } from '../../src/stage/effect/texture-store';
+import { createStores } from '../../src/stage/effect/stores';
+import type { FileSource } from '../../src/stage/effect/texture-store';
 import type { CameraPicture } from '../../src/stage/picture';
 import { Stage } from '../../src/stage/stage';
 
@@ -36,6 +36,8 @@ class PlainPicture implements CameraPicture {
   }
   viewFovY = () => 40;
   draw = (renderer: WebGLRenderer) => renderer.render(this.scene, new OrthographicCamera());
+  readonly knowsPeople = false;
+  drawPeople = () => {};
   dispose = () => {};
 }
 
@@ -81,7 +83,7 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     const id = `obj_card${i}` as ObjectId;
     const card: Card = {
       ...newCard(id, asset, i),
-      anchor: { kind: 'head', face: 1, point: 'headCentre' },
+      anchor: { kind: 'head', face: 1, point: 'headCentre', grows: false },
       move: [0, 0, spec.z ?? 0.15],
       turn: [0, spec.turnY ?? 0, 0],
       extent: [0.2, 0.2],
@@ -101,17 +103,18 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     effect = { ...effect, objects: { ...effect.objects, [id]: newOccluder(id, 99) } };
   }
   const source: FileSource = ({ sha256 }) => Promise.resolve(pictures.get(sha256)!);
-  const textures = new TextureStore(source);
-  const stores = { textures, models: new ModelStore(source) };
+  const stores = createStores(source);
   const stage = new Stage(document.createElement('canvas'), stores, {
     keepPixels: true,
     smoothEdges: false,
   });
   stage.setSize(64, 64, 1);
   stage.setPicture(new PlainPicture(backdrop));
-  await Promise.all(Object.values(effect.assets).map((asset) => textures.load(asset as PictureAsset)));
+  await Promise.all(Object.values(effect.assets).map((asset) => stores.textures.load(asset as PictureAsset)));
   const program = compile(effect);
-  stage.draw(frame, effect, program, new Runtime(program));
+  const runtime = new Runtime(program);
+  runtime.step(frame);
+  stage.draw(frame, program, runtime);
   const gl = stage.renderer.getContext();
   const pixel = new Uint8Array(4);
   gl.readPixels(32, 32, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);

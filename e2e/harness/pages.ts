@@ -29,6 +29,29 @@ export const seek = async (page: Page, seconds: number): Promise<void> => {
   await page.mouse.click(box.x + (seconds / 12) * box.width, box.y + 20);
 };
 
+/** Scrubs to a share of the take, whatever its length. */
+export const seekShare = async (page: Page, share: number): Promise<void> => {
+  const box = (await page.getByRole('slider', { name: 'Time in the take' }).boundingBox())!;
+  await page.mouse.click(box.x + share * box.width, box.y + 20);
+};
+
+/** Waits until the Viewfinder shows what is wanted of it, and has nothing more to draw. */
+export const drawnOut = async (page: Page): Promise<void> => {
+  const finder = page.locator('.finder canvas');
+  let last = '';
+  await expect
+    .poll(
+      async () => {
+        const now = (await finder.getAttribute('data-drawn')) ?? '';
+        const same = now === last && now !== '0';
+        last = now;
+        return same;
+      },
+      { intervals: [350], timeout: 30_000 },
+    )
+    .toBe(true);
+};
+
 /** A plain PNG in one colour. */
 export const plainPng = (colour: string, width = 200, height = 120): Promise<Buffer> =>
   sharp({ create: { width, height, channels: 4, background: colour } })
@@ -57,24 +80,53 @@ export const keptPicture = async (
   return newPicture(`asset_${name}` as AssetId, `${name}.png`, file, width, height);
 };
 
-/** Where an element's pixels, as it is seen, answer a question: their share, and their middle from 0 to 1. */
-export const pixelsWhere = async (
-  element: Locator,
-  asked: (r: number, g: number, b: number) => boolean,
-): Promise<{ share: number; x: number; y: number }> => {
+/** Some of an element's pixels, as it is seen: how many, where their middle is, and how far they reach, 0 to 1. */
+export interface Blob {
+  readonly share: number;
+  readonly x: number;
+  readonly y: number;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** An element as it is seen: its pixels, three bytes each. */
+export const lookAt = async (element: Locator) => {
   const { data, info } = await sharp(await element.screenshot())
     .removeAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true });
-  let [hits, x, y] = [0, 0, 0];
-  for (let i = 0; i < info.width * info.height; i++)
-    if (asked(data[3 * i]!, data[3 * i + 1]!, data[3 * i + 2]!)) {
-      hits++;
-      x += (i % info.width) / info.width;
-      y += Math.floor(i / info.width) / info.height;
-    }
-  return { share: hits / (info.width * info.height), x: x / hits, y: y / hits };
+  return { data, width: info.width, height: info.height };
 };
+
+/** The pixels of a picture that answer a question; `i` is the index of their first byte. */
+export const blobOf = (
+  { data, width, height }: Awaited<ReturnType<typeof lookAt>>,
+  asked: (r: number, g: number, b: number, i: number) => boolean,
+): Blob => {
+  let [hits, x, y] = [0, 0, 0];
+  let [left, right, top, bottom] = [1, 0, 1, 0];
+  for (let i = 0; i < width * height; i++)
+    if (asked(data[3 * i]!, data[3 * i + 1]!, data[3 * i + 2]!, 3 * i)) {
+      const [u, v] = [(i % width) / width, Math.floor(i / width) / height];
+      hits++;
+      x += u;
+      y += v;
+      [left, right, top, bottom] = [
+        Math.min(left, u),
+        Math.max(right, u),
+        Math.min(top, v),
+        Math.max(bottom, v),
+      ];
+    }
+  return { share: hits / (width * height), x: x / hits, y: y / hits, left, right, top, bottom };
+};
+
+export const pixelsWhere = async (
+  element: Locator,
+  asked: (r: number, g: number, b: number) => boolean,
+): Promise<Blob> => blobOf(await lookAt(element), asked);
 
 /** Share of an element's pixels, as it is seen, that are near a colour. */
 export const shareOf = async (

@@ -1,0 +1,35 @@
+/** Pictures of Place with each kind of anchor, made from the starters. */
+import type { Page } from '@playwright/test';
+
+const begin = async (page: Page, starter: string): Promise<void> => {
+  await page.goto('/');
+  await page.getByRole('button', { name: new RegExp(`^${starter}`) }).click();
+  await page.locator('.finder canvas').waitFor();
+  await page.waitForTimeout(3000);
+};
+const seekShare = async (page: Page, share: number): Promise<void> => {
+  const box = (await page.getByRole('slider', { name: 'Time in the take' }).boundingBox())!;
+  await page.mouse.click(box.x + share * box.width, box.y + 20);
+};
+const row = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
+
+export const placeShots: Record<string, (page: Page) => Promise<void>> = {
+  'place-world': async (page) => {
+    await begin(page, 'Model on the floor');
+    await seekShare(page, 0.02);
+    await row(page, 'Turtle').click();
+    await page.getByRole('button', { name: 'Show a person and a hand for scale' }).click();
+    await page.getByRole('button', { name: 'Measure what is selected' }).click();
+  },
+  'place-picture': async (page) => {
+    await begin(page, 'Printed picture comes alive');
+    await page.getByRole('button', { name: /^Settings of Picture/ }).click();
+    await row(page, 'Ferry').click();
+    await page.getByRole('button', { name: 'Measure what is selected' }).click();
+  },
+  'place-many': async (page) => {
+    await begin(page, 'Two faces');
+    await row(page, 'me too').click();
+    await page.getByRole('button', { name: 'Spread', exact: true }).click();
+  },
+};
