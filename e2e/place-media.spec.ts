@@ -34,10 +34,14 @@ test('a video becomes a card: it follows the take, and is clear where it is clea
   };
   await expect.poll(async () => (await at(0.05)).share, { timeout: 30_000 }).toBeGreaterThan(0.005);
   const first = await at(0.05);
-  const later = await at(0.85);
+  let later = first;
   // It moves eight of its 64 pixels to the right; the card takes half the screen's width.
-  expect((later.x - first.x) / ((0.5 * 8) / 64)).toBeGreaterThan(0.6);
-  expect((later.x - first.x) / ((0.5 * 8) / 64)).toBeLessThan(1.4);
+  const moved = async (): Promise<number> => {
+    later = await at(0.85);
+    return (later.x - first.x) / ((0.5 * 8) / 64);
+  };
+  await expect.poll(moved, { timeout: 30_000 }).toBeGreaterThan(0.6);
+  expect(await moved()).toBeLessThan(1.4);
   // A square of 24 pixels of a picture of 64 x 48: the rest lets the face through.
   const whole = 0.5 * ((0.5 * 9) / 16) * (48 / 64);
   expect(later.share / whole).toBeLessThan(0.3);

@@ -2,15 +2,18 @@
  * Videos as textures, by content. A video is brought to the moment that is asked for: a take can be scrubbed, so it
  * does not run by itself.
  */
-import { LinearFilter, NoColorSpace, VideoTexture, type Texture } from 'three';
+import { CanvasTexture, LinearFilter, NoColorSpace, type Texture } from 'three';
 import type { VideoAsset } from '../../core/document/schema';
 import type { Seconds } from '../../core/units';
 import type { FileSource } from './texture-store';
 
 interface Opened {
   readonly element: HTMLVideoElement;
-  readonly texture: VideoTexture;
+  /** The last picture that arrived; it stays while the video is on its way to the next. */
+  readonly texture: Texture;
   readonly url: string;
+  /** The moment the video was sent to last: a video may end up beside it, and is not sent there again. */
+  asked: Seconds;
 }
 
 /** A moment this near is near enough: half a frame at thirty a second. */
@@ -33,8 +36,11 @@ export class VideoStore {
     const { element, texture } = known;
     const length = element.duration;
     const wanted = Number.isFinite(length) && length > 0 ? time % length : 0;
-    if (!element.seeking && Math.abs(element.currentTime - wanted) > NEAR) element.currentTime = wanted;
-    return element.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA ? texture : null;
+    if (!element.seeking && Math.abs(known.asked - wanted) > NEAR) {
+      known.asked = wanted;
+      element.currentTime = wanted;
+    }
+    return texture;
   }
 
   /** Resolves when its first picture can be drawn, or it is known that none can. */
@@ -53,17 +59,23 @@ export class VideoStore {
         element.addEventListener('loadeddata', () => resolve(), { once: true });
         element.addEventListener('error', () => reject(new Error('unreadable')), { once: true });
       });
-      const texture = new VideoTexture(element);
+      const canvas = document.createElement('canvas');
+      canvas.width = element.videoWidth;
+      canvas.height = element.videoHeight;
+      const context = canvas.getContext('2d')!;
+      const texture = new CanvasTexture(canvas);
       texture.colorSpace = NoColorSpace;
       texture.flipY = false;
       texture.minFilter = texture.magFilter = LinearFilter;
       texture.generateMipmaps = false;
       const arrived = (): void => {
+        context.clearRect(0, 0, canvas.width, canvas.height);
+        context.drawImage(element, 0, 0);
         texture.needsUpdate = true;
         this.onLoaded();
       };
       element.addEventListener('seeked', arrived);
-      this.videos.set(file.sha256, { element, texture, url });
+      this.videos.set(file.sha256, { element, texture, url, asked: 0 });
       arrived();
     } catch {
       this.videos.set(file.sha256, 'failed');

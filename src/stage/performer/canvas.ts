@@ -11,6 +11,36 @@ export const paintCanvas = (width: number, height: number): { canvas: OffscreenC
   return { canvas, context };
 };
 
+/** Paintings that were made before: the Viewfinder, Space and the stills show the same people. */
+const painted = new Map<string, OffscreenCanvas>();
+const MOST_PAINTED = 24;
+
+/** Paints once for each key; the key says all that the painting depends on. The oldest are forgotten. */
+export const paintedOnce = (key: string, paint: () => OffscreenCanvas): OffscreenCanvas => {
+  const canvas = painted.get(key) ?? paint();
+  painted.delete(key);
+  painted.set(key, canvas);
+  if (painted.size > MOST_PAINTED) painted.delete(painted.keys().next().value!);
+  return canvas;
+};
+
+/**
+ * Paints with a soft edge: all of it sharp on a sheet of its own, blurred once. A filter on each stroke would
+ * blur the whole sheet each time.
+ */
+export const softly = (g: Context, blur: number, paint: (sheet: Context) => void): void => {
+  const { width, height } = g.canvas;
+  const sheet = paintCanvas(width, height);
+  sheet.context.setTransform(g.getTransform());
+  sheet.context.lineCap = sheet.context.lineJoin = 'round';
+  paint(sheet.context);
+  g.save();
+  g.filter = `blur(${blur}px)`;
+  g.setTransform(1, 0, 0, 1, 0, 0);
+  g.drawImage(sheet.canvas, 0, 0);
+  g.restore();
+};
+
 export const textureOf = (canvas: OffscreenCanvas): CanvasTexture<OffscreenCanvas> => {
   const texture = new CanvasTexture(canvas);
   texture.colorSpace = SRGBColorSpace;

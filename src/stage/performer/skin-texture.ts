@@ -13,7 +13,7 @@ import {
 import { Random } from '../../core/maths/random';
 import type { Performer } from '../../core/takes/performer';
 import { SKINS, type Skin } from '../../core/takes/skin-tones';
-import { css, paintCanvas, spot, textureOf, type Context } from './canvas';
+import { css, paintCanvas, paintedOnce, softly, spot, textureOf, type Context } from './canvas';
 import {
   at,
   centre,
@@ -75,21 +75,20 @@ const paintHairShadow = (g: Context, { hair, tone }: Performer): void => {
 };
 
 const paintLips = (g: Context, { lips }: Skin): void => {
-  g.save();
-  g.filter = 'blur(3px)';
-  trace(g, [...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()]);
-  g.fillStyle = css(lips, [0.92, 0.87, 0.87], 0.85);
-  g.fill();
-  trace(g, [...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()]);
-  g.fillStyle = css(lips, [1.05, 1.01, 1.01], 0.85);
-  g.fill();
-  for (const seam of [INNER_LIP_UPPER, INNER_LIP_LOWER]) {
-    trace(g, seam);
-    g.lineWidth = 5;
-    g.strokeStyle = css(lips, [0.45, 0.34, 0.34], 0.8);
-    g.stroke();
-  }
-  g.restore();
+  softly(g, 3, (sheet) => {
+    trace(sheet, [...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()]);
+    sheet.fillStyle = css(lips, [0.92, 0.87, 0.87], 0.85);
+    sheet.fill();
+    trace(sheet, [...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()]);
+    sheet.fillStyle = css(lips, [1.05, 1.01, 1.01], 0.85);
+    sheet.fill();
+    for (const seam of [INNER_LIP_UPPER, INNER_LIP_LOWER]) {
+      trace(sheet, seam);
+      sheet.lineWidth = 5;
+      sheet.strokeStyle = css(lips, [0.45, 0.34, 0.34], 0.8);
+      sheet.stroke();
+    }
+  });
   const [x, y] = at(17);
   spot(g, x, y - 10, 46, 9, (o) => css(lips, [1.3, 1.32, 1.32], o), 0.25);
 };
@@ -101,12 +100,11 @@ const paintBrow = (
   random: Random,
   outwards: number,
 ): void => {
-  g.save();
-  g.filter = 'blur(7px)';
-  trace(g, ids);
-  g.fillStyle = css(brows.colour, [1, 1, 1], 0.26 + 0.34 * brows.fullness);
-  g.fill();
-  g.restore();
+  softly(g, 7, (sheet) => {
+    trace(sheet, ids);
+    sheet.fillStyle = css(brows.colour, [1, 1, 1], 0.26 + 0.34 * brows.fullness);
+    sheet.fill();
+  });
   const low = ids.slice(0, 5).map(at);
   const high = ids.slice(5).reverse().map(at);
   const along = (row: Point[], u: number): Point => {
@@ -138,33 +136,30 @@ const paintBrow = (
   }
 };
 
-const paintLids = (g: Context, eye: readonly number[], skin: Skin): void => {
-  const upper = [eye[0]!, ...eye.slice(9).reverse(), eye[8]!];
-  g.save();
-  g.lineCap = 'round';
-  g.lineJoin = 'round';
-  g.filter = 'blur(1.6px)';
-  trace(g, upper);
-  g.lineWidth = 9;
-  g.strokeStyle = 'rgba(32,18,14,0.85)';
-  g.stroke();
-  trace(g, eye.slice(0, 9));
-  g.lineWidth = 4;
-  g.strokeStyle = css(skin.flush, [0.72, 0.62, 0.6], 0.6);
-  g.stroke();
+const paintLids = (g: Context, skin: Skin): void => {
+  const eyes = [EYE_RIGHT, EYE_LEFT];
+  const upper = (eye: readonly number[]) => [eye[0]!, ...eye.slice(9).reverse(), eye[8]!];
+  const line = (sheet: Context, ids: readonly number[], width: number, colour: string): void => {
+    trace(sheet, ids);
+    sheet.lineWidth = width;
+    sheet.strokeStyle = colour;
+    sheet.stroke();
+  };
+  softly(g, 1.6, (sheet) => {
+    for (const eye of eyes) {
+      line(sheet, upper(eye), 9, 'rgba(32,18,14,0.85)');
+      line(sheet, eye.slice(0, 9), 4, css(skin.flush, [0.72, 0.62, 0.6], 0.6));
+    }
+  });
   // The crease of the lid.
-  g.filter = 'blur(3px)';
-  g.translate(0, -20);
-  trace(g, upper);
-  g.lineWidth = 4;
-  g.strokeStyle = css(skin.shade, [0.7, 0.66, 0.66], 0.5);
-  g.stroke();
-  g.restore();
+  softly(g, 3, (sheet) => {
+    sheet.translate(0, -20);
+    for (const eye of eyes) line(sheet, upper(eye), 4, css(skin.shade, [0.7, 0.66, 0.66], 0.5));
+  });
 };
 
 /** Lines that age leaves: from the nose to the mouth, at the eyes, over the brows. */
-const paintAge = (g: Context, skin: Skin, age: number): void => {
-  if (age < 0.15) return;
+const paintAge = (sheet: Context, skin: Skin, age: number): void => {
   // Lines deepen late.
   const depth = age ** 1.7;
   const line = (points: readonly Point[], width: number, strength: number): void => {
@@ -172,17 +167,13 @@ const paintAge = (g: Context, skin: Skin, age: number): void => {
       [0, css(skin.shade, [0.78, 0.74, 0.74], strength * depth)],
       [width * 0.9, css(skin.base, [1.12, 1.1, 1.08], 0.4 * strength * depth)],
     ] as const) {
-      g.lineWidth = width;
-      g.strokeStyle = colour;
-      g.beginPath();
-      points.forEach(([x, y], i) => (i === 0 ? g.moveTo(x, y + offset) : g.lineTo(x, y + offset)));
-      g.stroke();
+      sheet.lineWidth = width;
+      sheet.strokeStyle = colour;
+      sheet.beginPath();
+      points.forEach(([x, y], i) => (i === 0 ? sheet.moveTo(x, y + offset) : sheet.lineTo(x, y + offset)));
+      sheet.stroke();
     }
   };
-  g.save();
-  g.lineCap = 'round';
-  g.lineJoin = 'round';
-  g.filter = 'blur(2.6px)';
   const fold = [129, 203, 206, 216, 212];
   for (const ids of [fold, mirrored(fold)]) line(ids.map(at), 6, 0.62);
   const bag = [133, 112, 232, 231, 230, 229];
@@ -228,7 +219,6 @@ const paintAge = (g: Context, skin: Skin, age: number): void => {
       3.4,
       0.5,
     );
-  g.restore();
 };
 
 const paintFreckles = (g: Context, amount: number, random: Random): void => {
@@ -294,7 +284,7 @@ const paintPores = (g: Context, random: Random, age: number): void => {
   g.putImageData(image, 0, 0);
 };
 
-export const skinTexture = (performer: Performer): Texture => {
+const paintSkin = (performer: Performer): OffscreenCanvas => {
   const { canvas, context } = paintCanvas(PIXELS, PIXELS);
   context.scale(PIXELS / SHEET, PIXELS / SHEET);
   const random = new Random(performer.seed);
@@ -302,16 +292,20 @@ export const skinTexture = (performer: Performer): Texture => {
   paintTone(context, skin);
   paintHairShadow(context, performer);
   paintFreckles(context, performer.freckles, random);
-  paintAge(context, skin, performer.age);
+  const { age } = performer;
+  if (age >= 0.15) softly(context, 2.6, (sheet) => paintAge(sheet, skin, age));
   paintLips(context, skin);
   paintBeard(context, performer, random);
   paintBrow(context, BROW_RIGHT, performer, random, -1);
   paintBrow(context, BROW_LEFT, performer, random, 1);
-  paintLids(context, EYE_RIGHT, skin);
-  paintLids(context, EYE_LEFT, skin);
+  paintLids(context, skin);
   for (const mole of performer.moles) spot(context, ...at(mole), 6.5, 6, (o) => `rgba(52,26,18,${o})`, 0.95);
-  paintPores(context, random, performer.age);
-  const texture = textureOf(canvas);
+  paintPores(context, random, age);
+  return canvas;
+};
+
+export const skinTexture = (performer: Performer): Texture => {
+  const texture = textureOf(paintedOnce(`skin ${JSON.stringify(performer)}`, () => paintSkin(performer)));
   // The topology's V runs down, as the canvas does.
   texture.flipY = false;
   return texture;

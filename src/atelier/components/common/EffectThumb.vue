@@ -10,13 +10,18 @@ const props = defineProps<{ effect: Effect }>();
 const TIMES = [0.4, 1.9, 4.1, 6.1, 8.1, 11];
 const take = computed(() => takeFor(props.effect));
 
-const stills = useStills(() => ({
-  effect: props.effect,
-  take: take.value,
-  times: TIMES.map((t) => (t / 12) * take.value.duration),
-  width: 150,
-  height: 200,
-}));
+/** Whoever goes straight on is not kept: the first still takes the machine's full attention. */
+const PATIENCE = 800;
+const stills = useStills(
+  () => ({
+    effect: props.effect,
+    take: take.value,
+    times: TIMES.map((t) => (t / 12) * take.value.duration),
+    width: 150,
+    height: 200,
+  }),
+  PATIENCE,
+);
 const tick = ref(0);
 const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
 const timer = still ? undefined : setInterval(() => tick.value++, 700);

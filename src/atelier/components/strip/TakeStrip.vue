@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Play, scrub, speed; the take's film, its marks, where cues fire, and the viewer's recorded taps. */
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, type CSSProperties } from 'vue';
 import { scaleLinear } from 'd3';
 import { Pause, Play, RotateCcw, StepBack, StepForward } from '@lucide/vue';
 import { blankEffect } from '../../../core/document/defaults';
@@ -8,6 +8,8 @@ import { useStills } from '../../drawing/use-stills';
 import { useEffectStore } from '../../stores/effect';
 import { usePrintsStore } from '../../stores/prints';
 import { SPEEDS, usePlaybackStore } from '../../stores/playback';
+import { FILM_FRAMES } from '../../takes/film';
+import { filmOf } from '../../takes/shipped-films';
 import { MARK_WORDS, TRIGGER_WORDS } from '../../words';
 
 const playback = usePlaybackStore();
@@ -23,22 +25,36 @@ onMounted(() => {
 onBeforeUnmount(() => observer?.disconnect());
 
 const x = computed(() => scaleLinear([0, playback.take.duration], [0, width.value]));
-const FRAMES = 16;
 const times = computed(() =>
-  Array.from({ length: FRAMES }, (_, i) => ((i + 0.5) / FRAMES) * playback.take.duration),
+  Array.from({ length: FILM_FRAMES }, (_, i) => ((i + 0.5) / FILM_FRAMES) * playback.take.duration),
 );
 const empty = blankEffect('film');
-const film = useStills(
-  () => ({
-    effect: empty,
-    take: playback.take,
-    times: times.value,
-    width: 66,
-    height: 88,
-    pictures: prints.images,
-  }),
+/** Shipped takes come with their film; others, and what is printed on pictures, are drawn. */
+const shipped = computed(() => (prints.images.length > 0 ? null : filmOf(playback.take.id)));
+const drawn = useStills(
+  () =>
+    shipped.value
+      ? null
+      : {
+          effect: empty,
+          take: playback.take,
+          times: times.value,
+          width: 66,
+          height: 88,
+          pictures: prints.images,
+        },
   900,
 );
+const frameStyle = (i: number): CSSProperties =>
+  shipped.value
+    ? {
+        backgroundImage: `url(${shipped.value})`,
+        backgroundSize: `${FILM_FRAMES * 100}% auto`,
+        backgroundPosition: `${(100 * i) / (FILM_FRAMES - 1)}% 42%`,
+      }
+    : drawn.value[i]
+      ? { backgroundImage: `url(${drawn.value[i]})` }
+      : {};
 
 const seekTo = (event: PointerEvent): void => {
   const box = track.value!.getBoundingClientRect();
@@ -165,11 +181,7 @@ const live = computed(() => playback.source === 'camera');
         @keydown="onKey"
       >
         <div class="film" aria-hidden="true">
-          <i
-            v-for="(time, i) in times"
-            :key="time"
-            :style="film[i] ? { backgroundImage: `url(${film[i]})` } : {}"
-          />
+          <i v-for="(time, i) in times" :key="time" :style="frameStyle(i)" />
         </div>
         <div class="marks" aria-hidden="true">
           <span v-for="mark in marks" :key="mark.kind + mark.from" :style="{ left: `${mark.left}px` }"

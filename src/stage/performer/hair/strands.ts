@@ -3,7 +3,7 @@ import { DoubleSide, MeshLambertMaterial, RepeatWrapping, Vector3, type Texture 
 import { Random } from '../../../core/maths/random';
 import { lerp } from '../../../core/maths/scalar';
 import type { Hex } from '../../../core/units';
-import { css, paintCanvas, textureOf } from '../canvas';
+import { css, paintCanvas, paintedOnce, textureOf } from '../canvas';
 
 const WIDTH = 1024;
 const HEIGHT = 256;
@@ -32,11 +32,10 @@ const tone = (colour: Hex, random: Random, opacity: number): string => {
   return `rgba(${channel(1)},${channel(3)},${Math.round(channel(5) * 0.95)},${opacity})`;
 };
 
-/** Strands from the pole or parting (top of the sheet) to the ends (bottom), where they fade. */
-export const strandTexture = (
+const paintStrands = (
   colour: Hex,
   { seed, count = 1900, ground = true, ragged = 0.06, darkAtRoot = true, fade = 0 }: StrandOptions,
-): Texture => {
+): OffscreenCanvas => {
   const { canvas, context: g } = paintCanvas(WIDTH, HEIGHT);
   const random = new Random(seed);
   if (ground) {
@@ -71,14 +70,23 @@ export const strandTexture = (
     g.fillStyle = thin;
     g.fillRect(0, 0, WIDTH, HEIGHT);
   }
+  return canvas;
+};
+
+const hairTexture = (canvas: OffscreenCanvas): Texture => {
   const texture = textureOf(canvas);
   texture.flipY = false;
   texture.wrapS = RepeatWrapping;
   return texture;
 };
 
-/** Short upright hairs, seen from above: dots and dashes with nothing between. */
-export const furTexture = (colour: Hex, seed: number, density: number): Texture => {
+/** Strands from the pole or parting (top of the sheet) to the ends (bottom), where they fade. */
+export const strandTexture = (colour: Hex, options: StrandOptions): Texture =>
+  hairTexture(
+    paintedOnce(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)),
+  );
+
+const paintFur = (colour: Hex, seed: number, density: number): OffscreenCanvas => {
   const { canvas, context: g } = paintCanvas(1024, 512);
   const random = new Random(seed);
   for (let n = 0; n < 17000 * density; n++) {
@@ -92,11 +100,12 @@ export const furTexture = (colour: Hex, seed: number, density: number): Texture 
     g.lineTo(x + random.between(-3, 3), y + random.between(6, 13));
     g.stroke();
   }
-  const texture = textureOf(canvas);
-  texture.flipY = false;
-  texture.wrapS = RepeatWrapping;
-  return texture;
+  return canvas;
 };
+
+/** Short upright hairs, seen from above: dots and dashes with nothing between. */
+export const furTexture = (colour: Hex, seed: number, density: number): Texture =>
+  hairTexture(paintedOnce(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
 
 /** How far loose hair hangs back, shared by all hair of one performer. */
 export interface Lag {

@@ -27,6 +27,8 @@ const BARS = [
 const bars = computed(() =>
   BARS.map(([name, label]) => ({ name, label, value: expression(face.value, name) })),
 );
+/** To a tenth; a little less than nothing is nothing. */
+const degrees = (angle: number): string => `${(Math.round(angle * 10) / 10 + 0).toFixed(1)}°`;
 /** A take of a room or a printed picture has no face, and that is no fault. */
 const expected = computed(() => playback.source === 'camera' || playback.take.performers.length > 0);
 </script>
@@ -47,15 +49,15 @@ const expected = computed(() => playback.source === 'camera' || playback.take.pe
       <dl v-if="angles" class="num">
         <div>
           <dt>yaw</dt>
-          <dd data-reading="yaw">{{ angles.yaw.toFixed(1) }}°</dd>
+          <dd data-reading="yaw">{{ degrees(angles.yaw) }}</dd>
         </div>
         <div>
           <dt>pitch</dt>
-          <dd data-reading="pitch">{{ angles.pitch.toFixed(1) }}°</dd>
+          <dd data-reading="pitch">{{ degrees(angles.pitch) }}</dd>
         </div>
         <div>
           <dt>roll</dt>
-          <dd data-reading="roll">{{ angles.roll.toFixed(1) }}°</dd>
+          <dd data-reading="roll">{{ degrees(angles.roll) }}</dd>
         </div>
         <div>
           <dt>away</dt>
