@@ -1,5 +1,4 @@
 /** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
-import { Mesh, OrthographicCamera, PlaneGeometry, Scene, ShaderMaterial, type WebGLRenderer } from 'three';
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newCard, newOccluder, newPicture } from '../../src/core/document/defaults';
@@ -15,31 +14,10 @@ import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
 import { createStores } from '../../src/stage/effect/stores';
 import type { FileSource } from '../../src/stage/effect/texture-store';
-import type { CameraPicture } from '../../src/stage/picture';
 import { Stage } from '../../src/stage/stage';
+import { PlainPicture } from './plain-picture';
 
 type Rgb = readonly [number, number, number];
-
-/** A camera picture in one colour (0..255). */
-class PlainPicture implements CameraPicture {
-  private readonly scene = new Scene();
-  constructor(colour: Rgb) {
-    const material = new ShaderMaterial({
-      vertexShader: 'void main() { gl_Position = vec4(position.xy, 0.0, 1.0); }',
-      fragmentShader: `void main() { gl_FragColor = vec4(${colour.map((c) => (c / 255).toFixed(6)).join(',')}, 1.0); }`,
-      depthWrite: false,
-      depthTest: false,
-    });
-    const quad = new Mesh(new PlaneGeometry(2, 2), material);
-    quad.frustumCulled = false;
-    this.scene.add(quad);
-  }
-  viewFovY = () => 40;
-  draw = (renderer: WebGLRenderer) => renderer.render(this.scene, new OrthographicCamera());
-  readonly knowsPeople = false;
-  drawPeople = () => {};
-  dispose = () => {};
-}
 
 const frame = faceFrame(0, { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 }, [
   {
@@ -109,7 +87,7 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     smoothEdges: false,
   });
   stage.setSize(64, 64, 1);
-  stage.setPicture(new PlainPicture(backdrop));
+  stage.setPicture(new PlainPicture(`vec3(${backdrop.map((c) => (c / 255).toFixed(6)).join(',')})`));
   await Promise.all(Object.values(effect.assets).map((asset) => stores.textures.load(asset as PictureAsset)));
   const program = compile(effect);
   const runtime = new Runtime(program);

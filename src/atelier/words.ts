@@ -6,8 +6,11 @@ import type {
   ActionKind,
   Anchor,
   BlendMode,
+  CameraPart,
   Effect,
   FaceChoice,
+  Fit,
+  GradeStepKind,
   LightKind,
   ScreenPin,
   SolidShape,
@@ -107,6 +110,31 @@ export const LIGHT_WORDS: Record<LightKind, string> = {
   point: 'Point light',
   surroundings: 'Light surroundings',
 };
+export const CAMERA_WORDS: Record<CameraPart, string> = {
+  whole: 'The whole camera picture',
+  person: 'The person, cut out',
+  background: 'What is behind the person',
+  face: 'The face, laid flat',
+};
+export const FIT_WORDS: Record<Fit, string> = {
+  free: 'As it is placed',
+  cover: 'Covers the screen',
+  contain: 'All of it on the screen',
+  stretch: 'Stretched to the screen',
+  tile: 'Repeated as tiles',
+};
+export const GRADE_WORDS: Record<GradeStepKind, string> = {
+  exposure: 'Exposure',
+  whiteBalance: 'White balance',
+  contrast: 'Contrast',
+  saturation: 'Saturation',
+  curves: 'Tone curves',
+  table: 'Colour table',
+  vignette: 'Vignette',
+  grain: 'Film grain',
+  bloom: 'Bloom',
+  sharpen: 'Sharpen',
+};
 export const NEW_WORDS: Record<NewKind, string> = {
   group: 'empty group',
   text: 'text',
@@ -123,6 +151,12 @@ export const NEW_WORDS: Record<NewKind, string> = {
   directional: 'directional light',
   point: 'point light',
   surroundings: 'light surroundings',
+  grade: 'grade',
+  fill: 'colour or gradient',
+  whole: 'camera picture',
+  person: 'copy of the person',
+  background: 'room behind the person',
+  face: 'flat face',
 };
 export const BEFORE_WORDS: Record<Target['beforeFound'], string> = {
   nothing: 'Nothing',

@@ -18,7 +18,9 @@ import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
 import { isHinted, type Here } from '../core/placing/anchors';
 import { onlyPlaces, placesOf, type ObjectPlaces } from '../core/placing/places';
+import { CameraParts } from './backdrop/camera-parts';
 import { EffectView } from './effect/effect-view';
+import { GradeView } from './grade/grade-view';
 import type { Stores } from './effect/stores';
 import type { CameraPicture } from './picture';
 
@@ -48,11 +50,15 @@ export class Stage {
   overlay: Scene | null = null;
   /** With another camera than the effect: handles on what lies flat on the screen. */
   overlayCamera: Camera | null = null;
+  /** Left of this (0..1) the picture is drawn without its grades, to compare. */
+  compareLine = 0;
+  private readonly gradeView = new GradeView();
+  private readonly cameraParts = new CameraParts();
   private picture: CameraPicture | null = null;
 
   constructor(
     readonly canvas: HTMLCanvasElement,
-    stores: Stores,
+    private readonly stores: Stores,
     { keepPixels = false, smoothEdges = true }: StageOptions = {},
   ) {
     try {
@@ -67,7 +73,7 @@ export class Stage {
     this.renderer.outputColorSpace = SRGBColorSpace;
     this.renderer.toneMapping = NeutralToneMapping;
     this.renderer.autoClear = false;
-    this.effectView = new EffectView(stores);
+    this.effectView = new EffectView(stores, this.cameraParts);
   }
 
   /** True when no graphics hardware draws, so that shadows and large pictures are too slow. */
@@ -117,6 +123,8 @@ export class Stage {
     camera.updateProjectionMatrix();
     camera.position.fromArray(frame.camera.pose.position);
     camera.quaternion.fromArray(frame.camera.pose.rotation);
+    const { backdrop } = program.effect;
+    this.cameraParts.begin({ renderer, picture, frame, aspect, camera, backdrop });
     const here: Here = { frame, presence: runtime.presence, targets: program.targets, aspect };
     const all = placesOf(program, runtime, here);
     const places = keep ? onlyPlaces(program, all, keep) : all;
@@ -134,13 +142,22 @@ export class Stage {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.
       if (picture.knowsPeople) {
+        this.cameraParts.prepare();
         effectView.drawBackdrop(renderer);
-        renderer.clearDepth();
-        picture.drawPeople(renderer, frame, aspect);
+        this.cameraParts.layPeople();
       } else this.withoutPeople = true;
     }
     renderer.clearDepth();
     effectView.draw(renderer, camera);
+    for (const grade of effectView.grades)
+      this.gradeView.apply(renderer, grade, {
+        frame: Math.max(0, runtime.steps - 1),
+        line: this.compareLine,
+        tableOf: (id) => {
+          const asset = program.effect.assets[id];
+          return asset?.kind === 'table' ? this.stores.tables.get(asset) : null;
+        },
+      });
   }
 
   /** Draws what lies over everything. It is drawn apart, since it stands where the effect was just drawn. */
@@ -158,6 +175,8 @@ export class Stage {
   dispose(): void {
     this.picture?.dispose();
     this.effectView.dispose();
+    this.gradeView.dispose();
+    this.cameraParts.dispose();
     this.renderer.dispose();
   }
 }

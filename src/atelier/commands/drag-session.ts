@@ -33,7 +33,7 @@ export interface ViewNow {
 export const heldNow = ({ program, places, here }: ViewNow): Held[] => {
   const { effect } = useEffectStore();
   return outermostOf(effect, useDeskStore().selection).flatMap((object) => {
-    const place = object.locked ? undefined : placeOf(program, places, object.id);
+    const place = object.locked || object.kind === 'grade' ? undefined : placeOf(program, places, object.id);
     const base = place ? baseOf(program, places, here, object.id) : null;
     return place && base ? [{ object, base, seen: throughMatrix(place.matrix, object.pivot) }] : [];
   });

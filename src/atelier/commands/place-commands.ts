@@ -9,9 +9,11 @@ import { inverseMatrix, times } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/document/edits';
 import {
   FOREHEAD,
+  newFill,
   newGroup,
   newLayer,
   newLight,
+  newLive,
   newOccluder,
   newShadowCatcher,
   newSolid,
@@ -21,9 +23,11 @@ import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/d
 import { restOn } from '../../core/document/resting';
 import { addTarget } from '../../core/document/scene-edits';
 import {
+  CAMERA_PARTS,
   SOLID_SHAPES,
   type Anchor,
   type AssetId,
+  type CameraPart,
   type EffectObject,
   type FaceChoice,
   type LightKind,
@@ -38,6 +42,7 @@ import { newId, newObjectId, newTargetId } from '../api/ids';
 import type { Destination } from '../intake/placing';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { madeGrade } from './grade-commands';
 import { selectedObjects } from './object-commands';
 
 /** Where new things go: on the anchor that is named, else beside what is selected; in the scene that is worked on. */
@@ -64,6 +69,9 @@ export const NEW_KINDS = [
   'directional',
   'point',
   'surroundings',
+  'grade',
+  'fill',
+  ...CAMERA_PARTS,
 ] as const;
 export type NewKind = (typeof NEW_KINDS)[number];
 
@@ -86,6 +94,15 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
     case 'point':
     case 'surroundings':
       return newLight(id, kind as LightKind, order, anchor);
+    case 'fill':
+      return newFill(id, order, anchor);
+    case 'whole':
+    case 'person':
+    case 'background':
+    case 'face':
+      return newLive(id, kind as CameraPart, order, anchor);
+    case 'grade':
+      return madeGrade(id, order);
     default:
       return newSolid(id, kind as SolidShape, order, anchor);
   }

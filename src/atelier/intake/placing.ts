@@ -2,6 +2,8 @@
 import {
   headAnchor,
   newCard,
+  newGrade,
+  newGradeStep,
   newGroup,
   newLight,
   newModel,
@@ -16,16 +18,17 @@ import type {
   Card,
   Effect,
   EffectObject,
+  GradeStep,
   ObjectId,
   PictureAsset,
   SceneId,
 } from '../../core/document/schema';
-import { newObjectId } from '../api/ids';
+import { newId, newObjectId } from '../api/ids';
 import type { LayerDraft } from '../../intake/drafts';
 
 /** What can stand in the Stack by itself. */
 export const isPlaceable = (asset: Asset): boolean =>
-  ['picture', 'sequence', 'video', 'model', 'surroundings'].includes(asset.kind);
+  ['picture', 'sequence', 'video', 'model', 'surroundings', 'table'].includes(asset.kind);
 
 /** What the creator works on: new things go there. */
 export interface Destination {
@@ -55,6 +58,10 @@ export const objectsFor = (effect: Effect, asset: Asset, to: Destination = HERE)
     ];
   if (asset.kind === 'surroundings')
     return [here({ ...newLight(newObjectId(), 'surroundings', order, to.anchor), asset: asset.id })];
+  if (asset.kind === 'table') {
+    const step = { ...newGradeStep(newId('step'), 'table'), asset: asset.id } as GradeStep;
+    return [here({ ...newGrade(newObjectId(), order, [step]), name: objectNameFor(asset, 'Grade') })];
+  }
   if (asset.kind !== 'model') return [];
   if (to.anchor.kind !== 'head') return [here(newModel(newObjectId(), asset, order, to.anchor))];
   const hasOccluder = Object.values(effect.objects).some((o) => isHeadOccluder(o, face));

@@ -226,7 +226,7 @@ describe('the file comes again', () => {
 });
 
 describe('objects for single assets', () => {
-  test('pictures, sequences and videos get a card, models an object and one occluder, surroundings a light', () => {
+  test('pictures, sequences and videos get a card, models an object and one occluder, surroundings a light, tables a grade', () => {
     let effect = blankEffect('Reef');
     for (const asset of sampleAssets()) {
       const objects = objectsFor(effect, asset);
@@ -237,7 +237,7 @@ describe('objects for single assets', () => {
       stackOrder(effect)
         .map((o) => o.kind)
         .sort(),
-    ).toEqual(['card', 'card', 'card', 'light', 'model', 'occluder']);
+    ).toEqual(['card', 'card', 'card', 'grade', 'light', 'model', 'occluder']);
     // The second head piece finds the occluder of the first.
     expect(objectsFor(effect, sampleModel(7)).map((o) => o.kind)).toEqual(['model']);
   });

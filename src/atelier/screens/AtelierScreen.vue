@@ -20,7 +20,7 @@ import StackPanel from '../components/stack/StackPanel.vue';
 import Viewfinder from '../components/viewfinder/Viewfinder.vue';
 import TakeStrip from '../components/strip/TakeStrip.vue';
 import PlaceBench from '../components/bench/place/PlaceBench.vue';
-import StyleBench from '../components/bench/StyleBench.vue';
+import StyleBench from '../components/bench/style/StyleBench.vue';
 import BehaveBench from '../components/bench/behave/BehaveBench.vue';
 import TryBench from '../components/bench/try/TryBench.vue';
 import ReleaseBench from '../components/bench/release/ReleaseBench.vue';

@@ -11,6 +11,9 @@ export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
 /** Panels beside Space. */
 export type PlaceTool = 'spread' | 'arrange';
 
+/** Parts of the Style bench. */
+export type StyleSection = 'blend' | 'backdrop' | 'grade';
+
 export const STAGES: readonly { readonly name: Stage; readonly label: string }[] = [
   { name: 'place', label: 'Place' },
   { name: 'style', label: 'Style' },
@@ -51,6 +54,11 @@ export const useDeskStore = defineStore('desk', () => {
     figures: false,
     measure: false,
     tool: null as PlaceTool | null,
+  });
+  const style = reactive({
+    section: 'blend' as StyleSection,
+    /** Left of this (0..1 of the Viewfinder) the picture is shown without its grades; null compares nothing. */
+    compareLine: null as number | null,
   });
   /** Only these are drawn and picked; null is all. */
   const isolated = shallowRef<ReadonlySet<ObjectId> | null>(null);
@@ -105,6 +113,7 @@ export const useDeskStore = defineStore('desk', () => {
     toggleSelected,
     handleMode,
     place,
+    style,
     isolated,
     scene,
     stage,

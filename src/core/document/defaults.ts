@@ -1,6 +1,8 @@
 /** New objects, assets, cues: as they are before a creator changes anything. Metres, degrees, seconds. */
 import { DEFAULT_THRESHOLD } from '../behave/triggers';
 import type { FeaturePoint } from '../face/feature-points';
+import { STRAIGHT } from '../grade/tone-curve';
+import { DAYLIGHT } from '../grade/white-balance';
 import { cardExtent, groundDepth, restOn, standsOn } from './resting';
 import type {
   Action,
@@ -9,6 +11,7 @@ import type {
   AnchorKind,
   AssetId,
   Beat,
+  CameraPart,
   Card,
   Cue,
   CueId,
@@ -16,9 +19,15 @@ import type {
   EffectScene,
   FaceChoice,
   FileRef,
+  Fill,
+  Fit,
+  Grade,
+  GradeStep,
+  GradeStepKind,
   Group,
   Layer,
   Light,
+  Live,
   LightKind,
   ModelAsset,
   ModelObject,
@@ -49,6 +58,7 @@ export const blankEffect = (name: string): Effect => ({
   scenes: {},
   openingScene: null,
   targets: {},
+  backdrop: { feather: 0, grow: 0, invert: false, spill: 0 },
   listing: { summary: '', tags: [], icon: null },
 });
 
@@ -106,6 +116,14 @@ const placed = (id: ObjectId, name: string, order: number, anchor: Anchor) => ({
   byViewer: null,
 });
 
+const FLAT = {
+  fit: 'free' as Fit,
+  opacity: 1,
+  tint: '#ffffff',
+  blend: 'normal' as const,
+  doubleSided: true,
+};
+
 /** What a card may show. */
 type Flat = Pick<PictureAsset | SequenceAsset | VideoAsset, 'id' | 'name' | 'width' | 'height'>;
 
@@ -118,11 +136,48 @@ export const newCard = (id: ObjectId, asset: Flat, order: number, anchor: Anchor
     ...restOn(anchor, { kind: 'card', extent }),
     asset: asset.id,
     extent,
-    opacity: 1,
-    tint: '#ffffff',
-    blend: 'normal',
-    doubleSided: true,
+    ...FLAT,
     startDelay: 0,
+  };
+};
+
+const LIVE_NAMES: Record<CameraPart, string> = {
+  whole: 'Camera picture',
+  person: 'Person',
+  background: 'Room behind',
+  face: 'Flat face',
+};
+/** Shows the camera picture; behind the people it fills the screen. */
+export const newLive = (id: ObjectId, part: CameraPart, order: number, anchor: Anchor = FOREHEAD): Live => {
+  const extent = cardExtent(part === 'face' ? 1 : 9 / 16, anchor);
+  return {
+    ...placed(id, LIVE_NAMES[part], order, anchor),
+    kind: 'live',
+    ...restOn(anchor, { kind: 'card', extent }),
+    extent,
+    ...FLAT,
+    fit: anchor.kind === 'backdrop' ? 'cover' : 'free',
+    part,
+    crop: [0, 0, 1, 1],
+    flip: false,
+    blur: anchor.kind === 'backdrop' ? 0.4 : 0,
+  };
+};
+
+/** A plain colour; behind the people it fills the screen. */
+export const newFill = (id: ObjectId, order: number, anchor: Anchor = FOREHEAD): Fill => {
+  const extent = cardExtent(1, anchor);
+  return {
+    ...placed(id, 'Colour', order, anchor),
+    kind: 'fill',
+    ...restOn(anchor, { kind: 'card', extent }),
+    extent,
+    ...FLAT,
+    fit: anchor.kind === 'backdrop' ? 'stretch' : 'free',
+    tint: '#0f6b62',
+    to: null,
+    gradient: 'linear',
+    angle: 0,
   };
 };
 
@@ -282,6 +337,41 @@ export const newLight = (id: ObjectId, light: LightKind, order: number, anchor: 
   strength: 1,
   shadows: light === 'directional',
   asset: null,
+});
+
+/** A step as it comes in: it changes nothing until its numbers are moved, but for those that are for one thing. */
+export const newGradeStep = (id: string, kind: GradeStepKind): GradeStep => {
+  const shared = { id, on: true };
+  switch (kind) {
+    case 'exposure':
+      return { ...shared, kind, stops: 0 };
+    case 'whiteBalance':
+      return { ...shared, kind, kelvin: DAYLIGHT, tint: 0 };
+    case 'contrast':
+    case 'saturation':
+      return { ...shared, kind, amount: 0 };
+    case 'curves':
+      return { ...shared, kind, all: straight(), red: straight(), green: straight(), blue: straight() };
+    case 'table':
+      return { ...shared, kind, asset: null, strength: 1 };
+    case 'vignette':
+      return { ...shared, kind, amount: 0.4, begin: 0.45, softness: 0.6 };
+    case 'grain':
+      return { ...shared, kind, amount: 0.3, size: 1.5 };
+    case 'bloom':
+      return { ...shared, kind, above: 0.75, strength: 0.5, reach: 0.5 };
+    case 'sharpen':
+      return { ...shared, kind, amount: 0.5 };
+  }
+};
+const straight = (): [number, number][] => STRAIGHT.map(([x, y]) => [x, y]);
+
+/** Over the finished picture. */
+export const newGrade = (id: ObjectId, order: number, steps: readonly GradeStep[] = []): Grade => ({
+  ...placed(id, 'Grade', order, { kind: 'screen', pin: 'centre' }),
+  kind: 'grade',
+  opacity: 1,
+  steps: [...steps],
 });
 
 export const newScene = (id: SceneId, name: string, order: number): EffectScene => ({ id, name, order });

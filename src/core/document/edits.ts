@@ -95,10 +95,16 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
     }
   });
 
-/** Lets a draft of an object show another asset: it keeps its place and its width. */
-const putOn = (draft: Draft<EffectObject>, to: Asset): void => {
+/**
+ * Lets a draft of an object show another asset, or another in the place of `from` alone: it keeps its place and its
+ * width.
+ */
+const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = null): void => {
   if (draft.kind === 'text') draft.font = to.id;
-  else if ('asset' in draft) draft.asset = to.id;
+  else if (draft.kind === 'grade') {
+    for (const step of draft.steps)
+      if (step.kind === 'table' && (from === null || step.asset === from)) step.asset = to.id;
+  } else if ('asset' in draft) draft.asset = to.id;
   // What the creator has put in is no sample any more.
   draft.sample = false;
   if (draft.kind === 'card' && 'width' in to)
@@ -118,7 +124,7 @@ export const showOn = (effect: Effect, id: ObjectId, to: Asset): Edit =>
 export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
   edit(`Show ${to.name} instead`, (d) => {
     for (const object of objectsShowing(effect, from))
-      if (canShow(object, to)) putOn(d.objects[object.id]!, to);
+      if (canShow(object, to)) putOn(d.objects[object.id]!, to, from);
     for (const target of Object.values(d.targets))
       if (target.asset === from && to.kind === 'picture') target.asset = to.id;
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
@@ -267,7 +273,7 @@ export const styleFlat = (
     if (!object) return;
     if (change.blend !== undefined && 'blend' in object) object.blend = change.blend;
     if (change.tint !== undefined && 'tint' in object) object.tint = change.tint;
-    if (change.doubleSided !== undefined && object.kind === 'card') object.doubleSided = change.doubleSided;
+    if (change.doubleSided !== undefined && 'doubleSided' in object) object.doubleSided = change.doubleSided;
   });
 
 /** Sets how models and groups look. */

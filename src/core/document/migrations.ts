@@ -66,6 +66,16 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       ...(object.kind === 'occluder' ? { asset: null } : {}),
     })),
   }),
+  // Schema 4 cut people out as they came, and cards lay where they were placed.
+  4: (old) => ({
+    ...old,
+    schema: 5,
+    backdrop: { feather: 0, grow: 0, invert: false, spill: 0 },
+    objects: mapped(old.objects, (object) => ({
+      ...object,
+      ...(object.kind === 'card' ? { fit: 'free' } : {}),
+    })),
+  }),
 };
 
 /** Where in the document a schema problem lies, and what it is: "objects.obj_1.opacity: Too big". */

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { anchorSchema } from './anchor-schema';
 import { assetIdSchema } from './asset-schema';
+import { gradeStepsSchema } from './grade-schema';
 
 export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const objectIdSchema = idText.brand<'ObjectId'>();
@@ -93,19 +94,61 @@ export const placedSchema = {
 
 const delay = z.number().min(0).max(600);
 
-/** A flat picture, a sequence of pictures or a video that plays. */
-export const cardSchema = z.strictObject({
+/**
+ * How a flat thing fills the backdrop or the screen: where it is placed (`free`), all covered, all of it seen, pulled
+ * to the shape of the screen, or repeated at its size.
+ */
+export const FITS = ['free', 'cover', 'contain', 'stretch', 'tile'] as const;
+export const fitSchema = z.enum(FITS);
+
+const flat = {
   ...placedSchema,
-  kind: z.literal('card'),
-  asset: assetIdSchema,
   /** Width and height in metres at scale 1. */
   extent: z.tuple([size, size]),
+  /** Elsewhere than on the backdrop and the screen it lies where it is placed. */
+  fit: fitSchema,
   opacity: unit,
   tint: hex,
   blend: blendSchema,
   doubleSided: z.boolean(),
+};
+
+/** A flat picture, a sequence of pictures or a video that plays. */
+export const cardSchema = z.strictObject({
+  ...flat,
+  kind: z.literal('card'),
+  asset: assetIdSchema,
   /** How long after the effect starts a sequence or video begins. */
   startDelay: delay,
+});
+
+/** Parts of the camera picture: all of it, people cut out, what is behind them, the face laid flat. */
+export const CAMERA_PARTS = ['whole', 'person', 'background', 'face'] as const;
+
+/** A flat thing that shows the camera picture as it is now. */
+export const liveSchema = z.strictObject({
+  ...flat,
+  kind: z.literal('live'),
+  part: z.enum(CAMERA_PARTS),
+  /** What of it is shown: left, top, width, height, in shares of the picture. */
+  crop: z
+    .tuple([unit, unit, z.number().min(0.01).max(1), z.number().min(0.01).max(1)])
+    .refine(([x, y, w, h]) => x + w <= 1.000001 && y + h <= 1.000001, 'The crop ends within the picture.'),
+  /** Left and right change places. */
+  flip: z.boolean(),
+  /** 1 is as blurred as can be. */
+  blur: unit,
+});
+
+/** A flat thing in one colour (its tint), or running to another. */
+export const fillSchema = z.strictObject({
+  ...flat,
+  kind: z.literal('fill'),
+  /** The other end of the gradient; null is one colour. */
+  to: hex.nullable(),
+  gradient: z.enum(['linear', 'radial']),
+  /** Of a linear gradient: 0 runs upwards, above 0 clockwise. */
+  angle: z.number().min(-360).max(360),
 });
 
 /** A picture over the whole face, by the face layout. */
@@ -204,8 +247,20 @@ export const lightSchema = z.strictObject({
   asset: assetIdSchema.nullable(),
 });
 
+/** Changes the colours of the finished picture, with all that is in it. It has no place of its own. */
+export const gradeSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('grade'),
+  /** How much of it: 0 leaves the picture as it was. */
+  opacity: unit,
+  /** In order. */
+  steps: gradeStepsSchema,
+});
+
 export const objectSchema = z.discriminatedUnion('kind', [
   cardSchema,
+  liveSchema,
+  fillSchema,
   layerSchema,
   modelObjectSchema,
   solidSchema,
@@ -214,6 +269,7 @@ export const objectSchema = z.discriminatedUnion('kind', [
   occluderSchema,
   shadowCatcherSchema,
   lightSchema,
+  gradeSchema,
 ]);
 
 export type ObjectId = z.infer<typeof objectIdSchema>;
@@ -223,6 +279,10 @@ export type LookAt = z.infer<typeof lookAtSchema>;
 export type TouchArea = z.infer<typeof touchAreaSchema>;
 export type ByViewer = z.infer<typeof byViewerSchema>;
 export type Card = z.infer<typeof cardSchema>;
+export type Live = z.infer<typeof liveSchema>;
+export type CameraPart = Live['part'];
+export type Fill = z.infer<typeof fillSchema>;
+export type Fit = z.infer<typeof fitSchema>;
 export type Layer = z.infer<typeof layerSchema>;
 export type ModelObject = z.infer<typeof modelObjectSchema>;
 export type Solid = z.infer<typeof solidSchema>;
@@ -233,5 +293,6 @@ export type Occluder = z.infer<typeof occluderSchema>;
 export type ShadowCatcher = z.infer<typeof shadowCatcherSchema>;
 export type Light = z.infer<typeof lightSchema>;
 export type LightKind = Light['light'];
+export type Grade = z.infer<typeof gradeSchema>;
 export type EffectObject = z.infer<typeof objectSchema>;
 export type ObjectKind = EffectObject['kind'];

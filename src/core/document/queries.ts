@@ -122,9 +122,13 @@ export type Showing = Card | ModelObject | Layer | Occluder | Light;
 /** Those that are there to show one. */
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer =>
   object.kind === 'card' || object.kind === 'model' || object.kind === 'layer';
-/** The asset an object is made of; null for none. */
-export const assetOf = (object: EffectObject): AssetId | null =>
-  object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
+/** The assets an object is made of. */
+export const assetsOf = (object: EffectObject): AssetId[] => {
+  if (object.kind === 'grade')
+    return object.steps.flatMap((s) => (s.kind === 'table' && s.asset ? [s.asset] : []));
+  const asset = object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
+  return asset ? [asset] : [];
+};
 
 /** Assets that can be made lighter or mended, and left as they were. */
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
@@ -137,13 +141,14 @@ const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
   occluder: ['model'],
   text: ['font'],
   light: ['surroundings'],
+  grade: ['table'],
 };
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   SHOWS[object.kind]?.includes(asset.kind) === true;
 
 /** Objects that show the asset or are made of it. */
 export const objectsShowing = (effect: Effect, id: AssetId): EffectObject[] =>
-  stackOrder(effect).filter((o) => assetOf(o) === id);
+  stackOrder(effect).filter((o) => assetsOf(o).includes(id));
 
 /** Where an asset is used. */
 export type Use =
@@ -161,10 +166,7 @@ export const usesOf = (effect: Effect, id: AssetId): Use[] => [
 /** Assets the effect really uses: shown by an object, printed, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of Object.values(effect.objects)) {
-    const asset = assetOf(o);
-    if (asset !== null) used.add(asset);
-  }
+  for (const o of Object.values(effect.objects)) for (const asset of assetsOf(o)) used.add(asset);
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];

@@ -1,7 +1,7 @@
 /** Samples: what a starter came with, to be replaced by the creator's own. */
 import type { Draft } from 'immer';
 import { edit, type Edit } from './edits';
-import { anchorOf, assetOf, stackTree } from './queries';
+import { anchorOf, assetsOf, stackTree } from './queries';
 import type { Anchor, Effect, EffectObject, ObjectId } from './schema';
 
 /** Removes everything that came as a sample, and the assets that only it used. */
@@ -16,8 +16,7 @@ export const clearSamples = (effect: Effect): Edit =>
     const assets = new Set<string>();
     for (const id of gone) {
       const object = effect.objects[id]!;
-      const asset = assetOf(object);
-      if (asset) assets.add(asset);
+      for (const asset of assetsOf(object)) assets.add(asset);
       // What the creator has hung into a sample group stays, in its place.
       for (const child of tree.get(id) ?? [])
         if (!gone.has(child.id)) {
@@ -32,7 +31,7 @@ export const clearSamples = (effect: Effect): Edit =>
       cue.beats = cue.beats.filter((beat) => beat.actions.length > 0);
       if (cue.beats.length === 0) delete d.cues[cue.id as keyof typeof d.cues];
     }
-    const used = new Set<string | null>(Object.values(d.objects).map((o) => assetOf(o as EffectObject)));
+    const used = new Set<string>(Object.values(d.objects).flatMap((o) => assetsOf(o as EffectObject)));
     // A printed picture on which only samples lay is a sample itself: the creator prints another.
     const liesOn = (object: { anchor: Anchor }, id: string): boolean =>
       object.anchor.kind === 'picture' && object.anchor.target === id;

@@ -24,8 +24,11 @@ import {
 
 export * from './anchor-schema';
 export * from './asset-schema';
+export * from './grade-schema';
 export {
   BLEND_MODES,
+  CAMERA_PARTS,
+  FITS,
   FRONTS,
   LIGHT_KINDS,
   SOLID_SHAPES,
@@ -35,7 +38,7 @@ export {
 } from './object-schema';
 export type * from './object-schema';
 
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -122,6 +125,18 @@ export const targetSchema = z.strictObject({
   afterLost: z.enum(AFTER_LOST),
 });
 
+/** How people are cut out of the picture when something lies behind them, or they are shown elsewhere. */
+export const backdropSchema = z.strictObject({
+  /** Softness of their edge; 1 is the softest. */
+  feather: unit,
+  /** Below 0 their edge moves inwards, above outwards. */
+  grow: z.number().min(-1).max(1),
+  /** The backdrop is seen where people are, and the room stays. */
+  invert: z.boolean(),
+  /** How much of the old background's colour is taken off their edge. */
+  spill: unit,
+});
+
 export const listingSchema = z.strictObject({
   summary: z.string().max(280),
   tags: z.array(z.string().min(1).max(24)).max(10),
@@ -153,6 +168,7 @@ export const effectSchema = z.strictObject({
   /** The scene the effect begins with; null with no scenes. */
   openingScene: sceneIdSchema.nullable(),
   targets: mapById(targetIdSchema, targetSchema, 20),
+  backdrop: backdropSchema,
   listing: listingSchema,
 });
 
@@ -165,6 +181,7 @@ export type Beat = z.infer<typeof beatSchema>;
 export type Cue = z.infer<typeof cueSchema>;
 export type EffectScene = z.infer<typeof sceneSchema>;
 export type Target = z.infer<typeof targetSchema>;
+export type Backdrop = z.infer<typeof backdropSchema>;
 export type Listing = z.infer<typeof listingSchema>;
 type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {

@@ -23,6 +23,8 @@ const MARK = around(0.02, 0.02, 0.02);
 export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
   switch (object.kind) {
     case 'card':
+    case 'live':
+    case 'fill':
       return around(object.extent[0], object.extent[1], 0);
     case 'solid':
       return around(...object.extent);
@@ -43,6 +45,7 @@ export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
     case 'light':
       return MARK;
     case 'group':
+    case 'grade':
       return null;
   }
 };

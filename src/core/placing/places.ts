@@ -6,6 +6,7 @@ import { fromPose, times, type Matrix } from '../maths/matrix';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';
 import { anchorPlaces, layeringOf, type AnchorPlace, type Here, type Layering } from './anchors';
+import { fitMatrix, fitOf } from './fit';
 import { localMatrix, lookingAt, UNTOUCHED, upAxis, type ByHand } from './local';
 
 /** One object at one of its places. On *every face* an object has a place for each. */
@@ -67,6 +68,9 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
         // A layer covers the whole face, so it lies in head space, whatever spot its anchor names.
         let matrix =
           object.kind === 'layer' && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
+        const fit = fitOf(object, layering);
+        if (fit && 'extent' in object)
+          matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);
         if (object.lookAt && layering === 'space')
           matrix = lookingAt(matrix, object.pivot, object.lookAt, eye);
         return {

@@ -54,7 +54,14 @@ const meet = (program: Program, i: number, place: Place, ray: Ray): number | nul
 };
 
 /** Kinds that a finger goes through unless they are given a touch area. */
-const UNTOUCHABLE: ReadonlySet<string> = new Set(['occluder', 'shadowCatcher', 'light', 'layer', 'group']);
+const UNTOUCHABLE: ReadonlySet<string> = new Set([
+  'occluder',
+  'shadowCatcher',
+  'light',
+  'layer',
+  'group',
+  'grade',
+]);
 const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
 
 /** What a finger touches: on the screen first, then what is nearest, then the backdrop; null for nothing. */

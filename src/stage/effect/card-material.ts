@@ -30,16 +30,17 @@ import type { BlendMode } from '../../core/document/schema';
 import { BLEND_GLSL, FIXED_MODES, modeNumber } from './blend-shader';
 
 const VERTEX = /* glsl */ `
-  uniform vec4 rect; // of the texture: x, y, width, height from its top left
   varying vec2 vUv;
   void main() {
-    vUv = rect.xy + uv * rect.zw;
+    vUv = uv;
     gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
   }
 `;
 
 const FRAGMENT = /* glsl */ `
   uniform sampler2D map;
+  uniform vec4 rect; // of the texture: x, y, width, height from its top left
+  uniform vec2 repeat;
   uniform vec3 tint; // linear
   uniform float opacity;
   uniform bool tinted;
@@ -59,7 +60,12 @@ const FRAGMENT = /* glsl */ `
   #endif
 
   void main() {
-    vec4 texel = texture2D(map, vUv);
+    vec2 tiled = vUv * repeat;
+    // Where a tile ends the next begins: how fine the texture is must not jump there.
+    vec2 across = dFdx(tiled) * rect.zw;
+    vec2 down = dFdy(tiled) * rect.zw;
+    vec2 within = repeat == vec2(1.0) ? vUv : fract(tiled);
+    vec4 texel = textureGrad(map, rect.xy + within * rect.zw, across, down);
     float a = texel.a * opacity;
     if (a < 0.002) discard;
     vec3 colour = tinted ? toSrgb(toLinear(texel.rgb) * tint) : texel.rgb;
@@ -88,6 +94,7 @@ export const createCardMaterial = (): ShaderMaterial =>
     uniforms: {
       map: { value: null },
       rect: { value: new Vector4(0, 0, 1, 1) },
+      repeat: { value: new Vector2(1, 1) },
       tint: { value: new Color(1, 1, 1) },
       opacity: { value: 1 },
       tinted: { value: false },

@@ -16,9 +16,11 @@ import { column, positionOf } from '../../core/maths/matrix';
 import { length } from '../../core/maths/vec3';
 import type { LightEstimate } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
+import type { CameraParts } from '../backdrop/camera-parts';
 import { Beneath } from './beneath';
 import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light';
 import { PictureHint } from './picture-hint';
+import type { GradeNow } from '../grade/grade-view';
 import { createView } from './objects/create-view';
 import type { ObjectView } from './objects/object-view';
 import type { Stores } from './stores';
@@ -34,13 +36,15 @@ const LIT: ReadonlySet<EffectObject['kind']> = new Set(['model', 'solid', 'shado
 /** What can be picked by pointing at it. */
 const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
   'card',
+  'live',
+  'fill',
   'model',
   'solid',
   'text',
   'shadowCatcher',
 ]);
 /** What lies flat covers by its place in the Stack, not by its distance. */
-const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'text']);
+const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'fill', 'text']);
 
 export class EffectView {
   private readonly scenes: Record<Layering, Scene> = {
@@ -54,9 +58,15 @@ export class EffectView {
   private readonly flatLight = new EffectLight(this.scenes.screen);
   private readonly screenCamera = new OrthographicCamera();
   private readonly hint: PictureHint;
+  /** Grades to be done over the picture, in their order. */
+  grades: readonly GradeNow[] = [];
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
-  constructor(private readonly stores: Stores) {
+  /** `camera` gives parts of the camera picture to what shows them. */
+  constructor(
+    private readonly stores: Stores,
+    private readonly camera: CameraParts | null = null,
+  ) {
     this.screenCamera.position.z = 1;
     this.hint = new PictureHint(this.beneath);
     this.scenes.screen.add(this.hint.node);
@@ -90,9 +100,15 @@ export class EffectView {
     this.shown = { backdrop: false, space: false, screen: false };
     const lit: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
     const lights: PlacedLight[] = [];
+    const grades: GradeNow[] = [];
     let ground: ShadowGround | null = null;
     program.objects.forEach((object, i) => {
       const { places: all, layering } = places[i]!;
+      if (object.kind === 'grade') {
+        // What stands lower in the Stack is done first.
+        if (all[0]) grades.unshift({ steps: object.steps, strength: all[0].opacity });
+        return;
+      }
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
       this.entries.set(object.id, entry);
       entry.object = object;
@@ -101,7 +117,7 @@ export class EffectView {
       // Occluders come before everything.
       const order = object.kind === 'occluder' ? -1 : 10_000 - i;
       for (const place of all) {
-        const drawn = this.pose(entry, program.effect, place, layering, time, order);
+        const drawn = this.pose(entry, program.effect, place, layering, time, order, aspect);
         if (!drawn) continue;
         this.shown[layering] = true;
         if (LIT.has(object.kind)) lit[layering] = true;
@@ -120,6 +136,7 @@ export class EffectView {
       const asset = own.asset ? program.effect.assets[own.asset] : undefined;
       return asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
     });
+    this.grades = grades;
     this.flatLight.update(lit.screen, [], null, null);
     this.hint.show(program.effect, hinted, this.stores.textures, aspect);
     this.shown.screen ||= hinted !== null;
@@ -143,11 +160,12 @@ export class EffectView {
     layering: Layering,
     time: Seconds,
     order: number,
+    aspect: number,
   ): boolean {
     const { object, views } = entry;
     let view = views.get(place.instance);
     if (!view) {
-      view = createView(object, { stores: this.stores, beneath: this.beneath });
+      view = createView(object, { stores: this.stores, beneath: this.beneath, camera: this.camera });
       view.node.userData.objectId = object.id;
       view.node.matrixAutoUpdate = false;
       views.set(place.instance, view);
@@ -163,6 +181,8 @@ export class EffectView {
       face: place.face,
       time,
       order,
+      layering,
+      aspect,
     });
     return view.node.visible;
   }

@@ -4,6 +4,7 @@ import type { Effect } from '../../core/document/schema';
 import { FontStore } from './font-store';
 import { ModelStore } from './model-store';
 import { SurroundingsStore } from './surroundings-store';
+import { TableStore } from './table-store';
 import { TextureStore, type FileSource } from './texture-store';
 import { VideoStore } from './video-store';
 
@@ -13,6 +14,7 @@ export interface Stores {
   readonly fonts: FontStore;
   readonly videos: VideoStore;
   readonly surroundings: SurroundingsStore;
+  readonly tables: TableStore;
 }
 
 /** `onLoaded` is called when something has arrived, so that the picture is drawn again. */
@@ -22,6 +24,7 @@ export const createStores = (source: FileSource, onLoaded: () => void = () => {}
   fonts: new FontStore(source, onLoaded),
   videos: new VideoStore(source, onLoaded),
   surroundings: new SurroundingsStore(source, onLoaded),
+  tables: new TableStore(source, onLoaded),
 });
 
 /** Resolves when all that an effect uses can be drawn; what cannot be loaded is missing in the picture. */
@@ -40,6 +43,8 @@ export const loadUsed = async (stores: Stores, effect: Effect): Promise<void> =>
         return stores.videos.load(asset);
       case 'surroundings':
         return stores.surroundings.load(asset);
+      case 'table':
+        return stores.tables.load(asset);
     }
   });
   if (Object.values(effect.objects).some((o) => o.kind === 'text')) loading.push(stores.fonts.loadOwn());

@@ -2,11 +2,11 @@
 /** All that can be added to the Stack, to an anchor or beside what is selected. */
 import { computed } from 'vue';
 import type { Anchor, PictureAsset } from '../../../core/document/schema';
-import { SOLID_SHAPES } from '../../../core/document/schema';
+import { CAMERA_PARTS, SOLID_SHAPES } from '../../../core/document/schema';
 import { addLayer, addNew, NEW_KINDS, type NewKind } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import { LIGHT_WORDS, SOLID_WORDS } from '../../words';
+import { CAMERA_WORDS, LIGHT_WORDS, SOLID_WORDS } from '../../words';
 import { useStackActions } from './stack-actions';
 
 const props = withDefaults(defineProps<{ anchor?: Anchor | null }>(), { anchor: null });
@@ -52,6 +52,10 @@ const run = ({ key }: { key: string | number }): void => {
           <a-menu-item v-for="p in pictures" :key="`layer ${p.id}`">{{ p.name }}</a-menu-item>
           <a-menu-item key="stock">Masks from the stock</a-menu-item>
         </a-sub-menu>
+        <a-sub-menu key="camera" title="Camera picture on a card">
+          <a-menu-item v-for="part in CAMERA_PARTS" :key="part">{{ CAMERA_WORDS[part] }}</a-menu-item>
+        </a-sub-menu>
+        <a-menu-item key="fill">Colour or gradient</a-menu-item>
         <a-menu-item key="group">Empty group</a-menu-item>
         <a-sub-menu key="lights" title="Light">
           <a-menu-item v-for="light in LIGHTS" :key="light">{{ LIGHT_WORDS[light] }}</a-menu-item>
@@ -59,6 +63,7 @@ const run = ({ key }: { key: string | number }): void => {
         <a-menu-item key="shadowCatcher">Shadow catcher: shows shadows that fall on it</a-menu-item>
         <a-menu-item key="headOccluder">Head occluder: hides what is behind the head</a-menu-item>
         <template v-if="!anchor">
+          <a-menu-item key="grade">Grade: colours of the finished picture</a-menu-item>
           <a-menu-divider />
           <a-sub-menu key="lanes" title="Something else to stick to">
             <a-menu-item key="lane head 2">Head of face 2</a-menu-item>

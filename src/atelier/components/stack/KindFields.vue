@@ -4,6 +4,7 @@ import { reshape } from '../../../core/document/edits';
 import type { AssetId, EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
+import FlatFields from './FlatFields.vue';
 import LightFields from './LightFields.vue';
 import PartTree from './PartTree.vue';
 import ShapeFields from './ShapeFields.vue';
@@ -25,6 +26,10 @@ const setDelay = (startDelay: number): void => {
 </script>
 
 <template>
+  <FlatFields
+    v-if="object.kind === 'card' || object.kind === 'live' || object.kind === 'fill'"
+    :object="object"
+  />
   <TextFields v-if="object.kind === 'text'" :object="object" />
   <ShapeFields v-if="object.kind === 'solid' || object.kind === 'shadowCatcher'" :object="object" />
   <LightFields v-if="object.kind === 'light'" :object="object" />

@@ -4,8 +4,10 @@ import { computed, nextTick, ref } from 'vue';
 import {
   Box,
   Brush,
+  Camera,
   ChevronDown,
   ChevronRight,
+  Contrast,
   Copy,
   Ellipsis,
   Eye,
@@ -16,6 +18,7 @@ import {
   Lightbulb,
   Lock,
   LockOpen,
+  PaintBucket,
   ScanFace,
   Shapes,
   SquareDashedBottom,
@@ -78,10 +81,14 @@ const icon = computed(() => {
     text: Type,
     shadowCatcher: SquareDashedBottom,
     light: Lightbulb,
+    grade: Contrast,
+    live: Camera,
+    fill: PaintBucket,
   }[object.value.kind];
 });
 const place = computed(() => {
   if (object.value.kind === 'occluder') return props.open ? '' : 'hides what is behind';
+  if (object.value.kind === 'grade') return 'the whole picture';
   const members = props.row.members === null ? '' : `${props.row.members} in it`;
   return parentOf(document.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });

@@ -107,7 +107,11 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
 </script>
 
 <template>
-  <div class="fields">
+  <p v-if="object.kind === 'grade'" class="soft note">
+    A grade lies over the whole picture, so it has no place of its own. Its steps are in
+    <router-link class="word" :to="{ params: { ...$route.params, stage: 'style' } }">Style</router-link>.
+  </p>
+  <div v-else class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
     <KindFields :object="object" />
     <AnchorField v-if="!parent" :object="object" />

@@ -8,14 +8,14 @@ import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
+import FlatFields from './FlatFields.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
-/** Cards and face layers are tinted and blended; texts are blended. */
-const card = computed(() =>
-  props.object.kind === 'card' || props.object.kind === 'layer' ? props.object : null,
-);
-const blended = computed(() => card.value ?? (props.object.kind === 'text' ? props.object : null));
+/** What has a tint: a colour field has its colours instead. */
+const card = computed(() => ('tint' in props.object && props.object.kind !== 'fill' ? props.object : null));
+const blended = computed(() => ('blend' in props.object ? props.object : null));
+const sided = computed(() => ('doubleSided' in props.object ? props.object : null));
 const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));
 
 const style = (change: Parameters<typeof styleFlat>[2], gesture: string | null = null): void => {
@@ -29,6 +29,7 @@ const clips = computed(() => {
     ? asset.clips.map((c) => ({ value: c.name, label: `${c.name} (${c.duration.toFixed(1)} s)` }))
     : [];
 });
+const opacityName = computed(() => (props.object.kind === 'grade' ? 'Strength' : 'Opacity'));
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
@@ -44,9 +45,9 @@ const setTint = (text: string, gesture: string | null): void => {
   <div v-if="solid" class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
     <div class="line">
-      <span>Opacity</span>
+      <span>{{ opacityName }}</span>
       <a-slider
-        v-name="'Opacity'"
+        v-name="opacityName"
         class="slider"
         :value="opacity * 100"
         :min="0"
@@ -57,7 +58,7 @@ const setTint = (text: string, gesture: string | null): void => {
       />
       <NumberField
         :value="opacity * 100"
-        label="Opacity, per cent"
+        :label="`${opacityName}, per cent`"
         unit="%"
         :min="0"
         :max="100"
@@ -121,13 +122,14 @@ const setTint = (text: string, gesture: string | null): void => {
         @change="(v: unknown) => style({ blend: v as BlendMode })"
       />
     </div>
-    <template v-if="card?.kind === 'card'">
+    <FlatFields v-if="object.kind === 'live' || object.kind === 'fill'" :object="object" />
+    <template v-if="sided">
       <div class="chips">
         <button
           class="chip"
           type="button"
-          :aria-pressed="card.doubleSided"
-          @click="style({ doubleSided: !card.doubleSided })"
+          :aria-pressed="sided.doubleSided"
+          @click="style({ doubleSided: !sided.doubleSided })"
         >
           Double-sided
         </button>

@@ -18,6 +18,7 @@ import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
+import CompareLine from './CompareLine.vue';
 
 const props = defineProps<{ stage: string }>();
 const document = useEffectStore();
@@ -52,6 +53,8 @@ let observer: ResizeObserver | null = null;
 const needsDraw = (): void => {
   wanted = true;
 };
+/** Grades are compared by a line while they are worked on. */
+const comparing = computed(() => props.stage === 'style' && desk.style.compareLine !== null);
 const editing = computed(() => props.stage === 'place' && playback.source === 'take');
 const tapping = computed(
   () => props.stage === 'behave' || props.stage === 'try' || playback.source === 'camera',
@@ -92,6 +95,7 @@ const draw = (): void => {
   const now = playback.now();
   if (!drawing || !now) return;
   const only = desk.isolated;
+  drawing.compareLine = comparing.value ? desk.style.compareLine! : 0;
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
@@ -176,6 +180,8 @@ watch(
     () => desk.selection,
     () => desk.isolated,
     () => desk.scene,
+    () => desk.style.compareLine,
+    comparing,
     () => desk.place.axes,
     () => desk.place.even,
     () => assets.arrived,
@@ -305,6 +311,11 @@ const caption = computed(() => {
         @pointercancel="onUp"
         @wheel="onWheel"
         @keydown.enter="tapCentre"
+      />
+      <CompareLine
+        v-if="comparing"
+        :value="desk.style.compareLine!"
+        @change="(to) => (desk.style.compareLine = to)"
       />
       <div class="label">{{ label }}</div>
       <div

@@ -1,6 +1,7 @@
 /** Wavefront OBJ (version 3.0 of its specification: polygons) and its MTL materials, with the PBR additions. */
 import type { Vec3 } from '../../maths/vec3';
 import { clamp } from '../../maths/scalar';
+import { toLinear } from '../../maths/srgb';
 import { MOST_TRIANGLES } from '../limits';
 import { refuse } from '../refuse';
 import { NO_COMPANIONS, type Companions } from './companions';
@@ -13,8 +14,6 @@ export interface ObjModel {
   /** Sentences on what is missing. */
   readonly notes: readonly string[];
 }
-
-const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);
 
 /** Lines with continuations joined, comments and blanks left out; `at` is the line's number from 1. */
 function* linesOf(text: string): Generator<{ readonly words: readonly string[]; readonly at: number }> {

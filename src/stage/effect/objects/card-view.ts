@@ -2,6 +2,7 @@
 import { Group } from 'three';
 import { frameAt, frameIndex } from '../../../core/assets/frames/sheets';
 import type { Card } from '../../../core/document/schema';
+import { fitOf, tileCounts } from '../../../core/placing/fit';
 import { FlatMesh, WHOLE } from './flat';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
@@ -14,7 +15,7 @@ export class CardView implements ObjectView<Card> {
     this.node.add(this.flat.mesh);
   }
 
-  update({ object, effect, opacity, time, order }: ObjectNow<Card>): boolean {
+  update({ object, effect, opacity, time, order, layering, aspect }: ObjectNow<Card>): boolean {
     const { textures, videos } = this.tools.stores;
     const asset = effect.assets[object.asset];
     const own = Math.max(0, time - object.startDelay);
@@ -28,6 +29,8 @@ export class CardView implements ObjectView<Card> {
           : null;
     if (!texture || opacity === 0) return false;
     this.flat.style(object, texture, shown.rect, opacity);
+    this.flat.repeat =
+      fitOf(object, layering) === 'tile' ? tileCounts(object.extent, object.scale, aspect) : [1, 1];
     this.flat.mesh.scale.set(object.extent[0], object.extent[1], 1);
     this.flat.mesh.renderOrder = order;
     return true;

@@ -1,7 +1,9 @@
 import type { EffectObject } from '../../../core/document/schema';
 import { CardView } from './card-view';
 import { EmptyView } from './empty-view';
+import { FillView } from './fill-view';
 import { LayerView } from './layer-view';
+import { LiveView } from './live-view';
 import { ModelView } from './model-view';
 import type { ObjectView, ViewTools } from './object-view';
 import { OccluderView } from './occluder-view';
@@ -14,6 +16,10 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
   switch (object.kind) {
     case 'card':
       return new CardView(tools) as ObjectView;
+    case 'live':
+      return new LiveView(tools) as ObjectView;
+    case 'fill':
+      return new FillView(tools) as ObjectView;
     case 'layer':
       return new LayerView(tools) as ObjectView;
     case 'model':
@@ -28,6 +34,7 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new ShadowCatcherView() as ObjectView;
     case 'group':
     case 'light':
+    case 'grade':
       return new EmptyView();
   }
 };

@@ -1,4 +1,4 @@
-/** A group, or a light: it has a place and draws nothing itself. */
+/** A group, a light or a grade: it draws nothing itself. */
 import { Group } from 'three';
 import type { ObjectView } from './object-view';
 

@@ -6,6 +6,7 @@ import {
   MeshDepthMaterial,
   type ShaderMaterial,
   type Texture,
+  type Vector2,
   type Vector4,
 } from 'three';
 import type { BlendMode } from '../../../core/document/schema';
@@ -82,6 +83,11 @@ export class FlatMesh {
     // The shadow pass takes map and alpha test over from the material that is seen.
     const seen = material as ShaderMaterial & { map?: Texture | null };
     seen.map = texture;
+  }
+
+  /** How often what is shown repeats across and down. */
+  set repeat([x, y]: readonly [number, number]) {
+    (this.mesh.material.uniforms.repeat!.value as Vector2).set(x, y);
   }
 
   /** The part of the texture that is shown. */

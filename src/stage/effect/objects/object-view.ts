@@ -3,6 +3,8 @@ import type { Object3D } from 'three';
 import type { Effect, EffectObject } from '../../../core/document/schema';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
+import type { Layering } from '../../../core/placing/anchors';
+import type { CameraParts } from '../../backdrop/camera-parts';
 import type { Beneath } from '../beneath';
 import type { Stores } from '../stores';
 
@@ -17,6 +19,9 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly time: Seconds;
   /** What stands higher in the Stack is drawn later. */
   readonly order: number;
+  readonly layering: Layering;
+  /** Width over height of the view. */
+  readonly aspect: number;
 }
 
 export interface ObjectView<O extends EffectObject = EffectObject> {
@@ -31,4 +36,6 @@ export interface ObjectView<O extends EffectObject = EffectObject> {
 export interface ViewTools {
   readonly stores: Stores;
   readonly beneath: Beneath;
+  /** The camera picture; a view without one (Space) shows none. */
+  readonly camera: CameraParts | null;
 }

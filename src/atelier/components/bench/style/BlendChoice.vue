@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The selected card in one blend mode, at this moment of the take. */
-import { applyEdit, styleCard } from '../../../core/document/edits';
-import type { BlendMode, Card } from '../../../core/document/schema';
-import { useStills } from '../../drawing/use-stills';
-import { useEffectStore } from '../../stores/effect';
-import { usePlaybackStore } from '../../stores/playback';
-import { BLEND_WORDS } from '../../words';
+import { applyEdit, styleCard } from '../../../../core/document/edits';
+import type { BlendMode, Card } from '../../../../core/document/schema';
+import { useStills } from '../../../drawing/use-stills';
+import { useEffectStore } from '../../../stores/effect';
+import { usePlaybackStore } from '../../../stores/playback';
+import { BLEND_WORDS } from '../../../words';
 
 const props = defineProps<{ card: Card; blend: BlendMode; note: string }>();
 defineEmits<{ choose: [] }>();

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Compares the selected card in blend modes at this moment of the take; the chosen one is kept. */
 import { computed, ref } from 'vue';
-import { styleCard } from '../../../core/document/edits';
-import { BLEND_MODES, type BlendMode, type Card } from '../../../core/document/schema';
-import { useDeskStore } from '../../stores/desk';
-import { useEffectStore } from '../../stores/effect';
-import { usePlaybackStore } from '../../stores/playback';
+import { styleCard } from '../../../../core/document/edits';
+import { BLEND_MODES, type BlendMode, type Card } from '../../../../core/document/schema';
+import { useDeskStore } from '../../../stores/desk';
+import { useEffectStore } from '../../../stores/effect';
+import { usePlaybackStore } from '../../../stores/playback';
 import BlendChoice from './BlendChoice.vue';
 
 const document = useEffectStore();
@@ -50,7 +50,7 @@ const choose = (blend: BlendMode): void => {
 </script>
 
 <template>
-  <section class="bench" aria-label="Style bench">
+  <section aria-label="Blend modes">
     <h2>Blend modes side by side</h2>
     <template v-if="card">
       <p class="soft">
@@ -79,11 +79,6 @@ const choose = (blend: BlendMode): void => {
 </template>
 
 <style scoped>
-.bench {
-  padding: 14px 16px;
-  overflow: auto;
-  height: 100%;
-}
 .grid {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));

@@ -1,0 +1,64 @@
+/** Grading by command: a new grade, its steps, and the result as a file. */
+import { writeCube } from '../../core/assets/colour/cube';
+import type { ColourTable } from '../../core/assets/colour/table';
+import { newGrade, newGradeStep } from '../../core/document/defaults';
+import { addObject } from '../../core/document/edits';
+import { addGradeStep } from '../../core/document/grade-edits';
+import { orderOnTop, stackOrder } from '../../core/document/queries';
+import type { AssetId, Effect, Grade, GradeStepKind, ObjectId } from '../../core/document/schema';
+import { bakeGrade } from '../../core/grade/bake';
+import { newId, newObjectId } from '../api/ids';
+import { useAssetsStore } from '../stores/assets';
+import { useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+
+/** Grades as the Stack shows them; what stands lower is done first. */
+export const gradesOf = (effect: Effect): Grade[] =>
+  stackOrder(effect).filter((o): o is Grade => o.kind === 'grade');
+
+/** What most pictures are given first. */
+const FIRST_STEPS: readonly GradeStepKind[] = ['exposure', 'whiteBalance', 'contrast'];
+
+/** A grade with its first steps, over everything. */
+export const madeGrade = (id: ObjectId, order: number): Grade =>
+  newGrade(
+    id,
+    order,
+    FIRST_STEPS.map((kind) => newGradeStep(newId('step'), kind)),
+  );
+
+export const addGrade = (): void => {
+  const document = useEffectStore();
+  const grade = madeGrade(newObjectId(), orderOnTop(document.effect));
+  if (document.edit(addObject(grade))) useDeskStore().selected = grade.id;
+};
+
+/** Adds a step to a grade; a colour table comes with the table that was brought in last, if any was. */
+export const addStep = (grade: Grade, kind: GradeStepKind): void => {
+  const document = useEffectStore();
+  const step = newGradeStep(newId('step'), kind);
+  const table = Object.values(document.effect.assets).findLast((a) => a.kind === 'table');
+  document.edit(
+    addGradeStep(
+      document.effect,
+      grade.id,
+      step.kind === 'table' && table ? { ...step, asset: table.id } : step,
+    ),
+  );
+};
+
+/** The grade as a .cube file; steps that need the place or the neighbours of a pixel are not in it. */
+export const gradeFile = async (grade: Grade): Promise<Blob> => {
+  const { effect } = useEffectStore();
+  const { stores } = useAssetsStore();
+  const tables = new Map<AssetId, ColourTable>();
+  for (const step of grade.steps) {
+    const asset = step.kind === 'table' && step.asset ? effect.assets[step.asset] : undefined;
+    if (asset?.kind !== 'table') continue;
+    await stores.tables.load(asset);
+    const opened = stores.tables.get(asset);
+    if (opened) tables.set(asset.id, opened.table);
+  }
+  const table = bakeGrade(grade.name, grade.steps, grade.opacity, (id) => tables.get(id) ?? null);
+  return new Blob([writeCube(table) as Uint8Array<ArrayBuffer>], { type: 'text/plain' });
+};

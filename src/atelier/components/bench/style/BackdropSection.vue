@@ -1,0 +1,122 @@
+<script setup lang="ts">
+/** What lies behind the people, and how they are cut out of the picture. */
+import { computed } from 'vue';
+import { Plus } from '@lucide/vue';
+import { setBackdrop } from '../../../../core/document/backdrop-edits';
+import { anchorOf, stackOrder } from '../../../../core/document/queries';
+import type { Backdrop } from '../../../../core/document/schema';
+import { addNew, type NewKind } from '../../../commands/place-commands';
+import { useDeskStore } from '../../../stores/desk';
+import { useEffectStore } from '../../../stores/effect';
+import SliderField from '../../common/SliderField.vue';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const behind = computed(() =>
+  stackOrder(document.effect).filter((o) => anchorOf(document.effect, o).kind === 'backdrop'),
+);
+/** People are cut out for what lies behind them, and for cards that show them. */
+const cuts = computed(
+  () =>
+    behind.value.length > 0 ||
+    Object.values(document.effect.objects).some(
+      (o) => o.kind === 'live' && (o.part === 'person' || o.part === 'background'),
+    ),
+);
+const backdrop = computed(() => document.effect.backdrop);
+const set = (change: Partial<Backdrop>, gesture: string | null = null): void => {
+  document.edit(setBackdrop(change), gesture);
+};
+const done = (): void => document.endGesture();
+const BEHIND = { kind: 'backdrop' } as const;
+const CHOICES: readonly { readonly kind: NewKind; readonly label: string }[] = [
+  { kind: 'fill', label: 'Colour or gradient' },
+  { kind: 'whole', label: 'The room, blurred' },
+  { kind: 'person', label: 'Another copy of the person' },
+];
+const SLIDERS = [
+  { field: 'feather', name: 'Feather', min: 0 },
+  { field: 'grow', name: 'Grow', min: -100 },
+  { field: 'spill', name: 'Take off spill', min: 0 },
+] as const;
+</script>
+
+<template>
+  <section aria-label="Backdrop">
+    <h2>Behind the people</h2>
+    <p class="soft">
+      Pictures and videos become a backdrop when they are dropped on its lane in the Stack. Or begin with:
+    </p>
+    <div class="chips">
+      <button
+        v-for="{ kind, label } in CHOICES"
+        :key="kind"
+        class="chip"
+        type="button"
+        @click="addNew(kind, BEHIND)"
+      >
+        <Plus :size="13" /> {{ label }}
+      </button>
+      <button class="chip" type="button" @click="desk.openLibrary()">
+        <Plus :size="13" /> A picture or video
+      </button>
+    </div>
+    <ul v-if="behind.length > 0" class="list">
+      <li v-for="object in behind" :key="object.id">
+        <button
+          class="word"
+          type="button"
+          :aria-pressed="desk.selected === object.id"
+          @click="desk.selected = object.id"
+        >
+          {{ object.name }}
+        </button>
+      </li>
+    </ul>
+    <template v-if="cuts">
+      <h2>The edge of the people</h2>
+      <SliderField
+        v-for="{ field, name, min } in SLIDERS"
+        :key="field"
+        :name="name"
+        unit="%"
+        :value="backdrop[field] * 100"
+        :min="min"
+        :max="100"
+        @change="(v) => set({ [field]: v / 100 }, field)"
+        @done="done"
+      />
+      <button
+        class="chip"
+        type="button"
+        :aria-pressed="backdrop.invert"
+        title="The backdrop is seen where people are; the room stays"
+        @click="set({ invert: !backdrop.invert })"
+      >
+        Invert: in the people instead of behind them
+      </button>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+h2:not(:first-child) {
+  margin-top: 18px;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 8px 0;
+}
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+.list {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>

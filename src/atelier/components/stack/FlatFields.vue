@@ -1,0 +1,173 @@
+<script setup lang="ts">
+/** What camera cards and colour fields show, and how flat things fill the screen. */
+import { computed } from 'vue';
+import { reshape } from '../../../core/document/edits';
+import { anchorOf } from '../../../core/document/queries';
+import {
+  CAMERA_PARTS,
+  FITS,
+  type CameraPart,
+  type Card,
+  type Fill,
+  type Fit,
+  type Live,
+} from '../../../core/document/schema';
+import { useEffectStore } from '../../stores/effect';
+import { CAMERA_WORDS, FIT_WORDS } from '../../words';
+import NumberField from '../common/NumberField.vue';
+
+const props = defineProps<{ object: Card | Live | Fill }>();
+const document = useEffectStore();
+/** Only on the backdrop and the screen there is something to fill. */
+const fills = computed(() => ['backdrop', 'screen'].includes(anchorOf(document.effect, props.object).kind));
+const fits = FITS.filter((fit) => fit !== 'tile' || props.object.kind !== 'fill').map((value) => ({
+  value,
+  label: FIT_WORDS[value],
+}));
+const parts = CAMERA_PARTS.map((value) => ({ value, label: CAMERA_WORDS[value] }));
+const set = (change: Parameters<typeof reshape<'live'>>[3], gesture: string | null = null): void => {
+  document.edit(reshape(document.effect, props.object.id, props.object.kind as 'live', change), gesture);
+};
+const setFill = (change: Parameters<typeof reshape<'fill'>>[3], gesture: string | null = null): void => {
+  document.edit(reshape(document.effect, props.object.id, 'fill', change), gesture);
+};
+const done = (): void => document.endGesture();
+
+/** The crop by its edges: what is cut off on each side, in per cent. */
+const EDGES = ['left', 'top', 'right', 'bottom'] as const;
+type Edge = (typeof EDGES)[number];
+const cutOff = computed((): Record<Edge, number> => {
+  const [x, y, w, h] = props.object.kind === 'live' ? props.object.crop : [0, 0, 1, 1];
+  return { left: x, top: y, right: 1 - x - w, bottom: 1 - y - h };
+});
+const setCrop = (edge: Edge, percent: number): void => {
+  const next = { ...cutOff.value, [edge]: percent / 100 };
+  const w = 1 - next.left - next.right;
+  const h = 1 - next.top - next.bottom;
+  if (w < 0.01 || h < 0.01) return;
+  set({ crop: [next.left, next.top, w, h] }, `crop ${edge}`);
+};
+const most = (edge: Edge): number => {
+  const across = edge === 'left' ? 'right' : edge === 'right' ? 'left' : edge === 'top' ? 'bottom' : 'top';
+  return 99 - 100 * cutOff.value[across];
+};
+const colourOf = (event: Event): string => (event.target as HTMLInputElement).value;
+</script>
+
+<template>
+  <div v-if="fills" class="line">
+    <span>Fills</span>
+    <a-select
+      v-name="'How it fills the screen'"
+      class="wide"
+      size="small"
+      :value="object.fit"
+      :options="fits"
+      @change="(v: unknown) => set({ fit: v as Fit })"
+    />
+  </div>
+  <template v-if="object.kind === 'live'">
+    <div class="line">
+      <span>Shows</span>
+      <a-select
+        v-name="'Part of the camera picture'"
+        class="wide"
+        size="small"
+        :value="object.part"
+        :options="parts"
+        @change="(v: unknown) => set({ part: v as CameraPart })"
+      />
+    </div>
+    <div class="line">
+      <span>Blur</span>
+      <NumberField
+        :value="object.blur * 100"
+        label="Blur, per cent"
+        unit="%"
+        :digits="0"
+        :step="5"
+        :min="0"
+        :max="100"
+        @change="(v) => set({ blur: v / 100 }, 'blur')"
+        @done="done"
+      />
+      <button class="chip two" type="button" :aria-pressed="object.flip" @click="set({ flip: !object.flip })">
+        Mirrored
+      </button>
+    </div>
+    <div class="line crop" role="group" aria-label="Crop, in per cent of the picture">
+      <span>Crop</span>
+      <NumberField
+        v-for="edge in EDGES"
+        :key="edge"
+        :value="cutOff[edge] * 100"
+        :label="`Crop ${edge}, per cent`"
+        :mark="edge[0]!.toUpperCase()"
+        :digits="0"
+        :step="1"
+        :min="0"
+        :max="most(edge)"
+        @change="(v) => setCrop(edge, v)"
+        @done="done"
+      />
+    </div>
+  </template>
+  <template v-if="object.kind === 'fill'">
+    <div class="line">
+      <span>Colour</span>
+      <input
+        type="color"
+        aria-label="Colour"
+        :value="object.tint"
+        @input="setFill({ tint: colourOf($event) }, 'colour')"
+        @change="done"
+      />
+      <button
+        class="chip two"
+        type="button"
+        :aria-pressed="object.to !== null"
+        @click="setFill({ to: object.to === null ? '#d9e4dc' : null })"
+      >
+        Gradient
+      </button>
+    </div>
+    <div v-if="object.to !== null" class="line">
+      <span>Runs to</span>
+      <input
+        type="color"
+        aria-label="Other end of the gradient"
+        :value="object.to"
+        @input="setFill({ to: colourOf($event) }, 'to')"
+        @change="done"
+      />
+      <button
+        class="chip"
+        type="button"
+        :aria-pressed="object.gradient === 'radial'"
+        @click="setFill({ gradient: object.gradient === 'radial' ? 'linear' : 'radial' })"
+      >
+        Round
+      </button>
+      <NumberField
+        v-if="object.gradient === 'linear'"
+        :value="object.angle"
+        label="Angle of the gradient, degrees"
+        unit="°"
+        :digits="0"
+        :step="5"
+        :min="-360"
+        :max="360"
+        @change="(v) => setFill({ angle: v }, 'angle')"
+        @done="done"
+      />
+    </div>
+  </template>
+</template>
+
+<style scoped src="./fields.css"></style>
+
+<style scoped>
+.crop {
+  grid-template-columns: var(--label, 56px) repeat(4, 1fr);
+}
+</style>

@@ -1,0 +1,265 @@
+/**
+ * The camera picture as textures: all of it, people cut out, what is behind them, the face laid flat; sharp or
+ * blurred. Each is made when something asks for it, once a frame. They run from the lower left, as canvases do.
+ */
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  FramebufferTexture,
+  LinearFilter,
+  Matrix4,
+  Mesh,
+  OrthographicCamera,
+  PlaneGeometry,
+  Scene,
+  ShaderMaterial,
+  Vector2,
+  WebGLRenderTarget,
+  type Camera,
+  type Texture,
+  type WebGLRenderer,
+} from 'three';
+import type { Backdrop, CameraPart } from '../../core/document/schema';
+import { FACE_LANDMARKS } from '../../core/face/landmarks';
+import { TRIANGLES, UV } from '../../core/face/neutral';
+import { fromPose } from '../../core/maths/matrix';
+import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
+import type { CameraPicture } from '../picture';
+import { CutOut } from './cut-out';
+import {
+  DIVIDE_FRAGMENT,
+  MASK_BLUR_FRAGMENT,
+  MASK_VERTEX,
+  MOST_DEVIATION,
+  PREMULTIPLY_FRAGMENT,
+  UNWRAP_FRAGMENT,
+  UNWRAP_VERTEX,
+} from './mask-shader';
+
+/** What the parts are made of in this frame. */
+export interface CameraNow {
+  readonly renderer: WebGLRenderer;
+  readonly picture: CameraPicture;
+  readonly frame: TrackFrame;
+  readonly aspect: number;
+  /** The camera that the effect is drawn with. */
+  readonly camera: Camera;
+  readonly backdrop: Backdrop;
+}
+
+const FACE_PIXELS = 512;
+/** Deviation of the strongest blur, in shares of the height. */
+const BLUR_MOST = 0.06;
+
+const value = <T>(of: T): { value: T } => ({ value: of });
+const material = (fragmentShader: string, uniforms: ShaderMaterial['uniforms']): ShaderMaterial =>
+  new ShaderMaterial({
+    vertexShader: MASK_VERTEX,
+    fragmentShader,
+    uniforms,
+    depthTest: false,
+    depthWrite: false,
+    toneMapped: false,
+  });
+const target = (width: number, height: number): WebGLRenderTarget =>
+  new WebGLRenderTarget(width, height, {
+    depthBuffer: false,
+    minFilter: LinearFilter,
+    magFilter: LinearFilter,
+  });
+
+interface Made {
+  readonly target: WebGLRenderTarget;
+  /** The frame it was made in, counted from the first. */
+  at: number;
+}
+
+export class CameraParts {
+  private now: CameraNow | null = null;
+  private count = 0;
+  private readonly size = new Vector2();
+  private readonly scene = new Scene();
+  private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
+  private readonly quad = new Mesh(new PlaneGeometry(2, 2));
+  private readonly cutOut = new CutOut();
+  private copy: FramebufferTexture | null = null;
+  private copiedAt = -1;
+  private cutAt = -1;
+  private readonly made = new Map<string, Made>();
+  private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
+  private readonly premultiply = material(PREMULTIPLY_FRAGMENT, { picture: value<Texture | null>(null) });
+  private readonly divide = material(DIVIDE_FRAGMENT, { picture: value<Texture | null>(null) });
+  private readonly blur = material(MASK_BLUR_FRAGMENT, {
+    picture: value<Texture | null>(null),
+    stride: value(new Vector2()),
+    deviation: value(1),
+  });
+  private readonly unwrap = new ShaderMaterial({
+    vertexShader: UNWRAP_VERTEX,
+    fragmentShader: UNWRAP_FRAGMENT,
+    uniforms: { camera: value<Texture | null>(null), toClip: value(new Matrix4()) },
+    depthTest: false,
+    depthWrite: false,
+    toneMapped: false,
+    side: DoubleSide,
+  });
+  private readonly face: Mesh<BufferGeometry, ShaderMaterial>;
+
+  constructor() {
+    this.quad.frustumCulled = false;
+    this.scene.add(this.quad);
+    const geometry = new BufferGeometry();
+    geometry.setAttribute('position', new BufferAttribute(new Float32Array(FACE_LANDMARKS * 3), 3));
+    geometry.setAttribute('uv', new BufferAttribute(Float32Array.from(UV), 2));
+    geometry.setIndex([...TRIANGLES]);
+    this.face = new Mesh(geometry, this.unwrap);
+    this.face.frustumCulled = false;
+  }
+
+  /** A new frame: its camera picture stands on the canvas, and nothing else yet. */
+  begin(now: CameraNow): void {
+    this.now = now;
+    this.count++;
+    now.renderer.getDrawingBufferSize(this.size);
+    // What nothing has asked for in a while is let go.
+    for (const [key, { target, at }] of this.made)
+      if (this.count - at > 60) {
+        target.dispose();
+        this.made.delete(key);
+      }
+  }
+
+  /** Whether people can be told from what is behind them. */
+  get knowsPeople(): boolean {
+    return this.now?.picture.knowsPeople ?? false;
+  }
+
+  /** A part as a texture; null when it is not known: people on a camera, the face where there is none. */
+  get(part: CameraPart, blur: number, face: TrackedFace | null): Texture | null {
+    if (!this.now) return null;
+    if ((part === 'person' || part === 'background') && !this.knowsPeople) return null;
+    const sharp = this.sharp(part, face);
+    if (!sharp || blur === 0) return sharp;
+    return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part === 'face');
+  }
+
+  /** Finds people while the camera picture still stands on the canvas; to be called before anything covers it. */
+  prepare(): void {
+    if (this.now) this.cut();
+  }
+
+  /** Lays people over what lies behind them on the canvas. */
+  layPeople(): void {
+    if (!this.now) return;
+    this.cut();
+    this.cutOut.lay(this.now.renderer, this.now.backdrop.invert);
+  }
+
+  private sharp(part: CameraPart, face: TrackedFace | null): Texture | null {
+    if (part === 'whole') return this.whole();
+    if (part === 'face') return this.flatFace(face ?? this.now!.frame.faces[0] ?? null);
+    this.cut();
+    return this.once(part, this.size.x, this.size.y, (into) =>
+      this.cutOut.write(this.now!.renderer, into, part === 'background'),
+    );
+  }
+
+  private whole(): FramebufferTexture {
+    const { x, y } = this.size;
+    if (this.copy?.image.width !== x || this.copy.image.height !== y) {
+      this.copy?.dispose();
+      this.copy = new FramebufferTexture(x, y);
+      this.copy.minFilter = this.copy.magFilter = LinearFilter;
+    }
+    if (this.copiedAt !== this.count) this.now!.renderer.copyFramebufferToTexture(this.copy);
+    this.copiedAt = this.count;
+    return this.copy;
+  }
+
+  private cut(): void {
+    const { renderer, picture, frame, aspect, backdrop } = this.now!;
+    if (this.cutAt === this.count) return;
+    this.cutOut.update(renderer, picture, frame, aspect, this.whole(), backdrop);
+    this.cutAt = this.count;
+  }
+
+  private flatFace(face: TrackedFace | null): Texture | null {
+    if (!face) return null;
+    return this.once(`face ${face.id}`, FACE_PIXELS, FACE_PIXELS, (into) => {
+      const { renderer, camera } = this.now!;
+      const position = this.face.geometry.getAttribute('position') as BufferAttribute;
+      (position.array as Float32Array).set(face.landmarks.subarray(0, FACE_LANDMARKS * 3));
+      position.needsUpdate = true;
+      const { toClip, camera: picture } = this.unwrap.uniforms;
+      camera.updateMatrixWorld();
+      (toClip!.value as Matrix4)
+        .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
+        .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
+      picture!.value = this.whole();
+      const before = renderer.getRenderTarget();
+      const alpha = renderer.getClearAlpha();
+      renderer.setRenderTarget(into);
+      renderer.setClearAlpha(0);
+      renderer.clear();
+      renderer.setClearAlpha(alpha);
+      renderer.render(this.face, this.camera);
+      renderer.setRenderTarget(before);
+    });
+  }
+
+  private blurred(key: string, picture: Texture, blur: number, isFace: boolean): Texture {
+    const [width, height] = isFace ? [FACE_PIXELS, FACE_PIXELS] : [this.size.x, this.size.y];
+    const deviation = Math.max(0.5, blur * BLUR_MOST * height);
+    const scale = Math.min(1, MOST_DEVIATION / deviation);
+    const [w, h] = [Math.max(8, Math.round(width * scale)), Math.max(8, Math.round(height * scale))];
+    return this.once(key, w, h, (into) => {
+      if (this.blurs?.[0].width !== w || this.blurs[0].height !== h) {
+        this.blurs?.forEach((t) => t.dispose());
+        this.blurs = [target(w, h), target(w, h)];
+      }
+      const [first, second] = this.blurs;
+      this.draw(this.premultiply, picture, first);
+      const stride = this.blur.uniforms.stride!.value as Vector2;
+      this.blur.uniforms.deviation!.value = deviation * scale;
+      stride.set(1 / w, 0);
+      this.draw(this.blur, first.texture, second);
+      stride.set(0, 1 / h);
+      this.draw(this.blur, second.texture, first);
+      this.draw(this.divide, first.texture, into);
+    });
+  }
+
+  private draw(by: ShaderMaterial, picture: Texture, into: WebGLRenderTarget): void {
+    const { renderer } = this.now!;
+    const before = renderer.getRenderTarget();
+    by.uniforms.picture!.value = picture;
+    this.quad.material = by;
+    renderer.setRenderTarget(into);
+    renderer.render(this.scene, this.camera);
+    renderer.setRenderTarget(before);
+  }
+
+  /** The texture of a key, made again in each frame that asks for it. */
+  private once(key: string, width: number, height: number, make: (into: WebGLRenderTarget) => void): Texture {
+    let kept = this.made.get(key);
+    if (kept && (kept.target.width !== width || kept.target.height !== height)) {
+      kept.target.dispose();
+      kept = undefined;
+    }
+    if (!kept) this.made.set(key, (kept = { target: target(width, height), at: -1 }));
+    if (kept.at !== this.count) make(kept.target);
+    kept.at = this.count;
+    return kept.target.texture;
+  }
+
+  dispose(): void {
+    this.copy?.dispose();
+    for (const { target } of this.made.values()) target.dispose();
+    this.blurs?.forEach((t) => t.dispose());
+    this.cutOut.dispose();
+    this.quad.geometry.dispose();
+    this.face.geometry.dispose();
+    for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();
+  }
+}
