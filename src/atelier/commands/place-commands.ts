@@ -28,6 +28,7 @@ import {
   type Anchor,
   type AssetId,
   type CameraPart,
+  type Effect,
   type EffectObject,
   type FaceChoice,
   type LightKind,
@@ -75,6 +76,12 @@ export const NEW_KINDS = [
 ] as const;
 export type NewKind = (typeof NEW_KINDS)[number];
 
+/** How many cards show this part of the camera picture behind the people. */
+const copiesOf = (effect: Effect, part: CameraPart): number =>
+  Object.values(effect.objects).filter(
+    (o) => o.kind === 'live' && o.part === part && anchorOf(effect, o).kind === 'backdrop',
+  ).length;
+
 const made = (kind: NewKind, anchor: Anchor): EffectObject => {
   const { effect } = useEffectStore();
   const [id, order] = [newObjectId(), orderOnTop(effect)];
@@ -100,7 +107,7 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
     case 'person':
     case 'background':
     case 'face':
-      return newLive(id, kind as CameraPart, order, anchor);
+      return newLive(id, kind as CameraPart, order, anchor, copiesOf(effect, kind));
     case 'grade':
       return madeGrade(id, order);
     default:

@@ -58,7 +58,7 @@ export const blankEffect = (name: string): Effect => ({
   scenes: {},
   openingScene: null,
   targets: {},
-  backdrop: { feather: 0, grow: 0, invert: false, spill: 0 },
+  backdrop: { feather: 0, grow: 0, invert: false, spill: 1 },
   listing: { summary: '', tags: [], icon: null },
 });
 
@@ -147,20 +147,35 @@ const LIVE_NAMES: Record<CameraPart, string> = {
   background: 'Room behind',
   face: 'Flat face',
 };
-/** Shows the camera picture; behind the people it fills the screen. */
-export const newLive = (id: ObjectId, part: CameraPart, order: number, anchor: Anchor = FOREHEAD): Live => {
+/** Further copies of the person stand farther out, left and right in turn. */
+const copyAside = (n: number): number => (n % 2 === 0 ? -1 : 1) * (0.024 + 0.008 * Math.floor(n / 2));
+
+/**
+ * Shows the camera picture; behind the people it fills the screen. A copy of the person stands beside them there, the
+ * `n`-th one farther out.
+ */
+export const newLive = (
+  id: ObjectId,
+  part: CameraPart,
+  order: number,
+  anchor: Anchor = FOREHEAD,
+  n = 0,
+): Live => {
+  const behind = anchor.kind === 'backdrop';
+  const aside = behind && part === 'person';
   const extent = cardExtent(part === 'face' ? 1 : 9 / 16, anchor);
   return {
     ...placed(id, LIVE_NAMES[part], order, anchor),
     kind: 'live',
     ...restOn(anchor, { kind: 'card', extent }),
+    ...(aside ? { move: [copyAside(n), 0.006, 0], scale: [0.8, 0.8, 0.8] } : {}),
     extent,
     ...FLAT,
-    fit: anchor.kind === 'backdrop' ? 'cover' : 'free',
+    fit: behind && !aside ? 'cover' : 'free',
     part,
     crop: [0, 0, 1, 1],
     flip: false,
-    blur: anchor.kind === 'backdrop' ? 0.4 : 0,
+    blur: behind && !aside ? 0.4 : 0,
   };
 };
 

@@ -114,9 +114,8 @@ export class CutOut {
     uniforms.people.value = people.texture;
     uniforms.spill.value = spill;
     const edge = { feather, grow };
-    const plainEdge = isPlainEdge(edge) && spill === 0;
-    uniforms.plain.value = plainEdge;
-    if (plainEdge) return;
+    uniforms.plain.value = isPlainEdge(edge);
+    if (uniforms.plain.value && spill === 0) return;
     const pixels = edgePixels(edge, height);
     const deviation = Math.max(pixels.deviation, SPILL_REACH * height * (spill > 0 ? 1 : 0));
     uniforms.feather.value = pixels.feather;

@@ -110,7 +110,7 @@ export const CUT_OUT_FRAGMENT = /* glsl */ `
     float m = maskAt(vUv);
     vec3 c = texture2D(camera, vUv).rgb;
     vec4 inside = texture2D(blurred, vUv);
-    if (spill > 0.0 && !plain && !inverted && inside.a > 0.02) {
+    if (spill > 0.0 && !inverted && inside.a > 0.02) {
       vec3 own = inside.rgb / inside.a;
       // Full at the edge, none where the blur sees nothing but person; the light and shade of the pixel stays.
       float near = spill * clamp(2.0 * (1.0 - inside.a), 0.0, 1.0);

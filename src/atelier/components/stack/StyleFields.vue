@@ -154,7 +154,7 @@ const setTint = (text: string, gesture: string | null): void => {
 .line {
   display: grid;
   grid-template-columns: 56px 1fr 64px;
-  gap: 8px;
+  gap: 5px;
   align-items: center;
   color: var(--soft);
 }

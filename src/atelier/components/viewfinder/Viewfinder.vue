@@ -54,7 +54,9 @@ const needsDraw = (): void => {
   wanted = true;
 };
 /** Grades are compared by a line while they are worked on. */
-const comparing = computed(() => props.stage === 'style' && desk.style.compareLine !== null);
+const comparing = computed(
+  () => props.stage === 'style' && desk.style.section === 'grade' && desk.style.compareLine !== null,
+);
 const editing = computed(() => props.stage === 'place' && playback.source === 'take');
 const tapping = computed(
   () => props.stage === 'behave' || props.stage === 'try' || playback.source === 'camera',
