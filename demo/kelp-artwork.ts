@@ -136,6 +136,22 @@ export const bubbles = (): string => {
 };
 
 /** The round icon of the listing. */
+/** Deep water with a round window and rising bubbles. */
+export const boothIcon = (): string => {
+  const random = new Random(9);
+  const rings = Array.from({ length: 9 }, (_, i) => {
+    const [x, y, r] = [random.between(120, 392), random.between(60, 452), random.between(9, 34)];
+    return `<circle cx="${n(x)}" cy="${n(y)}" r="${n(r)}" fill="hsla(178,60%,88%,0.16)" stroke="hsla(178,60%,92%,0.8)" stroke-width="${i % 3 === 0 ? 5 : 3}"/>`;
+  }).join('');
+  return svg(
+    512,
+    512,
+    `<defs><linearGradient id="w" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#7fd6cf"/><stop offset="1" stop-color="#0d3a4a"/></linearGradient></defs>` +
+      `<rect width="512" height="512" fill="#123c46"/><circle cx="256" cy="256" r="206" fill="url(#w)" stroke="#d9cdb8" stroke-width="26"/>` +
+      `<circle cx="256" cy="246" r="78" fill="#0d3a4a" opacity="0.75"/><path d="M116 452a140 132 0 0 1 280 0z" fill="#0d3a4a" opacity="0.75"/>${rings}`,
+  );
+};
+
 export const icon = (): string => {
   const random = new Random(4);
   const blades = [-0.9, 0.9, -0.45, 0.45, 0]

@@ -75,9 +75,9 @@ test('a second start on the same folder says which process has it; a clean stop 
   const first = await startServer(data);
   await expect(startServer(data)).rejects.toThrow(`in use by process ${first.process.pid}`);
   // The demo is seeded once: what was deleted stays deleted.
-  const [demo] = (await json(`${first.base}/api/effects`)).body as { id: string; document: Effect }[];
-  expect(demo!.document.name).toBe('Kelp Crown');
-  await fetch(`${first.base}/api/effects/${demo!.id}`, { method: 'DELETE' });
+  const demos = (await json(`${first.base}/api/effects`)).body as { id: string; document: Effect }[];
+  expect(demos.map((d) => d.document.name).sort()).toEqual(['Deep Booth', 'Kelp Crown']);
+  for (const { id } of demos) await fetch(`${first.base}/api/effects/${id}`, { method: 'DELETE' });
   await first.stop();
   const second = await startServer(data);
   expect((await json(`${second.base}/api/effects`)).body).toEqual([]);

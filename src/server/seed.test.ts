@@ -23,17 +23,17 @@ afterAll(() => db.close());
 describe('the demo', () => {
   test('comes in once, and what is deleted stays deleted', async () => {
     const effects = new EffectsStore(db);
-    expect(await seedDemo(db, 'demo/packages')).toBe(1);
-    const [kelp] = await effects.list();
-    expect(kelp!.effect.name).toBe('Kelp Crown');
-    await effects.remove(kelp!.id);
+    expect(await seedDemo(db, 'demo/packages')).toBe(2);
+    const list = await effects.list();
+    expect(list.map((e) => e.effect.name).sort()).toEqual(['Deep Booth', 'Kelp Crown']);
+    for (const { id } of list) await effects.remove(id);
     expect(await seedDemo(db, 'demo/packages')).toBe(0);
     expect(await effects.list()).toEqual([]);
   });
   test('is ready for release, has a crown with the head in it, and bubbles only after the pucker', async () => {
     await db.query('delete from facts');
     await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list())[0]!;
+    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Kelp Crown')!;
     expect(check(effect)).toEqual([]);
     expect(Object.values(effect.objects).map((o) => o.kind)).toContain('occluder');
     const files = new FilesStore(db);
@@ -45,6 +45,22 @@ describe('the demo', () => {
     // Back where they began, for the next time.
     const after = player.at(11.5).values(bubbles);
     expect(after.move[1]).toBeCloseTo(player.program.objects[bubbles]!.move[1], 9);
+  });
+  test('Deep Booth is ready for release: people before the water, bubbles while the mouth is open, under one grade', async () => {
+    await db.exec('delete from facts; delete from effects');
+    await seedDemo(db, 'demo/packages');
+    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Deep Booth')!;
+    expect(check(effect)).toEqual([]);
+    const kinds = Object.values(effect.objects).map((o) => o.kind);
+    expect(kinds.sort()).toEqual(['card', 'card', 'fill', 'grade', 'live', 'live', 'text']);
+    const files = new FilesStore(db);
+    for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
+    const player = new Player(effect, FIRST_TAKE);
+    const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
+    const shown = [...Array(24).keys()].map((i) => player.at(i / 2).values(bubbles).visible);
+    expect(shown[0]).toBe(false);
+    expect(shown).toContain(true);
+    expect(shown.at(-1)).toBe(false);
   });
   test('a folder that is not there, or holds something else, does not stop the start by half', async () => {
     await db.exec('delete from facts; delete from effects');

@@ -151,8 +151,8 @@ const LIVE_NAMES: Record<CameraPart, string> = {
 const copyAside = (n: number): number => (n % 2 === 0 ? -1 : 1) * (0.024 + 0.008 * Math.floor(n / 2));
 
 /**
- * Shows the camera picture; behind the people it fills the screen. A copy of the person stands beside them there, the
- * `n`-th one farther out.
+ * Shows the camera picture; behind the people it fills the screen. A copy of the person stands beside them there, smaller,
+ * with its lower edge on that of the screen; the `n`-th one farther out.
  */
 export const newLive = (
   id: ObjectId,
@@ -168,7 +168,7 @@ export const newLive = (
     ...placed(id, LIVE_NAMES[part], order, anchor),
     kind: 'live',
     ...restOn(anchor, { kind: 'card', extent }),
-    ...(aside ? { move: [copyAside(n), 0.006, 0], scale: [0.8, 0.8, 0.8] } : {}),
+    ...(aside ? { move: [copyAside(n), -0.016, 0], scale: [0.8, 0.8, 0.8] } : {}),
     extent,
     ...FLAT,
     fit: behind && !aside ? 'cover' : 'free',
