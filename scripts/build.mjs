@@ -64,8 +64,8 @@ await pages;
 await step('tracker', ['src/core', 'src/tracker'], () =>
   // A classic worker: the tracker package loads its parts with importScripts.
   esbuild({
-    entryPoints: [at('src/tracker/face-worker.ts')],
-    outfile: at('dist/trackers/face-worker.js'),
+    entryPoints: [at('src/tracker/face-worker.ts'), at('src/tracker/person-worker.ts')],
+    outdir: at('dist/trackers'),
     bundle: true,
     minify: true,
     format: 'iife',

@@ -1,4 +1,5 @@
 /** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
+import { needsPeople } from '../core/backdrop/needs';
 import { compile } from '../core/behave/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
@@ -140,6 +141,11 @@ class ShowPage {
         if (state === 'looking') say('No face in the picture yet');
         if (state === 'tracking') say('');
       },
+      onPeople: (state, error) => {
+        if (this.camera !== camera) return;
+        if (state === 'loading') say('Looking for the people in the picture');
+        else say(error?.message ?? '');
+      },
       onError: (error) => {
         this.showTake();
         say(error.message);
@@ -159,7 +165,8 @@ class ShowPage {
       return;
     }
     this.source = 'camera';
-    this.stage.setPicture(new VideoPicture(camera.picture));
+    this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
+    camera.findPeople(needsPeople(this.opened.effect));
     this.restart();
     element('start').hidden = true;
     this.offerOther();

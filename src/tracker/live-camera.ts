@@ -3,9 +3,11 @@
  * it, so that the effect sits on the face it was computed for.
  */
 import { IconiaError, sentence } from '../core/errors';
+import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Degrees } from '../core/units';
-import { FaceTracker } from './face-tracker';
+import { FaceTracker, type Tracked } from './face-tracker';
+import { PersonFinder } from './person-finder';
 
 /** Field of view of the longer side; a usual value for laptop and phone cameras held at arm's length. */
 export const CAMERA_FOV_LONG_SIDE: Degrees = 62;
@@ -19,10 +21,15 @@ export const cameraFovY = (width: number, height: number): Degrees => {
 
 export type CameraState = 'starting' | 'looking' | 'tracking';
 
+/** Whether it is known where people are: not asked for, on its way, known, or not to be had. */
+export type PeopleState = 'off' | 'loading' | 'known' | 'failed';
+
 export interface CameraEvents {
   onFrame(frame: TrackFrame): void;
   onState(state: CameraState): void;
   onError(error: IconiaError): void;
+  /** The face goes on being tracked when the search for people fails. */
+  onPeople?(state: PeopleState, error: IconiaError | null): void;
 }
 
 const cameraError = (cause: unknown): IconiaError => {
@@ -50,6 +57,10 @@ export class LiveCamera {
   private readonly pending = document.createElement('canvas');
   private readonly video = document.createElement('video');
   private readonly tracker = new FaceTracker();
+  private finder: PersonFinder | null = null;
+  private finds = false;
+  /** Where people are in the picture; null when it is not known. */
+  people: PeopleMask | null = null;
   private stream: MediaStream | null = null;
   private stopped = false;
   private startedAt = 0;
@@ -96,6 +107,42 @@ export class LiveCamera {
     void this.sendNext();
   }
 
+  /** Looks for people from now on, or no longer. */
+  findPeople(wanted: boolean): void {
+    if (wanted === (this.finder !== null) || this.stopped) return;
+    this.finder?.stop();
+    this.finder = null;
+    this.finds = false;
+    this.people = null;
+    if (!wanted) return this.events.onPeople?.('off', null);
+    const finder = new PersonFinder();
+    this.finder = finder;
+    this.events.onPeople?.('loading', null);
+    finder.start().then(
+      () => (this.finds = this.finder === finder),
+      (error: IconiaError) => this.peopleFailed(finder, error),
+    );
+  }
+
+  private peopleFailed(finder: PersonFinder, error: IconiaError): void {
+    if (this.finder !== finder || this.stopped) return;
+    this.finds = false;
+    this.people = null;
+    this.events.onPeople?.('failed', error);
+  }
+
+  /** The mask of a picture; null when people are not looked for, or the search has just failed. */
+  private async findIn(image: ImageBitmap): Promise<PeopleMask | null> {
+    const { finder } = this;
+    if (!finder) return null;
+    try {
+      return await finder.find(image);
+    } catch (error) {
+      this.peopleFailed(finder, error as IconiaError);
+      return null;
+    }
+  }
+
   private async sendNext(): Promise<void> {
     if (this.stopped) return;
     const { width, height } = this.pending;
@@ -106,7 +153,14 @@ export class LiveCamera {
     const image = await createImageBitmap(this.pending);
     const time = (performance.now() - this.startedAt) / 1000;
     try {
-      this.tracked((await this.tracker.track(image, time, cameraFovY(width, height))).frame);
+      // Both look at the same picture, so that mask and face belong together.
+      const [tracked, people]: [Tracked, PeopleMask | null] = await Promise.all([
+        this.tracker.track(image, time, cameraFovY(width, height)),
+        this.finds ? this.findIn(await createImageBitmap(this.pending)) : null,
+      ]);
+      if (this.finds && people && !this.people) this.events.onPeople?.('known', null);
+      this.people = people;
+      this.tracked(tracked.frame);
     } catch (cause) {
       if (this.stopped) return;
       this.stop();
@@ -133,6 +187,7 @@ export class LiveCamera {
     this.stopped = true;
     this.stream?.getTracks().forEach((track) => track.stop());
     this.tracker.stop();
+    this.finder?.stop();
     this.video.srcObject = null;
   }
 }

@@ -1,4 +1,5 @@
 /** The take on the strip: time, speed, recorded taps; or the real camera instead. */
+import { needsPeople } from '../../core/backdrop/needs';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { gesturesOf, type Gesture } from '../../core/behave/gestures';
@@ -14,7 +15,7 @@ import type { Take } from '../../core/takes/take';
 import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
 import type { TrackFrame } from '../../core/tracking/track-frame';
 import { STEP } from '../../core/units';
-import { LiveCamera, type CameraState } from '../../tracker/live-camera';
+import { LiveCamera, type CameraState, type PeopleState } from '../../tracker/live-camera';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { useDeskStore } from './desk';
@@ -75,6 +76,9 @@ export const usePlaybackStore = defineStore('playback', () => {
   const source = ref<'take' | 'tracked' | 'camera'>('take');
   const cameraState = ref<CameraState | null>(null);
   const cameraError = ref<string | null>(null);
+  /** Whether the camera knows where people are, and why not. */
+  const peopleState = ref<PeopleState>('off');
+  const peopleError = ref<string | null>(null);
   const liveFrame = shallowRef<TrackFrame | null>(null);
   const camera = shallowRef<LiveCamera | null>(null);
   const reading = shallowRef<TrackerReading | null>(null);
@@ -183,9 +187,17 @@ export const usePlaybackStore = defineStore('playback', () => {
     trackerStarting.value = false;
     camera.value = null;
     cameraState.value = null;
+    peopleState.value = 'off';
+    peopleError.value = null;
     liveFrame.value = null;
     source.value = 'take';
   };
+
+  // People are looked for when the effect needs to know where they are; it costs time otherwise.
+  watch(
+    () => source.value === 'camera' && needsPeople(document.effect),
+    (wanted) => camera.value?.findPeople(wanted),
+  );
 
   const useCamera = async (): Promise<void> => {
     useTake();
@@ -193,6 +205,10 @@ export const usePlaybackStore = defineStore('playback', () => {
     const opened = new LiveCamera({
       onFrame: (frame) => (liveFrame.value = frame),
       onState: (state) => (cameraState.value = state),
+      onPeople: (state, error) => {
+        peopleState.value = state;
+        peopleError.value = error?.message ?? null;
+      },
       onError: (error) => {
         useTake();
         cameraError.value = error.message;
@@ -202,6 +218,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     try {
       await opened.start();
       if (camera.value !== opened) return;
+      opened.findPeople(needsPeople(document.effect));
       live = new LiveRuntime(player.value.program);
       playing.value = false;
       source.value = 'camera';
@@ -269,6 +286,8 @@ export const usePlaybackStore = defineStore('playback', () => {
     camera,
     cameraState,
     cameraError,
+    peopleState,
+    peopleError,
     liveFrame,
     reading,
     trackerStarting,

@@ -201,7 +201,8 @@ watch(
 const showPicture = (): void => {
   if (playback.source === 'camera') {
     picture = null;
-    drawing?.setPicture(new VideoPicture(playback.camera!.picture));
+    const camera = playback.camera!;
+    drawing?.setPicture(new VideoPicture(camera.picture, () => camera.people));
   } else {
     picture = new TakePicture(playback.take, { detail: detail.value, pictures: prints.images });
     drawing?.setPicture(picture);
@@ -329,7 +330,7 @@ const caption = computed(() => {
       </div>
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
       <div v-else-if="bare" class="caption" role="status">
-        The backdrop needs to know where the people are; a camera does not say yet.
+        {{ playback.peopleError ?? 'Looking for the people in the picture' }}
       </div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
         {{

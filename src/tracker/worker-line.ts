@@ -1,0 +1,69 @@
+/** A line to a tracker's worker: it is started, then asked one thing at a time. */
+import { IconiaError } from '../core/errors';
+
+/** What a worker may say beside its answers. */
+export type WorkerState = { readonly kind: 'ready' } | { readonly kind: 'failed'; readonly message: string };
+
+export interface WorkerWords {
+  /** "The face tracker" */
+  readonly name: string;
+}
+
+export class WorkerLine<To, Answer extends { readonly kind: string }> {
+  private worker: Worker | null = null;
+  private waiting: { done: (answer: Answer) => void; fail: (error: IconiaError) => void } | null = null;
+
+  constructor(
+    private readonly script: string,
+    private readonly words: WorkerWords,
+  ) {}
+
+  /** Loads the worker and says the first thing to it. Throws `IconiaError` `tracker.failed`. */
+  start(first: To): Promise<void> {
+    return new Promise((ready, refuse) => {
+      const worker = new Worker(this.script);
+      this.worker = worker;
+      const fail = (text: string): void => {
+        const error = new IconiaError('tracker.failed', text);
+        this.stop();
+        refuse(error);
+        this.waiting?.fail(error);
+        this.waiting = null;
+      };
+      worker.onmessage = ({ data }: MessageEvent<WorkerState | Answer>) => {
+        if (data.kind === 'ready') ready();
+        else if (data.kind === 'failed')
+          fail(
+            `${this.words.name} stopped: ${(data as { message: string }).message}. Reload the page to start it again.`,
+          );
+        else {
+          const { waiting } = this;
+          this.waiting = null;
+          waiting?.done(data as Answer);
+        }
+      };
+      worker.onerror = (event) => {
+        event.preventDefault();
+        fail(`${this.words.name} could not be loaded. Reload the page to try again.`);
+      };
+      this.post(first);
+    });
+  }
+
+  /** One at a time: wait for the answer before the next. */
+  ask(message: To, transfer: Transferable[] = []): Promise<Answer> {
+    return new Promise((done, fail) => {
+      this.waiting = { done, fail };
+      this.post(message, transfer);
+    });
+  }
+
+  private post(message: To, transfer: Transferable[] = []): void {
+    this.worker?.postMessage(message, transfer);
+  }
+
+  stop(): void {
+    this.worker?.terminate();
+    this.worker = null;
+  }
+}
