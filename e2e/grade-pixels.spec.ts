@@ -83,7 +83,7 @@ const CASES: Record<string, { steps: GradeStep[]; cube?: string }> = {
   'a table of three dimensions': { steps: [step('table', { asset: TABLE, strength: 0.8 })], cube: CUBE },
   'a table of one dimension': { steps: [step('table', { asset: TABLE, strength: 1 })], cube: LINE },
   vignette: { steps: [step('vignette', { amount: 0.8, begin: 0.2, softness: 0.6 })] },
-  grain: { steps: [step('grain', { amount: 0.8, size: 1 })] },
+  grain: { steps: [step('grain', { amount: 1, size: 8 })] },
   'several in order': {
     steps: [
       step('saturation', { amount: -0.4 }),
@@ -105,7 +105,7 @@ for (const [name, { steps, cube }] of Object.entries(CASES))
   });
 
 test('grain moves with the frames, and is the same in the same frame', async () => {
-  const steps = [step('grain', { amount: 1, size: 1 })];
+  const steps = [step('grain', { amount: 1, size: 8 })];
   const [first, again, later] = [
     await draw({ steps, frames: 7 }),
     await draw({ steps, frames: 7 }),

@@ -62,10 +62,13 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('button', { name: 'Kelp band', exact: true }).click();
     await seek(page, 0.5);
   },
-  style: async (page, id) => {
-    await page.goto(`${base}/effects/${id}/style`);
-    await page.getByRole('button', { name: 'Bubbles', exact: true }).click();
-    await seek(page, 8.2);
+  style: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Deep Booth' }).click();
+    await page.getByRole('button', { name: 'Style', exact: true }).click();
+    await page.getByRole('button', { name: 'Under water', exact: true }).click();
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await seek(page, 6.2);
   },
   behave: async (page, id) => {
     await page.goto(`${base}/effects/${id}/behave`);

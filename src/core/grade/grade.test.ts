@@ -15,7 +15,7 @@ import {
 import type { Rgb } from '../maths/blend';
 import { linearOf, luminance, toLinear, toSrgb } from '../maths/srgb';
 import { BAKED_SIZE, bakeGrade, leftOut } from './bake';
-import { grainAt, pcg3d } from './grain';
+import { grainAt, grainCell, pcg3d } from './grain';
 import { gradeColour, vignetteAt, type PicturePlace } from './grade';
 import { passesOf } from './passes';
 import { isStraight, STRAIGHT, toneCurve, type CurvePoint } from './tone-curve';
@@ -232,6 +232,10 @@ describe('grain', () => {
         expect(pcg3d(x, y, z).map(BigInt)).toEqual(slow([BigInt(x), BigInt(y), BigInt(z)])),
       ),
     );
+  });
+  test('grains smaller than a pixel are weaker, not larger', () => {
+    expect(grainCell(2, 720)).toEqual({ cell: 2, part: 1 });
+    expect(grainCell(2, 180)).toEqual({ cell: 1, part: 0.5 });
   });
   test('has no drift, and differs from grain to grain and from frame to frame', () => {
     const values = Array.from({ length: 10_000 }, (_, i) => grainAt(i % 100, Math.floor(i / 100), 3));

@@ -10,7 +10,7 @@ import type { AssetId } from '../document/asset-schema';
 import type { Rgb } from '../maths/blend';
 import { clamp, lerp, smoothstep } from '../maths/scalar';
 import { linearOf, luminance, srgbOf } from '../maths/srgb';
-import { GRAIN_REACH, grainAt } from './grain';
+import { GRAIN_REACH, grainAt, grainCell } from './grain';
 import { toneCurve } from './tone-curve';
 import { balanceMatrix, times } from './white-balance';
 
@@ -84,7 +84,7 @@ const METHODS: {
   },
   grain: ({ amount, size }, c, _tables, place) => {
     if (!place) return c;
-    const cell = Math.max(1, (size * place.width) / 720);
+    const { cell, part } = grainCell(size, place.width);
     const n = grainAt(
       Math.floor((place.x * place.width) / cell),
       Math.floor(((1 - place.y) * place.height) / cell),
@@ -92,7 +92,7 @@ const METHODS: {
     );
     // Film shows it most in the middle tones.
     const l = clamp(luminance(c), 0, 1);
-    return each(c, (x) => x + n * amount * GRAIN_REACH * (0.35 + 2.6 * l * (1 - l)));
+    return each(c, (x) => x + n * part * amount * GRAIN_REACH * (0.35 + 2.6 * l * (1 - l)));
   },
 };
 

@@ -25,3 +25,12 @@ export const grainAt = (column: number, row: number, frame: number): number => {
 };
 /** Grain at amount 1 is this strong: in light grey, one part in six of the way from black to white. */
 export const GRAIN_REACH = 0.16;
+
+/**
+ * Pixels along a grain of `size` (pixels of a picture 720 wide) in a picture of another width. Never less than one; smaller
+ * grains are weaker instead, since several of them would lie in one pixel.
+ */
+export const grainCell = (size: number, width: number): { readonly cell: number; readonly part: number } => {
+  const pixels = (size * width) / 720;
+  return { cell: Math.max(1, pixels), part: Math.min(1, pixels) };
+};

@@ -22,6 +22,7 @@ import {
 } from 'three';
 import type { GradeStep, StepOf } from '../../core/document/grade-schema';
 import type { AssetId } from '../../core/document/schema';
+import { grainCell } from '../../core/grade/grain';
 import { contrastSlope, type PointStep } from '../../core/grade/grade';
 import { passesOf } from '../../core/grade/passes';
 import { toneCurve } from '../../core/grade/tone-curve';
@@ -248,8 +249,10 @@ export class GradeView {
             `vignette${i}`,
             new Vector3(step.amount, step.begin, step.begin + Math.max(0.001, step.softness)),
           );
-        case 'grain':
-          return set(`grain${i}`, new Vector2(step.amount, Math.max(1, (step.size * this.size.x) / 720)));
+        case 'grain': {
+          const { cell, part } = grainCell(step.size, this.size.x);
+          return set(`grain${i}`, new Vector2(step.amount * part, cell));
+        }
       }
     });
     this.draw(renderer, shader, into);

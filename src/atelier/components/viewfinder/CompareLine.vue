@@ -69,7 +69,7 @@ const onKey = (event: KeyboardEvent): void => {
 }
 span {
   position: absolute;
-  bottom: 44px;
+  bottom: 12px;
   padding: 1px 7px;
   border-radius: 10px;
   background: #1d2327cc;

@@ -163,7 +163,6 @@ const closeRing = (): void => {
       </div>
       <h4>From one to the next</h4>
       <div class="line three">
-        <span />
         <NumberField
           :value="form.turn"
           label="Turn more with each copy, degrees"
@@ -293,7 +292,7 @@ h4 {
   color: var(--soft);
 }
 .line.three {
-  grid-template-columns: 34px 1fr 1fr 1fr;
+  grid-template-columns: 1fr 1.15fr 1fr;
 }
 .line.four {
   grid-template-columns: 1fr 1fr 1fr 1fr;
