@@ -52,6 +52,24 @@ for (const mode of BLEND_MODES)
         }
   });
 
+test('lit things blend too: what they are seen as, by the formula, each pixel once', async () => {
+  const drawSolid = (backdrop: Rgb, mode: (typeof BLEND_MODES)[number], opacity: number) =>
+    page.evaluate(
+      ([b, m, o]) => (window as unknown as { blendPage: BlendPage }).blendPage.drawSolid(b, '#b46428', m, o),
+      [backdrop, mode, opacity] as const,
+    );
+  const backdrop: Rgb = [90, 160, 210];
+  const lit = await drawSolid(backdrop, 'normal', 1);
+  const source = unit([lit[0]!, lit[1]!, lit[2]!]);
+  for (const mode of BLEND_MODES.filter((m) => m !== 'normal'))
+    for (const opacity of [1, 0.6])
+      near(
+        await drawSolid(backdrop, mode, opacity),
+        blendOver(mode, unit(backdrop), source, opacity).map((c) => 255 * c),
+        3,
+      );
+});
+
 test('a card higher in the Stack covers a lower one, and blends with what it makes', async () => {
   near(
     await draw(

@@ -202,3 +202,30 @@ test('a gradient behind the people, and the face laid flat on the screen', async
   expect(card).toMatchObject({ kind: 'live', part: 'face', anchor: { kind: 'screen' } });
   expect(field).toMatchObject({ kind: 'fill', tint: '#ff00ff', to: '#00ff00', fit: 'stretch' });
 });
+
+test('graphics that are lost: a sentence, and the graded picture with its backdrop comes back', async ({
+  page,
+}) => {
+  const id = await createEffect(page, 'Lost');
+  await open(page, id, 'neutral');
+  await toStyle(page, 'Backdrop');
+  await page.getByRole('button', { name: 'Colour or gradient' }).click();
+  await page.getByLabel('Colour', { exact: true }).fill('#ff00ff');
+  await addFromMenu(page, 'Grade: colours of the finished picture');
+  await setField(page, 'Exposure: stops, as a number', '-2');
+  const finder = finderOf(page);
+  // A quarter of the light of full magenta.
+  const dim = Math.round(255 * (1.055 * 0.25 ** (1 / 2.4) - 0.055));
+  const dimmed = (): Promise<number> => shareOf(finder, [dim, 0, dim], 12);
+  await expect.poll(dimmed, { timeout: 30_000 }).toBeGreaterThan(0.2);
+  const before = await dimmed();
+  await finder.evaluate((canvas: HTMLCanvasElement) => {
+    const lose = canvas.getContext('webgl2')!.getExtension('WEBGL_lose_context')!;
+    (window as unknown as { lose: WEBGL_lose_context }).lose = lose;
+    lose.loseContext();
+  });
+  await expect(page.getByText('The browser has taken the graphics away')).toBeVisible();
+  await page.evaluate(() => (window as unknown as { lose: WEBGL_lose_context }).lose.restoreContext());
+  await expect(page.getByText('The browser has taken the graphics away')).toBeHidden();
+  await expect.poll(dimmed, { timeout: 30_000 }).toBeGreaterThan(0.9 * before);
+});

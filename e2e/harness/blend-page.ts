@@ -1,7 +1,7 @@
 /** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
-import { blankEffect, newCard, newOccluder, newPicture } from '../../src/core/document/defaults';
+import { blankEffect, newCard, newOccluder, newPicture, newSolid } from '../../src/core/document/defaults';
 import type {
   AssetId,
   BlendMode,
@@ -9,6 +9,7 @@ import type {
   Effect,
   ObjectId,
   PictureAsset,
+  Solid,
 } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
@@ -44,6 +45,8 @@ export interface CardSpec {
 /** The colour in the middle of the picture with the cards on it, the first on top. */
 export interface BlendPage {
   draw(backdrop: Rgb, cards: readonly CardSpec[], occluder?: boolean): Promise<number[]>;
+  /** The same with a box, lit. */
+  drawSolid(backdrop: Rgb, colour: string, blend: BlendMode, opacity: number): Promise<number[]>;
 }
 
 const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
@@ -80,6 +83,14 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     const id = 'obj_occluder' as ObjectId;
     effect = { ...effect, objects: { ...effect.objects, [id]: newOccluder(id, 99) } };
   }
+  return drawn(backdrop, effect, pictures);
+};
+
+const drawn = async (
+  backdrop: Rgb,
+  effect: Effect,
+  pictures: ReadonlyMap<string, Blob>,
+): Promise<number[]> => {
   const source: FileSource = ({ sha256 }) => Promise.resolve(pictures.get(sha256)!);
   const stores = createStores(source);
   const stage = new Stage(document.createElement('canvas'), stores, {
@@ -100,4 +111,17 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
   stage.renderer.forceContextLoss();
   return [...pixel];
 };
-(window as unknown as { blendPage: BlendPage }).blendPage = { draw };
+
+const drawSolid: BlendPage['drawSolid'] = (backdrop, colour, blend, opacity) => {
+  const anchor = { kind: 'head', face: 1, point: 'headCentre', grows: false } as const;
+  const box: Solid = {
+    ...newSolid('obj_box1' as ObjectId, 'box', 0, anchor),
+    move: [0, 0, 0.1],
+    extent: [0.2, 0.2, 0.1],
+    colour,
+    blend,
+    opacity,
+  };
+  return drawn(backdrop, { ...blankEffect('Blend'), objects: { [box.id]: box } }, new Map());
+};
+(window as unknown as { blendPage: BlendPage }).blendPage = { draw, drawSolid };

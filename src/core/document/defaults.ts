@@ -224,6 +224,7 @@ export const newModel = (
   depthWrite: true,
   asset: asset.id,
   opacity: 1,
+  blend: 'normal',
   clip: asset.clips[0]?.name ?? null,
   startDelay: 0,
   hiddenParts: [],
@@ -281,6 +282,7 @@ export const newSolid = (
     roughness: 0.5,
     metalness: 0,
     opacity: 1,
+    blend: 'normal',
   };
 };
 const SOLID_NAMES: Record<SolidShape, string> = {

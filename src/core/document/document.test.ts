@@ -21,7 +21,9 @@ import { SCHEMA_VERSION, type Anchor, type AssetId, type CueId, type Effect, typ
 import { duplicateObjects } from './copy-edits';
 import { readFileSync } from 'node:fs';
 
-const schema1: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));
+const fixture = (n: number): unknown =>
+  JSON.parse(readFileSync(`src/core/document/fixtures/schema-${n}.json`, 'utf8'));
+const schema1 = fixture(1);
 
 /** Ids that differ for each edit. */
 const freshIds = (serial: number, prefix?: string) => {
@@ -183,6 +185,14 @@ describe('reading documents', () => {
     });
     // Angles are kept as they were set: -36 does not become 324.
     expect(effect.objects['obj_kelp' as ObjectId]!.turn).toEqual([0, 0, -36]);
+  });
+  test('schema 4 looks as it did: cards lie where they were, people are cut out as they come, lit things cover', () => {
+    const effect = readEffect(fixture(4));
+    const object = (id: string) => effect.objects[id as ObjectId];
+    expect(effect.backdrop).toEqual({ feather: 0, grow: 0, invert: false, spill: 0 });
+    expect(object('obj_shell')).toMatchObject({ kind: 'card', fit: 'free' });
+    for (const id of ['obj_turtle', 'obj_ball']) expect(object(id)).toMatchObject({ blend: 'normal' });
+    for (const id of ['obj_words', 'obj_sun1', 'obj_group']) expect(object(id)).not.toHaveProperty('fit');
   });
   test.each([
     ['nothing', null, 'effect.unreadable'],

@@ -66,7 +66,7 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       ...(object.kind === 'occluder' ? { asset: null } : {}),
     })),
   }),
-  // Schema 4 cut people out as they came, and cards lay where they were placed.
+  // Schema 4 cut people out as they came, cards lay where they were placed, and lit things only covered.
   4: (old) => ({
     ...old,
     schema: 5,
@@ -74,6 +74,7 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     objects: mapped(old.objects, (object) => ({
       ...object,
       ...(object.kind === 'card' ? { fit: 'free' } : {}),
+      ...(object.kind === 'model' || object.kind === 'solid' ? { blend: 'normal' } : {}),
     })),
   }),
 };

@@ -175,6 +175,7 @@ export const modelObjectSchema = z.strictObject({
   kind: z.literal('model'),
   asset: assetIdSchema,
   opacity: unit,
+  blend: blendSchema,
   /** Name of the clip that plays again and again; null keeps it at rest. */
   clip: z.string().max(200).nullable(),
   startDelay: delay,
@@ -197,6 +198,7 @@ export const solidSchema = z.strictObject({
   roughness: unit,
   metalness: unit,
   opacity: unit,
+  blend: blendSchema,
 });
 
 export const TEXT_ALIGNS = ['left', 'centre', 'right'] as const;

@@ -11,13 +11,11 @@ import {
   Matrix4,
   Mesh,
   OrthographicCamera,
-  PlaneGeometry,
-  Scene,
-  ShaderMaterial,
   Vector2,
-  WebGLRenderTarget,
   type Camera,
+  type ShaderMaterial,
   type Texture,
+  type WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three';
 import type { Backdrop, CameraPart } from '../../core/document/schema';
@@ -25,12 +23,12 @@ import { FACE_LANDMARKS } from '../../core/face/landmarks';
 import { TRIANGLES, UV } from '../../core/face/neutral';
 import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
+import { byteTarget, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CutOut } from './cut-out';
 import {
   DIVIDE_FRAGMENT,
   MASK_BLUR_FRAGMENT,
-  MASK_VERTEX,
   MOST_DEVIATION,
   PREMULTIPLY_FRAGMENT,
   UNWRAP_FRAGMENT,
@@ -52,23 +50,6 @@ const FACE_PIXELS = 512;
 /** Deviation of the strongest blur, in shares of the height. */
 const BLUR_MOST = 0.06;
 
-const value = <T>(of: T): { value: T } => ({ value: of });
-const material = (fragmentShader: string, uniforms: ShaderMaterial['uniforms']): ShaderMaterial =>
-  new ShaderMaterial({
-    vertexShader: MASK_VERTEX,
-    fragmentShader,
-    uniforms,
-    depthTest: false,
-    depthWrite: false,
-    toneMapped: false,
-  });
-const target = (width: number, height: number): WebGLRenderTarget =>
-  new WebGLRenderTarget(width, height, {
-    depthBuffer: false,
-    minFilter: LinearFilter,
-    magFilter: LinearFilter,
-  });
-
 interface Made {
   readonly target: WebGLRenderTarget;
   /** The frame it was made in, counted from the first. */
@@ -79,40 +60,35 @@ export class CameraParts {
   private now: CameraNow | null = null;
   private count = 0;
   private readonly size = new Vector2();
-  private readonly scene = new Scene();
-  private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
-  private readonly quad = new Mesh(new PlaneGeometry(2, 2));
+  private readonly quad = new PassQuad();
+  /** The face is drawn by its layout, whatever the camera. */
+  private readonly anyCamera = new OrthographicCamera();
   private readonly cutOut = new CutOut();
   private copy: FramebufferTexture | null = null;
   private copiedAt = -1;
   private cutAt = -1;
   private readonly made = new Map<string, Made>();
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
-  private readonly premultiply = material(PREMULTIPLY_FRAGMENT, { picture: value<Texture | null>(null) });
-  private readonly divide = material(DIVIDE_FRAGMENT, { picture: value<Texture | null>(null) });
-  private readonly blur = material(MASK_BLUR_FRAGMENT, {
-    picture: value<Texture | null>(null),
+  private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
+  private readonly divide = passMaterial(DIVIDE_FRAGMENT, { picture: texture() });
+  private readonly blur = passMaterial(MASK_BLUR_FRAGMENT, {
+    picture: texture(),
     stride: value(new Vector2()),
     deviation: value(1),
   });
-  private readonly unwrap = new ShaderMaterial({
-    vertexShader: UNWRAP_VERTEX,
-    fragmentShader: UNWRAP_FRAGMENT,
-    uniforms: { camera: value<Texture | null>(null), toClip: value(new Matrix4()) },
-    depthTest: false,
-    depthWrite: false,
-    toneMapped: false,
-    side: DoubleSide,
-  });
+  private readonly unwrap = passMaterial(
+    UNWRAP_FRAGMENT,
+    { camera: texture(), toClip: value(new Matrix4()) },
+    UNWRAP_VERTEX,
+  );
   private readonly face: Mesh<BufferGeometry, ShaderMaterial>;
 
   constructor() {
-    this.quad.frustumCulled = false;
-    this.scene.add(this.quad);
     const geometry = new BufferGeometry();
     geometry.setAttribute('position', new BufferAttribute(new Float32Array(FACE_LANDMARKS * 3), 3));
     geometry.setAttribute('uv', new BufferAttribute(Float32Array.from(UV), 2));
     geometry.setIndex([...TRIANGLES]);
+    this.unwrap.side = DoubleSide;
     this.face = new Mesh(geometry, this.unwrap);
     this.face.frustumCulled = false;
   }
@@ -197,14 +173,7 @@ export class CameraParts {
         .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
         .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
       picture!.value = this.whole();
-      const before = renderer.getRenderTarget();
-      const alpha = renderer.getClearAlpha();
-      renderer.setRenderTarget(into);
-      renderer.setClearAlpha(0);
-      renderer.clear();
-      renderer.setClearAlpha(alpha);
-      renderer.render(this.face, this.camera);
-      renderer.setRenderTarget(before);
+      onClear(renderer, into, () => renderer.render(this.face, this.anyCamera));
     });
   }
 
@@ -216,7 +185,7 @@ export class CameraParts {
     return this.once(key, w, h, (into) => {
       if (this.blurs?.[0].width !== w || this.blurs[0].height !== h) {
         this.blurs?.forEach((t) => t.dispose());
-        this.blurs = [target(w, h), target(w, h)];
+        this.blurs = [byteTarget(w, h), byteTarget(w, h)];
       }
       const [first, second] = this.blurs;
       this.draw(this.premultiply, picture, first);
@@ -231,13 +200,8 @@ export class CameraParts {
   }
 
   private draw(by: ShaderMaterial, picture: Texture, into: WebGLRenderTarget): void {
-    const { renderer } = this.now!;
-    const before = renderer.getRenderTarget();
     by.uniforms.picture!.value = picture;
-    this.quad.material = by;
-    renderer.setRenderTarget(into);
-    renderer.render(this.scene, this.camera);
-    renderer.setRenderTarget(before);
+    this.quad.draw(this.now!.renderer, by, into);
   }
 
   /** The texture of a key, made again in each frame that asks for it. */
@@ -247,7 +211,7 @@ export class CameraParts {
       kept.target.dispose();
       kept = undefined;
     }
-    if (!kept) this.made.set(key, (kept = { target: target(width, height), at: -1 }));
+    if (!kept) this.made.set(key, (kept = { target: byteTarget(width, height), at: -1 }));
     if (kept.at !== this.count) make(kept.target);
     kept.at = this.count;
     return kept.target.texture;
@@ -258,7 +222,7 @@ export class CameraParts {
     for (const { target } of this.made.values()) target.dispose();
     this.blurs?.forEach((t) => t.dispose());
     this.cutOut.dispose();
-    this.quad.geometry.dispose();
+    this.quad.dispose();
     this.face.geometry.dispose();
     for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();
   }

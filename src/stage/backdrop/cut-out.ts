@@ -1,18 +1,11 @@
 /** People cut out of the camera picture: with their edge moved and softened, and the old background's rim taken off. */
 import {
   CustomBlending,
-  HalfFloatType,
   LinearFilter,
-  Mesh,
   NoBlending,
   OneFactor,
   OneMinusSrcAlphaFactor,
-  OrthographicCamera,
-  PlaneGeometry,
-  Scene,
-  ShaderMaterial,
   SrcAlphaFactor,
-  UnsignedByteType,
   Vector2,
   WebGLRenderTarget,
   ZeroFactor,
@@ -22,48 +15,31 @@ import {
 import { edgePixels, isPlainEdge } from '../../core/backdrop/person-mask';
 import type { Backdrop } from '../../core/document/schema';
 import type { TrackFrame } from '../../core/tracking/track-frame';
+import { fineTarget, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
-import {
-  CUT_OUT_FRAGMENT,
-  MASK_BLUR_FRAGMENT,
-  MASK_START_FRAGMENT,
-  MASK_VERTEX,
-  MOST_DEVIATION,
-} from './mask-shader';
+import { CUT_OUT_FRAGMENT, MASK_BLUR_FRAGMENT, MASK_START_FRAGMENT, MOST_DEVIATION } from './mask-shader';
 
-const value = <T>(of: T): { value: T } => ({ value: of });
-const material = (fragmentShader: string, uniforms: ShaderMaterial['uniforms']): ShaderMaterial =>
-  new ShaderMaterial({
-    vertexShader: MASK_VERTEX,
-    fragmentShader,
-    uniforms,
-    depthTest: false,
-    depthWrite: false,
-    toneMapped: false,
-  });
 /** Spill needs to look this far in, in shares of the height, even where the edge is left as it came. */
 const SPILL_REACH = 0.012;
 
 export class CutOut {
-  private readonly scene = new Scene();
-  private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
-  private readonly quad = new Mesh(new PlaneGeometry(2, 2));
+  private readonly quad = new PassQuad();
   private readonly size = new Vector2();
   private people: WebGLRenderTarget | null = null;
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
-  private readonly start = material(MASK_START_FRAGMENT, {
-    camera: value<Texture | null>(null),
-    people: value<Texture | null>(null),
+  private readonly start = passMaterial(MASK_START_FRAGMENT, {
+    camera: texture(),
+    people: texture(),
   });
-  private readonly blur = material(MASK_BLUR_FRAGMENT, {
-    picture: value<Texture | null>(null),
+  private readonly blur = passMaterial(MASK_BLUR_FRAGMENT, {
+    picture: texture(),
     stride: value(new Vector2()),
     deviation: value(1),
   });
   private readonly uniforms = {
-    camera: value<Texture | null>(null),
-    people: value<Texture | null>(null),
-    blurred: value<Texture | null>(null),
+    camera: texture(),
+    people: texture(),
+    blurred: texture(),
     plain: value(true),
     feather: value(1),
     grow: value(0),
@@ -71,11 +47,9 @@ export class CutOut {
     inverted: value(false),
     spill: value(0),
   };
-  private readonly cut = material(CUT_OUT_FRAGMENT, this.uniforms);
+  private readonly cut = passMaterial(CUT_OUT_FRAGMENT, this.uniforms);
 
   constructor() {
-    this.quad.frustumCulled = false;
-    this.scene.add(this.quad);
     Object.assign(this.cut, {
       transparent: true,
       blending: CustomBlending,
@@ -100,14 +74,7 @@ export class CutOut {
     const { x: width, y: height } = this.size;
     this.fit(renderer, width, height);
     const people = this.people!;
-    const before = renderer.getRenderTarget();
-    const alpha = renderer.getClearAlpha();
-    renderer.setRenderTarget(people);
-    renderer.setClearAlpha(0);
-    renderer.clear();
-    renderer.setClearAlpha(alpha);
-    picture.drawPeople(renderer, frame, aspect);
-    renderer.setRenderTarget(before);
+    onClear(renderer, people, () => picture.drawPeople(renderer, frame, aspect));
 
     const { uniforms } = this;
     uniforms.camera.value = camera;
@@ -127,15 +94,15 @@ export class CutOut {
     const [first, second] = this.blurred(renderer, w, h);
     this.start.uniforms.camera!.value = camera;
     this.start.uniforms.people!.value = people.texture;
-    this.draw(renderer, this.start, first);
+    this.quad.draw(renderer, this.start, first);
     const stride = this.blur.uniforms.stride!.value as Vector2;
     this.blur.uniforms.deviation!.value = deviation * scale;
     this.blur.uniforms.picture!.value = first.texture;
     stride.set(1 / w, 0);
-    this.draw(renderer, this.blur, second);
+    this.quad.draw(renderer, this.blur, second);
     this.blur.uniforms.picture!.value = second.texture;
     stride.set(0, 1 / h);
-    this.draw(renderer, this.blur, first);
+    this.quad.draw(renderer, this.blur, first);
     uniforms.blurred.value = first.texture;
   }
 
@@ -143,22 +110,14 @@ export class CutOut {
   lay(renderer: WebGLRenderer, inverted: boolean): void {
     this.uniforms.inverted.value = inverted;
     this.cut.blending = CustomBlending;
-    this.draw(renderer, this.cut, renderer.getRenderTarget());
+    this.quad.draw(renderer, this.cut, renderer.getRenderTarget());
   }
 
   /** Writes them, with their alpha, into a target of their own. */
   write(renderer: WebGLRenderer, into: WebGLRenderTarget, inverted: boolean): void {
     this.uniforms.inverted.value = inverted;
     this.cut.blending = NoBlending;
-    this.draw(renderer, this.cut, into);
-  }
-
-  private draw(renderer: WebGLRenderer, by: ShaderMaterial, into: WebGLRenderTarget | null): void {
-    const before = renderer.getRenderTarget();
-    renderer.setRenderTarget(into);
-    this.quad.material = by;
-    renderer.render(this.scene, this.camera);
-    renderer.setRenderTarget(before);
+    this.quad.draw(renderer, this.cut, into);
   }
 
   private fit(renderer: WebGLRenderer, width: number, height: number): void {
@@ -179,21 +138,13 @@ export class CutOut {
   ): readonly [WebGLRenderTarget, WebGLRenderTarget] {
     if (this.blurs && this.blurs[0].width === width && this.blurs[0].height === height) return this.blurs;
     this.blurs?.forEach((t) => t.dispose());
-    const fine = renderer.extensions.has('EXT_color_buffer_float');
-    const make = (): WebGLRenderTarget =>
-      new WebGLRenderTarget(width, height, {
-        type: fine ? HalfFloatType : UnsignedByteType,
-        depthBuffer: false,
-        minFilter: LinearFilter,
-        magFilter: LinearFilter,
-      });
-    return (this.blurs = [make(), make()]);
+    return (this.blurs = [fineTarget(renderer, width, height), fineTarget(renderer, width, height)]);
   }
 
   dispose(): void {
     this.people?.dispose();
     this.blurs?.forEach((t) => t.dispose());
     for (const m of [this.start, this.blur, this.cut]) m.dispose();
-    this.quad.geometry.dispose();
+    this.quad.dispose();
   }
 }

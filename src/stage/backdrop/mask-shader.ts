@@ -1,7 +1,5 @@
 /** The person mask in GLSL; `core/backdrop/person-mask.ts` says the same in TypeScript. */
-import { QUAD_VERTEX, SRGB_GLSL } from '../grade/grade-shader';
-
-export const MASK_VERTEX = QUAD_VERTEX;
+import { SRGB_GLSL } from '../grade/grade-shader';
 
 /** Taps of the blur to each side; its deviation is never more than a third of that, in pixels of the small mask. */
 export const BLUR_TAPS = 24;

@@ -1,5 +1,12 @@
 /** A copy of what has been drawn so far, for cards that blend with it. */
-import { FramebufferTexture, Vector2, type ShaderMaterial, type WebGLRenderer } from 'three';
+import { FramebufferTexture, Vector2, type ShaderMaterial, type Texture, type WebGLRenderer } from 'three';
+
+/** Where the copy goes. */
+export interface BeneathUniforms {
+  readonly beneath: { value: Texture | null };
+  /** Pixels. */
+  readonly bufferSize: { value: Vector2 };
+}
 
 export class Beneath {
   private texture: FramebufferTexture | null = null;
@@ -7,6 +14,12 @@ export class Beneath {
 
   /** Copies the drawing buffer and hands it to the material that is about to draw. */
   copyFor(renderer: WebGLRenderer, material: ShaderMaterial): void {
+    this.copyInto(renderer, material.uniforms as unknown as BeneathUniforms);
+    material.uniformsNeedUpdate = true;
+  }
+
+  /** Copies the drawing buffer for a shader. */
+  copyInto(renderer: WebGLRenderer, uniforms: BeneathUniforms): void {
     renderer.getDrawingBufferSize(this.size);
     const { x: width, y: height } = this.size;
     if (this.texture?.image.width !== width || this.texture.image.height !== height) {
@@ -14,9 +27,8 @@ export class Beneath {
       this.texture = new FramebufferTexture(width, height);
     }
     renderer.copyFramebufferToTexture(this.texture);
-    material.uniforms.beneath!.value = this.texture;
-    (material.uniforms.bufferSize!.value as Vector2).copy(this.size);
-    material.uniformsNeedUpdate = true;
+    uniforms.beneath.value = this.texture;
+    uniforms.bufferSize.value.copy(this.size);
   }
 
   dispose(): void {

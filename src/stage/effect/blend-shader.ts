@@ -24,6 +24,8 @@ export const BLEND_GLSL = /* glsl */ `
     return b + (2.0 * s - 1.0) * (d - b);
   }
   float blendChannel(float b, float s) {
+    if (${is('multiply')}) return b * s;
+    if (${is('screen')}) return b + s - b * s;
     if (${is('overlay')}) return hardLight(s, b);
     if (${is('darken')}) return min(b, s);
     if (${is('lighten')}) return max(b, s);
@@ -57,5 +59,9 @@ export const BLEND_GLSL = /* glsl */ `
     if (${is('color')}) return setLum(s, lum(b));
     if (${is('luminosity')}) return setLum(b, lum(s));
     return vec3(blendChannel(b.r, s.r), blendChannel(b.g, s.g), blendChannel(b.b, s.b));
+  }
+  /** A colour with opacity over an opaque one. */
+  vec3 blendOver(vec3 b, vec3 s, float a) {
+    return ${is('plus-lighter')} ? min(vec3(1.0), b + a * s) : mix(b, blendColours(b, s), a);
   }
 `;

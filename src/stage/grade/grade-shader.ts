@@ -115,14 +115,6 @@ const CURVE_GLSL = /* glsl */ `
   }
 `;
 
-export const QUAD_VERTEX = /* glsl */ `
-  varying vec2 vUv;
-  void main() {
-    vUv = uv;
-    gl_Position = vec4(position.xy, 0.0, 1.0);
-  }
-`;
-
 /** Which shader the steps need: those of one key share it. */
 export const keyOf = (steps: readonly PointStep[], ends: boolean): string =>
   `${steps.map((s) => s.kind).join(' ')}${ends ? '.' : ''}`;

@@ -3,21 +3,15 @@ import {
   DataTexture,
   FloatType,
   FramebufferTexture,
-  HalfFloatType,
   LinearFilter,
   Matrix3,
-  Mesh,
   NearestFilter,
-  OrthographicCamera,
-  PlaneGeometry,
   RGBAFormat,
-  Scene,
-  ShaderMaterial,
-  UnsignedByteType,
   Vector2,
   Vector3,
-  WebGLRenderTarget,
+  type ShaderMaterial,
   type Texture,
+  type WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three';
 import type { GradeStep, StepOf } from '../../core/document/grade-schema';
@@ -28,12 +22,12 @@ import { passesOf } from '../../core/grade/passes';
 import { toneCurve } from '../../core/grade/tone-curve';
 import { balanceMatrix } from '../../core/grade/white-balance';
 import type { OpenedTable } from '../effect/table-store';
+import { fineTarget, passMaterial, PassQuad, texture, value } from '../passes';
 import {
   BLUR_FRAGMENT,
   BRIGHT_FRAGMENT,
   keyOf,
   pointsFragment,
-  QUAD_VERTEX,
   SHARPEN_FRAGMENT,
   SHINE_FRAGMENT,
 } from './grade-shader';
@@ -64,17 +58,6 @@ const CURVE_SAMPLES = 1024;
 /** The shine is made this much smaller, once, twice and three times. */
 const SHINE_STEP = 4;
 
-const material = (fragmentShader: string, uniforms: ShaderMaterial['uniforms']): ShaderMaterial =>
-  new ShaderMaterial({
-    vertexShader: QUAD_VERTEX,
-    fragmentShader,
-    uniforms,
-    depthTest: false,
-    depthWrite: false,
-    toneMapped: false,
-  });
-const value = <T>(of: T): { value: T } => ({ value: of });
-
 const curvesTexture = ({ all, red, green, blue }: StepOf<'curves'>): DataTexture => {
   const first = toneCurve(all);
   const own = [toneCurve(red), toneCurve(green), toneCurve(blue)];
@@ -91,42 +74,35 @@ const curvesTexture = ({ all, red, green, blue }: StepOf<'curves'>): DataTexture
 };
 
 export class GradeView {
-  private readonly scene = new Scene();
-  private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
-  private readonly quad = new Mesh(new PlaneGeometry(2, 2));
+  private readonly quad = new PassQuad();
   private readonly size = new Vector2();
   private copy: FramebufferTexture | null = null;
   private readonly targets: (WebGLRenderTarget | null)[] = [null, null];
   private shines: { readonly blurred: WebGLRenderTarget; readonly across: WebGLRenderTarget }[] = [];
   private readonly points = new Map<string, ShaderMaterial>();
   private readonly curves = new Map<string, DataTexture>();
-  private readonly sharpen = material(SHARPEN_FRAGMENT, {
-    picture: value<Texture | null>(null),
+  private readonly sharpen = passMaterial(SHARPEN_FRAGMENT, {
+    picture: texture(),
     texel: value(new Vector2()),
     amount: value(0),
   });
-  private readonly bright = material(BRIGHT_FRAGMENT, {
-    picture: value<Texture | null>(null),
+  private readonly bright = passMaterial(BRIGHT_FRAGMENT, {
+    picture: texture(),
     texel: value(new Vector2()),
     above: value(1),
   });
-  private readonly blur = material(BLUR_FRAGMENT, {
-    picture: value<Texture | null>(null),
+  private readonly blur = passMaterial(BLUR_FRAGMENT, {
+    picture: texture(),
     stride: value(new Vector2()),
   });
-  private readonly shine = material(SHINE_FRAGMENT, {
-    picture: value<Texture | null>(null),
-    near: value<Texture | null>(null),
-    middle: value<Texture | null>(null),
-    far: value<Texture | null>(null),
+  private readonly shine = passMaterial(SHINE_FRAGMENT, {
+    picture: texture(),
+    near: texture(),
+    middle: texture(),
+    far: texture(),
     strength: value(0),
     reach: value(0),
   });
-
-  constructor() {
-    this.quad.frustumCulled = false;
-    this.scene.add(this.quad);
-  }
 
   /** Grades what stands on the canvas. */
   apply(renderer: WebGLRenderer, { steps, strength }: GradeNow, options: GradeOptions): void {
@@ -145,7 +121,7 @@ export class GradeView {
         uniforms.picture!.value = now;
         (uniforms.texel!.value as Vector2).set(1 / this.size.x, 1 / this.size.y);
         uniforms.amount!.value = pass.step.amount;
-        this.draw(renderer, this.sharpen, target);
+        this.quad.draw(renderer, this.sharpen, target);
       } else this.drawBloom(renderer, pass.step, now, target);
       now = target.texture;
     });
@@ -170,26 +146,8 @@ export class GradeView {
     return this.copy;
   }
 
-  /** Sixteen bits a channel where the machine can draw into them: no banding between steps. */
-  private newTarget(renderer: WebGLRenderer, width: number, height: number): WebGLRenderTarget {
-    const fine = renderer.extensions.has('EXT_color_buffer_float');
-    return new WebGLRenderTarget(Math.max(1, width), Math.max(1, height), {
-      type: fine ? HalfFloatType : UnsignedByteType,
-      depthBuffer: false,
-      minFilter: LinearFilter,
-      magFilter: LinearFilter,
-    });
-  }
   private target(renderer: WebGLRenderer, i: number): WebGLRenderTarget {
-    return (this.targets[i] ??= this.newTarget(renderer, this.size.x, this.size.y));
-  }
-
-  private draw(renderer: WebGLRenderer, by: ShaderMaterial, into: WebGLRenderTarget | null): void {
-    const before = renderer.getRenderTarget();
-    renderer.setRenderTarget(into);
-    this.quad.material = by;
-    renderer.render(this.scene, this.camera);
-    renderer.setRenderTarget(before);
+    return (this.targets[i] ??= fineTarget(renderer, this.size.x, this.size.y));
   }
 
   private drawPoints(
@@ -205,12 +163,12 @@ export class GradeView {
     const key = keyOf(ready, end !== null);
     const shader =
       this.points.get(key) ??
-      material(
+      passMaterial(
         pointsFragment(
           ready.map((s) => s.kind),
           end !== null,
         ),
-        { picture: value<Texture | null>(null), frame: value(0) },
+        { picture: texture(), frame: value(0) },
       );
     this.points.set(key, shader);
     const { uniforms } = shader;
@@ -255,7 +213,7 @@ export class GradeView {
         }
       }
     });
-    this.draw(renderer, shader, into);
+    this.quad.draw(renderer, shader, into);
   }
 
   private curvesOf(step: StepOf<'curves'>): DataTexture {
@@ -284,7 +242,7 @@ export class GradeView {
           number,
           number,
         ];
-        return { blurred: this.newTarget(renderer, w, h), across: this.newTarget(renderer, w, h) };
+        return { blurred: fineTarget(renderer, w, h), across: fineTarget(renderer, w, h) };
       });
     let from: Texture = picture;
     let fromSize: readonly [number, number] = [this.size.x, this.size.y];
@@ -296,18 +254,18 @@ export class GradeView {
       uniforms.above!.value = above;
       const stride = this.blur.uniforms.stride!.value as Vector2;
       const { width, height } = blurred;
-      if (n === 0) this.draw(renderer, this.bright, blurred);
+      if (n === 0) this.quad.draw(renderer, this.bright, blurred);
       else {
         this.blur.uniforms.picture!.value = from;
         stride.set(0.5 / fromSize[0], 0);
-        this.draw(renderer, this.blur, blurred);
+        this.quad.draw(renderer, this.blur, blurred);
       }
       this.blur.uniforms.picture!.value = blurred.texture;
       stride.set(1 / width, 0);
-      this.draw(renderer, this.blur, across);
+      this.quad.draw(renderer, this.blur, across);
       this.blur.uniforms.picture!.value = across.texture;
       stride.set(0, 1 / height);
-      this.draw(renderer, this.blur, blurred);
+      this.quad.draw(renderer, this.blur, blurred);
       from = blurred.texture;
       fromSize = [width, height];
     });
@@ -318,7 +276,7 @@ export class GradeView {
     );
     uniforms.strength!.value = strength;
     uniforms.reach!.value = reach;
-    this.draw(renderer, this.shine, into);
+    this.quad.draw(renderer, this.shine, into);
   }
 
   private dropShines(): void {
@@ -336,6 +294,6 @@ export class GradeView {
     for (const shader of this.points.values()) shader.dispose();
     for (const texture of this.curves.values()) texture.dispose();
     for (const m of [this.sharpen, this.bright, this.blur, this.shine]) m.dispose();
-    this.quad.geometry.dispose();
+    this.quad.dispose();
   }
 }

@@ -30,6 +30,9 @@ const prints = usePrintsStore();
 const frameBox = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const failure = ref<string | null>(null);
+/** The browser has taken the graphics away; it gives them back when it can. */
+const lost = ref(false);
+const reload = (): void => location.reload();
 const size = ref({ width: 0, height: 0 });
 /** Something should lie behind the people, and nobody knows where they are. */
 const bare = ref(false);
@@ -160,7 +163,11 @@ onMounted(() => {
   drawing.overlay = handles.scene;
   detail.value = drawing.isSoftware ? 'plain' : 'full';
   showPicture();
-  canvas.value!.addEventListener('webglcontextrestored', needsDraw);
+  canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
+  canvas.value!.addEventListener('webglcontextrestored', () => {
+    lost.value = false;
+    needsDraw();
+  });
   observer = new ResizeObserver(fit);
   observer.observe(frameBox.value!);
   fit();
@@ -338,6 +345,10 @@ const caption = computed(() => {
         }}
       </div>
       <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
+      <InlineNotice v-else-if="lost" class="failure">
+        The browser has taken the graphics away; the picture comes back when it gives them back. Nothing of
+        your work is lost. <button class="word" type="button" @click="reload">Reload the page</button>
+      </InlineNotice>
     </div>
   </section>
 </template>

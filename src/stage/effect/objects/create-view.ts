@@ -25,7 +25,7 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
     case 'model':
       return new ModelView(tools) as ObjectView;
     case 'solid':
-      return new SolidView() as ObjectView;
+      return new SolidView(tools) as ObjectView;
     case 'text':
       return new TextView(tools) as ObjectView;
     case 'occluder':

@@ -3,6 +3,7 @@ import { AnimationMixer, Group, Mesh, type Material, type Object3D } from 'three
 import type { ModelObject } from '../../../core/document/schema';
 import type { Seconds, Unit } from '../../../core/units';
 import { disposeOf, type OpenedModel } from '../model-store';
+import { Blended } from '../blended';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
 interface Faded {
@@ -20,7 +21,11 @@ export class ModelView implements ObjectView<ModelObject> {
   private faded: Faded[] = [];
   private without: readonly number[] = [];
 
-  constructor(private readonly tools: ViewTools) {}
+  private readonly blended: Blended;
+
+  constructor(private readonly tools: ViewTools) {
+    this.blended = new Blended(tools.beneath);
+  }
 
   /** Shows a model, or nothing while it is on its way. */
   private show(model: OpenedModel | null): void {
@@ -40,6 +45,8 @@ export class ModelView implements ObjectView<ModelObject> {
           : [node.material as Material])
           materials.add(m);
     });
+    for (const material of materials) this.blended.prepare(material);
+    this.blended.watch(this.copy);
     this.faded = [...materials].map((material) => ({
       material,
       opacity: material.opacity,
@@ -53,9 +60,7 @@ export class ModelView implements ObjectView<ModelObject> {
     if (!this.copy || !this.model || opacity === 0) return false;
     this.copy.traverse((node) => (node.renderOrder = order));
     for (const { material, opacity: own, transparent } of this.faded) {
-      const clear = transparent || opacity < 1;
-      if (material.transparent !== clear) material.needsUpdate = true;
-      material.transparent = clear;
+      this.blended.style(material, object.blend, transparent || opacity < 1);
       material.opacity = own * opacity;
       material.depthTest = object.depthTest;
       material.depthWrite = object.depthWrite && !transparent;

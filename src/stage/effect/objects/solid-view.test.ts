@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { newSolid } from '../../../core/document/defaults';
 import { SOLID_SHAPES, type ObjectId } from '../../../core/document/schema';
+import { Beneath } from '../beneath';
 import { solidGeometry, SolidView } from './solid-view';
 import type { ObjectNow } from './object-view';
 import type { Solid } from '../../../core/document/schema';
@@ -32,7 +33,7 @@ describe('solids', () => {
       expect([...geometry.getAttribute('position').array].every(Number.isFinite)).toBe(true);
   });
   test('the view is made anew only when the shape changes; nothing is drawn at no opacity', () => {
-    const view = new SolidView();
+    const view = new SolidView({ beneath: new Beneath() });
     const now = (object: Solid, opacity = 1) =>
       view.update({ object, opacity, order: 3 } as unknown as ObjectNow<Solid>);
     expect(now(solid('box', [1, 1, 1]))).toBe(true);

@@ -15,7 +15,8 @@ import {
 } from 'three';
 import type { Solid } from '../../../core/document/schema';
 import { Group } from 'three';
-import type { ObjectNow, ObjectView } from './object-view';
+import { Blended } from '../blended';
+import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
 /** Of the given width, height and depth. */
 export const solidGeometry = ({
@@ -58,7 +59,12 @@ export class SolidView implements ObjectView<Solid> {
   );
   private shows = '';
 
-  constructor() {
+  private readonly blended: Blended;
+
+  constructor(tools: Pick<ViewTools, 'beneath'>) {
+    this.blended = new Blended(tools.beneath);
+    this.blended.prepare(this.mesh.material);
+    this.blended.watch(this.mesh);
     this.node.add(this.mesh);
     this.mesh.receiveShadow = true;
   }
@@ -76,9 +82,7 @@ export class SolidView implements ObjectView<Solid> {
     material.roughness = object.roughness;
     material.metalness = object.metalness;
     material.opacity = opacity;
-    const clear = opacity < 1;
-    if (material.transparent !== clear) material.needsUpdate = true;
-    material.transparent = clear;
+    this.blended.style(material, object.blend, opacity < 1);
     material.side = object.shape === 'plane' ? DoubleSide : FrontSide;
     material.depthTest = object.depthTest;
     material.depthWrite = object.depthWrite;

@@ -1,26 +1,26 @@
 <script setup lang="ts">
-/** The selected card in one blend mode, at this moment of the take. */
-import { applyEdit, styleCard } from '../../../../core/document/edits';
-import type { BlendMode, Card } from '../../../../core/document/schema';
+/** The selected object in one blend mode, at this moment of the take. */
+import { applyEdit, styleFlat } from '../../../../core/document/edits';
+import type { BlendMode, EffectObject } from '../../../../core/document/schema';
 import { useStills } from '../../../drawing/use-stills';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import { BLEND_WORDS } from '../../../words';
 
-const props = defineProps<{ card: Card; blend: BlendMode; note: string }>();
+const props = defineProps<{ object: Blending; blend: BlendMode; note: string }>();
 defineEmits<{ choose: [] }>();
 const document = useEffectStore();
 const playback = usePlaybackStore();
 const stills = useStills(() => {
   if (playback.playing) return null;
   // Shown even where a cue hides it just now: this is about its look.
-  const edit = styleCard(document.effect, props.card.id, { blend: props.blend });
+  const edit = styleFlat(document.effect, props.object.id, { blend: props.blend });
   const { effect } = applyEdit(document.effect, {
     ...edit,
     change: (d) => {
       edit.change(d);
-      const card = d.objects[props.card.id];
-      if (card) card.visible = true;
+      const draft = d.objects[props.object.id];
+      if (draft) draft.visible = true;
     },
   });
   return {
@@ -33,8 +33,13 @@ const stills = useStills(() => {
 }, 250);
 </script>
 
+<script lang="ts">
+/** What can be blended. */
+export type Blending = Extract<EffectObject, { blend: BlendMode }>;
+</script>
+
 <template>
-  <button type="button" class="choice" :aria-pressed="card.blend === blend" @click="$emit('choose')">
+  <button type="button" class="choice" :aria-pressed="object.blend === blend" @click="$emit('choose')">
     <span class="still"><img v-if="stills[0]" :src="stills[0]" alt="" /></span>
     <b>{{ BLEND_WORDS[blend] }}</b>
     <small class="soft">{{ note }}</small>

@@ -1,19 +1,19 @@
 <script setup lang="ts">
-/** Compares the selected card in blend modes at this moment of the take; the chosen one is kept. */
+/** Compares the selected object in blend modes at this moment of the take; the chosen one is kept. */
 import { computed, ref } from 'vue';
-import { styleCard } from '../../../../core/document/edits';
-import { BLEND_MODES, type BlendMode, type Card } from '../../../../core/document/schema';
+import { styleFlat } from '../../../../core/document/edits';
+import { BLEND_MODES, type BlendMode } from '../../../../core/document/schema';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
-import BlendChoice from './BlendChoice.vue';
+import BlendChoice, { type Blending } from './BlendChoice.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
-const card = computed<Card | null>(() => {
-  const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
-  return object?.kind === 'card' ? object : null;
+const object = computed<Blending | null>(() => {
+  const found = desk.selected ? document.effect.objects[desk.selected] : undefined;
+  return found && 'blend' in found ? found : null;
 });
 const NOTES: Record<BlendMode, string> = {
   normal: 'covers what is beneath',
@@ -40,28 +40,28 @@ const all = ref(false);
 const shown = computed(() =>
   all.value
     ? BLEND_MODES
-    : card.value && !USUAL.includes(card.value.blend)
-      ? [...USUAL, card.value.blend]
+    : object.value && !USUAL.includes(object.value.blend)
+      ? [...USUAL, object.value.blend]
       : USUAL,
 );
 const choose = (blend: BlendMode): void => {
-  if (card.value) document.edit(styleCard(document.effect, card.value.id, { blend }));
+  if (object.value) document.edit(styleFlat(document.effect, object.value.id, { blend }));
 };
 </script>
 
 <template>
   <section aria-label="Blend modes">
     <h2>Blend modes side by side</h2>
-    <template v-if="card">
+    <template v-if="object">
       <p class="soft">
-        {{ card.name }} at {{ playback.time.toFixed(2) }} s, computed against the camera picture. Click the
+        {{ object.name }} at {{ playback.time.toFixed(2) }} s, computed against the camera picture. Click the
         one that looks right; scrub the strip to judge it in other moments.
       </p>
       <div class="grid">
         <BlendChoice
           v-for="blend in shown"
           :key="blend"
-          :card="card"
+          :object="object"
           :blend="blend"
           :note="NOTES[blend]"
           @choose="choose(blend)"
@@ -72,8 +72,8 @@ const choose = (blend: BlendMode): void => {
       </button>
     </template>
     <p v-else class="soft">
-      Select a card in the Stack or in the Viewfinder. Its opacity, tint and blend mode open there; here it is
-      shown in several blend modes at once.
+      Select something in the Stack or in the Viewfinder. Its opacity, tint and blend mode open there; here it
+      is shown in several blend modes at once. Groups, lights and occluders do not blend.
     </p>
   </section>
 </template>

@@ -23,7 +23,7 @@ watch(
     if (!object.value) return;
     if (object.value.kind === 'grade') desk.style.section = 'grade';
     else if (anchorOf(document.effect, object.value).kind === 'backdrop') desk.style.section = 'backdrop';
-    else if (object.value.kind === 'card') desk.style.section = 'blend';
+    else if ('blend' in object.value) desk.style.section = 'blend';
   },
   { immediate: true },
 );

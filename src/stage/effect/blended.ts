@@ -1,0 +1,101 @@
+/**
+ * Lets lit things, models and solids, blend with what is beneath them in any mode. Their shaders are three's; at the end of
+ * each, what it would write is blended with a copy of what was there before the thing was drawn. Of a thing's own parts the
+ * nearest is seen, blended once.
+ */
+import {
+  CustomBlending,
+  Mesh,
+  NormalBlending,
+  OneFactor,
+  Vector2,
+  ZeroFactor,
+  type Material,
+  type Object3D,
+  type Texture,
+} from 'three';
+import type { BlendMode } from '../../core/document/schema';
+import type { Beneath } from './beneath';
+import { BLEND_GLSL, modeNumber } from './blend-shader';
+
+const HEAD = /* glsl */ `
+  #ifdef SEES_BENEATH
+  uniform sampler2D beneath;
+  uniform vec2 bufferSize; // pixels
+  ${BLEND_GLSL}
+  #endif
+  void main() {`;
+const TAIL = /* glsl */ `#include <dithering_fragment>
+  #ifdef SEES_BENEATH
+  vec3 under = texture2D(beneath, gl_FragCoord.xy / bufferSize).rgb;
+  gl_FragColor = vec4(blendOver(under, clamp(gl_FragColor.rgb, 0.0, 1.0), gl_FragColor.a), 1.0);
+  #endif`;
+
+type Defined = Material & { defines?: Record<string, unknown> };
+
+export class Blended {
+  private mode: BlendMode = 'normal';
+  /** The drawing for which what is beneath was copied last. */
+  private copiedIn = -1;
+  private readonly uniforms = {
+    beneath: { value: null as Texture | null },
+    bufferSize: { value: new Vector2(1, 1) },
+    mode: { value: 0 },
+  };
+
+  constructor(private readonly beneath: Beneath) {}
+
+  /** Makes a material able to blend; once for each. */
+  prepare(material: Material): void {
+    const own = material.onBeforeCompile.bind(material);
+    const key = material.customProgramCacheKey();
+    material.onBeforeCompile = (shader, renderer) => {
+      own(shader, renderer);
+      Object.assign(shader.uniforms, this.uniforms);
+      shader.fragmentShader = shader.fragmentShader
+        .replace('void main() {', HEAD)
+        .replace('#include <dithering_fragment>', TAIL);
+    };
+    material.customProgramCacheKey = () => `blended ${key}`;
+  }
+
+  /** Has what is beneath copied before the first of the thing's meshes is drawn. */
+  watch(root: Object3D): void {
+    root.traverse((node) => {
+      if (!(node instanceof Mesh)) return;
+      node.onBeforeRender = (renderer) => {
+        const { frame } = renderer.info.render;
+        if (this.mode === 'normal' || frame === this.copiedIn) return;
+        this.copiedIn = frame;
+        this.beneath.copyInto(renderer, this.uniforms);
+      };
+    });
+  }
+
+  /** Sets the mode of a prepared material; `clear` when it lets something through by itself. */
+  style(material: Defined, mode: BlendMode, clear: boolean): void {
+    this.mode = mode;
+    this.uniforms.mode.value = modeNumber(mode);
+    const sees = mode !== 'normal';
+    const seen = material.defines !== undefined && 'SEES_BENEATH' in material.defines;
+    if (sees !== seen) {
+      const { SEES_BENEATH: _gone, ...others } = material.defines ?? {};
+      material.defines = sees ? { ...others, SEES_BENEATH: '' } : others;
+      material.needsUpdate = true;
+    }
+    // What blends is drawn after all that covers, in the order of the Stack.
+    const transparent = clear || sees;
+    if (material.transparent !== transparent) material.needsUpdate = true;
+    material.transparent = transparent;
+    material.blending = sees ? CustomBlending : NormalBlending;
+    if (!sees) return;
+    // What is written holds what is beneath already.
+    Object.assign(material, {
+      blendSrc: OneFactor,
+      blendDst: ZeroFactor,
+      blendSrcAlpha: ZeroFactor,
+      blendDstAlpha: OneFactor,
+      forceSinglePass: true,
+    });
+  }
+}
