@@ -311,9 +311,9 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
     case 'no-summary':
       return 'The listing has no summary.';
     case 'nothing-to-see':
-      return 'There is nothing to see: no picture or model is placed.';
+      return 'There is nothing to see: no picture, text, model or grade is there.';
     case 'missing-asset':
-      return `${nameOf(effect, finding.object)} shows an asset that was deleted.`;
+      return `${nameOf(effect, finding.object)} uses an asset that was deleted.`;
     case 'invisible':
       return {
         hidden: `${nameOf(effect, finding.object)} is hidden and no cue shows it.`,

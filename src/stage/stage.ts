@@ -109,8 +109,6 @@ export class Stage {
   /** Where everything was when it was last drawn. */
   drawn: { readonly program: Program; readonly places: readonly ObjectPlaces[]; readonly here: Here } | null =
     null;
-  /** True when something should lie behind the people and the picture does not know where they are. */
-  withoutPeople = false;
 
   /** `keep` leaves objects out that are not worked on now. */
   draw(frame: TrackFrame, program: Program, runtime: Runtime, keep?: (id: ObjectId) => boolean): void {
@@ -137,7 +135,6 @@ export class Stage {
         program.anchors.some((a) => a.kind === 'picture' && a.target === t.id),
     );
     effectView.update(program, places, frame.light, time, aspect, hinted ?? null);
-    this.withoutPeople = false;
     if (effectView.hasBackdrop) {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.
@@ -145,7 +142,7 @@ export class Stage {
         this.cameraParts.prepare();
         effectView.drawBackdrop(renderer);
         this.cameraParts.layPeople();
-      } else this.withoutPeople = true;
+      }
     }
     renderer.clearDepth();
     effectView.draw(renderer, camera);

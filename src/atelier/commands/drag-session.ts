@@ -1,10 +1,11 @@
 /** One drag of the handles: from what everything was when they were taken hold of to what the drag makes of it. */
 import { changeObjects, type Common } from '../../core/document/edits';
 import { outermostOf } from '../../core/document/stack-edits';
-import type { ObjectId } from '../../core/document/schema';
+import type { EffectObject, ObjectId } from '../../core/document/schema';
 import type { Program } from '../../core/behave/program';
 import { throughMatrix } from '../../core/maths/matrix';
-import type { Here } from '../../core/placing/anchors';
+import { layeringOf, type Here } from '../../core/placing/anchors';
+import { fitOf } from '../../core/placing/fit';
 import { baseOf, placeOf, type ObjectPlaces } from '../../core/placing/places';
 import type { Vec3 } from '../../core/maths/vec3';
 import { dragged, draggedPivot, handlePlaceOf, snapped, type Drag, type Held } from '../../core/placing/drag';
@@ -29,11 +30,19 @@ export interface ViewNow {
   readonly here: Here;
 }
 
+/** What has no place that could be dragged: a grade, what fills the screen, and what has not been drawn yet. */
+const isUnplaced = ({ anchors, indexOf }: Program, object: EffectObject): boolean => {
+  const i = indexOf.get(object.id);
+  if (i === undefined || object.kind === 'grade') return true;
+  return fitOf(object, layeringOf(anchors[i]!.kind)) !== null;
+};
+
 /** What the handles hold: what is selected, seen in the view and not locked. */
 export const heldNow = ({ program, places, here }: ViewNow): Held[] => {
   const { effect } = useEffectStore();
   return outermostOf(effect, useDeskStore().selection).flatMap((object) => {
-    const place = object.locked || object.kind === 'grade' ? undefined : placeOf(program, places, object.id);
+    const place =
+      object.locked || isUnplaced(program, object) ? undefined : placeOf(program, places, object.id);
     const base = place ? baseOf(program, places, here, object.id) : null;
     return place && base ? [{ object, base, seen: throughMatrix(place.matrix, object.pivot) }] : [];
   });

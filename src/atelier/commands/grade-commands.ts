@@ -2,14 +2,13 @@
 import { writeCube } from '../../core/assets/colour/cube';
 import type { ColourTable } from '../../core/assets/colour/table';
 import { newGrade, newGradeStep } from '../../core/document/defaults';
-import { addObject } from '../../core/document/edits';
 import { addGradeStep } from '../../core/document/grade-edits';
-import { orderOnTop, stackOrder } from '../../core/document/queries';
+import { stackOrder } from '../../core/document/queries';
 import type { AssetId, Effect, Grade, GradeStepKind, ObjectId } from '../../core/document/schema';
+import { IconiaError } from '../../core/errors';
 import { bakeGrade } from '../../core/grade/bake';
-import { newId, newObjectId } from '../api/ids';
+import { newId } from '../api/ids';
 import { useAssetsStore } from '../stores/assets';
-import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 
 /** Grades as the Stack shows them; what stands lower is done first. */
@@ -27,12 +26,6 @@ export const madeGrade = (id: ObjectId, order: number): Grade =>
     FIRST_STEPS.map((kind) => newGradeStep(newId('step'), kind)),
   );
 
-export const addGrade = (): void => {
-  const document = useEffectStore();
-  const grade = madeGrade(newObjectId(), orderOnTop(document.effect));
-  if (document.edit(addObject(grade))) useDeskStore().selected = grade.id;
-};
-
 /** Adds a step to a grade; a colour table comes with the table that was brought in last, if any was. */
 export const addStep = (grade: Grade, kind: GradeStepKind): void => {
   const document = useEffectStore();
@@ -47,17 +40,25 @@ export const addStep = (grade: Grade, kind: GradeStepKind): void => {
   );
 };
 
-/** The grade as a .cube file; steps that need the place or the neighbours of a pixel are not in it. */
+/**
+ * The grade as a .cube file; steps that need the place or the neighbours of a pixel are not in it.
+ * Throws `IconiaError` `grade.table` when a table of it cannot be had: a file without it would be another grade.
+ */
 export const gradeFile = async (grade: Grade): Promise<Blob> => {
   const { effect } = useEffectStore();
   const { stores } = useAssetsStore();
   const tables = new Map<AssetId, ColourTable>();
   for (const step of grade.steps) {
-    const asset = step.kind === 'table' && step.asset ? effect.assets[step.asset] : undefined;
-    if (asset?.kind !== 'table') continue;
-    await stores.tables.load(asset);
-    const opened = stores.tables.get(asset);
-    if (opened) tables.set(asset.id, opened.table);
+    if (step.kind !== 'table' || !step.on || !step.asset) continue;
+    const asset = effect.assets[step.asset];
+    if (asset?.kind === 'table') await stores.tables.load(asset);
+    const opened = asset?.kind === 'table' ? stores.tables.get(asset) : null;
+    if (!opened)
+      throw new IconiaError(
+        'grade.table',
+        `${asset ? `The colour table ${asset.name} could not be read` : 'A colour table of this grade was deleted'}. Choose another in its step, or switch the step off.`,
+      );
+    tables.set(step.asset, opened.table);
   }
   const table = bakeGrade(grade.name, grade.steps, grade.opacity, (id) => tables.get(id) ?? null);
   return new Blob([writeCube(table) as Uint8Array<ArrayBuffer>], { type: 'text/plain' });

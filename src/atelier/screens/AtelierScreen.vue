@@ -189,7 +189,7 @@ onBeforeUnmount(() => {
       <div class="bench">
         <LibraryPanel v-if="desk.library.open" />
         <PlaceBench v-else-if="stage === 'place'" />
-        <StyleBench v-else-if="stage === 'style'" />
+        <StyleBench v-else-if="stage === 'style'" @choose="chooseFiles" />
         <BehaveBench v-else-if="stage === 'behave'" />
         <TryBench v-else-if="stage === 'try'" />
         <ReleaseBench v-else />

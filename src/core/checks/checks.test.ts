@@ -1,7 +1,19 @@
 import { describe, expect, test } from '@jest/globals';
-import { blankEffect, newGroup } from '../document/defaults';
+import {
+  blankEffect,
+  FOREHEAD,
+  newFill,
+  newGrade,
+  newGroup,
+  newLight,
+  newLive,
+  newOccluder,
+  newShadowCatcher,
+  newSolid,
+  newText,
+} from '../document/defaults';
 import { sampleAsset, sampleEffect } from '../document/sample';
-import type { Card, Effect, ObjectId } from '../document/schema';
+import type { AssetId, Card, Effect, EffectObject, ObjectId } from '../document/schema';
 import { check, stops } from './checks';
 import { costsOf, packageBytes } from './costs';
 
@@ -24,6 +36,41 @@ describe('checks', () => {
       'no-icon',
       'nothing-to-see',
     ]);
+  });
+  test('whatever is seen is enough to be released: a text, a solid, a colour behind people, a grade', () => {
+    const codes = (object: EffectObject): string[] =>
+      stops(check({ ...blankEffect('One'), objects: { [object.id]: object } })).map((f) => f.code);
+    const id = 'obj_only' as ObjectId;
+    for (const object of [
+      newText(id, 'Low tide', 0),
+      newSolid(id, 'box', 0),
+      newFill(id, 0, { kind: 'backdrop' }),
+      newLive(id, 'face', 0),
+      newGrade(id, 0),
+    ])
+      expect(codes(object)).toEqual(['no-icon']);
+    for (const object of [
+      newGroup(id, 'Empty', 0),
+      newOccluder(id, 0),
+      newLight(id, 'point', 0, FOREHEAD),
+      newShadowCatcher(id, 0, FOREHEAD),
+    ])
+      expect(codes(object)).toEqual(['no-icon', 'nothing-to-see']);
+  });
+  test('what an object is made of may be gone: a table, a typeface, the picture of light', () => {
+    const gone = 'asset_gone1' as AssetId;
+    const id = 'obj_only' as ObjectId;
+    for (const [object, stage] of [
+      [newGrade(id, 0, [{ id: 'step_one1', on: true, kind: 'table', asset: gone, strength: 1 }]), 'style'],
+      [{ ...newText(id, 'Low tide', 0), font: gone }, 'place'],
+      [{ ...newLight(id, 'surroundings', 0, FOREHEAD), asset: gone }, 'place'],
+    ] as const)
+      expect(check({ ...blankEffect('One'), objects: { [id]: object } })).toContainEqual({
+        code: 'missing-asset',
+        object: id,
+        severity: 'stop',
+        stage,
+      });
   });
   test('each fault is named', () => {
     expect(

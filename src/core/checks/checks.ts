@@ -1,6 +1,6 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
 import { standingReasons } from '../behave/explain';
-import { cueOrder, isShowing, parentOf, stackOrder, usedAssets, type Showing } from '../document/queries';
+import { cueOrder, isSeen, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
 import type { AssetId, CueId, Effect, EffectObject, ObjectId } from '../document/schema';
 import { OPEN_WEB, packageBytes } from './costs';
 
@@ -34,7 +34,7 @@ const actsOn = (effect: Effect, id: ObjectId, kinds: readonly string[]): boolean
   );
 
 /** Whether the object, or a group it hangs in, is kept from being seen. */
-const whyInvisible = (effect: Effect, shown: Showing): 'hidden' | 'transparent' | 'no-size' | null => {
+const whyInvisible = (effect: Effect, shown: EffectObject): 'hidden' | 'transparent' | 'no-size' | null => {
   for (let o: EffectObject | null = shown; o; o = parentOf(effect, o)) {
     if (!o.visible && !actsOn(effect, o.id, ['show', 'toggle', 'hide'])) return 'hidden';
     if ('opacity' in o && o.opacity === 0 && !actsOn(effect, o.id, ['fade'])) return 'transparent';
@@ -51,11 +51,18 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
   const icon = effect.listing.icon;
   if (icon === null || !effect.assets[icon])
     found.push({ code: 'no-icon', severity: 'stop', stage: 'release' });
-  const shown = stackOrder(effect).filter(isShowing);
-  if (shown.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
-  for (const object of shown) {
-    if (!effect.assets[object.asset])
-      found.push({ code: 'missing-asset', object: object.id, severity: 'stop', stage: 'place' });
+  const objects = stackOrder(effect);
+  for (const object of objects)
+    if (lostAssetsOf(effect, object).length > 0)
+      found.push({
+        code: 'missing-asset',
+        object: object.id,
+        severity: 'stop',
+        stage: object.kind === 'grade' ? 'style' : 'place',
+      });
+  const seen = objects.filter(isSeen);
+  if (seen.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
+  for (const object of seen) {
     const why = whyInvisible(effect, object);
     if (why) found.push({ code: 'invisible', object: object.id, why, severity: 'warning', stage: 'place' });
   }

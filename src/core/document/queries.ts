@@ -12,10 +12,8 @@ import type {
   FileRef,
   Group,
   Layer,
-  Light,
   ModelObject,
   ObjectId,
-  Occluder,
   SceneId,
   Target,
   TargetId,
@@ -117,8 +115,6 @@ export const orderOnTop = (effect: Effect): number =>
 export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
   cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
 
-/** Objects that show an asset, or have their shape or light from one. */
-export type Showing = Card | ModelObject | Layer | Occluder | Light;
 /** Those that are there to show one. */
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer =>
   object.kind === 'card' || object.kind === 'model' || object.kind === 'layer';
@@ -129,6 +125,15 @@ export const assetsOf = (object: EffectObject): AssetId[] => {
   const asset = object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
   return asset ? [asset] : [];
 };
+
+/** Assets an object is made of that are not there any more. */
+export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
+  assetsOf(object).filter((id) => !effect.assets[id]);
+
+/** What draws nothing itself: it holds, hides or lights other things, or waits for their shadows. */
+const UNSEEN: ReadonlySet<EffectObject['kind']> = new Set(['group', 'occluder', 'shadowCatcher', 'light']);
+/** Whether a viewer sees the object, or what it does to the picture. */
+export const isSeen = (object: EffectObject): boolean => !UNSEEN.has(object.kind);
 
 /** Assets that can be made lighter or mended, and left as they were. */
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;

@@ -28,7 +28,7 @@ import {
   Video,
 } from '@lucide/vue';
 import { changeObject } from '../../../core/document/edits';
-import { cuesActingOn, isShowing, parentOf } from '../../../core/document/queries';
+import { cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
 import type { StackRow } from '../../../core/document/stack-rows';
 import {
   duplicateSelected,
@@ -65,10 +65,11 @@ const grip = ref<HTMLElement | null>(null);
 const { over } = useRowDrag(line, grip, () => props.row);
 const object = computed(() => props.row.object);
 
-/** The asset of an object that shows one; null when it was deleted. */
 const asset = computed(() =>
-  isShowing(object.value) ? (document.effect.assets[object.value.asset] ?? null) : undefined,
+  object.value.kind === 'card' ? document.effect.assets[object.value.asset] : undefined,
 );
+/** Something it is made of was deleted. */
+const incomplete = computed(() => lostAssetsOf(document.effect, object.value).length > 0);
 const icon = computed(() => {
   if (object.value.kind === 'card')
     return asset.value?.kind === 'sequence' ? Film : asset.value?.kind === 'video' ? Video : Image;
@@ -93,7 +94,7 @@ const place = computed(() => {
   return parentOf(document.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });
 const aside = computed(() => {
-  if (asset.value === null) return 'its asset is gone';
+  if (incomplete.value) return 'its asset is gone';
   if (object.value.sample) return 'sample';
   if (props.open) return place.value;
   const cue = cuesActingOn(document.effect, object.value.id)[0];
@@ -167,8 +168,8 @@ const rename = (event: Event): void => {
       >
         {{ object.name }}
       </button>
-      <TriangleAlert v-if="asset === null" class="bad" :size="13" aria-label="Its asset was deleted" />
-      <em class="cut" :class="{ accent: open, bad: asset === null, sample: object.sample }">{{ aside }}</em>
+      <TriangleAlert v-if="incomplete" class="bad" :size="13" aria-label="Its asset was deleted" />
+      <em class="cut" :class="{ accent: open, bad: incomplete, sample: object.sample }">{{ aside }}</em>
       <button
         v-if="object.locked || open"
         class="icon-button"

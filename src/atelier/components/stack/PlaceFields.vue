@@ -6,6 +6,8 @@ import { addObject, changeObject, removeObject } from '../../../core/document/ed
 import { newOccluder } from '../../../core/document/defaults';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
+import { layeringOf } from '../../../core/placing/anchors';
+import { fitOf } from '../../../core/placing/fit';
 import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/placing/limits';
 import { boxOf, sizeOf } from '../../../core/placing/bounds';
 import type { Vec3 } from '../../../core/maths/vec3';
@@ -34,7 +36,15 @@ const chained = ref(true);
 const parent = computed(() => parentOf(document.effect, props.object));
 const anchor = computed(() => anchorOf(document.effect, props.object));
 const isLayer = computed(() => props.object.kind === 'layer');
-const hasSize = computed(() => !['layer', 'light'].includes(props.object.kind));
+/** How it fills the screen; what fills it is not moved, and only tiles keep their size. */
+const fit = computed(() => fitOf(props.object, layeringOf(anchor.value.kind)));
+const hasSize = computed(
+  () => !['layer', 'light'].includes(props.object.kind) && (!fit.value || fit.value === 'tile'),
+);
+/** Light from all sides has no place, and most light looks the same from wherever it is turned or stands. */
+const light = computed(() => (props.object.kind === 'light' ? props.object.light : null));
+const hasMove = computed(() => !fit.value && light.value !== 'ambient' && light.value !== 'surroundings');
+const hasTurn = computed(() => !fit.value && light.value !== 'ambient' && light.value !== 'point');
 const isHead = computed(() => props.object.kind === 'occluder' && props.object.asset === null);
 
 const replaced = (v: Vec3, axis: number, value: number): [number, number, number] =>
@@ -116,7 +126,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
     <KindFields :object="object" />
     <AnchorField v-if="!parent" :object="object" />
     <template v-if="!isLayer">
-      <div class="line" role="group" aria-label="Move, in centimetres">
+      <div v-if="hasMove" class="line" role="group" aria-label="Move, in centimetres">
         <span>Move</span>
         <NumberField
           v-for="(axis, i) in AXES"
@@ -132,7 +142,8 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="document.endGesture()"
         />
       </div>
-      <div class="line" role="group" aria-label="Turn, in degrees">
+      <p v-if="fit" class="soft note">It fills the screen. As it is placed, it is moved and turned.</p>
+      <div v-if="hasTurn" class="line" role="group" aria-label="Turn, in degrees">
         <span>Turn</span>
         <NumberField
           v-for="(axis, i) in AXES"
@@ -182,7 +193,12 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="document.endGesture()"
         />
       </div>
-      <div v-if="pivotOpen" class="line" role="group" aria-label="Pivot, in centimetres of its own space">
+      <div
+        v-if="pivotOpen && !fit"
+        class="line"
+        role="group"
+        aria-label="Pivot, in centimetres of its own space"
+      >
         <span>Pivot</span>
         <NumberField
           v-for="(axis, i) in AXES"
@@ -209,7 +225,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           </button>
         </span>
       </div>
-      <div class="chips">
+      <div v-if="!fit" class="chips">
         <button
           v-if="face !== null && object.kind !== 'occluder'"
           class="chip"

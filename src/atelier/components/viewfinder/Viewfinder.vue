@@ -34,8 +34,6 @@ const failure = ref<string | null>(null);
 const lost = ref(false);
 const reload = (): void => location.reload();
 const size = ref({ width: 0, height: 0 });
-/** Something should lie behind the people, and nobody knows where they are. */
-const bare = ref(false);
 /** Counts drawn pictures, so that whoever waits for one can. */
 const drawn = ref(0);
 
@@ -104,7 +102,6 @@ const draw = (): void => {
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
-  bare.value = drawing.withoutPeople;
   drawn.value++;
 };
 
@@ -289,7 +286,11 @@ const label = computed(() => {
 const caption = computed(() => {
   if (playback.trackerStarting) return 'Loading the face tracker';
   if (playback.cameraState === 'starting') return 'Opening the camera and the face tracker';
-  if (playback.source === 'camera' && playback.cameraState === 'looking') return 'No face in the picture yet';
+  if (playback.source === 'camera') {
+    if (playback.peopleError) return playback.peopleError;
+    if (playback.peopleState === 'loading') return 'Looking for the people in the picture';
+    if (playback.cameraState === 'looking') return 'No face in the picture yet';
+  }
   return null;
 });
 </script>
@@ -336,9 +337,6 @@ const caption = computed(() => {
         {{ lighter }}
       </div>
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
-      <div v-else-if="bare" class="caption" role="status">
-        {{ playback.peopleError ?? 'Looking for the people in the picture' }}
-      </div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
         {{
           movable ? 'Drags are recorded; the wheel pinches, Shift twists' : 'Taps are recorded on the strip'

@@ -4,12 +4,13 @@ import { computed } from 'vue';
 import { Plus } from '@lucide/vue';
 import { setBackdrop } from '../../../../core/document/backdrop-edits';
 import { anchorOf, stackOrder } from '../../../../core/document/queries';
-import type { Backdrop } from '../../../../core/document/schema';
+import type { Anchor, Backdrop } from '../../../../core/document/schema';
 import { addNew, type NewKind } from '../../../commands/place-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import SliderField from '../../common/SliderField.vue';
 
+const emit = defineEmits<{ choose: [on: Anchor] }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const behind = computed(() =>
@@ -28,7 +29,7 @@ const set = (change: Partial<Backdrop>, gesture: string | null = null): void => 
   document.edit(setBackdrop(change), gesture);
 };
 const done = (): void => document.endGesture();
-const BEHIND = { kind: 'backdrop' } as const;
+const BEHIND: Anchor = { kind: 'backdrop' };
 const CHOICES: readonly { readonly kind: NewKind; readonly label: string }[] = [
   { kind: 'fill', label: 'Colour or gradient' },
   { kind: 'whole', label: 'The room, blurred' },
@@ -45,7 +46,8 @@ const SLIDERS = [
   <section aria-label="Backdrop">
     <h2>Behind the people</h2>
     <p class="soft">
-      Pictures and videos become a backdrop when they are dropped on its lane in the Stack. Or begin with:
+      What is seen behind the people instead of the room. More of it can be dropped on the Backdrop lane of
+      the Stack.
     </p>
     <div class="chips">
       <button
@@ -57,7 +59,7 @@ const SLIDERS = [
       >
         <Plus :size="13" /> {{ label }}
       </button>
-      <button class="chip" type="button" @click="desk.openLibrary()">
+      <button class="chip" type="button" @click="emit('choose', BEHIND)">
         <Plus :size="13" /> A picture or video
       </button>
     </div>

@@ -2,6 +2,7 @@
 /** How things look: the selected object in its blend modes, what is behind the people, the grade of the picture. */
 import { computed, watch } from 'vue';
 import { anchorOf } from '../../../../core/document/queries';
+import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import BackdropSection from './BackdropSection.vue';
@@ -13,6 +14,7 @@ const SECTIONS: readonly { readonly id: StyleSection; readonly label: string }[]
   { id: 'backdrop', label: 'Backdrop' },
   { id: 'grade', label: 'Grade' },
 ];
+const emit = defineEmits<{ choose: [on: Anchor] }>();
 const desk = useDeskStore();
 const document = useEffectStore();
 const object = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
@@ -39,14 +41,13 @@ watch(
         type="button"
         role="tab"
         :aria-selected="desk.style.section === id"
-        :aria-pressed="desk.style.section === id"
         @click="desk.style.section = id"
       >
         {{ label }}
       </button>
     </div>
     <BlendSection v-if="desk.style.section === 'blend'" />
-    <BackdropSection v-else-if="desk.style.section === 'backdrop'" />
+    <BackdropSection v-else-if="desk.style.section === 'backdrop'" @choose="(on) => emit('choose', on)" />
     <GradeSection v-else />
   </section>
 </template>

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** The grade of the finished picture: its steps in order, how much of it, compared by a line, written as a file. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { Download, Plus, SplitSquareHorizontal } from '@lucide/vue';
 import { reshape } from '../../../../../core/document/edits';
 import { GRADE_STEP_KINDS, MOST_GRADE_STEPS, type GradeStepKind } from '../../../../../core/document/schema';
 import { leftOut } from '../../../../../core/grade/bake';
-import { addGrade, addStep, gradeFile, gradesOf } from '../../../../commands/grade-commands';
+import { sentence } from '../../../../../core/errors';
+import { addStep, gradeFile, gradesOf } from '../../../../commands/grade-commands';
+import { addNew } from '../../../../commands/place-commands';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { GRADE_WORDS } from '../../../../words';
+import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
 import GradeStepCard from './GradeStepCard.vue';
 
@@ -31,9 +34,18 @@ const compare = (): void => {
 const missing = computed(() =>
   grade.value ? leftOut(grade.value.steps).map((kind) => GRADE_WORDS[kind].toLowerCase()) : [],
 );
+const failure = ref<string | null>(null);
 const write = async (): Promise<void> => {
   if (!grade.value) return;
-  const url = URL.createObjectURL(await gradeFile(grade.value));
+  failure.value = null;
+  let file: Blob;
+  try {
+    file = await gradeFile(grade.value);
+  } catch (error) {
+    failure.value = sentence(error);
+    return;
+  }
+  const url = URL.createObjectURL(file);
   const link = window.document.createElement('a');
   link.href = url;
   link.download = `${grade.value.name.replace(/[^\p{L}\p{N} _-]/gu, '') || 'Grade'}.cube`;
@@ -80,6 +92,7 @@ const write = async (): Promise<void> => {
         @change="setStrength"
         @done="document.endGesture()"
       />
+      <InlineNotice v-if="failure" closable @close="failure = null">{{ failure }}</InlineNotice>
       <p v-if="missing.length > 0" class="soft note">
         A .cube file holds what is done to colours; {{ missing.join(', ') }}
         {{ missing.length === 1 ? 'depends' : 'depend' }} on the place in the picture and
@@ -114,7 +127,7 @@ const write = async (): Promise<void> => {
         Exposure, white balance, tone curves, a colour table (.cube or a strip of squares), vignette, grain,
         bloom: in the order you want, over the camera and everything on it.
       </p>
-      <button class="chip" type="button" @click="addGrade"><Plus :size="13" /> Add a grade</button>
+      <button class="chip" type="button" @click="addNew('grade')"><Plus :size="13" /> Add a grade</button>
     </div>
   </section>
 </template>

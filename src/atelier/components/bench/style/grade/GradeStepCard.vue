@@ -83,6 +83,10 @@ const tables = computed(() =>
     .filter((a) => a.kind === 'table')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
+/** The table it used was deleted. */
+const gone = computed(
+  () => props.step.kind === 'table' && props.step.asset !== null && !document.effect.assets[props.step.asset],
+);
 const move = (by: number): void => {
   document.edit(moveGradeStep(document.effect, props.grade.id, props.step.id, props.place + by));
 };
@@ -142,7 +146,9 @@ const move = (by: number): void => {
         v-if="tables.length > 0"
         v-name="'Colour table'"
         size="small"
-        :value="step.asset ?? ''"
+        :status="gone ? 'error' : ''"
+        :value="gone ? undefined : (step.asset ?? '')"
+        :placeholder="gone ? 'It was deleted: choose another' : ''"
         :options="[{ value: '', label: 'None' }, ...tables]"
         @change="(v: unknown) => change('table', { asset: (v || null) as AssetId | null })"
       />
