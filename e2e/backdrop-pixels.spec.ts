@@ -135,6 +135,18 @@ test('blurred, an edge is as soft as it should be, and a plain picture stays pla
   near(plain.at(90, 160), [153, 102, 51]);
 });
 
+test('a blurred room behind a person has nothing of the person in it', async () => {
+  // A green person in a grey room; the room is the backdrop, and the person is made smaller by far, so that it is seen.
+  const picture = 'abs(vUv.x - 0.5) < 0.2 ? vec3(0.0, 0.8, 0.0) : vec3(0.5)';
+  const people = 'abs(vUv.x - 0.5) < 0.2 ? 1.0 : 0.0';
+  const room = { ...newLive('obj_room' as ObjectId, 'background', 0, { kind: 'backdrop' }), blur: 0.6 };
+  const seen = await draw({ picture, people, objects: [room], backdrop: { grow: -1 } });
+  // 4 % of the height is 13 pixels: there the person gives way to the room.
+  const edge = Math.round(0.3 * WIDTH);
+  near(seen.at(edge + 4, 160), [128, 128, 128], 4);
+  near(seen.at(90, 160), [0, 204, 0], 2);
+});
+
 test('the face laid flat: the colours of the picture where the landmarks are; nothing without a face', async () => {
   const flat = live('face', { fit: 'stretch' });
   const seen = await draw({ picture: MAP, objects: [flat], withFace: true });

@@ -47,6 +47,8 @@ export interface CameraNow {
 }
 
 const FACE_PIXELS = 512;
+/** A blurred room closes over where people stood, so that no rim of them is left in it. */
+const ROOM_SPREAD = 8;
 /** Deviation of the strongest blur, in shares of the height. */
 const BLUR_MOST = 0.06;
 
@@ -70,7 +72,10 @@ export class CameraParts {
   private readonly made = new Map<string, Made>();
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
   private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
-  private readonly divide = passMaterial(DIVIDE_FRAGMENT, { picture: texture() });
+  private readonly divide = passMaterial(DIVIDE_FRAGMENT, {
+    picture: texture(),
+    spread: value(1),
+  });
   private readonly blur = passMaterial(MASK_BLUR_FRAGMENT, {
     picture: texture(),
     stride: value(new Vector2()),
@@ -115,9 +120,9 @@ export class CameraParts {
   get(part: CameraPart, blur: number, face: TrackedFace | null): Texture | null {
     if (!this.now) return null;
     if ((part === 'person' || part === 'background') && !this.knowsPeople) return null;
-    const sharp = this.sharp(part, face);
+    const sharp = this.sharp(part, face, blur > 0);
     if (!sharp || blur === 0) return sharp;
-    return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part === 'face');
+    return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part);
   }
 
   /** Finds people while the camera picture still stands on the canvas; to be called before anything covers it. */
@@ -132,12 +137,14 @@ export class CameraParts {
     this.cutOut.lay(this.now.renderer, this.now.backdrop.invert);
   }
 
-  private sharp(part: CameraPart, face: TrackedFace | null): Texture | null {
+  private sharp(part: CameraPart, face: TrackedFace | null, forBlur: boolean): Texture | null {
     if (part === 'whole') return this.whole();
     if (part === 'face') return this.flatFace(face ?? this.now!.frame.faces[0] ?? null);
     this.cut();
-    return this.once(part, this.size.x, this.size.y, (into) =>
-      this.cutOut.write(this.now!.renderer, into, part === 'background'),
+    // A room that is to be blurred holds nothing of the people, however their edge is moved.
+    const asFound = forBlur && part === 'background';
+    return this.once(asFound ? 'room' : part, this.size.x, this.size.y, (into) =>
+      this.cutOut.write(this.now!.renderer, into, part === 'background', asFound),
     );
   }
 
@@ -177,8 +184,8 @@ export class CameraParts {
     });
   }
 
-  private blurred(key: string, picture: Texture, blur: number, isFace: boolean): Texture {
-    const [width, height] = isFace ? [FACE_PIXELS, FACE_PIXELS] : [this.size.x, this.size.y];
+  private blurred(key: string, picture: Texture, blur: number, part: CameraPart): Texture {
+    const [width, height] = part === 'face' ? [FACE_PIXELS, FACE_PIXELS] : [this.size.x, this.size.y];
     const deviation = Math.max(0.5, blur * BLUR_MOST * height);
     const scale = Math.min(1, MOST_DEVIATION / deviation);
     const [w, h] = [Math.max(8, Math.round(width * scale)), Math.max(8, Math.round(height * scale))];
@@ -195,6 +202,7 @@ export class CameraParts {
       this.draw(this.blur, first.texture, second);
       stride.set(0, 1 / h);
       this.draw(this.blur, second.texture, first);
+      this.divide.uniforms.spread!.value = part === 'background' ? ROOM_SPREAD : 1;
       this.draw(this.divide, first.texture, into);
     });
   }

@@ -113,11 +113,18 @@ export class CutOut {
     this.quad.draw(renderer, this.cut, renderer.getRenderTarget());
   }
 
-  /** Writes them, with their alpha, into a target of their own. */
-  write(renderer: WebGLRenderer, into: WebGLRenderTarget, inverted: boolean): void {
+  /**
+   * Writes them, or all but them, with alpha, into a target of their own; `asFound` with the edge as it came, whatever
+   * is asked of it.
+   */
+  write(renderer: WebGLRenderer, into: WebGLRenderTarget, inverted: boolean, asFound: boolean): void {
+    const { plain } = this.uniforms;
+    const edited = plain.value;
+    plain.value ||= asFound;
     this.uniforms.inverted.value = inverted;
     this.cut.blending = NoBlending;
     this.quad.draw(renderer, this.cut, into);
+    plain.value = edited;
   }
 
   private fit(renderer: WebGLRenderer, width: number, height: number): void {

@@ -70,12 +70,14 @@ export const PREMULTIPLY_FRAGMENT = /* glsl */ `
     gl_FragColor = vec4(c.rgb * c.a, c.a);
   }
 `;
+/** `spread` above 1 lets what is blurred reach into what was clear: the room into where people stood. */
 export const DIVIDE_FRAGMENT = /* glsl */ `
   uniform sampler2D picture;
+  uniform float spread;
   varying vec2 vUv;
   void main() {
     vec4 c = texture2D(picture, vUv);
-    gl_FragColor = c.a > 0.004 ? vec4(c.rgb / c.a, c.a) : vec4(0.0);
+    gl_FragColor = c.a > 0.004 ? vec4(c.rgb / c.a, min(1.0, spread * c.a)) : vec4(0.0);
   }
 `;
 

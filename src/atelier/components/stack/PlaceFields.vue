@@ -142,7 +142,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="document.endGesture()"
         />
       </div>
-      <p v-if="fit" class="soft note">It fills the screen. As it is placed, it is moved and turned.</p>
+      <p v-if="fit" class="soft note">It fills the screen. To move it, let it fill <i>As it is placed</i>.</p>
       <div v-if="hasTurn" class="line" role="group" aria-label="Turn, in degrees">
         <span>Turn</span>
         <NumberField

@@ -32,7 +32,7 @@ const done = (): void => document.endGesture();
 const BEHIND: Anchor = { kind: 'backdrop' };
 const CHOICES: readonly { readonly kind: NewKind; readonly label: string }[] = [
   { kind: 'fill', label: 'Colour or gradient' },
-  { kind: 'whole', label: 'The room, blurred' },
+  { kind: 'background', label: 'The room, blurred' },
   { kind: 'person', label: 'Another copy of the person' },
 ];
 const SLIDERS = [
