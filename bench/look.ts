@@ -8,7 +8,7 @@ import { openBlank } from '../e2e/harness/blank-page';
 import type { GradePage } from '../e2e/harness/grade-page';
 import { writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
-import { newGradeStep } from '../src/core/document/defaults';
+import { newGradeStep } from '../src/core/document/new-grade-step';
 import type { AssetId, GradeStep } from '../src/core/document/schema';
 import { report } from './report';
 

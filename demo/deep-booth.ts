@@ -2,7 +2,8 @@
  * Deep Booth, first version: a photo booth at the bottom of a tide pool. Deep water behind the visitor, two shadows of
  * the same visitor in it, light from above, bubbles when the mouth opens, and everything under one grade.
  */
-import { blankEffect, newCard, newFill, newGrade, newLive, newText } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { newCard, newFill, newGrade, newLive, newText } from '../src/core/document/new-objects';
 import type {
   Asset,
   CueId,

@@ -1,5 +1,6 @@
 /** Kelp Crown, first version: a crown of kelp with the head inside it, and bubbles when lips pucker. */
-import { blankEffect, headAnchor, newCard, newOccluder } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { headAnchor, newCard, newOccluder } from '../src/core/document/new-objects';
 import type { AssetId, Card, CueId, Effect, ObjectId, PictureAsset } from '../src/core/document/schema';
 
 export interface KelpAssets {

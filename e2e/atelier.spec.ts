@@ -1,7 +1,8 @@
 /** Working in the atelier: Stack, fields, undo, keys, saving. */
 import { expect, test, type Page } from '@playwright/test';
 import type { Card, Effect, ObjectId } from '../src/core/document/schema';
-import { blankEffect, newCard } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { newCard } from '../src/core/document/new-objects';
 import { createEffect, keptPicture, saved, seek, serverEffect, shareOf } from './harness/pages';
 
 const GREEN = [0, 255, 0] as const;

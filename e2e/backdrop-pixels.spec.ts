@@ -1,7 +1,7 @@
 /** People before a backdrop, and parts of the camera picture on cards: widths and colours in pixels. */
 import { expect, test, type Page } from '@playwright/test';
 import { edgePixels } from '../src/core/backdrop/person-mask';
-import { newFill, newLive } from '../src/core/document/defaults';
+import { newFill, newLive } from '../src/core/document/new-objects';
 import type { CameraPart, EffectObject, Fill, Live, ObjectId } from '../src/core/document/schema';
 import { openBlank } from './harness/blank-page';
 import type { BackdropPage, BackdropSpec } from './harness/backdrop-page';

@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readCube, writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
-import { newGradeStep } from '../src/core/document/defaults';
+import { newGradeStep } from '../src/core/document/new-grade-step';
 import type { AssetId, GradeStep, GradeStepKind, StepOf } from '../src/core/document/schema';
 import { gradeColour } from '../src/core/grade/grade';
 import { openBlank } from './harness/blank-page';

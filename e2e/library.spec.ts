@@ -1,7 +1,8 @@
 /** The library: names, replacing, deleting, the shelf, links to files, stock. */
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { blankEffect, newCard } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { newCard } from '../src/core/document/new-objects';
 import type { Card, Effect, ObjectId } from '../src/core/document/schema';
 import { chosen, drop, folderOf } from './harness/drop';
 import { artworkOra } from './harness/files';

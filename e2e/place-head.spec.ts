@@ -1,6 +1,7 @@
 /** Things on heads: head pieces, rings, two faces, words on an arc, cards that look at the viewer. */
 import { expect, test } from '@playwright/test';
-import { headAnchor, blankEffect, newCard, newSolid } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { headAnchor, newCard, newSolid } from '../src/core/document/new-objects';
 import type { Card, Effect, ObjectId, Solid, TextObject } from '../src/core/document/schema';
 import { headFactor } from '../src/core/placing/anchors';
 import { projectPoint } from '../src/core/tracking/project';

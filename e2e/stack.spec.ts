@@ -1,6 +1,7 @@
 /** The Stack: rows dragged into groups and onto other anchors, several at once, scenes, starters and their samples. */
 import { expect, test, type Page } from '@playwright/test';
-import { blankEffect, FOREHEAD, headAnchor, newGroup, newSolid } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { FOREHEAD, headAnchor, newGroup, newSolid } from '../src/core/document/new-objects';
 import type { Effect, EffectObject, ObjectId } from '../src/core/document/schema';
 import { addFromMenu, row } from './harness/place';
 import { createEffect, drawnOut, pixelsWhere, saved, serverEffect, shareOf } from './harness/pages';

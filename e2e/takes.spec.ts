@@ -1,6 +1,7 @@
 /** Takes: found, made, tried on; the tracker on a take; the creator's picture printed in it. */
 import { expect, test, type Page } from '@playwright/test';
-import { blankEffect, newCard } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { newCard } from '../src/core/document/new-objects';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import type { TakeSpec } from '../src/core/takes/take';
 import { createEffect, keptPicture, serverEffect, shareOf } from './harness/pages';

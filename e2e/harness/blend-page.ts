@@ -1,7 +1,8 @@
 /** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
-import { blankEffect, newCard, newOccluder, newPicture, newSolid } from '../../src/core/document/defaults';
+import { blankEffect, newPicture } from '../../src/core/document/defaults';
+import { newCard, newOccluder, newSolid } from '../../src/core/document/new-objects';
 import type {
   AssetId,
   BlendMode,

@@ -1,7 +1,8 @@
 /** Grading by command: a new grade, its steps, and the result as a file. */
 import { writeCube } from '../../core/assets/colour/cube';
 import type { ColourTable } from '../../core/assets/colour/table';
-import { newGrade, newGradeStep } from '../../core/document/defaults';
+import { newGrade } from '../../core/document/new-objects';
+import { newGradeStep } from '../../core/document/new-grade-step';
 import { addGradeStep } from '../../core/document/grade-edits';
 import { stackOrder } from '../../core/document/queries';
 import type { AssetId, Effect, Grade, GradeStepKind, ObjectId } from '../../core/document/schema';

@@ -1,7 +1,8 @@
 /** What buttons, keys and handles do to the document: selecting, placing, aligning, spreading, fitting, dragging. */
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
-import { headAnchor, newCard, newGroup, newTarget } from '../../core/document/defaults';
+import { newTarget } from '../../core/document/defaults';
+import { headAnchor, newCard, newGroup } from '../../core/document/new-objects';
 import { sampleAsset } from '../../core/document/sample';
 import type { Card, EffectObject, ObjectId, TargetId } from '../../core/document/schema';
 import { throughMatrix } from '../../core/maths/matrix';

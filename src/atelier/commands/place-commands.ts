@@ -18,7 +18,7 @@ import {
   newShadowCatcher,
   newSolid,
   newText,
-} from '../../core/document/defaults';
+} from '../../core/document/new-objects';
 import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
 import { restOn } from '../../core/document/resting';
 import { addTarget } from '../../core/document/scene-edits';

@@ -3,13 +3,13 @@ import {
   headAnchor,
   newCard,
   newGrade,
-  newGradeStep,
   newGroup,
   newLight,
   newModel,
   newOccluder,
   objectNameFor,
-} from '../../core/document/defaults';
+} from '../../core/document/new-objects';
+import { newGradeStep } from '../../core/document/new-grade-step';
 import { cardExtent } from '../../core/document/resting';
 import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
 import type {

@@ -1,6 +1,6 @@
 /** Ready starters: what a new effect can begin as. Their samples are marked, and one action clears them. */
+import { blankEffect, newTarget } from '../../core/document/defaults';
 import {
-  blankEffect,
   headAnchor,
   newCard,
   newGroup,
@@ -9,9 +9,8 @@ import {
   newModel,
   newOccluder,
   newShadowCatcher,
-  newTarget,
   newText,
-} from '../../core/document/defaults';
+} from '../../core/document/new-objects';
 import type {
   Anchor,
   Asset,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newFill } from '../document/defaults';
+import { newFill } from '../document/new-objects';
 import type { Fill, ObjectId } from '../document/schema';
 import { alongGradient, fillAt, rgbOf } from './gradient';
 

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { blankEffect, newCard, newFill, newGroup, newLive } from '../document/defaults';
+import { blankEffect } from '../document/defaults';
+import { newCard, newFill, newGroup, newLive } from '../document/new-objects';
 import { sampleAsset } from '../document/sample';
 import type { CameraPart, Effect, EffectObject, ObjectId } from '../document/schema';
 import { needsPeople } from './needs';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newAction, newCard, newCue, blankEffect } from '../document/defaults';
+import { newAction, newCue, blankEffect } from '../document/defaults';
+import { newCard } from '../document/new-objects';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type { Action, ActionKind, Cue, CueId, Effect, ObjectId, TriggerKind } from '../document/schema';
 import { FIRST_TAKE } from '../takes/library';

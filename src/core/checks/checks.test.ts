@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { blankEffect } from '../document/defaults';
 import {
-  blankEffect,
   FOREHEAD,
   newFill,
   newGrade,
@@ -11,7 +11,7 @@ import {
   newShadowCatcher,
   newSolid,
   newText,
-} from '../document/defaults';
+} from '../document/new-objects';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type { AssetId, Card, Effect, EffectObject, ObjectId } from '../document/schema';
 import { check, stops } from './checks';

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { headAnchor, newCard, newCue, newGroup, newModel, newOccluder } from './defaults';
+import { newCue } from './defaults';
+import { headAnchor, newCard, newGroup, newModel, newOccluder } from './new-objects';
 import * as edits from './edits';
 import { IconiaError } from '../errors';
 import { History } from './history';

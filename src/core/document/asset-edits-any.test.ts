@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { costsOf, packageBytes } from '../checks/costs';
-import { newModel } from './defaults';
+import { newModel } from './new-objects';
 import * as edits from './edits';
 import { History } from './history';
 import { canShow, isShowing, objectsShowing, usedAssets, usedFiles } from './queries';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { newModel, newPicture } from './defaults';
+import { newPicture } from './defaults';
+import { newModel } from './new-objects';
 import * as edits from './edits';
 import { History } from './history';
 import { assetBytes, isPreparable } from './queries';

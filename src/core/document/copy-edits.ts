@@ -5,7 +5,7 @@ import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
 import { mirrored, mirroredAnchor } from '../placing/mirror';
 import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
-import { newGroup } from './defaults';
+import { newGroup } from './new-objects';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
 import {
   anchorOf,

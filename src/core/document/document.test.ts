@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { headAnchor, newGroup } from './defaults';
+import { headAnchor, newGroup } from './new-objects';
 import * as edits from './edits';
 import { History } from './history';
 import { readEffect } from './migrations';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { newGrade, newGradeStep } from './defaults';
+import { newGrade } from './new-objects';
+import { newGradeStep } from './new-grade-step';
 import { addAsset, addObject, removeAssetsAndObjects, showInstead } from './edits';
 import { addGradeStep, changeGradeStep, moveGradeStep, removeGradeStep } from './grade-edits';
 import { History } from './history';

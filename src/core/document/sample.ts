@@ -1,5 +1,6 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
-import { blankEffect, newAction, newCard, newCue, newPicture } from './defaults';
+import { blankEffect, newAction, newCue, newPicture } from './defaults';
+import { newCard } from './new-objects';
 import {
   ACTION_KINDS,
   TRIGGER_KINDS,

@@ -1,7 +1,8 @@
 /** Scenes, printed pictures and samples come and go. */
 import { describe, expect, test } from '@jest/globals';
 import { id } from '../placing/testing';
-import { newAction, newCue, newGroup } from './defaults';
+import { newAction, newCue } from './defaults';
+import { newGroup } from './new-objects';
 import * as edits from './edits';
 import { usesOf } from './queries';
 import { sampleAsset, sampleEffect } from './sample';

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { distance } from '../maths/vec3';
 import { box, effectWith, id } from '../placing/testing';
-import { headAnchor, newCard, newGroup } from './defaults';
+import { headAnchor, newCard, newGroup } from './new-objects';
 import * as edits from './edits';
 import { readEffect } from './migrations';
 import { anchorOf, parentOf } from './queries';

@@ -3,7 +3,7 @@ import type { Draft } from 'immer';
 import { placedIn, sameSurroundings } from '../placing/keep-pose';
 import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
 import { anchorBase, restMatrix, restOf, type Rest } from '../placing/rest';
-import { newGroup } from './defaults';
+import { newGroup } from './new-objects';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
 import { anchorOf, freeName, parentOf, sceneOf, stackOrder, stackTree, withDescendants } from './queries';
 import { cardExtent, restOn } from './resting';

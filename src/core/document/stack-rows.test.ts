@@ -1,7 +1,8 @@
 /** The Stack as rows. */
 import { describe, expect, test } from '@jest/globals';
 import { box, effectWith, id } from '../placing/testing';
-import { headAnchor, newGroup, newTarget, newText } from './defaults';
+import { newTarget } from './defaults';
+import { headAnchor, newGroup, newText } from './new-objects';
 import type { Effect, EffectObject, TargetId } from './schema';
 import { laneOf, stackRows } from './stack-rows';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import Ajv from 'ajv/dist/2020.js';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { newModel } from '../document/defaults';
+import { newModel } from '../document/new-objects';
 import { sampleAsset, sampleEffect, sampleFile } from '../document/sample';
 import { sampleModel } from '../document/sample-assets';
 import type { FileRef, ObjectId } from '../document/schema';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newFill, newCard } from '../document/defaults';
+import { newFill, newCard } from '../document/new-objects';
 import { sampleAsset } from '../document/sample';
 import type { ObjectId } from '../document/schema';
 import { SCREEN_HEIGHT } from './anchors';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compile } from '../behave/program';
-import { headAnchor, newGroup, newTarget } from '../document/defaults';
+import { newTarget } from '../document/defaults';
+import { headAnchor, newGroup } from '../document/new-objects';
 import {
   FRONTS,
   type Anchor,

@@ -1,5 +1,6 @@
 /** Frames and effects that tests of placing share. */
-import { blankEffect, newSolid } from '../document/defaults';
+import { blankEffect } from '../document/defaults';
+import { newSolid } from '../document/new-objects';
 import type { Anchor, Effect, EffectObject, ObjectId, Target } from '../document/schema';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { fromAngles, fromAxisAngle } from '../maths/quaternion';

@@ -8,7 +8,7 @@ import {
   Scene,
   type Light as Lamp,
 } from 'three';
-import { FOREHEAD, newLight } from '../../core/document/defaults';
+import { FOREHEAD, newLight } from '../../core/document/new-objects';
 import type { LightKind, ObjectId } from '../../core/document/schema';
 import { fromParts } from '../../core/maths/matrix';
 import { fromAngles } from '../../core/maths/quaternion';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What objects stick to: one list of all there is, and which face. */
 import { computed } from 'vue';
-import { headAnchor } from '../../../core/document/defaults';
+import { headAnchor } from '../../../core/document/new-objects';
 import { anchorOf, targetOrder } from '../../../core/document/queries';
 import { stickTo } from '../../../core/document/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/document/edits';
-import { newOccluder } from '../../../core/document/defaults';
+import { newOccluder } from '../../../core/document/new-objects';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
