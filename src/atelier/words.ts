@@ -1,4 +1,5 @@
 /** Words for what core knows as codes. */
+import { problemWords } from './material-words';
 import type { Finding } from '../core/checks/checks';
 import type { Reason } from '../core/behave/explain';
 import type {
@@ -320,6 +321,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
         transparent: `${nameOf(effect, finding.object)} has an opacity of 0 % and no cue fades it in.`,
         'no-size': `${nameOf(effect, finding.object)} has no size.`,
       }[finding.why];
+    case 'material':
+      return problemWords(effect.materials[finding.material]!, finding.problem);
     case 'cue-without-target':
       return 'A cue has an action without a target.';
     case 'cue-does-nothing':

@@ -14,7 +14,7 @@ import type { Program } from '../core/behave/program';
 import type { View } from '../core/behave/triggers';
 import type { Runtime } from '../core/behave/runtime';
 import type { EffectObject, ObjectId } from '../core/document/schema';
-import type { TrackFrame } from '../core/tracking/track-frame';
+import type { LightEstimate, TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
 import { isHinted, type Here } from '../core/placing/anchors';
 import { onlyPlaces, placesOf, type ObjectPlaces } from '../core/placing/places';
@@ -52,6 +52,10 @@ export class Stage {
   overlayCamera: Camera | null = null;
   /** Left of this (0..1) the picture is drawn without its grades, to compare. */
   compareLine = 0;
+  /** Measures how the camera picture is lit, in every frame. */
+  measuresLight = false;
+  /** How the camera picture is lit, while it is measured. */
+  cameraLight: LightEstimate | null = null;
   private readonly gradeView = new GradeView();
   private readonly cameraParts = new CameraParts();
   private picture: CameraPicture | null = null;
@@ -73,6 +77,7 @@ export class Stage {
     this.renderer.outputColorSpace = SRGBColorSpace;
     this.renderer.toneMapping = NeutralToneMapping;
     this.renderer.autoClear = false;
+    stores.faults.watch(this.renderer);
     this.effectView = new EffectView(stores, this.cameraParts);
   }
 
@@ -123,6 +128,7 @@ export class Stage {
     camera.quaternion.fromArray(frame.camera.pose.rotation);
     const { backdrop } = program.effect;
     this.cameraParts.begin({ renderer, picture, frame, aspect, camera, backdrop });
+    this.cameraLight = this.measuresLight ? this.cameraParts.lit().estimate : null;
     const here: Here = { frame, presence: runtime.presence, targets: program.targets, aspect };
     const all = placesOf(program, runtime, here);
     const places = keep ? onlyPlaces(program, all, keep) : all;
@@ -134,7 +140,7 @@ export class Stage {
         isHinted(t, runtime.presence) &&
         program.anchors.some((a) => a.kind === 'picture' && a.target === t.id),
     );
-    effectView.update(program, places, frame.light, time, aspect, hinted ?? null);
+    effectView.update(program, places, frame.light, time, aspect, hinted ?? null, frame.faces);
     if (effectView.hasBackdrop) {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.

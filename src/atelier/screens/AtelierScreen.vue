@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The atelier: three pillars and a strip, the same in all five stages. */
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Stage } from '../../core/checks/checks';
 import type { Anchor } from '../../core/document/schema';
@@ -53,6 +53,8 @@ const open = async (): Promise<void> => {
   desk.isolated = null;
   desk.scene = null;
   desk.place.tool = null;
+  desk.style.material = null;
+  desk.style.slot = 'all';
   try {
     await document.open(props.id);
     ready.value = true;
@@ -65,6 +67,10 @@ watch(
   () => props.stage,
   (stage) => (desk.stage = stage as Stage),
   { immediate: true },
+);
+/** Close work lies over the Stack. */
+const wide = computed(
+  () => desk.library.open || (props.stage === 'style' && desk.style.section === 'circuit' && desk.style.wide),
 );
 const wantsPicture = ref(route.query.choose === 'picture');
 
@@ -183,8 +189,8 @@ onBeforeUnmount(() => {
         anywhere.</InlineNotice
       >
     </div>
-    <div class="pillars" :class="{ wide: desk.library.open }">
-      <StackPanel v-if="!desk.library.open" :stage="stage" @choose="chooseFiles" />
+    <div class="pillars" :class="{ wide: wide }">
+      <StackPanel v-if="!wide" :stage="stage" @choose="chooseFiles" />
       <Viewfinder :stage="stage" />
       <div class="bench">
         <LibraryPanel v-if="desk.library.open" />

@@ -13,7 +13,7 @@ import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
 import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
-import type { TrackFrame } from '../../core/tracking/track-frame';
+import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import { STEP } from '../../core/units';
 import { LiveCamera, type CameraState, type PeopleState } from '../../tracker/live-camera';
 import { LiveRuntime } from '../../tracker/live-runtime';
@@ -77,6 +77,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   const cameraState = ref<CameraState | null>(null);
   const cameraError = ref<string | null>(null);
   /** Whether the camera knows where people are, and why not. */
+  /** How the picture in the Viewfinder is lit, while lights are worked on. */
+  const cameraLight = shallowRef<LightEstimate | null>(null);
   const peopleState = ref<PeopleState>('off');
   const peopleError = ref<string | null>(null);
   const liveFrame = shallowRef<TrackFrame | null>(null);
@@ -277,6 +279,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
 
   return {
+    cameraLight,
     take,
     time,
     playing,

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newFill } from '../document/new-objects';
 import type { Fill, ObjectId } from '../document/schema';
-import { alongGradient, fillAt, rgbOf } from './gradient';
+import { rgbOf } from '../maths/srgb';
+import { alongGradient, fillAt } from './gradient';
 
 const fill = (change: Partial<Fill>): Fill => ({ ...newFill('obj_fill' as ObjectId, 0), ...change });
 

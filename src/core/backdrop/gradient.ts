@@ -2,12 +2,8 @@
 import type { Fill } from '../document/schema';
 import type { Rgb } from '../maths/blend';
 import { clamp, lerp } from '../maths/scalar';
+import { rgbOf } from '../maths/srgb';
 import type { Hex } from '../units';
-
-export const rgbOf = (hex: Hex): Rgb => {
-  const value = parseInt(hex.slice(1), 16);
-  return [((value >> 16) & 255) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255];
-};
 
 /** How far along the gradient a point is, 0 to 1. `x` and `y` run 0..1 from the upper left of a field of w by h. */
 export const alongGradient = (

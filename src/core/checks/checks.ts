@@ -1,7 +1,9 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
 import { standingReasons } from '../behave/explain';
 import { cueOrder, isSeen, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
-import type { AssetId, CueId, Effect, EffectObject, ObjectId } from '../document/schema';
+import { materialIdsOf } from '../document/material-queries';
+import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
+import type { AssetId, CueId, Effect, EffectObject, MaterialId, ObjectId } from '../document/schema';
 import { OPEN_WEB, packageBytes } from './costs';
 
 export type Stage = 'place' | 'style' | 'behave' | 'try' | 'release';
@@ -21,6 +23,7 @@ export type Finding = {
       readonly object: ObjectId;
       readonly why: 'hidden' | 'transparent' | 'no-size';
     }
+  | { readonly code: 'material'; readonly material: MaterialId; readonly problem: MaterialProblem }
   | { readonly code: 'cue-does-nothing'; readonly cue: CueId }
   | { readonly code: 'cue-without-target'; readonly cue: CueId }
   | { readonly code: 'unused-asset'; readonly asset: AssetId }
@@ -60,6 +63,17 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
         severity: 'stop',
         stage: object.kind === 'grade' ? 'style' : 'place',
       });
+  for (const id of new Set(objects.flatMap(materialIdsOf))) {
+    const material = effect.materials[id];
+    for (const problem of material ? materialProblems(effect, material) : [])
+      found.push({
+        code: 'material',
+        material: id,
+        problem,
+        severity: isSerious(problem) ? 'stop' : 'warning',
+        stage: 'style',
+      });
+  }
   const seen = objects.filter(isSeen);
   if (seen.length === 0) found.push({ code: 'nothing-to-see', severity: 'stop', stage: 'place' });
   for (const object of seen) {

@@ -7,6 +7,7 @@ import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
 import { newGroup } from './new-objects';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
+import { makeMaterialsOwn } from './material-edits';
 import {
   anchorOf,
   freeName,
@@ -35,6 +36,8 @@ import { outermostOf, transplanted } from './stack-edits';
  * `none` leaves it alone.
  */
 export type CuesOfCopy = 'shared' | 'own' | 'none';
+/** Whether a copy wears the materials of its original, or copies of them. */
+export type MaterialsOfCopy = 'shared' | 'own';
 
 const copyCues = (
   d: Draft<Effect>,
@@ -93,6 +96,7 @@ export const duplicateObjects = (
   newId: (prefix: string) => string,
   cues: CuesOfCopy = 'shared',
   made: Map<ObjectId, ObjectId> = new Map(),
+  materials: MaterialsOfCopy = 'shared',
 ): Edit =>
   edit(`Duplicate ${objectWords(effect, ids)}`, (d) => {
     const originals = outermostOf(effect, ids);
@@ -117,6 +121,7 @@ export const duplicateObjects = (
           ...(object === original ? { order } : { parent: made.get(object.parent!)! }),
         } as Draft<EffectObject>;
     });
+    if (materials === 'own') makeMaterialsOwn(effect, [...made.values()], newId).change(d);
     copyCues(d, made, cues, newId);
   });
 

@@ -12,6 +12,7 @@ import type { placedSchema } from './object-schema';
 import type { Patch } from './patch';
 import { diff } from './patch';
 import { cardAfter } from './replaced-card';
+import { picturesOf } from './material-queries';
 import { canShow, freeName, objectsShowing, withDescendants } from './queries';
 import {
   MOST_OBJECTS,
@@ -24,6 +25,7 @@ import {
   type Effect,
   type EffectObject,
   type Listing,
+  type Material,
   type ObjectId,
   type ObjectKind,
 } from './schema';
@@ -128,6 +130,11 @@ export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
     for (const target of Object.values(d.targets))
       if (target.asset === from && to.kind === 'picture') target.asset = to.id;
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
+    if (to.kind === 'picture')
+      for (const material of Object.values(d.materials))
+        for (const picture of picturesOf(material as Material))
+          if (picture.from === 'asset' && picture.asset === from)
+            (picture as { asset: AssetId }).asset = to.id;
   });
 
 /** A sheet was cut into frames: what showed the whole sheet shows the sequence. The sheet itself stays. */

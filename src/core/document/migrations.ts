@@ -77,6 +77,19 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       ...(object.kind === 'model' || object.kind === 'solid' ? { blend: 'normal' } : {}),
     })),
   }),
+  // Schema 5 had colours and no materials.
+  5: (old) => ({
+    ...old,
+    schema: 6,
+    materials: {},
+    objects: mapped(old.objects, (object) => ({
+      ...object,
+      ...(object.kind === 'card' || object.kind === 'fill' || object.kind === 'solid'
+        ? { material: null }
+        : {}),
+      ...(object.kind === 'model' ? { materials: {} } : {}),
+    })),
+  }),
 };
 
 /** Where in the document a schema problem lies, and what it is: "objects.obj_1.opacity: Too big". */

@@ -79,6 +79,7 @@ export const newCard = (id: ObjectId, asset: Flat, order: number, anchor: Anchor
   return {
     ...placed(id, objectNameFor(asset, 'Picture'), order, anchor),
     kind: 'card',
+    material: null,
     ...restOn(anchor, { kind: 'card', extent }),
     asset: asset.id,
     extent,
@@ -131,6 +132,7 @@ export const newFill = (id: ObjectId, order: number, anchor: Anchor = FOREHEAD):
   return {
     ...placed(id, 'Colour', order, anchor),
     kind: 'fill',
+    material: null,
     ...restOn(anchor, { kind: 'card', extent }),
     extent,
     ...FLAT,
@@ -166,6 +168,7 @@ export const newModel = (
 ): ModelObject => ({
   ...placed(id, objectNameFor(asset, 'Model'), order, anchor),
   kind: 'model',
+  materials: {},
   ...restOn(anchor, { kind: 'model', base: asset.low[1] }),
   depthWrite: true,
   asset: asset.id,
@@ -220,6 +223,7 @@ export const newSolid = (
   return {
     ...placed(id, SOLID_NAMES[shape], order, anchor),
     kind: 'solid',
+    material: null,
     ...restOn(anchor, { kind: 'solid', base: -extent[1] / 2 }),
     depthWrite: true,
     shape,

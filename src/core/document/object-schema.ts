@@ -3,16 +3,12 @@ import { z } from 'zod';
 import { anchorSchema } from './anchor-schema';
 import { assetIdSchema } from './asset-schema';
 import { gradeStepsSchema } from './grade-schema';
+import { materialIdSchema } from './material-schema';
+import { cameraView, finite, hex, idText, label, unit, vec3Schema } from './values-schema';
 
-export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const objectIdSchema = idText.brand<'ObjectId'>();
 export const sceneIdSchema = idText.brand<'SceneId'>();
 
-export const finite = z.number().finite().min(-1e6).max(1e6);
-export const vec3Schema = z.tuple([finite, finite, finite]);
-export const unit = z.number().min(0).max(1);
-const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
-export const label = z.string().max(80);
 const size = z.number().positive().max(1000);
 const size3 = z.tuple([size, size, size]);
 
@@ -118,32 +114,25 @@ export const cardSchema = z.strictObject({
   ...flat,
   kind: z.literal('card'),
   asset: assetIdSchema,
+  /** With one, the picture lies on this material where the material has no base picture of its own. */
+  material: materialIdSchema.nullable(),
   /** How long after the effect starts a sequence or video begins. */
   startDelay: delay,
 });
-
-/** Parts of the camera picture: all of it, people cut out, what is behind them, the face laid flat. */
-export const CAMERA_PARTS = ['whole', 'person', 'background', 'face'] as const;
 
 /** A flat thing that shows the camera picture as it is now. */
 export const liveSchema = z.strictObject({
   ...flat,
   kind: z.literal('live'),
-  part: z.enum(CAMERA_PARTS),
-  /** What of it is shown: left, top, width, height, in shares of the picture. */
-  crop: z
-    .tuple([unit, unit, z.number().min(0.01).max(1), z.number().min(0.01).max(1)])
-    .refine(([x, y, w, h]) => x + w <= 1.000001 && y + h <= 1.000001, 'The crop ends within the picture.'),
-  /** Left and right change places. */
-  flip: z.boolean(),
-  /** 1 is as blurred as can be. */
-  blur: unit,
+  ...cameraView,
 });
 
 /** A flat thing in one colour (its tint), or running to another. */
 export const fillSchema = z.strictObject({
   ...flat,
   kind: z.literal('fill'),
+  /** With one, its own colours are not used. */
+  material: materialIdSchema.nullable(),
   /** The other end of the gradient; null is one colour. */
   to: hex.nullable(),
   gradient: z.enum(['linear', 'radial']),
@@ -179,6 +168,10 @@ export const modelObjectSchema = z.strictObject({
   /** Name of the clip that plays again and again; null keeps it at rest. */
   clip: z.string().max(200).nullable(),
   startDelay: delay,
+  /** Materials instead of the model's own: by the number of that material in the model, or `all` for every other one. */
+  materials: z
+    .record(z.string().regex(/^(all|\d{1,4})$/), materialIdSchema)
+    .refine((slots) => Object.keys(slots).length <= 1000, 'At most 1000 materials.'),
   /** Parts that are not shown, by their place in the part tree. */
   hiddenParts: z.array(z.number().int().min(0).max(100_000)).max(2000),
 });
@@ -194,6 +187,8 @@ export const solidSchema = z.strictObject({
   /** Width, height and depth at scale 1. */
   extent: size3,
   colour: hex,
+  /** With one, colour, roughness and metalness below are not used. */
+  material: materialIdSchema.nullable(),
   /** glTF roughness and metalness. */
   roughness: unit,
   metalness: unit,

@@ -1,4 +1,5 @@
 /** Questions about a document that more than one screen asks. */
+import { materialAssets, materialIdsOf } from './material-queries';
 import type {
   Anchor,
   Asset,
@@ -12,6 +13,7 @@ import type {
   FileRef,
   Group,
   Layer,
+  MaterialId,
   ModelObject,
   ObjectId,
   SceneId,
@@ -151,27 +153,37 @@ const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   SHOWS[object.kind]?.includes(asset.kind) === true;
 
-/** Objects that show the asset or are made of it. */
+/** Objects that show the asset or are made of it; what wears a material made of it does not count. */
 export const objectsShowing = (effect: Effect, id: AssetId): EffectObject[] =>
   stackOrder(effect).filter((o) => assetsOf(o).includes(id));
 
 /** Where an asset is used. */
 export type Use =
   | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
+  | { readonly kind: 'material'; readonly id: MaterialId; readonly name: string }
   | { readonly kind: 'target'; readonly id: TargetId; readonly name: string }
   | { readonly kind: 'icon' };
 export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
+  ...Object.values(effect.materials)
+    .filter((m) => materialAssets(m).includes(id))
+    .map((m): Use => ({ kind: 'material', id: m.id, name: m.name })),
   ...targetOrder(effect)
     .filter((t) => t.asset === id)
     .map((t): Use => ({ kind: 'target', id: t.id, name: t.name })),
   ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),
 ];
 
-/** Assets the effect really uses: shown by an object, printed, or the icon. */
+/** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of Object.values(effect.objects)) for (const asset of assetsOf(o)) used.add(asset);
+  for (const o of Object.values(effect.objects)) {
+    for (const asset of assetsOf(o)) used.add(asset);
+    for (const id of materialIdsOf(o)) {
+      const material = effect.materials[id];
+      if (material) for (const asset of materialAssets(material)) used.add(asset);
+    }
+  }
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];

@@ -8,26 +8,24 @@ import { z } from 'zod';
 import { EASING_NAMES } from '../maths/easing';
 import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
+import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
 import {
-  finite,
-  idText,
-  label,
   objectIdSchema,
   objectSchema,
   sceneIdSchema,
-  unit,
-  vec3Schema,
   type EffectObject,
   type ObjectId,
   type SceneId,
 } from './object-schema';
+import { finite, idText, label, unit, vec3Schema } from './values-schema';
 
 export * from './anchor-schema';
 export * from './asset-schema';
+export * from './circuit-schema';
 export * from './grade-schema';
+export * from './material-schema';
 export {
   BLEND_MODES,
-  CAMERA_PARTS,
   FITS,
   FRONTS,
   LIGHT_KINDS,
@@ -37,8 +35,9 @@ export {
   objectIdSchema,
 } from './object-schema';
 export type * from './object-schema';
+export { CAMERA_PARTS } from './values-schema';
 
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -168,6 +167,7 @@ export const effectSchema = z.strictObject({
   /** The scene the effect begins with; null with no scenes. */
   openingScene: sceneIdSchema.nullable(),
   targets: mapById(targetIdSchema, targetSchema, 20),
+  materials: mapById(materialIdSchema, materialSchema, 500),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
@@ -183,11 +183,12 @@ export type EffectScene = z.infer<typeof sceneSchema>;
 export type Target = z.infer<typeof targetSchema>;
 export type Backdrop = z.infer<typeof backdropSchema>;
 export type Listing = z.infer<typeof listingSchema>;
-type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets';
+type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets' | 'materials';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
   cues: Record<CueId, Cue>;
   scenes: Record<SceneId, EffectScene>;
   targets: Record<TargetId, Target>;
+  materials: Record<MaterialId, Material>;
 }

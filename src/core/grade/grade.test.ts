@@ -16,7 +16,8 @@ import {
 import type { Rgb } from '../maths/blend';
 import { linearOf, luminance, toLinear, toSrgb } from '../maths/srgb';
 import { BAKED_SIZE, bakeGrade, leftOut } from './bake';
-import { grainAt, grainCell, pcg3d } from './grain';
+import { pcg3d } from '../maths/hash';
+import { grainAt, grainCell } from './grain';
 import { gradeColour, vignetteAt, type PicturePlace } from './grade';
 import { passesOf } from './passes';
 import { isStraight, STRAIGHT, toneCurve, type CurvePoint } from './tone-curve';

@@ -1,22 +1,5 @@
-/**
- * Film grain that is the same on every machine: noise from whole numbers alone.
- * Hash: pcg3d of Jarzynski and Olano, "Hash Functions for GPU Rendering", JCGT 9 (2020).
- */
-export const pcg3d = (x: number, y: number, z: number): readonly [number, number, number] => {
-  const next = (v: number): number => (Math.imul(v, 1664525) + 1013904223) | 0;
-  let [a, b, c] = [next(x), next(y), next(z)];
-  const mix = (): void => {
-    a = (a + Math.imul(b, c)) | 0;
-    b = (b + Math.imul(c, a)) | 0;
-    c = (c + Math.imul(a, b)) | 0;
-  };
-  mix();
-  a ^= a >>> 16;
-  b ^= b >>> 16;
-  c ^= c >>> 16;
-  mix();
-  return [a >>> 0, b >>> 0, c >>> 0];
-};
+/** Film grain that is the same on every machine: noise from whole numbers alone. */
+import { pcg3d } from '../maths/hash';
 
 /** Noise of a grain in a frame: three dice added, -1.5 to 1.5, mostly small. */
 export const grainAt = (column: number, row: number, frame: number): number => {

@@ -65,9 +65,10 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
     all.push({
       layering,
       places: bases.map((base): Place => {
-        // A layer covers the whole face, so it lies in head space, whatever spot its anchor names.
-        let matrix =
-          object.kind === 'layer' && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
+        // Layers, and shadows on skin, cover the whole face: they lie in head space, whatever spot their anchor names.
+        const overFace =
+          object.kind === 'layer' || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
+        let matrix = overFace && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);

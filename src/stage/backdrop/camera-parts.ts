@@ -12,7 +12,7 @@ import {
   Mesh,
   OrthographicCamera,
   Vector2,
-  type Camera,
+  type PerspectiveCamera,
   type ShaderMaterial,
   type Texture,
   type WebGLRenderTarget,
@@ -25,6 +25,7 @@ import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
+import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
 import {
   DIVIDE_FRAGMENT,
@@ -42,7 +43,7 @@ export interface CameraNow {
   readonly frame: TrackFrame;
   readonly aspect: number;
   /** The camera that the effect is drawn with. */
-  readonly camera: Camera;
+  readonly camera: PerspectiveCamera;
   readonly backdrop: Backdrop;
 }
 
@@ -69,6 +70,8 @@ export class CameraParts {
   private copy: FramebufferTexture | null = null;
   private copiedAt = -1;
   private cutAt = -1;
+  private litAt = -1;
+  private readonly light = new CameraLight();
   private readonly made = new Map<string, Made>();
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
   private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
@@ -123,6 +126,16 @@ export class CameraParts {
     const sharp = this.sharp(part, face, blur > 0);
     if (!sharp || blur === 0) return sharp;
     return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part);
+  }
+
+  /** How the picture is lit, measured in this frame. */
+  lit(): CameraLight {
+    if (this.now && this.litAt !== this.count) {
+      const { renderer, frame, camera } = this.now;
+      this.light.measure({ renderer, camera, picture: this.whole(), face: frame.faces[0] ?? null });
+      this.litAt = this.count;
+    }
+    return this.light;
   }
 
   /** Finds people while the camera picture still stands on the canvas; to be called before anything covers it. */
@@ -230,6 +243,7 @@ export class CameraParts {
     for (const { target } of this.made.values()) target.dispose();
     this.blurs?.forEach((t) => t.dispose());
     this.cutOut.dispose();
+    this.light.dispose();
     this.quad.dispose();
     this.face.geometry.dispose();
     for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();

@@ -19,12 +19,14 @@ import type { Beneath } from './beneath';
 import { BLEND_GLSL, modeNumber } from './blend-shader';
 
 const HEAD = /* glsl */ `
-  #ifdef SEES_BENEATH
+  #if defined(SEES_BENEATH) || defined(SF_THROUGH)
   uniform sampler2D beneath;
   uniform vec2 bufferSize; // pixels
+  #endif
+  #ifdef SEES_BENEATH
   ${BLEND_GLSL}
   #endif
-  void main() {`;
+`;
 const TAIL = /* glsl */ `#include <dithering_fragment>
   #ifdef SEES_BENEATH
   vec3 under = texture2D(beneath, gl_FragCoord.xy / bufferSize).rgb;
@@ -37,7 +39,9 @@ export class Blended {
   private mode: BlendMode = 'normal';
   /** The drawing for which what is beneath was copied last. */
   private copiedIn = -1;
-  private readonly uniforms = {
+  /** Light goes through the thing, whatever its mode. */
+  private through = false;
+  readonly uniforms = {
     beneath: { value: null as Texture | null },
     bufferSize: { value: new Vector2(1, 1) },
     mode: { value: 0 },
@@ -52,9 +56,10 @@ export class Blended {
     material.onBeforeCompile = (shader, renderer) => {
       own(shader, renderer);
       Object.assign(shader.uniforms, this.uniforms);
-      shader.fragmentShader = shader.fragmentShader
-        .replace('void main() {', HEAD)
-        .replace('#include <dithering_fragment>', TAIL);
+      shader.fragmentShader = `${HEAD}${shader.fragmentShader}`.replace(
+        '#include <dithering_fragment>',
+        TAIL,
+      );
     };
     material.customProgramCacheKey = () => `blended ${key}`;
   }
@@ -65,16 +70,20 @@ export class Blended {
       if (!(node instanceof Mesh)) return;
       node.onBeforeRender = (renderer) => {
         const { frame } = renderer.info.render;
-        if (this.mode === 'normal' || frame === this.copiedIn) return;
+        if ((this.mode === 'normal' && !this.through) || frame === this.copiedIn) return;
         this.copiedIn = frame;
         this.beneath.copyInto(renderer, this.uniforms);
       };
     });
   }
 
-  /** Sets the mode of a prepared material; `clear` when it lets something through by itself. */
-  style(material: Defined, mode: BlendMode, clear: boolean): void {
+  /**
+   * Sets the mode of a prepared material; `clear` when it lets something through by itself, `through` when it reads what is
+   * beneath to bend it.
+   */
+  style(material: Defined, mode: BlendMode, clear: boolean, through = false): void {
     this.mode = mode;
+    this.through = through;
     this.uniforms.mode.value = modeNumber(mode);
     const sees = mode !== 'normal';
     const seen = material.defines !== undefined && 'SEES_BENEATH' in material.defines;

@@ -27,7 +27,7 @@ import { normalise, type Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate } from '../../core/tracking/track-frame';
 
 /** A plain bright room: light above, a window at the side, a dim floor. */
-const roomPicture = (): DataTexture => {
+export const roomPicture = (): DataTexture => {
   const [width, height] = [64, 32];
   const data = new Float32Array(width * height * 4);
   for (let y = 0; y < height; y++)

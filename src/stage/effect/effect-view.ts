@@ -9,12 +9,12 @@ import {
   type WebGLRenderer,
 } from 'three';
 import type { Program } from '../../core/behave/program';
-import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
+import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
 import { column, positionOf } from '../../core/maths/matrix';
-import { length } from '../../core/maths/vec3';
-import type { LightEstimate } from '../../core/tracking/track-frame';
+import { distance, length, mix } from '../../core/maths/vec3';
+import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
 import { Beneath } from './beneath';
@@ -60,6 +60,7 @@ export class EffectView {
   private readonly hint: PictureHint;
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
+  private firstFace: TrackedFace | null = null;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -85,7 +86,8 @@ export class EffectView {
 
   /**
    * Poses everything. `places` are those of the program's objects, in its order; `time` is how long the effect has been
-   * running: sequences, videos and clips follow it. `hinted` is a picture that is still to be found.
+   * running: sequences, videos and clips follow it. `hinted` is a picture that is still to be found, `faces` those in the
+   * camera picture.
    */
   update(
     program: Program,
@@ -94,7 +96,9 @@ export class EffectView {
     time: Seconds,
     aspect: number,
     hinted: Target | null = null,
+    faces: readonly TrackedFace[] = [],
   ): void {
+    this.firstFace = faces[0] ?? null;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
     this.shown = { backdrop: false, space: false, screen: false };
@@ -122,14 +126,7 @@ export class EffectView {
         this.shown[layering] = true;
         if (LIT.has(object.kind)) lit[layering] = true;
         if (object.kind === 'light') lights.push({ light: object, matrix: place.matrix });
-        if (object.kind === 'shadowCatcher' && !ground)
-          ground = {
-            centre: positionOf(place.matrix),
-            reach:
-              (Math.max(...object.extent) / 2) *
-              Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
-            softness: object.softness,
-          };
+        if (object.kind === 'shadowCatcher') ground = joined(ground, groundOf(object, place));
       }
     });
     this.light.update(lit.space, lights, light, ground, (own) => {
@@ -179,6 +176,7 @@ export class EffectView {
       effect,
       opacity: place.opacity,
       face: place.face,
+      wearer: place.face ?? this.firstFace,
       time,
       order,
       layering,
@@ -281,6 +279,27 @@ export const objectIdOf = (node: Object3D): ObjectId | null => {
   for (let o: Object3D | null = node; o; o = o.parent)
     if (o.userData.objectId) return o.userData.objectId as ObjectId;
   return null;
+};
+
+/** Half of a face, in metres: what shadows on skin are thrown over. */
+const FACE_REACH = 0.17;
+const groundOf = (object: ShadowCatcher, place: Place): ShadowGround => ({
+  centre: positionOf(place.matrix),
+  reach:
+    place.face && object.anchor.kind === 'skin'
+      ? FACE_REACH
+      : (Math.max(...object.extent) / 2) *
+        Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
+  softness: object.softness,
+});
+/** What holds both, where shadows fall on several things. The softest of them counts. */
+const joined = (a: ShadowGround | null, b: ShadowGround): ShadowGround => {
+  if (!a) return b;
+  const apart = distance(a.centre, b.centre);
+  if (apart + b.reach <= a.reach) return a;
+  const reach = Math.max(a.reach, (a.reach + b.reach + apart) / 2);
+  const part = apart > 0 ? Math.max(0, (reach - a.reach) / apart) : 0;
+  return { centre: mix(a.centre, b.centre, part), reach, softness: Math.max(a.softness, b.softness) };
 };
 
 /** Whether the node and all it hangs in are shown. */

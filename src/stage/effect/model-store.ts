@@ -17,6 +17,17 @@ export interface ModelPartName {
   readonly depth: number;
 }
 
+/** A material of a model, by its number in the file. */
+export interface ModelMaterialName {
+  readonly slot: string;
+  readonly name: string;
+  /** Whether what wears it says how pictures lie on it (texture coordinates). */
+  readonly hasLayout: boolean;
+}
+
+/** The number of a model's own material. */
+export const slotOf = (material: Material): string => String(material.userData.slot ?? 0);
+
 export class ModelStore {
   private readonly models = new Map<string, OpenedModel | 'loading' | 'failed'>();
 
@@ -45,6 +56,26 @@ export class ModelStore {
     };
     if (model) walk(model.scene, 0);
     return parts;
+  }
+
+  /** The materials of a model that is here, in the order of its file; empty while it is on its way. */
+  materialsOf(asset: ModelAsset): ModelMaterialName[] {
+    const found = new Map<string, ModelMaterialName>();
+    this.get(asset)?.scene.traverse((node) => {
+      const mesh = node as Mesh;
+      if (!mesh.isMesh) return;
+      const hasLayout = mesh.geometry.hasAttribute('uv');
+      for (const material of Array.isArray(mesh.material) ? mesh.material : [mesh.material]) {
+        const slot = slotOf(material);
+        const known = found.get(slot);
+        found.set(slot, {
+          slot,
+          name: material.name || `Material ${Number(slot) + 1}`,
+          hasLayout: hasLayout && known?.hasLayout !== false,
+        });
+      }
+    });
+    return [...found.values()].sort((a, b) => Number(a.slot) - Number(b.slot));
   }
 
   /** Resolves when the model can be drawn; rejects when it cannot. */
@@ -77,10 +108,14 @@ export const openModel = async (glb: ArrayBuffer): Promise<OpenedModel> => {
   ]);
   const { scene, animations, parser } = await new GLTFLoader().parseAsync(glb, '');
   // Parts are the nodes of the file, numbered as the part tree numbers them; copies keep their number.
-  const origins = parser.associations as Map<unknown, { nodes?: number } | undefined>;
+  const origins = parser.associations as Map<unknown, { nodes?: number; materials?: number } | undefined>;
   let part = 0;
   scene.traverse((object) => {
     if (origins.get(object)?.nodes !== undefined) object.userData.part = part++;
+    const { isMesh, material } = object as Mesh;
+    if (isMesh)
+      for (const one of Array.isArray(material) ? material : [material])
+        one.userData.slot = origins.get(one)?.materials ?? 0;
   });
   return {
     scene,

@@ -1,6 +1,9 @@
 /** What objects are made of, loaded once by content and shared by every view of a page. */
 import { usedAssets } from '../../core/document/queries';
 import type { Effect } from '../../core/document/schema';
+import { MapStore } from '../surface/map-store';
+import { SurfaceFaults } from '../surface/surface-faults';
+import { TextFields } from '../surface/text-fields';
 import { FontStore } from './font-store';
 import { ModelStore } from './model-store';
 import { SurroundingsStore } from './surroundings-store';
@@ -15,17 +18,28 @@ export interface Stores {
   readonly videos: VideoStore;
   readonly surroundings: SurroundingsStore;
   readonly tables: TableStore;
+  readonly maps: MapStore;
+  /** Texts of surface circuits. */
+  readonly texts: TextFields;
+  /** Circuits that the graphics of this machine refuse. */
+  readonly faults: SurfaceFaults;
 }
 
 /** `onLoaded` is called when something has arrived, so that the picture is drawn again. */
-export const createStores = (source: FileSource, onLoaded: () => void = () => {}): Stores => ({
-  textures: new TextureStore(source, onLoaded),
-  models: new ModelStore(source, onLoaded),
-  fonts: new FontStore(source, onLoaded),
-  videos: new VideoStore(source, onLoaded),
-  surroundings: new SurroundingsStore(source, onLoaded),
-  tables: new TableStore(source, onLoaded),
-});
+export const createStores = (source: FileSource, onLoaded: () => void = () => {}): Stores => {
+  const textures = new TextureStore(source, onLoaded);
+  return {
+    textures,
+    maps: new MapStore(textures),
+    texts: new TextFields(),
+    faults: new SurfaceFaults(onLoaded),
+    models: new ModelStore(source, onLoaded),
+    fonts: new FontStore(source, onLoaded),
+    videos: new VideoStore(source, onLoaded),
+    surroundings: new SurroundingsStore(source, onLoaded),
+    tables: new TableStore(source, onLoaded),
+  };
+};
 
 /** Resolves when all that an effect uses can be drawn; what cannot be loaded is missing in the picture. */
 export const loadUsed = async (stores: Stores, effect: Effect): Promise<void> => {
@@ -47,6 +61,11 @@ export const loadUsed = async (stores: Stores, effect: Effect): Promise<void> =>
         return stores.tables.load(asset);
     }
   });
-  if (Object.values(effect.objects).some((o) => o.kind === 'text')) loading.push(stores.fonts.loadOwn());
+  const writes =
+    Object.values(effect.objects).some((o) => o.kind === 'text') ||
+    Object.values(effect.materials).some((m) =>
+      Object.values(m.circuit ?? {}).some((node) => node.type === 'text'),
+    );
+  if (writes) loading.push(stores.fonts.loadOwn());
   await Promise.all(loading.map((one) => one.catch(() => undefined)));
 };

@@ -4,6 +4,7 @@
  * alone; all numbers are uniforms, so that a dragged slider compiles nothing.
  */
 import { GRAIN_REACH } from '../../core/grade/grain';
+import { PCG3D_GLSL } from '../../core/maths/hash';
 import type { PointKind, PointStep } from '../../core/grade/grade';
 
 export const SRGB_GLSL = /* glsl */ `
@@ -52,13 +53,7 @@ const TABLE_GLSL = /* glsl */ `
 `;
 
 const GRAIN_GLSL = /* glsl */ `
-  uvec3 pcg3d(uvec3 v) {
-    v = v * 1664525u + 1013904223u;
-    v.x += v.y * v.z; v.y += v.z * v.x; v.z += v.x * v.y;
-    v ^= v >> 16u;
-    v.x += v.y * v.z; v.y += v.z * v.x; v.z += v.x * v.y;
-    return v;
-  }
+  ${PCG3D_GLSL}
 `;
 
 /** What each kind declares and does; `#` is the number of the step. */

@@ -12,6 +12,7 @@ const document = useEffectStore();
 const desk = useDeskStore();
 const router = useRouter();
 const route = useRoute();
+const useWords = (use: Use): string => (use.kind === 'icon' ? 'the icon' : use.name);
 const uses = computed(() => usesOf(document.effect, props.asset.id));
 const go = (use: Use): void => {
   if (use.kind === 'object') {
@@ -22,6 +23,16 @@ const go = (use: Use): void => {
     return;
   }
   desk.closeLibrary();
+  if (use.kind === 'material') {
+    desk.style.section = 'material';
+    desk.style.material = use.id;
+    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'style' } });
+    return;
+  }
+  if (use.kind === 'target') {
+    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'place' } });
+    return;
+  }
   void router.replace({ name: 'atelier', params: { ...route.params, stage: 'release' } });
 };
 </script>
@@ -32,7 +43,7 @@ const go = (use: Use): void => {
     <span class="soft">Used by </span>
     <template v-for="(use, i) in uses" :key="i">
       <button type="button" class="word" @click="go(use)">
-        {{ use.kind === 'object' ? use.name : 'the icon' }}
+        {{ useWords(use) }}
       </button>
       {{ i < uses.length - 1 ? ' ' : '' }}
     </template>

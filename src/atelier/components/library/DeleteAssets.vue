@@ -19,7 +19,7 @@ const users = computed(() => [
   ...new Set(
     ids.value
       .flatMap((id) => usesOf(document.effect, id))
-      .map((u) => (u.kind === 'object' ? u.name : 'the icon')),
+      .map((u) => (u.kind === 'icon' ? 'the icon' : u.name)),
   ),
 ]);
 const title = computed(() =>

@@ -58,6 +58,8 @@ const needsDraw = (): void => {
 const comparing = computed(
   () => props.stage === 'style' && desk.style.section === 'grade' && desk.style.compareLine !== null,
 );
+/** The camera's light is read while lights are worked on. */
+const lighting = computed(() => props.stage === 'style' && desk.style.section === 'light');
 const editing = computed(() => props.stage === 'place' && playback.source === 'take');
 const tapping = computed(
   () => props.stage === 'behave' || props.stage === 'try' || playback.source === 'camera',
@@ -99,7 +101,9 @@ const draw = (): void => {
   if (!drawing || !now) return;
   const only = desk.isolated;
   drawing.compareLine = comparing.value ? desk.style.compareLine! : 0;
+  drawing.measuresLight = lighting.value;
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
+  playback.cameraLight = drawing.cameraLight;
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
   drawn.value++;
@@ -188,6 +192,7 @@ watch(
     () => desk.scene,
     () => desk.style.compareLine,
     comparing,
+    lighting,
     () => desk.place.axes,
     () => desk.place.even,
     () => assets.arrived,

@@ -4,6 +4,7 @@ import { fillAt } from '../../../core/backdrop/gradient';
 import type { Fill } from '../../../core/document/schema';
 import { FlatMesh, WHOLE } from './flat';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
+import { SurfaceQuad } from './surface-quad';
 
 /** Along each side; the texture unit is smooth between. */
 const PIXELS = 128;
@@ -27,16 +28,26 @@ const painted = (fill: Fill): DataTexture => {
 export class FillView implements ObjectView<Fill> {
   readonly node = new Group();
   private readonly flat: FlatMesh;
+  private readonly quad: SurfaceQuad;
   private texture: DataTexture | null = null;
   private shows = '';
 
   constructor(tools: ViewTools) {
     this.flat = new FlatMesh(tools.beneath);
+    this.quad = new SurfaceQuad(tools, this.node);
     this.node.add(this.flat.mesh);
   }
 
-  update({ object, opacity, order }: ObjectNow<Fill>): boolean {
+  update(now: ObjectNow<Fill>): boolean {
+    const { object, opacity, order } = now;
     if (opacity === 0) return false;
+    const worn = object.material ? now.effect.materials[object.material] : undefined;
+    this.flat.mesh.visible = !worn;
+    if (worn) {
+      this.quad.show(now, worn);
+      return true;
+    }
+    this.quad.hide();
     const { tint, to, gradient, angle, extent } = object;
     const key = [tint, to, gradient, angle, ...extent].join(' ');
     if (key !== this.shows) {
@@ -53,6 +64,7 @@ export class FillView implements ObjectView<Fill> {
 
   dispose(): void {
     this.flat.dispose();
+    this.quad.dispose();
     this.texture?.dispose();
   }
 }

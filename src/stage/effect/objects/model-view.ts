@@ -2,9 +2,17 @@
 import { AnimationMixer, Group, Mesh, type Material, type Object3D } from 'three';
 import type { ModelObject } from '../../../core/document/schema';
 import type { Seconds, Unit } from '../../../core/units';
-import { disposeOf, type OpenedModel } from '../model-store';
+import { materialIdOf } from '../../../core/document/material-queries';
+import { SurfaceMaterial } from '../../surface/surface-material';
+import { disposeOf, slotOf, type OpenedModel } from '../model-store';
 import { Blended } from '../blended';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
+
+/** A mesh with the materials it came with. */
+interface Dressed {
+  readonly mesh: Mesh;
+  readonly own: readonly Material[];
+}
 
 interface Faded {
   readonly material: Material;
@@ -19,6 +27,9 @@ export class ModelView implements ObjectView<ModelObject> {
   private mixer: AnimationMixer | null = null;
   private playing: string | null = null;
   private faded: Faded[] = [];
+  private dressed: Dressed[] = [];
+  /** By the material of the document, and whether the mesh has tangents. */
+  private readonly surfaces = new Map<string, SurfaceMaterial>();
   private without: readonly number[] = [];
 
   private readonly blended: Blended;
@@ -39,11 +50,11 @@ export class ModelView implements ObjectView<ModelObject> {
     const materials = new Set<Material>();
     this.copy.traverse((node) => {
       if (node instanceof Mesh) node.castShadow = node.receiveShadow = true;
-      if (node instanceof Mesh)
-        for (const m of Array.isArray(node.material)
-          ? (node.material as Material[])
-          : [node.material as Material])
-          materials.add(m);
+      if (node instanceof Mesh) for (const m of materialsOf(node)) materials.add(m);
+    });
+    this.dressed = [];
+    this.copy.traverse((node) => {
+      if (node instanceof Mesh) this.dressed.push({ mesh: node, own: materialsOf(node) });
     });
     for (const material of materials) this.blended.prepare(material);
     this.blended.watch(this.copy);
@@ -54,7 +65,8 @@ export class ModelView implements ObjectView<ModelObject> {
     }));
   }
 
-  update({ object, effect, opacity, time, order }: ObjectNow<ModelObject>): boolean {
+  update(now: ObjectNow<ModelObject>): boolean {
+    const { object, effect, opacity, time, order } = now;
     const asset = effect.assets[object.asset];
     this.show(asset?.kind === 'model' ? this.tools.stores.models.get(asset) : null);
     if (!this.copy || !this.model || opacity === 0) return false;
@@ -65,6 +77,7 @@ export class ModelView implements ObjectView<ModelObject> {
       material.depthTest = object.depthTest;
       material.depthWrite = object.depthWrite && !transparent;
     }
+    this.dress(now);
     if (object.hiddenParts !== this.without) {
       this.without = object.hiddenParts;
       const hidden = new Set(object.hiddenParts);
@@ -74,6 +87,49 @@ export class ModelView implements ObjectView<ModelObject> {
     }
     this.play(object.clip, Math.max(0, time - object.startDelay));
     return true;
+  }
+
+  /** Gives each mesh the material it wears, or its own. */
+  private dress(now: ObjectNow<ModelObject>): void {
+    const { object, effect, opacity } = now;
+    const worn = Object.keys(object.materials).length > 0;
+    if (!worn && this.surfaces.size === 0) return;
+    const done = new Map<string, Material>();
+    for (const { mesh, own } of this.dressed) {
+      const tangents = mesh.geometry.hasAttribute('tangent');
+      let shadow: Mesh['customDepthMaterial'];
+      const wears = own.map((material): Material => {
+        const id = materialIdOf(object, slotOf(material));
+        const document = id ? effect.materials[id] : undefined;
+        if (!document) return material;
+        const key = `${id} ${tangents}`;
+        let surface = this.surfaces.get(key);
+        if (!surface) {
+          surface = new SurfaceMaterial(this.tools, this.blended, tangents);
+          this.surfaces.set(key, surface);
+        }
+        const three =
+          done.get(key) ??
+          surface.update({
+            ...object,
+            effect,
+            time: now.time,
+            opacity,
+            face: now.wearer,
+            material: document,
+          });
+        done.set(key, three);
+        shadow = surface.shadow ?? undefined;
+        return three;
+      });
+      mesh.material = wears.length === 1 ? wears[0]! : wears;
+      mesh.customDepthMaterial = shadow;
+    }
+    for (const [key, surface] of this.surfaces)
+      if (!done.has(key)) {
+        surface.dispose();
+        this.surfaces.delete(key);
+      }
   }
 
   private play(name: string | null, time: Seconds): void {
@@ -96,12 +152,16 @@ export class ModelView implements ObjectView<ModelObject> {
     if (this.copy) {
       this.mixer?.stopAllAction();
       this.copy.removeFromParent();
+      for (const { mesh, own } of this.dressed) mesh.material = own.length === 1 ? own[0]! : [...own];
+      for (const surface of this.surfaces.values()) surface.dispose();
+      this.surfaces.clear();
       // Geometries and textures belong to the store.
       disposeOf(this.copy, false);
     }
     this.copy = this.mixer = null;
     this.playing = null;
     this.faded = [];
+    this.dressed = [];
   }
 
   dispose(): void {
@@ -109,3 +169,6 @@ export class ModelView implements ObjectView<ModelObject> {
     this.model = null;
   }
 }
+
+const materialsOf = (mesh: Mesh): Material[] =>
+  Array.isArray(mesh.material) ? mesh.material : [mesh.material];

@@ -15,6 +15,8 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   /** Its own and that of the groups it hangs in. */
   readonly opacity: Unit;
   readonly face: TrackedFace | null;
+  /** Whose expressions count: its own face, or else the first. */
+  readonly wearer: TrackedFace | null;
   /** Since the effect started. */
   readonly time: Seconds;
   /** What stands higher in the Stack is drawn later. */

@@ -3,7 +3,7 @@ import { newSolid } from '../../../core/document/new-objects';
 import { SOLID_SHAPES, type ObjectId } from '../../../core/document/schema';
 import { Beneath } from '../beneath';
 import { solidGeometry, SolidView } from './solid-view';
-import type { ObjectNow } from './object-view';
+import type { ObjectNow, ViewTools } from './object-view';
 import type { Solid } from '../../../core/document/schema';
 
 const solid = (shape: Solid['shape'], extent: [number, number, number]): Solid => ({
@@ -33,9 +33,9 @@ describe('solids', () => {
       expect([...geometry.getAttribute('position').array].every(Number.isFinite)).toBe(true);
   });
   test('the view is made anew only when the shape changes; nothing is drawn at no opacity', () => {
-    const view = new SolidView({ beneath: new Beneath() });
+    const view = new SolidView({ beneath: new Beneath() } as ViewTools);
     const now = (object: Solid, opacity = 1) =>
-      view.update({ object, opacity, order: 3 } as unknown as ObjectNow<Solid>);
+      view.update({ object, opacity, order: 3, effect: { materials: {} } } as unknown as ObjectNow<Solid>);
     expect(now(solid('box', [1, 1, 1]))).toBe(true);
     const mesh = view.node.children[0] as unknown as { geometry: unknown; renderOrder: number };
     const first = mesh.geometry;

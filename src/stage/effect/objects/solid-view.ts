@@ -6,23 +6,29 @@ import {
   CylinderGeometry,
   DoubleSide,
   FrontSide,
+  Group,
   Mesh,
   MeshStandardMaterial,
   PlaneGeometry,
   SphereGeometry,
   TorusGeometry,
   type BufferGeometry,
+  type Material,
 } from 'three';
 import type { Solid } from '../../../core/document/schema';
-import { Group } from 'three';
+import { SurfaceMaterial } from '../../surface/surface-material';
 import { Blended } from '../blended';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
-/** Of the given width, height and depth. */
-export const solidGeometry = ({
-  shape,
-  extent: [w, h, d],
-}: Pick<Solid, 'shape' | 'extent'>): BufferGeometry => {
+/** Of the given width, height and depth. Pictures lie on it from the upper left, as everywhere in Iconia. */
+export const solidGeometry = (solid: Pick<Solid, 'shape' | 'extent'>): BufferGeometry => {
+  const geometry = shapeOf(solid);
+  const uv = geometry.getAttribute('uv');
+  for (let i = 0; i < uv.count; i++) uv.setY(i, 1 - uv.getY(i));
+  return geometry;
+};
+
+const shapeOf = ({ shape, extent: [w, h, d] }: Pick<Solid, 'shape' | 'extent'>): BufferGeometry => {
   switch (shape) {
     case 'box':
       return new BoxGeometry(w, h, d);
@@ -53,23 +59,24 @@ export const solidGeometry = ({
 
 export class SolidView implements ObjectView<Solid> {
   readonly node = new Group();
-  private readonly mesh = new Mesh<BufferGeometry, MeshStandardMaterial>(
-    undefined,
-    new MeshStandardMaterial(),
-  );
+  private readonly plain = new MeshStandardMaterial();
+  private readonly mesh = new Mesh<BufferGeometry, Material>(undefined, this.plain);
+  private readonly surface: SurfaceMaterial;
   private shows = '';
 
   private readonly blended: Blended;
 
-  constructor(tools: Pick<ViewTools, 'beneath'>) {
+  constructor(tools: ViewTools) {
     this.blended = new Blended(tools.beneath);
-    this.blended.prepare(this.mesh.material);
+    this.surface = new SurfaceMaterial(tools, this.blended);
+    this.blended.prepare(this.plain);
     this.blended.watch(this.mesh);
     this.node.add(this.mesh);
     this.mesh.receiveShadow = true;
   }
 
-  update({ object, opacity, order }: ObjectNow<Solid>): boolean {
+  update(now: ObjectNow<Solid>): boolean {
+    const { object, opacity, order } = now;
     if (opacity === 0) return false;
     const shape = `${object.shape} ${object.extent.join(' ')}`;
     if (shape !== this.shows) {
@@ -77,22 +84,41 @@ export class SolidView implements ObjectView<Solid> {
       this.mesh.geometry.dispose();
       this.mesh.geometry = solidGeometry(object);
     }
-    const { material } = this.mesh;
-    material.color.set(object.colour);
-    material.roughness = object.roughness;
-    material.metalness = object.metalness;
-    material.opacity = opacity;
-    this.blended.style(material, object.blend, opacity < 1);
-    material.side = object.shape === 'plane' ? DoubleSide : FrontSide;
-    material.depthTest = object.depthTest;
-    material.depthWrite = object.depthWrite;
+    const worn = object.material ? now.effect.materials[object.material] : undefined;
+    if (worn) {
+      this.mesh.material = this.surface.update({
+        ...now,
+        ...object,
+        opacity,
+        face: now.wearer,
+        material: worn,
+      });
+      this.mesh.customDepthMaterial = this.surface.shadow ?? undefined;
+      // It has no back to be seen from inside.
+      if (object.shape === 'plane') this.mesh.material.side = DoubleSide;
+    } else this.stylePlain(object, opacity);
     this.mesh.castShadow = opacity > 0.5;
     this.mesh.renderOrder = order;
     return true;
   }
 
+  private stylePlain(object: Solid, opacity: number): void {
+    const { plain } = this;
+    this.mesh.material = plain;
+    this.mesh.customDepthMaterial = undefined;
+    plain.color.set(object.colour);
+    plain.roughness = object.roughness;
+    plain.metalness = object.metalness;
+    plain.opacity = opacity;
+    this.blended.style(plain, object.blend, opacity < 1);
+    plain.side = object.shape === 'plane' ? DoubleSide : FrontSide;
+    plain.depthTest = object.depthTest;
+    plain.depthWrite = object.depthWrite;
+  }
+
   dispose(): void {
     this.mesh.geometry.dispose();
-    this.mesh.material.dispose();
+    this.plain.dispose();
+    this.surface.dispose();
   }
 }

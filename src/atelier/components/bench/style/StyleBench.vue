@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** How things look: the selected object in its blend modes, what is behind the people, the grade of the picture. */
+/** How things look: what they are made of, their blend modes, what is behind the people, the light, the grade. */
 import { computed, watch } from 'vue';
 import { anchorOf } from '../../../../core/document/queries';
 import type { Anchor } from '../../../../core/document/schema';
@@ -7,11 +7,17 @@ import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import BackdropSection from './BackdropSection.vue';
 import BlendSection from './BlendSection.vue';
+import CircuitSection from './circuit/CircuitSection.vue';
 import GradeSection from './grade/GradeSection.vue';
+import LightSection from './LightSection.vue';
+import MaterialSection from './material/MaterialSection.vue';
 
 const SECTIONS: readonly { readonly id: StyleSection; readonly label: string }[] = [
+  { id: 'material', label: 'Material' },
+  { id: 'circuit', label: 'Circuit' },
   { id: 'blend', label: 'Blend' },
   { id: 'backdrop', label: 'Backdrop' },
+  { id: 'light', label: 'Light' },
   { id: 'grade', label: 'Grade' },
 ];
 const emit = defineEmits<{ choose: [on: Anchor] }>();
@@ -23,7 +29,13 @@ watch(
   () => object.value?.id,
   () => {
     if (!object.value) return;
+    const { section } = desk.style;
     if (object.value.kind === 'grade') desk.style.section = 'grade';
+    else if (object.value.kind === 'light' || object.value.kind === 'shadowCatcher')
+      desk.style.section = 'light';
+    // Whoever is at materials stays there.
+    else if (section === 'material' || section === 'circuit') return;
+    else if (object.value.kind === 'model' || object.value.kind === 'solid') desk.style.section = 'material';
     else if (anchorOf(document.effect, object.value).kind === 'backdrop') desk.style.section = 'backdrop';
     else if ('blend' in object.value) desk.style.section = 'blend';
   },
@@ -32,7 +44,7 @@ watch(
 </script>
 
 <template>
-  <section class="bench" aria-label="Style bench">
+  <section class="bench" :class="{ board: desk.style.section === 'circuit' }" aria-label="Style bench">
     <div class="sections" role="tablist" aria-label="What is styled">
       <button
         v-for="{ id, label } in SECTIONS"
@@ -46,8 +58,11 @@ watch(
         {{ label }}
       </button>
     </div>
-    <BlendSection v-if="desk.style.section === 'blend'" />
+    <MaterialSection v-if="desk.style.section === 'material'" />
+    <CircuitSection v-else-if="desk.style.section === 'circuit'" />
+    <BlendSection v-else-if="desk.style.section === 'blend'" />
     <BackdropSection v-else-if="desk.style.section === 'backdrop'" @choose="(on) => emit('choose', on)" />
+    <LightSection v-else-if="desk.style.section === 'light'" />
     <GradeSection v-else />
   </section>
 </template>
@@ -58,8 +73,14 @@ watch(
   overflow: auto;
   height: 100%;
 }
+/* The board takes what is left of the height. */
+.bench.board {
+  display: flex;
+  flex-direction: column;
+}
 .sections {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   margin-bottom: 14px;
 }

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+/** The surface circuit of the material that is worked on: started from a recipe, wired on the board. */
+import { computed, ref, watch } from 'vue';
+import { Copy, Maximize2, Minimize2, Plus, Trash2, WandSparkles } from '@lucide/vue';
+import type { NodeId, NodeType } from '../../../../../core/document/schema';
+import { NODE_TYPES } from '../../../../../core/document/schema';
+import { CIRCUIT_RECIPES } from '../../../../../core/surface/recipes';
+import { startCircuit } from '../../../../commands/material-commands';
+import { NODE_WORDS, RECIPE_WORDS, type NodeGroup } from '../../../../material-words';
+import { useDeskStore } from '../../../../stores/desk';
+import InlineNotice from '../../../common/InlineNotice.vue';
+import MaterialProblems from '../material/MaterialProblems.vue';
+import CircuitBoard from './CircuitBoard.vue';
+import NodeWires from './NodeWires.vue';
+import { useCircuit } from './use-circuit';
+
+const desk = useDeskStore();
+const {
+  object,
+  selected: selectedObject,
+  slot,
+  material,
+  circuit,
+  problems,
+  said,
+  add,
+  connect,
+  unwire,
+  remove,
+  change,
+  move,
+  duplicate,
+  tidy,
+  drop,
+  done,
+} = useCircuit();
+const board = ref<InstanceType<typeof CircuitBoard> | null>(null);
+const selected = ref<readonly NodeId[]>([]);
+watch([() => material.value?.id, slot], () => {
+  selected.value = [];
+  said.value = null;
+});
+const one = computed(() => {
+  const [id] = selected.value;
+  return selected.value.length === 1 && id ? (circuit.value[id] ?? null) : null;
+});
+const GROUPS: readonly NodeGroup[] = ['From the point', 'Values', 'Shapes', 'Patterns', 'Sums', 'Points'];
+const options = GROUPS.map((group) => ({
+  label: group,
+  options: NODE_TYPES.filter((type) => NODE_WORDS[type].group === group).map((type) => ({
+    value: type,
+    label: `${NODE_WORDS[type].name}: ${NODE_WORDS[type].note}`,
+  })),
+}));
+/** The list of nodes to add shows nothing of its own as chosen. */
+const adding = ref<undefined>(undefined);
+const addNode = (type: NodeType): void => {
+  adding.value = undefined;
+  const [x, y] = board.value?.middle() ?? [0, 0];
+  // Not exactly over one that lies there.
+  const taken = Object.values(circuit.value).filter(
+    (n) => Math.abs(n.at[0] - x) < 20 && Math.abs(n.at[1] - y) < 20,
+  ).length;
+  const id = add(type, [x + 24 * taken, y + 24 * taken]);
+  if (id) selected.value = [id];
+};
+const copy = (): void => {
+  const made = duplicate(selected.value);
+  if (made.length > 0) selected.value = made;
+};
+const start = (key: string): void => {
+  startCircuit(key, material.value?.id ?? null, slot.value);
+};
+const arrange = (): void => {
+  tidy();
+  requestAnimationFrame(() => board.value?.fit());
+};
+const idle = computed(() => problems.value.length);
+</script>
+
+<template>
+  <section class="circuit" aria-label="Circuit">
+    <template v-if="material?.circuit">
+      <div class="bar">
+        <b class="cut">{{ material.name }}</b>
+        <a-select
+          :value="adding"
+          :options="options"
+          size="small"
+          class="add"
+          show-search
+          option-filter-prop="label"
+          placeholder="Add a node"
+          aria-label="Add a node"
+          :dropdown-match-select-width="340"
+          @change="(v: unknown) => addNode(v as NodeType)"
+        />
+        <button
+          class="icon-button"
+          type="button"
+          title="Copy the selected nodes"
+          aria-label="Copy the selected nodes"
+          :disabled="selected.length === 0"
+          @click="copy"
+        >
+          <Copy :size="14" />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          title="Delete the selected nodes"
+          aria-label="Delete the selected nodes"
+          :disabled="selected.length === 0"
+          @click="remove(selected)"
+        >
+          <Trash2 :size="14" />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          title="Lay the nodes out in columns"
+          aria-label="Lay the nodes out in columns"
+          @click="arrange"
+        >
+          <WandSparkles :size="14" />
+        </button>
+        <button
+          class="icon-button"
+          type="button"
+          :aria-pressed="desk.style.wide"
+          :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
+          :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
+          @click="desk.style.wide = !desk.style.wide"
+        >
+          <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
+        </button>
+        <button class="word" type="button" @click="drop">Do without</button>
+      </div>
+      <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
+      <MaterialProblems :material="material" />
+      <CircuitBoard
+        ref="board"
+        :key="material.id"
+        :circuit="circuit"
+        :material="material"
+        :problems="problems"
+        :selected="selected"
+        @select="(ids) => (selected = ids)"
+        @connect="connect"
+        @unwire="unwire"
+        @move="move"
+        @remove="remove(selected)"
+        @value="
+          (id, name, value, gesture) => change(id, { values: { [name]: value } }, gesture && id + gesture)
+        "
+        @picture="(id, picture) => change(id, { picture })"
+        @done="done"
+      />
+      <NodeWires v-if="one" :node="one" :circuit="circuit" @connect="connect" @unwire="unwire" />
+      <p v-else class="soft hint">
+        Drag from a square on the right of a node to one on the left of another. A double click takes a wire
+        off.
+        <template v-if="idle > 0">{{ idle === 1 ? 'One node has' : `${idle} nodes have` }} a note.</template>
+      </p>
+    </template>
+    <template v-else-if="object || material">
+      <h2>A look that is worked out at every point</h2>
+      <p class="soft">
+        {{ material ? `${material.name} gets a circuit` : `${object!.name} gets a material with a circuit` }}:
+        nodes that make its colour, opacity, roughness, glow or shape from where the point is, which way it
+        faces, time, noise, shapes, pictures, the camera and the face.
+      </p>
+      <ul class="recipes">
+        <li v-for="recipe in CIRCUIT_RECIPES" :key="recipe.key">
+          <button type="button" @click="start(recipe.key)">
+            <span class="row"
+              ><Plus :size="13" /> <b>{{ RECIPE_WORDS[recipe.key]!.name }}</b></span
+            >
+            <small class="soft">{{ RECIPE_WORDS[recipe.key]!.note }}</small>
+          </button>
+        </li>
+      </ul>
+    </template>
+    <p v-else class="soft">
+      {{
+        selectedObject
+          ? `${selectedObject.name} wears no material, so it has no circuit: models, solids, cards and colour fields do.`
+          : 'Select a model, a solid, a card or a colour field; or choose a material under Material.'
+      }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.circuit {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+.bar b {
+  max-width: 150px;
+}
+.add {
+  flex: 1;
+  min-width: 110px;
+}
+.hint {
+  margin: 8px 0 0;
+  font-size: 12px;
+}
+.circuit > :deep(.board) {
+  flex: 1;
+}
+.recipes {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 8px;
+  margin: 12px 0;
+  padding: 0;
+  list-style: none;
+}
+.recipes button {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.recipes button:hover {
+  border-color: var(--accent);
+}
+.row {
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+/** The wires of a node as a list: the same as drawing them on the board, by keys. */
+import { computed } from 'vue';
+import type { Circuit, CircuitNode, NodeId } from '../../../../../core/document/schema';
+import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import { NODE_WORDS, portWords } from '../../../../material-words';
+import type { Port } from './use-circuit';
+
+const props = defineProps<{ node: CircuitNode; circuit: Circuit }>();
+const emit = defineEmits<{ connect: [from: Port, to: Port]; unwire: [to: Port] }>();
+const words = computed(() => NODE_WORDS[props.node.type]);
+const inputs = computed(() => CATALOGUE[props.node.type].inputs);
+/** Nodes of the same kind are told apart by a number. */
+const nameOf = (id: NodeId): string => {
+  const { type } = props.circuit[id]!;
+  const alike = Object.values(props.circuit).filter((n) => n.type === type);
+  return alike.length === 1
+    ? NODE_WORDS[type].name
+    : `${NODE_WORDS[type].name} ${alike.findIndex((n) => n.id === id) + 1}`;
+};
+const sources = computed(() => [
+  { value: '', label: 'No wire' },
+  ...Object.values(props.circuit)
+    .filter((n) => n.id !== props.node.id)
+    .flatMap((n) =>
+      CATALOGUE[n.type].outputs.map((o) => ({
+        value: `${n.id} ${o.name}`,
+        label: `${nameOf(n.id)}: ${portWords(o.name)}`,
+      })),
+    ),
+]);
+const now = (port: string): string => {
+  const wire = props.node.inputs[port];
+  return wire && props.circuit[wire.node] ? `${wire.node} ${wire.port}` : '';
+};
+const choose = (port: string, to: string): void => {
+  const target: Port = { node: props.node.id, port };
+  if (to === '') return emit('unwire', target);
+  const [node, output] = to.split(' ') as [NodeId, string];
+  emit('connect', { node, port: output }, target);
+};
+</script>
+
+<template>
+  <section class="wires" :aria-label="`Wires of ${words.name}`">
+    <b>{{ words.name }}</b> <span class="soft">{{ words.note }}</span>
+    <div v-if="inputs.length > 0" class="list">
+      <label v-for="port in inputs" :key="port.name">
+        <span class="soft">{{ portWords(port.name) }} from</span>
+        <a-select
+          :value="now(port.name)"
+          :options="sources"
+          size="small"
+          show-search
+          option-filter-prop="label"
+          :dropdown-match-select-width="false"
+          :aria-label="`${portWords(port.name)} of ${words.name} comes from`"
+          @change="(v: unknown) => choose(port.name, String(v))"
+        />
+      </label>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.wires {
+  padding: 8px 0 0;
+}
+.list {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 4px 14px;
+  margin-top: 4px;
+}
+label {
+  display: grid;
+  grid-template-columns: 88px 1fr;
+  gap: 6px;
+  align-items: center;
+  font-size: 12px;
+}
+</style>

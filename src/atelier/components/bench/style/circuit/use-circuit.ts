@@ -1,0 +1,125 @@
+/** Edits of the circuit that is open, as the board makes them. */
+import { computed, ref } from 'vue';
+import {
+  addNodes,
+  changeMaterial,
+  changeNode,
+  moveNodes,
+  removeNodes,
+  wire,
+} from '../../../../../core/document/material-edits';
+import { newNode } from '../../../../../core/document/new-material';
+import type { Circuit, CircuitNode, NodeId, NodeType } from '../../../../../core/document/schema';
+import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import { planCircuit, wouldLoop, type CircuitProblem } from '../../../../../core/surface/plan';
+import { tidyPlaces } from '../../../../../core/surface/tidy';
+import { sentence } from '../../../../../core/errors';
+import { newId } from '../../../../api/ids';
+import { NODE_WORDS } from '../../../../material-words';
+import { useEffectStore } from '../../../../stores/effect';
+import { useMaterial } from '../material/use-material';
+
+export interface Port {
+  readonly node: NodeId;
+  readonly port: string;
+}
+
+export const useCircuit = () => {
+  const document = useEffectStore();
+  const use = useMaterial();
+  const { material } = use;
+  const circuit = computed<Circuit>(() => (material.value?.circuit ?? {}) as Circuit);
+  const problems = computed<readonly CircuitProblem[]>(
+    () => planCircuit(circuit.value, (id) => document.effect.assets[id as never] !== undefined).problems,
+  );
+  /** Why something could not be done. */
+  const said = ref<string | null>(null);
+
+  const add = (type: NodeType, at: readonly [number, number]): NodeId | null => {
+    if (!material.value) return null;
+    const node = newNode(newId('node') as NodeId, type, [Math.round(at[0]), Math.round(at[1])]);
+    try {
+      document.edit(addNodes(document.effect, material.value.id, [node]));
+    } catch (error) {
+      said.value = sentence(error);
+      return null;
+    }
+    return node.id;
+  };
+  /** Runs a wire from an output into an input; one that would run in a circle is not drawn, and that is said. */
+  const connect = (from: Port, to: Port): void => {
+    if (!material.value) return;
+    said.value = null;
+    if (wouldLoop(circuit.value, from.node, to.node)) {
+      const name = (id: NodeId): string => NODE_WORDS[circuit.value[id]!.type].name;
+      said.value = `A wire from ${name(from.node)} to ${name(to.node)} would run in a circle: ${name(from.node)} itself depends on ${name(to.node)}. It was not drawn.`;
+      return;
+    }
+    document.edit(wire(document.effect, material.value.id, to, from));
+  };
+  const unwire = (to: Port): void => {
+    if (material.value) document.edit(wire(document.effect, material.value.id, to, null));
+  };
+  const remove = (ids: readonly NodeId[]): void => {
+    if (!material.value) return;
+    const gone = ids.filter((id) => circuit.value[id] && circuit.value[id]!.type !== 'surface');
+    if (gone.length > 0) document.edit(removeNodes(document.effect, material.value.id, gone));
+    else if (ids.length > 0) said.value = 'The surface stays: wires end in it.';
+  };
+  const change = (
+    id: NodeId,
+    to: Partial<Pick<CircuitNode, 'values' | 'picture'>>,
+    gesture: string | null = null,
+  ): void => {
+    if (material.value) document.edit(changeNode(document.effect, material.value.id, id, to), gesture);
+  };
+  const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
+    if (material.value && places.size > 0)
+      document.edit(moveNodes(document.effect, material.value.id, places));
+  };
+  /** Copies of nodes beside them, wired as they are among each other. */
+  const duplicate = (ids: readonly NodeId[]): NodeId[] => {
+    if (!material.value) return [];
+    const originals = ids.flatMap((id) => circuit.value[id] ?? []).filter((n) => n.type !== 'surface');
+    const names = new Map(originals.map((n) => [n.id, newId('node') as NodeId]));
+    const copies = originals.map((n) =>
+      newNode(names.get(n.id)!, n.type, [n.at[0] + 28, n.at[1] + 28], {
+        values: { ...n.values },
+        picture: n.picture,
+        inputs: Object.fromEntries(
+          Object.entries(n.inputs).map(([port, w]) => [port, { ...w, node: names.get(w.node) ?? w.node }]),
+        ),
+      }),
+    );
+    try {
+      if (copies.length > 0) document.edit(addNodes(document.effect, material.value.id, copies));
+    } catch (error) {
+      said.value = sentence(error);
+      return [];
+    }
+    return copies.map((n) => n.id);
+  };
+  const tidy = (): void => move(tidyPlaces(circuit.value));
+  const drop = (): void => {
+    if (material.value) document.edit(changeMaterial(document.effect, material.value.id, { circuit: null }));
+  };
+  const outputsOf = (id: NodeId) => CATALOGUE[circuit.value[id]!.type].outputs;
+  const done = (): void => document.endGesture();
+  return {
+    ...use,
+    circuit,
+    problems,
+    said,
+    add,
+    connect,
+    unwire,
+    remove,
+    change,
+    move,
+    duplicate,
+    tidy,
+    drop,
+    outputsOf,
+    done,
+  };
+};

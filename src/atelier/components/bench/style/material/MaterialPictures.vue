@@ -1,0 +1,234 @@
+<script setup lang="ts">
+/** The pictures of a material: a set dropped at once, or one by one; the mask, and how all of them lie. */
+import { ref } from 'vue';
+import { ImagePlus } from '@lucide/vue';
+import {
+  MAP_SLOTS,
+  type Material,
+  type MaterialMask,
+  type PictureAsset,
+  type PictureSource,
+} from '../../../../../core/document/schema';
+import { layPictures, setWords } from '../../../../commands/material-commands';
+import { carriesFiles, filesOfInput } from '../../../../intake/dropped';
+import { MAP_WORDS } from '../../../../material-words';
+import { useEffectStore } from '../../../../stores/effect';
+import { useImportsStore } from '../../../../stores/imports';
+import InlineNotice from '../../../common/InlineNotice.vue';
+import NumberField from '../../../common/NumberField.vue';
+import PictureChoice from './PictureChoice.vue';
+import { useMaterial } from './use-material';
+
+const props = defineProps<{ material: Material | null }>();
+const document = useEffectStore();
+const imports = useImportsStore();
+const { set, done, slot } = useMaterial();
+const picker = ref<HTMLInputElement | null>(null);
+const over = ref(false);
+const said = ref<readonly string[]>([]);
+const busy = ref(false);
+
+/** Lays what has just come in. */
+const lay = async (bringing: Promise<void>): Promise<void> => {
+  busy.value = true;
+  said.value = [];
+  try {
+    await bringing;
+    const items = imports.items;
+    const pictures = items
+      .flatMap((item) => (item.state === 'done' ? (item.assets ?? []) : []))
+      .map((id) => document.effect.assets[id])
+      .filter((a): a is PictureAsset => a?.kind === 'picture');
+    const refused = items
+      .filter((item) => item.state === 'refused')
+      .map((item) => item.message ?? `${item.name} could not be read.`);
+    const none = pictures.length === 0 && refused.length === 0;
+    said.value = [
+      ...(pictures.length > 0
+        ? setWords(pictures, layPictures(pictures, props.material?.id ?? null, slot.value))
+        : []),
+      ...refused,
+      ...(none ? ['No picture came in. A set is several PNG, JPEG or WebP files.'] : []),
+    ];
+  } finally {
+    busy.value = false;
+  }
+};
+const drop = (event: DragEvent): void => {
+  over.value = false;
+  if (event.dataTransfer && carriesFiles(event))
+    void lay(imports.bringInDrop(event.dataTransfer, { place: false }));
+};
+const chosen = (event: Event): void => {
+  const input = event.target as HTMLInputElement;
+  const files = filesOfInput(input);
+  input.value = '';
+  if (files.length > 0) void lay(imports.bringInFiles(files, { place: false }));
+};
+const setMap = (slotName: (typeof MAP_SLOTS)[number], picture: PictureSource | null): void => {
+  if (!props.material) return;
+  const { material } = props;
+  set({
+    maps: { ...material.maps, [slotName]: picture },
+    ...(slotName === 'glow' && picture && material.glow === '#000000' ? { glow: '#ffffff' } : {}),
+  });
+};
+const setMask = (picture: PictureSource | null): void => {
+  if (!props.material) return;
+  const { mask, alpha } = props.material;
+  set({
+    mask: picture ? { by: mask?.by ?? 'grey', invert: mask?.invert ?? false, picture } : null,
+    ...(picture && alpha === 'opaque' ? { alpha: 'blend' } : {}),
+  });
+};
+const changeMask = (change: Partial<MaterialMask>): void => {
+  if (props.material?.mask) set({ mask: { ...props.material.mask, ...change } });
+};
+/** Only what is seen as colour or light can come from the camera. */
+const fromCamera = (slotName: (typeof MAP_SLOTS)[number]): boolean =>
+  slotName === 'base' || slotName === 'glow';
+const UV = [
+  { field: 'offset', name: 'Moved', digits: 3, step: 0.01 },
+  { field: 'repeat', name: 'Repeats', digits: 2, step: 0.1 },
+] as const;
+const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
+  if (!props.material) return;
+  const pair = [...props.material.uv[field]] as [number, number];
+  pair[i] = value;
+  set({ uv: { ...props.material.uv, [field]: pair } }, `${field}${i}`);
+};
+</script>
+
+<template>
+  <section aria-label="Pictures of the material">
+    <div
+      class="drop"
+      :class="{ over }"
+      data-drop="texture-set"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.stop.prevent="drop"
+    >
+      <ImagePlus :size="15" />
+      <span v-if="busy">Reading the pictures</span>
+      <span v-else>
+        Drop a set of pictures here:
+        <i class="soft">shell_basecolor, shell_normal, shell_orm, shell_emissive</i> find their places by
+        their names.
+      </span>
+      <button class="chip" type="button" :disabled="busy" @click="picker?.click()">Choose</button>
+      <input
+        ref="picker"
+        class="hidden-text"
+        type="file"
+        multiple
+        accept="image/*,.zip"
+        tabindex="-1"
+        aria-label="Choose a set of pictures"
+        @change="chosen"
+      />
+    </div>
+    <InlineNotice v-if="said.length > 0" kind="note" closable @close="said = []">
+      <span v-for="(line, i) in said" :key="i" class="line">{{ line }}</span>
+    </InlineNotice>
+    <template v-if="material">
+      <PictureChoice
+        v-for="one in MAP_SLOTS"
+        :key="one"
+        :label="MAP_WORDS[one]"
+        :value="material.maps[one]"
+        :camera="fromCamera(one)"
+        @change="(v) => setMap(one, v)"
+      />
+      <PictureChoice :label="MAP_WORDS.mask" :value="material.mask?.picture ?? null" @change="setMask" />
+      <div v-if="material.mask" class="mask" role="group" aria-label="How the mask counts">
+        <button
+          class="chip"
+          type="button"
+          :aria-pressed="material.mask.by === 'grey'"
+          @click="changeMask({ by: 'grey' })"
+        >
+          By its grey
+        </button>
+        <button
+          class="chip"
+          type="button"
+          :aria-pressed="material.mask.by === 'alpha'"
+          @click="changeMask({ by: 'alpha' })"
+        >
+          By its transparency
+        </button>
+        <button
+          class="chip"
+          type="button"
+          :aria-pressed="material.mask.invert"
+          @click="changeMask({ invert: !material.mask.invert })"
+        >
+          Turned over
+        </button>
+      </div>
+      <div class="uv" role="group" aria-label="How pictures lie on it">
+        <template v-for="{ field, name, digits, step } in UV" :key="field">
+          <span class="soft">{{ name }}</span>
+          <NumberField
+            v-for="i in [0, 1] as const"
+            :key="`${field}${i}`"
+            :value="material.uv[field][i]"
+            :label="`${name} ${i === 0 ? 'across' : 'down'}`"
+            :mark="i === 0 ? 'x' : 'y'"
+            :digits="digits"
+            :step="step"
+            :min="-1000"
+            :max="1000"
+            @change="(v) => setUv(field, i, v)"
+            @done="done"
+          />
+        </template>
+        <span class="soft">Turned</span>
+        <NumberField
+          :value="material.uv.turn"
+          label="Pictures turned"
+          unit="°"
+          :digits="1"
+          :min="-36000"
+          :max="36000"
+          @change="(v) => set({ uv: { ...material!.uv, turn: v } }, 'uvTurn')"
+          @done="done"
+        />
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.drop {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 10px;
+  align-items: center;
+  margin: 8px 0;
+  padding: 8px 10px;
+  border: 1.5px dashed var(--line);
+  border-radius: 6px;
+  font-size: 12.5px;
+}
+.drop.over {
+  border-color: var(--accent);
+  background: var(--wash);
+}
+.line {
+  display: block;
+}
+.mask {
+  display: flex;
+  gap: 6px;
+  margin: 2px 0 6px 152px;
+}
+.uv {
+  display: grid;
+  grid-template-columns: 52px 74px 74px 52px 74px 74px;
+  gap: 6px 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,208 @@
+<script setup lang="ts">
+/** What the selected object is made of: chosen, made, shared, filled with pictures. */
+import { computed, ref } from 'vue';
+import { Plus, Sparkles, Trash2 } from '@lucide/vue';
+import {
+  changeMaterial,
+  makeMaterialsOwn,
+  removeMaterial,
+} from '../../../../../core/document/material-edits';
+import { ALL_SLOTS, materialOrder } from '../../../../../core/document/material-queries';
+import type { MaterialId } from '../../../../../core/document/schema';
+import { newId } from '../../../../api/ids';
+import {
+  addNewMaterial,
+  addStockMaterial,
+  selectedWearers,
+  wearOnSelected,
+} from '../../../../commands/material-commands';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import MaterialBalls from './MaterialBalls.vue';
+import MaterialNumbers from './MaterialNumbers.vue';
+import MaterialPictures from './MaterialPictures.vue';
+import MaterialProblems from './MaterialProblems.vue';
+import StockChooser from './StockChooser.vue';
+import { useMaterial } from './use-material';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const { selected, object, slots, slot, material, wearers, shared } = useMaterial();
+const stock = ref(false);
+const all = computed(() => materialOrder(document.effect));
+const OWN = '';
+const options = computed(() => [
+  ...(object.value ? [{ value: OWN, label: 'Its own look' }] : []),
+  ...all.value.map((m) => ({ value: m.id as string, label: m.name })),
+]);
+const choose = (to: string): void => {
+  const id = to === OWN ? null : (to as MaterialId);
+  if (object.value) wearOnSelected(id, slot.value);
+  else desk.style.material = id;
+};
+const rename = (event: Event): void => {
+  const name = (event.target as HTMLInputElement).value.trim();
+  if (material.value && name) document.edit(changeMaterial(document.effect, material.value.id, { name }));
+};
+const makeOwn = (): void => {
+  document.edit(
+    makeMaterialsOwn(
+      document.effect,
+      selectedWearers().map((o) => o.id),
+      newId,
+    ),
+  );
+};
+const remove = (): void => {
+  if (material.value) document.edit(removeMaterial(document.effect, material.value.id));
+};
+const openCircuit = (): void => {
+  desk.style.section = 'circuit';
+};
+</script>
+
+<template>
+  <section aria-label="Material">
+    <template v-if="object || all.length > 0">
+      <div v-if="slots.length > 1" class="chips" role="group" aria-label="Which part of the model">
+        <button
+          class="chip"
+          type="button"
+          :aria-pressed="slot === ALL_SLOTS"
+          @click="desk.style.slot = ALL_SLOTS"
+        >
+          All of it
+        </button>
+        <button
+          v-for="one in slots"
+          :key="one.slot"
+          class="chip"
+          type="button"
+          :aria-pressed="slot === one.slot"
+          @click="desk.style.slot = one.slot"
+        >
+          {{ one.name }}
+        </button>
+      </div>
+      <div class="head">
+        <span class="soft">{{ object ? `${object.name} is made of` : 'Materials of this effect' }}</span>
+        <a-select
+          :value="material?.id ?? (object ? OWN : undefined)"
+          :options="options"
+          size="small"
+          aria-label="Material"
+          placeholder="Choose one"
+          @change="(v: unknown) => choose(String(v))"
+        />
+        <button class="chip" type="button" @click="addNewMaterial(slot)"><Plus :size="13" /> New</button>
+        <button class="chip" type="button" :aria-pressed="stock" @click="stock = !stock">Ready ones</button>
+      </div>
+      <StockChooser
+        v-if="stock"
+        @choose="
+          (one) => {
+            addStockMaterial(one, slot);
+            stock = false;
+          }
+        "
+      />
+    </template>
+    <template v-if="material">
+      <div class="row who">
+        <input
+          class="name"
+          :value="material.name"
+          maxlength="80"
+          aria-label="Name of the material"
+          @change="rename"
+        />
+        <span class="soft">{{
+          wearers.length === 1 ? 'worn by one object' : `worn by ${wearers.length} objects`
+        }}</span>
+        <button v-if="shared" class="word" type="button" @click="makeOwn">Make its own</button>
+        <span class="grow" />
+        <button class="icon-button" type="button" aria-label="Delete the material" @click="remove">
+          <Trash2 :size="14" />
+        </button>
+      </div>
+      <MaterialBalls :material="material" />
+      <MaterialProblems :material="material" />
+      <p class="circuit">
+        <button class="word" type="button" @click="openCircuit">
+          <Sparkles :size="13" />
+          {{ material.circuit ? 'Open its circuit' : 'Let a circuit make its look' }}
+        </button>
+        <span v-if="material.circuit" class="soft">What its wires reach goes before the values below.</span>
+      </p>
+      <MaterialNumbers :material="material" />
+      <h2>Pictures</h2>
+      <MaterialPictures :material="material" />
+    </template>
+    <template v-else-if="object">
+      <p class="soft">
+        {{ object.name }} has its own look. Take a ready material, make a new one, or drop a set of pictures
+        and one is made of them.
+      </p>
+      <MaterialPictures :material="null" />
+    </template>
+    <p v-else-if="selected" class="soft">
+      {{ selected.name }} wears no material: models, solids, cards and colour fields do.
+    </p>
+    <div v-else-if="all.length === 0" class="empty">
+      <h2>What things are made of</h2>
+      <p class="soft">
+        Select a model, a solid, a card or a colour field. It can be brass, sea glass, velvet; wear pictures
+        of your own; or look as a circuit of nodes says. One material can be worn by many.
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: grid;
+  grid-template-columns: auto minmax(120px, 1fr) auto auto;
+  gap: 8px;
+  align-items: center;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  margin-bottom: 8px;
+}
+.chip,
+.word {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+.who {
+  gap: 8px;
+  margin: 10px 0 6px;
+}
+.name {
+  width: 170px;
+  padding: 3px 6px;
+  border: 1px solid transparent;
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-weight: 600;
+}
+.name:hover,
+.name:focus {
+  border-color: var(--line);
+  background: var(--sheet);
+}
+.circuit {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 6px 0;
+}
+h2 {
+  margin-top: 16px;
+}
+</style>

@@ -1,0 +1,45 @@
+/** Which material is worked on: the one the selected object wears, or else the one that was chosen from the list. */
+import { computed } from 'vue';
+import { changeMaterial } from '../../../../../core/document/material-edits';
+import {
+  ALL_SLOTS,
+  materialIdOf,
+  sharesMaterial,
+  wearersOf,
+  wearsMaterials,
+} from '../../../../../core/document/material-queries';
+import type { Material } from '../../../../../core/document/schema';
+import { useAssetsStore } from '../../../../stores/assets';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+
+export const useMaterial = () => {
+  const document = useEffectStore();
+  const desk = useDeskStore();
+  const assets = useAssetsStore();
+  const selected = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
+  /** The object that wears it, or could. */
+  const object = computed(() => (selected.value && wearsMaterials(selected.value) ? selected.value : null));
+  /** The model's own materials; empty for what is no model. */
+  const slots = computed(() => {
+    void assets.arrived;
+    const asset = object.value?.kind === 'model' ? document.effect.assets[object.value.asset] : undefined;
+    return asset?.kind === 'model' ? assets.stores.models.materialsOf(asset) : [];
+  });
+  const slot = computed(() =>
+    slots.value.some((s) => s.slot === desk.style.slot) ? desk.style.slot : ALL_SLOTS,
+  );
+  const material = computed<Material | null>(() => {
+    const id = object.value ? materialIdOf(object.value, slot.value) : desk.style.material;
+    return (id && document.effect.materials[id]) || null;
+  });
+  const wearers = computed(() => (material.value ? wearersOf(document.effect, material.value.id) : []));
+  const shared = computed(
+    () => object.value !== null && sharesMaterial(document.effect, object.value, slot.value),
+  );
+  const set = (change: Partial<Omit<Material, 'id'>>, gesture: string | null = null): void => {
+    if (material.value) document.edit(changeMaterial(document.effect, material.value.id, change), gesture);
+  };
+  const done = (): void => document.endGesture();
+  return { selected, object, slots, slot, material, wearers, shared, set, done };
+};

@@ -1,0 +1,87 @@
+/**
+ * Surface circuits: nodes that make what a surface looks like at each of its points. What a node does stands in
+ * `core/surface/catalogue.ts`; here is how circuits are written down.
+ */
+import { z } from 'zod';
+import { assetIdSchema } from './asset-schema';
+import { cameraView, finite, hex, idText } from './values-schema';
+
+export const nodeIdSchema = idText.brand<'NodeId'>();
+
+export const NODE_TYPES = [
+  'surface',
+  'place',
+  'position',
+  'normal',
+  'facing',
+  'time',
+  'signal',
+  'number',
+  'colour',
+  'picture',
+  'circle',
+  'box',
+  'star',
+  'text',
+  'noise',
+  'cells',
+  'gradient',
+  'stripes',
+  'smoothstep',
+  'maths',
+  'remap',
+  'mix',
+  'colourMaths',
+  'brightness',
+  'shift',
+  'joinPoint',
+  'splitPoint',
+  'joinVector',
+  'splitVector',
+  'length',
+  'dot',
+] as const;
+
+/** Where a picture comes from: what was brought in, or the camera. */
+export const pictureSourceSchema = z.discriminatedUnion('from', [
+  z.strictObject({ from: z.literal('asset'), asset: assetIdSchema }),
+  z.strictObject({ from: z.literal('camera'), ...cameraView }),
+]);
+
+/** A number, a point or vector, a colour, a choice or a text. */
+const valueSchema = z.union([
+  finite,
+  z.tuple([finite, finite]),
+  z.tuple([finite, finite, finite]),
+  hex,
+  z.string().max(60),
+]);
+
+export const circuitNodeSchema = z.strictObject({
+  id: nodeIdSchema,
+  type: z.enum(NODE_TYPES),
+  /** Where it lies on the board. */
+  at: z.tuple([finite, finite]),
+  /** What its unwired inputs and its settings are; what is not named here has its usual value. */
+  values: z.record(z.string().max(24), valueSchema),
+  /** What runs into its inputs: the output of another node. */
+  inputs: z.record(z.string().max(24), z.strictObject({ node: nodeIdSchema, port: z.string().max(24) })),
+  /** Of a picture node: its picture. */
+  picture: pictureSourceSchema.nullable(),
+});
+
+export const MOST_NODES = 200;
+export const circuitSchema = z
+  .record(nodeIdSchema as unknown as z.ZodString, circuitNodeSchema)
+  .refine((nodes) => Object.keys(nodes).length <= MOST_NODES, `At most ${MOST_NODES} nodes.`)
+  .refine(
+    (nodes) => Object.entries(nodes).every(([id, node]) => node.id === id),
+    'The id of a node differs from its key.',
+  );
+
+export type NodeId = z.infer<typeof nodeIdSchema>;
+export type NodeType = (typeof NODE_TYPES)[number];
+export type PictureSource = z.infer<typeof pictureSourceSchema>;
+export type NodeValue = z.infer<typeof valueSchema>;
+export type CircuitNode = z.infer<typeof circuitNodeSchema>;
+export type Circuit = Record<NodeId, CircuitNode>;

@@ -1,0 +1,44 @@
+/** Materials as they are before a creator changes anything. */
+import type { Circuit, CircuitNode, Material, MaterialId, NodeId, NodeType } from './schema';
+
+/** A matt white sheet. */
+export const newMaterial = (id: MaterialId, name: string, change: Partial<Material> = {}): Material => ({
+  shading: 'lit',
+  colour: '#ffffff',
+  opacity: 1,
+  alpha: 'opaque',
+  cutoff: 0.5,
+  doubleSided: false,
+  maps: { base: null, normal: null, occlusion: null, roughness: null, metalness: null, glow: null },
+  mask: null,
+  roughness: 0.7,
+  metalness: 0,
+  normalStrength: 1,
+  normalDown: false,
+  occlusionStrength: 1,
+  glow: '#000000',
+  glowStrength: 1,
+  clearcoat: 0,
+  clearcoatRoughness: 0.1,
+  sheen: '#000000',
+  sheenRoughness: 0.4,
+  transmission: 0,
+  ior: 1.5,
+  thickness: 0,
+  uv: { offset: [0, 0], repeat: [1, 1], turn: 0 },
+  circuit: null,
+  ...change,
+  id,
+  name: name.slice(0, 80),
+});
+
+export const newNode = (
+  id: NodeId,
+  type: NodeType,
+  at: readonly [number, number],
+  change: Partial<Omit<CircuitNode, 'id' | 'type' | 'at'>> = {},
+): CircuitNode => ({ values: {}, inputs: {}, picture: null, ...change, id, type, at: [at[0], at[1]] });
+
+/** A circuit of nodes. */
+export const circuitOf = (nodes: readonly CircuitNode[]): Circuit =>
+  Object.fromEntries(nodes.map((node) => [node.id, node])) as Circuit;

@@ -1,0 +1,65 @@
+/** A flat thing that wears a material: a square of one metre, lit as solids are. */
+import {
+  Mesh,
+  type BufferGeometry,
+  type Material as ThreeMaterial,
+  type Object3D,
+  type Texture,
+} from 'three';
+import type { Card, Fill, Material } from '../../../core/document/schema';
+import { SurfaceMaterial } from '../../surface/surface-material';
+import { Blended } from '../blended';
+import { flatGeometry } from './flat';
+import type { ObjectNow, ViewTools } from './object-view';
+
+export class SurfaceQuad {
+  private mesh: Mesh<BufferGeometry, ThreeMaterial> | null = null;
+  private surface: SurfaceMaterial | null = null;
+
+  constructor(
+    private readonly tools: ViewTools,
+    private readonly parent: Object3D,
+  ) {}
+
+  /** Shows the object in the material. */
+  show(
+    now: ObjectNow<Card | Fill>,
+    material: Material,
+    picture?: { texture: Texture; rect: readonly [number, number, number, number] },
+  ): void {
+    const { object, opacity, order } = now;
+    if (!this.mesh || !this.surface) {
+      const blended = new Blended(this.tools.beneath);
+      this.surface = new SurfaceMaterial(this.tools, blended);
+      this.mesh = new Mesh(flatGeometry());
+      blended.watch(this.mesh);
+      this.mesh.receiveShadow = true;
+      this.parent.add(this.mesh);
+    }
+    const three = this.surface.update({
+      ...object,
+      effect: now.effect,
+      face: now.wearer,
+      time: now.time,
+      opacity,
+      // A card is seen from behind when it says so, or its material does.
+      material: { ...material, doubleSided: material.doubleSided || object.doubleSided },
+      ...(picture ? { picture } : {}),
+    });
+    this.mesh.material = three;
+    this.mesh.customDepthMaterial = this.surface.shadow ?? undefined;
+    this.mesh.castShadow = opacity > 0.5 && object.blend === 'normal';
+    this.mesh.scale.set(object.extent[0], object.extent[1], 1);
+    this.mesh.renderOrder = order;
+    this.mesh.visible = true;
+  }
+
+  hide(): void {
+    if (this.mesh) this.mesh.visible = false;
+  }
+
+  dispose(): void {
+    this.mesh?.geometry.dispose();
+    this.surface?.dispose();
+  }
+}
