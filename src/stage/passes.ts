@@ -11,6 +11,7 @@ import {
   WebGLRenderTarget,
   type Texture,
   type WebGLRenderer,
+  type FramebufferTexture,
 } from 'three';
 
 export const QUAD_VERTEX = /* glsl */ `
@@ -91,4 +92,13 @@ export const onClear = (renderer: WebGLRenderer, into: WebGLRenderTarget, draw: 
   renderer.setClearAlpha(alpha);
   draw();
   renderer.setRenderTarget(before);
+};
+
+/**
+ * Copies what has been drawn into a texture. Three binds the texture to the first unit, but does not make that unit the
+ * active one when the texture was bound there before; the copy would then go into whatever the active unit holds.
+ */
+export const copyDrawn = (renderer: WebGLRenderer, into: FramebufferTexture): void => {
+  renderer.state.activeTexture(renderer.getContext().TEXTURE0);
+  renderer.copyFramebufferToTexture(into);
 };

@@ -8,6 +8,7 @@ import {
   mirrorCopy,
   mirrorObjects,
   type CuesOfCopy,
+  type MaterialsOfCopy,
 } from '../../core/document/copy-edits';
 import { groupObjects, outermostOf, ungroupObjects } from '../../core/document/stack-edits';
 import { newId, newObjectId } from '../api/ids';
@@ -69,8 +70,8 @@ const copied = (
   const made = new Map<ObjectId, ObjectId>();
   if (document.edit(make(made))) useDeskStore().selection = originals.flatMap((o) => made.get(o.id) ?? []);
 };
-export const duplicateSelected = (cues: CuesOfCopy = 'shared'): void =>
-  copied((made) => duplicateObjects(useEffectStore().effect, selectedIds(), newId, cues, made));
+export const duplicateSelected = (cues: CuesOfCopy = 'shared', materials: MaterialsOfCopy = 'shared'): void =>
+  copied((made) => duplicateObjects(useEffectStore().effect, selectedIds(), newId, cues, made, materials));
 export const mirrorCopySelected = (): void =>
   copied((made) => mirrorCopy(useEffectStore().effect, selectedIds(), newId, made));
 export const copySelectedToFace = (face: FaceChoice): void =>

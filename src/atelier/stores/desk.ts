@@ -62,7 +62,7 @@ export const useDeskStore = defineStore('desk', () => {
     /** Which of a model's own materials is worked on. */
     slot: 'all',
     /** The board of a circuit lies over the Stack. */
-    wide: false,
+    wide: true,
     /** Left of this (0..1 of the Viewfinder) the picture is shown without its grades; null compares nothing. */
     compareLine: null as number | null,
   });

@@ -14,6 +14,8 @@ import {
   type Anchor,
   type CueId,
   type Effect,
+  type MaterialId,
+  type NodeId,
   type ObjectId,
   type SceneId,
   type TargetId,
@@ -21,6 +23,17 @@ import {
 import { NO_JITTER, NO_STEPS } from '../placing/spread';
 import { addScene, addTarget, removeScene, removeTarget } from './scene-edits';
 import { copyToFace, duplicateObjects, mirrorCopy, mirrorObjects, spreadObject } from './copy-edits';
+import {
+  addMaterial,
+  addNodes,
+  changeMaterial,
+  makeMaterialsOwn,
+  removeMaterial,
+  removeNodes,
+  wearMaterial,
+} from './material-edits';
+import { newMaterial, newNode } from './new-material';
+import { CIRCUIT_RECIPES } from '../surface/recipes';
 import { clearSamples } from './sample-edits';
 import { groupObjects, moveInStack, stickTo, ungroupObjects } from './stack-edits';
 
@@ -33,7 +46,7 @@ const freshIds = (serial: number, prefix?: string) => {
 /** A random edit, made for the document as it is when its turn comes. */
 const anyEdit = fc
   .record({
-    kind: fc.nat(32),
+    kind: fc.nat(40),
     pick: fc.nat(), // JSON knows no -0.
     number: fc.double({ min: -50, max: 50, noNaN: true }).map((n) => n + 0),
     text: fc.string({ maxLength: 12 }),
@@ -46,6 +59,8 @@ const anyEdit = fc
       const fresh = `obj_new${serial}` as ObjectId;
       const ids = objects.filter((_, i) => i % 3 === pick % 3).map((o) => o.id);
       const target = Object.values(effect.targets)[0];
+      const material = Object.values(effect.materials)[pick % 2];
+      const node = Object.values(material?.circuit ?? {})[pick % 5];
       const anchors: Anchor[] = [
         headAnchor('chin', 'every'),
         { kind: 'skin', face: 2, spot: [0.3, 0.6] },
@@ -177,6 +192,33 @@ const anyEdit = fc
             pivot: [number, 0, 1e9],
             lookAt: { front: '-x', about: 'y' },
           });
+        case 32:
+          return addMaterial(effect, newMaterial(`mat_new${serial}` as MaterialId, text || 'Material'), ids);
+        case 33:
+          return wearMaterial(effect, ids, material?.id ?? null, pick % 2 ? 'all' : String(pick % 3));
+        case 34:
+          return material ? removeMaterial(effect, material.id) : edits.renameEffect(text);
+        case 35:
+          return makeMaterialsOwn(effect, ids, freshIds(serial));
+        case 36:
+          return duplicateObjects(effect, ids, freshIds(serial), 'own', new Map(), 'own');
+        case 37:
+          return material
+            ? changeMaterial(effect, material.id, {
+                circuit: CIRCUIT_RECIPES[pick % CIRCUIT_RECIPES.length]!.circuit(
+                  freshIds(serial, 'node') as () => NodeId,
+                ),
+                roughness: Math.abs(number) / 50,
+              })
+            : edits.renameEffect(text);
+        case 38:
+          return material && node
+            ? removeNodes(effect, material.id, [node.id])
+            : edits.changeListing({ summary: text });
+        case 39:
+          return material && node
+            ? addNodes(effect, material.id, [newNode(`node_new${serial}` as NodeId, 'noise', [number, 0])])
+            : edits.renameEffect(text);
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action

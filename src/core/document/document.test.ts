@@ -194,6 +194,16 @@ describe('reading documents', () => {
     for (const id of ['obj_turtle', 'obj_ball']) expect(object(id)).toMatchObject({ blend: 'normal' });
     for (const id of ['obj_words', 'obj_sun1', 'obj_group']) expect(object(id)).not.toHaveProperty('fit');
   });
+  test('schema 5 wears nothing: every object keeps its own look', () => {
+    const effect = readEffect(fixture(5));
+    expect(effect.materials).toEqual({});
+    for (const object of Object.values(effect.objects)) {
+      if (['card', 'fill', 'solid'].includes(object.kind)) expect(object).toMatchObject({ material: null });
+      else expect(object).not.toHaveProperty('material');
+      if (object.kind === 'model') expect(object.materials).toEqual({});
+    }
+    expect(effect.objects['obj_pebble' as ObjectId]).toMatchObject({ colour: '#c98a4b', blend: 'multiply' });
+  });
   test.each([
     ['nothing', null, 'effect.unreadable'],
     ['a newer schema', { schema: SCHEMA_VERSION + 1 }, 'effect.too-new'],

@@ -23,7 +23,7 @@ import { FACE_LANDMARKS } from '../../core/face/landmarks';
 import { TRIANGLES, UV } from '../../core/face/neutral';
 import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
-import { byteTarget, onClear, passMaterial, PassQuad, texture, value } from '../passes';
+import { byteTarget, copyDrawn, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
@@ -168,7 +168,7 @@ export class CameraParts {
       this.copy = new FramebufferTexture(x, y);
       this.copy.minFilter = this.copy.magFilter = LinearFilter;
     }
-    if (this.copiedAt !== this.count) this.now!.renderer.copyFramebufferToTexture(this.copy);
+    if (this.copiedAt !== this.count) copyDrawn(this.now!.renderer, this.copy);
     this.copiedAt = this.count;
     return this.copy;
   }

@@ -1,5 +1,6 @@
 /** A copy of what has been drawn so far, for cards that blend with it. */
 import { FramebufferTexture, Vector2, type ShaderMaterial, type Texture, type WebGLRenderer } from 'three';
+import { copyDrawn } from '../passes';
 
 /** Where the copy goes. */
 export interface BeneathUniforms {
@@ -26,7 +27,7 @@ export class Beneath {
       this.texture?.dispose();
       this.texture = new FramebufferTexture(width, height);
     }
-    renderer.copyFramebufferToTexture(this.texture);
+    copyDrawn(renderer, this.texture);
     uniforms.beneath.value = this.texture;
     uniforms.bufferSize.value.copy(this.size);
   }

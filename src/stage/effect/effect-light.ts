@@ -5,45 +5,22 @@
 import {
   AmbientLight,
   Color,
-  DataTexture,
   DirectionalLight,
-  EquirectangularReflectionMapping,
-  FloatType,
   HemisphereLight,
-  LinearFilter,
   PMREMGenerator,
   PointLight,
-  RGBAFormat,
   Vector3,
+  type DataTexture,
   type Scene,
-  type Texture,
   type WebGLRenderer,
   type WebGLRenderTarget,
 } from 'three';
+import { roomReflection } from './room-reflection';
 import type { Light } from '../../core/document/schema';
 import { directionThrough, positionOf, toParts, type Matrix } from '../../core/maths/matrix';
 import { toAngles } from '../../core/maths/quaternion';
 import { normalise, type Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate } from '../../core/tracking/track-frame';
-
-/** A plain bright room: light above, a window at the side, a dim floor. */
-export const roomPicture = (): DataTexture => {
-  const [width, height] = [64, 32];
-  const data = new Float32Array(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const up = 1 - (2 * (y + 0.5)) / height;
-      const window = Math.exp(-(((x / width - 0.3) / 0.07) ** 2) - ((up - 0.35) / 0.3) ** 2);
-      const value = 0.35 + 0.45 * Math.max(0, up) - 0.2 * Math.max(0, -up) + 3 * window;
-      data.set([value, value, value * 1.02, 1], (y * width + x) * 4);
-    }
-  const texture = new DataTexture(data, width, height, RGBAFormat, FloatType);
-  texture.mapping = EquirectangularReflectionMapping;
-  texture.minFilter = texture.magFilter = LinearFilter;
-  texture.flipY = true;
-  texture.needsUpdate = true;
-  return texture;
-};
 
 /** A light object and where it is. */
 export interface PlacedLight {
@@ -69,7 +46,10 @@ export class EffectLight {
   private readonly sky = new HemisphereLight(0xffffff, 0xb9b0a4, SKY);
   private readonly own: (AmbientLight | DirectionalLight | PointLight)[] = [];
   private wanted: DataTexture | null = null;
-  private made: { readonly of: DataTexture | null; readonly target: WebGLRenderTarget } | null = null;
+  /** Of surroundings of the effect's own. */
+  private made: WebGLRenderTarget | null = null;
+  /** What is mirrored now. */
+  private mirrored: DataTexture | 'room' | null = null;
   private lit = false;
 
   constructor(private readonly scene: Scene) {
@@ -186,20 +166,23 @@ export class EffectLight {
 
   /** What metal and glass mirror; made when the first lit thing is drawn, and when it changes. */
   reflect(renderer: WebGLRenderer): void {
-    if (!this.lit || (this.made && this.made.of === this.wanted)) return;
+    if (!this.lit || this.mirrored === (this.wanted ?? 'room')) return;
+    this.made?.dispose();
+    this.made = null;
+    this.mirrored = this.wanted ?? 'room';
+    if (!this.wanted) {
+      this.scene.environment = roomReflection();
+      return;
+    }
     const generator = new PMREMGenerator(renderer);
-    const picture = this.wanted ?? roomPicture();
-    const target = generator.fromEquirectangular(picture);
-    this.made?.target.dispose();
-    this.made = { of: this.wanted, target };
-    this.scene.environment = target.texture as Texture;
-    if (!this.wanted) picture.dispose();
+    this.made = generator.fromEquirectangular(this.wanted);
+    this.scene.environment = this.made.texture;
     generator.dispose();
   }
 
   dispose(): void {
     this.removeFrom(0);
-    this.made?.target.dispose();
+    this.made?.dispose();
     this.made = null;
     this.key.dispose();
   }

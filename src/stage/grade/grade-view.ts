@@ -22,7 +22,7 @@ import { passesOf } from '../../core/grade/passes';
 import { toneCurve } from '../../core/grade/tone-curve';
 import { balanceMatrix } from '../../core/grade/white-balance';
 import type { OpenedTable } from '../effect/table-store';
-import { fineTarget, passMaterial, PassQuad, texture, value } from '../passes';
+import { copyDrawn, fineTarget, passMaterial, PassQuad, texture, value } from '../passes';
 import {
   BLUR_FRAGMENT,
   BRIGHT_FRAGMENT,
@@ -142,7 +142,7 @@ export class GradeView {
       }
       this.dropShines();
     }
-    renderer.copyFramebufferToTexture(this.copy);
+    copyDrawn(renderer, this.copy);
     return this.copy;
   }
 

@@ -7,7 +7,6 @@ import {
   OrthographicCamera,
   PerspectiveCamera,
   PlaneGeometry,
-  PMREMGenerator,
   Scene,
   ShaderMaterial,
   SRGBColorSpace,
@@ -15,13 +14,12 @@ import {
   type BufferGeometry,
   type ColorRepresentation,
   type Material as ThreeMaterial,
-  type WebGLRenderTarget,
 } from 'three';
 import type { Effect, Material } from '../../core/document/schema';
 import { rgbOf } from '../../core/maths/srgb';
 import { Beneath } from '../effect/beneath';
 import { Blended } from '../effect/blended';
-import { roomPicture } from '../effect/effect-light';
+import { roomReflection } from '../effect/room-reflection';
 import { solidGeometry } from '../effect/objects/solid-view';
 import type { Stores } from '../effect/stores';
 import { SurfaceMaterial } from './surface-material';
@@ -81,7 +79,6 @@ export class MaterialBalls {
   private readonly surface: SurfaceMaterial;
   private readonly back = new Scene();
   private readonly stripes: ShaderMaterial;
-  private readonly room: WebGLRenderTarget;
 
   /** `canvas` holds the balls side by side. */
   constructor(
@@ -99,12 +96,7 @@ export class MaterialBalls {
     this.blended.watch(this.ball);
     this.scene.add(this.ball, this.sun, this.around);
     this.camera.position.z = 2.75;
-    const picture = roomPicture();
-    const generator = new PMREMGenerator(this.renderer);
-    this.room = generator.fromEquirectangular(picture);
-    picture.dispose();
-    generator.dispose();
-    this.scene.environment = this.room.texture;
+    this.scene.environment = roomReflection();
     this.stripes = new ShaderMaterial({
       vertexShader: 'varying vec2 vUv; void main() { vUv = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       fragmentShader: STRIPES,
@@ -155,7 +147,6 @@ export class MaterialBalls {
     this.surface.dispose();
     this.ball.geometry.dispose();
     this.stripes.dispose();
-    this.room.dispose();
     this.beneath.dispose();
     this.renderer.dispose();
     this.renderer.forceContextLoss();

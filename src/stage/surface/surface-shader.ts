@@ -163,8 +163,10 @@ const colourCode = (circuit: CompiledSurface | null): string => /* glsl */ `
 const THROUGH = /* glsl */ `
   #ifdef SF_THROUGH
   vec3 sfBent = refract(-normalize(vViewPosition), normal, 1.0 / sfThrough.y) * sfThrough.z;
+  vec4 sfStraight = projectionMatrix * vec4(-vViewPosition, 1.0);
   vec4 sfClip = projectionMatrix * vec4(-vViewPosition + sfBent, 1.0);
-  vec2 sfSeen = clamp(sfClip.xy / sfClip.w * 0.5 + 0.5, 0.0, 1.0);
+  vec2 sfAside = 0.5 * (sfClip.xy / sfClip.w - sfStraight.xy / sfStraight.w);
+  vec2 sfSeen = clamp(gl_FragCoord.xy / bufferSize + sfAside, 0.0, 1.0);
   vec3 sfBehind = sfBeforeTone(sfBeneathAt(sfSeen, 0.05 * sfThrough.w * sfThrough.w));
   totalDiffuse = mix(totalDiffuse, sfBehind * diffuseColor.rgb, sfThrough.x * (1.0 - metalnessFactor));
   #endif

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What else can be done to what is selected. */
 import { computed } from 'vue';
+import { materialIdsOf } from '../../../core/document/material-queries';
 import { sceneOrder } from '../../../core/document/queries';
 import type { FaceChoice, SceneId } from '../../../core/document/schema';
 import {
@@ -28,6 +29,7 @@ const scenes = computed(() => sceneOrder(document.effect));
 const ACTIONS: Record<string, () => void> = {
   own: () => duplicateSelected('own'),
   none: () => duplicateSelected('none'),
+  material: () => duplicateSelected('shared', 'own'),
   group: groupSelected,
   ungroup: ungroupSelected,
   mirror: mirrorSelected,
@@ -52,6 +54,9 @@ const run = ({ key }: { key: string | number }): void => {
       <a-menu @click="run">
         <a-menu-item key="own">Duplicate with cues of its own</a-menu-item>
         <a-menu-item key="none">Duplicate without cues</a-menu-item>
+        <a-menu-item v-if="objects.some((o) => materialIdsOf(o).length > 0)" key="material"
+          >Duplicate with materials of its own</a-menu-item
+        >
         <a-menu-divider />
         <a-menu-item key="spread">Spread copies...</a-menu-item>
         <a-menu-item v-if="objects.length > 1" key="arrange">Align and distribute...</a-menu-item>

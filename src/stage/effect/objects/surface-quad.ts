@@ -42,8 +42,7 @@ export class SurfaceQuad {
       face: now.wearer,
       time: now.time,
       opacity,
-      // A card is seen from behind when it says so, or its material does.
-      material: { ...material, doubleSided: material.doubleSided || object.doubleSided },
+      material: onCard(material, object, picture !== undefined),
       ...(picture ? { picture } : {}),
     });
     this.mesh.material = three;
@@ -63,3 +62,15 @@ export class SurfaceQuad {
     this.surface?.dispose();
   }
 }
+
+/**
+ * A card is seen from behind when it says so, or its material does; and what is clear in its own picture stays clear, also
+ * in a material that covers.
+ */
+const onCard = (material: Material, object: Card | Fill, ownPicture: boolean): Material => ({
+  ...material,
+  doubleSided: material.doubleSided || object.doubleSided,
+  ...(ownPicture && !material.maps.base && material.alpha === 'opaque'
+    ? ({ alpha: 'blend', opacity: 1 } as const)
+    : {}),
+});

@@ -240,6 +240,7 @@ header {
 }
 header .word {
   margin: 0;
+  font-size: 13px;
   font-weight: 600;
 }
 .chips {

@@ -84,7 +84,7 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       @done="done"
     />
     <div class="field">
-      <span class="soft">Where clear</span>
+      <span class="soft">Clear parts</span>
       <div class="chips" role="group" aria-label="What transparency does">
         <button
           v-for="one in ALPHAS"

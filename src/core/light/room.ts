@@ -1,0 +1,103 @@
+/**
+ * The plain bright room that metal and glass mirror where an effect has no surroundings of its own, worked out for every
+ * roughness. Prefiltering: Karis, "Real Shading in Unreal Engine 4", SIGGRAPH 2013 course notes, with view and normal along
+ * the reflected ray; roughness of a level as three.js reads it, 1 - sqrt(1 - level / last).
+ */
+import { normalise, type Vec3 } from '../maths/vec3';
+
+/** Light above, a window at the side, a dim floor; linear, 1 is the white of a sheet of paper. */
+export const roomLight = ([x, y, z]: Vec3): number => {
+  const across = Math.atan2(z, x) / (2 * Math.PI) + 0.5;
+  const up = (2 * Math.asin(Math.min(1, Math.max(-1, y)))) / Math.PI;
+  const window = Math.exp(-(((across - 0.3) / 0.07) ** 2) - ((up - 0.35) / 0.3) ** 2);
+  return 0.35 + 0.45 * Math.max(0, up) - 0.2 * Math.max(0, -up) + 3 * window;
+};
+
+/** The faces of a cube map, as OpenGL names its sides: where the middle of a pixel looks. */
+const lookOf = (face: number, s: number, t: number): Vec3 => {
+  const [a, b] = [2 * s - 1, 2 * t - 1];
+  const looks: readonly Vec3[] = [
+    [1, -b, -a],
+    [-1, -b, a],
+    [a, 1, b],
+    [a, -1, -b],
+    [a, -b, 1],
+    [-a, -b, -1],
+  ];
+  return normalise(looks[face]!);
+};
+
+/** Points spread evenly over a square: Hammersley. */
+const spread = (i: number, count: number): readonly [number, number] => {
+  let bits = i >>> 0;
+  let part = 0;
+  for (let k = 0.5; bits > 0; k /= 2, bits >>>= 1) part += k * (bits & 1);
+  return [i / count, part];
+};
+
+/** Directions around +Z that a surface of this roughness mirrors, with their weights. */
+const lobeOf = (roughness: number, count: number): readonly (readonly [Vec3, number])[] => {
+  const alpha = roughness * roughness;
+  const lobe: (readonly [Vec3, number])[] = [];
+  for (let i = 0; i < count; i++) {
+    const [u, v] = spread(i, count);
+    const cos = Math.sqrt((1 - v) / (1 + (alpha * alpha - 1) * v));
+    const sin = Math.sqrt(1 - cos * cos);
+    const turn = 2 * Math.PI * u;
+    // The half vector mirrors the view, which looks along the normal.
+    const z = 2 * cos * cos - 1;
+    if (z > 0) lobe.push([[2 * cos * sin * Math.cos(turn), 2 * cos * sin * Math.sin(turn), z], z]);
+  }
+  return lobe;
+};
+
+const mirroredLight = (n: Vec3, lobe: readonly (readonly [Vec3, number])[]): number => {
+  const aside: Vec3 = Math.abs(n[1]) < 0.99 ? [0, 1, 0] : [1, 0, 0];
+  const t = normalise([
+    aside[1] * n[2] - aside[2] * n[1],
+    aside[2] * n[0] - aside[0] * n[2],
+    aside[0] * n[1] - aside[1] * n[0],
+  ]);
+  const b: Vec3 = [n[1] * t[2] - n[2] * t[1], n[2] * t[0] - n[0] * t[2], n[0] * t[1] - n[1] * t[0]];
+  let [sum, weight] = [0, 0];
+  for (const [[x, y, z], w] of lobe) {
+    sum +=
+      w *
+      roomLight([
+        t[0] * x + b[0] * y + n[0] * z,
+        t[1] * x + b[1] * y + n[1] * z,
+        t[2] * x + b[2] * y + n[2] * z,
+      ]);
+    weight += w;
+  }
+  return sum / weight;
+};
+
+export interface RoomLevel {
+  /** Pixels along each side. */
+  readonly size: number;
+  readonly roughness: number;
+  /** Six faces (+x, -x, +y, -y, +z, -z), each row by row. */
+  readonly faces: readonly Float32Array[];
+}
+
+const SIZE = 64;
+const LAST = 3;
+
+/** From a mirror to what is wholly rough. `toWorld` turns where a face looks into the room's own direction. */
+export const roomLevels = (toWorld: (look: Vec3) => Vec3 = (look) => look): RoomLevel[] =>
+  Array.from({ length: LAST + 1 }, (_, level) => {
+    const size = SIZE >> level;
+    const roughness = 1 - Math.sqrt(1 - level / LAST);
+    const lobe = level === 0 ? null : lobeOf(roughness, 48 << level);
+    const faces = Array.from({ length: 6 }, (_f, face) => {
+      const values = new Float32Array(size * size);
+      for (let y = 0; y < size; y++)
+        for (let x = 0; x < size; x++) {
+          const look = toWorld(lookOf(face, (x + 0.5) / size, (y + 0.5) / size));
+          values[y * size + x] = lobe ? mirroredLight(look, lobe) : roomLight(look);
+        }
+      return values;
+    });
+    return { size, roughness, faces };
+  });
