@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import type { MadeFile } from './files';
 
 /** Writes files into a folder `name` of their own; gives its path and the way to be rid of it. */
@@ -24,15 +24,16 @@ export const folderOf = (
   };
 };
 
-/** Drops what lies at these paths onto the middle of the page; folders come with all that is in them. */
-export const drop = async (page: Page, paths: readonly string[]): Promise<void> => {
+/** Drops what lies at these paths onto the middle of the page, or of a part of it; folders come with all that is in them. */
+export const drop = async (page: Page, paths: readonly string[], on?: Locator): Promise<void> => {
   const session = await page.context().newCDPSession(page);
+  const box = on ? await on.boundingBox() : null;
   const { width, height } = page.viewportSize()!;
   for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
     await session.send('Input.dispatchDragEvent', {
       type,
-      x: width / 2,
-      y: height / 2,
+      x: box ? box.x + box.width / 2 : width / 2,
+      y: box ? box.y + box.height / 2 : height / 2,
       data: { items: [], files: [...paths], dragOperationsMask: 1 },
     });
   await session.detach();

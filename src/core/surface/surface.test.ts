@@ -23,7 +23,7 @@ import { planCircuit, wouldLoop } from './plan';
 import { converted, numbersOf } from './ports';
 import { CIRCUIT_RECIPES } from './recipes';
 import { boxAt, circleAt, starAt } from './shapes';
-import { tidyPlaces } from './tidy';
+import { freePlace, tidyPlaces } from './tidy';
 
 const POINT: SurfacePoint = {
   place: [0.25, 0.75],
@@ -342,6 +342,17 @@ describe('a board laid out in columns', () => {
       for (const wire of Object.values(n.inputs))
         expect(places.get(wire.node)![0]).toBeLessThan(places.get(n.id)![0]);
     expect(places.size).toBe(Object.keys(circuit).length);
+  });
+  test('a new node finds a place of its own beside those that are there', () => {
+    const circuit = CIRCUIT_RECIPES.find((r) => r.key === 'caustics')!.circuit(id);
+    for (let i = 0; i < 12; i++) {
+      const at = freePlace(circuit, 'noise', [200, 100]);
+      for (const n of Object.values(circuit))
+        expect(Math.abs(n.at[0] - at[0]) > 184 || Math.abs(n.at[1] - at[1]) > 60).toBe(true);
+      const one = newNode(id(), 'noise', at);
+      circuit[one.id] = one;
+    }
+    expect(freePlace({} as Circuit, 'noise', [5, 7])).toEqual([5, 7]);
   });
 });
 

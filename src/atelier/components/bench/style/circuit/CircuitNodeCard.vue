@@ -77,7 +77,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
         :value="settingNow(setting)"
         :options="options(setting)"
         size="small"
-        :aria-label="`${words.name}, ${setting.name}`"
+        v-name="`${words.name}, ${setting.name}`"
         :show-search="setting.kind === 'signal'"
         :dropdown-match-select-width="false"
         @change="(v: unknown) => emit('value', setting.name, String(v), null)"
@@ -87,7 +87,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
         :value="settingNow(setting)"
         size="small"
         :maxlength="60"
-        :aria-label="`${words.name}, ${setting.name}`"
+        v-name="`${words.name}, ${setting.name}`"
         @update:value="(v: string) => emit('value', setting.name, v, setting.name)"
         @blur="emit('done')"
       />

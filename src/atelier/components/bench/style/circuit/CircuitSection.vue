@@ -5,6 +5,7 @@ import { Copy, Maximize2, Minimize2, Plus, Trash2, WandSparkles } from '@lucide/
 import type { NodeId, NodeType } from '../../../../../core/document/schema';
 import { NODE_TYPES } from '../../../../../core/document/schema';
 import { CIRCUIT_RECIPES } from '../../../../../core/surface/recipes';
+import { freePlace } from '../../../../../core/surface/tidy';
 import { startCircuit } from '../../../../commands/material-commands';
 import { NODE_WORDS, RECIPE_WORDS, type NodeGroup } from '../../../../material-words';
 import { useDeskStore } from '../../../../stores/desk';
@@ -52,16 +53,8 @@ const options = GROUPS.map((group) => ({
     label: `${NODE_WORDS[type].name}: ${NODE_WORDS[type].note}`,
   })),
 }));
-/** The list of nodes to add shows nothing of its own as chosen. */
-const adding = ref<undefined>(undefined);
 const addNode = (type: NodeType): void => {
-  adding.value = undefined;
-  const [x, y] = board.value?.middle() ?? [0, 0];
-  // Not exactly over one that lies there.
-  const taken = Object.values(circuit.value).filter(
-    (n) => Math.abs(n.at[0] - x) < 20 && Math.abs(n.at[1] - y) < 20,
-  ).length;
-  const id = add(type, [x + 24 * taken, y + 24 * taken]);
+  const id = add(type, freePlace(circuit.value, type, board.value?.middle() ?? [0, 0]));
   if (id) selected.value = [id];
 };
 const copy = (): void => {
@@ -84,14 +77,14 @@ const idle = computed(() => problems.value.length);
       <div class="bar">
         <b class="cut">{{ material.name }}</b>
         <a-select
-          :value="adding"
+          :value="null as unknown as undefined"
           :options="options"
           size="small"
           class="add"
           show-search
           option-filter-prop="label"
           placeholder="Add a node"
-          aria-label="Add a node"
+          v-name="'Add a node'"
           :dropdown-match-select-width="340"
           @change="(v: unknown) => addNode(v as NodeType)"
         />

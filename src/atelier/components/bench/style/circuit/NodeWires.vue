@@ -54,7 +54,7 @@ const choose = (port: string, to: string): void => {
           show-search
           option-filter-prop="label"
           :dropdown-match-select-width="false"
-          :aria-label="`${portWords(port.name)} of ${words.name} comes from`"
+          v-name="`${portWords(port.name)} of ${words.name} comes from`"
           @change="(v: unknown) => choose(port.name, String(v))"
         />
       </label>

@@ -90,7 +90,7 @@ const openCircuit = (): void => {
           :value="material?.id ?? (object ? OWN : undefined)"
           :options="options"
           size="small"
-          aria-label="Material"
+          v-name="'Material'"
           placeholder="Choose one"
           @change="(v: unknown) => choose(String(v))"
         />
@@ -135,15 +135,12 @@ const openCircuit = (): void => {
         <span v-if="material.circuit" class="soft">What its wires reach goes before the values below.</span>
       </p>
       <MaterialNumbers :material="material" />
-      <h2>Pictures</h2>
-      <MaterialPictures :material="material" />
     </template>
     <template v-else-if="object">
       <p class="soft">
         {{ object.name }} has its own look. Take a ready material, make a new one, or drop a set of pictures
         and one is made of them.
       </p>
-      <MaterialPictures :material="null" />
     </template>
     <p v-else-if="selected" class="soft">
       {{ selected.name }} wears no material: models, solids, cards and colour fields do.
@@ -155,6 +152,11 @@ const openCircuit = (): void => {
         of your own; or look as a circuit of nodes says. One material can be worn by many.
       </p>
     </div>
+    <template v-if="material || object">
+      <h2 v-if="material">Pictures</h2>
+      <!-- One and the same before and after a set has made a material: it says what came of it. -->
+      <MaterialPictures :material="material" />
+    </template>
   </section>
 </template>
 

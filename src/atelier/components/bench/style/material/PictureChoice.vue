@@ -72,7 +72,7 @@ const setCrop = (i: number, percent: number): void => {
       :value="key"
       :options="options"
       size="small"
-      :aria-label="label"
+      v-name="label"
       show-search
       option-filter-prop="label"
       @change="(v: unknown) => choose(String(v))"
