@@ -1,8 +1,10 @@
 /**
  * Deep Booth, first version: a photo booth at the bottom of a tide pool. Deep water behind the visitor, two shadows of
- * the same visitor in it, light from above, bubbles when the mouth opens, and everything under one grade.
+ * the same visitor in it, light from above and the net of light that water throws, bubbles when the mouth opens, and
+ * everything under one grade.
  */
 import { blankEffect } from '../src/core/document/defaults';
+import { newMaterial } from '../src/core/document/new-material';
 import { newCard, newFill, newGrade, newLive, newText } from '../src/core/document/new-objects';
 import type {
   Asset,
@@ -11,11 +13,14 @@ import type {
   EffectObject,
   GradeStep,
   Live,
+  MaterialId,
+  NodeId,
   ObjectId,
   PictureAsset,
   SequenceAsset,
   TableAsset,
 } from '../src/core/document/schema';
+import { CIRCUIT_RECIPES } from '../src/core/surface/recipes';
 
 export interface BoothAssets {
   readonly water: PictureAsset;
@@ -56,6 +61,12 @@ export const deepBooth = ({ water, bubbles, deep, icon }: BoothAssets): Effect =
     blend: 'screen' as const,
     visible: false,
   };
+  const recipe = CIRCUIT_RECIPES.find((r) => r.key === 'caustics')!;
+  let nodes = 0;
+  const net = newMaterial('mat_booth-net' as MaterialId, 'Water light', {
+    ...recipe.look,
+    circuit: recipe.circuit(() => `node_booth${nodes++}` as NodeId),
+  });
   const objects: EffectObject[] = [
     { ...newGrade(id('grade'), 0, steps(deep)), name: 'Under water' },
     {
@@ -75,6 +86,15 @@ export const deepBooth = ({ water, bubbles, deep, icon }: BoothAssets): Effect =
       to: '#bff3ea',
       blend: 'soft-light',
       opacity: 0.7,
+    },
+    {
+      ...newFill(id('net'), 3.5, { kind: 'head', face: 1, point: 'headCentre', grows: true }),
+      name: 'Water light',
+      extent: [0.3, 0.36],
+      move: [0, -0.01, 0.13],
+      material: net.id,
+      blend: 'plus-lighter',
+      opacity: 0.5,
     },
     shadow('left', 4, 0, false),
     shadow('right', 5, 1, true),
@@ -100,6 +120,7 @@ export const deepBooth = ({ water, bubbles, deep, icon }: BoothAssets): Effect =
     ...blankEffect('Deep Booth'),
     objects: Object.fromEntries(objects.map((o) => [o.id, o])),
     assets: Object.fromEntries(assets.map((a) => [a.id, a])),
+    materials: { [net.id]: net },
     cues: Object.fromEntries(cues.map((c) => [c.id, c])),
     backdrop: { feather: 0.06, grow: -0.06, invert: false, spill: 1 },
     listing: {

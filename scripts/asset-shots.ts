@@ -115,15 +115,4 @@ export const assetShots: Record<string, Shot> = {
     await expect(panel.getByRole('status')).toHaveAttribute('data-stale', 'false', { timeout: 90_000 });
     await page.waitForTimeout(2500);
   },
-  cost: async (page) => {
-    await opened(page, 'Reef at dusk');
-    for (const few of [
-      ['creatures/jellyfish.glb', 'creatures/crab.glb', 'creatures/turtle.glb', 'creatures/fish.glb'],
-      ['jewellery/kelp-crown.glb', 'textures/ripples-normals.webp', 'textures/water-light.webp'],
-    ])
-      await bringIn(page, stock(...few));
-    await bringIn(page, [chosen(framesZip('bubbles.zip', 24, 128)), await kelpOra('kelp.ora')]);
-    await bringIn(page, stock('sounds/surf.webm', 'tables/deep.cube'));
-    await openLibrary(page);
-  },
 };

@@ -27,9 +27,4 @@ export const placeShots: Record<string, (page: Page) => Promise<void>> = {
     await row(page, 'Ferry').click();
     await page.getByRole('button', { name: 'Measure what is selected' }).click();
   },
-  'place-many': async (page) => {
-    await begin(page, 'Two faces');
-    await row(page, 'me too').click();
-    await page.getByRole('button', { name: 'Spread', exact: true }).click();
-  },
 };

@@ -70,6 +70,26 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('button', { name: 'Compare' }).click();
     await seek(page, 6.2);
   },
+  material: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/style`);
+    await page.getByRole('button', { name: '+ Add object' }).click();
+    await page.locator('.ant-dropdown-menu-submenu-title', { hasText: 'Solid' }).hover();
+    await page
+      .getByRole('menuitem', { name: 'Sphere', exact: true })
+      .evaluate((found: HTMLElement) => found.click());
+    await page.getByRole('tab', { name: 'Material' }).click();
+    await page.getByRole('button', { name: 'Ready ones' }).click();
+    await page.getByRole('button', { name: 'Sea glass' }).click();
+    await page.waitForTimeout(2500);
+  },
+  circuit: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Deep Booth' }).click();
+    await page.getByRole('button', { name: 'Style', exact: true }).click();
+    await page.getByRole('button', { name: 'Water light', exact: true }).click();
+    await page.getByRole('tab', { name: 'Circuit' }).click();
+    await seek(page, 1.2);
+  },
   behave: async (page, id) => {
     await page.goto(`${base}/effects/${id}/behave`);
     await page.getByRole('button', { name: 'Bubbles', exact: true }).click();

@@ -74,20 +74,20 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
     <div v-for="setting in settings" :key="setting.name" class="setting nodrag">
       <a-select
         v-if="setting.kind !== 'text'"
+        v-name="`${words.name}, ${setting.name}`"
         :value="settingNow(setting)"
         :options="options(setting)"
         size="small"
-        v-name="`${words.name}, ${setting.name}`"
         :show-search="setting.kind === 'signal'"
         :dropdown-match-select-width="false"
         @change="(v: unknown) => emit('value', setting.name, String(v), null)"
       />
       <a-input
         v-else
+        v-name="`${words.name}, ${setting.name}`"
         :value="settingNow(setting)"
         size="small"
         :maxlength="60"
-        v-name="`${words.name}, ${setting.name}`"
         @update:value="(v: string) => emit('value', setting.name, v, setting.name)"
         @blur="emit('done')"
       />

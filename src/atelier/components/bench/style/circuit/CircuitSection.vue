@@ -77,6 +77,7 @@ const idle = computed(() => problems.value.length);
       <div class="bar">
         <b class="cut">{{ material.name }}</b>
         <a-select
+          v-name="'Add a node'"
           :value="null as unknown as undefined"
           :options="options"
           size="small"
@@ -84,7 +85,6 @@ const idle = computed(() => problems.value.length);
           show-search
           option-filter-prop="label"
           placeholder="Add a node"
-          v-name="'Add a node'"
           :dropdown-match-select-width="340"
           @change="(v: unknown) => addNode(v as NodeType)"
         />

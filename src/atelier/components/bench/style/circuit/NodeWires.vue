@@ -48,13 +48,13 @@ const choose = (port: string, to: string): void => {
       <label v-for="port in inputs" :key="port.name">
         <span class="soft">{{ portWords(port.name) }} from</span>
         <a-select
+          v-name="`${portWords(port.name)} of ${words.name} comes from`"
           :value="now(port.name)"
           :options="sources"
           size="small"
           show-search
           option-filter-prop="label"
           :dropdown-match-select-width="false"
-          v-name="`${portWords(port.name)} of ${words.name} comes from`"
           @change="(v: unknown) => choose(port.name, String(v))"
         />
       </label>

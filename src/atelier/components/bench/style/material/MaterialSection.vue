@@ -87,10 +87,10 @@ const openCircuit = (): void => {
       <div class="head">
         <span class="soft">{{ object ? `${object.name} is made of` : 'Materials of this effect' }}</span>
         <a-select
+          v-name="'Material'"
           :value="material?.id ?? (object ? OWN : undefined)"
           :options="options"
           size="small"
-          v-name="'Material'"
           placeholder="Choose one"
           @change="(v: unknown) => choose(String(v))"
         />

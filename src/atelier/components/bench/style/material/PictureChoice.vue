@@ -69,10 +69,10 @@ const setCrop = (i: number, percent: number): void => {
     <span class="name">{{ label }}</span>
     <span class="thumb"><img v-if="thumb" :src="thumb" alt="" /></span>
     <a-select
+      v-name="label"
       :value="key"
       :options="options"
       size="small"
-      v-name="label"
       show-search
       option-filter-prop="label"
       @change="(v: unknown) => choose(String(v))"
