@@ -94,7 +94,7 @@ export const deepBooth = ({ water, bubbles, deep, icon }: BoothAssets): Effect =
       move: [0, -0.01, 0.13],
       material: net.id,
       blend: 'plus-lighter',
-      opacity: 0.5,
+      opacity: 0.4,
     },
     shadow('left', 4, 0, false),
     shadow('right', 5, 1, true),

@@ -187,12 +187,14 @@ export const CIRCUIT_RECIPES: readonly CircuitRecipe[] = [
         type: 'joinVector',
         from: { x: ['split', 'x'], y: ['split', 'y'], z: ['slow', 'value'] },
       },
-      cells: { type: 'cells', values: { size: 0.18 }, from: { at: ['point', 'vector'] } },
-      bright: {
-        type: 'maths',
-        values: { does: 'power', b: 3 },
-        from: { a: ['cells', 'distance'] },
+      cells: { type: 'cells', values: { size: 0.12 }, from: { at: ['point', 'vector'] } },
+      // Thin where three cells meet, and dark within them.
+      edge: {
+        type: 'smoothstep',
+        values: { from: 0.3, to: 0.9 },
+        from: { value: ['cells', 'distance'] },
       },
+      bright: { type: 'maths', values: { does: 'power', b: 2 }, from: { a: ['edge', 'value'] } },
       light: {
         type: 'mix',
         values: { a: '#000000', b: '#bff5ea' },

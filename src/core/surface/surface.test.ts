@@ -348,7 +348,7 @@ describe('a board laid out in columns', () => {
     for (let i = 0; i < 12; i++) {
       const at = freePlace(circuit, 'noise', [200, 100]);
       for (const n of Object.values(circuit))
-        expect(Math.abs(n.at[0] - at[0]) > 184 || Math.abs(n.at[1] - at[1]) > 60).toBe(true);
+        expect(Math.abs(n.at[0] - at[0]) > 162 || Math.abs(n.at[1] - at[1]) > 60).toBe(true);
       const one = newNode(id(), 'noise', at);
       circuit[one.id] = one;
     }

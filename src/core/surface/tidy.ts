@@ -3,7 +3,7 @@ import type { Circuit, NodeId, NodeType } from '../document/schema';
 import { CATALOGUE } from './catalogue';
 import { planCircuit } from './plan';
 
-const COLUMN = 216;
+const COLUMN = 188;
 const GAP = 24;
 /** Height of a node on the board, from its ports. */
 const nodeHeight = (type: NodeType): number => {
@@ -11,7 +11,7 @@ const nodeHeight = (type: NodeType): number => {
   return 44 + 28 * (inputs.length + outputs.length + settings.length + (type === 'picture' ? 1 : 0));
 };
 
-const WIDTH = 184;
+const WIDTH = 162;
 /** The nearest place to the one wanted where a node of the board lies on no other. */
 export const freePlace = (
   circuit: Circuit,

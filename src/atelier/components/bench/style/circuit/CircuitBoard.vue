@@ -74,7 +74,7 @@ watch(
   { immediate: true },
 );
 const fit = (): void => {
-  void flow.fitView({ padding: 0.08, maxZoom: 1, minZoom: 0.3 });
+  void flow.fitView({ padding: 0.04, maxZoom: 1, minZoom: 0.3 });
 };
 /** Once the nodes have been measured. */
 flow.onNodesInitialized(() => {

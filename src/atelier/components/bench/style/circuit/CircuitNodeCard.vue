@@ -147,7 +147,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
 
 <style scoped>
 .node {
-  width: 184px;
+  width: 162px;
   padding-bottom: 6px;
   border: 1px solid var(--line);
   border-radius: 4px 4px 12px 4px;
@@ -212,6 +212,10 @@ header {
 .setting :deep(.ant-select) {
   width: 100%;
 }
+/* On a board that is zoomed, a fading border is painted late. */
+.setting :deep(.ant-select-selector) {
+  transition: none;
+}
 .setting :deep(.picture) {
   grid-template-columns: 24px 1fr;
 }
@@ -224,7 +228,7 @@ header {
 .numbers {
   display: flex;
   gap: 3px;
-  max-width: 96px;
+  max-width: 84px;
 }
 .numbers :deep(input) {
   min-width: 0;
