@@ -140,7 +140,7 @@ const setTint = (text: string, gesture: string | null): void => {
     {{
       object.kind === 'occluder'
         ? 'An occluder draws nothing, so it has no style. It only hides what is behind it.'
-        : 'Its light and shadow are set in Place.'
+        : 'Its light and shadow are set on the right, and in Place.'
     }}
   </p>
 </template>

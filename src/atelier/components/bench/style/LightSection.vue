@@ -90,7 +90,9 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       <li v-for="light in lights" :key="light.id" :class="{ on: desk.selected === light.id }">
         <header>
           <button class="word" type="button" @click="desk.selected = light.id">{{ light.name }}</button>
-          <span class="soft">{{ LIGHT_WORDS[light.light] }}</span>
+          <span v-if="light.name !== LIGHT_WORDS[light.light]" class="soft">{{
+            LIGHT_WORDS[light.light]
+          }}</span>
           <span class="grow" />
           <button
             v-if="light.light === 'directional'"
