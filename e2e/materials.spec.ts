@@ -234,7 +234,9 @@ test('a ready material, its opacity, a mask by grey, and holes cut out sharply',
   await page.getByRole('button', { name: 'Turned over' }).click();
   await page.getByRole('button', { name: 'By its transparency' }).click();
   await expect.poll(async () => (await lit()).share / whole.share, { timeout: 30_000 }).toBeGreaterThan(0.95);
-  await page.getByRole('button', { name: 'By its grey' }).click();
+  await expect(page.getByText(/masked by the transparency of a picture that has none/)).toBeVisible();
+  await page.getByRole('button', { name: 'By its grey', exact: true }).click();
+  await expect(page.getByText(/masked by the transparency of a picture that has none/)).toHaveCount(0);
   // Cut out sharply, no pixel is half there.
   await page.getByRole('button', { name: 'Cut out sharply' }).click();
   await expect.poll(async () => (await lit()).share / whole.share, { timeout: 30_000 }).toBeLessThan(0.56);

@@ -66,6 +66,7 @@ const wantedAt = (
     place,
     position: [place[0] - 0.5, 0.5 - place[1], 0],
     normal: [0, 0, 1],
+    view: [0, 0, 1],
     facing: 1,
     time: 0,
     signal: () => 0,
@@ -143,6 +144,16 @@ const CASES: Partial<Record<NodeType, Case>> = {
     circuit: direct(node('facing')),
     spec: { turn: 60 },
     point: { facing: 0.5 },
+    even: true,
+  },
+  view: {
+    circuit: (() => {
+      const view = node('view');
+      return direct(node('dot', { b: [-0.6, 0.2, 0.5] }, { a: from(view, 'view') }), [view]);
+    })(),
+    spec: { turn: 60 },
+    // Turned to its left by 60 degrees, it sees the viewer on its right.
+    point: { view: [-Math.sin(Math.PI / 3), 0, 0.5] },
     even: true,
   },
   time: { circuit: shown(node('time'), 0, 1), spec: { frames: 31 }, point: { time: 0.5 }, even: true },

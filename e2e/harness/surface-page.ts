@@ -68,7 +68,7 @@ const effectOf = (spec: SurfaceSpec): Effect => {
     // Turned, it lies free and is large enough to fill the picture all the same.
     ...(spec.turn
       ? { fit: 'free' as const, extent: [0.6, 0.4] as [number, number] }
-      : { fit: 'stretch' as const }),
+      : { fit: 'stretch' as const, extent: [1, 1] as [number, number] }),
     material: material.id,
     opacity: spec.opacity ?? 1,
     blend: spec.blend ?? 'normal',

@@ -41,6 +41,7 @@ export const NODE_WORDS: Record<
   position: { name: 'Position', group: 'From the point', note: 'where in the object, in metres' },
   normal: { name: 'Normal', group: 'From the point', note: 'which way it faces, in the object' },
   facing: { name: 'Facing', group: 'From the point', note: '1 towards the viewer, 0 at the rim' },
+  view: { name: 'View', group: 'From the point', note: 'the direction towards the viewer, in the object' },
   time: { name: 'Time', group: 'From the point', note: 'seconds since the effect started' },
   signal: { name: 'Signal', group: 'From the point', note: 'an expression of the face, or the opacity' },
   number: { name: 'Number', group: 'Values', note: 'a number to drag' },

@@ -14,6 +14,7 @@ export const NODE_TYPES = [
   'position',
   'normal',
   'facing',
+  'view',
   'time',
   'signal',
   'number',

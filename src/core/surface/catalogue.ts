@@ -38,6 +38,8 @@ export interface SurfacePoint {
   readonly position: readonly [number, number, number];
   /** Of length one, in the object's own space. */
   readonly normal: readonly [number, number, number];
+  /** Towards the viewer, of length one, in the object's own space. */
+  readonly view: readonly [number, number, number];
   /** 1 where it faces the viewer, 0 at the rim. */
   readonly facing: number;
   /** Since the effect started, seconds. */
@@ -166,6 +168,7 @@ export const CATALOGUE: Readonly<Record<NodeType, NodeKind>> = {
   position: source('position', 'v', (point) => point.position, 'sfPosition'),
   normal: source('normal', 'v', (point) => point.normal, 'sfNormal'),
   facing: source('facing', 'n', (point) => [point.facing], 'sfFacing'),
+  view: source('view', 'v', (point) => point.view, 'sfView'),
   time: source('seconds', 'n', (point) => [point.time], 'sfTime'),
   signal: {
     inputs: NONE,

@@ -29,6 +29,7 @@ const POINT: SurfacePoint = {
   place: [0.25, 0.75],
   position: [0.1, -0.2, 0.3],
   normal: [0, 0, 1],
+  view: [0, 0, 1],
   facing: 0.8,
   time: 2,
   signal: (name) => (name === 'jawOpen' ? 0.6 : 0),

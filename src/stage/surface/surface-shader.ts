@@ -13,14 +13,15 @@ const VARYINGS = /* glsl */ `
   varying vec3 sfVPosition;
   varying vec3 sfVNormal;
   varying vec3 sfVEye;
-  varying vec3 sfVEyeNormal;`;
+  varying vec3 sfVEyeNormal;
+  varying vec3 sfVView;`;
 
 const vertexHead = (circuit: CompiledSurface | null): string => /* glsl */ `
   ${VARYINGS}
   uniform mat3 sfUv;
   ${
     circuit?.vertex
-      ? `vec2 sfPlace; vec3 sfPosition; vec3 sfNormal; float sfFacing;
+      ? `vec2 sfPlace; vec3 sfPosition; vec3 sfNormal; vec3 sfView; float sfFacing;
   ${circuit.vertex}`
       : ''
   }
@@ -42,9 +43,17 @@ const vertexUv = `#include <uv_vertex>
   #endif`,
   ).join('\n  ')}`;
 
+/** Whether the code of a circuit asks for the direction towards the viewer; it costs an inverse a vertex. */
+const asksForView = (code: string | null): boolean => code !== null && /\bsfView\b/.test(code);
+/** From a direction towards the eye to the same in the object's own space. */
+const OWN_VIEW = /* glsl */ `inverse(mat3(modelViewMatrix)) *
+    (isOrthographic ? vec3(0.0, 0.0, 1.0) : -(modelViewMatrix * vec4(position, 1.0)).xyz)`;
+
 const vertexBegin = (circuit: CompiledSurface | null): string => `#include <begin_vertex>
   sfVPosition = position;
   sfVNormal = normal;
+  sfVView = ${circuit && asksForView(circuit.fragment) ? OWN_VIEW : 'vec3(0.0)'};
+  ${circuit && asksForView(circuit.vertex) ? `sfView = normalize(${OWN_VIEW});` : ''}
   ${
     circuit?.vertex
       ? `sfPlace = uv; sfPosition = position; sfNormal = normalize(normal);
@@ -112,7 +121,7 @@ const fragmentHead = (circuit: CompiledSurface | null): string => /* glsl */ `
   #endif
   ${
     circuit
-      ? `vec2 sfPlace; vec3 sfPosition; vec3 sfNormal; float sfFacing;
+      ? `vec2 sfPlace; vec3 sfPosition; vec3 sfNormal; vec3 sfView; float sfFacing;
   ${circuit.fragment}`
       : ''
   }
@@ -137,7 +146,7 @@ const colourCode = (circuit: CompiledSurface | null): string => /* glsl */ `
   #endif
   ${
     circuit
-      ? `sfPlace = sfVPlace; sfPosition = sfVPosition; sfNormal = normalize(sfVNormal);
+      ? `sfPlace = sfVPlace; sfPosition = sfVPosition; sfNormal = normalize(sfVNormal); sfView = sfVView / max(1e-6, length(sfVView));
   sfFacing = abs(dot(normalize(sfVEyeNormal), isOrthographic ? vec3(0.0, 0.0, 1.0) : normalize(sfVEye)));
   sfFragment();
   ${circuit.outputs.has('colour') ? 'diffuseColor.rgb = clamp(sfOut_colour, 0.0, 8.0);' : ''}

@@ -15,6 +15,7 @@ import type { ObjectNow, ViewTools } from './object-view';
 export class SurfaceQuad {
   private mesh: Mesh<BufferGeometry, ThreeMaterial> | null = null;
   private surface: SurfaceMaterial | null = null;
+  private extent: readonly [number, number] = [1, 1];
 
   constructor(
     private readonly tools: ViewTools,
@@ -48,7 +49,13 @@ export class SurfaceQuad {
     this.mesh.material = three;
     this.mesh.customDepthMaterial = this.surface.shadow ?? undefined;
     this.mesh.castShadow = opacity > 0.5 && object.blend === 'normal';
-    this.mesh.scale.set(object.extent[0], object.extent[1], 1);
+    // Of its true size, so that circuits measure it in metres.
+    const [width, height] = object.extent;
+    if (width !== this.extent[0] || height !== this.extent[1]) {
+      this.mesh.geometry.dispose();
+      this.mesh.geometry = flatGeometry().scale(width, height, 1);
+    }
+    this.extent = [width, height];
     this.mesh.renderOrder = order;
     this.mesh.visible = true;
   }

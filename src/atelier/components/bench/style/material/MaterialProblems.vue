@@ -15,7 +15,22 @@ const props = defineProps<{ material: Material }>();
 const document = useEffectStore();
 const assets = useAssetsStore();
 const { set, object, slots } = useMaterial();
-const problems = computed(() => materialProblems(document.effect, props.material));
+/** Only looking at its pixels tells whether a picture that could be transparent is. */
+const opaqueMask = computed((): MaterialProblem[] => {
+  void assets.arrived;
+  const { mask } = props.material;
+  const asset =
+    mask?.by === 'alpha' && mask.picture.from === 'asset'
+      ? document.effect.assets[mask.picture.asset]
+      : undefined;
+  return asset?.kind === 'picture' && assets.stores.maps.isOpaque(asset) === true
+    ? [{ code: 'mask-without-alpha' }]
+    : [];
+});
+const problems = computed(() => {
+  const found = materialProblems(document.effect, props.material);
+  return found.some((p) => p.code === 'mask-without-alpha') ? found : [...found, ...opaqueMask.value];
+});
 const fault = computed(() => {
   void assets.arrived;
   const surface = compiledOf(document.effect, props.material);
