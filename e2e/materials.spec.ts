@@ -253,9 +253,7 @@ test('a ready material, its opacity, a mask by grey, and holes cut out sharply',
   });
 });
 
-test('the camera picture on a surface, with its own crop and mirror; lit as the camera picture is', async ({
-  page,
-}) => {
+test('the camera picture on a surface, with its own crop and mirror', async ({ page }) => {
   const id = await createEffect(
     page,
     'Mirror',

@@ -335,3 +335,51 @@ test('a circuit that the graphics refuse is left out, said, and the rest is draw
   expect(drawn.pixels.slice(0, 3)).toEqual([255, 0, 0]);
   expect((await draw({ circuit })).pixels.slice(0, 3)).toEqual([0, 255, 0]);
 });
+
+/** Mean colour of a part of what was drawn, from left to right. */
+const meanOf = ({ pixels }: DrawnSurface, low = 0, high = 1): readonly number[] => {
+  const sum = [0, 0, 0];
+  let count = 0;
+  for (let y = 0; y < SIZE; y++)
+    for (let x = Math.floor(low * SIZE); x < high * SIZE; x++, count++)
+      for (let k = 0; k < 3; k++) sum[k]! += pixels[4 * (y * SIZE + x) + k]!;
+  return sum.map((x) => x / count);
+};
+
+test('a surface lit as the camera picture is takes its brightness and its tint, and no lamp', async () => {
+  const look = { shading: 'camera', roughness: 1 } as const;
+  const under = async (behind: string) => meanOf(await draw({ circuit: null, look, behind }));
+  const [bright, dim, warm] = [
+    await under('vec3(0.6)'),
+    await under('vec3(0.18)'),
+    await under('vec3(0.6, 0.45, 0.3)'),
+  ];
+  expect(dim[1]!).toBeLessThan(0.75 * bright[1]!);
+  expect(dim[1]!).toBeGreaterThan(8);
+  expect(Math.abs(bright[0]! - bright[2]!)).toBeLessThan(6);
+  expect(warm[0]! - warm[2]!).toBeGreaterThan(25);
+});
+
+test('light goes through: what is behind is seen, tinted, and blurred by the roughness', async () => {
+  const glass = { shading: 'lit', transmission: 1, ior: 1, roughness: 0 } as const;
+  // Black on the left, white on the right.
+  const behind = 'vec3(step(0.5, vUv.x))';
+  const clear = await draw({ circuit: null, look: glass, behind });
+  expect(meanOf(clear, 0.7, 1)[1]! - meanOf(clear, 0, 0.3)[1]!).toBeGreaterThan(120);
+  const green = await draw({ circuit: null, look: { ...glass, colour: '#20ff40' }, behind });
+  const [r, g] = meanOf(green, 0.7, 1);
+  expect(g! - r!).toBeGreaterThan(60);
+  const steep = ({ pixels }: DrawnSurface): number => {
+    let most = 0;
+    for (let x = 1; x < SIZE; x++)
+      most = Math.max(
+        most,
+        Math.abs(pixels[4 * (20 * SIZE + x) + 1]! - pixels[4 * (20 * SIZE + x - 1) + 1]!),
+      );
+    return most;
+  };
+  const frosted = await draw({ circuit: null, look: { ...glass, roughness: 1 }, behind });
+  expect(steep(frosted)).toBeLessThan(0.8 * steep(clear));
+  const opaque = await draw({ circuit: null, look: { ...glass, transmission: 0 }, behind });
+  expect(meanOf(opaque, 0.7, 1)[1]! - meanOf(opaque, 0, 0.3)[1]!).toBeLessThan(20);
+});

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { compileCircuit } from '../core/surface/compile';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -52,7 +53,10 @@ describe('the demo', () => {
     const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Deep Booth')!;
     expect(check(effect)).toEqual([]);
     const kinds = Object.values(effect.objects).map((o) => o.kind);
-    expect(kinds.sort()).toEqual(['card', 'card', 'fill', 'grade', 'live', 'live', 'text']);
+    expect(kinds.sort()).toEqual(['card', 'card', 'fill', 'fill', 'grade', 'live', 'live', 'text']);
+    // The net of light is a circuit that moves by itself.
+    const [net] = Object.values(effect.materials);
+    expect(compileCircuit(net!.circuit!)).toMatchObject({ problems: [], moves: true });
     const files = new FilesStore(db);
     for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
     const player = new Player(effect, FIRST_TAKE);
