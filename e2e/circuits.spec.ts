@@ -185,10 +185,11 @@ test('nodes are added, wired by hand and by keys, moved, copied and deleted; a c
 
   // Moving a node is an edit of its own.
   await page.getByRole('button', { name: 'Lay the nodes out in columns' }).click();
-  const box = (await node(page, 'Colour').boundingBox())!;
-  await page.mouse.move(box.x + 30, box.y + 8);
+  const head = node(page, 'Colour').locator('header');
+  await head.hover();
   await page.mouse.down();
-  await page.mouse.move(box.x + 30, box.y + 88, { steps: 4 });
+  const box = (await head.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 80, { steps: 6 });
   await page.mouse.up();
   await saved(page);
   const before = nodesOf(await materialOf(page, id), 'colour')[0]!.at;

@@ -27,13 +27,17 @@ export class VideoStore {
     private readonly onLoaded: () => void = () => {},
   ) {}
 
-  /** The video at a moment; it repeats. Null while it is on its way. */
-  get(asset: VideoAsset, time: Seconds): Texture | null {
+  /**
+   * The video at a moment; it repeats. Null while it is on its way. With no moment it is as whoever asked last wants it: two
+   * views that each sent it to a moment of their own would send it to and fro for ever.
+   */
+  get(asset: VideoAsset, time: Seconds | null): Texture | null {
     const file = asset.files[0]!;
     const known = this.videos.get(file.sha256);
     if (known === undefined) void this.load(asset);
     if (typeof known !== 'object') return null;
     const { element, texture } = known;
+    if (time === null) return texture;
     const length = element.duration;
     const wanted = Number.isFinite(length) && length > 0 ? time % length : 0;
     if (!element.seeking && Math.abs(known.asked - wanted) > NEAR) {

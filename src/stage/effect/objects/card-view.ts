@@ -29,7 +29,8 @@ export class CardView implements ObjectView<Card> {
       asset?.kind === 'picture' || asset?.kind === 'sequence'
         ? textures.get(asset, shown.file)
         : asset?.kind === 'video'
-          ? videos.get(asset, own)
+          ? // Space shows it as the Viewfinder does.
+            videos.get(asset, this.tools.camera ? own : null)
           : null;
     if (!texture || opacity === 0) return false;
     const worn = object.material ? effect.materials[object.material] : undefined;

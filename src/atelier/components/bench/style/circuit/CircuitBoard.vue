@@ -119,7 +119,17 @@ const middle = (): readonly [number, number] => {
   const { width, height } = flow.dimensions.value;
   return [(width / 2 - x) / zoom - 90, (height / 2 - y) / zoom - 40];
 };
-defineExpose({ fit, middle });
+/** Brings all nodes into view when one is put where it would not be seen. */
+const reveal = ([left, top]: readonly [number, number]): void => {
+  const { x, y, zoom } = flow.viewport.value;
+  const { width, height } = flow.dimensions.value;
+  const [screenX, screenY] = [left * zoom + x, top * zoom + y];
+  const seen =
+    screenX >= 0 && screenY >= 0 && screenX + 162 * zoom <= width && screenY + 110 * zoom <= height;
+  // As soon as the new node has been measured.
+  if (!seen) fitted = false;
+};
+defineExpose({ fit, middle, reveal });
 </script>
 
 <template>

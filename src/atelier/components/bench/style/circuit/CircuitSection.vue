@@ -54,7 +54,9 @@ const options = GROUPS.map((group) => ({
   })),
 }));
 const addNode = (type: NodeType): void => {
-  const id = add(type, freePlace(circuit.value, type, board.value?.middle() ?? [0, 0]));
+  const place = freePlace(circuit.value, type, board.value?.middle() ?? [0, 0]);
+  board.value?.reveal(place);
+  const id = add(type, place);
   if (id) selected.value = [id];
 };
 const copy = (): void => {
@@ -149,12 +151,17 @@ const idle = computed(() => problems.value.length);
         @picture="(id, picture) => change(id, { picture })"
         @done="done"
       />
-      <NodeWires v-if="one" :node="one" :circuit="circuit" @connect="connect" @unwire="unwire" />
-      <p v-else class="soft hint">
-        Drag from a square on the right of a node to one on the left of another. A double click takes a wire
-        off.
-        <template v-if="idle > 0">{{ idle === 1 ? 'One node has' : `${idle} nodes have` }} a note.</template>
-      </p>
+      <!-- Of one height, so that the board stays as it is when a node is chosen. -->
+      <div class="foot">
+        <NodeWires v-if="one" :node="one" :circuit="circuit" @connect="connect" @unwire="unwire" />
+        <p v-else class="soft hint">
+          Drag from a square on the right of a node to one on the left of another. A double click takes a wire
+          off.
+          <template v-if="idle > 0"
+            >{{ idle === 1 ? 'One node has' : `${idle} nodes have` }} a note.</template
+          >
+        </p>
+      </div>
     </template>
     <template v-else-if="object || material">
       <h2>A look that is worked out at every point</h2>
@@ -203,6 +210,10 @@ const idle = computed(() => problems.value.length);
 .add {
   flex: 1;
   min-width: 110px;
+}
+.foot {
+  height: 112px;
+  overflow: auto;
 }
 .hint {
   margin: 8px 0 0;
