@@ -83,6 +83,13 @@ describe('wearing', () => {
     effect = after(effect, wearMaterial(effect, [C], null, '2'));
     expect(materialIdOf(effect.objects[C]!, '2')).toBe(BRASS);
     valid(effect);
+    // Put on all of it, it takes the place of what single parts wore; and nothing is worn when that is taken off.
+    effect = after(effect, wearMaterial(effect, [C], KELP, '1'));
+    effect = after(effect, wearMaterial(effect, [C], BRASS));
+    expect(effect.objects[C]).toMatchObject({ materials: { all: BRASS } });
+    expect(materialIdOf(effect.objects[C]!, '1')).toBe(BRASS);
+    effect = after(effect, wearMaterial(effect, [C], null));
+    expect(materialIdsOf(effect.objects[C]!)).toEqual([]);
   });
   test('what cannot wear one stays as it is', () => {
     const text = newText('obj_text' as ObjectId, 'Tide', 3, CHIN);

@@ -20,6 +20,8 @@ const wear = (draft: Draft<EffectObject> | undefined, id: MaterialId | null, slo
   if (!draft) return;
   if ('material' in draft) draft.material = id;
   else if (draft.kind === 'model') {
+    // All of it: what single parts wore is taken off.
+    if (slot === ALL_SLOTS) draft.materials = {};
     if (id === null) delete draft.materials[slot];
     else draft.materials[slot] = id;
   }

@@ -35,9 +35,8 @@ const emit = defineEmits<{
   connect: [from: Port, to: Port];
   unwire: [to: Port];
   move: [places: ReadonlyMap<NodeId, readonly [number, number]>];
-  remove: [];
   value: [node: NodeId, name: string, value: NodeValue, gesture: string | null];
-  picture: [node: NodeId, picture: PictureSource | null];
+  picture: [node: NodeId, picture: PictureSource | null, gesture: string | null];
   done: [];
 }>();
 const flow = useVueFlow('surface-circuit');
@@ -104,15 +103,6 @@ const picked = (): void => {
     ),
   );
 };
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
-const onKey = (event: KeyboardEvent): void => {
-  if (typing(event.target) || (event.key !== 'Delete' && event.key !== 'Backspace')) return;
-  // It is the node that goes, not the object that wears the material.
-  event.stopPropagation();
-  event.preventDefault();
-  emit('remove');
-};
 /** Where a new node is seen: the middle of the board. */
 const middle = (): readonly [number, number] => {
   const { x, y, zoom } = flow.viewport.value;
@@ -133,7 +123,7 @@ defineExpose({ fit, middle, reveal });
 </script>
 
 <template>
-  <div class="board" data-board="circuit" @keydown="onKey">
+  <div class="board" data-board="circuit">
     <VueFlow
       id="surface-circuit"
       :nodes="nodes"
@@ -160,7 +150,7 @@ defineExpose({ fit, middle, reveal });
           :problems="problems"
           :selected="isSelected"
           @value="(name, value, gesture) => emit('value', data.id, name, value, gesture)"
-          @picture="(picture) => emit('picture', data.id, picture)"
+          @picture="(picture, gesture) => emit('picture', data.id, picture, gesture)"
           @done="emit('done')"
           @unwire="(port) => emit('unwire', { node: data.id, port })"
         />

@@ -20,7 +20,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   value: [name: string, value: NodeValue, gesture: string | null];
-  picture: [picture: PictureSource | null];
+  picture: [picture: PictureSource | null, gesture: string | null];
   done: [];
   unwire: [port: string];
 }>();
@@ -97,7 +97,8 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
         label="Picture"
         :value="node.picture"
         :removable="false"
-        @change="(v) => emit('picture', v)"
+        @change="(v, gesture) => emit('picture', v, gesture ?? null)"
+        @done="emit('done')"
       />
     </div>
     <div v-for="port in inputs" :key="port.name" class="port in">

@@ -59,6 +59,16 @@ const addNode = (type: NodeType): void => {
   const id = add(type, place);
   if (id) selected.value = [id];
 };
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+/** While nodes are chosen it is they that go, not the object that wears the material: also when a button has the focus. */
+const onKey = (event: KeyboardEvent): void => {
+  if (typing(event.target) || (event.key !== 'Delete' && event.key !== 'Backspace')) return;
+  if (selected.value.length === 0) return;
+  event.stopPropagation();
+  event.preventDefault();
+  remove(selected.value);
+};
 const copy = (): void => {
   const made = duplicate(selected.value);
   if (made.length > 0) selected.value = made;
@@ -74,7 +84,7 @@ const idle = computed(() => problems.value.length);
 </script>
 
 <template>
-  <section class="circuit" aria-label="Circuit">
+  <section class="circuit" aria-label="Circuit" @keydown="onKey">
     <template v-if="material?.circuit">
       <div class="bar">
         <b class="cut">{{ material.name }}</b>
@@ -144,11 +154,10 @@ const idle = computed(() => problems.value.length);
         @connect="connect"
         @unwire="unwire"
         @move="move"
-        @remove="remove(selected)"
         @value="
           (id, name, value, gesture) => change(id, { values: { [name]: value } }, gesture && id + gesture)
         "
-        @picture="(id, picture) => change(id, { picture })"
+        @picture="(id, picture, gesture) => change(id, { picture }, gesture && id + gesture)"
         @done="done"
       />
       <!-- Of one height, so that the board stays as it is when a node is chosen. -->

@@ -65,21 +65,31 @@ const chosen = (event: Event): void => {
   input.value = '';
   if (files.length > 0) void lay(imports.bringInFiles(files, { place: false }));
 };
-const setMap = (slotName: (typeof MAP_SLOTS)[number], picture: PictureSource | null): void => {
+const setMap = (
+  slotName: (typeof MAP_SLOTS)[number],
+  picture: PictureSource | null,
+  gesture?: string,
+): void => {
   if (!props.material) return;
   const { material } = props;
-  set({
-    maps: { ...material.maps, [slotName]: picture },
-    ...(slotName === 'glow' && picture && material.glow === '#000000' ? { glow: '#ffffff' } : {}),
-  });
+  set(
+    {
+      maps: { ...material.maps, [slotName]: picture },
+      ...(slotName === 'glow' && picture && material.glow === '#000000' ? { glow: '#ffffff' } : {}),
+    },
+    gesture ? slotName + gesture : null,
+  );
 };
-const setMask = (picture: PictureSource | null): void => {
+const setMask = (picture: PictureSource | null, gesture?: string): void => {
   if (!props.material) return;
   const { mask, alpha } = props.material;
-  set({
-    mask: picture ? { by: mask?.by ?? 'grey', invert: mask?.invert ?? false, picture } : null,
-    ...(picture && alpha === 'opaque' ? { alpha: 'blend' } : {}),
-  });
+  set(
+    {
+      mask: picture ? { by: mask?.by ?? 'grey', invert: mask?.invert ?? false, picture } : null,
+      ...(picture && alpha === 'opaque' ? { alpha: 'blend' } : {}),
+    },
+    gesture ? `mask${gesture}` : null,
+  );
 };
 const changeMask = (change: Partial<MaterialMask>): void => {
   if (props.material?.mask) set({ mask: { ...props.material.mask, ...change } });
@@ -138,9 +148,15 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         :label="MAP_WORDS[one]"
         :value="material.maps[one]"
         :camera="fromCamera(one)"
-        @change="(v) => setMap(one, v)"
+        @change="(v, gesture) => setMap(one, v, gesture)"
+        @done="done"
       />
-      <PictureChoice :label="MAP_WORDS.mask" :value="material.mask?.picture ?? null" @change="setMask" />
+      <PictureChoice
+        :label="MAP_WORDS.mask"
+        :value="material.mask?.picture ?? null"
+        @change="setMask"
+        @done="done"
+      />
       <div v-if="material.mask" class="mask" role="group" aria-label="How the mask counts">
         <button
           class="chip"

@@ -17,7 +17,8 @@ const props = withDefaults(
   defineProps<{ label: string; value: PictureSource | null; camera?: boolean; removable?: boolean }>(),
   { camera: true, removable: true },
 );
-const emit = defineEmits<{ change: [value: PictureSource | null] }>();
+/** Numbers are dragged: one gesture is one undo step, until it is done. */
+const emit = defineEmits<{ change: [value: PictureSource | null, gesture?: string]; done: [] }>();
 const document = useEffectStore();
 const pictures = computed(() => Object.values(document.effect.assets).filter((a) => a.kind === 'picture'));
 const key = computed(() => {
@@ -60,7 +61,7 @@ const setCrop = (i: number, percent: number): void => {
     crop[k] = Math.min(crop[k], 0.99);
     crop[k + 2] = Math.max(0.01, Math.min(crop[k + 2]!, 1 - crop[k]));
   }
-  emit('change', { ...props.value, crop });
+  emit('change', { ...props.value, crop }, `crop${i}`);
 };
 </script>
 
@@ -99,6 +100,7 @@ const setCrop = (i: number, percent: number): void => {
       :max="100"
       :digits="0"
       @change="(v) => setCrop(i, v)"
+      @done="emit('done')"
     />
     <NumberField
       :value="value.blur * 100"
@@ -108,7 +110,8 @@ const setCrop = (i: number, percent: number): void => {
       :min="0"
       :max="100"
       :digits="0"
-      @change="(v) => value?.from === 'camera' && emit('change', { ...value, blur: v / 100 })"
+      @change="(v) => value?.from === 'camera' && emit('change', { ...value, blur: v / 100 }, 'blur')"
+      @done="emit('done')"
     />
     <button
       class="chip"
