@@ -17,7 +17,7 @@ import { compileCircuit } from '../../src/core/surface/compile';
 import { faceFrame, type Expressions, type TrackedFace } from '../../src/core/tracking/track-frame';
 import { createStores, loadUsed } from '../../src/stage/effect/stores';
 import { Stage } from '../../src/stage/stage';
-import { markOf } from '../../src/stage/surface/surface-material';
+import { markOf } from '../../src/stage/surface/compiled-surfaces';
 import { PlainPicture } from './plain-picture';
 
 export interface SurfaceSpec {

@@ -85,6 +85,7 @@ export class SpaceView {
     } catch (cause) {
       throw new NoDrawing(cause);
     }
+    stores.faults.watch(this.renderer);
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
     this.effectView = new EffectView(stores);

@@ -39,8 +39,8 @@ export class Blended {
   private mode: BlendMode = 'normal';
   /** The drawing for which what is beneath was copied last. */
   private copiedIn = -1;
-  /** Light goes through the thing, whatever its mode. */
-  private through = false;
+  /** Materials of the thing that light goes through, whatever its mode. */
+  private readonly through = new Set<Material>();
   readonly uniforms = {
     beneath: { value: null as Texture | null },
     bufferSize: { value: new Vector2(1, 1) },
@@ -64,13 +64,18 @@ export class Blended {
     material.customProgramCacheKey = () => `blended ${key}`;
   }
 
+  /** A material that is not worn any more. */
+  forget(material: Material): void {
+    this.through.delete(material);
+  }
+
   /** Has what is beneath copied before the first of the thing's meshes is drawn. */
   watch(root: Object3D): void {
     root.traverse((node) => {
       if (!(node instanceof Mesh)) return;
       node.onBeforeRender = (renderer) => {
         const { frame } = renderer.info.render;
-        if ((this.mode === 'normal' && !this.through) || frame === this.copiedIn) return;
+        if ((this.mode === 'normal' && this.through.size === 0) || frame === this.copiedIn) return;
         this.copiedIn = frame;
         this.beneath.copyInto(renderer, this.uniforms);
       };
@@ -83,7 +88,8 @@ export class Blended {
    */
   style(material: Defined, mode: BlendMode, clear: boolean, through = false): void {
     this.mode = mode;
-    this.through = through;
+    if (through) this.through.add(material);
+    else this.through.delete(material);
     this.uniforms.mode.value = modeNumber(mode);
     const sees = mode !== 'normal';
     const seen = material.defines !== undefined && 'SEES_BENEATH' in material.defines;

@@ -126,7 +126,8 @@ export class EffectView {
         this.shown[layering] = true;
         if (LIT.has(object.kind)) lit[layering] = true;
         if (object.kind === 'light') lights.push({ light: object, matrix: place.matrix });
-        if (object.kind === 'shadowCatcher') ground = joined(ground, groundOf(object, place));
+        if (object.kind === 'shadowCatcher')
+          ground = joined(ground, groundOf(object, place, program.anchors[i]!.kind === 'skin'));
       }
     });
     this.light.update(lit.space, lights, light, ground, (own) => {
@@ -283,13 +284,12 @@ export const objectIdOf = (node: Object3D): ObjectId | null => {
 
 /** Half of a face, in metres: what shadows on skin are thrown over. */
 const FACE_REACH = 0.17;
-const groundOf = (object: ShadowCatcher, place: Place): ShadowGround => ({
+const groundOf = (object: ShadowCatcher, place: Place, onSkin: boolean): ShadowGround => ({
   centre: positionOf(place.matrix),
-  reach:
-    place.face && object.anchor.kind === 'skin'
-      ? FACE_REACH
-      : (Math.max(...object.extent) / 2) *
-        Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
+  reach: onSkin
+    ? FACE_REACH
+    : (Math.max(...object.extent) / 2) *
+      Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
   softness: object.softness,
 });
 /** What holds both, where shadows fall on several things. The softest of them counts. */

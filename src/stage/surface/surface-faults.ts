@@ -16,7 +16,7 @@ export class SurfaceFaults {
     return this.found.get(mark) ?? null;
   }
 
-  /** Has a renderer report what it cannot compile; other faults are thrown as before. */
+  /** Has a renderer report what it cannot compile. Faults of other shaders go to the console, as without this. */
   watch(renderer: WebGLRenderer): void {
     renderer.debug.onShaderError = (gl, program, vertex, fragment) => {
       const source = gl.getShaderSource(fragment) ?? '';
@@ -25,7 +25,11 @@ export class SurfaceFaults {
         .filter(Boolean)
         .join(' ')
         .trim();
-      if (!mark) throw new Error(`The graphics of this machine refuse a shader: ${said.slice(0, 400)}`);
+      if (!mark) {
+        // Thrown from within a frame it would take the whole picture away.
+        console.error(`The graphics of this machine refuse a shader: ${said.slice(0, 400)}`);
+        return;
+      }
       this.found.set(mark, said.slice(0, 400));
       this.onFound();
     };

@@ -15,11 +15,13 @@ import {
 } from 'three';
 import type { Effect, Material, PictureSource } from '../../core/document/schema';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
-import { compileCircuit, type CompiledSurface } from '../../core/surface/compile';
+import type { CompiledSurface } from '../../core/surface/compile';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../core/units';
 import type { Blended } from '../effect/blended';
 import type { ViewTools } from '../effect/objects/object-view';
+import { compiledOf, markOf } from './compiled-surfaces';
+import { shownPicture, type ShownPicture } from './surface-pictures';
 import { patchSurface } from './surface-shader';
 
 /** What a material is brought to. */
@@ -38,35 +40,8 @@ export interface SurfaceNow {
   readonly picture?: { readonly texture: Texture; readonly rect: readonly [number, number, number, number] };
 }
 
-/** A texture, and the part of it that a surface from 0 to 1 shows. */
-interface Shown {
-  readonly texture: Texture;
-  readonly part: readonly [number, number, number, number];
-  /** Holds sRGB values; repeats beyond its edge. */
-  readonly kind: readonly [0 | 1, 0 | 1];
-}
 type Lit = MeshStandardMaterial | MeshPhysicalMaterial;
 type Uniforms = Record<string, { value: unknown }>;
-
-const compiled = new WeakMap<object, { readonly assets: object; readonly surface: CompiledSurface }>();
-/** The code of a circuit; kept while the document holds the same one. */
-export const compiledOf = (effect: Effect, material: Material): CompiledSurface | null => {
-  if (!material.circuit) return null;
-  const known = compiled.get(material.circuit);
-  if (known?.assets === effect.assets) return known.surface;
-  const surface = compileCircuit(material.circuit, (id) => effect.assets[id as never] !== undefined);
-  compiled.set(material.circuit, { assets: effect.assets, surface });
-  return surface;
-};
-
-/** What a circuit is known by in the code made from it. */
-export const markOf = (surface: CompiledSurface): string => {
-  // FNV-1a, 32 bits.
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < surface.key.length; i++)
-    hash = Math.imul(hash ^ surface.key.charCodeAt(i), 0x01000193) >>> 0;
-  return `surface ${hash.toString(16)}`;
-};
 
 export class SurfaceMaterial {
   /** Draws with it; changes when the kind of material changes. */
@@ -153,6 +128,7 @@ export class SurfaceMaterial {
     const shaped = material.alpha === 'cutoff' || material.alpha === 'blend' || surface?.vertex != null;
     const wanted = `${kind} ${shaped} ${surface?.key ?? ''}`;
     if (wanted === this.made) return;
+    if (this.three) this.blended.forget(this.three);
     this.three?.dispose();
     this.shadow?.dispose();
     this.made = wanted;
@@ -263,27 +239,16 @@ export class SurfaceMaterial {
     uniform.value = value;
   }
 
-  private lay(sampler: string, part: string, shown: Shown | null): void {
+  private lay(sampler: string, part: string, shown: ShownPicture | null): void {
     this.uniforms[sampler]!.value = shown?.texture ?? null;
     if (shown) (this.uniforms[part]!.value as Vector4).set(...shown.part);
   }
 
-  /** A picture as a texture; null while it is on its way, when it is lost, or where the camera shows none of it. */
-  private pictureOf(source: PictureSource | null, now: SurfaceNow): Shown | null {
-    if (!source) return null;
-    if (source.from === 'asset') {
-      const asset = now.effect.assets[source.asset];
-      const texture = asset?.kind === 'picture' ? this.tools.stores.maps.get(asset) : null;
-      return texture && { texture, part: [0, 0, 1, 1], kind: [1, 1] };
-    }
-    const texture = this.tools.camera?.get(source.part, source.blur, now.face) ?? null;
-    const [x, y, w, h] = source.crop;
-    // The camera picture runs from the lower left, surfaces from the upper left.
-    return (
-      texture && { texture, part: source.flip ? [x + w, 1 - y, -w, -h] : [x, 1 - y, w, -h], kind: [1, 0] }
-    );
+  private pictureOf(source: PictureSource | null, now: SurfaceNow): ShownPicture | null {
+    return shownPicture(this.tools, source, now);
   }
 
+  /** Data, not seen as it is: only what was brought in. */
   private mapOf(source: PictureSource | null, now: SurfaceNow): Texture | null {
     return source?.from === 'asset' ? (this.pictureOf(source, now)?.texture ?? null) : null;
   }
@@ -307,6 +272,7 @@ export class SurfaceMaterial {
   }
 
   dispose(): void {
+    if (this.three) this.blended.forget(this.three);
     this.three?.dispose();
     this.shadow?.dispose();
     this.three = this.shadow = null;
@@ -322,7 +288,7 @@ const PLAIN_SHADE = [
   new Vector3(0.1, 0.1, 0.1),
 ];
 
-const ownPicture = ({ picture }: SurfaceNow): Shown | null =>
+const ownPicture = ({ picture }: SurfaceNow): ShownPicture | null =>
   picture ? { texture: picture.texture, part: picture.rect, kind: [1, 0] } : null;
 
 /** Amounts of light. */

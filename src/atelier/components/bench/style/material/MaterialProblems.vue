@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { wire } from '../../../../../core/document/material-edits';
 import type { Material } from '../../../../../core/document/schema';
 import { materialProblems, type MaterialProblem } from '../../../../../core/surface/material-problems';
-import { compiledOf, markOf } from '../../../../../stage/surface/surface-material';
+import { compiledOf, markOf } from '../../../../../stage/surface/compiled-surfaces';
 import { problemWords } from '../../../../material-words';
 import { useAssetsStore } from '../../../../stores/assets';
 import { useEffectStore } from '../../../../stores/effect';
