@@ -11,7 +11,8 @@ import {
   type PictureSource,
 } from '../src/core/document/schema';
 import { toLinear, toSrgb } from '../src/core/maths/srgb';
-import { CATALOGUE, type SurfacePoint } from '../src/core/surface/catalogue';
+import { CATALOGUE } from '../src/core/surface/catalogue';
+import type { SurfacePoint } from '../src/core/surface/node-kind';
 import { fieldAt } from '../src/core/surface/distance-field';
 import { evaluateCircuit } from '../src/core/surface/evaluate';
 import { MATHS_OPS } from '../src/core/surface/maths-ops';

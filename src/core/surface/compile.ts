@@ -3,7 +3,8 @@
  * dragging one of them changes no code: circuits with the same nodes and wires share a program.
  */
 import type { Circuit, NodeId, PictureSource } from '../document/schema';
-import { CATALOGUE, LIBRARY } from './catalogue';
+import { CATALOGUE } from './catalogue';
+import { LIBRARY } from './node-kind';
 import { planCircuit, type CircuitProblem, type PlannedInput, type PlannedNode } from './plan';
 import { convertedGlsl, GLSL_TYPE } from './ports';
 

@@ -1,5 +1,6 @@
 /** Works a surface circuit out at one point: what a shader made of it has to give there. */
-import { CATALOGUE, type SurfacePoint } from './catalogue';
+import { CATALOGUE } from './catalogue';
+import type { SurfacePoint } from './node-kind';
 import type { Plan, PlannedInput } from './plan';
 import { converted } from './ports';
 

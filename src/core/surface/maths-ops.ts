@@ -17,7 +17,8 @@ export const MATHS_OPS = [
 ] as const;
 export type MathsOp = (typeof MATHS_OPS)[number];
 
-const nonZero = (x: number): number => (Math.abs(x) < 1e-6 ? 1e-6 : x);
+/** Division by almost nothing divides by a little instead. */
+export const nonZero = (x: number): number => (Math.abs(x) < 1e-6 ? 1e-6 : x);
 
 /** Those that look at their first value alone. */
 export const ONE_VALUE: ReadonlySet<string> = new Set(['wave', 'absolute', 'fraction', 'whole', 'rest']);

@@ -1,6 +1,7 @@
 /** Puts the nodes of a circuit in the order in which they have to be worked out, and says what is wrong with it. */
 import type { Circuit, CircuitNode, NodeId } from '../document/schema';
-import { CATALOGUE, readsPlace, settingOf, type InputPort } from './catalogue';
+import { CATALOGUE } from './catalogue';
+import { readsPlace, settingOf, type InputPort } from './node-kind';
 import { converted, numbersOf, type PortType } from './ports';
 
 export type CircuitProblem =

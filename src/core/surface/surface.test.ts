@@ -12,7 +12,8 @@ import {
   type NodeId,
   type NodeType,
 } from '../document/schema';
-import { CATALOGUE, type SurfacePoint } from './catalogue';
+import { CATALOGUE } from './catalogue';
+import type { SurfacePoint } from './node-kind';
 import { compileCircuit } from './compile';
 import { distanceField, fieldAt } from './distance-field';
 import { evaluateCircuit } from './evaluate';
