@@ -7,9 +7,10 @@ import type { PicturePoint } from '../../../core/behave/triggers';
 import type { EffectObject } from '../../../core/document/schema';
 import type { Held } from '../../../core/placing/drag';
 import { STEP } from '../../../core/units';
-import { DETAILS, TakePicture, type Detail } from '../../../stage/take-picture';
+import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
+import { AdaptiveDetail } from './adaptive-detail';
 import { FingerRecorder } from './finger-recorder';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
@@ -42,13 +43,12 @@ let handles: Handles | null = null;
 let wanted = true;
 let loop = 0;
 let last = 0;
-/** Device pixels for each CSS pixel; lowered while playing on a machine that cannot keep up. */
-let density = 1;
+/** Lowered while playing on a machine that cannot keep up. */
+const adaptive = new AdaptiveDetail('full', () => Math.min(devicePixelRatio, 2));
 /** How much of the take is drawn; lowered before the picture is. */
 const detail = ref<Detail>('full');
 const share = ref(1);
 let picture: TakePicture | null = null;
-let slow = 0;
 let observer: ResizeObserver | null = null;
 
 const needsDraw = (): void => {
@@ -70,10 +70,9 @@ const movable = computed(
   () => tapping.value && Object.values(document.effect.objects).some((o) => o.byViewer !== null),
 );
 
-const fullDensity = () => Math.min(devicePixelRatio, 2);
 const applySize = (): void => {
   const { width, height } = size.value;
-  if (drawing && width > 0) drawing.setSize(width, height, density);
+  if (drawing && width > 0) drawing.setSize(width, height, adaptive.density);
   needsDraw();
 };
 const fit = (): void => {
@@ -109,22 +108,16 @@ const draw = (): void => {
   drawn.value++;
 };
 
-/** Draws the take with less, then smaller, while playing on a machine that needs longer than 50 ms a frame. */
+/** Draws the take with less, then smaller, while it plays on a machine that cannot keep up. */
 const adapt = (elapsed: number): void => {
-  const moving = playback.playing || playback.source === 'camera';
-  if (moving && slow > 4 && detail.value !== 'plain' && playback.source !== 'camera') {
-    detail.value = DETAILS[DETAILS.indexOf(detail.value) - 1]!;
-    picture?.setDetail(detail.value);
-    slow = 0;
-    return needsDraw();
-  }
-  if (!moving) slow = 0;
-  else slow = elapsed > 0.05 ? slow + 1 : 0;
-  const next = !moving ? fullDensity() : slow > 4 ? Math.max(0.4, density / 1.4) : density;
-  if (next !== density) {
-    density = next;
-    share.value = density / fullDensity();
-    slow = 0;
+  const camera = playback.source === 'camera';
+  const change = adaptive.step({ elapsed, moving: playback.playing || camera, camera });
+  if (change === 'detail') {
+    detail.value = adaptive.detail;
+    picture?.setDetail(adaptive.detail);
+    needsDraw();
+  } else if (change === 'density') {
+    share.value = adaptive.share;
     applySize();
   }
 };
@@ -144,7 +137,6 @@ const tick = (milliseconds: number): void => {
 const session = new DragSession('viewfinder');
 
 onMounted(() => {
-  density = fullDensity();
   try {
     drawing = new Stage(canvas.value!, assets.stores);
   } catch (error) {
@@ -162,7 +154,7 @@ onMounted(() => {
   });
   handles.setMode(handleModeOf(desk.handleMode));
   drawing.overlay = handles.scene;
-  detail.value = drawing.isSoftware ? 'plain' : 'full';
+  detail.value = adaptive.detail = drawing.isSoftware ? 'plain' : 'full';
   showPicture();
   canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
   canvas.value!.addEventListener('webglcontextrestored', () => {
