@@ -3,15 +3,13 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Stage } from '../../../stage/stage';
 import { Handles } from '../../../stage/handles';
-import type { PicturePoint } from '../../../core/behave/triggers';
 import type { EffectObject } from '../../../core/document/schema';
 import type { Held } from '../../../core/placing/drag';
-import { STEP } from '../../../core/units';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
 import { AdaptiveDetail } from './adaptive-detail';
-import { FingerRecorder } from './finger-recorder';
+import { useFinderPointers } from './use-finder-pointers';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
@@ -232,46 +230,13 @@ const snap = (event: KeyboardEvent | PointerEvent): void => {
   shifted = event.shiftKey;
   if (canvas.value) canvas.value.style.cursor = editing.value && handles?.hovered ? 'grab' : '';
 };
-const at = (event: MouseEvent): PicturePoint => {
-  const box = canvas.value!.getBoundingClientRect();
-  return { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
-};
 const mayPick = (object: EffectObject): boolean => !object.locked;
-let pressed: [number, number] | null = null;
-const onDown = (event: PointerEvent): void => {
-  pressed = handles?.hovered ? null : [event.clientX, event.clientY];
-  if (movable.value) fingers.down(event.pointerId, at(event));
-};
-const onMove = (event: PointerEvent): void => {
-  if (movable.value) fingers.move(event.pointerId, at(event));
-};
-const onUp = (event: PointerEvent): void => {
-  const dragged = fingers.up(event.pointerId);
-  if (dragged || !pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
-  pressed = null;
-  const { x, y } = at(event);
-  if (tapping.value) return playback.tap(x, y);
-  const hit = drawing?.pick(x, y, mayPick) ?? null;
-  if (hit && (event.ctrlKey || event.metaKey || event.shiftKey)) desk.toggleSelected(hit);
-  else desk.selected = hit;
-};
-/** The wheel over the picture pinches, with Shift it twists: a mouse has one finger only. */
-const onWheel = (event: WheelEvent): void => {
-  if (!movable.value) return;
-  event.preventDefault();
-  const way = event.deltaY || event.deltaX;
-  fingers.wheel(at(event), event.shiftKey ? { twist: way / 12 } : { pinch: Math.exp(-way / 900) });
-};
-const fingers = new FingerRecorder({
-  begin: () => {
-    playback.playing = false;
-    playback.beginTouch();
-  },
-  change: (list) => {
-    playback.touch(list);
-    // The take goes on a little, so that what the fingers do is seen, and can be played again.
-    if (playback.source === 'take') playback.seek(playback.time + STEP);
-  },
+const { onDown, onMove, onUp, onWheel } = useFinderPointers({
+  canvas,
+  tapping,
+  movable,
+  overHandle: () => Boolean(handles?.hovered),
+  pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
 });
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);

@@ -1,40 +1,68 @@
 <script setup lang="ts">
 /** What a material is like, by numbers and colours. */
-import type { Material } from '../../../../../core/document/schema';
-import { ALPHAS, SHADINGS } from '../../../../../core/document/schema';
+import { computed } from 'vue';
+import { ALPHAS, SHADINGS, type Material } from '../../../../../core/document/schema';
 import { ALPHA_WORDS, SHADING_WORDS } from '../../../../material-words';
+import ColourField from '../../../common/ColourField.vue';
 import SliderField from '../../../common/SliderField.vue';
 import { useMaterial } from './use-material';
 
 const props = defineProps<{ material: Material }>();
 const { set, done } = useMaterial();
-type Plain = {
-  [K in keyof Material]: Material[K] extends number ? K : never;
-}[keyof Material];
+type NumberOf = { [K in keyof Material]: Material[K] extends number ? K : never }[keyof Material];
+/** A number of the material; a share of 1 unless it says otherwise. `when` says whether it does anything now. */
 interface Slide {
-  readonly field: Plain;
+  readonly field: NumberOf;
   readonly name: string;
-  readonly max?: number;
-  readonly min?: number;
-  readonly unit?: string;
-  readonly digits?: number;
-  readonly step?: number;
+  readonly most?: number;
+  readonly plain?: {
+    readonly min: number;
+    readonly unit: string;
+    readonly digits: number;
+    readonly step: number;
+  };
+  readonly when?: (material: Material) => boolean;
 }
-const part = (field: Plain, name: string): Slide => ({ field, name });
-const SURFACE: readonly Slide[] = [part('roughness', 'Roughness'), part('metalness', 'Metalness')];
-const COAT: readonly Slide[] = [
-  part('clearcoat', 'Clear coat'),
-  part('clearcoatRoughness', 'Coat roughness'),
+/** A colour; black has none of it. */
+interface Tone {
+  readonly colour: 'glow' | 'sheen';
+  readonly name: string;
+}
+const lit = ({ shading }: Material): boolean => shading !== 'unlit';
+const ROWS: readonly (Slide | Tone)[] = [
+  { field: 'roughness', name: 'Roughness', when: lit },
+  { field: 'metalness', name: 'Metalness', when: lit },
+  { field: 'normalStrength', name: 'Bumps', most: 4, when: (m) => lit(m) && m.maps.normal !== null },
+  { field: 'occlusionStrength', name: 'Hollows', when: (m) => lit(m) && m.maps.occlusion !== null },
+  { colour: 'glow', name: 'Glow' },
+  { field: 'glowStrength', name: 'Glow strength', most: 5, when: (m) => m.glow !== '#000000' },
+  { field: 'clearcoat', name: 'Clear coat', when: lit },
+  { field: 'clearcoatRoughness', name: 'Coat roughness', when: (m) => lit(m) && m.clearcoat > 0 },
+  { colour: 'sheen', name: 'Sheen' },
+  { field: 'sheenRoughness', name: 'Sheen rough', when: (m) => lit(m) && m.sheen !== '#000000' },
+  { field: 'transmission', name: 'Goes through', when: lit },
+  {
+    field: 'ior',
+    name: 'Bends light',
+    most: 2.333,
+    plain: { min: 1, unit: '', digits: 2, step: 0.01 },
+    when: (m) => lit(m) && m.transmission > 0,
+  },
+  {
+    field: 'thickness',
+    name: 'Thickness',
+    most: 0.2,
+    plain: { min: 0, unit: ' m', digits: 3, step: 0.001 },
+    when: (m) => lit(m) && m.transmission > 0,
+  },
 ];
-const THROUGH: readonly Slide[] = [
-  part('transmission', 'Goes through'),
-  { field: 'ior', name: 'Bends light', min: 1, max: 2.333, digits: 2, step: 0.01, unit: '' },
-  { field: 'thickness', name: 'Thickness', max: 0.2, digits: 3, step: 0.001, unit: ' m' },
-];
-const isShare = (slide: Slide): boolean => slide.unit === undefined;
-const shownOf = (slide: Slide): number => props.material[slide.field] * (isShare(slide) ? 100 : 1);
-const setSlide = (slide: Slide, value: number): void =>
-  set({ [slide.field]: isShare(slide) ? value / 100 : value }, slide.field);
+const rows = computed(() =>
+  ROWS.filter((row) =>
+    'colour' in row ? row.colour === 'glow' || lit(props.material) : (row.when?.(props.material) ?? true),
+  ),
+);
+/** Shares are shown in per cent. */
+const scaleOf = (slide: Slide): number => (slide.plain ? 1 : 100);
 const setOpacity = (percent: number): void =>
   set(
     {
@@ -43,7 +71,6 @@ const setOpacity = (percent: number): void =>
     },
     'opacity',
   );
-const colourOf = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -63,16 +90,13 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
         </button>
       </div>
     </div>
-    <div class="field">
-      <span class="soft">Colour</span>
-      <input
-        type="color"
-        :value="material.colour"
-        aria-label="Colour of the material"
-        @input="(e) => set({ colour: colourOf(e) }, 'colour')"
-        @change="done"
-      />
-    </div>
+    <ColourField
+      name="Colour"
+      label="Colour of the material"
+      :value="material.colour"
+      @change="(colour) => set({ colour }, 'colour')"
+      @done="done"
+    />
     <SliderField
       name="Opacity"
       label="Opacity of the material"
@@ -116,30 +140,29 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       @change="(v) => set({ cutoff: v / 100 }, 'cutoff')"
       @done="done"
     />
-    <template v-if="material.shading !== 'unlit'">
-      <SliderField
-        v-for="slide in SURFACE"
-        :key="slide.field"
-        :name="slide.name"
-        unit="%"
-        :value="shownOf(slide)"
-        :min="0"
-        :max="100"
-        @change="(v) => setSlide(slide, v)"
+    <template v-for="row in rows" :key="row.name">
+      <ColourField
+        v-if="'colour' in row"
+        :name="row.name"
+        :label="`Colour of the ${row.colour}`"
+        :value="material[row.colour]"
+        @change="(value) => set({ [row.colour]: value }, row.colour)"
         @done="done"
       />
       <SliderField
-        v-if="material.maps.normal"
-        name="Bumps"
-        unit="%"
-        :value="material.normalStrength * 100"
-        :min="0"
-        :max="400"
-        @change="(v) => set({ normalStrength: v / 100 }, 'normalStrength')"
+        v-else
+        :name="row.name"
+        :unit="row.plain?.unit ?? '%'"
+        :value="material[row.field] * scaleOf(row)"
+        :min="row.plain?.min ?? 0"
+        :max="(row.most ?? 1) * scaleOf(row)"
+        :digits="row.plain?.digits ?? 0"
+        :step="row.plain?.step ?? 1"
+        @change="(v) => set({ [row.field]: v / scaleOf(row) }, row.field)"
         @done="done"
       />
       <button
-        v-if="material.maps.normal"
+        v-if="'field' in row && row.field === 'normalStrength'"
         class="chip"
         type="button"
         :aria-pressed="material.normalDown"
@@ -148,82 +171,6 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       >
         Bumps the other way round
       </button>
-      <SliderField
-        v-if="material.maps.occlusion"
-        name="Hollows"
-        unit="%"
-        :value="material.occlusionStrength * 100"
-        :min="0"
-        :max="100"
-        @change="(v) => set({ occlusionStrength: v / 100 }, 'occlusionStrength')"
-        @done="done"
-      />
-    </template>
-    <div class="field">
-      <span class="soft">Glow</span>
-      <input
-        type="color"
-        :value="material.glow"
-        aria-label="Colour of the glow"
-        @input="(e) => set({ glow: colourOf(e) }, 'glow')"
-        @change="done"
-      />
-    </div>
-    <SliderField
-      v-if="material.glow !== '#000000'"
-      name="Glow strength"
-      unit="%"
-      :value="material.glowStrength * 100"
-      :min="0"
-      :max="500"
-      @change="(v) => set({ glowStrength: v / 100 }, 'glowStrength')"
-      @done="done"
-    />
-    <template v-if="material.shading !== 'unlit'">
-      <SliderField
-        v-for="slide in material.clearcoat > 0 ? COAT : COAT.slice(0, 1)"
-        :key="slide.field"
-        :name="slide.name"
-        unit="%"
-        :value="shownOf(slide)"
-        :min="0"
-        :max="100"
-        @change="(v) => setSlide(slide, v)"
-        @done="done"
-      />
-      <div class="field">
-        <span class="soft">Sheen</span>
-        <input
-          type="color"
-          :value="material.sheen"
-          aria-label="Colour of the sheen"
-          @input="(e) => set({ sheen: colourOf(e) }, 'sheen')"
-          @change="done"
-        />
-      </div>
-      <SliderField
-        v-if="material.sheen !== '#000000'"
-        name="Sheen rough"
-        unit="%"
-        :value="material.sheenRoughness * 100"
-        :min="0"
-        :max="100"
-        @change="(v) => set({ sheenRoughness: v / 100 }, 'sheenRoughness')"
-        @done="done"
-      />
-      <SliderField
-        v-for="slide in material.transmission > 0 ? THROUGH : THROUGH.slice(0, 1)"
-        :key="slide.field"
-        :name="slide.name"
-        :unit="slide.unit ?? '%'"
-        :value="shownOf(slide)"
-        :min="slide.min ?? 0"
-        :max="slide.max ?? 100"
-        :digits="slide.digits ?? 0"
-        :step="slide.step ?? 1"
-        @change="(v) => setSlide(slide, v)"
-        @done="done"
-      />
     </template>
   </section>
 </template>
@@ -243,13 +190,5 @@ section {
   display: flex;
   flex-wrap: wrap;
   gap: 5px;
-}
-input[type='color'] {
-  width: 40px;
-  height: 24px;
-  padding: 0;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: none;
 }
 </style>
