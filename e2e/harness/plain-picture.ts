@@ -28,6 +28,8 @@ export class PlainPicture implements CameraPicture {
   }
   viewFovY = () => 40;
   draw = (renderer: WebGLRenderer) => renderer.render(this.scene, new OrthographicCamera());
+  readonly knowsCover = false;
+  drawCover = () => {};
   drawPeople = (renderer: WebGLRenderer) => renderer.render(this.people, new OrthographicCamera());
   dispose = () => {};
 }

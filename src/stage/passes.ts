@@ -43,10 +43,10 @@ export const passMaterial = (
   });
 
 /** A texture to draw into, in whole bytes. */
-export const byteTarget = (width: number, height: number): WebGLRenderTarget =>
+export const byteTarget = (width: number, height: number, depthBuffer = false): WebGLRenderTarget =>
   new WebGLRenderTarget(Math.max(1, width), Math.max(1, height), {
     type: UnsignedByteType,
-    depthBuffer: false,
+    depthBuffer,
     minFilter: LinearFilter,
     magFilter: LinearFilter,
   });

@@ -12,5 +12,9 @@ export interface CameraPicture {
   readonly knowsPeople: boolean;
   /** Draws the people alone, over what is already there. */
   drawPeople(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
+  /** Whether it is known where something is before a face: a hand, hair, a mug. */
+  readonly knowsCover: boolean;
+  /** Draws that in white, and everything else in black. */
+  drawCover(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
   dispose(): void;
 }

@@ -16,7 +16,8 @@ import type { Take } from '../core/takes/take';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { HandView } from './performer/hand-view';
 import { PerformerView } from './performer/performer-view';
-import { partOf } from './parts';
+import { FlatParts } from './flat-parts';
+import { partOf, type Part } from './parts';
 import type { CameraPicture } from './picture';
 import { PrintedPictures, type PictureImage } from './printed-pictures';
 import { placeView } from './rooms/places';
@@ -33,6 +34,9 @@ export interface TakePictureOptions {
   readonly pictures?: readonly PictureImage[];
 }
 
+/** Parts of a face itself: they cover no part of it. */
+const UNCOVERED: ReadonlySet<Part> = new Set<Part>(['skin', 'eyes', 'background']);
+
 /** Where light and shadow are centred, and how far they reach: people near the camera, or a whole room. */
 const FACES = { centre: [0, -0.05, -0.8], reach: 0.45 } as const;
 const SPACE = { centre: [0, -0.8, -1.4], reach: 2.2 } as const;
@@ -48,6 +52,7 @@ export class TakePicture implements CameraPicture {
   private readonly wall: MeshBasicMaterial | null;
   private readonly around: typeof FACES | typeof SPACE;
   private detail: Detail;
+  private readonly flat = new FlatParts((part) => new Color(UNCOVERED.has(part) ? 0 : 0xffffff));
 
   constructor(
     private take: Take,
@@ -189,7 +194,19 @@ export class TakePicture implements CameraPicture {
     printed.group.visible = shown;
   }
 
+  readonly knowsCover = true;
+  drawCover(renderer: WebGLRenderer): void {
+    this.flat.during(
+      renderer,
+      this.scene,
+      () => renderer.render(this.scene, this.camera),
+      // What is behind people covers nobody.
+      (mesh) => partOf(mesh) !== 'background',
+    );
+  }
+
   dispose(): void {
+    this.flat.dispose();
     this.scene.traverse((object) => {
       const { geometry, material } = object as {
         geometry?: { dispose(): void };

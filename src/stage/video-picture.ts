@@ -111,6 +111,10 @@ export class VideoPicture implements CameraPicture {
     renderer.render(this.scene, this.camera);
   }
 
+  /** Nobody tells hands and hair from skin in it. */
+  readonly knowsCover = false;
+  drawCover(): void {}
+
   dispose(): void {
     this.texture.dispose();
     this.material.dispose();

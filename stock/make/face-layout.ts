@@ -11,26 +11,13 @@ import {
 import { SHELL_TRIANGLES, shellPositions, shellUv } from '../../src/core/face/head-shell';
 import { NEUTRAL_FACE, OPEN_TRIANGLES, UV } from '../../src/core/face/neutral';
 import { cornerNormals } from '../../src/core/assets/models/normals';
+import { REGION_WORDS } from '../../src/atelier/face-words';
 import { Maker } from './mesh';
 
-export const REGION_LABELS: Record<FaceRegion, string> = {
-  skin: 'Whole face',
-  forehead: 'Forehead',
-  temples: 'Temples',
-  brows: 'Brows',
-  lids: 'Lids',
-  liner: 'Lid line',
-  underEyes: 'Under the eyes',
-  nose: 'Nose',
-  cheeks: 'Cheeks',
-  cheekbones: 'Cheekbones',
-  contour: 'Hollow of the cheeks',
-  lips: 'Lips',
-  upperLip: 'Upper lip',
-  lowerLip: 'Lower lip',
-  chin: 'Chin',
-  jaw: 'Jaw',
-};
+/** The stock's masks: every region but the whole layout, which needs none. */
+export const MASKED = FACE_REGIONS.filter((name) => name !== 'face');
+
+export const REGION_LABELS: Record<FaceRegion, string> = { ...REGION_WORDS, skin: 'Whole face' };
 
 /** A mask: white where the region is, transparent elsewhere, with its usual soft edge. */
 export const maskSvg = (name: FaceRegion, size: number): string => {
@@ -63,7 +50,7 @@ export const templateSvg = (size: number): string => {
   let net = '';
   for (let t = 0; t < OPEN_TRIANGLES.length; t += 3)
     net += `M${p(OPEN_TRIANGLES[t]!)}L${p(OPEN_TRIANGLES[t + 1]!)}L${p(OPEN_TRIANGLES[t + 2]!)}Z`;
-  const regions = FACE_REGIONS.filter((name) => name !== 'skin');
+  const regions = MASKED.filter((name) => name !== 'skin');
   const groups = regions.map((name, i) => {
     const region = faceRegion(name);
     const path = [...region.outlines, ...region.holes].map((line) => outlinePath(line, size)).join('');

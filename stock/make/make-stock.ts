@@ -12,10 +12,9 @@ import { QUIET } from '../../src/core/assets/models/quiet';
 import { writeRadiance } from '../../src/core/assets/surroundings/radiance';
 import { peaksOf } from '../../src/core/assets/sounds/sound';
 import { shrinkFloat } from '../../src/core/assets/surroundings/float-raster';
-import { FACE_REGIONS } from '../../src/core/face/regions';
 import { catalogueSchema, type StockGroup, type StockItem } from '../../src/core/stock/catalogue';
 import { creatures } from './creatures';
-import { dotsSvg, maskSvg, neutralHead, REGION_LABELS, templateSvg } from './face-layout';
+import { dotsSvg, maskSvg, neutralHead, MASKED, REGION_LABELS, templateSvg } from './face-layout';
 import { sequences, sheets, type Film } from './frames';
 import { jewellery } from './jewellery';
 import { surroundings, swatch, tables } from './light-and-colour';
@@ -260,7 +259,7 @@ try {
       await small(sharp(shown), 160),
     );
   };
-  for (const name of FACE_REGIONS) await mask(REGION_LABELS[name], maskSvg(name, MASK));
+  for (const name of MASKED) await mask(REGION_LABELS[name], maskSvg(name, MASK));
   await mask('Freckles', dotsSvg('freckles', MASK));
   await mask('Glitter', dotsSvg('glitter', MASK));
 

@@ -1,5 +1,5 @@
 /** New ids; chance lives here, not in the core. */
-import type { AssetId, CueId, ObjectId, SceneId, TargetId } from '../../core/document/schema';
+import type { AssetId, CueId, LookId, ObjectId, SceneId, TargetId } from '../../core/document/schema';
 
 const short = (): string => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
 
@@ -12,3 +12,4 @@ export const newCueId = (): CueId => `cue_${short()}` as CueId;
 export const newPartId = (kind: 'beat' | 'act'): string => `${kind}_${short()}`;
 export const newSceneId = (): SceneId => `scene_${short()}` as SceneId;
 export const newTargetId = (): TargetId => `target_${short()}` as TargetId;
+export const newLookId = (): LookId => `look_${short()}` as LookId;

@@ -11,7 +11,7 @@ import {
   FOREHEAD,
   newFill,
   newGroup,
-  newLayer,
+  newPictureLayer,
   newLight,
   newLive,
   newOccluder,
@@ -129,7 +129,7 @@ const faceOf = (anchor: Anchor): FaceChoice => ('face' in anchor ? anchor.face :
 export const addLayer = (asset: PictureAsset, on: Anchor = destination().anchor): void => {
   const document = useEffectStore();
   const layer = {
-    ...newLayer(newObjectId(), asset, orderOnTop(document.effect), faceOf(on)),
+    ...newPictureLayer(newObjectId(), asset, orderOnTop(document.effect), faceOf(on)),
     scene: sceneNow(),
   };
   if (document.edit(addObject(layer))) useDeskStore().selected = layer.id;

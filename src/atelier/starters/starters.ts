@@ -4,7 +4,7 @@ import {
   headAnchor,
   newCard,
   newGroup,
-  newLayer,
+  newPictureLayer,
   newLight,
   newModel,
   newOccluder,
@@ -105,7 +105,7 @@ export const STARTERS: readonly Starter[] = [
         opacity: number,
         blend: 'multiply' | 'screen' | 'soft-light',
       ): EffectObject => ({
-        ...newLayer(id(name.toLowerCase()), picture(samples, stock), 0),
+        ...newPictureLayer(id(name.toLowerCase()), picture(samples, stock), 0),
         name,
         tint,
         opacity,

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
-import type { AssetId, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
+import type { AssetId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
 import type { AxesChoice } from '../../core/placing/drag';
 
 /** What handles do; `pivot` moves the point that an object turns about. */
@@ -12,7 +12,7 @@ export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
 export type PlaceTool = 'spread' | 'arrange';
 
 /** Parts of the Style bench. */
-export type StyleSection = 'material' | 'circuit' | 'blend' | 'backdrop' | 'light' | 'grade';
+export type StyleSection = 'face' | 'material' | 'circuit' | 'blend' | 'backdrop' | 'light' | 'grade';
 
 export const STAGES: readonly { readonly name: Stage; readonly label: string }[] = [
   { name: 'place', label: 'Place' },
@@ -57,6 +57,10 @@ export const useDeskStore = defineStore('desk', () => {
   });
   const style = reactive({
     section: 'blend' as StyleSection,
+    /** The face that make-up goes on. */
+    face: 1 as FaceChoice,
+    /** The two looks that are mixed, and how much of the second there is. */
+    mix: { first: '', second: '', share: 0.5 },
     /** The material that is worked on when no object that is selected wears one. */
     material: null as MaterialId | null,
     /** Which of a model's own materials is worked on. */

@@ -119,6 +119,10 @@ export const duplicateObjects = (
           id: made.get(object.id)!,
           name: nameFor(object.name),
           ...(object === original ? { order } : { parent: made.get(object.parent!)! }),
+          // Copied together with what limits it, it is limited by the copy.
+          ...(object.kind === 'layer' && object.maskedBy !== null
+            ? { maskedBy: made.get(object.maskedBy) ?? object.maskedBy }
+            : {}),
         } as Draft<EffectObject>;
     });
     if (materials === 'own') makeMaterialsOwn(effect, [...made.values()], newId).change(d);

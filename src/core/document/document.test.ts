@@ -204,6 +204,21 @@ describe('reading documents', () => {
     }
     expect(effect.objects['obj_pebble' as ObjectId]).toMatchObject({ colour: '#c98a4b', blend: 'multiply' });
   });
+  test('schema 6: face layers stay pictures over the whole face, eyes and mouth too', () => {
+    const effect = readEffect(fixture(6));
+    expect(effect.looks).toEqual({});
+    expect(effect.objects['obj_layer6' as ObjectId]).toMatchObject({
+      kind: 'layer',
+      region: 'face',
+      softness: 0,
+      mask: null,
+      finish: 'painted',
+      coversEyes: true,
+      coversMouth: true,
+      maskedBy: null,
+    });
+    expect(effect.objects['obj_pebble' as ObjectId]).not.toHaveProperty('region');
+  });
   test.each([
     ['nothing', null, 'effect.unreadable'],
     ['a newer schema', { schema: SCHEMA_VERSION + 1 }, 'effect.too-new'],

@@ -106,6 +106,8 @@ const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = nul
   else if (draft.kind === 'grade') {
     for (const step of draft.steps)
       if (step.kind === 'table' && (from === null || step.asset === from)) step.asset = to.id;
+  } else if (draft.kind === 'layer' && from !== null && draft.mask === from) {
+    if (to.kind === 'picture') draft.mask = to.id;
   } else if ('asset' in draft) draft.asset = to.id;
   // What the creator has put in is no sample any more.
   draft.sample = false;
@@ -188,6 +190,9 @@ export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
   edit(`Delete ${objectWords(effect, ids)}`, (d) => {
     const gone = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
     for (const one of gone) delete d.objects[one];
+    for (const object of Object.values(d.objects))
+      if (object.kind === 'layer' && object.maskedBy !== null && gone.has(object.maskedBy as ObjectId))
+        object.maskedBy = null;
     for (const cue of Object.values(d.cues))
       for (const beat of cue.beats)
         for (const action of beat.actions)

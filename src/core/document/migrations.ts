@@ -24,6 +24,20 @@ const NEW_IN_4 = {
   byViewer: null,
 };
 
+const NEW_IN_7 = {
+  region: 'face',
+  mask: null,
+  softness: 0,
+  startDelay: 0,
+  finish: 'painted',
+  shine: 1,
+  maskedBy: null,
+  maskedOut: false,
+  coversEyes: true,
+  coversMouth: true,
+  givesWay: true,
+};
+
 const MIGRATIONS: Record<number, (old: Json) => Json> = {
   // Schema 1 named the trigger alone; schema 2 gives it the threshold it fires at.
   1: (old) => ({
@@ -89,6 +103,13 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
         : {}),
       ...(object.kind === 'model' ? { materials: {} } : {}),
     })),
+  }),
+  // In schema 6 a face layer was a picture over the whole face, eyes and mouth included.
+  6: (old) => ({
+    ...old,
+    schema: 7,
+    looks: {},
+    objects: mapped(old.objects, (object) => ({ ...object, ...(object.kind === 'layer' ? NEW_IN_7 : {}) })),
   }),
 };
 

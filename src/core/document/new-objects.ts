@@ -144,20 +144,61 @@ export const newFill = (id: ObjectId, order: number, anchor: Anchor = FOREHEAD):
   };
 };
 
+/** What a layer is made from. */
+export type LayerOf = Partial<
+  Pick<
+    Layer,
+    | 'name'
+    | 'region'
+    | 'mask'
+    | 'softness'
+    | 'asset'
+    | 'startDelay'
+    | 'opacity'
+    | 'tint'
+    | 'blend'
+    | 'finish'
+    | 'shine'
+    | 'maskedOut'
+    | 'coversEyes'
+    | 'coversMouth'
+    | 'givesWay'
+  >
+>;
+
+/** A face layer: plain colour on a region, unless `of` says more. A picture lies over the whole face. */
+export const newLayer = (id: ObjectId, of: LayerOf, order: number, face: FaceChoice = 1): Layer => {
+  const region = of.region ?? 'face';
+  const whole = region === 'face';
+  return {
+    ...placed(id, of.name ?? 'Layer', order, { kind: 'skin', face, spot: [0.5, 0.5] }),
+    kind: 'layer',
+    region,
+    mask: null,
+    softness: whole ? 0 : 1,
+    asset: null,
+    startDelay: 0,
+    opacity: 1,
+    tint: '#ffffff',
+    blend: 'normal',
+    finish: 'painted',
+    shine: 1,
+    maskedBy: null,
+    maskedOut: false,
+    coversEyes: whole,
+    coversMouth: whole,
+    givesWay: true,
+    ...of,
+  };
+};
+
 /** A picture over the whole face, by the face layout. */
-export const newLayer = (
+export const newPictureLayer = (
   id: ObjectId,
   asset: Pick<PictureAsset, 'id' | 'name'>,
   order: number,
   face: FaceChoice = 1,
-): Layer => ({
-  ...placed(id, objectNameFor(asset, 'Layer'), order, { kind: 'skin', face, spot: [0.5, 0.5] }),
-  kind: 'layer',
-  asset: asset.id,
-  opacity: 1,
-  tint: '#ffffff',
-  blend: 'normal',
-});
+): Layer => newLayer(id, { asset: asset.id, name: objectNameFor(asset, 'Layer') }, order, face);
 
 /** A model whose origin rests where models rest on the anchor: a head piece on the crown. Its first clip plays. */
 export const newModel = (

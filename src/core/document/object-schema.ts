@@ -1,6 +1,8 @@
 /** The kinds of objects in the Stack. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
 import { z } from 'zod';
 import { anchorSchema } from './anchor-schema';
+import { FACE_REGIONS } from '../face/region-names';
+import { FINISHES } from '../makeup/finish';
 import { assetIdSchema } from './asset-schema';
 import { gradeStepsSchema } from './grade-schema';
 import { materialIdSchema } from './material-schema';
@@ -140,14 +142,34 @@ export const fillSchema = z.strictObject({
   angle: z.number().min(-360).max(360),
 });
 
-/** A picture over the whole face, by the face layout. */
+/** Colour or a picture on the skin, by the face layout. */
 export const layerSchema = z.strictObject({
   ...placedSchema,
   kind: z.literal('layer'),
-  asset: assetIdSchema,
+  region: z.enum(FACE_REGIONS),
+  /** A painted mask instead of the region's own: light where the layer is, by its grey and its transparency. */
+  mask: assetIdSchema.nullable(),
+  /** Factor on the softness that the region's edge usually has; 0 is hard. */
+  softness: z.number().min(0).max(4),
+  /** Picture, sequence or video over the whole layout; null is plain colour, the tint. */
+  asset: assetIdSchema.nullable(),
+  /** How long after the effect starts a sequence or video begins. */
+  startDelay: delay,
   opacity: unit,
   tint: hex,
   blend: blendSchema,
+  finish: z.enum(FINISHES),
+  /** How strong the finish is. */
+  shine: unit,
+  /** The layer whose mask limits this one; null is none. */
+  maskedBy: objectIdSchema.nullable(),
+  /** It is seen outside of that mask instead of inside. */
+  maskedOut: z.boolean(),
+  /** It goes over the eyes, over the inside of the mouth; else it leaves them out. */
+  coversEyes: z.boolean(),
+  coversMouth: z.boolean(),
+  /** It is left out where a hand, hair or a thing is before the face. */
+  givesWay: z.boolean(),
 });
 
 /** Hides what is behind it and draws nothing: the wearer's head, or the shape of a model. */

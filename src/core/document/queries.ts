@@ -13,6 +13,7 @@ import type {
   FileRef,
   Group,
   Layer,
+  LookId,
   MaterialId,
   ModelObject,
   ObjectId,
@@ -124,6 +125,7 @@ export const isShowing = (object: EffectObject): object is Card | ModelObject | 
 export const assetsOf = (object: EffectObject): AssetId[] => {
   if (object.kind === 'grade')
     return object.steps.flatMap((s) => (s.kind === 'table' && s.asset ? [s.asset] : []));
+  if (object.kind === 'layer') return [object.asset, object.mask].filter((id) => id !== null);
   const asset = object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
   return asset ? [asset] : [];
 };
@@ -143,7 +145,7 @@ export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 /** Which asset each kind of object can show. */
 const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
   card: ['picture', 'sequence', 'video'],
-  layer: ['picture'],
+  layer: ['picture', 'sequence', 'video'],
   model: ['model'],
   occluder: ['model'],
   text: ['font'],
@@ -161,6 +163,7 @@ export const objectsShowing = (effect: Effect, id: AssetId): EffectObject[] =>
 export type Use =
   | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
   | { readonly kind: 'material'; readonly id: MaterialId; readonly name: string }
+  | { readonly kind: 'look'; readonly id: LookId; readonly name: string }
   | { readonly kind: 'target'; readonly id: TargetId; readonly name: string }
   | { readonly kind: 'icon' };
 export const usesOf = (effect: Effect, id: AssetId): Use[] => [
@@ -168,6 +171,9 @@ export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...Object.values(effect.materials)
     .filter((m) => materialAssets(m).includes(id))
     .map((m): Use => ({ kind: 'material', id: m.id, name: m.name })),
+  ...Object.values(effect.looks)
+    .filter((look) => look.layers.some((layer) => assetsOf(layer).includes(id)))
+    .map((look): Use => ({ kind: 'look', id: look.id, name: look.name })),
   ...targetOrder(effect)
     .filter((t) => t.asset === id)
     .map((t): Use => ({ kind: 'target', id: t.id, name: t.name })),
@@ -184,6 +190,8 @@ export const usedAssets = (effect: Effect): AssetId[] => {
       if (material) for (const asset of materialAssets(material)) used.add(asset);
     }
   }
+  for (const look of Object.values(effect.looks))
+    for (const layer of look.layers) for (const asset of assetsOf(layer)) used.add(asset);
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];

@@ -10,6 +10,7 @@ import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
 import {
+  layerSchema,
   objectIdSchema,
   objectSchema,
   sceneIdSchema,
@@ -37,7 +38,7 @@ export {
 export type * from './object-schema';
 export { CAMERA_PARTS } from './values-schema';
 
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -136,6 +137,16 @@ export const backdropSchema = z.strictObject({
   spill: unit,
 });
 
+export const lookIdSchema = idText.brand<'LookId'>();
+/** Face layers kept together under a name, to be put on a face again or mixed with another look. */
+export const lookSchema = z.strictObject({
+  id: lookIdSchema,
+  name: label,
+  order: finite,
+  /** In the order of the Stack. */
+  layers: z.array(layerSchema).min(1).max(100),
+});
+
 export const listingSchema = z.strictObject({
   summary: z.string().max(280),
   tags: z.array(z.string().min(1).max(24)).max(10),
@@ -168,6 +179,7 @@ export const effectSchema = z.strictObject({
   openingScene: sceneIdSchema.nullable(),
   targets: mapById(targetIdSchema, targetSchema, 20),
   materials: mapById(materialIdSchema, materialSchema, 500),
+  looks: mapById(lookIdSchema, lookSchema, 100),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
@@ -182,8 +194,10 @@ export type Cue = z.infer<typeof cueSchema>;
 export type EffectScene = z.infer<typeof sceneSchema>;
 export type Target = z.infer<typeof targetSchema>;
 export type Backdrop = z.infer<typeof backdropSchema>;
+export type LookId = z.infer<typeof lookIdSchema>;
+export type Look = z.infer<typeof lookSchema>;
 export type Listing = z.infer<typeof listingSchema>;
-type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets' | 'materials';
+type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets' | 'materials' | 'looks';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
@@ -191,4 +205,5 @@ export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   scenes: Record<SceneId, EffectScene>;
   targets: Record<TargetId, Target>;
   materials: Record<MaterialId, Material>;
+  looks: Record<LookId, Look>;
 }

@@ -15,26 +15,9 @@ import {
 } from './landmarks';
 import { FACE_LANDMARKS } from './landmarks';
 import { UV } from './neutral';
+import type { FaceRegion } from './region-names';
 
-export const FACE_REGIONS = [
-  'skin',
-  'forehead',
-  'temples',
-  'brows',
-  'lids',
-  'liner',
-  'underEyes',
-  'nose',
-  'cheeks',
-  'cheekbones',
-  'contour',
-  'lips',
-  'upperLip',
-  'lowerLip',
-  'chin',
-  'jaw',
-] as const;
-export type FaceRegion = (typeof FACE_REGIONS)[number];
+export { FACE_REGIONS, type FaceRegion } from './region-names';
 
 export type Point = readonly [u: number, v: number];
 export type Outline = readonly Point[];
@@ -96,7 +79,29 @@ const FOREHEAD = [103, 67, 109, 10, 338, 297, 332, 333, 299, 337, 151, 108, 69, 
 const NOSE = [168, 193, 245, 174, 217, 198, 129, 64, 98, 97, 2, 326, 327, 294, 358, 420, 437, 399, 465, 417];
 const CHIN = [152, 148, 176, 140, 171, 199, 396, 369, 400, 377];
 
+const FOLD_RING = [189, 221, 222, 223, 224, 225, 113];
+const BRIDGE = [168, 193, 122, 196, 3, 51, 5, 281, 248, 419, 351, 417];
+
+/** An outline moved outwards by `by`, in shares of the layout, or inwards below 0. */
+const moved = (line: Outline, by: number): Outline => {
+  const turn = Math.sign(line.reduce((s, [u, v], i) => s + u * next(line, i)[1] - next(line, i)[0] * v, 0));
+  return line.map(([u, v], i): Point => {
+    const [a, b] = [line[(i + line.length - 1) % line.length]!, next(line, i)];
+    const [x, y] = [b[0] - a[0], b[1] - a[1]];
+    const far = Math.hypot(x, y) || 1;
+    return [u + (by * turn * y) / far, v - (by * turn * x) / far];
+  });
+};
+const next = (line: Outline, i: number): Point => line[(i + 1) % line.length]!;
+
+/** The openings of the layout: both eyes, and the mouth between the lips. */
+export const EYE_OPENINGS: readonly Outline[] = [outline(EYE_RIGHT), outline(EYE_LEFT)];
+export const MOUTH_OPENING: Outline = outline(MOUTH);
+/** The edge of the face: its mesh ends there. */
+export const FACE_EDGE: Outline = outline(OVAL);
+
 const REGIONS: Record<FaceRegion, Region> = {
+  face: { outlines: [FACE_EDGE], holes: [], softness: 0 },
   skin: {
     outlines: [outline(OVAL)],
     holes: [outline(EYE_RIGHT), outline(EYE_LEFT), outline(LIPS)],
@@ -106,6 +111,7 @@ const REGIONS: Record<FaceRegion, Region> = {
   temples: { outlines: bothEllipses(139, 0.035, 0.075, 12), holes: [], softness: 0.03 },
   brows: { outlines: [outline(BROW_RIGHT), outline(BROW_LEFT)], holes: [], softness: 0.006 },
   lids: { outlines: both([...UPPER_LID, ...LID_FOLD]), holes: [], softness: 0.01 },
+  crease: { outlines: both([...LID_FOLD, ...[...FOLD_RING].reverse()]), holes: [], softness: 0.012 },
   liner: {
     outlines: both([33, 246, 161, 160, 159, 158, 157, 173]).map((line) => {
       // A band along the upper lid, drawn out a little beyond the outer corner.
@@ -119,10 +125,17 @@ const REGIONS: Record<FaceRegion, Region> = {
   },
   underEyes: { outlines: both(UNDER_EYE), holes: [], softness: 0.012 },
   nose: { outlines: [outline(NOSE)], holes: [], softness: 0.012 },
+  noseBridge: { outlines: [outline(BRIDGE)], holes: [], softness: 0.012 },
+  noseTip: { outlines: [ellipse(at(4), 0.03, 0.026)], holes: [], softness: 0.014 },
   cheeks: { outlines: bothEllipses(50, 0.075, 0.055, -28, [-0.012, -0.005]), holes: [], softness: 0.045 },
   cheekbones: { outlines: bothEllipses(117, 0.075, 0.018, -32, [-0.03, 0]), holes: [], softness: 0.018 },
   contour: { outlines: bothEllipses(187, 0.1, 0.026, -38, [-0.045, 0.0]), holes: [], softness: 0.028 },
   lips: { outlines: [outline(LIPS)], holes: [outline(MOUTH)], softness: 0.004 },
+  lipLiner: {
+    outlines: [moved(outline(LIPS), 0.006)],
+    holes: [moved(outline(LIPS), -0.008)],
+    softness: 0.003,
+  },
   upperLip: {
     outlines: [outline([...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()])],
     holes: [],

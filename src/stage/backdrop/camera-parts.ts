@@ -128,6 +128,20 @@ export class CameraParts {
     return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part);
   }
 
+  /** White where something is before a face, black elsewhere; null when nobody knows. Half as fine as the canvas. */
+  cover(): Texture | null {
+    if (!this.now?.picture.knowsCover) return null;
+    const { renderer, picture, frame, aspect } = this.now;
+    const half = (x: number) => Math.max(1, Math.ceil(x / 2));
+    return this.once(
+      'cover',
+      half(this.size.x),
+      half(this.size.y),
+      (into) => onClear(renderer, into, () => picture.drawCover(renderer, frame, aspect)),
+      true,
+    );
+  }
+
   /** How the picture is lit, measured in this frame. */
   lit(): CameraLight {
     if (this.now && this.litAt !== this.count) {
@@ -226,13 +240,19 @@ export class CameraParts {
   }
 
   /** The texture of a key, made again in each frame that asks for it. */
-  private once(key: string, width: number, height: number, make: (into: WebGLRenderTarget) => void): Texture {
+  private once(
+    key: string,
+    width: number,
+    height: number,
+    make: (into: WebGLRenderTarget) => void,
+    inDepth = false,
+  ): Texture {
     let kept = this.made.get(key);
     if (kept && (kept.target.width !== width || kept.target.height !== height)) {
       kept.target.dispose();
       kept = undefined;
     }
-    if (!kept) this.made.set(key, (kept = { target: byteTarget(width, height), at: -1 }));
+    if (!kept) this.made.set(key, (kept = { target: byteTarget(width, height, inDepth), at: -1 }));
     if (kept.at !== this.count) make(kept.target);
     kept.at = this.count;
     return kept.target.texture;

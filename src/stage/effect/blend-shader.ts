@@ -12,9 +12,8 @@ export const modeNumber = (mode: BlendMode): number => BLEND_MODES.indexOf(mode)
 
 const is = (mode: BlendMode): string => `mode == ${modeNumber(mode)}`;
 
-export const BLEND_GLSL = /* glsl */ `
-  uniform int mode;
-
+/** The formulas; they ask a `mode` that has to be there before. */
+export const BLEND_FUNCTIONS = /* glsl */ `
   float hardLight(float b, float s) {
     return s <= 0.5 ? b * 2.0 * s : b + (2.0 * s - 1.0) - b * (2.0 * s - 1.0);
   }
@@ -64,4 +63,9 @@ export const BLEND_GLSL = /* glsl */ `
   vec3 blendOver(vec3 b, vec3 s, float a) {
     return ${is('plus-lighter')} ? min(vec3(1.0), b + a * s) : mix(b, blendColours(b, s), a);
   }
+`;
+/** The formulas with one mode for all. */
+export const BLEND_GLSL = /* glsl */ `
+  uniform int mode;
+  ${BLEND_FUNCTIONS}
 `;

@@ -6,6 +6,7 @@ import {
   Vector2,
   type Camera,
   type Object3D,
+  type PerspectiveCamera,
   type WebGLRenderer,
 } from 'three';
 import type { Program } from '../../core/behave/program';
@@ -17,6 +18,7 @@ import { distance, length, mix } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
+import { FaceLooks } from '../face/face-looks';
 import { Beneath } from './beneath';
 import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light';
 import { PictureHint } from './picture-hint';
@@ -58,8 +60,10 @@ export class EffectView {
   private readonly flatLight = new EffectLight(this.scenes.screen);
   private readonly screenCamera = new OrthographicCamera();
   private readonly hint: PictureHint;
+  readonly looks: FaceLooks;
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
+  private readonly size = new Vector2();
   private firstFace: TrackedFace | null = null;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
@@ -70,6 +74,7 @@ export class EffectView {
   ) {
     this.screenCamera.position.z = 1;
     this.hint = new PictureHint(this.beneath);
+    this.looks = new FaceLooks(stores, this.beneath, camera);
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
   }
@@ -106,11 +111,17 @@ export class EffectView {
     const lights: PlacedLight[] = [];
     const grades: GradeNow[] = [];
     let ground: ShadowGround | null = null;
+    this.looks.begin();
     program.objects.forEach((object, i) => {
       const { places: all, layering } = places[i]!;
       if (object.kind === 'grade') {
         // What stands lower in the Stack is done first.
         if (all[0]) grades.unshift({ steps: object.steps, strength: all[0].opacity });
+        return;
+      }
+      if (object.kind === 'layer') {
+        for (const place of all)
+          if (this.looks.add(object, program.effect, place, time)) this.shown.space = true;
         return;
       }
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
@@ -130,6 +141,7 @@ export class EffectView {
           ground = joined(ground, groundOf(object, place, program.anchors[i]!.kind === 'skin'));
       }
     });
+    this.looks.finish(this.scenes.space, light);
     this.light.update(lit.space, lights, light, ground, (own) => {
       const asset = own.asset ? program.effect.assets[own.asset] : undefined;
       return asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
@@ -200,8 +212,10 @@ export class EffectView {
   }
 
   /** Draws what is in the room, then what lies on the screen. */
-  draw(renderer: WebGLRenderer, camera: Camera): void {
+  draw(renderer: WebGLRenderer, camera: PerspectiveCamera): void {
     if (this.shown.space) {
+      renderer.getDrawingBufferSize(this.size);
+      this.looks.prepare(renderer, camera, this.size.y);
       this.light.reflect(renderer);
       renderer.shadowMap.enabled = this.light.shadows;
       renderer.render(this.scenes.space, camera);
@@ -269,6 +283,7 @@ export class EffectView {
   dispose(): void {
     for (const [id, entry] of this.entries) this.remove(id, entry);
     this.hint.dispose();
+    this.looks.dispose();
     this.beneath.dispose();
     this.light.dispose();
     this.flatLight.dispose();

@@ -12,7 +12,8 @@ const document = useEffectStore();
 const desk = useDeskStore();
 const router = useRouter();
 const route = useRoute();
-const useWords = (use: Use): string => (use.kind === 'icon' ? 'the icon' : use.name);
+const useWords = (use: Use): string =>
+  use.kind === 'icon' ? 'the icon' : use.kind === 'look' ? `the look ${use.name}` : use.name;
 const uses = computed(() => usesOf(document.effect, props.asset.id));
 const go = (use: Use): void => {
   if (use.kind === 'object') {
@@ -26,6 +27,11 @@ const go = (use: Use): void => {
   if (use.kind === 'material') {
     desk.style.section = 'material';
     desk.style.material = use.id;
+    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'style' } });
+    return;
+  }
+  if (use.kind === 'look') {
+    desk.style.section = 'face';
     void router.replace({ name: 'atelier', params: { ...route.params, stage: 'style' } });
     return;
   }

@@ -10,7 +10,7 @@ import AssetThumb from '../library/AssetThumb.vue';
 const props = defineProps<{ object: Card | ModelObject | Layer }>();
 const document = useEffectStore();
 const desk = useDeskStore();
-const asset = computed(() => document.effect.assets[props.object.asset]);
+const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));
 </script>
 
 <template>
@@ -27,6 +27,12 @@ const asset = computed(() => document.effect.assets[props.object.asset]);
       <span class="cut grow">{{ asset.name }}</span>
       <ArrowUpRight :size="13" />
     </button>
+    <span v-else-if="object.asset === null" class="gone plain">
+      plain colour
+      <button type="button" class="word" @click="desk.openLibrary({ from: object.id })">
+        Choose a picture
+      </button>
+    </span>
     <span v-else class="gone">
       <TriangleAlert :size="13" /> its asset was deleted
       <button type="button" class="word" @click="desk.openLibrary({ from: object.id })">

@@ -9,6 +9,7 @@ import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
 import FlatFields from './FlatFields.vue';
+import LayerFields from './LayerFields.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -122,6 +123,7 @@ const setTint = (text: string, gesture: string | null): void => {
         @change="(v: unknown) => style({ blend: v as BlendMode })"
       />
     </div>
+    <LayerFields v-if="object.kind === 'layer'" :object="object" />
     <FlatFields v-if="object.kind === 'live' || object.kind === 'fill'" :object="object" />
     <template v-if="sided">
       <div class="chips">

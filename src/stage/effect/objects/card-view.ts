@@ -1,9 +1,9 @@
 /** A card: a picture, a sequence or a video. */
 import { Group } from 'three';
-import { frameAt, frameIndex } from '../../../core/assets/frames/sheets';
 import type { Card } from '../../../core/document/schema';
 import { fitOf, tileCounts } from '../../../core/placing/fit';
-import { FlatMesh, WHOLE } from './flat';
+import { pictureOf } from '../asset-picture';
+import { FlatMesh } from './flat';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 import { SurfaceQuad } from './surface-quad';
 
@@ -20,27 +20,19 @@ export class CardView implements ObjectView<Card> {
 
   update(now: ObjectNow<Card>): boolean {
     const { object, effect, opacity, time, order, layering, aspect } = now;
-    const { textures, videos } = this.tools.stores;
-    const asset = effect.assets[object.asset];
+    const { stores, camera } = this.tools;
     const own = Math.max(0, time - object.startDelay);
-    const shown =
-      asset?.kind === 'sequence' ? frameAt(asset, frameIndex(asset, own)) : { file: 0, rect: WHOLE };
-    const texture =
-      asset?.kind === 'picture' || asset?.kind === 'sequence'
-        ? textures.get(asset, shown.file)
-        : asset?.kind === 'video'
-          ? // Space shows it as the Viewfinder does.
-            videos.get(asset, this.tools.camera ? own : null)
-          : null;
-    if (!texture || opacity === 0) return false;
+    // Space shows a video as the Viewfinder does.
+    const shown = pictureOf(stores, effect.assets[object.asset], own, camera !== null);
+    if (!shown || opacity === 0) return false;
     const worn = object.material ? effect.materials[object.material] : undefined;
     this.flat.mesh.visible = !worn;
     if (worn) {
-      this.quad.show(now, worn, { texture, rect: shown.rect });
+      this.quad.show(now, worn, shown);
       return true;
     }
     this.quad.hide();
-    this.flat.style(object, texture, shown.rect, opacity);
+    this.flat.style(object, shown.texture, shown.rect, opacity);
     this.flat.repeat =
       fitOf(object, layering) === 'tile' ? tileCounts(object.extent, object.scale, aspect) : [1, 1];
     this.flat.mesh.scale.set(object.extent[0], object.extent[1], 1);

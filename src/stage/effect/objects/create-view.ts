@@ -2,7 +2,6 @@ import type { EffectObject } from '../../../core/document/schema';
 import { CardView } from './card-view';
 import { EmptyView } from './empty-view';
 import { FillView } from './fill-view';
-import { LayerView } from './layer-view';
 import { LiveView } from './live-view';
 import { ModelView } from './model-view';
 import type { ObjectView, ViewTools } from './object-view';
@@ -20,8 +19,6 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new LiveView(tools) as ObjectView;
     case 'fill':
       return new FillView(tools) as ObjectView;
-    case 'layer':
-      return new LayerView(tools) as ObjectView;
     case 'model':
       return new ModelView(tools) as ObjectView;
     case 'solid':
@@ -32,6 +29,8 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new OccluderView(tools) as ObjectView;
     case 'shadowCatcher':
       return new ShadowCatcherView() as ObjectView;
+    // Layers are drawn together, by the look of their face.
+    case 'layer':
     case 'group':
     case 'light':
     case 'grade':

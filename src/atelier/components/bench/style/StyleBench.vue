@@ -9,10 +9,12 @@ import BackdropSection from './BackdropSection.vue';
 import BlendSection from './BlendSection.vue';
 import CircuitSection from './circuit/CircuitSection.vue';
 import GradeSection from './grade/GradeSection.vue';
+import FaceSection from './face/FaceSection.vue';
 import LightSection from './LightSection.vue';
 import MaterialSection from './material/MaterialSection.vue';
 
 const SECTIONS: readonly { readonly id: StyleSection; readonly label: string }[] = [
+  { id: 'face', label: 'Face' },
   { id: 'material', label: 'Material' },
   { id: 'circuit', label: 'Circuit' },
   { id: 'blend', label: 'Blend' },
@@ -31,6 +33,7 @@ watch(
     if (!object.value) return;
     const { section } = desk.style;
     if (object.value.kind === 'grade') desk.style.section = 'grade';
+    else if (object.value.kind === 'layer') desk.style.section = 'face';
     else if (object.value.kind === 'light' || object.value.kind === 'shadowCatcher')
       desk.style.section = 'light';
     // Whoever is at materials stays there.
@@ -58,7 +61,8 @@ watch(
         {{ label }}
       </button>
     </div>
-    <MaterialSection v-if="desk.style.section === 'material'" />
+    <FaceSection v-if="desk.style.section === 'face'" />
+    <MaterialSection v-else-if="desk.style.section === 'material'" />
     <CircuitSection v-else-if="desk.style.section === 'circuit'" />
     <BlendSection v-else-if="desk.style.section === 'blend'" />
     <BackdropSection v-else-if="desk.style.section === 'backdrop'" @choose="(on) => emit('choose', on)" />

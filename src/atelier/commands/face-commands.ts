@@ -1,0 +1,98 @@
+/** Make-up by command: pieces and looks put on a face, kept, mixed, copied. */
+import {
+  addLayerInOrder,
+  copyLook,
+  layersOn,
+  lookOrder,
+  piecesOf,
+  saveLook,
+  wearLook,
+} from '../../core/document/look-edits';
+import { newLayer } from '../../core/document/new-objects';
+import type { FaceChoice, Layer, LookId, ObjectId } from '../../core/document/schema';
+import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';
+import { mixLooks } from '../../core/makeup/mix';
+import { newLookId, newObjectId } from '../api/ids';
+import { useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+import { sceneNow } from './place-commands';
+
+const newIds = (count: number): ObjectId[] => Array.from({ length: count }, () => newObjectId());
+
+/** The layer on the face that is a piece of the kit; the topmost when there are several. */
+export const pieceOn = (piece: KitPiece, face: FaceChoice): Layer | undefined =>
+  layersOn(useEffectStore().effect, face).find(
+    (l) => l.region === piece.layer.region && l.name.startsWith(piece.layer.name),
+  );
+
+/** Puts a piece of the kit on the face, where make-up of its region goes; one that is there is selected. */
+export const putOn = (piece: KitPiece, face: FaceChoice): void => {
+  const document = useEffectStore();
+  const desk = useDeskStore();
+  const there = pieceOn(piece, face);
+  if (there) {
+    desk.selected = there.id;
+    return;
+  }
+  const layer = { ...newLayer(newObjectId(), piece.layer, 0, face), scene: sceneNow() };
+  if (document.edit(addLayerInOrder(document.effect, layer, face))) desk.selected = layer.id;
+};
+
+/** A look that can be put on: one of the kit's, or one that was kept. */
+export interface LookChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly pieces: readonly PieceLayer[];
+  /** Kept in this effect, so it can be renamed and deleted. */
+  readonly own: boolean;
+}
+
+export const lookChoices = (): LookChoice[] => [
+  ...KIT_LOOKS.map(({ id, name, about, layers }) => ({ id, name, about, pieces: layers, own: false })),
+  ...lookOrder(useEffectStore().effect).map(({ id, name, layers }) => ({
+    id: id as string,
+    name,
+    about: `${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}, kept in this effect.`,
+    pieces: piecesOf(layers),
+    own: true,
+  })),
+];
+
+export const wear = (look: LookChoice, face: FaceChoice): void => {
+  const document = useEffectStore();
+  const ids = newIds(look.pieces.length);
+  document.edit(wearLook(document.effect, look.name, look.pieces, face, ids, sceneNow()));
+};
+
+/** Keeps what is on the face under a free name; null when there is nothing. */
+export const keepLook = (face: FaceChoice): LookId | null => {
+  const document = useEffectStore();
+  const names = new Set(lookOrder(document.effect).map((l) => l.name));
+  let n = 1;
+  while (names.has(`Look ${n}`)) n++;
+  const id = newLookId();
+  try {
+    return document.edit(saveLook(document.effect, id, `Look ${n}`, face)) ? id : null;
+  } catch (error) {
+    document.notice = (error as Error).message;
+    return null;
+  }
+};
+
+/** Puts a mix of two looks on the face; one drag of the slider is one undo step. */
+export const wearMix = (first: LookChoice, second: LookChoice, share: number, face: FaceChoice): void => {
+  const document = useEffectStore();
+  const pieces = mixLooks(first.pieces, second.pieces, share);
+  const name = `${first.name} and ${second.name}`;
+  document.edit(
+    wearLook(document.effect, name, pieces, face, newIds(pieces.length), sceneNow()),
+    `mix ${first.id} ${second.id} ${face}`,
+  );
+};
+
+export const copyLookTo = (from: FaceChoice, to: FaceChoice): void => {
+  const document = useEffectStore();
+  const ids = newIds(layersOn(document.effect, from).length);
+  document.edit(copyLook(document.effect, from, to, ids, sceneNow()));
+};

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+/** Make-up: which face it goes on, the kit, whole looks. Fields of a layer stand in the Stack. */
+import { computed, watch } from 'vue';
+import { Copy } from '@lucide/vue';
+import { layersOn } from '../../../../../core/document/look-edits';
+import { anchorOf } from '../../../../../core/document/queries';
+import type { FaceChoice } from '../../../../../core/document/schema';
+import { copyLookTo } from '../../../../commands/face-commands';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import LooksPanel from './LooksPanel.vue';
+import MakeUpKit from './MakeUpKit.vue';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const FACES: readonly { readonly face: FaceChoice; readonly label: string }[] = [
+  { face: 1, label: 'Face 1' },
+  { face: 2, label: 'Face 2' },
+  { face: 'every', label: 'Every face' },
+];
+const face = computed({ get: () => desk.style.face, set: (to) => (desk.style.face = to) });
+// The kit works on the face whose layer was picked.
+watch(
+  () => desk.selected,
+  (id) => {
+    const object = id ? document.effect.objects[id] : undefined;
+    if (object?.kind !== 'layer') return;
+    const anchor = anchorOf(document.effect, object);
+    if ('face' in anchor) face.value = anchor.face;
+  },
+  { immediate: true },
+);
+const count = computed(() => layersOn(document.effect, face.value).length);
+const other = computed<FaceChoice>(() => (face.value === 1 ? 2 : 1));
+const shown = computed(() =>
+  FACES.some((f) => f.face === face.value)
+    ? FACES
+    : [...FACES, { face: face.value, label: face.value === 'any' ? 'Any face' : `Face ${face.value}` }],
+);
+</script>
+
+<template>
+  <section aria-label="Make-up">
+    <div class="faces" role="group" aria-label="Face that make-up goes on">
+      <button
+        v-for="one in shown"
+        :key="one.face"
+        class="chip"
+        type="button"
+        :aria-pressed="face === one.face"
+        @click="face = one.face"
+      >
+        {{ one.label }}
+      </button>
+      <span class="grow" />
+      <button
+        v-if="count > 0 && face !== 'every'"
+        class="chip"
+        type="button"
+        @click="copyLookTo(face, other)"
+      >
+        <Copy :size="13" /> Copy to face {{ other }}
+      </button>
+    </div>
+    <MakeUpKit :face="face" />
+    <LooksPanel :face="face" />
+  </section>
+</template>
+
+<style scoped>
+.faces {
+  display: flex;
+  gap: 6px;
+  margin-bottom: 10px;
+}
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+</style>

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+/** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
+import { computed } from 'vue';
+import { Check } from '@lucide/vue';
+import { changeLayer } from '../../../../../core/document/look-edits';
+import type { FaceChoice, Layer } from '../../../../../core/document/schema';
+import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
+import { pieceOn, putOn } from '../../../../commands/face-commands';
+import { KIT_WORDS } from '../../../../face-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import RegionPicture from './RegionPicture.vue';
+
+const props = defineProps<{ face: FaceChoice }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const groups = computed(() =>
+  KIT_GROUPS.map((group) => ({
+    group,
+    pieces: KIT.filter((p) => p.group === group).map((piece) => ({
+      piece,
+      layer: pieceOn(piece, props.face),
+    })),
+  })),
+);
+const selected = computed<Layer | null>(() => {
+  const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
+  return object?.kind === 'layer' ? object : null;
+});
+/** Colours that suit the selected layer. */
+const colours = computed(() => {
+  const layer = selected.value;
+  if (!layer) return [];
+  const fits = KIT.filter((p) => p.layer.region === layer.region);
+  const all = fits.flatMap((p) => [p.layer.tint ?? '#ffffff', ...p.colours]);
+  return [...new Set(all)].filter((c) => c !== '#ffffff').slice(0, 10);
+});
+const dye = (tint: string): void => {
+  if (selected.value) document.edit(changeLayer(document.effect, selected.value.id, { tint }, 'Colour of'));
+};
+const shown = (piece: KitPiece, layer: Layer | undefined): string => {
+  const tint = layer?.tint ?? piece.layer.tint ?? '#ffffff';
+  // What only shines has no colour of its own.
+  return tint === '#ffffff' ? '#fdf6ea' : tint;
+};
+</script>
+
+<template>
+  <div>
+    <section v-for="{ group, pieces } in groups" :key="group" :aria-label="KIT_WORDS[group]">
+      <h2>{{ KIT_WORDS[group] }}</h2>
+      <div class="tiles" :class="group">
+        <button
+          v-for="{ piece, layer } in pieces"
+          :key="piece.id"
+          type="button"
+          class="tile"
+          :class="{ on: layer, chosen: layer && desk.selected === layer.id }"
+          :aria-pressed="layer !== undefined"
+          :title="
+            layer ? `${piece.layer.name} is on the face: show it` : `Put ${piece.layer.name} on the face`
+          "
+          @click="putOn(piece, face)"
+        >
+          <span class="picture">
+            <RegionPicture
+              :region="piece.layer.region"
+              :colour="shown(piece, layer)"
+              :opacity="0.85"
+              :group="group"
+            />
+            <Check v-if="layer" class="check" :size="13" />
+          </span>
+          <span class="cut">{{ piece.layer.name }}</span>
+        </button>
+      </div>
+    </section>
+    <div
+      v-if="selected && colours.length > 0"
+      class="colours"
+      role="group"
+      :aria-label="`Colours for ${selected.name}`"
+    >
+      <span class="soft">{{ selected.name }}</span>
+      <button
+        v-for="colour in colours"
+        :key="colour"
+        type="button"
+        class="swatch"
+        :class="{ on: colour === selected.tint }"
+        :style="{ background: colour }"
+        :aria-label="`${selected.name} in ${colour}`"
+        :aria-pressed="colour === selected.tint"
+        @click="dye(colour)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+section + section {
+  margin-top: 12px;
+}
+h2 {
+  margin: 0 0 5px;
+}
+.tiles {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(80px, 1fr));
+  gap: 6px;
+}
+.tile {
+  display: grid;
+  gap: 2px;
+  min-width: 0;
+  padding: 3px 3px 2px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 11.5px;
+  text-align: left;
+  cursor: pointer;
+}
+.tile:hover,
+.tile.chosen {
+  border-color: var(--accent);
+}
+.picture {
+  position: relative;
+  height: 40px;
+  overflow: hidden;
+  border-radius: 4px;
+  background: #f4efe8;
+}
+.face .picture {
+  height: 58px;
+}
+.check {
+  position: absolute;
+  top: 2px;
+  right: 2px;
+  padding: 1px;
+  border-radius: 50%;
+  background: var(--accent);
+  color: #fff;
+}
+.colours {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  align-items: center;
+  margin-top: 10px;
+}
+.colours .soft {
+  margin-right: 4px;
+}
+.swatch {
+  width: 22px;
+  height: 22px;
+  padding: 0;
+  border: 1px solid var(--line);
+  border-radius: 50%;
+  cursor: pointer;
+}
+.swatch.on {
+  outline: 2px solid var(--accent);
+  outline-offset: 1px;
+}
+</style>

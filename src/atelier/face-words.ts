@@ -1,0 +1,39 @@
+/** How face layers and their regions are called in the interface. */
+import type { FaceRegion } from '../core/face/region-names';
+import type { KitGroup } from '../core/makeup/kit';
+import type { Finish } from '../core/makeup/finish';
+
+export const REGION_WORDS: Record<FaceRegion, string> = {
+  face: 'Whole face',
+  skin: 'Skin',
+  forehead: 'Forehead',
+  temples: 'Temples',
+  brows: 'Brows',
+  lids: 'Lids',
+  crease: 'Crease',
+  liner: 'Lid line',
+  underEyes: 'Under the eyes',
+  nose: 'Nose',
+  noseBridge: 'Bridge of the nose',
+  noseTip: 'Tip of the nose',
+  cheeks: 'Cheeks',
+  cheekbones: 'Cheekbones',
+  contour: 'Hollow of the cheeks',
+  lips: 'Lips',
+  lipLiner: 'Lip line',
+  upperLip: 'Upper lip',
+  lowerLip: 'Lower lip',
+  chin: 'Chin',
+  jaw: 'Jaw',
+};
+
+export const FINISH_WORDS: Record<Finish, string> = {
+  painted: 'As painted',
+  matte: 'Matte',
+  satin: 'Satin',
+  gloss: 'Gloss',
+  metallic: 'Metallic',
+  shimmer: 'Shimmer',
+};
+
+export const KIT_WORDS: Record<KitGroup, string> = { eyes: 'Eyes', face: 'Face', lips: 'Lips' };

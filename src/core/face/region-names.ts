@@ -1,0 +1,25 @@
+/** Names of the regions of the face layout; `regions.ts` has their outlines. */
+export const FACE_REGIONS = [
+  'face',
+  'skin',
+  'forehead',
+  'temples',
+  'brows',
+  'lids',
+  'crease',
+  'liner',
+  'underEyes',
+  'nose',
+  'noseBridge',
+  'noseTip',
+  'cheeks',
+  'cheekbones',
+  'contour',
+  'lips',
+  'lipLiner',
+  'upperLip',
+  'lowerLip',
+  'chin',
+  'jaw',
+] as const;
+export type FaceRegion = (typeof FACE_REGIONS)[number];

@@ -1,0 +1,156 @@
+/**
+ * A face's look in one pass over the skin: its steps in order, then how its surfaces catch the light of the camera picture.
+ * Highlights: Cook-Torrance with the GGX distribution (Walter et al. 2007) and Schlick's Fresnel term, as glTF 2.0 has them.
+ */
+import { BLEND_FUNCTIONS } from '../effect/blend-shader';
+import { SRGB_GLSL } from '../grade/grade-shader';
+
+export const LOOK_VERTEX = /* glsl */ `
+  varying vec2 vUv;
+  varying vec3 vNormal;
+  varying vec3 vTowards; // the camera, world
+  void main() {
+    vUv = uv;
+    vec4 world = modelMatrix * vec4(position, 1.0);
+    vNormal = mat3(modelMatrix) * normal;
+    vTowards = cameraPosition - world.xyz;
+    gl_Position = projectionMatrix * viewMatrix * world;
+  }
+`;
+
+/** `STEPS` and, where anything catches light, `FINISHED` are defined by whoever compiles it. */
+export const LOOK_FRAGMENT = /* glsl */ `
+  uniform sampler2D beneath;
+  uniform vec2 bufferSize; // pixels
+  uniform sampler2D factors;
+  uniform sampler2D pluses;
+  uniform sampler2D glosses;
+  uniform sampler2D sparkles;
+  uniform sampler2D meanSkin; // one pixel
+  uniform sampler2D cover; // where something is before the face
+  uniform bool covered;
+  uniform vec4 bounds[STEPS];
+  uniform vec4 toTile[STEPS];
+  uniform int modes[STEPS]; // -1 is an affine map
+  uniform bool gives[STEPS];
+  uniform vec3 lightDirection; // towards it, world
+  uniform vec3 lightColour; // linear
+  varying vec2 vUv;
+  varying vec3 vNormal;
+  varying vec3 vTowards;
+  ${SRGB_GLSL}
+  int mode;
+  ${BLEND_FUNCTIONS}
+
+  vec4 hashOf(vec2 cell) {
+    vec4 p = fract(cell.xyxy * vec4(0.1031, 0.1030, 0.0973, 0.1099));
+    p += dot(p, p.wzxy + 33.33);
+    return fract((p.xxyz + p.yzzw) * p.zywx);
+  }
+  /** Grains of mica: each leans its own way and flashes when it mirrors the light. */
+  float sparkle(vec3 normal, vec3 halfway) {
+    float sum = 0.0;
+    for (int scale = 0; scale < 2; scale++) {
+      vec2 at = vUv * (scale == 0 ? 190.0 : 330.0);
+      vec4 h = hashOf(floor(at) + 57.0 * float(scale));
+      vec3 leaning = normalize(normal + 0.9 * (h.xyz - 0.5));
+      vec2 from = fract(at) - 0.5 - 0.4 * (h.wx - 0.5);
+      float grain = smoothstep(0.34, 0.12, length(from));
+      sum += grain * pow(max(dot(leaning, halfway), 0.0), 90.0) * (0.5 + h.w);
+    }
+    return sum;
+  }
+
+  void main() {
+    vec2 screen = gl_FragCoord.xy / bufferSize;
+    vec3 skin = texture2D(beneath, screen).rgb;
+    float open = covered ? 1.0 - texture2D(cover, screen).r : 1.0;
+    // How light the skin is here, beside the whole face: make-up is lit as what it lies on.
+    float usual = max(brightnessOf(toLinear(texture2D(meanSkin, vec2(0.5)).rgb)), 0.004);
+    float light = clamp(brightnessOf(toLinear(skin)) / usual, 0.12, 2.2);
+    float shade = pow(light, 0.28);
+    vec3 c = skin;
+    vec3 gloss = vec3(0.0); // gloss, roughness, metal
+    vec3 extra = vec3(0.0); // shimmer, matte, lit
+    float coat = 0.0;
+    for (int i = 0; i < STEPS; i++) {
+      if (any(lessThan(vUv, bounds[i].xy)) || any(greaterThan(vUv, bounds[i].zw))) continue;
+      vec2 at = toTile[i].xy + vUv * toTile[i].zw;
+      float there = gives[i] ? open : 1.0;
+      vec3 factor = texture2D(factors, at).rgb;
+      vec3 plus = texture2D(pluses, at).rgb;
+      #ifdef FINISHED
+      vec4 g = texture2D(glosses, at) * there;
+      vec4 s = texture2D(sparkles, at) * there;
+      gloss = gloss * (1.0 - g.a) + g.rgb;
+      extra = extra * (1.0 - s.a) + s.rgb;
+      coat = coat * (1.0 - g.a) + g.a;
+      if (s.a > 0.001) plus *= mix(1.0, shade, s.b / s.a);
+      #endif
+      if (modes[i] < 0) c = clamp(mix(c, c * factor + plus, there), 0.0, 1.0);
+      else {
+        float a = 1.0 - factor.r;
+        if (a < 0.002) continue;
+        mode = modes[i];
+        c = mix(c, blendColours(c, clamp(plus / a, 0.0, 1.0)), a * there);
+      }
+    }
+    #ifdef FINISHED
+    if (coat > 0.002) {
+      // Matte powder takes off what is brighter than the face as a whole.
+      float powder = extra.y * clamp((light - 1.0) / max(light, 0.01), 0.0, 1.0);
+      c *= pow(1.0 - 0.8 * powder, 0.45);
+      vec3 n = normalize(vNormal);
+      vec3 v = normalize(vTowards);
+      vec3 h = normalize(v + lightDirection);
+      float rough = clamp(gloss.y / coat, 0.08, 1.0);
+      float metal = clamp(gloss.z, 0.0, 1.0);
+      float a2 = pow(rough, 4.0);
+      float nh = max(dot(n, h), 0.0);
+      float nv = max(dot(n, v), 0.05);
+      float nl = max(dot(n, lightDirection), 0.0);
+      float d = nh * nh * (a2 - 1.0) + 1.0;
+      float spread = a2 / (3.14159265 * d * d);
+      float k = rough * rough * 0.5;
+      float hidden = 1.0 / ((nl * (1.0 - k) + k) * (nv * (1.0 - k) + k));
+      vec3 own = toLinear(c);
+      vec3 mirror = mix(vec3(0.045), own, metal);
+      vec3 fresnel = mirror + (1.0 - mirror) * pow(1.0 - max(dot(h, v), 0.0), 5.0);
+      // What is mirrored beside the lamp: the room, brighter above and where the light comes from.
+      vec3 r = reflect(-v, n);
+      float room = 0.16 + 0.5 * smoothstep(-0.1, 0.9, dot(r, lightDirection)) + 0.25 * smoothstep(0.1, 0.9, r.y);
+      float edge = pow(1.0 - nv, 3.0);
+      // Pores and creases of the skin break the highlight.
+      float grain = mix(1.0, light, 0.35);
+      vec3 shine = lightColour * (fresnel * min(spread * hidden * 0.25, 6.0) * nl * grain + (mirror + edge * 0.25) * room);
+      own = own * (1.0 - 0.6 * metal) + gloss.x * shine;
+      own += extra.x * min(sparkle(n, h), 1.5) * lightColour * mix(vec3(1.0), own / max(most(own), 0.05), 0.45);
+      c = toSrgb(min(own, vec3(1.0)));
+    }
+    #endif
+    gl_FragColor = vec4(c, 1.0);
+  }
+`;
+
+/** The mean colour of a face's skin, from a handful of points that look at the camera. */
+export const MEAN_POINTS = 16;
+export const MEAN_FRAGMENT = /* glsl */ `
+  uniform sampler2D beneath;
+  uniform vec2 points[${MEAN_POINTS}];
+  void main() {
+    vec3 sum = vec3(0.0);
+    for (int i = 0; i < ${MEAN_POINTS}; i++) sum += texture2D(beneath, clamp(points[i], 0.0, 1.0)).rgb;
+    vec3 mean = sum / ${MEAN_POINTS}.0;
+    // A second look leaves out what is unlike the rest: a finger, a lock of hair.
+    vec3 kept = vec3(0.0);
+    float weights = 0.0;
+    for (int i = 0; i < ${MEAN_POINTS}; i++) {
+      vec3 c = texture2D(beneath, clamp(points[i], 0.0, 1.0)).rgb;
+      vec3 off = c - mean;
+      float w = exp(-12.0 * dot(off, off));
+      kept += w * c;
+      weights += w;
+    }
+    gl_FragColor = vec4(kept / max(weights, 0.0001), 1.0);
+  }
+`;
