@@ -1,5 +1,6 @@
 /** How face layers and their regions are called in the interface. */
 import type { FaceRegion } from '../core/face/region-names';
+import type { PaintTool } from './stores/painter';
 import type { KitGroup } from '../core/makeup/kit';
 import type { Finish } from '../core/makeup/finish';
 
@@ -37,3 +38,12 @@ export const FINISH_WORDS: Record<Finish, string> = {
 };
 
 export const KIT_WORDS: Record<KitGroup, string> = { eyes: 'Eyes', face: 'Face', lips: 'Lips' };
+
+export const PAINT_WORDS: Record<PaintTool, string> = {
+  paint: 'Paint',
+  erase: 'Erase',
+  smudge: 'Smudge: drag paint along',
+  blur: 'Blur',
+  gradient: 'Gradient: drag from whole to nothing',
+  lasso: 'Lasso: fill an outline drawn by hand',
+};

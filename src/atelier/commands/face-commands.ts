@@ -1,4 +1,5 @@
 /** Make-up by command: pieces and looks put on a face, kept, mixed, copied. */
+import type { Draft } from 'immer';
 import {
   addLayerInOrder,
   copyLook,
@@ -8,13 +9,20 @@ import {
   saveLook,
   wearLook,
 } from '../../core/document/look-edits';
+import { newPicture } from '../../core/document/defaults';
+import { edit } from '../../core/document/edits';
 import { newLayer } from '../../core/document/new-objects';
-import type { FaceChoice, Layer, LookId, ObjectId } from '../../core/document/schema';
+import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';
 import { mixLooks } from '../../core/makeup/mix';
-import { newLookId, newObjectId } from '../api/ids';
+import { blankSheet, SHEET_SIZE } from '../../core/painter/sheet';
+import type { PaintedPart } from '../../stage/effect/painted-textures';
+import { api } from '../api/client';
+import { newAssetId, newLookId, newObjectId } from '../api/ids';
+import { pngOf } from '../painter/sheet-files';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { usePainterStore } from '../stores/painter';
 import { sceneNow } from './place-commands';
 
 const newIds = (count: number): ObjectId[] => Array.from({ length: count }, () => newObjectId());
@@ -36,6 +44,33 @@ export const putOn = (piece: KitPiece, face: FaceChoice): void => {
   }
   const layer = { ...newLayer(newObjectId(), piece.layer, 0, face), scene: sceneNow() };
   if (document.edit(addLayerInOrder(document.effect, layer, face))) desk.selected = layer.id;
+};
+
+/** Adds an empty layer of one's own and opens the painter: a colour with a painted mask, or a painted picture. */
+export const addPainted = async (part: PaintedPart, face: FaceChoice): Promise<void> => {
+  const document = useEffectStore();
+  const name = part === 'mask' ? 'Painted colour' : 'Painted picture';
+  const file = await api.keep({ bytes: await pngOf(blankSheet()), mime: 'image/png' }, `${name}.png`);
+  const asset = newPicture(newAssetId(), `${name}.png`, file, SHEET_SIZE, SHEET_SIZE);
+  const of =
+    part === 'mask'
+      ? { name, mask: asset.id, tint: '#a3243f', opacity: 0.7, finish: 'satin' as const }
+      : { name, asset: asset.id };
+  const layer = {
+    ...newLayer(newObjectId(), { ...of, region: 'face', softness: 0 }, 0, face),
+    coversEyes: false,
+    coversMouth: false,
+    scene: sceneNow(),
+  };
+  const done = document.edit(
+    edit(`Add ${name}`, (d) => {
+      d.assets[asset.id] = asset as Draft<PictureAsset>;
+      addLayerInOrder(document.effect, layer, face).change(d);
+    }),
+  );
+  if (!done) return;
+  useDeskStore().selected = layer.id;
+  await usePainterStore().open(layer.id, part);
 };
 
 /** A look that can be put on: one of the kit's, or one that was kept. */

@@ -12,6 +12,7 @@ import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { useImportsStore } from '../stores/imports';
 import { useLinksStore } from '../stores/links';
+import { usePainterStore } from '../stores/painter';
 import { usePlaybackStore } from '../stores/playback';
 import CommandPalette from '../components/CommandPalette.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
@@ -30,6 +31,7 @@ const props = defineProps<{ id: string; stage: string }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
+const painter = usePainterStore();
 const imports = useImportsStore();
 // Files that stay linked are watched as long as the effect is open.
 useLinksStore();
@@ -70,7 +72,11 @@ watch(
 );
 /** Close work lies over the Stack. */
 const wide = computed(
-  () => desk.library.open || (props.stage === 'style' && desk.style.section === 'circuit' && desk.style.wide),
+  () =>
+    desk.library.open ||
+    (props.stage === 'style' &&
+      desk.style.wide &&
+      (desk.style.section === 'circuit' || (desk.style.section === 'face' && painter.on !== null))),
 );
 const wantsPicture = ref(route.query.choose === 'picture');
 
@@ -145,6 +151,7 @@ onMounted(() => {
   addEventListener('drop', endHover, true);
 });
 onBeforeUnmount(() => {
+  painter.close();
   removeEventListener('keydown', onKey);
   removeEventListener('beforeunload', onLeave);
   removeEventListener('drop', endHover, true);

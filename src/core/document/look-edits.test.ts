@@ -33,14 +33,7 @@ describe('layers put on a face', () => {
     let effect = blankEffect('Look');
     for (const [i, name] of ['liner', 'blush', 'lipstick', 'shadow', 'powder', 'crease'].entries())
       effect = applyEdit(effect, addLayerInOrder(effect, newLayer(id(i), piece(name), 0), 1)).effect;
-    expect(names(effect)).toEqual([
-      'Lipstick',
-      'Lid line',
-      'Eye shadow',
-      'Crease',
-      'Blush',
-      'Matte powder',
-    ]);
+    expect(names(effect)).toEqual(['Lipstick', 'Lid line', 'Eye shadow', 'Crease', 'Blush', 'Matte powder']);
     valid(effect);
   });
 

@@ -5,7 +5,7 @@ import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { edit, makeRoom, removeObjects, type Edit } from './edits';
 import { newLayer } from './new-objects';
 import { anchorOf, stackOrder } from './queries';
-import type { Effect, FaceChoice, Layer, Look, LookId, ObjectId, SceneId } from './schema';
+import type { Effect, FaceChoice, Layer, Look, LookId, ObjectId, PictureAsset, SceneId } from './schema';
 
 /** The layers on a face, the topmost first; those of other scenes too. */
 export const layersOn = (effect: Effect, face: FaceChoice): Layer[] =>
@@ -170,3 +170,20 @@ export const removeLook = (effect: Effect, id: LookId): Edit =>
 
 export const lookOrder = (effect: Effect): Look[] =>
   Object.values(effect.looks).sort((a, b) => a.order - b.order || a.id.localeCompare(b.id));
+
+/** Gives a layer what was painted: a mask, or a picture over the layout. */
+export const paintLayer = (
+  effect: Effect,
+  id: ObjectId,
+  part: 'mask' | 'picture',
+  asset: PictureAsset,
+  label = 'Paint',
+): Edit =>
+  edit(`${label} ${effect.objects[id]?.name ?? 'layer'}`, (d) => {
+    const layer = d.objects[id];
+    if (layer?.kind !== 'layer') return;
+    d.assets[asset.id] = asset as Draft<PictureAsset>;
+    if (part === 'mask') layer.mask = asset.id;
+    else layer.asset = asset.id;
+    layer.sample = false;
+  });

@@ -32,20 +32,24 @@ export const TRIANGLES: readonly number[] = FACE_TRIANGLES;
 const within = (set: ReadonlySet<number>, a: number, b: number, c: number) =>
   set.has(a) && set.has(b) && set.has(c);
 
-/** Triangles without those that fill the eyes and the mouth. */
-export const OPEN_TRIANGLES: readonly number[] = (() => {
-  const holes = [
-    new Set<number>([...INNER_LIP_UPPER, ...INNER_LIP_LOWER]),
-    new Set<number>(EYE_RIGHT),
-    new Set<number>(EYE_LEFT),
-  ];
+const HOLES = [
+  new Set<number>([...INNER_LIP_UPPER, ...INNER_LIP_LOWER]),
+  new Set<number>(EYE_RIGHT),
+  new Set<number>(EYE_LEFT),
+];
+const trianglesThat = (fillHoles: boolean): readonly number[] => {
   const kept: number[] = [];
   for (let t = 0; t < TRIANGLES.length; t += 3) {
     const [a, b, c] = [TRIANGLES[t]!, TRIANGLES[t + 1]!, TRIANGLES[t + 2]!];
-    if (!holes.some((hole) => within(hole, a, b, c))) kept.push(a, b, c);
+    if (HOLES.some((hole) => within(hole, a, b, c)) === fillHoles) kept.push(a, b, c);
   }
   return kept;
-})();
+};
+
+/** Triangles without those that fill the eyes and the mouth. */
+export const OPEN_TRIANGLES: readonly number[] = trianglesThat(false);
+/** Those that fill the eyes and the mouth. */
+export const OPENING_TRIANGLES: readonly number[] = trianglesThat(true);
 
 /** Forehead top (10) to chin (152) of the neutral face, metres. */
 export const NEUTRAL_HEIGHT = NEUTRAL_FACE[31]! - NEUTRAL_FACE[152 * 3 + 1]!;

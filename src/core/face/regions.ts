@@ -82,6 +82,15 @@ const CHIN = [152, 148, 176, 140, 171, 199, 396, 369, 400, 377];
 const FOLD_RING = [189, 221, 222, 223, 224, 225, 113];
 const BRIDGE = [168, 193, 122, 196, 3, 51, 5, 281, 248, 419, 351, 417];
 
+/** From the lashes over the fold, half-way to the bone beneath the brow: where shadow is put. */
+const lid = (side: (i: number) => number): Outline => [
+  ...outline(UPPER_LID.map(side)),
+  ...LID_FOLD.map((fold, i): Point => {
+    const [a, b] = [at(side(fold)), at(side(FOLD_RING[i]!))];
+    return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  }),
+];
+
 /** An outline moved outwards by `by`, in shares of the layout, or inwards below 0. */
 const moved = (line: Outline, by: number): Outline => {
   const turn = Math.sign(line.reduce((s, [u, v], i) => s + u * next(line, i)[1] - next(line, i)[0] * v, 0));
@@ -110,7 +119,7 @@ const REGIONS: Record<FaceRegion, Region> = {
   forehead: { outlines: [outline(FOREHEAD)], holes: [], softness: 0.03 },
   temples: { outlines: bothEllipses(139, 0.035, 0.075, 12), holes: [], softness: 0.03 },
   brows: { outlines: [outline(BROW_RIGHT), outline(BROW_LEFT)], holes: [], softness: 0.006 },
-  lids: { outlines: both([...UPPER_LID, ...LID_FOLD]), holes: [], softness: 0.01 },
+  lids: { outlines: [lid((i) => i), lid((i) => OTHER_SIDE[i]!)], holes: [], softness: 0.014 },
   crease: { outlines: both([...LID_FOLD, ...[...FOLD_RING].reverse()]), holes: [], softness: 0.012 },
   liner: {
     outlines: both([33, 246, 161, 160, 159, 158, 157, 173]).map((line) => {

@@ -1,12 +1,5 @@
 /** Regions of the face as masks: how much of a region each pixel of the layout holds. */
-import {
-  EYE_OPENINGS,
-  FACE_EDGE,
-  faceRegion,
-  MOUTH_OPENING,
-  type FaceRegion,
-  type Outline,
-} from '../face/regions';
+import { FACE_EDGE, faceRegion, type FaceRegion, type Outline } from '../face/regions';
 import type { Unit } from '../units';
 import { soften } from './soften';
 
@@ -102,12 +95,8 @@ export const regionMask = (name: FaceRegion, size: number, softness = 1): Uint8A
   return out;
 };
 
-/** Where the layout is open: eyes, then the mouth; 0 to 255 for each pixel of the square. */
-export const openingMasks = (size: number): { readonly eyes: Uint8Array; readonly mouth: Uint8Array } => {
-  const bytes = (lines: readonly Outline[]): Uint8Array =>
-    Uint8Array.from(fillOutlines(lines, size), (m) => Math.round(255 * Math.min(1, m)));
-  return { eyes: bytes(EYE_OPENINGS), mouth: bytes([MOUTH_OPENING]) };
-};
+/** On the layout the eyes lie above this line, the mouth beneath it. */
+export const MOUTH_BELOW = 0.55;
 
 /** What a mask holds: left, top, right, bottom in shares of the layout; null when it is empty. */
 export type Bounds = readonly [number, number, number, number];

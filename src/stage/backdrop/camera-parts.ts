@@ -239,6 +239,13 @@ export class CameraParts {
     this.quad.draw(this.now!.renderer, by, into);
   }
 
+  /** A target that a scene is drawn into, with smooth edges where the canvas has them. */
+  private depthTarget(width: number, height: number): WebGLRenderTarget {
+    const target = byteTarget(width, height, true);
+    target.samples = this.now!.renderer.getContextAttributes().antialias ? 4 : 0;
+    return target;
+  }
+
   /** The texture of a key, made again in each frame that asks for it. */
   private once(
     key: string,
@@ -252,7 +259,11 @@ export class CameraParts {
       kept.target.dispose();
       kept = undefined;
     }
-    if (!kept) this.made.set(key, (kept = { target: byteTarget(width, height, inDepth), at: -1 }));
+    if (!kept)
+      this.made.set(
+        key,
+        (kept = { target: inDepth ? this.depthTarget(width, height) : byteTarget(width, height), at: -1 }),
+      );
     if (kept.at !== this.count) make(kept.target);
     kept.at = this.count;
     return kept.target.texture;

@@ -6,6 +6,7 @@ import { SurfaceFaults } from '../surface/surface-faults';
 import { TextFields } from '../surface/text-fields';
 import { FontStore } from './font-store';
 import { ModelStore } from './model-store';
+import { PaintedTextures } from './painted-textures';
 import { SurroundingsStore } from './surroundings-store';
 import { TableStore } from './table-store';
 import { TextureStore, type FileSource } from './texture-store';
@@ -18,6 +19,8 @@ export interface Stores {
   readonly videos: VideoStore;
   readonly surroundings: SurroundingsStore;
   readonly tables: TableStore;
+  /** What is being painted right now. */
+  readonly painted: PaintedTextures;
   readonly maps: MapStore;
   /** Texts of surface circuits. */
   readonly texts: TextFields;
@@ -38,6 +41,7 @@ export const createStores = (source: FileSource, onLoaded: () => void = () => {}
     videos: new VideoStore(source, onLoaded),
     surroundings: new SurroundingsStore(source, onLoaded),
     tables: new TableStore(source, onLoaded),
+    painted: new PaintedTextures(onLoaded),
   };
 };
 

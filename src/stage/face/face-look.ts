@@ -14,7 +14,7 @@ import {
   type WebGLRenderer,
 } from 'three';
 import { farToNear } from '../../core/face/far-to-near';
-import { TRIANGLES } from '../../core/face/neutral';
+import { OPEN_TRIANGLES, OPENING_TRIANGLES } from '../../core/face/neutral';
 import { toLocal } from '../../core/maths/pose';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
 import type { Vec3 } from '../../core/maths/vec3';
@@ -73,55 +73,50 @@ const createPass = () =>
     toneMapped: false,
   });
 
-export class FaceLook {
-  readonly node = new Group();
+/** The skin of a face, or what fills its eyes and its mouth: triangles with the maps that lie on them. */
+class LookPart {
   readonly flattener: LookFlattener;
-  private readonly geometry: BufferGeometry = faceGeometry();
-  private readonly order = new Uint16Array(TRIANGLES.length);
+  private readonly geometry: BufferGeometry;
+  private readonly order: Uint16Array;
   private readonly passes: Mesh<BufferGeometry, ShaderMaterial>[] = [];
-  private readonly mean = new MeanSkin();
-  private face: TrackedFace | null = null;
-  private layers: readonly LayerNow[] = [];
 
   constructor(
     regions: RegionTextures,
     private readonly beneath: Beneath,
+    private readonly node: Group,
+    private readonly triangles: readonly number[],
+    inOpenings: boolean,
+    /** Where in the order of drawing. */
+    private readonly first: number,
   ) {
-    this.flattener = new LookFlattener(regions);
+    this.flattener = new LookFlattener(regions, inOpenings);
+    this.geometry = faceGeometry();
+    this.order = new Uint16Array(triangles.length);
     this.geometry.setIndex(new BufferAttribute(this.order, 1));
   }
 
-  /** `layers` run from the lowest to the topmost. */
-  show(face: TrackedFace, layers: readonly LayerNow[]): void {
-    [this.face, this.layers] = [face, layers];
-    fitFace(this.geometry, face);
-  }
-
-  /** Flattens what has changed and brings the passes to this frame. */
-  prepare(scene: LookScene): void {
-    const { face, layers } = this;
-    if (!face) return;
-    const { renderer, camera, picture, cover, light } = scene;
+  prepare(face: TrackedFace, layers: readonly LayerNow[], scene: LookScene, mean: Texture | null): void {
+    const { renderer, camera, cover, light } = scene;
     this.flattener.update(renderer, layers, scene.density);
-    if (picture) this.mean.measure(renderer, picture, face, camera);
-    const eye = toLocal(face.pose, camera.position.toArray() as unknown as Vec3);
-    farToNear(TRIANGLES, face.landmarks, eye, this.order);
-    this.geometry.index!.needsUpdate = true;
     const { steps } = this.flattener;
     const count = Math.ceil(steps.length / MOST_STEPS);
     while (this.passes.length < count) this.addPass();
+    this.passes.forEach((pass, i) => (pass.visible = i < count));
+    if (count === 0) return;
+    fitFace(this.geometry, face);
+    const eye = toLocal(face.pose, camera.position.toArray() as unknown as Vec3);
+    farToNear(this.triangles, face.landmarks, eye, this.order);
+    this.geometry.index!.needsUpdate = true;
     const { direction, colour, brightness } = light ?? PLAIN_LIGHT;
-    this.passes.forEach((pass, i) => {
-      pass.visible = i < count;
-      if (i >= count) return;
+    for (const [i, pass] of this.passes.slice(0, count).entries()) {
       const u = pass.material.uniforms;
       this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS));
-      u.meanSkin!.value = picture ? this.mean.texture : null;
+      u.meanSkin!.value = mean;
       u.cover!.value = cover;
       u.covered!.value = cover !== null;
       (u.lightDirection!.value as Vector3).set(...direction);
       (u.lightColour!.value as Vector3).set(...linearOf(rgbOf(colour))).multiplyScalar(0.4 + brightness);
-    });
+    }
   }
 
   private addPass(): void {
@@ -129,8 +124,7 @@ export class FaceLook {
     pass.frustumCulled = false;
     // It lies in the skin: half a millimetre before it, so that a head occluder does not flicker through.
     pass.position.z = 0.0005;
-    // Before everything but occluders.
-    pass.renderOrder = -0.5 + 0.001 * this.passes.length;
+    pass.renderOrder = this.first + 0.001 * this.passes.length;
     pass.onBeforeRender = (renderer) => this.beneath.copyFor(renderer, pass.material);
     this.passes.push(pass);
     this.node.add(pass);
@@ -154,10 +148,49 @@ export class FaceLook {
   }
 
   dispose(): void {
-    this.node.removeFromParent();
     this.geometry.dispose();
     for (const { material } of this.passes) material.dispose();
     this.flattener.dispose();
+  }
+}
+
+export class FaceLook {
+  readonly node = new Group();
+  private readonly skin: LookPart;
+  private readonly openings: LookPart;
+  private readonly mean = new MeanSkin();
+  private face: TrackedFace | null = null;
+  private layers: readonly LayerNow[] = [];
+
+  constructor(regions: RegionTextures, beneath: Beneath) {
+    // Before everything but occluders. Eyes come before the skin: the nose of a turned face covers the far one.
+    this.openings = new LookPart(regions, beneath, this.node, OPENING_TRIANGLES, true, -0.6);
+    this.skin = new LookPart(regions, beneath, this.node, OPEN_TRIANGLES, false, -0.5);
+  }
+
+  /** What lies on the skin; for tests and benches. */
+  get flattener(): LookFlattener {
+    return this.skin.flattener;
+  }
+
+  /** `layers` run from the lowest to the topmost. */
+  show(face: TrackedFace, layers: readonly LayerNow[]): void {
+    [this.face, this.layers] = [face, layers];
+  }
+
+  /** Flattens what has changed and brings the passes to this frame. */
+  prepare(scene: LookScene): void {
+    const { face, layers, mean } = this;
+    if (!face) return;
+    if (scene.picture) mean.measure(scene.renderer, scene.picture, face, scene.camera);
+    for (const part of [this.openings, this.skin])
+      part.prepare(face, layers, scene, scene.picture ? mean.texture : null);
+  }
+
+  dispose(): void {
+    this.node.removeFromParent();
+    this.skin.dispose();
+    this.openings.dispose();
     this.mean.dispose();
   }
 }

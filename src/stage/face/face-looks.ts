@@ -6,7 +6,7 @@ import type { Place } from '../../core/placing/places';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
-import { pictureOf } from '../effect/asset-picture';
+import { pictureOf, WHOLE } from '../effect/asset-picture';
 import type { Beneath } from '../effect/beneath';
 import type { Stores } from '../effect/stores';
 import { FaceLook } from './face-look';
@@ -43,7 +43,12 @@ export class FaceLooks {
     if (!mask || (masking?.kind === 'layer' && !limit)) return false;
     const asset = layer.asset ? effect.assets[layer.asset] : undefined;
     const own = Math.max(0, time - layer.startDelay);
-    const picture = layer.asset ? pictureOf(this.stores, asset, own, this.camera !== null) : null;
+    const live = this.stores.painted.get(layer.id, 'picture');
+    const picture = live
+      ? { texture: live, rect: WHOLE }
+      : layer.asset
+        ? pictureOf(this.stores, asset, own, this.camera !== null)
+        : null;
     if (layer.asset && !picture) return false;
     const wanted = this.wanted.get(face.id) ?? { face, layers: [] };
     this.wanted.set(face.id, wanted);
@@ -51,7 +56,7 @@ export class FaceLooks {
       ...mask,
       opacity,
       picture,
-      moment: asset?.kind === 'video' ? own : 0,
+      moment: asset?.kind === 'video' ? own : (picture?.texture.version ?? 0),
       limit,
     });
     return true;
@@ -59,10 +64,12 @@ export class FaceLooks {
 
   /** The mask of a layer; null while a painted one is on its way, or when it is lost. */
   private maskOf(layer: Layer, effect: Effect): LayerMask | null {
-    if (!layer.mask) return { layer, painted: null };
+    const live = this.stores.painted.get(layer.id, 'mask');
+    if (live) return { layer, painted: live, version: live.version };
+    if (!layer.mask) return { layer, painted: null, version: 0 };
     const asset = effect.assets[layer.mask];
     const painted = asset?.kind === 'picture' ? this.stores.textures.get(asset) : null;
-    return painted && { layer, painted };
+    return painted && { layer, painted, version: painted.version };
   }
 
   /** All layers are there: faces get their looks. */

@@ -1,4 +1,5 @@
 /** One layer drawn into the flattened maps of its look; `core/makeup/affine.ts` and `finish.ts` say what the maps hold. */
+import { MOUTH_BELOW } from '../../core/makeup/region-mask';
 import { SRGB_GLSL } from '../grade/grade-shader';
 
 /**
@@ -29,7 +30,7 @@ export const FLATTEN_FRAGMENT = /* glsl */ `
   uniform sampler2D limitRegion;
   uniform sampler2D limitPainted;
   uniform bool limitIsPainted;
-  uniform sampler2D openings;
+  uniform bool inOpenings; // the maps are for the eyes and the mouth, not for the skin
   uniform vec2 covers; // eyes, mouth
   uniform sampler2D picture;
   uniform bool hasPicture;
@@ -53,8 +54,7 @@ export const FLATTEN_FRAGMENT = /* glsl */ `
       float limit = maskOf(limitRegion, limitPainted, limitIsPainted);
       a *= limitedOut ? 1.0 - limit : limit;
     }
-    vec2 open = texture2D(openings, vUv).rg;
-    a *= mix(1.0 - open.r, 1.0, covers.x) * mix(1.0 - open.g, 1.0, covers.y);
+    if (inOpenings) a *= vUv.y > ${MOUTH_BELOW.toFixed(3)} ? covers.y : covers.x;
     vec3 colour = tint;
     if (hasPicture) {
       vec4 texel = texture2D(picture, rect.xy + vUv * rect.zw);

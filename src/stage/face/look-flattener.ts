@@ -32,12 +32,15 @@ import type { Bounds } from '../../core/makeup/region-mask';
 import type { AssetPicture } from '../effect/asset-picture';
 import { fineTarget, passMaterial, texture, value } from '../passes';
 import { FLATTEN_FRAGMENT, FLATTEN_VERTEX, OUTPUTS, type Output } from './flatten-shader';
+import { paintedBounds } from './painted-bounds';
 import type { RegionTextures } from './region-textures';
 
 /** A mask: that of a region, or a painted one. */
 export interface LayerMask {
   readonly layer: Layer;
   readonly painted: Texture | null;
+  /** Counts up as it is painted on. */
+  readonly version: number;
 }
 
 /** A layer as it is now. */
@@ -90,11 +93,13 @@ const same = (a: readonly LayerNow[], b: readonly LayerNow[]): boolean =>
       x.layer === y.layer &&
       x.opacity === y.opacity &&
       x.painted === y.painted &&
+      x.version === y.version &&
       x.moment === y.moment &&
       x.picture?.texture === y.picture?.texture &&
       x.picture?.rect.join() === y.picture?.rect.join() &&
       x.limit?.layer === y.limit?.layer &&
-      x.limit?.painted === y.limit?.painted
+      x.limit?.painted === y.limit?.painted &&
+      x.limit?.version === y.limit?.version
     );
   });
 
@@ -116,7 +121,11 @@ export class LookFlattener {
   private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
   private readonly material: ShaderMaterial;
 
-  constructor(private readonly regions: RegionTextures) {
+  /** `inOpenings` flattens what lies over the eyes and the mouth, else what lies on the skin. */
+  constructor(
+    private readonly regions: RegionTextures,
+    private readonly inOpenings: boolean,
+  ) {
     this.material = passMaterial(
       FLATTEN_FRAGMENT,
       {
@@ -131,7 +140,7 @@ export class LookFlattener {
         limitRegion: texture(),
         limitPainted: texture(),
         limitIsPainted: value(false),
-        openings: texture(),
+        inOpenings: value(inOpenings),
         covers: value(new Vector2()),
         picture: texture(),
         hasPicture: value(false),
@@ -167,14 +176,15 @@ export class LookFlattener {
   update(renderer: WebGLRenderer, layers: readonly LayerNow[], density: number): boolean {
     if (density === this.density && same(layers, this.layers)) return false;
     [this.layers, this.density] = [layers, density];
-    this.finished = layers.some(isFinished);
-    const planned = layers.map((now): Planned => {
+    const shown = this.inOpenings ? layers.filter(({ layer: l }) => l.coversEyes || l.coversMouth) : layers;
+    this.finished = shown.some(isFinished);
+    const planned = shown.map((now): Planned => {
       const { layer } = now;
       const { bounds } = this.regions.get(layer.region, layer.softness);
       return {
         ...now,
         blend: layer.blend,
-        bounds: now.painted ? [0, 0, 1, 1] : bounds,
+        bounds: now.painted ? paintedBounds(now.painted) : bounds,
         givesWay: layer.givesWay,
       };
     });
@@ -258,7 +268,6 @@ export class LookFlattener {
     u.limitRegion!.value = limits?.texture ?? null;
     u.limitPainted!.value = limit?.painted ?? null;
     u.limitIsPainted!.value = Boolean(limit?.painted);
-    u.openings!.value = this.regions.openings;
     (u.covers!.value as Vector2).set(layer.coversEyes ? 1 : 0, layer.coversMouth ? 1 : 0);
     u.picture!.value = picture?.texture ?? null;
     u.hasPicture!.value = picture !== null;

@@ -1,7 +1,7 @@
 /** Masks of the regions as textures: each is made once and shared by all faces. */
-import { ClampToEdgeWrapping, DataTexture, LinearFilter, RedFormat, RGFormat } from 'three';
+import { ClampToEdgeWrapping, DataTexture, LinearFilter, RedFormat } from 'three';
 import type { FaceRegion } from '../../core/face/region-names';
-import { maskBounds, openingMasks, regionMask, type Bounds } from '../../core/makeup/region-mask';
+import { maskBounds, regionMask, type Bounds } from '../../core/makeup/region-mask';
 
 /** Pixels of a mask along each side: edges are soft, and its texture is smooth between them. */
 const SIZE = 512;
@@ -23,7 +23,6 @@ const smooth = (texture: DataTexture): DataTexture => {
 
 export class RegionTextures {
   private readonly made = new Map<string, RegionTexture>();
-  private opened: DataTexture | null = null;
 
   get(region: FaceRegion, softness: number): RegionTexture {
     const key = `${region} ${softness.toFixed(2)}`;
@@ -48,19 +47,8 @@ export class RegionTextures {
     return made;
   }
 
-  /** Where the layout is open: eyes in the first channel, the mouth in the second. */
-  get openings(): DataTexture {
-    if (this.opened) return this.opened;
-    const { eyes, mouth } = openingMasks(SIZE);
-    const both = new Uint8Array(2 * SIZE * SIZE);
-    eyes.forEach((e, i) => both.set([e, mouth[i]!], 2 * i));
-    return (this.opened = smooth(new DataTexture(both, SIZE, SIZE, RGFormat)));
-  }
-
   dispose(): void {
     for (const { texture } of this.made.values()) texture.dispose();
     this.made.clear();
-    this.opened?.dispose();
-    this.opened = null;
   }
 }

@@ -27,7 +27,7 @@ const asset = computed(() => (props.object.asset ? document.effect.assets[props.
       <span class="cut grow">{{ asset.name }}</span>
       <ArrowUpRight :size="13" />
     </button>
-    <span v-else-if="object.asset === null" class="gone plain">
+    <span v-else-if="object.asset === null" class="none">
       plain colour
       <button type="button" class="word" @click="desk.openLibrary({ from: object.id })">
         Choose a picture
@@ -49,6 +49,9 @@ const asset = computed(() => (props.object.asset ? document.effect.assets[props.
   gap: 5px;
   align-items: center;
   color: var(--soft);
+}
+.none {
+  grid-column: 2 / -1;
 }
 .asset,
 .gone {

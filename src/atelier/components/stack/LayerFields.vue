@@ -1,13 +1,16 @@
 <script setup lang="ts">
 /** Where a face layer lies, how its surface catches light, and what limits it. */
 import { computed } from 'vue';
+import { Brush } from '@lucide/vue';
 import { changeLayer, layersOn } from '../../../core/document/look-edits';
 import { anchorOf } from '../../../core/document/queries';
 import type { Layer, ObjectId } from '../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../core/face/region-names';
 import { FINISHES, type Finish } from '../../../core/makeup/finish';
 import { FINISH_WORDS, REGION_WORDS } from '../../face-words';
+import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import { usePainterStore } from '../../stores/painter';
 import SliderField from '../common/SliderField.vue';
 
 const props = defineProps<{ object: Layer }>();
@@ -27,6 +30,12 @@ const others = computed(() => {
         .map((l) => ({ value: l.id as string, label: l.name }))
     : [];
 });
+const desk = useDeskStore();
+const painter = usePainterStore();
+const paint = (part: 'mask' | 'picture'): void => {
+  desk.style.section = 'face';
+  void painter.open(props.object.id, part);
+};
 const mask = computed(() => (props.object.mask ? document.effect.assets[props.object.mask] : undefined));
 </script>
 
@@ -93,6 +102,10 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
     />
   </div>
   <div class="chips">
+    <button class="chip" type="button" @click="paint('mask')"><Brush :size="12" /> Paint its mask</button>
+    <button class="chip" type="button" @click="paint('picture')"><Brush :size="12" /> Paint a picture</button>
+  </div>
+  <div class="chips">
     <button
       v-if="object.maskedBy"
       class="chip"
@@ -149,6 +162,11 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
   align-items: center;
   min-width: 0;
   color: var(--ink);
+}
+.chip {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
 }
 .chips {
   display: flex;

@@ -9,12 +9,14 @@ import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
 import { AdaptiveDetail } from './adaptive-detail';
+import { useFinderPaint } from './use-finder-paint';
 import { useFinderPointers } from './use-finder-pointers';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
+import { usePainterStore } from '../../stores/painter';
 import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
@@ -25,6 +27,7 @@ const desk = useDeskStore();
 const playback = usePlaybackStore();
 const assets = useAssetsStore();
 const prints = usePrintsStore();
+const painter = usePainterStore();
 
 const frameBox = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -231,13 +234,17 @@ const snap = (event: KeyboardEvent | PointerEvent): void => {
   if (canvas.value) canvas.value.style.cursor = editing.value && handles?.hovered ? 'grab' : '';
 };
 const mayPick = (object: EffectObject): boolean => !object.locked;
-const { onDown, onMove, onUp, onWheel } = useFinderPointers({
+const pointers = useFinderPointers({
   canvas,
   tapping,
   movable,
   overHandle: () => Boolean(handles?.hovered),
   pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
 });
+/** The painter takes the pointers while it is open. */
+const brush = useFinderPaint(canvas, () => drawing);
+const painting = computed(() => props.stage === 'style' && painter.on !== null);
+const hand = computed(() => (painting.value ? brush : pointers));
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
@@ -278,11 +285,12 @@ const caption = computed(() => {
             ? 'Viewfinder: tap to record what the viewer does'
             : 'Viewfinder: the effect on the camera picture'
         "
-        @pointerdown="onDown"
-        @pointermove="onMove"
-        @pointerup="onUp"
-        @pointercancel="onUp"
-        @wheel="onWheel"
+        :class="{ painting }"
+        @pointerdown="(e) => hand.onDown(e)"
+        @pointermove="(e) => hand.onMove(e)"
+        @pointerup="(e) => hand.onUp(e)"
+        @pointercancel="(e) => hand.onUp(e)"
+        @wheel="pointers.onWheel"
         @keydown.enter="tapCentre"
       />
       <CompareLine
@@ -332,6 +340,9 @@ canvas {
   height: 100%;
   display: block;
   touch-action: none;
+}
+canvas.painting {
+  cursor: crosshair;
 }
 .label,
 .caption {

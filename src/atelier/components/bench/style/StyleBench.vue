@@ -5,6 +5,7 @@ import { anchorOf } from '../../../../core/document/queries';
 import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
+import { usePainterStore } from '../../../stores/painter';
 import BackdropSection from './BackdropSection.vue';
 import BlendSection from './BlendSection.vue';
 import CircuitSection from './circuit/CircuitSection.vue';
@@ -25,6 +26,7 @@ const SECTIONS: readonly { readonly id: StyleSection; readonly label: string }[]
 const emit = defineEmits<{ choose: [on: Anchor] }>();
 const desk = useDeskStore();
 const document = useEffectStore();
+const painter = usePainterStore();
 const object = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
 // The bench follows what is picked in the Stack.
 watch(
@@ -47,7 +49,11 @@ watch(
 </script>
 
 <template>
-  <section class="bench" :class="{ board: desk.style.section === 'circuit' }" aria-label="Style bench">
+  <section
+    class="bench"
+    :class="{ board: desk.style.section === 'circuit' || (desk.style.section === 'face' && painter.on) }"
+    aria-label="Style bench"
+  >
     <div class="sections" role="tablist" aria-label="What is styled">
       <button
         v-for="{ id, label } in SECTIONS"

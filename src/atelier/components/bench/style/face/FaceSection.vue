@@ -1,18 +1,23 @@
 <script setup lang="ts">
 /** Make-up: which face it goes on, the kit, whole looks. Fields of a layer stand in the Stack. */
-import { computed, watch } from 'vue';
-import { Copy } from '@lucide/vue';
+import { computed, ref, watch } from 'vue';
+import { Brush, Copy } from '@lucide/vue';
+import { sentence } from '../../../../../core/errors';
 import { layersOn } from '../../../../../core/document/look-edits';
 import { anchorOf } from '../../../../../core/document/queries';
 import type { FaceChoice } from '../../../../../core/document/schema';
-import { copyLookTo } from '../../../../commands/face-commands';
+import { addPainted, copyLookTo } from '../../../../commands/face-commands';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { usePainterStore } from '../../../../stores/painter';
+import InlineNotice from '../../../common/InlineNotice.vue';
 import LooksPanel from './LooksPanel.vue';
 import MakeUpKit from './MakeUpKit.vue';
+import PainterPanel from './PainterPanel.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
+const painter = usePainterStore();
 const FACES: readonly { readonly face: FaceChoice; readonly label: string }[] = [
   { face: 1, label: 'Face 1' },
   { face: 2, label: 'Face 2' },
@@ -32,6 +37,15 @@ watch(
 );
 const count = computed(() => layersOn(document.effect, face.value).length);
 const other = computed<FaceChoice>(() => (face.value === 1 ? 2 : 1));
+const trouble = ref<string | null>(null);
+const own = async (part: 'mask' | 'picture'): Promise<void> => {
+  trouble.value = null;
+  try {
+    await addPainted(part, face.value);
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
+};
 const shown = computed(() =>
   FACES.some((f) => f.face === face.value)
     ? FACES
@@ -40,7 +54,8 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <section aria-label="Make-up">
+  <PainterPanel v-if="painter.on" />
+  <section v-else aria-label="Make-up">
     <div class="faces" role="group" aria-label="Face that make-up goes on">
       <button
         v-for="one in shown"
@@ -63,6 +78,13 @@ const shown = computed(() =>
       </button>
     </div>
     <MakeUpKit :face="face" />
+    <section class="own" aria-label="Layers of your own">
+      <button class="chip" type="button" @click="own('mask')"><Brush :size="13" /> Paint a colour</button>
+      <button class="chip" type="button" @click="own('picture')">
+        <Brush :size="13" /> Paint a picture, write, stick on
+      </button>
+    </section>
+    <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
     <LooksPanel :face="face" />
   </section>
 </template>
@@ -72,6 +94,12 @@ const shown = computed(() =>
   display: flex;
   gap: 6px;
   margin-bottom: 10px;
+}
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 10px;
 }
 .chip {
   display: inline-flex;

@@ -1,0 +1,309 @@
+<script setup lang="ts">
+/** The painter: tools, the face layout, and what is done to all of it at once. */
+import { computed, ref } from 'vue';
+import {
+  ArrowLeft,
+  Blend,
+  Brush,
+  Droplets,
+  Eraser,
+  FlipHorizontal2,
+  LassoSelect,
+  Maximize2,
+  Minimize2,
+  Pointer,
+  ZoomIn,
+  ZoomOut,
+} from '@lucide/vue';
+import { sentence } from '../../../../../core/errors';
+import { bring, type Brought, type Fitted } from '../../../../painter/sheet-files';
+import { PAINT_WORDS } from '../../../../face-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { PAINT_TOOLS, usePainterStore, type PaintTool } from '../../../../stores/painter';
+import ColourField from '../../../common/ColourField.vue';
+import InlineNotice from '../../../common/InlineNotice.vue';
+import SliderField from '../../../common/SliderField.vue';
+import PainterCanvas from './PainterCanvas.vue';
+import StampBar from './StampBar.vue';
+
+const painter = usePainterStore();
+const desk = useDeskStore();
+const ICONS: Record<PaintTool, unknown> = {
+  paint: Brush,
+  erase: Eraser,
+  smudge: Pointer,
+  blur: Droplets,
+  gradient: Blend,
+  lasso: LassoSelect,
+};
+const net = ref(false);
+const regions = ref(true);
+const zoom = ref(1);
+const ZOOMS = [1, 1.5, 2, 3, 4, 6] as const;
+const zoomBy = (by: 1 | -1): void => {
+  const at = ZOOMS.findIndex((z) => z >= zoom.value) + by;
+  zoom.value = ZOOMS[Math.min(ZOOMS.length - 1, Math.max(0, at))]!;
+};
+const isMask = computed(() => painter.on?.part === 'mask');
+const brushed = computed(() => !['gradient', 'lasso'].includes(painter.tool));
+const colours = computed(() => !['erase', 'smudge', 'blur'].includes(painter.tool));
+
+const files = ref<HTMLInputElement | null>(null);
+const trouble = ref<string | null>(null);
+/** A picture that is no square: asked how it is to lie. */
+const asked = ref<Brought | null>(null);
+const lie = async (brought: Brought, fitted: Fitted): Promise<void> => {
+  asked.value = null;
+  await painter.bringIn(brought.blob, fitted);
+};
+const chosen = async (): Promise<void> => {
+  const file = files.value?.files?.[0];
+  if (files.value) files.value.value = '';
+  if (!file) return;
+  trouble.value = null;
+  try {
+    const brought = await bring(file);
+    if (brought.width === brought.height) await lie(brought, 'whole');
+    else asked.value = brought;
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
+};
+const save = async (): Promise<void> => {
+  const url = URL.createObjectURL(new Blob([(await painter.png()) as BlobPart], { type: 'image/png' }));
+  const link = window.document.createElement('a');
+  link.href = url;
+  link.download = `${painter.layer?.name ?? 'face'} ${painter.on?.part ?? ''}.png`;
+  link.click();
+  URL.revokeObjectURL(url);
+};
+</script>
+
+<template>
+  <section class="painter" aria-label="Painter">
+    <header>
+      <button class="chip" type="button" @click="painter.close()"><ArrowLeft :size="13" /> Make-up</button>
+      <b class="cut">{{ painter.layer?.name }}</b>
+      <span class="soft">{{ isMask ? 'where it is seen' : 'its picture' }}</span>
+      <span class="grow" />
+      <button
+        class="icon-button"
+        type="button"
+        :aria-pressed="desk.style.wide"
+        :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the painter over the Stack'"
+        :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
+        @click="desk.style.wide = !desk.style.wide"
+      >
+        <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
+      </button>
+      <span class="soft" role="status">{{ painter.pending > 0 ? 'keeping' : '' }}</span>
+    </header>
+    <InlineNotice v-if="painter.error">
+      {{ painter.error }} <button class="word" type="button" @click="painter.retry()">Try again</button>
+    </InlineNotice>
+    <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
+    <InlineNotice v-if="asked">
+      {{ asked.name }} is {{ asked.width }} × {{ asked.height }} pixels; the face layout is a square.
+      <button class="word" type="button" @click="lie(asked!, 'whole')">Keep its shape</button>
+      <button class="word" type="button" @click="lie(asked!, 'stretched')">Stretch it</button>
+      <button class="word" type="button" @click="asked = null">Leave it</button>
+    </InlineNotice>
+    <div class="row">
+      <div class="tools" role="radiogroup" aria-label="Tool">
+        <button
+          v-for="one in PAINT_TOOLS"
+          :key="one"
+          class="tool"
+          type="button"
+          role="radio"
+          :aria-checked="painter.tool === one"
+          :title="PAINT_WORDS[one]"
+          :aria-label="PAINT_WORDS[one]"
+          @click="painter.tool = one"
+        >
+          <component :is="ICONS[one]" :size="16" />
+        </button>
+      </div>
+      <button
+        class="chip"
+        type="button"
+        :aria-pressed="painter.mirrored"
+        title="What is done on one half is done on the other"
+        @click="painter.mirrored = !painter.mirrored"
+      >
+        <FlipHorizontal2 :size="13" /> Both halves
+      </button>
+      <span class="grow" />
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Smaller"
+        :disabled="zoom === 1"
+        @click="zoomBy(-1)"
+      >
+        <ZoomOut :size="15" />
+      </button>
+      <span class="zoom">{{ Math.round(zoom * 100) }} %</span>
+      <button class="icon-button" type="button" aria-label="Larger" :disabled="zoom === 6" @click="zoomBy(1)">
+        <ZoomIn :size="15" />
+      </button>
+    </div>
+    <div class="work">
+      <PainterCanvas :net="net" :regions="regions" :zoom="zoom" />
+      <div class="side">
+        <SliderField
+          v-if="brushed"
+          name="Size"
+          label="Size of the brush"
+          :value="painter.brush.size"
+          :min="2"
+          :max="400"
+          @change="(v) => (painter.brush.size = v)"
+        />
+        <SliderField
+          v-if="brushed"
+          name="Hard"
+          label="Hardness of the brush"
+          unit="%"
+          :value="painter.brush.hardness * 100"
+          :min="0"
+          :max="100"
+          @change="(v) => (painter.brush.hardness = v / 100)"
+        />
+        <SliderField
+          name="Flow"
+          unit="%"
+          :value="painter.brush.flow * 100"
+          :min="1"
+          :max="100"
+          @change="(v) => (painter.brush.flow = v / 100)"
+        />
+        <ColourField
+          v-if="colours"
+          :name="isMask ? 'Grey' : 'Colour'"
+          :value="painter.brush.colour"
+          @change="(v) => (painter.brush.colour = v)"
+        />
+        <button
+          v-if="!brushed"
+          class="chip"
+          type="button"
+          :aria-pressed="painter.takesAway"
+          @click="painter.takesAway = !painter.takesAway"
+        >
+          Takes away
+        </button>
+        <h3>All of it</h3>
+        <div class="chips">
+          <button class="chip" type="button" @click="painter.all('fill')">Fill</button>
+          <button class="chip" type="button" @click="painter.all('clear')">Clear</button>
+          <button class="chip" type="button" @click="painter.all('flip')">Flip</button>
+          <button class="chip" type="button" @click="painter.all('leftOver')">Left to right</button>
+          <button class="chip" type="button" @click="painter.all('rightOver')">Right to left</button>
+        </div>
+        <h3>Placed on it</h3>
+        <StampBar />
+        <h3>Beneath</h3>
+        <div class="chips">
+          <button class="chip" type="button" :aria-pressed="regions" @click="regions = !regions">
+            Regions
+          </button>
+          <button class="chip" type="button" :aria-pressed="net" @click="net = !net">Net</button>
+        </div>
+        <h3>File</h3>
+        <div class="chips">
+          <button class="chip" type="button" @click="files?.click()">Bring in</button>
+          <button class="chip" type="button" @click="save">Save as PNG</button>
+        </div>
+        <input
+          ref="files"
+          type="file"
+          accept="image/*"
+          hidden
+          aria-label="Picture to paint on"
+          @change="chosen"
+        />
+        <p class="soft">
+          {{ isMask ? 'White shows the layer, black and clear hide it.' : '' }} You can paint on the face in
+          the Viewfinder too.
+        </p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.painter {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  height: 100%;
+  min-height: 0;
+}
+header,
+.row,
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.tools {
+  display: flex;
+  gap: 2px;
+}
+.tool {
+  display: grid;
+  place-items: center;
+  width: 30px;
+  height: 28px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  background: none;
+  color: var(--ink);
+  cursor: pointer;
+}
+.tool:hover {
+  border-color: var(--line);
+}
+.tool[aria-checked='true'] {
+  background: var(--accent);
+  color: #fff;
+}
+.zoom {
+  min-width: 42px;
+  font: 500 11.5px var(--mono);
+  text-align: center;
+}
+.work {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 210px;
+  gap: 12px;
+  flex: 1;
+  min-height: 0;
+}
+.side {
+  display: grid;
+  gap: 5px;
+  align-content: start;
+  overflow: auto;
+  --label: 44px;
+}
+.side :deep(.slider-field) {
+  grid-template-columns: 44px 1fr 58px;
+  gap: 6px;
+}
+h3 {
+  margin: 6px 0 0;
+  font: 600 12px var(--text);
+  color: var(--soft);
+}
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+p {
+  margin: 4px 0 0;
+}
+</style>
