@@ -30,6 +30,8 @@ export class PlainPicture implements CameraPicture {
   draw = (renderer: WebGLRenderer) => renderer.render(this.scene, new OrthographicCamera());
   readonly knowsCover = false;
   drawCover = () => {};
+  readonly knowsHair = false;
+  drawHair = () => {};
   drawPeople = (renderer: WebGLRenderer) => renderer.render(this.people, new OrthographicCamera());
   dispose = () => {};
 }

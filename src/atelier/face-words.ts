@@ -1,4 +1,6 @@
 /** How face layers and their regions are called in the interface. */
+import type { FaceExtra } from './commands/face-commands';
+import type { Eyes } from '../core/document/schema';
 import type { FaceRegion } from '../core/face/region-names';
 import type { PaintTool } from './stores/painter';
 import type { KitGroup } from '../core/makeup/kit';
@@ -46,4 +48,17 @@ export const PAINT_WORDS: Record<PaintTool, string> = {
   blur: 'Blur',
   gradient: 'Gradient: drag from whole to nothing',
   lasso: 'Lasso: fill an outline drawn by hand',
+};
+
+export const EYES_WORDS: Record<Eyes, string> = {
+  both: 'Both',
+  left: 'The left one',
+  right: 'The right one',
+};
+
+export const EXTRA_WORDS: Record<FaceExtra, string> = {
+  retouch: 'Retouch',
+  iris: 'Iris',
+  lashes: 'Lashes',
+  hair: 'Hair colour',
 };

@@ -18,7 +18,11 @@ const SOLID = 0.5;
 export class FlatParts {
   private readonly flat = new Map<Mesh, MeshBasicMaterial | null>();
 
-  constructor(private readonly colourOf: (part: Part) => Color) {}
+  /** What is cut out by alpha counts where it is more than `solid`. */
+  constructor(
+    private readonly colourOf: (part: Part) => Color,
+    private readonly solid = SOLID,
+  ) {}
 
   /** A plain material in the part's colour; null for what is only a tint or a shade over something else. */
   private flatOf(mesh: Mesh): MeshBasicMaterial | null {
@@ -31,7 +35,7 @@ export class FlatParts {
       const map = own.alphaTest > 0 ? (own.map ?? null) : null;
       flat = new MeshBasicMaterial({
         color: this.colourOf(partOf(mesh)),
-        ...(map ? { map, alphaTest: SOLID } : {}),
+        ...(map ? { map, alphaTest: this.solid } : {}),
         side: own.side as Side,
         toneMapped: false,
       });

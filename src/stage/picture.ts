@@ -16,5 +16,9 @@ export interface CameraPicture {
   readonly knowsCover: boolean;
   /** Draws that in white, and everything else in black. */
   drawCover(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
+  /** Whether it is known which of its pixels are hair. */
+  readonly knowsHair: boolean;
+  /** Draws the hair of the head in white, and everything else in black. */
+  drawHair(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
   dispose(): void;
 }

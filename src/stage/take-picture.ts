@@ -14,6 +14,7 @@ import {
 import type { Person, SceneHand, SceneLight, SceneState } from '../core/takes/scene';
 import type { Take } from '../core/takes/take';
 import type { TrackFrame } from '../core/tracking/track-frame';
+import { isBeard } from './performer/beard-view';
 import { HandView } from './performer/hand-view';
 import { PerformerView } from './performer/performer-view';
 import { FlatParts } from './flat-parts';
@@ -34,6 +35,8 @@ export interface TakePictureOptions {
   readonly pictures?: readonly PictureImage[];
 }
 
+/** Thin ends of strands are hair too. */
+const FINEST_HAIR = 0.3;
 /** Parts of a face itself: they cover no part of it. */
 const UNCOVERED: ReadonlySet<Part> = new Set<Part>(['skin', 'eyes', 'background']);
 
@@ -52,6 +55,7 @@ export class TakePicture implements CameraPicture {
   private readonly wall: MeshBasicMaterial | null;
   private readonly around: typeof FACES | typeof SPACE;
   private detail: Detail;
+  private readonly hair = new FlatParts((part) => new Color(part === 'hair' ? 0xffffff : 0), FINEST_HAIR);
   private readonly flat = new FlatParts((part) => new Color(UNCOVERED.has(part) ? 0 : 0xffffff));
 
   constructor(
@@ -205,8 +209,19 @@ export class TakePicture implements CameraPicture {
     );
   }
 
+  readonly knowsHair = true;
+  drawHair(renderer: WebGLRenderer): void {
+    this.hair.during(
+      renderer,
+      this.scene,
+      () => renderer.render(this.scene, this.camera),
+      (mesh) => partOf(mesh) !== 'background' && !isBeard(mesh),
+    );
+  }
+
   dispose(): void {
     this.flat.dispose();
+    this.hair.dispose();
     this.scene.traverse((object) => {
       const { geometry, material } = object as {
         geometry?: { dispose(): void };

@@ -114,6 +114,8 @@ export class VideoPicture implements CameraPicture {
   /** Nobody tells hands and hair from skin in it. */
   readonly knowsCover = false;
   drawCover(): void {}
+  readonly knowsHair = false;
+  drawHair(): void {}
 
   dispose(): void {
     this.texture.dispose();

@@ -3,6 +3,9 @@ import type { Draft } from 'immer';
 import {
   addLayerInOrder,
   copyLook,
+  extrasOn,
+  LOOK_EXTRAS,
+  type LookExtra,
   layersOn,
   lookOrder,
   piecesOf,
@@ -10,11 +13,12 @@ import {
   wearLook,
 } from '../../core/document/look-edits';
 import { newPicture } from '../../core/document/defaults';
-import { edit } from '../../core/document/edits';
-import { newLayer } from '../../core/document/new-objects';
+import { addObject, edit } from '../../core/document/edits';
+import { newHair, newIris, newLashes, newLayer, newRetouch } from '../../core/document/new-objects';
+import { orderOnTop } from '../../core/document/queries';
 import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';
-import { mixLooks } from '../../core/makeup/mix';
+import { mixExtras, mixLooks } from '../../core/makeup/mix';
 import { blankSheet, SHEET_SIZE } from '../../core/painter/sheet';
 import type { PaintedPart } from '../../stage/effect/painted-textures';
 import { api } from '../api/client';
@@ -44,6 +48,29 @@ export const putOn = (piece: KitPiece, face: FaceChoice): void => {
   }
   const layer = { ...newLayer(newObjectId(), piece.layer, 0, face), scene: sceneNow() };
   if (document.edit(addLayerInOrder(document.effect, layer, face))) desk.selected = layer.id;
+};
+
+export const FACE_EXTRAS = LOOK_EXTRAS;
+export type FaceExtra = (typeof FACE_EXTRAS)[number];
+const NEW_EXTRA = { retouch: newRetouch, iris: newIris, lashes: newLashes, hair: newHair } as const;
+
+export const extraOn = (kind: FaceExtra, face: FaceChoice): LookExtra | undefined =>
+  extrasOn(useEffectStore().effect, face).find((o) => o.kind === kind);
+
+/** Puts retouch, irises, lashes or hair colour on the face; what is there is selected. */
+export const putExtra = (kind: FaceExtra, face: FaceChoice): void => {
+  const document = useEffectStore();
+  const desk = useDeskStore();
+  const there = extraOn(kind, face);
+  if (there) {
+    desk.selected = there.id;
+    return;
+  }
+  const object = {
+    ...NEW_EXTRA[kind](newObjectId(), orderOnTop(document.effect), face),
+    scene: sceneNow(),
+  };
+  if (document.edit(addObject(object))) desk.selected = object.id;
 };
 
 /** Adds an empty layer of one's own and opens the painter: a colour with a painted mask, or a painted picture. */
@@ -79,25 +106,34 @@ export interface LookChoice {
   readonly name: string;
   readonly about: string;
   readonly pieces: readonly PieceLayer[];
+  readonly extras: readonly LookExtra[];
   /** Kept in this effect, so it can be renamed and deleted. */
   readonly own: boolean;
 }
 
 export const lookChoices = (): LookChoice[] => [
-  ...KIT_LOOKS.map(({ id, name, about, layers }) => ({ id, name, about, pieces: layers, own: false })),
-  ...lookOrder(useEffectStore().effect).map(({ id, name, layers }) => ({
+  ...KIT_LOOKS.map(({ id, name, about, layers }) => ({
+    id,
+    name,
+    about,
+    pieces: layers,
+    extras: [],
+    own: false,
+  })),
+  ...lookOrder(useEffectStore().effect).map(({ id, name, layers, extras }) => ({
     id: id as string,
     name,
     about: `${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}, kept in this effect.`,
     pieces: piecesOf(layers),
+    extras,
     own: true,
   })),
 ];
 
 export const wear = (look: LookChoice, face: FaceChoice): void => {
   const document = useEffectStore();
-  const ids = newIds(look.pieces.length);
-  document.edit(wearLook(document.effect, look.name, look.pieces, face, ids, sceneNow()));
+  const ids = newIds(look.pieces.length + look.extras.length);
+  document.edit(wearLook(document.effect, look.name, look.pieces, face, ids, sceneNow(), look.extras));
 };
 
 /** Keeps what is on the face under a free name; null when there is nothing. */
@@ -121,13 +157,22 @@ export const wearMix = (first: LookChoice, second: LookChoice, share: number, fa
   const pieces = mixLooks(first.pieces, second.pieces, share);
   const name = `${first.name} and ${second.name}`;
   document.edit(
-    wearLook(document.effect, name, pieces, face, newIds(pieces.length), sceneNow()),
+    // What is no layer fades with the look it belongs to, as its opacity.
+    wearLook(
+      document.effect,
+      name,
+      pieces,
+      face,
+      newIds(pieces.length + first.extras.length + second.extras.length),
+      sceneNow(),
+      mixExtras(first.extras, second.extras, share),
+    ),
     `mix ${first.id} ${second.id} ${face}`,
   );
 };
 
 export const copyLookTo = (from: FaceChoice, to: FaceChoice): void => {
   const document = useEffectStore();
-  const ids = newIds(layersOn(document.effect, from).length);
+  const ids = newIds(layersOn(document.effect, from).length + extrasOn(document.effect, from).length);
   document.edit(copyLook(document.effect, from, to, ids, sceneNow()));
 };

@@ -4,13 +4,38 @@ import { IconiaError } from '../errors';
 import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { edit, makeRoom, removeObjects, type Edit } from './edits';
 import { newLayer } from './new-objects';
-import { anchorOf, stackOrder } from './queries';
-import type { Effect, FaceChoice, Layer, Look, LookId, ObjectId, PictureAsset, SceneId } from './schema';
+import { anchorOf, isOnFace, stackOrder } from './queries';
+import type {
+  Effect,
+  FaceChoice,
+  Hair,
+  Iris,
+  Lashes,
+  Layer,
+  Look,
+  LookId,
+  ObjectId,
+  PictureAsset,
+  Retouch,
+  SceneId,
+} from './schema';
 
 /** The layers on a face, the topmost first; those of other scenes too. */
 export const layersOn = (effect: Effect, face: FaceChoice): Layer[] =>
   stackOrder(effect).filter((o): o is Layer => {
     if (o.kind !== 'layer') return false;
+    const anchor = anchorOf(effect, o);
+    return 'face' in anchor && anchor.face === face;
+  });
+
+/** What else a look can have: what lies on a face and is no layer. */
+export type LookExtra = Iris | Lashes | Hair | Retouch;
+export const LOOK_EXTRAS = ['retouch', 'hair', 'iris', 'lashes'] as const;
+
+/** Irises, lashes, hair and retouch of a face, the topmost first. */
+export const extrasOn = (effect: Effect, face: FaceChoice): LookExtra[] =>
+  stackOrder(effect).filter((o): o is LookExtra => {
+    if (!isOnFace(o) || o.kind === 'layer') return false;
     const anchor = anchorOf(effect, o);
     return 'face' in anchor && anchor.face === face;
   });
@@ -100,18 +125,38 @@ export const wearLook = (
   face: FaceChoice,
   ids: readonly ObjectId[],
   scene: SceneId | null,
+  extras: readonly LookExtra[] = [],
 ): Edit =>
   edit(`Put on ${name}`, (d) => {
+    const oldExtras = extrasOn(effect, face).filter(
+      (o) => o.parent === null && o.scene === scene && !o.locked,
+    );
     const old = layersOn(effect, face).filter((l) => l.parent === null && l.scene === scene && !l.locked);
     // What is already there under that name keeps its id, so that cues go on acting on it.
     const kept = pieces.map((piece) => old.find((o) => isSame(o, piece)));
     const idOf = pieces.map((_, i) => kept[i]?.id ?? ids[i]!);
     const gone = old.filter((o) => !kept.includes(o)).map((o) => o.id);
-    makeRoom(effect, pieces.length - old.length);
+    makeRoom(effect, pieces.length + extras.length - old.length - oldExtras.length);
     const orders = Object.values(effect.objects).map((o) => o.order);
     const top = old[0]?.order ?? Math.min(0, ...orders) - pieces.length;
     const room = old[0] ? 1 : pieces.length;
-    removeObjects(effect, gone).change(d);
+    const keptExtras = extras.map((extra) => oldExtras.find((o) => o.kind === extra.kind));
+    removeObjects(effect, [
+      ...gone,
+      ...oldExtras.filter((o) => !keptExtras.includes(o)).map((o) => o.id),
+    ]).change(d);
+    extras.forEach((extra, i) => {
+      const id = keptExtras[i]?.id ?? ids[pieces.length + i]!;
+      const order = keptExtras[i]?.order ?? top - 1 - i;
+      d.objects[id] = {
+        ...extra,
+        id,
+        order,
+        parent: null,
+        scene,
+        anchor: { kind: 'skin', face, spot: [0.5, 0.5] },
+      } as Draft<LookExtra>;
+    });
     pieces.forEach(({ limit, ...piece }, i) => {
       const order = top + (i * room) / Math.max(1, pieces.length);
       const limiting = limit
@@ -140,20 +185,29 @@ export const copyLook = (
   scene: SceneId | null,
 ): Edit => {
   const layers = layersOn(effect, from);
-  return wearLook(effect, `the look of face ${from}`, piecesOf(layers), to, ids, scene);
+  return wearLook(
+    effect,
+    `the look of face ${from}`,
+    piecesOf(layers),
+    to,
+    ids,
+    scene,
+    extrasOn(effect, from),
+  );
 };
 
 /** Keeps the layers of a face as a look. Throws `look.empty` when it has none. */
 export const saveLook = (effect: Effect, id: LookId, name: string, face: FaceChoice): Edit => {
   const layers = layersOn(effect, face);
-  if (layers.length === 0)
+  const extras = extrasOn(effect, face);
+  if (layers.length + extras.length === 0)
     throw new IconiaError(
       'look.empty',
       `Face ${face} has no layers yet, so there is no look to keep. Put something on it first.`,
     );
   return edit(`Keep the look ${name}`, (d) => {
     const order = Math.max(0, ...Object.values(effect.looks).map((l) => l.order)) + 1;
-    d.looks[id] = { id, name, order, layers } as Draft<Look>;
+    d.looks[id] = { id, name, order, layers, extras } as Draft<Look>;
   });
 };
 

@@ -12,6 +12,9 @@ import type {
   Grade,
   GradeStep,
   Group,
+  Hair,
+  Iris,
+  Lashes,
   Layer,
   Light,
   LightKind,
@@ -21,6 +24,7 @@ import type {
   ObjectId,
   Occluder,
   PictureAsset,
+  Retouch,
   SequenceAsset,
   ShadowCatcher,
   Solid,
@@ -199,6 +203,49 @@ export const newPictureLayer = (
   order: number,
   face: FaceChoice = 1,
 ): Layer => newLayer(id, { asset: asset.id, name: objectNameFor(asset, 'Layer') }, order, face);
+
+const onFace = (face: FaceChoice): Anchor => ({ kind: 'skin', face, spot: [0.5, 0.5] });
+
+export const newIris = (id: ObjectId, order: number, face: FaceChoice = 1): Iris => ({
+  ...placed(id, 'Iris', order, onFace(face)),
+  kind: 'iris',
+  eyes: 'both',
+  asset: null,
+  tint: '#2f7f78',
+  opacity: 0.85,
+  pupil: 0.36,
+  glint: 0.6,
+});
+
+export const newLashes = (id: ObjectId, order: number, face: FaceChoice = 1): Lashes => ({
+  ...placed(id, 'Lashes', order, onFace(face)),
+  kind: 'lashes',
+  eyes: 'both',
+  tint: '#17130f',
+  opacity: 0.95,
+  length: 1,
+  curl: 55,
+  density: 1,
+  lower: false,
+});
+
+export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair => ({
+  ...placed(id, 'Hair colour', order, onFace(face)),
+  kind: 'hair',
+  tint: '#a0473a',
+  opacity: 0.8,
+  roots: 0.25,
+});
+
+export const newRetouch = (id: ObjectId, order: number, face: FaceChoice = 1): Retouch => ({
+  ...placed(id, 'Retouch', order, onFace(face)),
+  kind: 'retouch',
+  opacity: 1,
+  smooth: { on: true, strength: 0.5, detail: 0.35 },
+  underEyes: { on: true, amount: 0.35 },
+  eyes: { on: true, amount: 0.3 },
+  teeth: { on: true, amount: 0.3 },
+});
 
 /** A model whose origin rests where models rest on the anchor: a head piece on the crown. Its first clip plays. */
 export const newModel = (

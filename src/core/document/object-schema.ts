@@ -172,6 +172,65 @@ export const layerSchema = z.strictObject({
   givesWay: z.boolean(),
 });
 
+export const EYES = ['both', 'left', 'right'] as const;
+/** Another colour of the iris; left and right are the wearer's own. */
+export const irisSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('iris'),
+  eyes: z.enum(EYES),
+  /** A picture of an iris, round and filling its square; null is the colour with drawn fibres. */
+  asset: assetIdSchema.nullable(),
+  tint: hex,
+  opacity: unit,
+  /** Of the iris that stays black. */
+  pupil: unit,
+  /** A light mirrored in the eye. */
+  glint: unit,
+});
+
+/** False lashes along the lids. */
+export const lashesSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('lashes'),
+  eyes: z.enum(EYES),
+  tint: hex,
+  opacity: unit,
+  /** Factor on the usual length. */
+  length: z.number().min(0.2).max(3),
+  /** Degrees they are bent upwards from root to tip. */
+  curl: z.number().min(0).max(120),
+  /** Factor on the usual number. */
+  density: z.number().min(0.2).max(3),
+  lower: z.boolean(),
+});
+
+/** Dyed hair, strands and shine kept. */
+export const hairSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('hair'),
+  tint: hex,
+  opacity: unit,
+  /** How far from the crown the wearer's own colour goes over into the dye; 0 dyes the roots too. */
+  roots: unit,
+});
+
+/** Evens out the skin and brightens the eyes and teeth, each by itself. */
+export const retouchSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('retouch'),
+  /** Of all of it. */
+  opacity: unit,
+  smooth: z.strictObject({
+    on: z.boolean(),
+    strength: unit,
+    /** How much of the finest texture stays. */
+    detail: unit,
+  }),
+  underEyes: z.strictObject({ on: z.boolean(), amount: unit }),
+  eyes: z.strictObject({ on: z.boolean(), amount: unit }),
+  teeth: z.strictObject({ on: z.boolean(), amount: unit }),
+});
+
 /** Hides what is behind it and draws nothing: the wearer's head, or the shape of a model. */
 export const occluderSchema = z.strictObject({
   ...placedSchema,
@@ -281,6 +340,10 @@ export const objectSchema = z.discriminatedUnion('kind', [
   liveSchema,
   fillSchema,
   layerSchema,
+  irisSchema,
+  lashesSchema,
+  hairSchema,
+  retouchSchema,
   modelObjectSchema,
   solidSchema,
   textSchema,
@@ -303,6 +366,11 @@ export type CameraPart = Live['part'];
 export type Fill = z.infer<typeof fillSchema>;
 export type Fit = z.infer<typeof fitSchema>;
 export type Layer = z.infer<typeof layerSchema>;
+export type Iris = z.infer<typeof irisSchema>;
+export type Lashes = z.infer<typeof lashesSchema>;
+export type Hair = z.infer<typeof hairSchema>;
+export type Retouch = z.infer<typeof retouchSchema>;
+export type Eyes = Iris['eyes'];
 export type ModelObject = z.infer<typeof modelObjectSchema>;
 export type Solid = z.infer<typeof solidSchema>;
 export type SolidShape = Solid['shape'];

@@ -12,6 +12,9 @@ import type {
   FaceChoice,
   FileRef,
   Group,
+  Hair,
+  Iris,
+  Lashes,
   Layer,
   LookId,
   MaterialId,
@@ -20,6 +23,7 @@ import type {
   SceneId,
   Target,
   TargetId,
+  Retouch,
 } from './schema';
 
 const before = <T extends { order: number; id: string }>(a: T, b: T): number =>
@@ -121,6 +125,11 @@ export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
 /** Those that are there to show one. */
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer =>
   object.kind === 'card' || object.kind === 'model' || object.kind === 'layer';
+/** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
+const ON_FACE: ReadonlySet<EffectObject['kind']> = new Set(['layer', 'iris', 'lashes', 'hair', 'retouch']);
+export const isOnFace = (object: EffectObject): object is Layer | Iris | Lashes | Hair | Retouch =>
+  ON_FACE.has(object.kind);
+
 /** The assets an object is made of. */
 export const assetsOf = (object: EffectObject): AssetId[] => {
   if (object.kind === 'grade')
@@ -146,6 +155,7 @@ export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
   card: ['picture', 'sequence', 'video'],
   layer: ['picture', 'sequence', 'video'],
+  iris: ['picture'],
   model: ['model'],
   occluder: ['model'],
   text: ['font'],
@@ -172,7 +182,7 @@ export const usesOf = (effect: Effect, id: AssetId): Use[] => [
     .filter((m) => materialAssets(m).includes(id))
     .map((m): Use => ({ kind: 'material', id: m.id, name: m.name })),
   ...Object.values(effect.looks)
-    .filter((look) => look.layers.some((layer) => assetsOf(layer).includes(id)))
+    .filter((look) => [...look.layers, ...look.extras].some((part) => assetsOf(part).includes(id)))
     .map((look): Use => ({ kind: 'look', id: look.id, name: look.name })),
   ...targetOrder(effect)
     .filter((t) => t.asset === id)
@@ -191,7 +201,7 @@ export const usedAssets = (effect: Effect): AssetId[] => {
     }
   }
   for (const look of Object.values(effect.looks))
-    for (const layer of look.layers) for (const asset of assetsOf(layer)) used.add(asset);
+    for (const part of [...look.layers, ...look.extras]) for (const asset of assetsOf(part)) used.add(asset);
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];

@@ -10,9 +10,13 @@ import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
 import {
+  hairSchema,
+  irisSchema,
+  lashesSchema,
   layerSchema,
   objectIdSchema,
   objectSchema,
+  retouchSchema,
   sceneIdSchema,
   type EffectObject,
   type ObjectId,
@@ -27,6 +31,7 @@ export * from './grade-schema';
 export * from './material-schema';
 export {
   BLEND_MODES,
+  EYES,
   FITS,
   FRONTS,
   LIGHT_KINDS,
@@ -144,7 +149,11 @@ export const lookSchema = z.strictObject({
   name: label,
   order: finite,
   /** In the order of the Stack. */
-  layers: z.array(layerSchema).min(1).max(100),
+  layers: z.array(layerSchema).max(100),
+  /** Irises, lashes, hair and retouch. */
+  extras: z
+    .array(z.discriminatedUnion('kind', [irisSchema, lashesSchema, hairSchema, retouchSchema]))
+    .max(20),
 });
 
 export const listingSchema = z.strictObject({

@@ -47,3 +47,20 @@ export const mixLooks = (
     .sort((x, y) => regionRank(y.layer.region) - regionRank(x.layer.region) || x.i - y.i)
     .map(({ layer }) => layer);
 };
+
+/** Of what is no layer: kinds that both looks have go over at half-way, the others fade by their opacity. */
+export const mixExtras = <E extends { readonly kind: string; readonly opacity: number }>(
+  first: readonly E[],
+  second: readonly E[],
+  share: Unit,
+): E[] => {
+  if (share <= 0) return [...first];
+  if (share >= 1) return [...second];
+  const kinds = new Set([...first, ...second].map((e) => e.kind));
+  return [...kinds].map((kind): E => {
+    const [a, b] = [first.find((e) => e.kind === kind), second.find((e) => e.kind === kind)];
+    if (a && b) return { ...(share < 0.5 ? a : b), opacity: between(a.opacity, b.opacity, share) };
+    const one = (a ?? b)!;
+    return { ...one, opacity: one.opacity * (a ? 1 - share : share) };
+  });
+};

@@ -41,6 +41,10 @@ export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
       return asset?.kind === 'model' ? { low: asset.low, high: asset.high } : null;
     }
     case 'layer':
+    case 'iris':
+    case 'lashes':
+    case 'hair':
+    case 'retouch':
       return { low: [-0.08, -0.1, 0], high: [0.08, 0.1, 0.09] };
     case 'light':
       return MARK;

@@ -2,6 +2,7 @@
 import { isIn, type Program } from '../behave/program';
 import type { Values } from '../behave/values';
 import type { ObjectId } from '../document/schema';
+import { isOnFace } from '../document/queries';
 import { fromPose, times, type Matrix } from '../maths/matrix';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';
@@ -66,8 +67,7 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       layering,
       places: bases.map((base): Place => {
         // Layers, and shadows on skin, cover the whole face: they lie in head space, whatever spot their anchor names.
-        const overFace =
-          object.kind === 'layer' || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
+        const overFace = isOnFace(object) || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
         let matrix = overFace && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)

@@ -59,6 +59,10 @@ const UNTOUCHABLE: ReadonlySet<string> = new Set([
   'shadowCatcher',
   'light',
   'layer',
+  'iris',
+  'lashes',
+  'hair',
+  'retouch',
   'group',
   'grade',
 ]);

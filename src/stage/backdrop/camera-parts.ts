@@ -67,8 +67,9 @@ export class CameraParts {
   /** The face is drawn by its layout, whatever the camera. */
   private readonly anyCamera = new OrthographicCamera();
   private readonly cutOut = new CutOut();
-  private copy: FramebufferTexture | null = null;
+  private copied: FramebufferTexture | null = null;
   private copiedAt = -1;
+  private moment: FramebufferTexture | null = null;
   private cutAt = -1;
   private litAt = -1;
   private readonly light = new CameraLight();
@@ -128,16 +129,41 @@ export class CameraParts {
     return this.blurred(`${part} ${face?.id ?? 0} ${blur.toFixed(3)}`, sharp, blur, part);
   }
 
+  /** Whether there is a frame whose parts can be had. */
+  get has(): boolean {
+    return this.now !== null;
+  }
+
+  /** What stands on the canvas at this moment, as a texture; the last one that was given is not kept. */
+  copy(): Texture {
+    const { x, y } = this.size;
+    if (this.moment?.image.width !== x || this.moment.image.height !== y) {
+      this.moment?.dispose();
+      this.moment = new FramebufferTexture(x, y);
+      this.moment.minFilter = this.moment.magFilter = LinearFilter;
+    }
+    copyDrawn(this.now!.renderer, this.moment);
+    return this.moment;
+  }
+
   /** White where something is before a face, black elsewhere; null when nobody knows. Half as fine as the canvas. */
   cover(): Texture | null {
-    if (!this.now?.picture.knowsCover) return null;
-    const { renderer, picture, frame, aspect } = this.now;
+    return this.now?.picture.knowsCover ? this.half('cover', 'drawCover') : null;
+  }
+
+  /** White where hair is; null when nobody knows. */
+  hair(): Texture | null {
+    return this.now?.picture.knowsHair ? this.half('hair', 'drawHair') : null;
+  }
+
+  private half(key: string, draw: 'drawCover' | 'drawHair'): Texture {
+    const { renderer, picture, frame, aspect } = this.now!;
     const half = (x: number) => Math.max(1, Math.ceil(x / 2));
     return this.once(
-      'cover',
+      key,
       half(this.size.x),
       half(this.size.y),
-      (into) => onClear(renderer, into, () => picture.drawCover(renderer, frame, aspect)),
+      (into) => onClear(renderer, into, () => picture[draw](renderer, frame, aspect)),
       true,
     );
   }
@@ -177,14 +203,14 @@ export class CameraParts {
 
   private whole(): FramebufferTexture {
     const { x, y } = this.size;
-    if (this.copy?.image.width !== x || this.copy.image.height !== y) {
-      this.copy?.dispose();
-      this.copy = new FramebufferTexture(x, y);
-      this.copy.minFilter = this.copy.magFilter = LinearFilter;
+    if (this.copied?.image.width !== x || this.copied.image.height !== y) {
+      this.copied?.dispose();
+      this.copied = new FramebufferTexture(x, y);
+      this.copied.minFilter = this.copied.magFilter = LinearFilter;
     }
-    if (this.copiedAt !== this.count) copyDrawn(this.now!.renderer, this.copy);
+    if (this.copiedAt !== this.count) copyDrawn(this.now!.renderer, this.copied);
     this.copiedAt = this.count;
-    return this.copy;
+    return this.copied;
   }
 
   private cut(): void {
@@ -270,7 +296,8 @@ export class CameraParts {
   }
 
   dispose(): void {
-    this.copy?.dispose();
+    this.copied?.dispose();
+    this.moment?.dispose();
     for (const { target } of this.made.values()) target.dispose();
     this.blurs?.forEach((t) => t.dispose());
     this.cutOut.dispose();

@@ -11,6 +11,7 @@ import {
 } from 'three';
 import type { Program } from '../../core/behave/program';
 import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';
+import { isOnFace } from '../../core/document/queries';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
 import { column, positionOf } from '../../core/maths/matrix';
@@ -119,7 +120,7 @@ export class EffectView {
         if (all[0]) grades.unshift({ steps: object.steps, strength: all[0].opacity });
         return;
       }
-      if (object.kind === 'layer') {
+      if (isOnFace(object)) {
         for (const place of all)
           if (this.looks.add(object, program.effect, place, time)) this.shown.space = true;
         return;

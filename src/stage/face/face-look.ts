@@ -25,7 +25,6 @@ import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { texture, value } from '../passes';
 import { LookFlattener, type FlatStep, type LayerNow } from './look-flattener';
 import { LOOK_FRAGMENT, LOOK_VERTEX } from './look-shader';
-import { MeanSkin } from './mean-skin';
 import type { RegionTextures } from './region-textures';
 
 /** Steps of one pass; longer looks take another. */
@@ -33,10 +32,13 @@ const MOST_STEPS = 24;
 
 /** What a face is drawn in. */
 export interface LookScene {
+  readonly face: TrackedFace;
+  /** From the lowest to the topmost. */
+  readonly layers: readonly LayerNow[];
   readonly renderer: WebGLRenderer;
   readonly camera: PerspectiveCamera;
-  /** The camera picture; null where there is none (Space). */
-  readonly picture: Texture | null;
+  /** The mean colour of its skin; null where there is no camera picture (Space). */
+  readonly meanSkin: Texture | null;
   /** Where something is before the face; null when nobody knows. */
   readonly cover: Texture | null;
   readonly light: LightEstimate | null;
@@ -95,8 +97,8 @@ class LookPart {
     this.geometry.setIndex(new BufferAttribute(this.order, 1));
   }
 
-  prepare(face: TrackedFace, layers: readonly LayerNow[], scene: LookScene, mean: Texture | null): void {
-    const { renderer, camera, cover, light } = scene;
+  prepare(scene: LookScene): void {
+    const { face, layers, renderer, camera, cover, light, meanSkin } = scene;
     this.flattener.update(renderer, layers, scene.density);
     const { steps } = this.flattener;
     const count = Math.ceil(steps.length / MOST_STEPS);
@@ -111,7 +113,7 @@ class LookPart {
     for (const [i, pass] of this.passes.slice(0, count).entries()) {
       const u = pass.material.uniforms;
       this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS));
-      u.meanSkin!.value = mean;
+      u.meanSkin!.value = meanSkin;
       u.cover!.value = cover;
       u.covered!.value = cover !== null;
       (u.lightDirection!.value as Vector3).set(...direction);
@@ -158,9 +160,6 @@ export class FaceLook {
   readonly node = new Group();
   private readonly skin: LookPart;
   private readonly openings: LookPart;
-  private readonly mean = new MeanSkin();
-  private face: TrackedFace | null = null;
-  private layers: readonly LayerNow[] = [];
 
   constructor(regions: RegionTextures, beneath: Beneath) {
     // Before everything but occluders. Eyes come before the skin: the nose of a turned face covers the far one.
@@ -173,24 +172,14 @@ export class FaceLook {
     return this.skin.flattener;
   }
 
-  /** `layers` run from the lowest to the topmost. */
-  show(face: TrackedFace, layers: readonly LayerNow[]): void {
-    [this.face, this.layers] = [face, layers];
-  }
-
   /** Flattens what has changed and brings the passes to this frame. */
   prepare(scene: LookScene): void {
-    const { face, layers, mean } = this;
-    if (!face) return;
-    if (scene.picture) mean.measure(scene.renderer, scene.picture, face, scene.camera);
-    for (const part of [this.openings, this.skin])
-      part.prepare(face, layers, scene, scene.picture ? mean.texture : null);
+    for (const part of [this.openings, this.skin]) part.prepare(scene);
   }
 
   dispose(): void {
     this.node.removeFromParent();
     this.skin.dispose();
     this.openings.dispose();
-    this.mean.dispose();
   }
 }

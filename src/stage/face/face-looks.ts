@@ -1,17 +1,18 @@
-/** The looks of all faces: which layers lie on which face now, and what they are made of. */
+/** What all faces wear now: which objects lie on which face, and what they are made of. */
 import type { PerspectiveCamera, Scene, WebGLRenderer } from 'three';
-import type { Effect, Layer, ObjectId } from '../../core/document/schema';
+import type { Effect, EffectObject, Layer, ObjectId } from '../../core/document/schema';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';
-import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
+import type { LightEstimate } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
 import { pictureOf, WHOLE } from '../effect/asset-picture';
 import type { Beneath } from '../effect/beneath';
 import type { Stores } from '../effect/stores';
-import { FaceLook } from './face-look';
-import type { LayerMask, LayerNow } from './look-flattener';
+import type { FaceLook } from './face-look';
+import type { LayerMask } from './look-flattener';
 import { RegionTextures } from './region-textures';
+import { WornFace, type Wearing } from './worn-face';
 
 /** The flattened layout has about as many pixels as the face can show on a canvas of this height. */
 const densityFor = (height: number): number =>
@@ -19,8 +20,8 @@ const densityFor = (height: number): number =>
 
 export class FaceLooks {
   private readonly regions = new RegionTextures();
-  private readonly looks = new Map<number, FaceLook>();
-  private wanted = new Map<number, { readonly face: TrackedFace; readonly layers: LayerNow[] }>();
+  private readonly faces = new Map<number, WornFace>();
+  private wanted = new Map<number, Wearing>();
   private light: LightEstimate | null = null;
 
   constructor(
@@ -29,14 +30,62 @@ export class FaceLooks {
     private readonly camera: CameraParts | null,
   ) {}
 
-  /** A new frame: no face has a layer yet. */
+  /** A new frame: no face wears anything yet. */
   begin(): void {
     this.wanted = new Map();
   }
 
-  /** A layer at one of its places. Layers come from the topmost to the lowest. False when there is nothing to draw. */
-  add(layer: Layer, effect: Effect, { face, opacity }: Place, time: Seconds): boolean {
+  /**
+   * An object on a face at one of its places. Objects come from the topmost to the lowest. False when there is nothing to
+   * draw.
+   */
+  add(object: EffectObject, effect: Effect, { face, opacity }: Place, time: Seconds): boolean {
     if (!face || opacity === 0) return false;
+    const wearing: Wearing = this.wanted.get(face.id) ?? {
+      face,
+      layers: [],
+      irises: [],
+      lashes: [],
+      hair: [],
+      retouch: [],
+    };
+    const worn = this.put(wearing, object, effect, opacity, time);
+    if (worn) this.wanted.set(face.id, wearing);
+    return worn;
+  }
+
+  private put(
+    wearing: Wearing,
+    object: EffectObject,
+    effect: Effect,
+    opacity: number,
+    time: Seconds,
+  ): boolean {
+    switch (object.kind) {
+      case 'layer':
+        return this.putLayer(wearing, object, effect, opacity, time);
+      case 'iris': {
+        const asset = object.asset ? effect.assets[object.asset] : undefined;
+        const picture = asset?.kind === 'picture' ? this.stores.textures.get(asset) : null;
+        if (object.asset && !picture) return false;
+        wearing.irises.unshift({ object, opacity, picture });
+        return true;
+      }
+      case 'lashes':
+        wearing.lashes.unshift({ object, opacity });
+        return true;
+      case 'hair':
+        wearing.hair.unshift({ object, opacity });
+        return true;
+      case 'retouch':
+        wearing.retouch.unshift({ object, opacity });
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  private putLayer(wearing: Wearing, layer: Layer, effect: Effect, opacity: number, time: Seconds): boolean {
     const mask = this.maskOf(layer, effect);
     const masking = layer.maskedBy ? effect.objects[layer.maskedBy as ObjectId] : undefined;
     const limit = masking?.kind === 'layer' ? this.maskOf(masking, effect) : null;
@@ -50,9 +99,7 @@ export class FaceLooks {
         ? pictureOf(this.stores, asset, own, this.camera !== null)
         : null;
     if (layer.asset && !picture) return false;
-    const wanted = this.wanted.get(face.id) ?? { face, layers: [] };
-    this.wanted.set(face.id, wanted);
-    wanted.layers.unshift({
+    wearing.layers.unshift({
       ...mask,
       opacity,
       picture,
@@ -72,56 +119,59 @@ export class FaceLooks {
     return painted && { layer, painted, version: painted.version };
   }
 
-  /** All layers are there: faces get their looks. */
+  /** All objects are there: faces get what they wear. */
   finish(scene: Scene, light: LightEstimate | null): void {
-    for (const [id, look] of this.looks)
+    for (const [id, face] of this.faces)
       if (!this.wanted.has(id)) {
-        look.dispose();
-        this.looks.delete(id);
+        face.dispose();
+        this.faces.delete(id);
       }
-    for (const [id, { face, layers }] of this.wanted) {
-      let look = this.looks.get(id);
-      if (!look) {
-        look = new FaceLook(this.regions, this.beneath);
-        look.node.matrixAutoUpdate = false;
-        this.looks.set(id, look);
-        scene.add(look.node);
+    for (const [id, wearing] of this.wanted) {
+      let worn = this.faces.get(id);
+      if (!worn) {
+        worn = new WornFace(this.regions, this.beneath);
+        this.faces.set(id, worn);
+        scene.add(worn.node);
       }
-      look.node.matrix.fromArray(fromPose(face.pose) as number[]);
-      look.node.matrixWorldNeedsUpdate = true;
-      look.show(face, layers);
+      worn.node.matrix.fromArray(fromPose(wearing.face.pose) as number[]);
+      worn.node.matrixWorldNeedsUpdate = true;
+      worn.show(wearing);
     }
-    const shines = [...this.wanted.values()].some(({ layers }) =>
-      layers.some(({ layer }) => layer.finish !== 'painted'),
+    const shines = [...this.wanted.values()].some(
+      ({ layers, irises }) => irises.length > 0 || layers.some(({ layer }) => layer.finish !== 'painted'),
     );
     this.light = light ?? (shines && this.camera ? this.camera.lit().estimate : null);
   }
 
-  /** Readies the looks while the canvas shows what they lie on. */
+  /** Readies the faces while the canvas shows what they lie on; retouch and dyed hair are drawn at once. */
   prepare(renderer: WebGLRenderer, camera: PerspectiveCamera, height: number): void {
     if (this.wanted.size === 0) return;
-    const givesWay = [...this.wanted.values()].some(({ layers }) =>
-      layers.some(({ layer }) => layer.givesWay),
+    const all = [...this.wanted.values()];
+    const covers = all.some(
+      ({ layers, irises, lashes, retouch }) =>
+        irises.length + lashes.length + retouch.length > 0 || layers.some(({ layer }) => layer.givesWay),
     );
-    const scene = {
-      renderer,
-      camera,
-      picture: this.camera?.get('whole', 0, null) ?? null,
-      cover: givesWay ? (this.camera?.cover() ?? null) : null,
-      light: this.light,
-      density: densityFor(height),
-    };
-    for (const look of this.looks.values()) look.prepare(scene);
+    const parts = this.camera;
+    for (const face of this.faces.values())
+      face.prepare({
+        renderer,
+        camera,
+        copy: parts?.has ? () => parts.copy() : null,
+        cover: covers ? (parts?.cover() ?? null) : null,
+        hair: all.some((w) => w.hair.length > 0) ? (parts?.hair() ?? null) : null,
+        light: this.light,
+        density: densityFor(height),
+      });
   }
 
   /** The look of a face; for tests and benches. */
   of(face: number): FaceLook | null {
-    return this.looks.get(face) ?? null;
+    return this.faces.get(face)?.look ?? null;
   }
 
   dispose(): void {
-    for (const look of this.looks.values()) look.dispose();
-    this.looks.clear();
+    for (const face of this.faces.values()) face.dispose();
+    this.faces.clear();
     this.regions.dispose();
   }
 }

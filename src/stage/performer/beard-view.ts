@@ -56,6 +56,9 @@ const strands = (performer: Performer, sparse: number, seed: number) => {
   return texture;
 };
 
+/** Whether a mesh is part of a beard: hair, but not that of the head. */
+export const isBeard = (mesh: Mesh): boolean => mesh.parent?.userData.beard === true;
+
 export class BeardView {
   readonly group = new Group();
   private readonly vertices: number[] = [];
@@ -64,6 +67,7 @@ export class BeardView {
 
   constructor(performer: Performer) {
     markPart(this.group, 'hair');
+    this.group.userData.beard = true;
     const { uv, triangles } = headTopology();
     const at = thickness();
     const all = Float32Array.from({ length: uv.length / 2 }, (_, i) => at(uv[2 * i]!, uv[2 * i + 1]!));

@@ -2,7 +2,7 @@
 /** What objects stick to: one list of all there is, and which face. */
 import { computed } from 'vue';
 import { headAnchor } from '../../../core/document/new-objects';
-import { anchorOf, targetOrder } from '../../../core/document/queries';
+import { anchorOf, isOnFace, targetOrder } from '../../../core/document/queries';
 import { stickTo } from '../../../core/document/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
@@ -43,7 +43,7 @@ const keyOf = (a: Anchor): string => {
 };
 const NEW_PICTURE = 'new picture';
 const options = computed(() => {
-  if (props.object.kind === 'layer')
+  if (isOnFace(props.object))
     return [{ label: 'Skin', options: [{ value: 'skin', label: 'The whole face' }] }];
   return [
     {
@@ -139,7 +139,7 @@ defineExpose({ choose });
     />
   </div>
   <div
-    v-if="anchor.kind === 'skin' && object.kind !== 'layer'"
+    v-if="anchor.kind === 'skin' && !isOnFace(object)"
     class="line"
     role="group"
     aria-label="Spot of the skin"

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/document/edits';
 import { newOccluder } from '../../../core/document/new-objects';
-import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
+import { anchorOf, isHeadOccluder, isOnFace, isShowing, parentOf } from '../../../core/document/queries';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
 import { fitOf } from '../../../core/placing/fit';
@@ -35,11 +35,11 @@ const chained = ref(true);
 
 const parent = computed(() => parentOf(document.effect, props.object));
 const anchor = computed(() => anchorOf(document.effect, props.object));
-const isLayer = computed(() => props.object.kind === 'layer');
+const isLayer = computed(() => isOnFace(props.object));
 /** How it fills the screen; what fills it is not moved, and only tiles keep their size. */
 const fit = computed(() => fitOf(props.object, layeringOf(anchor.value.kind)));
 const hasSize = computed(
-  () => !['layer', 'light'].includes(props.object.kind) && (!fit.value || fit.value === 'tile'),
+  () => !isLayer.value && props.object.kind !== 'light' && (!fit.value || fit.value === 'tile'),
 );
 /** Light from all sides has no place, and most light looks the same from wherever it is turned or stands. */
 const light = computed(() => (props.object.kind === 'light' ? props.object.light : null));

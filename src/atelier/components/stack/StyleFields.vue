@@ -2,12 +2,13 @@
 /** How a card looks: opacity, tint, blend mode, back side. */
 import { computed } from 'vue';
 import { styleFlat, styleSolid } from '../../../core/document/edits';
-import { isShowing } from '../../../core/document/queries';
+import { isOnFace, isShowing } from '../../../core/document/queries';
 import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
+import FaceFields from './FaceFields.vue';
 import FlatFields from './FlatFields.vue';
 import LayerFields from './LayerFields.vue';
 
@@ -30,7 +31,13 @@ const clips = computed(() => {
     ? asset.clips.map((c) => ({ value: c.name, label: `${c.name} (${c.duration.toFixed(1)} s)` }))
     : [];
 });
-const opacityName = computed(() => (props.object.kind === 'grade' ? 'Strength' : 'Opacity'));
+/** What is dyed has a colour; what shows a picture is tinted. */
+const colourName = computed(() =>
+  isOnFace(props.object) && !('asset' in props.object && props.object.asset) ? 'Colour' : 'Tint',
+);
+const opacityName = computed(() =>
+  ['grade', 'retouch', 'hair'].includes(props.object.kind) ? 'Strength' : 'Opacity',
+);
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
@@ -84,7 +91,7 @@ const setTint = (text: string, gesture: string | null): void => {
     </div>
     <template v-if="card">
       <div class="line">
-        <span>Tint</span>
+        <span>{{ colourName }}</span>
         <span class="tint">
           <input
             type="color"
@@ -124,6 +131,15 @@ const setTint = (text: string, gesture: string | null): void => {
       />
     </div>
     <LayerFields v-if="object.kind === 'layer'" :object="object" />
+    <FaceFields
+      v-if="
+        object.kind === 'iris' ||
+        object.kind === 'lashes' ||
+        object.kind === 'hair' ||
+        object.kind === 'retouch'
+      "
+      :object="object"
+    />
     <FlatFields v-if="object.kind === 'live' || object.kind === 'fill'" :object="object" />
     <template v-if="sided">
       <div class="chips">

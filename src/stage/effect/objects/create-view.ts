@@ -29,8 +29,12 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new OccluderView(tools) as ObjectView;
     case 'shadowCatcher':
       return new ShadowCatcherView() as ObjectView;
-    // Layers are drawn together, by the look of their face.
+    // What lies on a face is drawn together, by the look of the face.
     case 'layer':
+    case 'iris':
+    case 'lashes':
+    case 'hair':
+    case 'retouch':
     case 'group':
     case 'light':
     case 'grade':

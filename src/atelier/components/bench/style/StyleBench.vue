@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How things look: what they are made of, their blend modes, what is behind the people, the light, the grade. */
 import { computed, watch } from 'vue';
-import { anchorOf } from '../../../../core/document/queries';
+import { anchorOf, isOnFace } from '../../../../core/document/queries';
 import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -35,7 +35,7 @@ watch(
     if (!object.value) return;
     const { section } = desk.style;
     if (object.value.kind === 'grade') desk.style.section = 'grade';
-    else if (object.value.kind === 'layer') desk.style.section = 'face';
+    else if (isOnFace(object.value)) desk.style.section = 'face';
     else if (object.value.kind === 'light' || object.value.kind === 'shadowCatcher')
       desk.style.section = 'light';
     // Whoever is at materials stays there.

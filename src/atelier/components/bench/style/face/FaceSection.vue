@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { Brush, Copy } from '@lucide/vue';
 import { sentence } from '../../../../../core/errors';
 import { layersOn } from '../../../../../core/document/look-edits';
-import { anchorOf } from '../../../../../core/document/queries';
+import { anchorOf, isOnFace } from '../../../../../core/document/queries';
 import type { FaceChoice } from '../../../../../core/document/schema';
 import { addPainted, copyLookTo } from '../../../../commands/face-commands';
 import { useDeskStore } from '../../../../stores/desk';
@@ -29,7 +29,7 @@ watch(
   () => desk.selected,
   (id) => {
     const object = id ? document.effect.objects[id] : undefined;
-    if (object?.kind !== 'layer') return;
+    if (!object || !isOnFace(object)) return;
     const anchor = anchorOf(document.effect, object);
     if ('face' in anchor) face.value = anchor.face;
   },

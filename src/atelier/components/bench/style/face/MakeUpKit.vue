@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
 import { computed } from 'vue';
-import { Check } from '@lucide/vue';
+import { Check, Eye, EyeClosed, Scissors, Sparkles } from '@lucide/vue';
 import { changeLayer } from '../../../../../core/document/look-edits';
 import type { FaceChoice, Layer } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
-import { pieceOn, putOn } from '../../../../commands/face-commands';
-import { KIT_WORDS } from '../../../../face-words';
+import { extraOn, FACE_EXTRAS, pieceOn, putExtra, putOn } from '../../../../commands/face-commands';
+import { EXTRA_WORDS, KIT_WORDS } from '../../../../face-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import RegionPicture from './RegionPicture.vue';
@@ -23,6 +23,7 @@ const groups = computed(() =>
     })),
   })),
 );
+const EXTRA_ICONS = { retouch: Sparkles, hair: Scissors, iris: Eye, lashes: EyeClosed } as const;
 const selected = computed<Layer | null>(() => {
   const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
   return object?.kind === 'layer' ? object : null;
@@ -72,6 +73,21 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
             <Check v-if="layer" class="check" :size="13" />
           </span>
           <span class="cut">{{ piece.layer.name }}</span>
+        </button>
+      </div>
+    </section>
+    <section aria-label="More on the face">
+      <h2>More</h2>
+      <div class="extras">
+        <button
+          v-for="kind in FACE_EXTRAS"
+          :key="kind"
+          type="button"
+          class="chip"
+          :aria-pressed="extraOn(kind, face) !== undefined"
+          @click="putExtra(kind, face)"
+        >
+          <component :is="EXTRA_ICONS[kind]" :size="13" /> {{ EXTRA_WORDS[kind] }}
         </button>
       </div>
     </section>
@@ -145,6 +161,16 @@ h2 {
   border-radius: 50%;
   background: var(--accent);
   color: #fff;
+}
+.extras {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.chip {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
 }
 .colours {
   display: flex;

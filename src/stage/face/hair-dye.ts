@@ -1,0 +1,87 @@
+/** Hair of a head in another colour. */
+import { Matrix4, Vector3, Vector4, type PerspectiveCamera, type Texture, type WebGLRenderer } from 'three';
+import type { Hair } from '../../core/document/schema';
+import { fromPose } from '../../core/maths/matrix';
+import { toLocal, toOuter } from '../../core/maths/pose';
+import { rgbOf } from '../../core/maths/srgb';
+import type { Vec3 } from '../../core/maths/vec3';
+import type { TrackedFace } from '../../core/tracking/track-frame';
+import type { Unit } from '../../core/units';
+import { byteTarget, passMaterial, PassQuad, texture, value } from '../passes';
+import { HAIR_FRAGMENT, MEAN_HAIR_FRAGMENT } from './retouch-shader';
+
+/** Corners of a box in head space that holds the head with its hair, metres. */
+const LOW: Vec3 = [-0.13, -0.28, -0.02];
+const HIGH: Vec3 = [0.13, 0.18, -0.02];
+
+export class HairDye {
+  private readonly quad = new PassQuad();
+  private readonly mean = byteTarget(1, 1);
+  private readonly meanPass = passMaterial(MEAN_HAIR_FRAGMENT, {
+    beneath: texture(),
+    hair: texture(),
+    box: value(new Vector4()),
+  });
+  private readonly pass = passMaterial(HAIR_FRAGMENT, {
+    beneath: texture(),
+    hair: texture(),
+    meanHair: texture(),
+    tint: value(new Vector3()),
+    strength: value(1),
+    roots: value(0),
+    toHead: value(new Matrix4()),
+    eye: value(new Vector3()),
+  });
+  private readonly point = new Vector3();
+
+  /** Draws over the canvas; `picture` is a copy of it. */
+  draw(
+    {
+      renderer,
+      camera,
+      picture,
+      hair,
+    }: {
+      readonly renderer: WebGLRenderer;
+      readonly camera: PerspectiveCamera;
+      readonly picture: Texture;
+      readonly hair: Texture;
+    },
+    face: TrackedFace,
+    dye: Hair,
+    opacity: Unit,
+  ): void {
+    if (opacity === 0) return;
+    const seen = (corner: Vec3): [number, number] => {
+      this.point.set(...toOuter(face.pose, corner)).project(camera);
+      return [0.5 + 0.5 * this.point.x, 0.5 + 0.5 * this.point.y];
+    };
+    const m = this.meanPass.uniforms;
+    m.beneath!.value = picture;
+    m.hair!.value = hair;
+    (m.box!.value as Vector4).set(...seen(LOW), ...seen(HIGH));
+    this.quad.draw(renderer, this.meanPass, this.mean);
+    const u = this.pass.uniforms;
+    u.beneath!.value = picture;
+    u.hair!.value = hair;
+    u.meanHair!.value = this.mean.texture;
+    (u.tint!.value as Vector3).set(...rgbOf(dye.tint));
+    u.strength!.value = opacity;
+    u.roots!.value = dye.roots;
+    camera.updateMatrixWorld();
+    (u.toHead!.value as Matrix4)
+      .fromArray(fromPose(face.pose) as number[])
+      .invert()
+      .multiply(camera.matrixWorld)
+      .multiply(camera.projectionMatrixInverse);
+    (u.eye!.value as Vector3).set(...toLocal(face.pose, camera.position.toArray() as unknown as Vec3));
+    this.quad.draw(renderer, this.pass, renderer.getRenderTarget());
+  }
+
+  dispose(): void {
+    this.mean.dispose();
+    this.meanPass.dispose();
+    this.pass.dispose();
+    this.quad.dispose();
+  }
+}

@@ -1,0 +1,188 @@
+/** Retouch in GLSL: the guided filter of `core/makeup/guided.ts` on a small copy, and what is brightened. */
+import { SRGB_GLSL } from '../grade/grade-shader';
+
+/** GLSL 3, since the filter writes two textures at once. */
+export const FILTER_VERTEX = /* glsl */ `
+  out vec2 vUv;
+  void main() {
+    vUv = uv;
+    gl_Position = vec4(position.xy, 0.0, 1.0);
+  }
+`;
+
+/** The face out of the picture, smaller. `crop` is left, bottom, width, height in shares of the picture. */
+export const SMALL_FRAGMENT = /* glsl */ `
+  precision highp float;
+  uniform sampler2D picture;
+  uniform vec4 crop;
+  uniform vec2 pixel; // of the small copy, in shares
+  in vec2 vUv;
+  layout(location = 0) out vec4 colour;
+  void main() {
+    vec4 sum = vec4(0.0);
+    for (int y = 0; y < 2; y++)
+      for (int x = 0; x < 2; x++)
+        sum += texture(picture, crop.xy + (vUv + (vec2(x, y) - 0.5) * 0.5 * pixel) * crop.zw);
+    colour = sum / 4.0;
+  }
+`;
+
+/** Most taps of a box to each side. */
+export const BOX_TAPS = 12;
+
+/** One direction of the box means of two pictures. `SQUARES` takes the second as the square of the first. */
+export const BOX_FRAGMENT = /* glsl */ `
+  precision highp float;
+  uniform sampler2D first;
+  uniform sampler2D second;
+  uniform vec2 stride;
+  uniform int reach;
+  uniform float epsilon;
+  in vec2 vUv;
+  layout(location = 0) out vec4 one;
+  layout(location = 1) out vec4 two;
+  void main() {
+    vec3 a = vec3(0.0);
+    vec3 b = vec3(0.0);
+    float count = 0.0;
+    for (int i = -${BOX_TAPS}; i <= ${BOX_TAPS}; i++) {
+      if (abs(i) > reach) continue;
+      vec2 at = vUv + float(i) * stride;
+      if (any(lessThan(at, vec2(0.0))) || any(greaterThan(at, vec2(1.0)))) continue;
+      vec3 f = texture(first, at).rgb;
+      a += f;
+      #ifdef SQUARES
+      b += f * f;
+      #else
+      b += texture(second, at).rgb;
+      #endif
+      count += 1.0;
+    }
+    a /= count;
+    b /= count;
+    #ifdef FITS
+    // From mean and mean of squares to the line that fits them best.
+    vec3 variance = max(b - a * a, 0.0);
+    vec3 slope = variance / (variance + epsilon);
+    one = vec4(slope, 1.0);
+    two = vec4(a * (1.0 - slope), 1.0);
+    #else
+    one = vec4(a, 1.0);
+    two = vec4(b, 1.0);
+    #endif
+  }
+`;
+
+/** What is done on the skin. */
+export const RETOUCH_FRAGMENT = /* glsl */ `
+  uniform sampler2D beneath;
+  uniform vec2 bufferSize; // pixels
+  uniform sampler2D slope;
+  uniform sampler2D offset;
+  uniform sampler2D small;
+  uniform vec4 crop;
+  uniform sampler2D skinMask;
+  uniform sampler2D browMask;
+  uniform sampler2D underMask;
+  uniform sampler2D meanSkin;
+  uniform sampler2D cover;
+  uniform bool covered;
+  uniform float smoothing;
+  uniform float detail;
+  uniform float under;
+  uniform float eyes;
+  uniform float teeth;
+  varying vec2 vUv;
+  ${SRGB_GLSL}
+  float most(vec3 c) { return max(c.r, max(c.g, c.b)); }
+  float least(vec3 c) { return min(c.r, min(c.g, c.b)); }
+  void main() {
+    vec2 screen = gl_FragCoord.xy / bufferSize;
+    vec3 c = texture2D(beneath, screen).rgb;
+    vec3 was = c;
+    float open = covered ? 1.0 - texture2D(cover, screen).r : 1.0;
+    vec3 mean = texture2D(meanSkin, vec2(0.5)).rgb;
+    float usual = max(brightnessOf(mean), 0.02);
+    #ifdef OPENINGS
+    float bright = brightnessOf(c) / usual;
+    float colourful = (most(c) - least(c)) / max(most(c), 0.02);
+    if (vUv.y < MOUTH_BELOW) {
+      // The white of the eye: light, and of hardly any colour.
+      float white = smoothstep(0.5, 0.25, colourful) * smoothstep(0.45, 0.8, bright);
+      vec3 pale = mix(c, vec3(brightnessOf(c)), 0.55);
+      c = mix(c, pale + (1.0 - pale) * 0.4, white * eyes);
+    } else {
+      // Teeth are light and not red; what is yellow about them goes.
+      float red = (c.r - c.g) / max(most(c), 0.02);
+      float tooth = smoothstep(0.3, 0.16, red) * smoothstep(0.35, 0.7, bright);
+      vec3 pale = vec3(mix(c, vec3(brightnessOf(c)), 0.6));
+      c = mix(c, pale + (1.0 - pale) * 0.35, tooth * teeth);
+    }
+    #else
+    vec2 at = (screen - crop.xy) / crop.zw;
+    float skin = texture2D(skinMask, vUv).r * (1.0 - texture2D(browMask, vUv).r);
+    vec3 a = texture2D(slope, at).rgb;
+    vec3 fine = c - texture2D(small, at).rgb;
+    vec3 even = a * c + texture2D(offset, at).rgb + detail * (1.0 - a) * fine;
+    c = mix(c, even, smoothing * skin);
+    // Under the eyes only what is darker than the face as a whole is lifted.
+    float shade = clamp(1.0 - brightnessOf(c) / usual, 0.0, 1.0);
+    float lift = under * texture2D(underMask, vUv).r;
+    c = mix(c, mix(c, mean, 0.6), lift * smoothstep(0.0, 0.3, shade + 0.06));
+    c += lift * 0.05 * mean;
+    #endif
+    gl_FragColor = vec4(mix(was, clamp(c, 0.0, 1.0), open), 1.0);
+  }
+`;
+
+/** Dyed hair: the dye as light and dark as the strands are. */
+export const HAIR_FRAGMENT = /* glsl */ `
+  uniform sampler2D beneath;
+  uniform sampler2D hair;
+  uniform sampler2D meanHair;
+  uniform vec3 tint; // sRGB
+  uniform float strength;
+  uniform float roots;
+  uniform mat4 toHead; // from the far end of the view to head space
+  uniform vec3 eye; // head space
+  varying vec2 vUv;
+  ${SRGB_GLSL}
+  void main() {
+    vec3 c = texture2D(beneath, vUv).rgb;
+    // Where the line of sight meets the plane through the middle of the head.
+    vec4 far = toHead * vec4(2.0 * vUv - 1.0, 1.0, 1.0);
+    vec3 along = far.xyz / far.w - eye;
+    vec3 at = eye + along * ((-0.02 - eye.z) / along.z);
+    // The hair of this head, not that of the next one.
+    float own = smoothstep(0.24, 0.18, abs(at.x)) * smoothstep(-0.55, -0.45, at.y) * smoothstep(0.3, 0.24, at.y);
+    float mask = texture2D(hair, vUv).r * own;
+    // Roots are at the crown; strands grow downwards from it.
+    float grown = length((at.xy - vec2(0.0, 0.115)) / vec2(1.0, 1.15)) / 0.2;
+    mask *= roots <= 0.0 ? 1.0 : smoothstep(0.35 * roots, 1.25 * roots, grown);
+    vec3 light = toLinear(c);
+    float usual = max(brightnessOf(toLinear(texture2D(meanHair, vec2(0.5)).rgb)), 0.004);
+    // Strands are much lighter and darker than each other in dark hair: that is kept, but less.
+    float strand = min(pow(brightnessOf(light) / usual, 0.75), 1.8);
+    vec3 dyed = toSrgb(min(toLinear(tint) * strand, vec3(1.0)));
+    gl_FragColor = vec4(mix(c, dyed, clamp(mask * strength, 0.0, 1.0)), 1.0);
+  }
+`;
+
+/** The mean colour of the hair around a head: only where the mask says hair. */
+export const MEAN_HAIR_FRAGMENT = /* glsl */ `
+  uniform sampler2D beneath;
+  uniform sampler2D hair;
+  uniform vec4 box; // left, bottom, right, top of the head with its hair
+  void main() {
+    vec3 sum = vec3(0.0);
+    float weights = 0.001;
+    for (int y = 0; y < 12; y++)
+      for (int x = 0; x < 12; x++) {
+        vec2 at = mix(box.xy, box.zw, (vec2(x, y) + 0.5) / 12.0);
+        float w = texture2D(hair, at).r;
+        sum += w * texture2D(beneath, at).rgb;
+        weights += w;
+      }
+    gl_FragColor = vec4(sum / weights, 1.0);
+  }
+`;

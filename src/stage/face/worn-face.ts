@@ -1,0 +1,133 @@
+/** Everything one face wears, in the order in which it is drawn: retouch, dyed hair, irises, layers, lashes. */
+import { Group, type PerspectiveCamera, type Texture, type WebGLRenderer } from 'three';
+import type { Hair, Iris, Lashes, ObjectId, Retouch } from '../../core/document/schema';
+import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
+import type { Unit } from '../../core/units';
+import type { Beneath } from '../effect/beneath';
+import { FaceLook } from './face-look';
+import { HairDye } from './hair-dye';
+import { IrisView } from './iris-view';
+import { LashView } from './lash-view';
+import type { LayerNow } from './look-flattener';
+import { MeanSkin } from './mean-skin';
+import type { RegionTextures } from './region-textures';
+import { RetouchView } from './retouch-view';
+
+/** An object on the face, with its opacity now. */
+export interface Worn<O> {
+  readonly object: O;
+  readonly opacity: Unit;
+}
+
+/** What a face wears now; lists run from the lowest to the topmost. */
+export interface Wearing {
+  readonly face: TrackedFace;
+  readonly layers: LayerNow[];
+  readonly irises: (Worn<Iris> & { readonly picture: Texture | null })[];
+  readonly lashes: Worn<Lashes>[];
+  readonly hair: Worn<Hair>[];
+  readonly retouch: Worn<Retouch>[];
+}
+
+export interface FaceScene {
+  readonly renderer: WebGLRenderer;
+  readonly camera: PerspectiveCamera;
+  /** Copies what stands on the canvas; null where there is no camera picture (Space). */
+  readonly copy: (() => Texture) | null;
+  readonly cover: Texture | null;
+  readonly hair: Texture | null;
+  readonly light: LightEstimate | null;
+  /** Pixels along a side of the flattened layout. */
+  readonly density: number;
+}
+
+export class WornFace {
+  readonly node = new Group();
+  readonly look: FaceLook;
+  private readonly mean = new MeanSkin();
+  private retouch: RetouchView | null = null;
+  private dye: HairDye | null = null;
+  private readonly irises = new Map<ObjectId, IrisView>();
+  private readonly lashes = new Map<ObjectId, LashView>();
+  private wearing: Wearing | null = null;
+
+  constructor(
+    private readonly regions: RegionTextures,
+    private readonly beneath: Beneath,
+  ) {
+    this.look = new FaceLook(regions, beneath);
+    this.node.add(this.look.node);
+    this.node.matrixAutoUpdate = false;
+  }
+
+  show(wearing: Wearing): void {
+    this.wearing = wearing;
+  }
+
+  /** Draws what lies beneath everything else, and readies the rest for the scene. */
+  prepare(scene: FaceScene): void {
+    const { wearing, mean } = this;
+    if (!wearing) return;
+    const { face, layers, hair, retouch } = wearing;
+    const { renderer, camera, copy, cover } = scene;
+    let picture = copy ? copy() : null;
+    if (picture) mean.measure(renderer, picture, face, camera);
+    const meanSkin = picture ? mean.texture : null;
+    for (const { object, opacity } of retouch) {
+      if (!picture || !copy || !meanSkin) break;
+      this.retouch ??= new RetouchView(this.regions);
+      this.retouch.draw({ renderer, camera, picture, cover, meanSkin }, face, object, opacity);
+      picture = copy();
+    }
+    for (const { object, opacity } of hair) {
+      if (!picture || !copy || !scene.hair) break;
+      this.dye ??= new HairDye();
+      this.dye.draw({ renderer, camera, picture, hair: scene.hair }, face, object, opacity);
+      picture = copy();
+    }
+    this.eyes(wearing, { camera, meanSkin, cover, light: scene.light });
+    this.look.prepare({ ...scene, face, layers, meanSkin });
+  }
+
+  private eyes({ face, irises, lashes }: Wearing, scene: Parameters<IrisView['update']>[4]): void {
+    const keep = <V extends { dispose(): void }>(
+      views: Map<ObjectId, V>,
+      worn: readonly Worn<{ id: ObjectId }>[],
+    ) => {
+      for (const [id, view] of views)
+        if (!worn.some((w) => w.object.id === id)) {
+          view.dispose();
+          views.delete(id);
+        }
+    };
+    keep(this.irises, irises);
+    keep(this.lashes, lashes);
+    for (const { object, opacity, picture } of irises) {
+      let view = this.irises.get(object.id);
+      if (!view) {
+        view = new IrisView(this.beneath);
+        this.irises.set(object.id, view);
+        this.node.add(view.mesh);
+      }
+      view.update(face, object, opacity, picture, scene);
+    }
+    for (const { object, opacity } of lashes) {
+      let view = this.lashes.get(object.id);
+      if (!view) {
+        view = new LashView();
+        this.lashes.set(object.id, view);
+        this.node.add(view.node);
+      }
+      view.update(face, object, opacity, scene);
+    }
+  }
+
+  dispose(): void {
+    this.node.removeFromParent();
+    this.look.dispose();
+    this.mean.dispose();
+    this.retouch?.dispose();
+    this.dye?.dispose();
+    for (const view of [...this.irises.values(), ...this.lashes.values()]) view.dispose();
+  }
+}
