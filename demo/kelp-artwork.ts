@@ -165,3 +165,21 @@ export const icon = (): string => {
     `<rect width="512" height="512" fill="#dcebe6"/><circle cx="256" cy="420" r="150" fill="#c9ddd6"/>${blades}${glass(256, 366, 44, 38, 'ic')}`,
   );
 };
+
+/** Salt on a lid: an eye of glass with crystals over it. */
+export const saltIcon = (): string => {
+  const random = new Random(14);
+  const crystals = Array.from({ length: 34 }, () => {
+    const a = random.between(-2.7, -0.45);
+    const r = random.between(118, 190);
+    const [x, y, size] = [256 + 1.05 * r * Math.cos(a), 296 + r * Math.sin(a), random.between(4, 15)];
+    return `<path d="M${n(x)} ${n(y - size)}L${n(x + 0.62 * size)} ${n(y)}L${n(x)} ${n(y + size)}L${n(x - 0.62 * size)} ${n(y)}Z" fill="#f4fbff" opacity="${n(random.between(0.55, 1))}"/>`;
+  }).join('');
+  return svg(
+    512,
+    512,
+    `<rect width="512" height="512" fill="#e9cdb6"/><path d="M76 300Q256 60 436 300Q256 190 76 300Z" fill="#3f6f72" opacity="0.75"/>` +
+      `<path d="M76 304Q256 150 436 304Q256 418 76 304Z" fill="#fbf8f4"/><circle cx="256" cy="292" r="62" fill="#2f7f78"/><circle cx="256" cy="292" r="26" fill="#17171b"/><circle cx="276" cy="268" r="11" fill="#fff"/>` +
+      `<path d="M70 304Q256 146 442 304" fill="none" stroke="#2a4a55" stroke-width="16" stroke-linecap="round"/>${crystals}`,
+  );
+};

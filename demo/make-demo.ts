@@ -17,8 +17,9 @@ import { readEffect } from '../src/core/document/migrations';
 import { writePackage } from '../src/core/package/effect-package';
 import { readCube } from '../src/core/assets/colour/cube';
 import { deepBooth } from './deep-booth';
-import { boothIcon, bubbles, icon, kelpBand, kelpFan } from './kelp-artwork';
+import { boothIcon, bubbles, icon, kelpBand, kelpFan, saltIcon } from './kelp-artwork';
 import { kelpCrown } from './kelp-crown';
+import { saltGlow } from './salt-glow';
 
 mkdirSync('demo/artwork', { recursive: true });
 mkdirSync('demo/packages', { recursive: true });
@@ -105,4 +106,12 @@ pack(
     icon: await picture('booth-icon.png', boothIcon()),
   }),
   'deep-booth',
+);
+pack(
+  saltGlow({
+    crystals: await stockPicture('masks/glitter.webp', 'Crystals'),
+    freckles: await stockPicture('masks/freckles.webp', 'Freckles'),
+    icon: await picture('salt-icon.png', saltIcon()),
+  }),
+  'salt-glow',
 );

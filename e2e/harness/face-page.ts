@@ -38,6 +38,8 @@ export interface FaceSpec {
   /** Places of the face layout that are looked at. */
   readonly spots?: readonly Spot[];
   readonly landmarks?: readonly number[];
+  /** Replaces the lens of the take. */
+  readonly fovY?: number;
 }
 
 export interface FaceDrawing {
@@ -161,6 +163,7 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
     picture = open.picture;
     stage.setPicture(picture);
     frame = trueFrame(take, time, spec.expressions);
+    if (spec.fovY) frame = { ...frame, camera: { ...frame.camera, fovY: spec.fovY } };
   } else {
     open = null;
     stage.setPicture(new PlainPicture(spec.colour ?? 'vec3(0.5)'));

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { check } from '../core/checks/checks';
-import { usedFiles } from '../core/document/queries';
+import { isOnFace, usedFiles } from '../core/document/queries';
 import { Player } from '../core/behave/player';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { Database } from './database';
@@ -24,9 +24,9 @@ afterAll(() => db.close());
 describe('the demo', () => {
   test('comes in once, and what is deleted stays deleted', async () => {
     const effects = new EffectsStore(db);
-    expect(await seedDemo(db, 'demo/packages')).toBe(2);
+    expect(await seedDemo(db, 'demo/packages')).toBe(3);
     const list = await effects.list();
-    expect(list.map((e) => e.effect.name).sort()).toEqual(['Deep Booth', 'Kelp Crown']);
+    expect(list.map((e) => e.effect.name).sort()).toEqual(['Deep Booth', 'Kelp Crown', 'Salt Glow']);
     for (const { id } of list) await effects.remove(id);
     expect(await seedDemo(db, 'demo/packages')).toBe(0);
     expect(await effects.list()).toEqual([]);
@@ -65,6 +65,17 @@ describe('the demo', () => {
     expect(shown[0]).toBe(false);
     expect(shown).toContain(true);
     expect(shown.at(-1)).toBe(false);
+  });
+  test('Salt Glow is ready for release: layers, lashes and retouch, and a look that changes nothing but the face', async () => {
+    await db.exec('delete from facts; delete from effects');
+    await seedDemo(db, 'demo/packages');
+    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Salt Glow')!;
+    expect(check(effect)).toEqual([]);
+    const objects = Object.values(effect.objects);
+    expect(objects.every(isOnFace)).toBe(true);
+    expect(new Set(objects.map((o) => o.kind))).toEqual(new Set(['layer', 'lashes', 'retouch']));
+    const files = new FilesStore(db);
+    for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
   });
   test('a folder that is not there, or holds something else, does not stop the start by half', async () => {
     await db.exec('delete from facts; delete from effects');

@@ -210,7 +210,7 @@ export const KIT_LOOKS: readonly KitLook[] = [
       of('shimmer', { tint: '#b8713f' }),
       of('crease'),
       of('highlight'),
-      of('blush', { tint: '#d9705f', opacity: 0.34 }),
+      of('blush', { tint: '#d9705f', opacity: 0.26 }),
       of('sun'),
     ],
   },

@@ -68,7 +68,9 @@ export const LOOK_FRAGMENT = /* glsl */ `
     // How light the skin is here, beside the whole face: make-up is lit as what it lies on.
     float usual = max(brightnessOf(toLinear(texture2D(meanSkin, vec2(0.5)).rgb)), 0.004);
     float light = clamp(brightnessOf(toLinear(skin)) / usual, 0.12, 2.2);
-    float shade = pow(light, 0.28);
+    // Pigment is deeper on deeper skin: it does not lie on it like chalk.
+    float deep = pow(clamp(usual / 0.32, 0.03, 1.0), 0.2);
+    float shade = pow(light, 0.28) * deep;
     vec3 c = skin;
     vec3 gloss = vec3(0.0); // gloss, roughness, metal
     vec3 extra = vec3(0.0); // shimmer, matte, lit

@@ -1,0 +1,316 @@
+/** Make-up as an artist does it: the kit, looks, the painter on the layout and on the face, and what can go wrong. */
+import { expect, test, type Page } from '@playwright/test';
+import sharp from 'sharp';
+import { blankEffect } from '../src/core/document/defaults';
+import { newLayer } from '../src/core/document/new-objects';
+import type { Effect, Layer, ObjectId } from '../src/core/document/schema';
+import {
+  blobOf,
+  createEffect,
+  drawnOut,
+  lookAt,
+  plainPng,
+  saved,
+  serverEffect,
+  type Blob,
+} from './harness/pages';
+import { finderOf, objectsOf, open, row, setField } from './harness/place';
+
+const toFace = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Style', exact: true }).click();
+  await page.getByRole('tab', { name: 'Face', exact: true }).click();
+};
+const begin = async (page: Page, name: string, effect: Effect = blankEffect(name), take = 'neutral') => {
+  const id = await createEffect(page, name, effect);
+  await open(page, id, take);
+  await toFace(page);
+  await drawnOut(page);
+  return id;
+};
+const piece = (page: Page, name: string) =>
+  page.locator('.tile').filter({ hasText: new RegExp(`^\\s*${name}\\s*$`) });
+/** Chooses from a list by its name. */
+const choose = async (page: Page, list: string, option: string): Promise<void> => {
+  await page
+    .locator('.ant-select')
+    .filter({ has: page.locator(`[aria-label="${list}"]`) })
+    .click();
+  await page
+    .locator('.ant-select-item-option:visible')
+    .filter({ hasText: new RegExp(`^${option}$`) })
+    .click();
+};
+const layersOf = (effect: Effect): Layer[] => objectsOf(effect).filter((o): o is Layer => o.kind === 'layer');
+type Seen = Awaited<ReturnType<typeof lookAt>>;
+/** Where the picture has changed by more than `by` in all. */
+const changes = (before: Seen, after: Seen, by = 30): Blob =>
+  blobOf(
+    after,
+    (r, g, b, i) =>
+      Math.abs(r - before.data[i]!) + Math.abs(g - before.data[i + 1]!) + Math.abs(b - before.data[i + 2]!) >
+      by,
+  );
+const seen = async (page: Page): Promise<Seen> => {
+  await drawnOut(page);
+  return lookAt(finderOf(page));
+};
+/** A layer of plain blue on a region. */
+const blue = (change: Partial<Layer> = {}): Effect => {
+  const layer = {
+    ...newLayer('obj_blue1' as ObjectId, { name: 'Blue', region: 'lids', tint: '#0000ff' }, 0),
+    ...change,
+  };
+  return { ...blankEffect('Blue'), objects: { [layer.id]: layer } };
+};
+const dragOn = async (page: Page, selector: string, points: readonly (readonly [number, number])[]) => {
+  const box = (await page.locator(selector).boundingBox())!;
+  const at = ([u, v]: readonly [number, number]) => [box.x + u * box.width, box.y + v * box.height] as const;
+  await page.mouse.move(...at(points[0]!));
+  await page.mouse.down();
+  for (const point of points.slice(1)) await page.mouse.move(...at(point));
+  await page.mouse.up();
+};
+
+test('a look from the kit: lids, liner, blush, lips, iris, hair; kept, mixed, copied, undone', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await begin(page, 'Kit');
+  const bare = await seen(page);
+  for (const name of ['Lid shimmer', 'Lid line', 'Blush', 'Lipstick']) await piece(page, name).click();
+  for (const name of ['Iris', 'Hair colour'])
+    await page.getByRole('button', { name, exact: true }).first().click();
+  const made = await seen(page);
+  const reach = changes(bare, made);
+  expect(reach.share).toBeGreaterThan(0.03);
+  // The lips are redder now, and the shirt is as it was.
+  expect(blobOf(made, (r, g, _b, i) => r - g > bare.data[i]! - bare.data[i + 1]! + 25).share).toBeGreaterThan(
+    0.002,
+  );
+  expect(reach.top).toBeGreaterThan(0.05);
+  await expect(piece(page, 'Lipstick')).toHaveAttribute('aria-pressed', 'true');
+  await saved(page);
+  const effect = await serverEffect(page, id);
+  expect(layersOf(effect).map((l) => l.region)).toEqual(['lips', 'liner', 'lids', 'cheeks']);
+  expect(
+    objectsOf(effect)
+      .map((o) => o.kind)
+      .sort(),
+  ).toEqual(['hair', 'iris', 'layer', 'layer', 'layer', 'layer']);
+
+  // Pressed again a piece is selected, and another colour is a click away.
+  await piece(page, 'Lipstick').click();
+  await page.getByRole('button', { name: 'Lipstick in #6d2440' }).click();
+  await saved(page);
+  expect(layersOf(await serverEffect(page, id))[0]).toMatchObject({ tint: '#6d2440' });
+
+  await page.getByRole('button', { name: 'Keep what is on the face' }).click();
+  await page.getByLabel('Name of Look 1').fill('Mine');
+  await page.getByLabel('Name of Look 1').press('Enter');
+  await page.getByRole('button', { name: 'Harbour night', exact: true }).click();
+  await saved(page);
+  const night = await serverEffect(page, id);
+  expect(layersOf(night).map((l) => l.name)).toContain('Matte lipstick');
+  expect(objectsOf(night).some((o) => o.kind === 'hair')).toBe(false);
+  await page.getByRole('button', { name: 'Mine', exact: true }).click();
+  await saved(page);
+  const again = await serverEffect(page, id);
+  expect(layersOf(again).map((l) => [l.name, l.tint])).toEqual(
+    expect.arrayContaining([['Lipstick', '#6d2440']]),
+  );
+  expect(objectsOf(again).filter((o) => o.kind === 'hair' || o.kind === 'iris')).toHaveLength(2);
+
+  // Half-way between two looks their common pieces meet; the whole drag is one step to undo.
+  await setField(page, 'Share of the second look, as a number', '50');
+  await saved(page);
+  const mixed = layersOf(await serverEffect(page, id));
+  expect(mixed.find((l) => l.name === 'Crease')).toMatchObject({ opacity: expect.closeTo(0.425, 2) });
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await saved(page);
+  expect(layersOf(await serverEffect(page, id)).map((l) => l.name)).toEqual(
+    layersOf(again).map((l) => l.name),
+  );
+
+  await page.getByRole('button', { name: 'Copy to face 2' }).click();
+  await saved(page);
+  const two = layersOf(await serverEffect(page, id));
+  const on = (face: number) =>
+    two.filter((l) => 'face' in l.anchor && l.anchor.face === face).map((l) => [l.name, l.tint]);
+  expect(on(2)).toEqual(on(1));
+});
+
+test('a mask is repainted on both halves, seen on the face at once, undone by the stroke', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await begin(page, 'Painted mask', blue());
+  await row(page, 'Blue').click();
+  const before = await seen(page);
+  await page.getByRole('button', { name: 'Paint its mask' }).click();
+  const layout = page.locator('.layout');
+  await expect(layout).toBeVisible();
+  await expect(page.getByText('Loading what is painted')).toHaveCount(0);
+  await dragOn(page, '.layout', [
+    [0.25, 0.56],
+    [0.3, 0.56],
+    [0.36, 0.57],
+  ]);
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
+  const painted = await seen(page);
+  const stroke = changes(before, painted, 60);
+  // On both cheeks, one stroke.
+  expect(stroke.left).toBeLessThan(0.42);
+  expect(stroke.right).toBeGreaterThan(0.58);
+  expect(Math.abs(stroke.x - 0.5)).toBeLessThan(0.03);
+  await expect
+    .poll(async () => layersOf(await serverEffect(page, id))[0]?.mask, { timeout: 20_000 })
+    .toBeTruthy();
+  const first = await serverEffect(page, id);
+  const mask = first.assets[layersOf(first)[0]!.mask!]!;
+  const file = await page.request.get(`/api/files/${mask.files[0]!.sha256}`);
+  const { data, info } = await sharp(await file.body())
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  expect([info.width, info.height]).toEqual([1024, 1024]);
+  const alpha = (u: number, v: number) => data[4 * (Math.floor(v * 1024) * 1024 + Math.floor(u * 1024)) + 3]!;
+  expect(alpha(0.3, 0.56)).toBeGreaterThan(150);
+  expect(alpha(0.7, 0.56)).toBeGreaterThan(150);
+  expect(alpha(0.5, 0.9)).toBe(0);
+
+  // Rubbed out on one half only.
+  await page.getByRole('radio', { name: 'Erase' }).click();
+  await page.getByRole('button', { name: 'Both halves' }).click();
+  await setField(page, 'Size of the brush, as a number', '160');
+  await dragOn(page, '.layout', [
+    [0.2, 0.56],
+    [0.4, 0.57],
+    [0.2, 0.56],
+  ]);
+  const rubbed = changes(before, await seen(page), 60);
+  expect(rubbed.left).toBeGreaterThan(0.5);
+  await expect
+    .poll(async () => (await serverEffect(page, id)).assets[mask.id]?.files[0]?.sha256, { timeout: 20_000 })
+    .not.toBe(mask.files[0]!.sha256);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect
+    .poll(async () => changes(before, await seen(page), 60).left, { timeout: 20_000 })
+    .toBeLessThan(0.42);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect
+    .poll(async () => changes(before, await seen(page), 60).share, { timeout: 20_000 })
+    .toBeLessThan(0.001);
+  await saved(page);
+  expect(layersOf(await serverEffect(page, id))[0]!.mask).toBeNull();
+});
+
+test('words are placed on a cheek right on the face, set, and stay after a reload', async ({ page }) => {
+  test.setTimeout(120_000);
+  const id = await begin(page, 'Words');
+  const bare = await seen(page);
+  await page.getByRole('button', { name: 'Paint a picture, write, stick on' }).click();
+  await page.getByRole('button', { name: 'Text', exact: true }).click();
+  await page.getByLabel('Words on the face').fill('ebb');
+  await setField(page, 'Size, as a number', '9');
+  const finder = (await finderOf(page).boundingBox())!;
+  await page.mouse.click(finder.x + 0.4 * finder.width, finder.y + 0.53 * finder.height);
+  const placed = changes(bare, await seen(page), 40);
+  expect(placed.share).toBeGreaterThan(0.0008);
+  expect(placed.x).toBeGreaterThan(0.33);
+  expect(placed.x).toBeLessThan(0.47);
+  expect(Math.abs(placed.y - 0.53)).toBeLessThan(0.03);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('button', { name: 'Set it' })).toHaveCount(0);
+  await expect
+    .poll(
+      async () => {
+        const effect = await serverEffect(page, id);
+        const [layer] = layersOf(effect);
+        return layer?.asset ? effect.assets[layer.asset]!.files[0]!.bytes : 0;
+      },
+      { timeout: 20_000 },
+    )
+    .toBeGreaterThan(1500);
+  await saved(page);
+  await page.reload();
+  await expect(finderOf(page)).toBeVisible();
+  await expect
+    .poll(async () => changes(bare, await seen(page), 40).share, { timeout: 30_000 })
+    .toBeGreaterThan(0.0003);
+});
+
+test('gloss is limited by the lids: chosen in the Stack, seen on the lids only', async ({ page }) => {
+  const id = await begin(page, 'Limited');
+  await piece(page, 'Eye shadow').click();
+  await piece(page, 'Matte powder').click();
+  await row(page, 'Matte powder').first().click();
+  const before = await seen(page);
+  await choose(page, 'Finish', 'Gloss');
+  const wide = changes(before, await seen(page), 12);
+  await choose(page, 'Limited by the mask of', 'Eye shadow');
+  await saved(page);
+  const layers = layersOf(await serverEffect(page, id));
+  const shadow = layers.find((l) => l.name === 'Eye shadow')!;
+  expect(layers.find((l) => l.name === 'Matte powder')).toMatchObject({
+    finish: 'gloss',
+    maskedBy: shadow.id,
+  });
+  await row(page, 'Matte powder').first().click();
+  const narrow = changes(before, await seen(page), 12);
+  expect(wide.share).toBeGreaterThan(0.01);
+  // Powder is gone from the rest of the face, so what still differs by gloss are the lids and what was powdered.
+  expect(narrow.share).toBeLessThan(0.9 * wide.share);
+});
+
+test('pictures that do not fit the layout are asked about, and what cannot be painted on is said', async ({
+  page,
+}) => {
+  const id = await begin(page, 'Bad pictures', blue());
+  await row(page, 'Blue').click();
+  await page.getByRole('button', { name: 'Paint its mask' }).click();
+  const bring = (name: string, buffer: Buffer) =>
+    page
+      .locator('input[aria-label="Picture to paint on"]')
+      .setInputFiles({ name, mimeType: 'image/png', buffer });
+  await bring('dot.png', await plainPng('#ffffff', 1, 1));
+  await expect(page.getByText('dot.png is a single pixel')).toBeVisible();
+  await bring('note.png', Buffer.from('no picture at all'));
+  await expect(page.getByText('note.png is not a picture that can be painted on')).toBeVisible();
+  expect(layersOf(await serverEffect(page, id))[0]!.mask).toBeNull();
+  await bring('wide.png', await plainPng('#ffffff', 400, 100));
+  await expect(page.getByText('wide.png is 400 × 100 pixels; the face layout is a square.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep its shape' }).click();
+  await expect
+    .poll(async () => layersOf(await serverEffect(page, id))[0]?.mask, { timeout: 20_000 })
+    .toBeTruthy();
+  const effect = await serverEffect(page, id);
+  const asset = effect.assets[layersOf(effect)[0]!.mask!]!;
+  const body = await (await page.request.get(`/api/files/${asset.files[0]!.sha256}`)).body();
+  const { data } = await sharp(body).raw().toBuffer({ resolveWithObject: true });
+  const alpha = (v: number) => data[4 * (Math.floor(v * 1024) * 1024 + 512) + 3]!;
+  expect([alpha(0.2), alpha(0.5), alpha(0.8)]).toEqual([0, 255, 0]);
+});
+
+test('another take, and a layer that is deleted, while it is painted', async ({ page }) => {
+  const id = await begin(page, 'While painting', blue());
+  await row(page, 'Blue').click();
+  await page.getByRole('button', { name: 'Paint its mask' }).click();
+  await expect(page.locator('.layout')).toBeVisible();
+  const box = (await page.locator('.layout').boundingBox())!;
+  await page.mouse.move(box.x + 0.3 * box.width, box.y + 0.5 * box.height);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 0.35 * box.width, box.y + 0.5 * box.height);
+  // The take goes on beneath the brush.
+  await page.keyboard.press('Space');
+  await page.mouse.move(box.x + 0.4 * box.width, box.y + 0.52 * box.height);
+  await page.mouse.up();
+  await page.keyboard.press('Space');
+  await expect
+    .poll(async () => layersOf(await serverEffect(page, id))[0]?.mask, { timeout: 20_000 })
+    .toBeTruthy();
+  await page.getByRole('button', { name: 'Show the Stack again' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
+  await expect(
+    page.getByText('The layer that was painted on is gone, so the painter was closed.'),
+  ).toBeVisible();
+  await expect(page.locator('.layout')).toHaveCount(0);
+});
