@@ -4,9 +4,8 @@ import { expect, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { bubbles, kelpBand, kelpFan } from '../demo/kelp-artwork';
-import { writeGlb } from '../src/core/assets/models/open-model';
 import { chosen } from '../e2e/harness/drop';
-import { crownGlb, denseModel, framesZip, mixedFolder } from '../e2e/harness/files';
+import { crownGlb, framesZip, mixedFolder } from '../e2e/harness/files';
 import { createEffect, seek } from '../e2e/harness/pages';
 
 /** The artwork of the demo as layered artwork. */
@@ -104,15 +103,5 @@ export const assetShots: Record<string, Shot> = {
     await opened(page, 'Reef at dusk');
     await page.getByRole('button', { name: 'Stock', exact: true }).click();
     await library(page).getByText('Sea creatures').first().waitFor();
-  },
-  repair: async (page) => {
-    await opened(page, 'Pearl');
-    await bringIn(page, [chosen({ name: 'shell.glb', bytes: await writeGlb(denseModel(40_000)) })]);
-    await report(page).locator('[data-import="shell.glb"]').getByRole('button', { name: 'Show' }).click();
-    await page.getByRole('button', { name: 'Prepare' }).click();
-    const panel = page.getByRole('region', { name: 'Prepare shell.glb' });
-    await panel.getByRole('button', { name: '10,000' }).click();
-    await expect(panel.getByRole('status')).toHaveAttribute('data-stale', 'false', { timeout: 90_000 });
-    await page.waitForTimeout(2500);
   },
 };

@@ -17,6 +17,7 @@ for (const file of [
   'bench/asset.ts',
   'bench/place.ts',
   'bench/look.ts',
+  'bench/makeup.ts',
 ]) {
   const run = spawnSync(process.execPath, ['scripts/run-ts.mjs', file], { cwd: root, stdio: 'inherit' });
   if (run.status !== 0) process.exit(1);

@@ -70,6 +70,29 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('button', { name: 'Compare' }).click();
     await seek(page, 6.2);
   },
+  makeup: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Salt Glow' }).click();
+    await page.getByRole('button', { name: 'Style', exact: true }).click();
+    await page.getByRole('button', { name: 'Salt on the lids', exact: true }).click();
+    await seek(page, 0.5);
+  },
+  painter: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Salt Glow' }).click();
+    await page.getByRole('button', { name: 'Style', exact: true }).click();
+    await page.getByRole('button', { name: 'Salt on the lids', exact: true }).click();
+    await page.getByRole('button', { name: 'Paint its mask' }).click();
+    await page.waitForTimeout(2000);
+    const box = (await page.locator('.layout').boundingBox())!;
+    const at = (u: number, v: number) => [box.x + u * box.width, box.y + v * box.height] as const;
+    await page.mouse.move(...at(0.2, 0.37));
+    await page.mouse.down();
+    for (let i = 0; i <= 10; i++)
+      await page.mouse.move(...at(0.2 + 0.016 * i, 0.37 - 0.045 * Math.sin(i / 4)));
+    await page.mouse.up();
+    await page.waitForTimeout(3000);
+  },
   material: async (page, id) => {
     await page.goto(`${base}/effects/${id}/style`);
     await page.getByRole('button', { name: '+ Add object' }).click();
@@ -142,10 +165,6 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
   },
   ...placeShots,
   ...assetShots,
-  dark: async (page, id) => {
-    await page.addInitScript(() => localStorage.setItem('iconia.theme', 'dark'));
-    await shots.place!(page, id);
-  },
 };
 
 try {

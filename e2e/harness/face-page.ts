@@ -10,6 +10,8 @@ import { trueLandmarks as landmarksOf } from '../../src/core/takes/head-mesh';
 import { performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
 import { landmarksInPicture, makeTake } from '../../src/core/takes/make-take';
 import type { Take } from '../../src/core/takes/take';
+import { blankSheet } from '../../src/core/painter/sheet';
+import { Stroke } from '../../src/core/painter/stroke';
 import { projectPoint } from '../../src/core/tracking/project';
 import type { Expressions, LightEstimate, TrackFrame } from '../../src/core/tracking/track-frame';
 import { createStores, loadUsed } from '../../src/stage/effect/stores';
@@ -61,6 +63,8 @@ export interface FacePage {
   photo(spec: FaceSpec): Promise<string>;
   /** Milliseconds for each of some frames, drawn to the end. */
   time(spec: FaceSpec, frames: number): Promise<number[]>;
+  /** Milliseconds from each move of the brush over the mask of a layer to the picture that shows it. */
+  paint(spec: FaceSpec, layer: string, moves: number): Promise<number[]>;
 }
 
 const base64 = (bytes: Uint8Array): string => {
@@ -235,6 +239,27 @@ const page: FacePage = {
       read(1, 1);
       taken.push(performance.now() - from);
     }
+    return taken;
+  },
+  async paint(spec, layer, moves) {
+    const { frame } = await show(spec);
+    const program = compile(spec.effect);
+    const runtime = new Runtime(program);
+    runtime.step(frame);
+    const sheet = blankSheet();
+    stores.painted.begin(layer, 'mask', sheet);
+    const brush = { tool: 'paint', size: 64, hardness: 0.4, flow: 0.7, colour: [1, 1, 1] } as const;
+    const stroke = new Stroke(sheet, brush, true);
+    const taken: number[] = [];
+    for (let i = 0; i < moves; i++) {
+      const from = performance.now();
+      const rect = stroke.to({ x: 200 + 14 * i, y: 560 + 30 * Math.sin(i / 3), pressure: 0.5 });
+      stores.painted.changed(layer, 'mask', rect);
+      stage.draw(frame, program, runtime);
+      read(1, 1);
+      taken.push(performance.now() - from);
+    }
+    stores.painted.end(layer, 'mask');
     return taken;
   },
 };

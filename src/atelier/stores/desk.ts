@@ -60,7 +60,7 @@ export const useDeskStore = defineStore('desk', () => {
     /** The face that make-up goes on. */
     face: 1 as FaceChoice,
     /** The two looks that are mixed, and how much of the second there is. */
-    mix: { first: '', second: '', share: 0.5 },
+    mix: { first: '', second: '', share: 0 },
     /** The material that is worked on when no object that is selected wears one. */
     material: null as MaterialId | null,
     /** Which of a model's own materials is worked on. */

@@ -75,8 +75,10 @@ export const LOOK_FRAGMENT = /* glsl */ `
     vec3 gloss = vec3(0.0); // gloss, roughness, metal
     vec3 extra = vec3(0.0); // shimmer, matte, lit
     float coat = 0.0;
+    bool worn = false;
     for (int i = 0; i < STEPS; i++) {
       if (any(lessThan(vUv, bounds[i].xy)) || any(greaterThan(vUv, bounds[i].zw))) continue;
+      worn = true;
       vec2 at = toTile[i].xy + vUv * toTile[i].zw;
       float there = gives[i] ? open : 1.0;
       vec3 factor = texture2D(factors, at).rgb;
@@ -97,6 +99,8 @@ export const LOOK_FRAGMENT = /* glsl */ `
         c = mix(c, blendColours(c, clamp(plus / a, 0.0, 1.0)), a * there);
       }
     }
+    // Bare skin stays as it is.
+    if (!worn) discard;
     #ifdef FINISHED
     if (coat > 0.002) {
       // Matte powder takes off what is brighter than the face as a whole.

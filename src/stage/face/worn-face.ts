@@ -70,7 +70,11 @@ export class WornFace {
     if (!wearing) return;
     const { face, layers, hair, retouch } = wearing;
     const { renderer, camera, copy, cover } = scene;
-    let picture = copy ? copy() : null;
+    // What is as painted needs neither the light nor the skin beneath.
+    const looks =
+      retouch.length + hair.length + wearing.irises.length > 0 ||
+      layers.some(({ layer }) => layer.finish !== 'painted');
+    let picture = copy && looks ? copy() : null;
     if (picture) mean.measure(renderer, picture, face, camera);
     const meanSkin = picture ? mean.texture : null;
     for (const { object, opacity } of retouch) {

@@ -137,7 +137,8 @@ const stamp = computed(() => painter.stamp);
   gap: 5px;
 }
 .choose {
-  width: 150px;
+  flex: 1;
+  min-width: 0;
 }
 .stamp {
   display: grid;
