@@ -11,7 +11,7 @@ import { refine, subdivide, type Subdivision } from '../face/subdivide';
 import { pointAt, type Vec3 } from '../maths/vec3';
 import type { Expressions } from '../tracking/track-frame';
 import type { Degrees } from '../units';
-import { eyeCentres, eyeSize, shapeHead } from './head-shape';
+import { eyeCentres, eyeSize, shapeHead } from '../face/head-shape';
 import type { Gaze, Performer } from './performer';
 
 const ROUNDS = 2;

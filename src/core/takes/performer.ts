@@ -1,6 +1,6 @@
 /** A made-up person: the shape of the head, skin, hair, and what they wear. All of it is data. */
 import type { Degrees, Hex, Unit } from '../units';
-import type { HeadShape } from './head-shape';
+import type { HeadShape } from '../face/head-shape';
 import type { SkinTone } from './skin-tones';
 
 export const HAIR_STYLES = ['bald', 'short', 'bob', 'long', 'curly', 'bun', 'fringe', 'headScarf'] as const;

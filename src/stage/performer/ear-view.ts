@@ -1,7 +1,7 @@
 /** An ear: rim, fold and bowl on a patch that bends with its shape, painted by depth. */
 import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute, Group, Mesh } from 'three';
 import { interpolate, lerp, smoothstep } from '../../core/maths/scalar';
-import { shapedPoint } from '../../core/takes/head-shape';
+import { shapedPoint } from '../../core/face/head-shape';
 import type { Performer } from '../../core/takes/performer';
 import { SKINS } from '../../core/takes/skin-tones';
 import { markPart } from '../parts';

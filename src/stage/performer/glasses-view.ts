@@ -12,7 +12,7 @@ import {
   Vector3,
 } from 'three';
 import { headMesh } from '../../core/takes/head-mesh';
-import { shapedPoint } from '../../core/takes/head-shape';
+import { shapedPoint } from '../../core/face/head-shape';
 import type { Performer } from '../../core/takes/performer';
 import { markPart } from '../parts';
 

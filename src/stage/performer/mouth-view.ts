@@ -11,7 +11,7 @@ import {
   SphereGeometry,
   type Texture,
 } from 'three';
-import { shapedPoint } from '../../core/takes/head-shape';
+import { shapedPoint } from '../../core/face/head-shape';
 import type { Performer } from '../../core/takes/performer';
 import type { Expressions } from '../../core/tracking/track-frame';
 import { markPart } from '../parts';

@@ -1,4 +1,5 @@
 /** How far a surface is from points: the deviation of a simplified model from what it was. */
+import { nearestShares } from '../../maths/triangle';
 import type { Vec3 } from '../../maths/vec3';
 
 /**
@@ -99,8 +100,27 @@ export class Surface {
   }
 
   /** Distance from a point to the surface; Infinity when there is none. */
-  distance([px, py, pz]: Vec3): number {
-    if (this.order.length === 0) return Infinity;
+  distance(point: Vec3): number {
+    return Math.sqrt(this.find(point).squared);
+  }
+
+  /** The point of the surface nearest to a point; null when there is no surface. */
+  nearest(point: Vec3): Vec3 | null {
+    const { triangle } = this.find(point);
+    if (triangle < 0) return null;
+    const corner = (k: number): Vec3 => [
+      this.points[9 * triangle + 3 * k]!,
+      this.points[9 * triangle + 3 * k + 1]!,
+      this.points[9 * triangle + 3 * k + 2]!,
+    ];
+    const [a, b, c] = [corner(0), corner(1), corner(2)];
+    const shares = nearestShares(point, a, b, c);
+    const at = (k: 0 | 1 | 2): number => shares[0] * a[k] + shares[1] * b[k] + shares[2] * c[k];
+    return [at(0), at(1), at(2)];
+  }
+
+  private find([px, py, pz]: Vec3): { readonly squared: number; readonly triangle: number } {
+    if (this.order.length === 0) return { squared: Infinity, triangle: -1 };
     const { boxes, ranges, order, points } = this;
     const toBox = (box: number): number => {
       const at = box * 6;
@@ -110,11 +130,14 @@ export class Surface {
       return dx * dx + dy * dy + dz * dz;
     };
     let best = Infinity;
+    let triangle = -1;
     const walk = (box: number): void => {
       const [from, to] = [ranges[box * 2]!, ranges[box * 2 + 1]!];
       if (to - from <= LEAF) {
-        for (let i = from; i < to; i++)
-          best = Math.min(best, squaredToTriangle(px, py, pz, points, order[i]! * 9));
+        for (let i = from; i < to; i++) {
+          const squared = squaredToTriangle(px, py, pz, points, order[i]! * 9);
+          if (squared < best) [best, triangle] = [squared, order[i]!];
+        }
         return;
       }
       const [left, right] = [2 * box + 1, 2 * box + 2];
@@ -124,7 +147,7 @@ export class Surface {
       if (Math.max(a, b) < best) walk(far);
     };
     walk(0);
-    return Math.sqrt(best);
+    return { squared: best, triangle };
   }
 }
 

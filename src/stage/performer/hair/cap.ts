@@ -3,7 +3,7 @@ import { BufferGeometry, Float32BufferAttribute } from 'three';
 import { SKULL } from '../../../core/face/head-shell';
 import { interpolate, smoothstep } from '../../../core/maths/scalar';
 import { dot, length, normalise, scale, add, type Vec3 } from '../../../core/maths/vec3';
-import { shapedPoint, type HeadShape } from '../../../core/takes/head-shape';
+import { shapedPoint, type HeadShape } from '../../../core/face/head-shape';
 
 /** Height of the hairline by degrees from the front, the same on both sides. */
 export type Hairline = readonly (readonly [number, number])[];

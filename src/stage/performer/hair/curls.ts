@@ -3,7 +3,7 @@ import { BufferGeometry, Color, Float32BufferAttribute } from 'three';
 import { Random } from '../../../core/maths/random';
 import { smoothstep } from '../../../core/maths/scalar';
 import { add, cross, normalise, scale, type Vec3 } from '../../../core/maths/vec3';
-import { shapedPoint, type HeadShape } from '../../../core/takes/head-shape';
+import { shapedPoint, type HeadShape } from '../../../core/face/head-shape';
 import type { Hex } from '../../../core/units';
 
 export interface CurlOptions {

@@ -3,7 +3,7 @@ import { BufferGeometry, Float32BufferAttribute } from 'three';
 import { SKULL } from '../../../core/face/head-shell';
 import { clamp, interpolate, smoothstep } from '../../../core/maths/scalar';
 import type { Vec3 } from '../../../core/maths/vec3';
-import { shapedPoint, type HeadShape } from '../../../core/takes/head-shape';
+import { shapedPoint, type HeadShape } from '../../../core/face/head-shape';
 
 /** How far the hair reaches down, by degrees from the front (sign: side). */
 export type Ends = readonly (readonly [number, number])[];

@@ -1,6 +1,6 @@
 /** A performer's hair, put together by style. */
 import { BufferGeometry, Group, Mesh, SphereGeometry, Float32BufferAttribute, Vector3 } from 'three';
-import { shapedPoint } from '../../../core/takes/head-shape';
+import { shapedPoint } from '../../../core/face/head-shape';
 import type { Performer } from '../../../core/takes/performer';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { markPart } from '../../parts';

@@ -4,7 +4,7 @@ import { OVAL } from '../../../core/face/landmarks';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
 import { lerp, smoothstep } from '../../../core/maths/scalar';
 import { add, normalise, pointAt, scale, subtract, type Vec3 } from '../../../core/maths/vec3';
-import { shapedPoint, type HeadShape } from '../../../core/takes/head-shape';
+import { shapedPoint, type HeadShape } from '../../../core/face/head-shape';
 import type { Hex } from '../../../core/units';
 
 const ROWS = 20;

@@ -2,8 +2,8 @@
  * How a performer's head differs from the neutral one. Each value runs from -1 to 1, 0 is neutral; each bends
  * the points of the head shell smoothly, so that no two of them tear the surface.
  */
-import { EYE_LEFT, EYE_RIGHT, FACE_LANDMARKS } from '../face/landmarks';
-import { EYEBALL_LEFT, EYEBALL_RIGHT, NEUTRAL_FACE } from '../face/neutral';
+import { EYE_LEFT, EYE_RIGHT, FACE_LANDMARKS } from './landmarks';
+import { EYEBALL_LEFT, EYEBALL_RIGHT, NEUTRAL_FACE } from './neutral';
 import { smoothstep } from '../maths/scalar';
 import { pointAt, type Vec3 } from '../maths/vec3';
 
