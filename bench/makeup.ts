@@ -7,7 +7,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { openBlank } from '../e2e/harness/blank-page';
 import type { FacePage, FaceSpec } from '../e2e/harness/face-page';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer, newRetouch } from '../src/core/document/new-objects';
+import { newLayer, newRetouch } from '../src/core/document/new-face-objects';
 import type { Effect, EffectObject, ObjectId } from '../src/core/document/schema';
 import { KIT } from '../src/core/makeup/kit';
 import { median, report } from './report';

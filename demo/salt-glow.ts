@@ -6,7 +6,7 @@ import {
   newPictureLayer,
   newRetouch,
   type LayerOf,
-} from '../src/core/document/new-objects';
+} from '../src/core/document/new-face-objects';
 import type { Effect, EffectObject, Layer, ObjectId, PictureAsset } from '../src/core/document/schema';
 import { KIT } from '../src/core/makeup/kit';
 

@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer } from '../src/core/document/new-objects';
+import { newLayer } from '../src/core/document/new-face-objects';
 import type { Effect, Layer, ObjectId } from '../src/core/document/schema';
 import {
   blobOf,

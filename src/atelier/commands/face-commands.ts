@@ -14,7 +14,7 @@ import {
 } from '../../core/document/look-edits';
 import { newPicture } from '../../core/document/defaults';
 import { addObject, edit } from '../../core/document/edits';
-import { newHair, newIris, newLashes, newLayer, newRetouch } from '../../core/document/new-objects';
+import { newHair, newIris, newLashes, newLayer, newRetouch } from '../../core/document/new-face-objects';
 import { orderOnTop } from '../../core/document/queries';
 import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';

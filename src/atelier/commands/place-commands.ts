@@ -11,7 +11,6 @@ import {
   FOREHEAD,
   newFill,
   newGroup,
-  newPictureLayer,
   newLight,
   newLive,
   newOccluder,
@@ -19,6 +18,7 @@ import {
   newSolid,
   newText,
 } from '../../core/document/new-objects';
+import { newPictureLayer } from '../../core/document/new-face-objects';
 import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
 import { restOn } from '../../core/document/resting';
 import { addTarget } from '../../core/document/scene-edits';

@@ -4,13 +4,13 @@ import {
   headAnchor,
   newCard,
   newGroup,
-  newPictureLayer,
   newLight,
   newModel,
   newOccluder,
   newShadowCatcher,
   newText,
 } from '../../core/document/new-objects';
+import { newPictureLayer } from '../../core/document/new-face-objects';
 import type {
   Anchor,
   Asset,

@@ -123,8 +123,8 @@ export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
   cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
 
 /** Those that are there to show one. */
-export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer =>
-  object.kind === 'card' || object.kind === 'model' || object.kind === 'layer';
+export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer | Iris =>
+  ['card', 'model', 'layer', 'iris'].includes(object.kind);
 /** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
 const ON_FACE: ReadonlySet<EffectObject['kind']> = new Set(['layer', 'iris', 'lashes', 'hair', 'retouch']);
 export const isOnFace = (object: EffectObject): object is Layer | Iris | Lashes | Hair | Retouch =>

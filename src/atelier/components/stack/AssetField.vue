@@ -2,12 +2,12 @@
 /** What an object shows; one click leads to it in the library, and back. */
 import { computed } from 'vue';
 import { ArrowUpRight, TriangleAlert } from '@lucide/vue';
-import type { Card, Layer, ModelObject } from '../../../core/document/schema';
+import type { Card, Iris, Layer, ModelObject } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import AssetThumb from '../library/AssetThumb.vue';
 
-const props = defineProps<{ object: Card | ModelObject | Layer }>();
+const props = defineProps<{ object: Card | ModelObject | Layer | Iris }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));

@@ -110,6 +110,7 @@ const setTint = (text: string, gesture: string | null): void => {
           />
         </span>
         <button
+          v-if="colourName === 'Tint'"
           class="word"
           type="button"
           :disabled="card.tint === '#ffffff'"

@@ -1,0 +1,155 @@
+/** Irises, lashes, dyed hair and retouch, in pixels. */
+import { expect, test } from '@playwright/test';
+import { blankEffect } from '../src/core/document/defaults';
+import { newHair, newIris, newLashes, newRetouch } from '../src/core/document/new-face-objects';
+import { regionCentre } from '../src/core/face/regions';
+import type { Effect, EffectObject } from '../src/core/document/schema';
+import type { Spot } from '../src/core/face/skin-spot';
+import { bare, draw, id, openFacePage, type Picture } from './harness/face-pixels';
+
+openFacePage();
+
+test.describe('more on the face', () => {
+  const spec = { take: 'screen-test-marin', time: 0.5, width: 360, height: 640 };
+  const one = (object: EffectObject): Effect => ({
+    ...blankEffect('Face'),
+    objects: { [object.id]: object },
+  });
+  const changedAt = (a: Picture, b: Picture, [x, y]: readonly [number, number], by = 4): boolean =>
+    a.colour([x, y]).some((c, i) => Math.abs(c - b.colour([x, y])[i]!) * 255 > by);
+
+  test('an iris of another colour, for the eyes that are asked for; the pupil stays dark', async () => {
+    const at = { ...spec, landmarks: [468, 473, 205, 159] };
+    const none = await draw({ effect: bare, ...at });
+    const blue = await draw({ effect: one({ ...newIris(id(0), 0), tint: '#0000ff', glint: 0 }), ...at });
+    const beside = ([x, y]: readonly [number, number]) => [x + 4, y - 3] as const;
+    for (const mark of [blue.marks[0]!, blue.marks[1]!]) {
+      const [r, , b] = blue.colour(beside(mark));
+      expect(b - r).toBeGreaterThan(0.2);
+      expect(Math.max(...blue.colour(mark))).toBeLessThan(0.35);
+    }
+    expect(changedAt(none, blue, blue.marks[2]!)).toBe(false);
+    const left = await draw({ effect: one({ ...newIris(id(0), 0), tint: '#0000ff', eyes: 'left' }), ...at });
+    expect(changedAt(none, left, beside(left.marks[0]!))).toBe(false);
+    expect(changedAt(none, left, beside(left.marks[1]!))).toBe(true);
+    // Shut eyes have no irises.
+    const shut = { ...at, expressions: { eyeBlinkLeft: 1, eyeBlinkRight: 1 } };
+    const [asleep, dyed] = [
+      await draw({ effect: bare, ...shut }),
+      await draw({ effect: one({ ...newIris(id(0), 0), tint: '#0000ff' }), ...shut }),
+    ];
+    let blues = 0;
+    for (let i = 0; i < dyed.data.length; i += 4) if (dyed.data[i + 2]! > asleep.data[i + 2]! + 40) blues++;
+    expect(blues).toBeLessThan(12);
+  });
+
+  test('lashes are drawn along the lids, on the eye that is asked for', async () => {
+    const none = await draw({ effect: bare, ...spec, landmarks: [159, 386] });
+    const right = await draw({
+      effect: one({ ...newLashes(id(0), 0), tint: '#ff00ff', length: 1.5, eyes: 'right' }),
+      ...spec,
+      landmarks: [159, 386],
+    });
+    const near = (mark: readonly [number, number]) => {
+      let hits = 0;
+      for (let dy = -4; dy < 14; dy++)
+        for (let dx = -16; dx < 16; dx++)
+          if (changedAt(none, right, [mark[0] + dx, mark[1] + dy], 20)) hits++;
+      return hits;
+    };
+    expect(near(right.marks[0]!)).toBeGreaterThan(30);
+    expect(near(right.marks[1]!)).toBe(0);
+  });
+
+  test('hair is dyed and skin is not; roots keep their colour; the beard too', async () => {
+    const share = (a: Picture, b: Picture, from: number, to: number) => {
+      let changed = 0;
+      for (let y = from; y < to; y++)
+        for (let x = 0; x < 360; x++) if (b.colour([x, y])[2] > a.colour([x, y])[2] + 0.12) changed++;
+      return changed;
+    };
+    const marks = [50, 280, 151, 152];
+    const none = await draw({ effect: bare, ...spec, landmarks: marks });
+    const all = await draw({
+      effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 }),
+      ...spec,
+      landmarks: marks,
+    });
+    for (const mark of all.marks) expect(changedAt(none, all, mark)).toBe(false);
+    const top = all.marks[2]![1];
+    const dyed = share(none, all, Math.round(top), 640);
+    expect(dyed).toBeGreaterThan(1500);
+    const faded = await draw({
+      effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0.9 }),
+      ...spec,
+    });
+    expect(share(none, faded, Math.round(top), 640)).toBeLessThan(0.6 * dyed);
+    const bearded = { ...spec, take: 'screen-test-anselm', landmarks: [200] };
+    const [beard, blue] = [
+      await draw({ effect: bare, ...bearded }),
+      await draw({
+        effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 }),
+        ...bearded,
+      }),
+    ];
+    expect(changedAt(beard, blue, beard.marks[0]!)).toBe(false);
+  });
+
+  test('retouch: each part by its own switch, off brows, lips and eyes', async () => {
+    const off = {
+      smooth: { on: false, strength: 1, detail: 0 },
+      underEyes: { on: false, amount: 1 },
+      eyes: { on: false, amount: 1 },
+      teeth: { on: false, amount: 1 },
+    };
+    const smile = { mouthSmileLeft: 0.8, mouthSmileRight: 0.8, jawOpen: 0.35 };
+    // Landmarks: cheek, brow, lower lip, beneath the eye, forehead.
+    const at = {
+      ...spec,
+      take: 'screen-test-odile',
+      expressions: smile,
+      landmarks: [50, 105, 15, 230, 151],
+      spots: [regionCentre('underEyes') as unknown as Spot],
+    };
+    const none = await draw({ effect: bare, ...at });
+    const look = (change: object) =>
+      draw({ effect: one({ ...newRetouch(id(0), 0), ...off, ...change }), ...at });
+    /** How much the picture varies from pixel to pixel around a mark. */
+    const texture = (drawn: Picture, [x, y]: readonly [number, number], reach = 9) => {
+      let sum = 0;
+      for (let dy = -reach; dy < reach; dy++)
+        for (let dx = -reach; dx < reach; dx++) {
+          // What bends from pixel to pixel: light that runs evenly over the cheek does not count.
+          const green = (ox: number, oy: number) => drawn.colour([x + dx + ox, y + dy + oy])[1];
+          sum += Math.abs(green(-2, 0) - 2 * green(0, 0) + green(2, 0));
+          sum += Math.abs(green(0, -2) - 2 * green(0, 0) + green(0, 2));
+        }
+      return sum;
+    };
+    const untouched = await look({});
+    expect(Buffer.compare(untouched.data, none.data)).toBe(0);
+    const even = await look({ smooth: { ...off.smooth, on: true } });
+    for (const mark of [even.marks[0]!, even.marks[4]!])
+      expect(texture(even, mark)).toBeLessThan(0.8 * texture(none, mark));
+    expect(texture(even, even.marks[1]!, 4)).toBeGreaterThan(0.9 * texture(none, none.marks[1]!, 4));
+    expect(texture(even, even.marks[2]!, 3)).toBeGreaterThan(0.9 * texture(none, none.marks[2]!, 3));
+    const under = await look({ underEyes: { on: true, amount: 1 } });
+    const brightness = (d: Picture, m: readonly [number, number]) => d.colour(m).reduce((a, b) => a + b, 0);
+    expect(brightness(under, under.at[0]!)).toBeGreaterThan(brightness(none, none.at[0]!) + 0.04);
+    expect(changedAt(none, under, under.marks[0]!)).toBe(false);
+    /** Pixels that became lighter. */
+    const lighter = (d: Picture) => {
+      const found: [number, number][] = [];
+      for (let i = 0; i < d.data.length; i += 4)
+        if (d.data[i + 2]! > none.data[i + 2]! + 8) found.push([(i / 4) % 360, Math.floor(i / 4 / 360)]);
+      return found;
+    };
+    const eyes = lighter(await look({ eyes: { on: true, amount: 1 } }));
+    const teeth = lighter(await look({ teeth: { on: true, amount: 1 } }));
+    expect(eyes.length).toBeGreaterThan(15);
+    expect(teeth.length).toBeGreaterThan(30);
+    const height = (list: [number, number][]) => list.reduce((s, p) => s + p[1], 0) / list.length;
+    // From the lower left: eyes are above the mouth.
+    expect(height(eyes)).toBeGreaterThan(height(teeth) + 40);
+  });
+});
