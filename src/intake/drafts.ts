@@ -64,6 +64,13 @@ export interface PreparedDraft {
 }
 
 /** A model opened for the repair panel. */
+/** A sculpted mesh laid onto the face; `moves` as `packMoves` writes them. */
+export interface FittedFace {
+  readonly moves: string;
+  readonly error: number;
+  readonly by: 'layout' | 'surface';
+}
+
 export interface ModelInside {
   readonly parts: readonly ModelPart[];
 }

@@ -6,7 +6,7 @@ import * as Comlink from 'comlink';
 import { MOST_READ_SECONDS } from '../core/assets/limits';
 import { IconiaError } from '../core/errors';
 import type { Grid } from '../core/document/schema';
-import type { AssetDraft, KeptBytes, ModelInside, PreparedDraft, ReadResult } from './drafts';
+import type { AssetDraft, FittedFace, KeptBytes, ModelInside, PreparedDraft, ReadResult } from './drafts';
 import type { IntakeHooks } from './hooks';
 import type { Answer, Intake, Planned, PlannedJob, SoundSamples } from './intake-worker';
 import type { PrepareRequest } from './prepare';
@@ -161,6 +161,11 @@ export class IntakeClient {
         remote.prepare(request, Comlink.proxy(work.progress ?? (() => {}))),
       ),
     );
+  }
+
+  /** Lays a sculpted mesh onto the face. */
+  async fitFace(file: KeptBytes, name: string, work: Work = {}): Promise<FittedFace> {
+    return opened(await this.run(name, work, async (remote) => remote.fitFace(file, name)));
   }
 
   async inside(original: KeptBytes, name: string, work: Work = {}): Promise<ModelInside> {

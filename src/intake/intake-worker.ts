@@ -3,11 +3,11 @@ import * as Comlink from 'comlink';
 import { planImport, sequenceRemarks, type ImportJob, type Refusal } from '../core/assets/import-plan';
 import { IconiaError } from '../core/errors';
 import type { Grid } from '../core/document/schema';
-import type { AssetDraft, KeptBytes, ModelInside, PreparedDraft, ReadResult } from './drafts';
+import type { AssetDraft, FittedFace, KeptBytes, ModelInside, PreparedDraft, ReadResult } from './drafts';
 import type { IntakeHooks } from './hooks';
 import { readArtwork } from './jobs/artwork';
 import { readMedia, decodeSound } from './jobs/media';
-import { lookInside, readModel } from './jobs/models';
+import { fitFace, lookInside, readModel } from './jobs/models';
 import { readFontFile, readSurroundings, readTable } from './jobs/others';
 import { readDrawing, readPicture } from './jobs/pictures';
 import { cutSheet, readAnimation, readSequence } from './jobs/sequences';
@@ -157,6 +157,10 @@ const intake = {
 
   inside(original: KeptBytes, name: string): Promise<Answer<ModelInside>> {
     return attempt(name, () => lookInside(original, name));
+  },
+
+  fitFace(file: KeptBytes, name: string): Promise<Answer<FittedFace>> {
+    return attempt(name, () => fitFace(file, name));
   },
 
   samples(file: KeptBytes, name: string): Promise<Answer<SoundSamples>> {

@@ -18,6 +18,8 @@ import type { LightEstimate, TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
 import { isHinted, type Here } from '../core/placing/anchors';
 import { onlyPlaces, placesOf, type ObjectPlaces } from '../core/placing/places';
+import { facesBySlot } from '../core/placing/presence';
+import { reshaped } from '../core/placing/reshape';
 import { CameraParts } from './backdrop/camera-parts';
 import { EffectView } from './effect/effect-view';
 import { GradeView } from './grade/grade-view';
@@ -129,7 +131,12 @@ export class Stage {
     const { backdrop } = program.effect;
     this.cameraParts.begin({ renderer, picture, frame, aspect, camera, backdrop });
     this.cameraLight = this.measuresLight ? this.cameraParts.lit().estimate : null;
-    const here: Here = { frame, presence: runtime.presence, targets: program.targets, aspect };
+    const here = reshaped(program, runtime, {
+      frame,
+      presence: runtime.presence,
+      targets: program.targets,
+      aspect,
+    });
     const all = placesOf(program, runtime, here);
     const places = keep ? onlyPlaces(program, all, keep) : all;
     this.drawn = { program, places, here };
@@ -140,7 +147,15 @@ export class Stage {
         isHinted(t, runtime.presence) &&
         program.anchors.some((a) => a.kind === 'picture' && a.target === t.id),
     );
-    effectView.update(program, places, frame.light, time, aspect, hinted ?? null, frame.faces);
+    effectView.update(
+      program,
+      places,
+      frame.light,
+      time,
+      aspect,
+      hinted ?? null,
+      facesBySlot(here.presence, here.frame),
+    );
     if (effectView.hasBackdrop) {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.

@@ -36,6 +36,8 @@ export interface Program {
   readonly indexOf: ReadonlyMap<ObjectId, number>;
   /** Index of the group each object hangs in; -1 for none. */
   readonly parents: readonly number[];
+  /** Indices of the face morphs. */
+  readonly morphs: readonly number[];
   /** What each object sticks to, and the scene it is in: its outermost group decides. */
   readonly anchors: readonly Anchor[];
   /** The same anchor has the same key. */
@@ -112,6 +114,7 @@ export const compile = (effect: Effect): Program => {
     objects,
     indexOf,
     parents,
+    morphs: objects.flatMap((o, i) => (o.kind === 'morph' ? [i] : [])),
     anchors,
     anchorKeys,
     scenes,

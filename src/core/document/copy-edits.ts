@@ -12,6 +12,7 @@ import {
   anchorOf,
   freeName,
   freeNames,
+  orderBetween,
   outermost,
   parentOf,
   sceneOf,
@@ -112,7 +113,7 @@ export const duplicateObjects = (
     originals.forEach((original, n) => {
       const siblings = tree.get(parentOf(effect, original)?.id ?? null)!;
       const above = siblings[siblings.findIndex((o) => o.id === original.id) - 1];
-      const order = above ? (above.order + original.order) / 2 : original.order - 1;
+      const order = above ? orderBetween(above.order, original.order) : original.order - 1;
       for (const object of families[n]!)
         d.objects[made.get(object.id)!] = {
           ...object,

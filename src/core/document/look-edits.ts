@@ -4,9 +4,10 @@ import { IconiaError } from '../errors';
 import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { edit, makeRoom, removeObjects, type Edit } from './edits';
 import { newLayer } from './new-face-objects';
-import { anchorOf, isOnFace, stackOrder } from './queries';
+import { anchorOf, orderBetween, stackOrder } from './queries';
 import type {
   Effect,
+  EffectObject,
   FaceChoice,
   Hair,
   Iris,
@@ -32,10 +33,13 @@ export const layersOn = (effect: Effect, face: FaceChoice): Layer[] =>
 export type LookExtra = Iris | Lashes | Hair | Retouch;
 export const LOOK_EXTRAS = ['retouch', 'hair', 'iris', 'lashes'] as const;
 
+const isExtra = (object: EffectObject): object is LookExtra =>
+  (LOOK_EXTRAS as readonly string[]).includes(object.kind);
+
 /** Irises, lashes, hair and retouch of a face, the topmost first. */
 export const extrasOn = (effect: Effect, face: FaceChoice): LookExtra[] =>
   stackOrder(effect).filter((o): o is LookExtra => {
-    if (!isOnFace(o) || o.kind === 'layer') return false;
+    if (!isExtra(o)) return false;
     const anchor = anchorOf(effect, o);
     return 'face' in anchor && anchor.face === face;
   });
@@ -75,7 +79,7 @@ const orderFor = (effect: Effect, face: FaceChoice, layer: Layer): number => {
   const under = at < 0 ? undefined : layers[at];
   // Beneath the lowest, and above whatever comes next in the Stack.
   const next = under?.order ?? Math.min(...orders.filter((o) => o > over.order), over.order + 2);
-  return (over.order + next) / 2;
+  return orderBetween(over.order, next);
 };
 
 /** Puts a layer where make-up of its region goes. */

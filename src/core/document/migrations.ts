@@ -111,6 +111,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     looks: {},
     objects: mapped(old.objects, (object) => ({ ...object, ...(object.kind === 'layer' ? NEW_IN_7 : {}) })),
   }),
+  // Schema 8 brought face morphs and cutouts; what was there stays as it is.
+  7: (old) => ({ ...old, schema: 8 }),
 };
 
 /** Where in the document a schema problem lies, and what it is: "objects.obj_1.opacity: Too big". */

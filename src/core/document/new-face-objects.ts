@@ -7,6 +7,7 @@ import type {
   Iris,
   Lashes,
   Layer,
+  Morph,
   ObjectId,
   PictureAsset,
   Retouch,
@@ -109,4 +110,15 @@ export const newRetouch = (id: ObjectId, order: number, face: FaceChoice = 1): R
   underEyes: { on: true, amount: 0.35 },
   eyes: { on: true, amount: 0.3 },
   teeth: { on: true, amount: 0.3 },
+});
+
+export const newMorph = (id: ObjectId, order: number, face: FaceChoice = 1): Morph => ({
+  ...placed(id, 'Face morph', order, onFace(face)),
+  kind: 'morph',
+  opacity: 1,
+  amount: 1,
+  sliders: {},
+  mesh: null,
+  regions: [],
+  fade: 0.06,
 });

@@ -61,7 +61,8 @@ export const placed = (id: ObjectId, name: string, order: number, anchor: Anchor
   byViewer: null,
 });
 
-const FLAT = {
+/** How flat things are before anybody styles them. */
+export const FLAT = {
   fit: 'free' as Fit,
   opacity: 1,
   tint: '#ffffff',

@@ -1,9 +1,12 @@
 /** The kinds of objects in the Stack. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
 import { z } from 'zod';
-import { anchorSchema } from './anchor-schema';
+import { anchorSchema, MOST_FACES } from './anchor-schema';
+import { PACKED_MOVES } from '../face/morph/packed-moves';
+import { CUTOUT_PARTS } from '../face/cutout-parts';
 import { FACE_REGIONS } from '../face/region-names';
+import { SHAPE_NAMES } from '../face/shape-names';
 import { FINISHES } from '../makeup/finish';
-import { assetIdSchema } from './asset-schema';
+import { assetIdSchema, shaSchema } from './asset-schema';
 import { gradeStepsSchema } from './grade-schema';
 import { materialIdSchema } from './material-schema';
 import { cameraView, finite, hex, idText, label, unit, vec3Schema } from './values-schema';
@@ -231,6 +234,52 @@ export const retouchSchema = z.strictObject({
   teeth: z.strictObject({ on: z.boolean(), amount: unit }),
 });
 
+/** Another shape of the face: by sliders, by a sculpted mesh, or by both. */
+export const morphSchema = z.strictObject({
+  ...placedSchema,
+  kind: z.literal('morph'),
+  /** How far it has come: 0 is the wearer's own face, 1 all of the amount. */
+  opacity: unit,
+  /** 1 is as set and as sculpted; below 0 the other way. */
+  amount: z.number().min(-1).max(2),
+  sliders: z.partialRecord(z.enum(SHAPE_NAMES), z.number().min(-1).max(1)),
+  mesh: z
+    .strictObject({
+      asset: assetIdSchema,
+      /** The file that was measured. */
+      file: shaSchema,
+      /** How far the landmarks move, as `packMoves` writes it. */
+      moves: z.string().regex(PACKED_MOVES, 'Moves of 468 landmarks.'),
+      /** What was left between mesh and face, as a share of the face's width. */
+      error: unit,
+      by: z.enum(['layout', 'surface']),
+    })
+    .nullable(),
+  /** Where on the face it counts; none is everywhere. */
+  regions: z.array(z.enum(FACE_REGIONS)).max(FACE_REGIONS.length),
+  /** How far it runs out around them, in shares of the layout. */
+  fade: z.number().min(0).max(0.3),
+});
+
+const spot = z.tuple([unit, unit]);
+/** A part of a face as the camera sees it now, cut out with a soft edge. */
+export const cutoutSchema = z.strictObject({
+  ...flat,
+  kind: z.literal('cutout'),
+  part: z.enum(CUTOUT_PARTS),
+  /** The outline of a drawn part, by the face layout. */
+  outline: z.array(spot).max(48),
+  /** How far inside the outline the edge begins, and how far outside it ends: metres on a head of the usual size. */
+  inner: z.number().min(0).max(0.1),
+  outer: z.number().min(0).max(0.1),
+  /** Whose: the number of the face. On a face it is that face's own. */
+  face: z.number().int().min(1).max(MOST_FACES),
+  /** With make-up and morphs, as the effect shows the face; else as the camera sees it. */
+  made: z.boolean(),
+  /** Mirrored left to right. */
+  flip: z.boolean(),
+});
+
 /** Hides what is behind it and draws nothing: the wearer's head, or the shape of a model. */
 export const occluderSchema = z.strictObject({
   ...placedSchema,
@@ -344,6 +393,8 @@ export const objectSchema = z.discriminatedUnion('kind', [
   lashesSchema,
   hairSchema,
   retouchSchema,
+  morphSchema,
+  cutoutSchema,
   modelObjectSchema,
   solidSchema,
   textSchema,
@@ -370,6 +421,8 @@ export type Iris = z.infer<typeof irisSchema>;
 export type Lashes = z.infer<typeof lashesSchema>;
 export type Hair = z.infer<typeof hairSchema>;
 export type Retouch = z.infer<typeof retouchSchema>;
+export type Morph = z.infer<typeof morphSchema>;
+export type Cutout = z.infer<typeof cutoutSchema>;
 export type Eyes = Iris['eyes'];
 export type ModelObject = z.infer<typeof modelObjectSchema>;
 export type Solid = z.infer<typeof solidSchema>;

@@ -19,6 +19,7 @@ import type {
   LookId,
   MaterialId,
   ModelObject,
+  Morph,
   ObjectId,
   SceneId,
   Target,
@@ -118,6 +119,9 @@ export const cueOrder = (effect: Effect): Cue[] => Object.values(effect.cues).so
 export const orderOnTop = (effect: Effect): number =>
   Object.values(effect.objects).reduce((least, o) => Math.min(least, o.order), 1) - 1;
 
+/** An order number between two. Never -0, which JSON does not know. */
+export const orderBetween = (a: number, b: number): number => (a + b) / 2 + 0;
+
 /** Cues that act on the object. */
 export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
   cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
@@ -126,8 +130,15 @@ export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer | Iris =>
   ['card', 'model', 'layer', 'iris'].includes(object.kind);
 /** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
-const ON_FACE: ReadonlySet<EffectObject['kind']> = new Set(['layer', 'iris', 'lashes', 'hair', 'retouch']);
-export const isOnFace = (object: EffectObject): object is Layer | Iris | Lashes | Hair | Retouch =>
+const ON_FACE: ReadonlySet<EffectObject['kind']> = new Set([
+  'layer',
+  'iris',
+  'lashes',
+  'hair',
+  'retouch',
+  'morph',
+]);
+export const isOnFace = (object: EffectObject): object is Layer | Iris | Lashes | Hair | Retouch | Morph =>
   ON_FACE.has(object.kind);
 
 /** The assets an object is made of. */
@@ -135,13 +146,15 @@ export const assetsOf = (object: EffectObject): AssetId[] => {
   if (object.kind === 'grade')
     return object.steps.flatMap((s) => (s.kind === 'table' && s.asset ? [s.asset] : []));
   if (object.kind === 'layer') return [object.asset, object.mask].filter((id) => id !== null);
+  if (object.kind === 'morph') return object.mesh ? [object.mesh.asset] : [];
   const asset = object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
   return asset ? [asset] : [];
 };
 
 /** Assets an object is made of that are not there any more. */
 export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
-  assetsOf(object).filter((id) => !effect.assets[id]);
+  // A morph keeps the shape of its mesh.
+  object.kind === 'morph' ? [] : assetsOf(object).filter((id) => !effect.assets[id]);
 
 /** What draws nothing itself: it holds, hides or lights other things, or waits for their shadows. */
 const UNSEEN: ReadonlySet<EffectObject['kind']> = new Set(['group', 'occluder', 'shadowCatcher', 'light']);

@@ -43,7 +43,7 @@ export {
 export type * from './object-schema';
 export { CAMERA_PARTS } from './values-schema';
 
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 

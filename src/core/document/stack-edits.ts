@@ -5,7 +5,16 @@ import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
 import { anchorBase, restMatrix, restOf, type Rest } from '../placing/rest';
 import { newGroup } from './new-objects';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
-import { anchorOf, freeName, parentOf, sceneOf, stackOrder, stackTree, withDescendants } from './queries';
+import {
+  anchorOf,
+  freeName,
+  orderBetween,
+  parentOf,
+  sceneOf,
+  stackOrder,
+  stackTree,
+  withDescendants,
+} from './queries';
 import { cardExtent, restOn } from './resting';
 import type { Anchor, Effect, EffectObject, ObjectId } from './schema';
 
@@ -116,7 +125,7 @@ export const groupObjects = (effect: Effect, ids: readonly ObjectId[], groupId: 
     const at = siblings.findIndex((o) => o.id === first.id);
     const above = siblings[at - 1]?.order ?? first.order - 1;
     const group: EffectObject = {
-      ...newGroup(groupId, freeName(effect, 'Group'), (above + first.order) / 2, anchor),
+      ...newGroup(groupId, freeName(effect, 'Group'), orderBetween(above, first.order), anchor),
       parent: parent?.id ?? null,
       scene: sceneOf(effect, first),
       move: [0, 0, 0],

@@ -2,30 +2,12 @@
  * How a performer's head differs from the neutral one. Each value runs from -1 to 1, 0 is neutral; each bends
  * the points of the head shell smoothly, so that no two of them tear the surface.
  */
+import { SHAPE_NAMES, type ShapeName } from './shape-names';
 import { EYE_LEFT, EYE_RIGHT, FACE_LANDMARKS } from './landmarks';
 import { EYEBALL_LEFT, EYEBALL_RIGHT, NEUTRAL_FACE } from './neutral';
 import { smoothstep } from '../maths/scalar';
 import { pointAt, type Vec3 } from '../maths/vec3';
 
-export const SHAPE_NAMES = [
-  'width',
-  'height',
-  'jaw',
-  'chin',
-  'cheekbones',
-  'cheeks',
-  'noseWidth',
-  'noseLength',
-  'noseBridge',
-  'lips',
-  'mouthWidth',
-  'eyes',
-  'eyeSpacing',
-  'eyeTilt',
-  'browHeight',
-  'forehead',
-] as const;
-export type ShapeName = (typeof SHAPE_NAMES)[number];
 export type HeadShape = Readonly<Partial<Record<ShapeName, number>>>;
 
 /** Gaussian of the distance to a neutral landmark. */

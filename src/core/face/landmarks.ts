@@ -26,6 +26,11 @@ export const OUTER_LIP_LOWER = [61, 146, 91, 181, 84, 17, 314, 405, 321, 375, 29
 export const BROW_RIGHT = [46, 53, 52, 65, 55, 107, 66, 105, 63, 70] as const;
 export const BROW_LEFT = [276, 283, 282, 295, 285, 336, 296, 334, 293, 300] as const;
 
+/** From the bridge down the wearer's right side, under the tip, and up the left. */
+export const NOSE = [
+  168, 193, 245, 174, 217, 198, 129, 64, 98, 97, 2, 326, 327, 294, 358, 420, 437, 399, 465, 417,
+] as const;
+
 /** Centre, then right, top, left, bottom of the ring as the camera sees it. */
 export const IRIS_RIGHT = [468, 469, 470, 471, 472] as const;
 export const IRIS_LEFT = [473, 474, 475, 476, 477] as const;

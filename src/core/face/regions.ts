@@ -9,6 +9,7 @@ import {
   EYE_RIGHT,
   INNER_LIP_LOWER,
   INNER_LIP_UPPER,
+  NOSE,
   OUTER_LIP_LOWER,
   OUTER_LIP_UPPER,
   OVAL,
@@ -76,7 +77,6 @@ const UNDER_EYE = [33, 7, 163, 144, 145, 153, 154, 155, 133, 244, 233, 232, 231,
 const LIPS = [...OUTER_LIP_UPPER, ...[...OUTER_LIP_LOWER].reverse().slice(1, -1)];
 const MOUTH = [...INNER_LIP_UPPER, ...[...INNER_LIP_LOWER].reverse().slice(1, -1)];
 const FOREHEAD = [103, 67, 109, 10, 338, 297, 332, 333, 299, 337, 151, 108, 69, 104];
-const NOSE = [168, 193, 245, 174, 217, 198, 129, 64, 98, 97, 2, 326, 327, 294, 358, 420, 437, 399, 465, 417];
 const CHIN = [152, 148, 176, 140, 171, 199, 396, 369, 400, 377];
 
 const FOLD_RING = [189, 221, 222, 223, 224, 225, 113];

@@ -48,7 +48,11 @@ const USUAL_WIDTH = faceWidth(NEUTRAL_FACE);
 /** How large a head is, measured by the width of the face: 1 is the usual size. */
 export const headFactor = (landmarks: ArrayLike<number>): number => faceWidth(landmarks) / USUAL_WIDTH;
 
-const chosen = (choice: FaceChoice, faces: readonly (TrackedFace | undefined)[]): [number, TrackedFace][] => {
+/** The faces of a choice, each with its number from 0. */
+export const chosen = (
+  choice: FaceChoice,
+  faces: readonly (TrackedFace | undefined)[],
+): [number, TrackedFace][] => {
   const there = faces.flatMap((face, i): [number, TrackedFace][] => (face ? [[i, face]] : []));
   if (choice === 'every') return there;
   if (choice === 'any') return there.slice(0, 1).map(([, face]) => [0, face]);
@@ -103,7 +107,7 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
     case 'head':
       return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => {
         const point = featurePoint(face.landmarks, anchor.point);
-        const k = anchor.grows ? headFactor(face.landmarks) : 1;
+        const k = anchor.grows ? headFactor(face.unmorphed ?? face.landmarks) : 1;
         return { instance, face, matrix: times(fromPose(face.pose), fromParts(point, IDENTITY, [k, k, k])) };
       });
     case 'skin':

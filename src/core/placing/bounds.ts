@@ -24,6 +24,7 @@ export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
   switch (object.kind) {
     case 'card':
     case 'live':
+    case 'cutout':
     case 'fill':
       return around(object.extent[0], object.extent[1], 0);
     case 'solid':
@@ -45,6 +46,7 @@ export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
     case 'lashes':
     case 'hair':
     case 'retouch':
+    case 'morph':
       return { low: [-0.08, -0.1, 0], high: [0.08, 0.1, 0.09] };
     case 'light':
       return MARK;

@@ -14,6 +14,7 @@ import { anchorPlaces, layeringOf, type Here } from './anchors';
 import { UNTOUCHED, upAxis, type ByHand } from './local';
 import { placesOf, type ObjectPlaces, type StateNow } from './places';
 import type { Presence } from './presence';
+import { reshaped } from './reshape';
 import { rayFor, touchedAt, viewOf } from './touch';
 
 interface Grip {
@@ -76,7 +77,12 @@ export class Handling {
       return;
     }
     const view = viewOf(frame, inputs.view);
-    const here = { frame, presence: state.presence, targets: this.program.targets, aspect: view.aspect };
+    const here = reshaped(this.program, state, {
+      frame,
+      presence: state.presence,
+      targets: this.program.targets,
+      aspect: view.aspect,
+    });
     const now: Now = { here, view, fingers, places: placesOf(this.program, state, here) };
     if (!grip || grip.fingers !== Math.min(2, fingers.length)) this.begin(now);
     else {

@@ -63,6 +63,7 @@ const UNTOUCHABLE: ReadonlySet<string> = new Set([
   'lashes',
   'hair',
   'retouch',
+  'morph',
   'group',
   'grade',
 ]);

@@ -14,7 +14,8 @@ import { distance, pointAt } from '../maths/vec3';
 import type { Expressions } from '../tracking/track-frame';
 import { deformHand, gestureOf, HAND_SHAPES, handLandmarks, handSkin } from './hand';
 import { deformHead, gazeExpressions, gazeOf, headMesh, headTopology, trueLandmarks } from './head-mesh';
-import { SHAPE_NAMES, shapedPoint, shapeHead } from '../face/head-shape';
+import { shapedPoint, shapeHead } from '../face/head-shape';
+import { SHAPE_NAMES } from '../face/shape-names';
 import { PERFORMERS } from './library';
 import { surfaceNet, taperedCapsule } from '../maths/surface-nets';
 

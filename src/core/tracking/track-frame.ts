@@ -16,6 +16,8 @@ export interface TrackedFace {
   readonly pose: Pose;
   /** 478 x (x, y, z) in head space, metres: 468 of the face, then 5 for the right and 5 for the left iris. */
   readonly landmarks: Float32Array;
+  /** The landmarks as they were seen, where morphs of the effect have reshaped the face. */
+  readonly unmorphed?: Float32Array;
   readonly expressions: Expressions;
   readonly confidence: Unit;
 }

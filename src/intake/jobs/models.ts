@@ -9,6 +9,9 @@ import { isAsItIs } from '../../core/assets/models/as-it-is';
 import { prepareModel } from '../../core/assets/models/prepare';
 import { settleModel } from '../../core/assets/models/settle';
 import { readStl } from '../../core/assets/models/stl';
+import { packMoves } from '../../core/face/morph/packed-moves';
+import { transferMesh } from '../../core/face/morph/sculpted';
+import { sculptedMeshOf } from '../../core/assets/models/sculpted-mesh';
 import { refuse } from '../../core/assets/refuse';
 import { KIND_WORDS, sniff } from '../../core/assets/sniff';
 import type { ModelPrep } from '../../core/document/schema';
@@ -17,6 +20,7 @@ import { decodeKtx2, modelDecoders, simplifier } from '../decoders';
 import {
   result,
   type AssetDraft,
+  type FittedFace,
   type KeptBytes,
   type ModelInside,
   type PreparedDraft,
@@ -130,3 +134,10 @@ export const prepareModelAsset = async (
 export const lookInside = async (original: KeptBytes, name: string): Promise<ModelInside> => ({
   parts: partsOf(await openGlb(original.bytes, name, modelDecoders)),
 });
+
+/** How a sculpted face reshapes faces. Throws `IconiaError`: `morph.*`, `model.*`. */
+export const fitFace = async (file: KeptBytes, name: string): Promise<FittedFace> => {
+  const document = await openGlb(file.bytes, name, modelDecoders);
+  const { moves, error, by } = transferMesh(sculptedMeshOf(document), name);
+  return { moves: packMoves(moves), error, by };
+};

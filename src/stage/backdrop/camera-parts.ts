@@ -63,6 +63,10 @@ export class CameraParts {
   private now: CameraNow | null = null;
   private count = 0;
   private readonly size = new Vector2();
+  private madeUp: FramebufferTexture | null = null;
+  private madeAt = -1;
+  /** Something shows faces as they are made up; asked for anew in each frame. */
+  wantsMade = false;
   private readonly quad = new PassQuad();
   /** The face is drawn by its layout, whatever the camera. */
   private readonly anyCamera = new OrthographicCamera();
@@ -106,6 +110,7 @@ export class CameraParts {
   begin(now: CameraNow): void {
     this.now = now;
     this.count++;
+    this.wantsMade = false;
     now.renderer.getDrawingBufferSize(this.size);
     // What nothing has asked for in a while is let go.
     for (const [key, { target, at }] of this.made)
@@ -136,14 +141,39 @@ export class CameraParts {
 
   /** What stands on the canvas at this moment, as a texture; the last one that was given is not kept. */
   copy(): Texture {
+    return (this.moment = this.copyInto(this.moment));
+  }
+
+  /** A copy of the canvas, in the same texture while that fits. */
+  private copyInto(kept: FramebufferTexture | null): FramebufferTexture {
+    const fitting = this.fitting(kept);
+    copyDrawn(this.now!.renderer, fitting);
+    return fitting;
+  }
+
+  private fitting(kept: FramebufferTexture | null): FramebufferTexture {
     const { x, y } = this.size;
-    if (this.moment?.image.width !== x || this.moment.image.height !== y) {
-      this.moment?.dispose();
-      this.moment = new FramebufferTexture(x, y);
-      this.moment.minFilter = this.moment.magFilter = LinearFilter;
-    }
-    copyDrawn(this.now!.renderer, this.moment);
-    return this.moment;
+    if (kept?.image.width === x && kept.image.height === y) return kept;
+    kept?.dispose();
+    const made = new FramebufferTexture(x, y);
+    made.minFilter = made.magFilter = LinearFilter;
+    return made;
+  }
+
+  /** Keeps what stands on the canvas as the faces made up; to be called when all that they wear is drawn. */
+  keepMade(): void {
+    this.madeUp = this.copyInto(this.madeUp);
+    this.madeAt = this.count;
+  }
+
+  /** The picture with the faces made up; null where they wear nothing, or before that is drawn. */
+  get dressed(): Texture | null {
+    return this.madeAt === this.count ? this.madeUp : null;
+  }
+
+  /** The camera that the effect is drawn with in this frame. */
+  get camera(): PerspectiveCamera | null {
+    return this.now?.camera ?? null;
   }
 
   /** White where something is before a face, black elsewhere; null when nobody knows. Half as fine as the canvas. */
@@ -202,13 +232,7 @@ export class CameraParts {
   }
 
   private whole(): FramebufferTexture {
-    const { x, y } = this.size;
-    if (this.copied?.image.width !== x || this.copied.image.height !== y) {
-      this.copied?.dispose();
-      this.copied = new FramebufferTexture(x, y);
-      this.copied.minFilter = this.copied.magFilter = LinearFilter;
-    }
-    if (this.copiedAt !== this.count) copyDrawn(this.now!.renderer, this.copied);
+    if (!this.copied || this.copiedAt !== this.count) this.copied = this.copyInto(this.copied);
     this.copiedAt = this.count;
     return this.copied;
   }
@@ -225,7 +249,9 @@ export class CameraParts {
     return this.once(`face ${face.id}`, FACE_PIXELS, FACE_PIXELS, (into) => {
       const { renderer, camera } = this.now!;
       const position = this.face.geometry.getAttribute('position') as BufferAttribute;
-      (position.array as Float32Array).set(face.landmarks.subarray(0, FACE_LANDMARKS * 3));
+      (position.array as Float32Array).set(
+        (face.unmorphed ?? face.landmarks).subarray(0, FACE_LANDMARKS * 3),
+      );
       position.needsUpdate = true;
       const { toClip, camera: picture } = this.unwrap.uniforms;
       camera.updateMatrixWorld();
@@ -298,6 +324,7 @@ export class CameraParts {
   dispose(): void {
     this.copied?.dispose();
     this.moment?.dispose();
+    this.madeUp?.dispose();
     for (const { target } of this.made.values()) target.dispose();
     this.blurs?.forEach((t) => t.dispose());
     this.cutOut.dispose();

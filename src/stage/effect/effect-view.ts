@@ -40,6 +40,7 @@ const LIT: ReadonlySet<EffectObject['kind']> = new Set(['model', 'solid', 'shado
 const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
   'card',
   'live',
+  'cutout',
   'fill',
   'model',
   'solid',
@@ -47,7 +48,7 @@ const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
   'shadowCatcher',
 ]);
 /** What lies flat covers by its place in the Stack, not by its distance. */
-const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'fill', 'text']);
+const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'cutout', 'fill', 'text']);
 
 export class EffectView {
   private readonly scenes: Record<Layering, Scene> = {
@@ -65,7 +66,7 @@ export class EffectView {
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
   private readonly size = new Vector2();
-  private firstFace: TrackedFace | null = null;
+  private faces: readonly (TrackedFace | undefined)[] = [];
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -93,7 +94,7 @@ export class EffectView {
   /**
    * Poses everything. `places` are those of the program's objects, in its order; `time` is how long the effect has been
    * running: sequences, videos and clips follow it. `hinted` is a picture that is still to be found, `faces` those in the
-   * camera picture.
+   * camera picture by their number.
    */
   update(
     program: Program,
@@ -102,9 +103,9 @@ export class EffectView {
     time: Seconds,
     aspect: number,
     hinted: Target | null = null,
-    faces: readonly TrackedFace[] = [],
+    faces: readonly (TrackedFace | undefined)[] = [],
   ): void {
-    this.firstFace = faces[0] ?? null;
+    this.faces = faces;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
     this.shown = { backdrop: false, space: false, screen: false };
@@ -190,7 +191,8 @@ export class EffectView {
       effect,
       opacity: place.opacity,
       face: place.face,
-      wearer: place.face ?? this.firstFace,
+      wearer: place.face ?? this.faces.find((f) => f !== undefined) ?? null,
+      faceOf: (number) => this.faces[number - 1] ?? null,
       time,
       order,
       layering,

@@ -1,5 +1,13 @@
 /** What all faces wear now: which objects lie on which face, and what they are made of. */
-import type { PerspectiveCamera, Scene, WebGLRenderer } from 'three';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Mesh,
+  MeshBasicMaterial,
+  type PerspectiveCamera,
+  type Scene,
+  type WebGLRenderer,
+} from 'three';
 import type { Effect, EffectObject, Layer, ObjectId } from '../../core/document/schema';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';
@@ -23,12 +31,20 @@ export class FaceLooks {
   private readonly faces = new Map<number, WornFace>();
   private wanted = new Map<number, Wearing>();
   private light: LightEstimate | null = null;
+  /** Draws nothing; stands where all that faces wear is drawn, and nothing before them yet. */
+  private readonly dressed = new Mesh(new BufferGeometry(), new MeshBasicMaterial());
 
   constructor(
     private readonly stores: Stores,
     private readonly beneath: Beneath,
     private readonly camera: CameraParts | null,
-  ) {}
+  ) {
+    this.dressed.geometry.setAttribute('position', new BufferAttribute(new Float32Array(9), 3));
+    this.dressed.frustumCulled = false;
+    this.dressed.renderOrder = -0.2;
+    this.dressed.material.colorWrite = this.dressed.material.depthWrite = false;
+    this.dressed.onBeforeRender = () => this.camera?.keepMade();
+  }
 
   /** A new frame: no face wears anything yet. */
   begin(): void {
@@ -80,6 +96,9 @@ export class FaceLooks {
       case 'retouch':
         wearing.retouch.unshift({ object, opacity });
         return true;
+      // The face has its shape already; it has to be drawn.
+      case 'morph':
+        return wearing.face.unmorphed !== undefined;
       default:
         return false;
     }
@@ -140,6 +159,8 @@ export class FaceLooks {
     const shines = [...this.wanted.values()].some(
       ({ layers, irises }) => irises.length > 0 || layers.some(({ layer }) => layer.finish !== 'painted'),
     );
+    if (this.dressed.parent !== scene) scene.add(this.dressed);
+    this.dressed.visible = this.wanted.size > 0 && this.camera?.wantsMade === true;
     this.light = light ?? (shines && this.camera ? this.camera.lit().estimate : null);
   }
 
@@ -148,8 +169,10 @@ export class FaceLooks {
     if (this.wanted.size === 0) return;
     const all = [...this.wanted.values()];
     const covers = all.some(
-      ({ layers, irises, lashes, retouch }) =>
-        irises.length + lashes.length + retouch.length > 0 || layers.some(({ layer }) => layer.givesWay),
+      ({ face, layers, irises, lashes, retouch }) =>
+        irises.length + lashes.length + retouch.length > 0 ||
+        face.unmorphed !== undefined ||
+        layers.some(({ layer }) => layer.givesWay),
     );
     const parts = this.camera;
     for (const face of this.faces.values())
@@ -172,6 +195,9 @@ export class FaceLooks {
   dispose(): void {
     for (const face of this.faces.values()) face.dispose();
     this.faces.clear();
+    this.dressed.removeFromParent();
+    this.dressed.geometry.dispose();
+    this.dressed.material.dispose();
     this.regions.dispose();
   }
 }

@@ -3,6 +3,7 @@ import {
   BufferAttribute,
   BufferGeometry,
   Color,
+  CustomBlending,
   DoubleSide,
   Group,
   Mesh,
@@ -43,7 +44,8 @@ export class LashView {
       covered: value(false),
       bufferSize: value(new Vector2(1, 1)),
     },
-    transparent: true,
+    // Blended, but drawn with the faces, before what is transparent.
+    blending: CustomBlending,
     side: DoubleSide,
     depthWrite: false,
     toneMapped: false,

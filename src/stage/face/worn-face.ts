@@ -1,4 +1,4 @@
-/** Everything one face wears, in the order in which it is drawn: retouch, dyed hair, irises, layers, lashes. */
+/** Everything one face wears, in the order in which it is drawn: its reshaped form, retouch, dyed hair, irises, layers, lashes. */
 import { Group, type PerspectiveCamera, type Texture, type WebGLRenderer } from 'three';
 import type { Hair, Iris, Lashes, ObjectId, Retouch } from '../../core/document/schema';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
@@ -10,6 +10,7 @@ import { IrisView } from './iris-view';
 import { LashView } from './lash-view';
 import type { LayerNow } from './look-flattener';
 import { MeanSkin } from './mean-skin';
+import { MorphView } from './morph-view';
 import type { RegionTextures } from './region-textures';
 import { RetouchView } from './retouch-view';
 
@@ -45,6 +46,7 @@ export class WornFace {
   readonly node = new Group();
   readonly look: FaceLook;
   private readonly mean = new MeanSkin();
+  private morph: MorphView | null = null;
   private retouch: RetouchView | null = null;
   private dye: HairDye | null = null;
   private readonly irises = new Map<ObjectId, IrisView>();
@@ -70,6 +72,10 @@ export class WornFace {
     if (!wearing) return;
     const { face, layers, hair, retouch } = wearing;
     const { renderer, camera, copy, cover } = scene;
+    if (face.unmorphed && copy) {
+      this.morph ??= new MorphView();
+      this.morph.draw({ renderer, camera, picture: copy(), cover }, face);
+    }
     // What is as painted needs neither the light nor the skin beneath.
     const looks =
       retouch.length + hair.length + wearing.irises.length > 0 ||
@@ -130,6 +136,7 @@ export class WornFace {
     this.node.removeFromParent();
     this.look.dispose();
     this.mean.dispose();
+    this.morph?.dispose();
     this.retouch?.dispose();
     this.dye?.dispose();
     for (const view of [...this.irises.values(), ...this.lashes.values()]) view.dispose();

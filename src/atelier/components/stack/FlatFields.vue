@@ -8,6 +8,7 @@ import {
   FITS,
   type CameraPart,
   type Card,
+  type Cutout,
   type Fill,
   type Fit,
   type Live,
@@ -16,7 +17,7 @@ import { useEffectStore } from '../../stores/effect';
 import { CAMERA_WORDS, FIT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 
-const props = defineProps<{ object: Card | Live | Fill }>();
+const props = defineProps<{ object: Card | Live | Cutout | Fill }>();
 const document = useEffectStore();
 /** Only on the backdrop and the screen there is something to fill. */
 const fills = computed(() => ['backdrop', 'screen'].includes(anchorOf(document.effect, props.object).kind));

@@ -27,7 +27,9 @@ const setDelay = (startDelay: number): void => {
 
 <template>
   <FlatFields
-    v-if="object.kind === 'card' || object.kind === 'live' || object.kind === 'fill'"
+    v-if="
+      object.kind === 'card' || object.kind === 'live' || object.kind === 'cutout' || object.kind === 'fill'
+    "
     :object="object"
   />
   <TextFields v-if="object.kind === 'text'" :object="object" />

@@ -36,7 +36,7 @@ const colourName = computed(() =>
   isOnFace(props.object) && !('asset' in props.object && props.object.asset) ? 'Colour' : 'Tint',
 );
 const opacityName = computed(() =>
-  ['grade', 'retouch', 'hair'].includes(props.object.kind) ? 'Strength' : 'Opacity',
+  ['grade', 'retouch', 'hair', 'morph'].includes(props.object.kind) ? 'Strength' : 'Opacity',
 );
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
@@ -141,6 +141,10 @@ const setTint = (text: string, gesture: string | null): void => {
       "
       :object="object"
     />
+    <p v-if="object.kind === 'morph' || object.kind === 'cutout'" class="soft note">
+      {{ object.kind === 'morph' ? 'Its sliders and its mesh' : 'Its part and its soft edge' }} are in Style,
+      under Face.
+    </p>
     <FlatFields v-if="object.kind === 'live' || object.kind === 'fill'" :object="object" />
     <template v-if="sided">
       <div class="chips">

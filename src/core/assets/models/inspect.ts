@@ -99,7 +99,7 @@ const boneMatrices = (node: Node): number[][] | null => {
 };
 
 /** A point of a mesh where it is seen in rest. */
-const pointReader = (node: Node, primitive: Primitive): ((index: number, out: number[]) => void) => {
+export const pointReader = (node: Node, primitive: Primitive): ((index: number, out: number[]) => void) => {
   const position = primitive.getAttribute('POSITION')!;
   const [joints, weights] = [primitive.getAttribute('JOINTS_0'), primitive.getAttribute('WEIGHTS_0')];
   const bones = joints && weights ? boneMatrices(node) : null;

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { FACE_LANDMARKS } from '../landmarks';
 import { NEUTRAL_FACE } from '../neutral';
-import { morphed, MORPH_SLIDERS, regionWeights, sliderMoves, sumMoves } from './moves';
+import { SHAPE_NAMES } from '../shape-names';
+import { morphed, regionWeights, sliderMoves, sumMoves } from './moves';
 import { FACE_WIDTH } from './sculpted';
 
 const far = (moves: Float32Array, i: number): number =>
@@ -14,7 +15,7 @@ const withIrises = (k = 1): Float32Array => {
 };
 
 describe('sliders', () => {
-  test.each(MORPH_SLIDERS)(
+  test.each(SHAPE_NAMES)(
     '%s moves something, on both sides alike, and no farther than a face bears',
     (name) => {
       const moves = sliderMoves(name);
@@ -42,7 +43,7 @@ describe('sliders', () => {
 describe('morphs added up', () => {
   const amount = fc.double({ min: -1, max: 2, noNaN: true });
   test('in any order, and each in step with its amount', () => {
-    const name = fc.constantFrom(...MORPH_SLIDERS);
+    const name = fc.constantFrom(...SHAPE_NAMES);
     fc.assert(
       fc.property(fc.array(fc.tuple(name, amount), { maxLength: 5 }), (list) => {
         const morphs = list.map(([n, a]) => ({ moves: sliderMoves(n), amount: a, weights: null }));

@@ -2,29 +2,31 @@
 import type { Unit } from '../../units';
 import { fillOutlines } from '../../makeup/region-mask';
 import { soften } from '../../makeup/soften';
-import { shapeHead, SHAPE_NAMES, type ShapeName } from '../head-shape';
+import { shapeHead } from '../head-shape';
 import { FACE_LANDMARKS } from '../landmarks';
 import { NEUTRAL_FACE, UV } from '../neutral';
 import type { FaceRegion } from '../region-names';
+import type { ShapeName } from '../shape-names';
 import { faceRegion } from '../regions';
 import { FACE_WIDTH } from './sculpted';
-
-/** Shapes of a face that a slider changes, without any mesh. */
-export const MORPH_SLIDERS = SHAPE_NAMES;
-export type MorphSlider = ShapeName;
 
 /** Moves are x, y, z for each of the 468 landmarks, in head space, metres, of a face of the usual width. */
 export type Moves = Float32Array;
 
+/** Effects go farther than people differ: factors on how far they do. */
+const USUAL_REACH = 2;
+const REACH: Partial<Record<ShapeName, number>> = { eyes: 4, eyeSpacing: 3, eyeTilt: 2.5, mouthWidth: 2.5 };
+
 const known = new Map<string, Moves>();
 
 /** What one slider does at 1. Moves are in step with the amount, so half of it is half as far. */
-export const sliderMoves = (name: MorphSlider): Moves => {
+export const sliderMoves = (name: ShapeName): Moves => {
   const kept = known.get(name);
   if (kept) return kept;
   const still = shapeHead(Float64Array.from(NEUTRAL_FACE), {});
   const full = shapeHead(Float64Array.from(NEUTRAL_FACE), { [name]: 1 });
-  const moves = Float32Array.from(full, (v, i) => v - still[i]!);
+  const reach = REACH[name] ?? USUAL_REACH;
+  const moves = Float32Array.from(full, (v, i) => reach * (v - still[i]!));
   known.set(name, moves);
   return moves;
 };

@@ -266,7 +266,7 @@ const checked = (transfer: Transfer, name: string): Transfer => {
   if (transfer.error > MOST_ERROR || !Number.isFinite(transfer.error))
     throw new IconiaError(
       'morph.no-face',
-      `${name} does not resemble a face: laid onto one as well as it goes, it is off by ${(100 * transfer.error).toFixed(0)} % of its width. Begin from the neutral head in the stock, or take away what is no face.`,
+      `${name} does not resemble a face: laid onto one as well as it goes, it is off by ${(100 * transfer.error).toFixed(0)} % of its width. Begin from the face to sculpt that a face morph gives you, or take away what is no face.`,
     );
   return transfer;
 };

@@ -1,5 +1,6 @@
 import type { EffectObject } from '../../../core/document/schema';
 import { CardView } from './card-view';
+import { CutoutView } from './cutout-view';
 import { EmptyView } from './empty-view';
 import { FillView } from './fill-view';
 import { LiveView } from './live-view';
@@ -17,6 +18,8 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new CardView(tools) as ObjectView;
     case 'live':
       return new LiveView(tools) as ObjectView;
+    case 'cutout':
+      return new CutoutView(tools) as ObjectView;
     case 'fill':
       return new FillView(tools) as ObjectView;
     case 'model':
@@ -35,6 +38,7 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
     case 'lashes':
     case 'hair':
     case 'retouch':
+    case 'morph':
     case 'group':
     case 'light':
     case 'grade':

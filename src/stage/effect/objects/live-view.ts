@@ -6,7 +6,8 @@ import { FlatMesh } from './flat';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
 let sheet: DataTexture | null = null;
-const standIn = (): DataTexture => {
+/** What stands for the camera picture where there is none. */
+export const standIn = (): DataTexture => {
   if (sheet) return sheet;
   sheet = new DataTexture(new Uint8Array([150, 156, 160, 255]), 1, 1, RGBAFormat);
   sheet.colorSpace = NoColorSpace;

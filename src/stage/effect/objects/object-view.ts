@@ -17,6 +17,8 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly face: TrackedFace | null;
   /** Whose expressions count: its own face, or else the first. */
   readonly wearer: TrackedFace | null;
+  /** The face of a number, from 1; null when it is not there. */
+  readonly faceOf: (number: number) => TrackedFace | null;
   /** Since the effect started. */
   readonly time: Seconds;
   /** What stands higher in the Stack is drawn later. */

@@ -11,8 +11,10 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePainterStore } from '../../../../stores/painter';
 import InlineNotice from '../../../common/InlineNotice.vue';
+import CutoutPanel from './CutoutPanel.vue';
 import LooksPanel from './LooksPanel.vue';
 import MakeUpKit from './MakeUpKit.vue';
+import MorphPanel from './MorphPanel.vue';
 import PainterPanel from './PainterPanel.vue';
 
 const document = useEffectStore();
@@ -35,6 +37,8 @@ watch(
   },
   { immediate: true },
 );
+/** What has a panel of its own while it is selected. */
+const selected = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
 const count = computed(() => layersOn(document.effect, face.value).length);
 const other = computed<FaceChoice>(() => (face.value === 1 ? 2 : 1));
 const trouble = ref<string | null>(null);
@@ -55,6 +59,8 @@ const shown = computed(() =>
 
 <template>
   <PainterPanel v-if="painter.on" />
+  <MorphPanel v-else-if="selected?.kind === 'morph'" :morph="selected" :face="face" />
+  <CutoutPanel v-else-if="selected?.kind === 'cutout'" :cutout="selected" />
   <section v-else aria-label="Make-up">
     <div class="faces" role="group" aria-label="Face that make-up goes on">
       <button

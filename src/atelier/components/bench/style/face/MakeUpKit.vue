@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
 import { computed } from 'vue';
-import { Check, Eye, EyeClosed, Scissors, Sparkles } from '@lucide/vue';
+import { Check, Droplets, Eye, EyeClosed, Scissors, SmilePlus, Sparkles } from '@lucide/vue';
 import { changeLayer } from '../../../../../core/document/look-edits';
 import type { FaceChoice, Layer } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
 import { extraOn, FACE_EXTRAS, pieceOn, putExtra, putOn } from '../../../../commands/face-commands';
+import { addCutout, addMorph, morphsOn } from '../../../../commands/morph-commands';
 import { EXTRA_WORDS, KIT_WORDS } from '../../../../face-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { CUTOUT_PARTS } from '../../../../../core/face/cutout-parts';
+import { CUTOUT_WORDS } from '../../../../morph-words';
 import RegionPicture from './RegionPicture.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
@@ -23,7 +26,12 @@ const groups = computed(() =>
     })),
   })),
 );
-const EXTRA_ICONS = { retouch: Sparkles, hair: Scissors, iris: Eye, lashes: EyeClosed } as const;
+const EXTRA_ICONS = { retouch: Sparkles, hair: Droplets, iris: Eye, lashes: EyeClosed } as const;
+const morph = computed(() => morphsOn(props.face)[0]);
+const reshapeFace = (): void => {
+  if (morph.value) desk.selected = morph.value.id;
+  else addMorph(props.face);
+};
 const selected = computed<Layer | null>(() => {
   const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
   return object?.kind === 'layer' ? object : null;
@@ -88,6 +96,24 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
           @click="putExtra(kind, face)"
         >
           <component :is="EXTRA_ICONS[kind]" :size="13" /> {{ EXTRA_WORDS[kind] }}
+        </button>
+        <button class="chip" type="button" :aria-pressed="morph !== undefined" @click="reshapeFace">
+          <SmilePlus :size="13" /> Shape of the face
+        </button>
+      </div>
+    </section>
+    <section aria-label="Cut out of the face">
+      <h2>Cut out, live</h2>
+      <div class="extras">
+        <button
+          v-for="part in CUTOUT_PARTS"
+          :key="part"
+          type="button"
+          class="chip"
+          title="A live copy of it, to be put anywhere"
+          @click="addCutout(part, face)"
+        >
+          <Scissors :size="13" /> {{ CUTOUT_WORDS[part] }}
         </button>
       </div>
     </section>

@@ -15,6 +15,7 @@ import {
   ZoomIn,
   ZoomOut,
 } from '@lucide/vue';
+import { saveFile } from '../../../../commands/save-file';
 import { sentence } from '../../../../../core/errors';
 import { bring, type Brought, type Fitted } from '../../../../painter/sheet-files';
 import { PAINT_WORDS } from '../../../../face-words';
@@ -70,12 +71,8 @@ const chosen = async (): Promise<void> => {
   }
 };
 const save = async (): Promise<void> => {
-  const url = URL.createObjectURL(new Blob([(await painter.png()) as BlobPart], { type: 'image/png' }));
-  const link = window.document.createElement('a');
-  link.href = url;
-  link.download = `${painter.layer?.name ?? 'face'} ${painter.on?.part ?? ''}.png`;
-  link.click();
-  URL.revokeObjectURL(url);
+  const png = new Blob([(await painter.png()) as BlobPart], { type: 'image/png' });
+  saveFile(png, `${painter.layer?.name ?? 'face'} ${painter.on?.part ?? ''}.png`);
 };
 </script>
 

@@ -5,6 +5,7 @@ import { Download, Plus, SplitSquareHorizontal } from '@lucide/vue';
 import { reshape } from '../../../../../core/document/edits';
 import { GRADE_STEP_KINDS, MOST_GRADE_STEPS, type GradeStepKind } from '../../../../../core/document/schema';
 import { leftOut } from '../../../../../core/grade/bake';
+import { saveFile } from '../../../../commands/save-file';
 import { sentence } from '../../../../../core/errors';
 import { addStep, gradeFile, gradesOf } from '../../../../commands/grade-commands';
 import { addNew } from '../../../../commands/place-commands';
@@ -45,12 +46,7 @@ const write = async (): Promise<void> => {
     failure.value = sentence(error);
     return;
   }
-  const url = URL.createObjectURL(file);
-  const link = window.document.createElement('a');
-  link.href = url;
-  link.download = `${grade.value.name.replace(/[^\p{L}\p{N} _-]/gu, '') || 'Grade'}.cube`;
-  link.click();
-  URL.revokeObjectURL(url);
+  saveFile(file, `${grade.value.name.replace(/[^\p{L}\p{N} _-]/gu, '') || 'Grade'}.cube`);
 };
 </script>
 

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+/** A cutout: which part of whose face, its soft edge, and its outline where it is drawn by hand. */
+import { computed } from 'vue';
+import { X } from '@lucide/vue';
+import { reshape } from '../../../../../core/document/edits';
+import { FIRST_OUTLINE } from '../../../../../core/document/new-cutout';
+import { anchorOf } from '../../../../../core/document/queries';
+import { MOST_FACES, type Cutout } from '../../../../../core/document/schema';
+import { partExtent } from '../../../../../core/face/cutout';
+import { CUTOUT_PARTS, type CutoutPart } from '../../../../../core/face/cutout-parts';
+import type { Spot } from '../../../../../core/face/skin-spot';
+import { CUTOUT_WORDS } from '../../../../morph-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import SliderField from '../../../common/SliderField.vue';
+import OutlineDrawer from './OutlineDrawer.vue';
+
+const props = defineProps<{ cutout: Cutout }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+type Change = Parameters<typeof reshape<'cutout'>>[3];
+const set = (change: Change, gesture: string | null = null): void => {
+  document.edit(
+    reshape(document.effect, props.cutout.id, 'cutout', change),
+    gesture && `${props.cutout.id} ${gesture}`,
+  );
+};
+const done = (): void => document.endGesture();
+/** Another window is as large as before in proportion to what it shows. */
+const fitted = (part: CutoutPart, outer: number, outline: readonly Spot[]): Pick<Cutout, 'extent'> => {
+  const { cutout } = props;
+  const was = partExtent(cutout.part, cutout.outer, cutout.outline);
+  const is = partExtent(part, outer, outline);
+  const k = cutout.extent[0] / was[0];
+  return { extent: [is[0] * k, is[1] * k] };
+};
+const setPart = (part: CutoutPart): void => {
+  const outline = part === 'drawn' && props.cutout.outline.length < 3 ? FIRST_OUTLINE : props.cutout.outline;
+  set({
+    part,
+    outline: outline.map(([u, v]): [number, number] => [u, v]),
+    ...fitted(part, props.cutout.outer, outline),
+  });
+};
+const setOutline = (outline: readonly Spot[], gesture: string | null): void =>
+  set(
+    {
+      outline: outline.map(([u, v]): [number, number] => [u, v]),
+      ...fitted('drawn', props.cutout.outer, outline),
+    },
+    gesture,
+  );
+const setOuter = (outer: number): void =>
+  set({ outer, ...fitted(props.cutout.part, outer, props.cutout.outline) }, 'outer');
+const parts = CUTOUT_PARTS.map((value) => ({ value, label: CUTOUT_WORDS[value] }));
+const elsewhere = computed(() => !('face' in anchorOf(document.effect, props.cutout)));
+const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, label: `Face ${i + 1}` }));
+</script>
+
+<template>
+  <section aria-label="Cutout">
+    <div class="head">
+      <h2>{{ cutout.name }}</h2>
+      <span class="soft"
+        >A live part of the face. Put it anywhere in Place, copy it as often as you like.</span
+      >
+      <span class="grow" />
+      <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
+    </div>
+    <div class="columns">
+      <div class="fields">
+        <label class="line">
+          <span>Part</span>
+          <a-select
+            v-name="'Part of the face'"
+            size="small"
+            :value="cutout.part"
+            :options="parts"
+            @change="(v: unknown) => setPart(v as CutoutPart)"
+          />
+        </label>
+        <label v-if="elsewhere" class="line">
+          <span>Whose</span>
+          <a-select
+            v-name="'Whose face it is cut from'"
+            size="small"
+            :value="cutout.face"
+            :options="faces"
+            @change="(v: unknown) => set({ face: Number(v) })"
+          />
+        </label>
+        <SliderField
+          name="Edge begins"
+          label="Where the soft edge begins, millimetres inside the outline"
+          unit="mm"
+          :value="Math.round(cutout.inner * 1000)"
+          :min="0"
+          :max="40"
+          @change="(v) => set({ inner: v / 1000 }, 'inner')"
+          @done="done"
+        />
+        <SliderField
+          name="Edge ends"
+          label="Where the soft edge ends, millimetres outside the outline"
+          unit="mm"
+          :value="Math.round(cutout.outer * 1000)"
+          :min="0"
+          :max="40"
+          @change="(v) => setOuter(v / 1000)"
+          @done="done"
+        />
+        <div class="chips">
+          <button
+            class="chip"
+            type="button"
+            :aria-pressed="cutout.made"
+            title="Off, it is the camera picture as it comes"
+            @click="set({ made: !cutout.made })"
+          >
+            With make-up and shape
+          </button>
+          <button class="chip" type="button" :aria-pressed="cutout.flip" @click="set({ flip: !cutout.flip })">
+            Mirrored
+          </button>
+        </div>
+      </div>
+      <OutlineDrawer
+        v-if="cutout.part === 'drawn'"
+        :outline="cutout.outline"
+        @change="setOutline"
+        @done="done"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+h2 {
+  margin: 0;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(240px, 1fr) minmax(240px, 1fr);
+  gap: 22px;
+}
+.fields {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+}
+.line {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 10px;
+  align-items: center;
+  min-height: 28px;
+  color: var(--soft);
+}
+.chips {
+  display: flex;
+  gap: 6px;
+  margin-top: 4px;
+}
+.chip {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+</style>

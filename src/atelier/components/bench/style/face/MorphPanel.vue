@@ -1,0 +1,233 @@
+<script setup lang="ts">
+/** The shape of a face: by sliders, by a sculpted mesh, all over or in parts of it. */
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { Download, Plus, X } from '@lucide/vue';
+import { reshape } from '../../../../../core/document/edits';
+import type { AssetId, FaceChoice, Morph } from '../../../../../core/document/schema';
+import { FACE_REGIONS, type FaceRegion } from '../../../../../core/face/region-names';
+import type { ShapeName } from '../../../../../core/face/shape-names';
+import { sentence } from '../../../../../core/errors';
+import { Cancelled } from '../../../../../intake/intake-client';
+import {
+  addMorph,
+  giveFaceToSculpt,
+  morphsOn,
+  sculptBy,
+  takeMeshOff,
+} from '../../../../commands/morph-commands';
+import { REGION_WORDS } from '../../../../face-words';
+import { MORPH_GROUPS } from '../../../../morph-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import InlineNotice from '../../../common/InlineNotice.vue';
+import SliderField from '../../../common/SliderField.vue';
+
+const props = defineProps<{ morph: Morph; face: FaceChoice }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+type Change = Parameters<typeof reshape<'morph'>>[3];
+const set = (change: Change, gesture: string | null = null): void => {
+  document.edit(
+    reshape(document.effect, props.morph.id, 'morph', change, 'Reshape'),
+    gesture && `${props.morph.id} ${gesture}`,
+  );
+};
+const done = (): void => document.endGesture();
+const setSlider = (name: ShapeName, percent: number): void => {
+  const { [name]: _was, ...rest } = props.morph.sliders;
+  set({ sliders: percent === 0 ? rest : { ...rest, [name]: percent / 100 } }, name);
+};
+const all = computed(() => morphsOn(props.face));
+const moved = computed(() => Object.keys(props.morph.sliders).length > 0);
+
+/** Meshes to choose from. */
+const models = computed(() =>
+  Object.values(document.effect.assets)
+    .filter((a) => a.kind === 'model')
+    .map((a) => ({ value: a.id as string, label: a.name })),
+);
+const mesh = computed(() => props.morph.mesh);
+const meshAsset = computed(() => (mesh.value ? document.effect.assets[mesh.value.asset] : undefined));
+/** The model was changed after it was measured. */
+const changed = computed(() => meshAsset.value && meshAsset.value.files[0]?.sha256 !== mesh.value?.file);
+const measuring = ref<{ name: string; abort: AbortController } | null>(null);
+const trouble = ref<string | null>(null);
+const choose = async (id: AssetId): Promise<void> => {
+  measuring.value?.abort.abort();
+  trouble.value = null;
+  const abort = new AbortController();
+  measuring.value = { name: document.effect.assets[id]?.name ?? 'the mesh', abort };
+  try {
+    await sculptBy(props.morph.id, id, abort.signal);
+  } catch (error) {
+    if (!(error instanceof Cancelled)) trouble.value = sentence(error);
+  } finally {
+    if (measuring.value?.abort === abort) measuring.value = null;
+  }
+};
+watch(
+  () => props.morph.id,
+  () => {
+    trouble.value = null;
+    measuring.value?.abort.abort();
+  },
+);
+onBeforeUnmount(() => measuring.value?.abort.abort());
+
+const regions = FACE_REGIONS.filter((r) => r !== 'face').map((value) => ({
+  value,
+  label: REGION_WORDS[value],
+}));
+const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01 ? 2 : 1)} %`;
+</script>
+
+<template>
+  <section aria-label="Shape of the face">
+    <div class="head">
+      <h2>Shape of the face</h2>
+      <button
+        v-for="one in all.length > 1 ? all : []"
+        :key="one.id"
+        class="chip"
+        type="button"
+        :aria-pressed="one.id === morph.id"
+        @click="desk.selected = one.id"
+      >
+        {{ one.name }}
+      </button>
+      <span class="grow" />
+      <button class="chip" type="button" title="Morphs add up" @click="addMorph(face)">
+        <Plus :size="13" /> Another
+      </button>
+      <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
+    </div>
+    <SliderField
+      name="Amount"
+      label="Amount of the morph"
+      unit="%"
+      :value="morph.amount * 100"
+      :min="-100"
+      :max="200"
+      @change="(v) => set({ amount: v / 100 }, 'amount')"
+      @done="done"
+    />
+    <div class="columns">
+      <section v-for="group in MORPH_GROUPS" :key="group.label" :aria-label="group.label">
+        <h3>{{ group.label }}</h3>
+        <SliderField
+          v-for="{ name, label } in group.sliders"
+          :key="name"
+          :name="label"
+          :label="`${group.label}: ${label}`"
+          :value="Math.round((morph.sliders[name] ?? 0) * 100)"
+          :min="-100"
+          :max="100"
+          @change="(v) => setSlider(name, v)"
+          @done="done"
+        />
+      </section>
+      <section aria-label="Sculpted mesh">
+        <h3>Sculpted mesh</h3>
+        <div class="line">
+          <a-select
+            v-name="'Sculpted mesh'"
+            class="grow"
+            size="small"
+            placeholder="None: sliders alone"
+            :value="(meshAsset?.id ?? null) as unknown as undefined"
+            :options="models"
+            :disabled="measuring !== null"
+            not-found-content="Bring in a model first: the Library is in Place."
+            @change="(v: unknown) => choose(v as AssetId)"
+          />
+          <button v-if="mesh" class="chip" type="button" @click="takeMeshOff(morph.id)">Take off</button>
+        </div>
+        <p v-if="measuring" class="soft" role="status">
+          Laying {{ measuring.name }} onto the face…
+          <button class="word" type="button" @click="measuring.abort.abort()">Cancel</button>
+        </p>
+        <p v-else-if="mesh" class="soft" role="status">
+          {{ meshAsset ? '' : 'The model is gone; its shape is kept. ' }}Fits to {{ percent(mesh.error) }} of
+          the face’s width,
+          {{ mesh.by === 'layout' ? 'point by point, by its face layout.' : 'by its surface.' }}
+        </p>
+        <InlineNotice v-if="trouble" closable @close="trouble = null">{{ trouble }}</InlineNotice>
+        <InlineNotice v-if="changed && !measuring" kind="warning">
+          {{ meshAsset!.name }} has changed since it was measured.
+          <button class="word" type="button" @click="choose(meshAsset!.id)">Measure it again</button>
+        </InlineNotice>
+        <button class="chip" type="button" @click="giveFaceToSculpt">
+          <Download :size="13" /> A face to sculpt (OBJ)
+        </button>
+      </section>
+      <section aria-label="Where it counts">
+        <h3>Where it counts</h3>
+        <a-select
+          v-name="'Regions the morph counts in'"
+          class="wide"
+          size="small"
+          mode="multiple"
+          placeholder="All over the face"
+          :value="morph.regions"
+          :options="regions"
+          @change="(v: unknown) => set({ regions: v as FaceRegion[] })"
+        />
+        <SliderField
+          v-if="morph.regions.length > 0"
+          name="Fade"
+          label="How far the morph runs out around them"
+          unit="%"
+          :value="Math.round(morph.fade * 1000) / 10"
+          :min="0"
+          :max="30"
+          :step="0.5"
+          :digits="1"
+          @change="(v) => set({ fade: v / 100 }, 'fade')"
+          @done="done"
+        />
+      </section>
+    </div>
+    <button v-if="moved" class="word" type="button" @click="set({ sliders: {} })">
+      Set all sliders to 0
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+h2,
+h3 {
+  margin: 0;
+}
+h3 {
+  margin: 8px 0 2px;
+  font-size: 12px;
+  font-weight: 600;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 0 22px;
+}
+.line {
+  display: flex;
+  gap: 6px;
+  margin-bottom: 4px;
+}
+.wide {
+  width: 100%;
+}
+p {
+  margin: 4px 0;
+}
+.chip {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,23 @@
+/** What one face morph of a document does to landmarks at its full amount. */
+import type { Morph } from '../../document/schema';
+import { SHAPE_NAMES } from '../shape-names';
+import { regionWeights, sliderMoves, sumMoves, type Moves } from './moves';
+import { unpackMoves } from './packed-moves';
+
+const known = new WeakMap<Morph, Moves>();
+
+/** Sliders and mesh together, faded out around its regions, at an amount of 1. Objects of a document never change. */
+export const movesOf = (morph: Morph): Moves => {
+  const kept = known.get(morph);
+  if (kept) return kept;
+  const weights = morph.regions.length > 0 ? regionWeights(morph.regions, morph.fade) : null;
+  const moves = sumMoves([
+    ...SHAPE_NAMES.flatMap((name) => {
+      const amount = morph.sliders[name] ?? 0;
+      return amount === 0 ? [] : [{ moves: sliderMoves(name), amount, weights }];
+    }),
+    ...(morph.mesh ? [{ moves: unpackMoves(morph.mesh.moves), amount: 1, weights }] : []),
+  ]);
+  known.set(morph, moves);
+  return moves;
+};
