@@ -7,7 +7,7 @@ export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
 
 /** Where the whole-path test leaves the address of what it released, for the camera test. */
 export const RELEASED_FILE = join(tmpdir(), 'iconia-e2e-clip', 'released.json');
-export const E2E_PORT = 4187;
+export const E2E_PORT = Number(process.env.ICONIA_E2E_PORT ?? 4187);
 
 const launch = (...more: string[]) => ({
   launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, ...more] },

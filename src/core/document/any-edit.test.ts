@@ -1,6 +1,11 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { CUTOUT_PARTS } from '../face/cutout-parts';
+import { changeCutout } from './cutout-edits';
 import { newCue } from './defaults';
+import { addLayerInOrder } from './look-edits';
+import { newCutout } from './new-cutout';
+import { newLayer, newMorph } from './new-face-objects';
 import { headAnchor, newCard, newGroup, newModel, newOccluder } from './new-objects';
 import * as edits from './edits';
 import { IconiaError } from '../errors';
@@ -46,7 +51,7 @@ const freshIds = (serial: number, prefix?: string) => {
 /** A random edit, made for the document as it is when its turn comes. */
 const anyEdit = fc
   .record({
-    kind: fc.nat(40),
+    kind: fc.nat(44),
     pick: fc.nat(), // JSON knows no -0.
     number: fc.double({ min: -50, max: 50, noNaN: true }).map((n) => n + 0),
     text: fc.string({ maxLength: 12 }),
@@ -219,6 +224,21 @@ const anyEdit = fc
           return material && node
             ? addNodes(effect, material.id, [newNode(`node_new${serial}` as NodeId, 'noise', [number, 0])])
             : edits.renameEffect(text);
+        case 40:
+          return edits.addObject(newCutout(fresh, CUTOUT_PARTS[pick % CUTOUT_PARTS.length]!, number));
+        case 41:
+          return changeCutout(effect, object!.id, {
+            part: CUTOUT_PARTS[pick % CUTOUT_PARTS.length]!,
+            outer: Math.abs(number) / 1000,
+          });
+        case 42:
+          return edits.addObject({
+            ...newMorph(fresh, number, (pick % 4) + 1),
+            sliders: { chin: number / 50 },
+            regions: pick % 2 ? ['nose'] : [],
+          });
+        case 43:
+          return addLayerInOrder(effect, newLayer(fresh, { region: 'lids', name: text || 'Lids' }, 0), 1);
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action

@@ -219,6 +219,13 @@ describe('reading documents', () => {
     });
     expect(effect.objects['obj_pebble' as ObjectId]).not.toHaveProperty('region');
   });
+  test('schema 7 stays as it is: what lies on faces, and the looks that were kept', () => {
+    const old = fixture(7) as Effect;
+    const effect = readEffect(old);
+    expect(effect.schema).toBe(SCHEMA_VERSION);
+    expect(effect.objects).toEqual(old.objects);
+    expect(effect.looks).toEqual(old.looks);
+  });
   test.each([
     ['nothing', null, 'effect.unreadable'],
     ['a newer schema', { schema: SCHEMA_VERSION + 1 }, 'effect.too-new'],

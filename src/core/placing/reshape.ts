@@ -30,10 +30,11 @@ export const reshaped = (program: Program, state: StateNow, here: Here): Here =>
     const morph = program.objects[i] as Morph;
     const anchor = program.anchors[i]!;
     const amount = morph.amount * strengthOf(program, state, i);
-    if (!('face' in anchor) || amount === 0) continue;
+    const moves = movesOf(morph);
+    if (!('face' in anchor) || amount === 0 || !moves) continue;
     for (const [, face] of chosen(anchor.face, faces)) {
       const list = morphings.get(face.id) ?? [];
-      list.push({ moves: movesOf(morph), amount, weights: null });
+      list.push({ moves, amount, weights: null });
       morphings.set(face.id, list);
     }
   }

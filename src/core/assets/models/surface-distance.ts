@@ -1,6 +1,6 @@
 /** How far a surface is from points: the deviation of a simplified model from what it was. */
 import { nearestShares } from '../../maths/triangle';
-import type { Vec3 } from '../../maths/vec3';
+import { cross, length, scale, subtract, type Vec3 } from '../../maths/vec3';
 
 /**
  * Squared distance from a point to the triangle whose nine numbers begin at `at` (Ericson, "Real-Time Collision
@@ -106,6 +106,11 @@ export class Surface {
 
   /** The point of the surface nearest to a point; null when there is no surface. */
   nearest(point: Vec3): Vec3 | null {
+    return this.hit(point)?.point ?? null;
+  }
+
+  /** The same with the direction the surface faces there, of length 1, or 0 on a triangle without area. */
+  hit(point: Vec3): { readonly point: Vec3; readonly normal: Vec3 } | null {
     const { triangle } = this.find(point);
     if (triangle < 0) return null;
     const corner = (k: number): Vec3 => [
@@ -116,7 +121,8 @@ export class Surface {
     const [a, b, c] = [corner(0), corner(1), corner(2)];
     const shares = nearestShares(point, a, b, c);
     const at = (k: 0 | 1 | 2): number => shares[0] * a[k] + shares[1] * b[k] + shares[2] * c[k];
-    return [at(0), at(1), at(2)];
+    const across = cross(subtract(b, a), subtract(c, a));
+    return { point: [at(0), at(1), at(2)], normal: scale(across, 1 / (length(across) || 1)) };
   }
 
   private find([px, py, pz]: Vec3): { readonly squared: number; readonly triangle: number } {

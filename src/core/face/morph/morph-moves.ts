@@ -4,20 +4,24 @@ import { SHAPE_NAMES } from '../shape-names';
 import { regionWeights, sliderMoves, sumMoves, type Moves } from './moves';
 import { unpackMoves } from './packed-moves';
 
-const known = new WeakMap<Morph, Moves>();
+const known = new WeakMap<Morph, Moves | null>();
 
-/** Sliders and mesh together, faded out around its regions, at an amount of 1. Objects of a document never change. */
-export const movesOf = (morph: Morph): Moves => {
+/**
+ * Sliders and mesh together, faded out around its regions, at an amount of 1; null when nothing moves. Objects of a document
+ * never change.
+ */
+export const movesOf = (morph: Morph): Moves | null => {
   const kept = known.get(morph);
-  if (kept) return kept;
+  if (kept !== undefined) return kept;
   const weights = morph.regions.length > 0 ? regionWeights(morph.regions, morph.fade) : null;
-  const moves = sumMoves([
+  const sum = sumMoves([
     ...SHAPE_NAMES.flatMap((name) => {
       const amount = morph.sliders[name] ?? 0;
       return amount === 0 ? [] : [{ moves: sliderMoves(name), amount, weights }];
     }),
     ...(morph.mesh ? [{ moves: unpackMoves(morph.mesh.moves), amount: 1, weights }] : []),
   ]);
+  const moves = sum.some((v) => v !== 0) ? sum : null;
   known.set(morph, moves);
   return moves;
 };

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { FACE_LANDMARKS } from '../landmarks';
-import { NEUTRAL_FACE } from '../neutral';
+import { NEUTRAL_FACE, OPEN_TRIANGLES } from '../neutral';
+import { cross, dot, pointAt, subtract, type Vec3 } from '../../maths/vec3';
 import { SHAPE_NAMES } from '../shape-names';
 import { morphed, regionWeights, sliderMoves, sumMoves } from './moves';
 import { FACE_WIDTH } from './sculpted';
@@ -37,6 +38,22 @@ describe('sliders', () => {
     expect(far(sliderMoves('chin'), 10)).toBeLessThan(1e-6);
     expect(sliderMoves('noseWidth')[3 * 294]!).toBeGreaterThan(0.0005);
     expect(far(sliderMoves('mouthWidth'), 291)).toBeGreaterThan(0.001);
+  });
+});
+
+describe('sliders drawn out', () => {
+  const normalOf = (p: ArrayLike<number>, t: number): Vec3 => {
+    const [a, b, c] = [0, 1, 2].map((k) => pointAt(p, OPEN_TRIANGLES[t + k]!)) as [Vec3, Vec3, Vec3];
+    return cross(subtract(b, a), subtract(c, a));
+  };
+  test.each(SHAPE_NAMES)('%s does not fold the skin, either way', (name) => {
+    for (const amount of [1, -1]) {
+      const moved = Float32Array.from(NEUTRAL_FACE, (v, k) => v + amount * sliderMoves(name)[k]!);
+      let folded = 0;
+      for (let t = 0; t < OPEN_TRIANGLES.length; t += 3)
+        if (dot(normalOf(NEUTRAL_FACE, t), normalOf(moved, t)) <= 0) folded++;
+      expect(folded).toBe(0);
+    }
   });
 });
 

@@ -3,11 +3,11 @@ import { Surface } from '../../assets/models/surface-distance';
 import { IconiaError } from '../../errors';
 import { alignPoints, type Similarity } from '../../maths/procrustes';
 import { fromAngles, inverse, rotate } from '../../maths/quaternion';
-import { add, distance, dot, pointAt, scale, subtract, type Vec3 } from '../../maths/vec3';
+import { add, distance, pointAt, scale, subtract, type Vec3 } from '../../maths/vec3';
 import type { Metres } from '../../units';
-import { neighbours } from '../harmonic';
 import { FACE_LANDMARKS, OVAL } from '../landmarks';
-import { NEUTRAL_FACE, OPEN_TRIANGLES, UV } from '../neutral';
+import { NEUTRAL_FACE, UV } from '../neutral';
+import { drawnOnto, nearestOn, type Segment } from './drawn-onto';
 
 export interface SculptedMesh {
   /** x, y, z one after the other, in whatever unit and axes the file has. */
@@ -37,7 +37,6 @@ export const MOST_ERROR = 0.12;
 const SAME_UV = 0.004;
 
 const LANDMARKS: readonly Vec3[] = Array.from({ length: FACE_LANDMARKS }, (_, i) => pointAt(NEUTRAL_FACE, i));
-const ADJACENT = neighbours(FACE_LANDMARKS, OPEN_TRIANGLES);
 
 const applied = ({ rotation, position, scale: k }: Similarity, p: Vec3): Vec3 =>
   add(scale(rotate(rotation, p), k), position);
@@ -149,11 +148,8 @@ const bySurface = (surface: Surface, mesh: SculptedMesh): Similarity => {
     .sort((a, b) => a.error - b.error)[0]!.fit;
 };
 
-const ROUNDS = 30;
 /** The mesh ends where the face does when most of its edge is this near, in shares of the width. */
 const SAME_EDGE = 0.06;
-/** Rounds after which one smoothing less is done. */
-const STIFF = 4;
 
 /** Segments where the mesh ends, joined corners counted once; points in head space. */
 const borderOf = (corners: Float32Array): (readonly [Vec3, Vec3])[] => {
@@ -178,48 +174,39 @@ const borderOf = (corners: Float32Array): (readonly [Vec3, Vec3])[] => {
   const point = (at: number): Vec3 => [corners[at]!, corners[at + 1]!, corners[at + 2]!];
   return [...edges.values()].filter((e) => e.count === 1).map((e) => [point(e.from), point(e.to)] as const);
 };
-const nearestOn = (segments: readonly (readonly [Vec3, Vec3])[], p: Vec3): Vec3 => {
-  let [best, least] = [p, Infinity];
-  for (const [a, b] of segments) {
-    const along = subtract(b, a);
-    const t = Math.min(1, Math.max(0, dot(subtract(p, a), along) / (dot(along, along) || 1)));
-    const on = add(a, scale(along, t));
-    const d = distance(p, on);
-    if (d < least) [best, least] = [on, d];
-  }
-  return best;
+/** The ends of a mesh loop by loop, as far as they hang together. */
+const loopsOf = (border: readonly Segment[]): Segment[][] => {
+  const key = (p: Vec3): string => p.map((v) => v.toFixed(6)).join();
+  const from = new Map<string, Segment[]>();
+  for (const segment of border)
+    for (const end of segment) from.set(key(end), [...(from.get(key(end)) ?? []), segment]);
+  const met = new Set<Segment>();
+  return border.flatMap((first) => {
+    if (met.has(first)) return [];
+    const loop: Segment[] = [];
+    const stack = [first];
+    while (stack.length > 0) {
+      const segment = stack.pop()!;
+      if (met.has(segment)) continue;
+      met.add(segment);
+      loop.push(segment);
+      for (const end of segment) stack.push(...from.get(key(end))!);
+    }
+    return [loop];
+  });
 };
 
 /**
- * Each landmark drawn to the surface, its neighbours going along: less and less of them with each round. Where the mesh
- * ends at the edge of the face, edge is drawn to edge: what was pulled along the surface could not be told otherwise.
+ * The outer edge of the mesh where that is the edge of the face; else nothing: a neck or a skull goes on beyond it. Openings of
+ * eyes and mouth are no edge.
  */
-const drawnTo = (surface: Surface, border: readonly (readonly [Vec3, Vec3])[]): Vec3[] => {
-  const edge = new Set<number>(OVAL);
-  const off = OVAL.map((i) =>
-    border.length > 0 ? distance(nearestOn(border, LANDMARKS[i]!), LANDMARKS[i]!) : Infinity,
-  );
-  const ends = [...off].sort((a, b) => a - b)[Math.floor(off.length / 2)]! < SAME_EDGE * FACE_WIDTH;
-  const target = (i: number, move: Vec3): Vec3 => {
-    const at = add(LANDMARKS[i]!, move);
-    return subtract(ends && edge.has(i) ? nearestOn(border, at) : surface.nearest(at)!, LANDMARKS[i]!);
-  };
-  let moves: Vec3[] = LANDMARKS.map(() => [0, 0, 0]);
-  for (let round = ROUNDS; round >= 1; round--) {
-    moves = moves.map((move, i) => target(i, move));
-    for (let n = 0; n < Math.ceil(round / STIFF); n++)
-      moves = moves.map((own, i): Vec3 => {
-        // Along the edge only the edge goes along.
-        const near = ends && edge.has(i) ? ADJACENT[i]!.filter((k) => edge.has(k)) : ADJACENT[i]!;
-        if (near.length === 0) return own;
-        const mean = scale(
-          near.reduce((s, k) => add(s, moves[k]!), [0, 0, 0] as Vec3),
-          1 / near.length,
-        );
-        return add(scale(own, 0.5), scale(mean, 0.5));
-      });
-  }
-  return moves.map((move, i) => target(i, move));
+const edgeOf = (border: readonly Segment[]): readonly Segment[] => {
+  const lengthOf = (loop: readonly Segment[]): number =>
+    loop.reduce((sum, [a, b]) => sum + distance(a, b), 0);
+  const outer = loopsOf(border).sort((a, b) => lengthOf(b) - lengthOf(a))[0];
+  if (!outer) return [];
+  const off = OVAL.map((i) => distance(nearestOn(outer, LANDMARKS[i]!), LANDMARKS[i]!)).sort((a, b) => a - b);
+  return off[Math.floor(off.length / 2)]! < SAME_EDGE * FACE_WIDTH ? outer : [];
 };
 
 /**
@@ -251,8 +238,7 @@ export const transferMesh = (mesh: SculptedMesh, name = 'The mesh'): Transfer =>
   const cornersInHead = corners((p) => applied(fit, p));
   const inHead = new Surface(cornersInHead);
   const left = rms(LANDMARKS.map((p) => inHead.distance(p))) / FACE_WIDTH;
-  const moves = new Float32Array(FACE_LANDMARKS * 3);
-  drawnTo(inHead, borderOf(cornersInHead)).forEach((move, i) => moves.set(move, 3 * i));
+  const moves = drawnOnto(inHead, edgeOf(borderOf(cornersInHead)));
   return checked({ moves, fit, error: left, by: 'surface' }, name);
 };
 

@@ -5,6 +5,7 @@ import {
   Vector2,
   Vector3,
   type Camera,
+  type Texture,
   type WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three';
@@ -35,7 +36,7 @@ export class CutoutView implements ObjectView<Cutout> {
   private readonly flat: FlatMesh;
   private readonly quad = new PassQuad();
   private target: WebGLRenderTarget | null = null;
-  private shown: { camera: CameraParts; made: boolean } | null = null;
+  private shown: { camera: CameraParts; made: boolean; asItIs: Texture | null } | null = null;
   private readonly cut = passMaterial(
     CUTOUT_FRAGMENT,
     {
@@ -75,7 +76,8 @@ export class CutoutView implements ObjectView<Cutout> {
       const made = object.made && layering !== 'backdrop';
       if (!of || !camera.camera || this.aim(object, of, made, camera.camera) === 0) return false;
       if (made) camera.wantsMade = true;
-      this.shown = { camera, made };
+      // It has to be taken while nothing else stands on the canvas yet.
+      this.shown = { camera, made, asItIs: camera.get('whole', 0, null) };
       flat.style(object, this.target!.texture, object.flip ? [1, 1, -1, -1] : [0, 1, 1, -1], opacity);
     } else flat.style(object, standIn(), [0, 0, 1, 1], opacity);
     flat.repeat =
@@ -119,8 +121,8 @@ export class CutoutView implements ObjectView<Cutout> {
   /** Cuts it out at the moment it is needed: by then the faces are made up. */
   private draw(renderer: WebGLRenderer): void {
     if (!this.shown || !this.target) return;
-    const { camera, made } = this.shown;
-    this.cut.uniforms.picture!.value = (made && camera.dressed) || camera.get('whole', 0, null);
+    const { camera, made, asItIs } = this.shown;
+    this.cut.uniforms.picture!.value = (made && camera.dressed) || asItIs;
     this.quad.draw(renderer, this.cut, this.target);
   }
 

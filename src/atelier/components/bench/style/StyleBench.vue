@@ -35,7 +35,7 @@ watch(
     if (!object.value) return;
     const { section } = desk.style;
     if (object.value.kind === 'grade') desk.style.section = 'grade';
-    else if (isOnFace(object.value)) desk.style.section = 'face';
+    else if (isOnFace(object.value) || object.value?.kind === 'cutout') desk.style.section = 'face';
     else if (object.value.kind === 'light' || object.value.kind === 'shadowCatcher')
       desk.style.section = 'light';
     // Whoever is at materials stays there.

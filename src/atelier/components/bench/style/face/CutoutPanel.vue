@@ -2,11 +2,10 @@
 /** A cutout: which part of whose face, its soft edge, and its outline where it is drawn by hand. */
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
-import { reshape } from '../../../../../core/document/edits';
+import { changeCutout } from '../../../../../core/document/cutout-edits';
 import { FIRST_OUTLINE } from '../../../../../core/document/new-cutout';
 import { anchorOf } from '../../../../../core/document/queries';
 import { MOST_FACES, type Cutout } from '../../../../../core/document/schema';
-import { partExtent } from '../../../../../core/face/cutout';
 import { CUTOUT_PARTS, type CutoutPart } from '../../../../../core/face/cutout-parts';
 import type { Spot } from '../../../../../core/face/skin-spot';
 import { CUTOUT_WORDS } from '../../../../morph-words';
@@ -18,40 +17,21 @@ import OutlineDrawer from './OutlineDrawer.vue';
 const props = defineProps<{ cutout: Cutout }>();
 const document = useEffectStore();
 const desk = useDeskStore();
-type Change = Parameters<typeof reshape<'cutout'>>[3];
+type Change = Parameters<typeof changeCutout>[2];
 const set = (change: Change, gesture: string | null = null): void => {
   document.edit(
-    reshape(document.effect, props.cutout.id, 'cutout', change),
+    changeCutout(document.effect, props.cutout.id, change),
     gesture && `${props.cutout.id} ${gesture}`,
   );
 };
 const done = (): void => document.endGesture();
-/** Another window is as large as before in proportion to what it shows. */
-const fitted = (part: CutoutPart, outer: number, outline: readonly Spot[]): Pick<Cutout, 'extent'> => {
-  const { cutout } = props;
-  const was = partExtent(cutout.part, cutout.outer, cutout.outline);
-  const is = partExtent(part, outer, outline);
-  const k = cutout.extent[0] / was[0];
-  return { extent: [is[0] * k, is[1] * k] };
-};
+const plain = (outline: readonly Spot[]): [number, number][] => outline.map(([u, v]) => [u, v]);
 const setPart = (part: CutoutPart): void => {
-  const outline = part === 'drawn' && props.cutout.outline.length < 3 ? FIRST_OUTLINE : props.cutout.outline;
-  set({
-    part,
-    outline: outline.map(([u, v]): [number, number] => [u, v]),
-    ...fitted(part, props.cutout.outer, outline),
-  });
+  const first = part === 'drawn' && props.cutout.outline.length < 3;
+  set(first ? { part, outline: plain(FIRST_OUTLINE) } : { part });
 };
 const setOutline = (outline: readonly Spot[], gesture: string | null): void =>
-  set(
-    {
-      outline: outline.map(([u, v]): [number, number] => [u, v]),
-      ...fitted('drawn', props.cutout.outer, outline),
-    },
-    gesture,
-  );
-const setOuter = (outer: number): void =>
-  set({ outer, ...fitted(props.cutout.part, outer, props.cutout.outline) }, 'outer');
+  set({ outline: plain(outline) }, gesture);
 const parts = CUTOUT_PARTS.map((value) => ({ value, label: CUTOUT_WORDS[value] }));
 const elsewhere = computed(() => !('face' in anchorOf(document.effect, props.cutout)));
 const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, label: `Face ${i + 1}` }));
@@ -67,6 +47,10 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
       <span class="grow" />
       <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
     </div>
+    <p class="soft">
+      A live part of the face. It begins where it is on the face, so it is seen once it is moved, grows, or
+      lies over a picture. Copy it as often as you like.
+    </p>
     <div class="columns">
       <div class="fields">
         <label class="line">
@@ -106,7 +90,7 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
           :value="Math.round(cutout.outer * 1000)"
           :min="0"
           :max="40"
-          @change="(v) => setOuter(v / 1000)"
+          @change="(v) => set({ outer: v / 1000 }, 'outer')"
           @done="done"
         />
         <div class="chips">
@@ -139,10 +123,12 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
   display: flex;
   gap: 8px;
   align-items: center;
-  margin-bottom: 8px;
 }
 h2 {
   margin: 0;
+}
+p {
+  margin: 2px 0 8px;
 }
 .columns {
   display: grid;

@@ -211,8 +211,8 @@ h3 {
 }
 .columns {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 0 22px;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  gap: 0 20px;
 }
 .line {
   display: flex;
@@ -221,6 +221,10 @@ h3 {
 }
 .wide {
   width: 100%;
+}
+section section :deep(.slider-field) {
+  --label: 74px;
+  gap: 6px;
 }
 p {
   margin: 4px 0;
