@@ -4,7 +4,7 @@
  */
 import { expect, test } from '@playwright/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer, newMorph } from '../src/core/document/new-face-objects';
+import { newLashes, newLayer, newMorph } from '../src/core/document/new-face-objects';
 import type { Effect, EffectObject, Morph } from '../src/core/document/schema';
 import { FACE_LANDMARKS, OVAL } from '../src/core/face/landmarks';
 import { movesOf } from '../src/core/face/morph/morph-moves';
@@ -102,6 +102,14 @@ test('a chin drawn to a point: the face’s own pixels lie on the new shape, and
         others++;
     }
   expect(others).toBe(0);
+});
+
+test('the picture stays opaque, the soft edge of the face included', async () => {
+  const lashes = { ...newLashes(id(3), 3), opacity: 0.5 };
+  const seen = await draw({ effect: withObjects(morph({ mesh: POINTED }), lashes), colour: PLACES });
+  let through = 0;
+  for (let i = 3; i < seen.data.length; i += 4) if (seen.data[i] !== 255) through++;
+  expect(through).toBe(0);
 });
 
 test('at 0 % nothing changes, at half the strength it goes half as far, below 0 the other way', async () => {

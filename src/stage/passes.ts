@@ -1,8 +1,11 @@
 /** Passes over a whole picture: a shader drawn on one square, into the canvas or a texture. */
 import {
+  CustomBlending,
   HalfFloatType,
   LinearFilter,
   Mesh,
+  OneFactor,
+  OneMinusSrcAlphaFactor,
   OrthographicCamera,
   PlaneGeometry,
   Scene,
@@ -21,6 +24,13 @@ export const QUAD_VERTEX = /* glsl */ `
     gl_Position = vec4(position.xy, 0.0, 1.0);
   }
 `;
+
+/** Blended like what is transparent, the picture staying opaque, but drawn in its turn among what is opaque. */
+export const OVER_PICTURE = {
+  blending: CustomBlending,
+  blendSrcAlpha: OneFactor,
+  blendDstAlpha: OneMinusSrcAlphaFactor,
+} as const;
 
 /** A uniform. */
 export const value = <T>(of: T): { value: T } => ({ value: of });

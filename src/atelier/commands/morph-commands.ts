@@ -1,15 +1,19 @@
 /** Morphs and cutouts of faces by command. */
+import type { Draft } from 'immer';
 import { addObject, edit } from '../../core/document/edits';
 import { faceObj } from '../../core/assets/models/face-obj';
 import { newCutout } from '../../core/document/new-cutout';
 import { newMorph } from '../../core/document/new-face-objects';
 import { anchorOf, orderOnTop, stackOrder } from '../../core/document/queries';
-import type { AssetId, FaceChoice, Morph, ObjectId } from '../../core/document/schema';
+import type { Asset, AssetId, FaceChoice, Morph, ObjectId } from '../../core/document/schema';
+import { IconiaError } from '../../core/errors';
 import type { CutoutPart } from '../../core/face/cutout-parts';
-import { newObjectId } from '../api/ids';
+import { newAssetId, newObjectId } from '../api/ids';
+import { keepDraft } from '../intake/keep-draft';
 import { useAssetsStore } from '../stores/assets';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { useImportsStore } from '../stores/imports';
 import { usePreparingStore } from '../stores/preparing';
 import { saveFile } from './save-file';
 import { sceneNow } from './place-commands';
@@ -48,28 +52,50 @@ export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
   if (document.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 
-const changeMorph = (id: ObjectId, label: string, mesh: Morph['mesh']): void => {
+/** Gives the morph a shape, and the effect the model it comes from where that is new. One undo step. */
+const changeMorph = (id: ObjectId, label: string, mesh: Morph['mesh'], model: Asset | null = null): void => {
   useEffectStore().edit(
     edit(label, (d) => {
       const object = d.objects[id];
-      if (object?.kind === 'morph') object.mesh = mesh;
+      if (object?.kind !== 'morph') return;
+      if (model) d.assets[model.id] = model as Draft<Asset>;
+      object.mesh = mesh;
     }),
   );
 };
+const labelFor = (id: ObjectId, model: string): string =>
+  `Sculpt ${useEffectStore().effect.objects[id]?.name ?? 'morph'} by ${model}`;
 
 /**
  * Measures a sculpted mesh and lets the morph take its shape. Throws sentences when it is no face, and `Cancelled`; the morph
  * then stays as it was.
  */
 export const sculptBy = async (id: ObjectId, assetId: AssetId, signal?: AbortSignal): Promise<void> => {
-  const document = useEffectStore();
-  const asset = document.effect.assets[assetId];
+  const asset = useEffectStore().effect.assets[assetId];
   if (asset?.kind !== 'model') return;
   const [file] = asset.files;
   const bytes = await useAssetsStore().bytesOf(file!);
-  const fitted = await usePreparingStore().client.fitFace(bytes, asset.name, signal ? { signal } : {});
-  const mesh = { asset: assetId, file: file!.sha256, ...fitted };
-  changeMorph(id, `Sculpt ${document.effect.objects[id]?.name ?? 'morph'} by ${asset.name}`, mesh);
+  const fitted = await usePreparingStore().client.fitFace(bytes, asset.name, { signal });
+  changeMorph(id, labelFor(id, asset.name), { asset: assetId, file: file!.sha256, ...fitted });
+};
+
+/** The same with a file that is brought in for it, without being placed. What is no face does not come in. */
+export const sculptByFile = async (id: ObjectId, file: File, signal?: AbortSignal): Promise<void> => {
+  const { read } = await useImportsStore().readOne({ path: file.name, file, handle: null }, signal);
+  const [draft] = read.drafts;
+  if (draft?.facts.kind !== 'model')
+    throw new IconiaError(
+      'morph.no-model',
+      `${file.name} is no model. Bring in a GLB, glTF, OBJ, STL or FBX file.`,
+    );
+  const { bytes, mime } = draft.files[0]!;
+  // The worker takes what it is given; the draft is still needed.
+  const fitted = await usePreparingStore().client.fitFace({ bytes: bytes.slice(), mime }, draft.name, {
+    signal,
+  });
+  const asset = await keepDraft(draft, newAssetId(), { signal });
+  const mesh = { asset: asset.id, file: asset.files[0]!.sha256, ...fitted };
+  changeMorph(id, labelFor(id, asset.name), mesh, asset);
 };
 
 export const takeMeshOff = (id: ObjectId): void => {

@@ -3,7 +3,6 @@ import {
   BufferAttribute,
   BufferGeometry,
   Color,
-  CustomBlending,
   DoubleSide,
   Group,
   Mesh,
@@ -14,7 +13,7 @@ import type { Lashes } from '../../core/document/schema';
 import { lashCount, lashPoints, lashTriangles } from '../../core/makeup/lashes';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
-import { texture, value } from '../passes';
+import { OVER_PICTURE, texture, value } from '../passes';
 import type { EyeScene } from './iris-view';
 
 const VERTEX = /* glsl */ `
@@ -44,8 +43,7 @@ export class LashView {
       covered: value(false),
       bufferSize: value(new Vector2(1, 1)),
     },
-    // Blended, but drawn with the faces, before what is transparent.
-    blending: CustomBlending,
+    ...OVER_PICTURE,
     side: DoubleSide,
     depthWrite: false,
     toneMapped: false,

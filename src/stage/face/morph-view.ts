@@ -5,7 +5,6 @@
 import {
   BufferAttribute,
   BufferGeometry,
-  CustomBlending,
   DoubleSide,
   Matrix4,
   Mesh,
@@ -26,7 +25,7 @@ import { fromPose } from '../../core/maths/matrix';
 import { toLocal } from '../../core/maths/pose';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { TrackedFace } from '../../core/tracking/track-frame';
-import { texture, value } from '../passes';
+import { OVER_PICTURE, texture, value } from '../passes';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { BACKFILL_FRAGMENT, BACKFILL_VERTEX, MORPH_FRAGMENT, MORPH_VERTEX } from './morph-shader';
 
@@ -52,7 +51,7 @@ const material = (vertexShader: string, fragmentShader: string, uniforms: Shader
       covered: value(false),
       ...uniforms,
     },
-    blending: CustomBlending,
+    ...OVER_PICTURE,
     depthTest: false,
     depthWrite: false,
     toneMapped: false,

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** All that can be added to the Stack, to an anchor or beside what is selected. */
 import { computed } from 'vue';
-import type { Anchor, PictureAsset } from '../../../core/document/schema';
+import type { Anchor, FaceChoice, PictureAsset } from '../../../core/document/schema';
 import { CAMERA_PARTS, SOLID_SHAPES } from '../../../core/document/schema';
+import { CUTOUT_PARTS, type CutoutPart } from '../../../core/face/cutout-parts';
+import { addCutout, addMorph } from '../../commands/morph-commands';
 import { addLayer, addNew, NEW_KINDS, type NewKind } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import { CUTOUT_WORDS } from '../../morph-words';
 import { CAMERA_WORDS, LIGHT_WORDS, SOLID_WORDS } from '../../words';
 import { useStackActions } from './stack-actions';
 
@@ -17,6 +20,7 @@ const actions = useStackActions();
 const pictures = computed(() =>
   Object.values(document.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
 );
+const face = computed<FaceChoice>(() => (props.anchor && 'face' in props.anchor ? props.anchor.face : 1));
 const LIGHTS = ['directional', 'point', 'ambient', 'surroundings'] as const;
 const run = ({ key }: { key: string | number }): void => {
   const what = String(key);
@@ -28,6 +32,8 @@ const run = ({ key }: { key: string | number }): void => {
   else if (what === 'stock') desk.openLibrary({ tab: 'stock' });
   else if (what === 'scene') actions.addScene();
   else if (what.startsWith('lane ')) actions.openLane(what.slice(5));
+  else if (what === 'morph') addMorph(face.value);
+  else if (what.startsWith('cutout ')) addCutout(what.slice(7) as CutoutPart, face.value);
   else if (what.startsWith('layer ')) {
     const picture = pictures.value.find((p) => p.id === what.slice(6));
     if (picture) addLayer(picture, props.anchor ?? undefined);
@@ -51,6 +57,12 @@ const run = ({ key }: { key: string | number }): void => {
         <a-sub-menu key="layers" title="Face layer: a picture over the whole face">
           <a-menu-item v-for="p in pictures" :key="`layer ${p.id}`">{{ p.name }}</a-menu-item>
           <a-menu-item key="stock">Masks from the stock</a-menu-item>
+        </a-sub-menu>
+        <a-menu-item key="morph">Face morph: another shape of the face</a-menu-item>
+        <a-sub-menu key="cutouts" title="Cutout: a live part of the face">
+          <a-menu-item v-for="part in CUTOUT_PARTS" :key="`cutout ${part}`">
+            {{ CUTOUT_WORDS[part] }}
+          </a-menu-item>
         </a-sub-menu>
         <a-sub-menu key="camera" title="Camera picture on a card">
           <a-menu-item v-for="part in CAMERA_PARTS" :key="part">{{ CAMERA_WORDS[part] }}</a-menu-item>

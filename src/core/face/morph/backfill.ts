@@ -17,6 +17,8 @@ export interface Backfill {
 const RIM = 0.05;
 /** The strip runs on under the new outline, so that no gap is left at its soft edge. */
 const UNDER = 0.04;
+/** What is mirrored is drawn out: what lies far outside is seldom what lay behind the face. */
+const REACH = 0.6;
 /** Shares of the reach below which nothing has moved. */
 const STILL = 0.002;
 
@@ -50,7 +52,7 @@ export const backfill = (before: FaceOutline, after: FaceOutline): Backfill => {
     put(corners, 0, outer);
     put(corners, 1, inner);
     put(from, 0, outer);
-    put(from, 1, 2 * outer - inner);
+    put(from, 1, outer + REACH * (outer - inner));
   }
   return { corners, from, any };
 };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The shape of a face: by sliders, by a sculpted mesh, all over or in parts of it. */
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
-import { Download, Plus, X } from '@lucide/vue';
+import { Download, Plus, Upload, X } from '@lucide/vue';
 import { reshape } from '../../../../../core/document/edits';
 import type { AssetId, FaceChoice, Morph } from '../../../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../../../core/face/region-names';
@@ -13,6 +13,7 @@ import {
   giveFaceToSculpt,
   morphsOn,
   sculptBy,
+  sculptByFile,
   takeMeshOff,
 } from '../../../../commands/morph-commands';
 import { REGION_WORDS } from '../../../../face-words';
@@ -52,18 +53,26 @@ const meshAsset = computed(() => (mesh.value ? document.effect.assets[mesh.value
 const changed = computed(() => meshAsset.value && meshAsset.value.files[0]?.sha256 !== mesh.value?.file);
 const measuring = ref<{ name: string; abort: AbortController } | null>(null);
 const trouble = ref<string | null>(null);
-const choose = async (id: AssetId): Promise<void> => {
+const measure = async (name: string, by: (signal: AbortSignal) => Promise<void>): Promise<void> => {
   measuring.value?.abort.abort();
   trouble.value = null;
   const abort = new AbortController();
-  measuring.value = { name: document.effect.assets[id]?.name ?? 'the mesh', abort };
+  measuring.value = { name, abort };
   try {
-    await sculptBy(props.morph.id, id, abort.signal);
+    await by(abort.signal);
   } catch (error) {
     if (!(error instanceof Cancelled)) trouble.value = sentence(error);
   } finally {
     if (measuring.value?.abort === abort) measuring.value = null;
   }
+};
+const choose = (id: AssetId): Promise<void> =>
+  measure(document.effect.assets[id]?.name ?? 'the mesh', (signal) => sculptBy(props.morph.id, id, signal));
+const input = ref<HTMLInputElement | null>(null);
+const bring = async (): Promise<void> => {
+  const file = input.value?.files?.[0];
+  if (file) await measure(file.name, (signal) => sculptByFile(props.morph.id, file, signal));
+  if (input.value) input.value.value = '';
 };
 watch(
   () => props.morph.id,
@@ -137,7 +146,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
             :value="(meshAsset?.id ?? null) as unknown as undefined"
             :options="models"
             :disabled="measuring !== null"
-            not-found-content="Bring in a model first: the Library is in Place."
+            not-found-content="No model in this effect yet: bring one in."
             @change="(v: unknown) => choose(v as AssetId)"
           />
           <button v-if="mesh" class="chip" type="button" @click="takeMeshOff(morph.id)">Take off</button>
@@ -156,9 +165,22 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
           {{ meshAsset!.name }} has changed since it was measured.
           <button class="word" type="button" @click="choose(meshAsset!.id)">Measure it again</button>
         </InlineNotice>
-        <button class="chip" type="button" @click="giveFaceToSculpt">
-          <Download :size="13" /> A face to sculpt (OBJ)
-        </button>
+        <div class="line">
+          <button class="chip" type="button" :disabled="measuring !== null" @click="input?.click()">
+            <Upload :size="13" /> Bring in a mesh
+          </button>
+          <button class="chip" type="button" @click="giveFaceToSculpt">
+            <Download :size="13" /> A face to sculpt
+          </button>
+          <input
+            ref="input"
+            type="file"
+            hidden
+            accept=".glb,.gltf,.obj,.stl,.fbx"
+            aria-label="Sculpted mesh to bring in"
+            @change="bring"
+          />
+        </div>
       </section>
       <section aria-label="Where it counts">
         <h3>Where it counts</h3>
