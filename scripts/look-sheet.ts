@@ -1,5 +1,5 @@
 /**
- * Draws a look on six skin tones with four faces each, in one picture to be judged: npm run look-sheet [LOOK]
+ * Draws a look on six skin tones with four faces each, and two turned heads, in one picture to be judged: npm run look-sheet [LOOK]
  * LOOK is a look of the make-up kit (`low-sun`, `tide-glass`...); without one it is that of the demo Salt Glow. The picture is
  * docs/contact-sheets/look-LOOK.jpg.
  */
@@ -20,11 +20,14 @@ import type { Expressions } from '../src/core/tracking/track-frame';
 /** One performer of each skin tone, from I to VI. */
 const PEOPLE = ['wren', 'ines', 'marin', 'asha', 'halima', 'nkem'] as const;
 const both = (name: string, v: number): Expressions => ({ [`${name}Left`]: v, [`${name}Right`]: v });
-const FACES: readonly Expressions[] = [
-  {},
-  { ...both('mouthSmile', 0.9), ...both('cheekSquint', 0.7), ...both('mouthUpperUp', 0.4) },
-  { jawOpen: 0.75, ...both('browOuterUp', 0.6), browInnerUp: 0.6, ...both('eyeWide', 0.6) },
-  { ...both('eyeBlink', 1), mouthPucker: 0.9 },
+/** Turned heads last: nothing may float or stay behind when somebody turns. */
+const FACES: readonly { readonly face: Expressions; readonly turn?: readonly [number, number, number] }[] = [
+  { face: {} },
+  { face: { ...both('mouthSmile', 0.9), ...both('cheekSquint', 0.7), ...both('mouthUpperUp', 0.4) } },
+  { face: { jawOpen: 0.75, ...both('browOuterUp', 0.6), browInnerUp: 0.6, ...both('eyeWide', 0.6) } },
+  { face: { ...both('eyeBlink', 1), mouthPucker: 0.9 } },
+  { face: {}, turn: [4, 38, 0] },
+  { face: { ...both('mouthSmile', 0.6) }, turn: [-14, -32, 8] },
 ];
 const [WIDTH, HEIGHT, GAP] = [300, 360, 6];
 
@@ -50,7 +53,7 @@ try {
   const page = await openBlank(browser, 'e2e/harness/face-page.ts');
   const parts: OverlayOptions[] = [];
   for (const [row, person] of PEOPLE.entries())
-    for (const [column, expressions] of FACES.entries()) {
+    for (const [column, { face, turn }] of FACES.entries()) {
       const url = await page.evaluate(
         (s) => (window as unknown as { facePage: FacePage }).facePage.photo(s),
         {
@@ -58,7 +61,8 @@ try {
           files,
           take: `screen-test-${person}`,
           time: 0,
-          expressions,
+          expressions: face,
+          ...(turn ? { turn } : {}),
           width: WIDTH,
           height: HEIGHT,
           fovY: 27,

@@ -4,7 +4,7 @@ import { Runtime } from '../../src/core/behave/runtime';
 import type { Effect } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { spotOnFace, type Spot } from '../../src/core/face/skin-spot';
-import { fromAngles } from '../../src/core/maths/quaternion';
+import { compose, fromAngles } from '../../src/core/maths/quaternion';
 import { toOuter } from '../../src/core/maths/pose';
 import { trueLandmarks as landmarksOf } from '../../src/core/takes/head-mesh';
 import { performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
@@ -34,7 +34,7 @@ export interface FaceSpec {
   readonly expressions?: Expressions;
   /** GLSL for the colour before which the neutral face stands. */
   readonly colour?: string;
-  /** Degrees the neutral face is turned by. */
+  /** Degrees the face is turned by, or turned further than in the take. */
   readonly turn?: readonly [number, number, number];
   readonly light?: LightEstimate | null;
   /** Places of the face layout that are looked at. */
@@ -73,17 +73,23 @@ const base64 = (bytes: Uint8Array): string => {
   return btoa(text);
 };
 
-const takeOf = (id: string, face?: Expressions): Take => {
+const takeOf = ({ take: id = '', expressions: face, turn }: FaceSpec): Take => {
   const shipped = SHIPPED_TAKES.find((t) => t.id === id);
   const [performer, performance] = id.replace('screen-test-', '').split('/') as [string, string?];
   const take =
     shipped ??
     makeTake(screenTest(performer, performance, performance ? performanceOf(performance).duration : 10));
-  if (!face) return take;
-  // The same people with another face.
+  if (!face && !turn) return take;
+  // The same people with another face, or with their heads turned.
+  const changeOf = (person: ReturnType<Take['sceneAt']>['people'][number]) => ({
+    ...(face ? { expressions: face } : {}),
+    ...(turn
+      ? { head: { ...person.head, rotation: compose(person.head.rotation, fromAngles([...turn])) } }
+      : {}),
+  });
   const sceneAt: Take['sceneAt'] = (t) => {
     const scene = take.sceneAt(t);
-    return { ...scene, people: scene.people.map((p) => ({ ...p, expressions: face })) };
+    return { ...scene, people: scene.people.map((p) => ({ ...p, ...changeOf(p) })) };
   };
   return { ...take, sceneAt };
 };
@@ -141,8 +147,8 @@ interface Drawn {
   readonly frame: TrackFrame;
   readonly picture: TakePicture | null;
 }
-const trueFrame = (take: Take, time: number, face?: Expressions): TrackFrame =>
-  face ? { ...take.frameAt(time), faces: facesOf(take, time) } : take.frameAt(time);
+const trueFrame = (take: Take, time: number, changed: boolean): TrackFrame =>
+  changed ? { ...take.frameAt(time), faces: facesOf(take, time) } : take.frameAt(time);
 const facesOf = (take: Take, time: number): TrackFrame['faces'] =>
   take.sceneAt(time).people.map((person) => ({
     id: person.id,
@@ -161,12 +167,12 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
   let frame: TrackFrame;
   let picture: TakePicture | null = null;
   if (id) {
-    const take = takeOf(id, spec.expressions);
-    const key = JSON.stringify([id, detail, spec.expressions]);
+    const take = takeOf(spec);
+    const key = JSON.stringify([id, detail, spec.expressions, spec.turn]);
     if (open?.key !== key) open = { key, picture: new TakePicture(take, { detail }) };
     picture = open.picture;
     stage.setPicture(picture);
-    frame = trueFrame(take, time, spec.expressions);
+    frame = trueFrame(take, time, spec.expressions !== undefined || spec.turn !== undefined);
     if (spec.fovY) frame = { ...frame, camera: { ...frame.camera, fovY: spec.fovY } };
   } else {
     open = null;

@@ -189,6 +189,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
           class="wide"
           size="small"
           mode="multiple"
+          option-filter-prop="label"
           placeholder="All over the face"
           :value="morph.regions"
           :options="regions"
