@@ -16,6 +16,9 @@ import { projectPoint } from '../../src/core/tracking/project';
 import type { Expressions, LightEstimate, TrackFrame } from '../../src/core/tracking/track-frame';
 import { createStores, loadUsed } from '../../src/stage/effect/stores';
 import { Stage } from '../../src/stage/stage';
+import { FaceSampler } from '../../src/stage/face/face-sampler';
+import { copyDrawn } from '../../src/stage/passes';
+import { FramebufferTexture } from 'three';
 import { coverMask, TakeMasks } from '../../src/stage/take-masks';
 import { TakePicture, type Detail } from '../../src/stage/take-picture';
 import { PlainPicture } from './plain-picture';
@@ -42,6 +45,8 @@ export interface FaceSpec {
   readonly landmarks?: readonly number[];
   /** Replaces the lens of the take. */
   readonly fovY?: number;
+  /** As on a real camera: nobody knows what covers the face, or what is hair. As many pictures were seen before. */
+  readonly unknowing?: number;
 }
 
 export interface FaceDrawing {
@@ -63,6 +68,10 @@ export interface FacePage {
   photo(spec: FaceSpec): Promise<string>;
   /** Milliseconds for each of some frames, drawn to the end. */
   time(spec: FaceSpec, frames: number): Promise<number[]>;
+  /**
+   * The face laid flat at some instants, as `FaceSampler` reads it, and the same of where something is before it; base64.
+   */
+  flat(spec: FaceSpec, times: readonly number[]): Promise<{ seen: string; cover: string }[]>;
   /** Milliseconds from each move of the brush over the mask of a layer to the picture that shows it. */
   paint(spec: FaceSpec, layer: string, moves: number): Promise<number[]>;
 }
@@ -158,6 +167,7 @@ const facesOf = (take: Take, time: number): TrackFrame['faces'] =>
     confidence: 1,
   }));
 
+let unknowing: { readonly of: TakePicture; readonly shown: TakePicture } | null = null;
 let open: { key: string; picture: TakePicture } | null = null;
 const show = async (spec: FaceSpec): Promise<Drawn> => {
   files = spec.files ?? {};
@@ -171,7 +181,17 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
     const key = JSON.stringify([id, detail, spec.expressions, spec.turn]);
     if (open?.key !== key) open = { key, picture: new TakePicture(take, { detail }) };
     picture = open.picture;
-    stage.setPicture(picture);
+    const knowing = picture;
+    if (spec.unknowing === undefined) stage.setPicture(picture);
+    else if (!(unknowing?.of === picture)) {
+      const shown = Object.create(picture, {
+        knowsCover: { value: false },
+        knowsHair: { value: false },
+        dispose: { value: () => knowing.dispose() },
+      }) as TakePicture;
+      unknowing = { of: picture, shown };
+      stage.setPicture(shown);
+    }
     frame = trueFrame(take, time, spec.expressions !== undefined || spec.turn !== undefined);
     if (spec.fovY) frame = { ...frame, camera: { ...frame.camera, fovY: spec.fovY } };
   } else {
@@ -181,6 +201,11 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
   }
   const program = compile(effect);
   const runtime = new Runtime(program);
+  for (let n = spec.unknowing ?? 0; n > 0; n--) {
+    const before = takeOf(spec).frameAt(Math.max(0, time - n / 15));
+    runtime.step(before);
+    stage.draw(before, program, runtime);
+  }
   runtime.step(frame);
   stage.draw(frame, program, runtime);
   return { frame, picture };
@@ -193,7 +218,27 @@ const read = (width: number, height: number): Uint8Array => {
   return pixels;
 };
 
+const sampler = new FaceSampler();
 const page: FacePage = {
+  async flat(spec, times) {
+    const out: { seen: string; cover: string }[] = [];
+    for (const time of times) {
+      const { frame, picture } = await show({ ...spec, effect: { ...spec.effect, objects: {} }, time });
+      const { renderer, camera } = stage;
+      const copy = (): FramebufferTexture => {
+        const into = new FramebufferTexture(spec.width, spec.height);
+        copyDrawn(renderer, into);
+        return into;
+      };
+      const face = frame.faces[0]!;
+      const seen = base64(sampler.sample(renderer, camera, copy(), face));
+      renderer.setClearColor(0, 1);
+      renderer.clear();
+      picture!.drawCover(renderer);
+      out.push({ seen, cover: base64(sampler.sample(renderer, camera, copy(), face)) });
+    }
+    return out;
+  },
   async draw(spec) {
     const { width, height } = spec;
     const { frame, picture } = await show(spec);

@@ -25,6 +25,7 @@ import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, copyDrawn, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
+import { CoverGuess } from '../face/cover-guess';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
 import {
@@ -77,6 +78,7 @@ export class CameraParts {
   private cutAt = -1;
   private litAt = -1;
   private readonly light = new CameraLight();
+  private readonly coverGuess = new CoverGuess();
   private readonly made = new Map<string, Made>();
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
   private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
@@ -176,24 +178,40 @@ export class CameraParts {
     return this.now?.camera ?? null;
   }
 
-  /** White where something is before a face, black elsewhere; null when nobody knows. Half as fine as the canvas. */
+  /**
+   * White where something is before a face, black elsewhere; judged by how the face usually looks where nobody knows. Half as
+   * fine as the canvas. To be called first while the camera picture stands alone on the canvas, or after `look`.
+   */
   cover(): Texture | null {
-    return this.now?.picture.knowsCover ? this.half('cover', 'drawCover') : null;
+    if (!this.now) return null;
+    const { renderer, picture, camera, frame, aspect } = this.now;
+    if (picture.knowsCover) return this.half('cover', (r) => picture.drawCover(r, frame, aspect));
+    if (frame.faces.length === 0) return null;
+    this.look();
+    return this.half('cover', () => this.coverGuess.draw(renderer, camera, frame.faces));
+  }
+
+  /** Looks at the faces of this frame, while the camera picture stands alone on the canvas. */
+  look(): void {
+    const { renderer, picture, camera, frame } = this.now!;
+    if (!picture.knowsCover) this.coverGuess.look(renderer, camera, this.whole(), frame);
   }
 
   /** White where hair is; null when nobody knows. */
   hair(): Texture | null {
-    return this.now?.picture.knowsHair ? this.half('hair', 'drawHair') : null;
+    if (!this.now?.picture.knowsHair) return null;
+    const { picture, frame, aspect } = this.now;
+    return this.half('hair', (r) => picture.drawHair(r, frame, aspect));
   }
 
-  private half(key: string, draw: 'drawCover' | 'drawHair'): Texture {
-    const { renderer, picture, frame, aspect } = this.now!;
+  private half(key: string, draw: (renderer: WebGLRenderer) => void): Texture {
+    const { renderer } = this.now!;
     const half = (x: number) => Math.max(1, Math.ceil(x / 2));
     return this.once(
       key,
       half(this.size.x),
       half(this.size.y),
-      (into) => onClear(renderer, into, () => picture[draw](renderer, frame, aspect)),
+      (into) => onClear(renderer, into, () => draw(renderer)),
       true,
     );
   }
@@ -329,6 +347,7 @@ export class CameraParts {
     this.blurs?.forEach((t) => t.dispose());
     this.cutOut.dispose();
     this.light.dispose();
+    this.coverGuess.dispose();
     this.quad.dispose();
     this.face.geometry.dispose();
     for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();

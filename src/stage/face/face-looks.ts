@@ -31,6 +31,8 @@ export class FaceLooks {
   private readonly faces = new Map<number, WornFace>();
   private wanted = new Map<number, Wearing>();
   private light: LightEstimate | null = null;
+  /** Something on a face gives way to what is before it. */
+  private givesWay = false;
   /** Draws nothing; stands where all that faces wear is drawn, and nothing before them yet. */
   private readonly dressed = new Mesh(new BufferGeometry(), new MeshBasicMaterial());
 
@@ -159,6 +161,13 @@ export class FaceLooks {
     const shines = [...this.wanted.values()].some(
       ({ layers, irises }) => irises.length > 0 || layers.some(({ layer }) => layer.finish !== 'painted'),
     );
+    this.givesWay = [...this.wanted.values()].some(
+      ({ face, layers, irises, lashes, retouch }) =>
+        irises.length + lashes.length + retouch.length > 0 ||
+        face.unmorphed !== undefined ||
+        layers.some(({ layer }) => layer.givesWay),
+    );
+    if (this.givesWay && this.camera?.has) this.camera.look();
     if (this.dressed.parent !== scene) scene.add(this.dressed);
     this.dressed.visible = this.wanted.size > 0 && this.camera?.wantsMade === true;
     this.light = light ?? (shines && this.camera ? this.camera.lit().estimate : null);
@@ -168,19 +177,13 @@ export class FaceLooks {
   prepare(renderer: WebGLRenderer, camera: PerspectiveCamera, height: number): void {
     if (this.wanted.size === 0) return;
     const all = [...this.wanted.values()];
-    const covers = all.some(
-      ({ face, layers, irises, lashes, retouch }) =>
-        irises.length + lashes.length + retouch.length > 0 ||
-        face.unmorphed !== undefined ||
-        layers.some(({ layer }) => layer.givesWay),
-    );
     const parts = this.camera;
     for (const face of this.faces.values())
       face.prepare({
         renderer,
         camera,
         copy: parts?.has ? () => parts.copy() : null,
-        cover: covers ? (parts?.cover() ?? null) : null,
+        cover: this.givesWay ? (parts?.cover() ?? null) : null,
         hair: all.some((w) => w.hair.length > 0) ? (parts?.hair() ?? null) : null,
         light: this.light,
         density: densityFor(height),

@@ -1,0 +1,255 @@
+/**
+ * Where something is before a face in a camera picture in which nobody knows: a hand, hair, a mug. The face laid flat looks
+ * alike from picture to picture; what departs from how a place usually looks, and what never looked like skin, covers it.
+ * A running Gaussian a place, as in Wren, Azarbayejani, Darrell and Pentland, "Pfinder: Real-Time Tracking of the Human Body"
+ * (1997), in logarithms of light, after what the light does to the whole face has been taken out.
+ */
+import { angleBetween, slerp, type Quaternion } from '../../maths/quaternion';
+import { fillOutlines } from '../../makeup/region-mask';
+import { EYE_OPENINGS, faceRegion, FACE_EDGE, MOUTH_OPENING } from '../regions';
+
+/** Places along a side of the layout. */
+export const GRID = 64;
+const PLACES = GRID * GRID;
+
+export interface CoverModel {
+  /** Mean logarithm of light of each place, three channels one after the other. */
+  readonly mean: Float32Array;
+  /** Mean square of what it departs by. */
+  readonly spread: Float32Array;
+  /** Pictures in which each place was seen bare. */
+  readonly seen: Uint16Array;
+  /** How covered each place is now, 0 to 1. */
+  readonly cover: Float32Array;
+  /** How the head was held in the mean while it was learnt. */
+  readonly rotation: Quaternion;
+}
+
+const maskOf = (lines: Parameters<typeof fillOutlines>[0]): Float32Array => fillOutlines(lines, GRID);
+const FACE = maskOf([FACE_EDGE]);
+/** Eyes, mouth and brows look different all the time, or like no skin. */
+const LIVELY = (() => {
+  const parts = [
+    maskOf([...EYE_OPENINGS]),
+    maskOf([MOUTH_OPENING]),
+    maskOf([...faceRegion('lips').outlines]),
+    maskOf([...faceRegion('brows').outlines]),
+    maskOf([...faceRegion('lids').outlines]),
+  ];
+  const any = new Float32Array(PLACES);
+  for (const part of parts) part.forEach((v, i) => (any[i] = Math.max(any[i]!, v)));
+  return any;
+})();
+/** Bare skin on nearly everybody: what skin looks like is learnt there. */
+const SKIN = (() => {
+  const any = new Float32Array(PLACES);
+  for (const name of ['cheeks', 'nose', 'underEyes'] as const)
+    maskOf([...faceRegion(name).outlines]).forEach((v, i) => (any[i] = Math.max(any[i]!, v)));
+  return any;
+})();
+
+/** Of how well a place is seen, below which nothing is said about it. */
+const SEEN_WELL = 90;
+/** Least and most standard deviation of a place in logarithms: 4 % and 16 %. */
+const LEAST = 0.06;
+const MOST = 0.16;
+const LEARNS = 0.08;
+/** What is covered is forgotten slowly, so that a lamp that is switched on is not taken for a hand for ever. */
+const FORGETS = 0.006;
+
+/** Deviation that a degree of turning adds, and how fast the way the head is held is learnt. */
+const SLACK = 0.008;
+/** A shadow is allowed to be this much darker than what usually happens; colour counts as much more than light. */
+const SHADE = 1.6;
+const TINT = 2;
+const TURNS = 0.05;
+
+const logOf = (byte: number): number => {
+  const c = byte / 255;
+  const light = c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  return Math.log(light + 0.015);
+};
+const LOGS = Float32Array.from({ length: 256 }, (_, i) => logOf(i));
+
+const median = (values: number[]): number => {
+  values.sort((a, b) => a - b);
+  return values[values.length >> 1] ?? 0;
+};
+
+/** What the light does to the whole face: a plane over the layout, fitted to most places. Given as c + a u + b v. */
+const lightChange = (
+  off: Float32Array,
+  channel: number,
+  use: readonly number[],
+): readonly [number, number, number] => {
+  let fit: [number, number, number] = [median(use.map((i) => off[3 * i + channel]!)), 0, 0];
+  for (let round = 0; round < 4; round++) {
+    // Cauchy weights: a hand before half the face does not tilt the plane.
+    const m = [0, 0, 0, 0, 0, 0];
+    const r = [0, 0, 0];
+    for (const i of use) {
+      const [u, v] = [(i % GRID) / GRID - 0.5, Math.floor(i / GRID) / GRID - 0.5];
+      const d = off[3 * i + channel]!;
+      const e = (d - fit[0] - fit[1] * u - fit[2] * v) / 0.08;
+      const w = 1 / (1 + e * e);
+      m[0]! += w;
+      m[1]! += w * u;
+      m[2]! += w * v;
+      m[3]! += w * u * u;
+      m[4]! += w * u * v;
+      m[5]! += w * v * v;
+      r[0]! += w * d;
+      r[1]! += w * u * d;
+      r[2]! += w * v * d;
+    }
+    // A slope has to be well founded.
+    m[3]! += 0.002 * m[0]!;
+    m[5]! += 0.002 * m[0]!;
+    const next = solve3(m as never, r as never);
+    if (!next) break;
+    fit = next;
+  }
+  return fit;
+};
+const solve3 = (
+  [a, b, c, d, e, f]: readonly [number, number, number, number, number, number],
+  [x, y, z]: readonly [number, number, number],
+): [number, number, number] | null => {
+  const [A, B, C] = [d * f - e * e, c * e - b * f, b * e - c * d];
+  const det = a * A + b * B + c * C;
+  if (Math.abs(det) < 1e-12) return null;
+  const [D, E, F] = [a * f - c * c, b * c - a * e, a * d - b * b];
+  return [(A * x + B * y + C * z) / det, (B * x + D * y + E * z) / det, (C * x + E * y + F * z) / det];
+};
+
+/** Means over 3 x 3 places of the face. */
+const spreadOut = (of: Float32Array, use: Uint8Array, into: Float32Array): void => {
+  for (let y = 0; y < GRID; y++)
+    for (let x = 0; x < GRID; x++) {
+      let [sum, count] = [0, 0];
+      for (let dy = -1; dy <= 1; dy++)
+        for (let dx = -1; dx <= 1; dx++) {
+          const [u, v] = [x + dx, y + dy];
+          if (u < 0 || v < 0 || u >= GRID || v >= GRID || !use[v * GRID + u]) continue;
+          sum += of[v * GRID + u]!;
+          count++;
+        }
+      into[y * GRID + x] = count > 0 ? sum / count : 0;
+    }
+};
+
+/** Places that say nothing take the mean of those around them, from their edge inwards. */
+const filledIn = (of: Float32Array, use: Uint8Array): void => {
+  let open: number[] = [];
+  const known = use.slice();
+  for (let i = 0; i < PLACES; i++) if (!known[i] && FACE[i]! > 0.2) open.push(i);
+  while (open.length > 0) {
+    const rest: number[] = [];
+    const found: [number, number][] = [];
+    for (const i of open) {
+      const x = i % GRID;
+      let [sum, count] = [0, 0];
+      for (const k of [x > 0 ? i - 1 : -1, x < GRID - 1 ? i + 1 : -1, i - GRID, i + GRID])
+        if (k >= 0 && k < PLACES && known[k]) {
+          sum += of[k]!;
+          count++;
+        }
+      if (count > 0) found.push([i, sum / count]);
+      else rest.push(i);
+    }
+    if (found.length === 0) {
+      for (const i of open) of[i] = 0;
+      return;
+    }
+    for (const [i, v] of found) {
+      of[i] = v;
+      known[i] = 1;
+    }
+    open = rest;
+  }
+};
+
+/**
+ * The next picture of the same face. `samples` are four bytes a place, the layout's top row first: sRGB, and how well the place
+ * is seen. `rotation` is how the head is held. `before` is null for a face that is new.
+ */
+export const nextCover = (
+  before: CoverModel | null,
+  samples: Uint8Array,
+  rotation: Quaternion,
+): CoverModel => {
+  const mean = before ? before.mean.slice() : new Float32Array(3 * PLACES);
+  const spread = before ? before.spread.slice() : new Float32Array(PLACES).fill(MOST * MOST);
+  const seen = before ? before.seen.slice() : new Uint16Array(PLACES);
+  const old = before?.cover ?? new Float32Array(PLACES);
+  const use = new Uint8Array(PLACES);
+  const off = new Float32Array(3 * PLACES);
+  const learnt: number[] = [];
+  for (let i = 0; i < PLACES; i++) {
+    if (FACE[i]! < 0.5 || LIVELY[i]! > 0.1 || samples[4 * i + 3]! < SEEN_WELL) continue;
+    use[i] = 1;
+    for (let c = 0; c < 3; c++) {
+      const now = LOGS[samples[4 * i + c]!]!;
+      if (seen[i] === 0) mean[3 * i + c] = now;
+      off[3 * i + c] = now - mean[3 * i + c]!;
+    }
+    if (seen[i]! > 0) learnt.push(i);
+  }
+  if (learnt.length > 60)
+    for (let c = 0; c < 3; c++) {
+      const [k, a, b] = lightChange(off, c, learnt);
+      for (const i of learnt)
+        off[3 * i + c]! -= k + a * ((i % GRID) / GRID - 0.5) + b * (Math.floor(i / GRID) / GRID - 0.5);
+    }
+  // What skin looks like on this face: a robust mean where it is nearly always bare.
+  const bare: number[] = [];
+  for (let i = 0; i < PLACES; i++) if (use[i] && SKIN[i]! > 0.5 && seen[i]! > 0) bare.push(i);
+  const tone = bare.length > 30 ? [0, 1, 2].map((c) => median(bare.map((i) => mean[3 * i + c]!))) : null;
+  const held = before?.rotation ?? rotation;
+  // A turned head is lit another way.
+  const slack = SLACK * angleBetween(held, rotation);
+  const odd = new Float32Array(PLACES);
+  for (let i = 0; i < PLACES; i++) {
+    if (!use[i]) continue;
+    const deviation = slack + Math.min(MOST, Math.max(LEAST, Math.sqrt(spread[i]!)));
+    // How bright it is, and of what colour, apart: a shadow is darker and little else.
+    const [red, green, blue] = [off[3 * i]!, off[3 * i + 1]!, off[3 * i + 2]!];
+    const light = (red + green + blue) / 3;
+    const tint = ((red - light) ** 2 + (green - light) ** 2 + (blue - light) ** 2) / 3;
+    const bright = light / (light < 0 ? SHADE * deviation : deviation);
+    odd[i] = Math.min(3, (bright ** 2 + (TINT * TINT * tint) / deviation ** 2) / 9);
+    if (tone) {
+      const [r, g, b] = [0, 1, 2].map((c) => mean[3 * i + c]! + off[3 * i + c]! - tone[c]!) as [
+        number,
+        number,
+        number,
+      ];
+      const dark = -(r + g + b) / 3;
+      const hue = Math.max(Math.abs(r - g), Math.abs(g - b));
+      // Hair is much darker than skin in its own shade, or of quite another colour.
+      const alien = Math.max(dark / 1.5, hue / 0.75);
+      odd[i] = Math.max(odd[i]!, Math.min(3, alien * alien));
+    }
+  }
+  const smooth = new Float32Array(PLACES);
+  spreadOut(odd, use, smooth);
+  const cover = new Float32Array(PLACES);
+  for (let i = 0; i < PLACES; i++) {
+    if (!use[i]) continue;
+    const t = Math.min(1, Math.max(0, (smooth[i]! - 0.7) / 0.6));
+    const now = t * t * (3 - 2 * t);
+    cover[i] = old[i]! + (now > old[i]! ? 0.7 : 0.5) * (now - old[i]!);
+    const rate = cover[i]! < 0.3 ? Math.max(LEARNS, 1 / (seen[i]! + 1)) : FORGETS;
+    let square = 0;
+    for (let c = 0; c < 3; c++) {
+      mean[3 * i + c]! += rate * off[3 * i + c]!;
+      square += off[3 * i + c]! ** 2 / 3;
+    }
+    if (cover[i]! < 0.3) {
+      spread[i]! += Math.min(0.05, rate) * (square - spread[i]!);
+      seen[i] = Math.min(60_000, seen[i]! + 1);
+    }
+  }
+  filledIn(cover, use);
+  return { mean, spread, seen, cover, rotation: slerp(held, rotation, TURNS) };
+};
