@@ -95,6 +95,37 @@ test.describe('more on the face', () => {
     expect(changedAt(beard, blue, beard.marks[0]!)).toBe(false);
   });
 
+  test('on a camera, where nobody knows, hair is told by how it looks; a bare head keeps its skin', async () => {
+    const blue = one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 });
+    const size = { width: 180, height: 320 };
+    const bluer = (a: Picture, b: Picture): number[] => {
+      const out: number[] = [];
+      for (let y = 0; y < 320; y++)
+        for (let x = 0; x < 180; x++) {
+          const i = 4 * (y * 180 + x);
+          if (b.data[i + 2]! > a.data[i + 2]! + 25) out.push(i);
+        }
+      return out;
+    };
+    for (const [person, least] of [
+      ['marin', 0.75],
+      ['wren', 0.65],
+      ['asha', 0.7],
+    ] as const) {
+      const at = { ...spec, ...size, take: `screen-test-${person}` };
+      const none = await draw({ effect: bare, ...at });
+      const known = new Set(bluer(none, await draw({ effect: blue, ...at })));
+      const told = bluer(none, await draw({ effect: blue, ...at, unknowing: 1 }));
+      const right = told.filter((i) => known.has(i)).length;
+      expect(right / known.size, person).toBeGreaterThan(least);
+      expect(right / told.length, person).toBeGreaterThan(0.85);
+    }
+    const bald = { ...spec, ...size, take: 'screen-test-anselm', unknowing: 1 };
+    expect(
+      bluer(await draw({ effect: bare, ...bald }), await draw({ effect: blue, ...bald })).length,
+    ).toBeLessThan(60);
+  });
+
   test('retouch: each part by its own switch, off brows, lips and eyes', async () => {
     const off = {
       smooth: { on: false, strength: 1, detail: 0 },

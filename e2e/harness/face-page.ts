@@ -5,6 +5,7 @@ import type { Effect } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { spotOnFace, type Spot } from '../../src/core/face/skin-spot';
 import { compose, fromAngles } from '../../src/core/maths/quaternion';
+import { pointAt } from '../../src/core/maths/vec3';
 import { toOuter } from '../../src/core/maths/pose';
 import { trueLandmarks as landmarksOf } from '../../src/core/takes/head-mesh';
 import { performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
@@ -72,6 +73,10 @@ export interface FacePage {
    * The face laid flat at some instants, as `FaceSampler` reads it, and the same of where something is before it; base64.
    */
   flat(spec: FaceSpec, times: readonly number[]): Promise<{ seen: string; cover: string }[]>;
+  /** The camera picture, its people and its hair, small, and where the face is in it; base64 from the lower left. */
+  parts(
+    spec: FaceSpec,
+  ): Promise<{ picture: string; people: string; hair: string; marks: [number, number][] }>;
   /** Milliseconds from each move of the brush over the mask of a layer to the picture that shows it. */
   paint(spec: FaceSpec, layer: string, moves: number): Promise<number[]>;
 }
@@ -220,6 +225,36 @@ const read = (width: number, height: number): Uint8Array => {
 
 const sampler = new FaceSampler();
 const page: FacePage = {
+  async parts(spec) {
+    const { width, height } = spec;
+    const { frame, picture } = await show({ ...spec, effect: { ...spec.effect, objects: {} } });
+    const { renderer } = stage;
+    const seen = base64(read(width, height));
+    const only = (drawIt: () => void): string => {
+      renderer.setClearColor(0, 1);
+      renderer.clear();
+      drawIt();
+      return base64(read(width, height).filter((_, i) => i % 4 === 0));
+    };
+    const hair = only(() => picture!.drawHair(renderer));
+    const masks = new TakeMasks(picture!).render(renderer, frame, width, height);
+    // From the top left; what is no background is a person.
+    const people = new Uint8Array(width * height);
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++)
+        people[(height - 1 - y) * width + x] = masks.parts[y * width + x]! === 0 ? 0 : 255;
+    const face = frame.faces[0]!;
+    const marks = Array.from({ length: 468 }, (_, i): [number, number] => {
+      const at = projectPoint(
+        frame.camera,
+        stage.camera.fov,
+        width / height,
+        toOuter(face.pose, pointAt(face.landmarks, i)),
+      )!;
+      return [at[0] * width, (1 - at[1]) * height];
+    });
+    return { picture: seen, people: base64(people), hair, marks };
+  },
   async flat(spec, times) {
     const out: { seen: string; cover: string }[] = [];
     for (const time of times) {

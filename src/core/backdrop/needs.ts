@@ -3,10 +3,14 @@ import { materialCameraParts, materialIdsOf } from '../document/material-queries
 import { anchorOf } from '../document/queries';
 import type { Effect } from '../document/schema';
 
-/** Whether people have to be told from what is behind them: for a backdrop, or cards and materials that show one of the two. */
+/**
+ * Whether people have to be told from what is behind them: for a backdrop, cards and materials that show one
+ * of the two, or hair that is dyed: it belongs to them.
+ */
 export const needsPeople = (effect: Effect): boolean =>
   Object.values(effect.objects).some(
     (o) =>
+      o.kind === 'hair' ||
       (o.kind === 'live' && (o.part === 'person' || o.part === 'background')) ||
       (o.kind !== 'group' && anchorOf(effect, o).kind === 'backdrop') ||
       materialIdsOf(o).some((id) => {

@@ -26,6 +26,7 @@ import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, copyDrawn, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CoverGuess } from '../face/cover-guess';
+import { HairGuessView } from '../face/hair-guess-view';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
 import {
@@ -79,6 +80,7 @@ export class CameraParts {
   private litAt = -1;
   private readonly light = new CameraLight();
   private readonly coverGuess = new CoverGuess();
+  private readonly hairGuess = new HairGuessView();
   private readonly made = new Map<string, Made>();
   private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
   private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
@@ -197,11 +199,22 @@ export class CameraParts {
     if (!picture.knowsCover) this.coverGuess.look(renderer, camera, this.whole(), frame);
   }
 
-  /** White where hair is; null when nobody knows. */
+  /** White where hair is; judged by how it looks where people are known, null where they are not. */
   hair(): Texture | null {
+    if (this.now && !this.now.picture.knowsHair && this.knowsPeople) {
+      this.lookForHair();
+      return this.half('hair', (r) => this.hairGuess.draw(r));
+    }
     if (!this.now?.picture.knowsHair) return null;
     const { picture, frame, aspect } = this.now;
     return this.half('hair', (r) => picture.drawHair(r, frame, aspect));
+  }
+
+  /** Looks for hair in this frame, while the camera picture stands alone on the canvas. */
+  lookForHair(): void {
+    const { renderer, picture, camera, frame, aspect } = this.now!;
+    if (!picture.knowsHair && picture.knowsPeople)
+      this.hairGuess.look(renderer, camera, picture, this.whole(), frame, aspect);
   }
 
   private half(key: string, draw: (renderer: WebGLRenderer) => void): Texture {
@@ -348,6 +361,7 @@ export class CameraParts {
     this.cutOut.dispose();
     this.light.dispose();
     this.coverGuess.dispose();
+    this.hairGuess.dispose();
     this.quad.dispose();
     this.face.geometry.dispose();
     for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();

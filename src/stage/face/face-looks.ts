@@ -168,6 +168,8 @@ export class FaceLooks {
         layers.some(({ layer }) => layer.givesWay),
     );
     if (this.givesWay && this.camera?.has) this.camera.look();
+    if (this.camera?.has && [...this.wanted.values()].some((w) => w.hair.length > 0))
+      this.camera.lookForHair();
     if (this.dressed.parent !== scene) scene.add(this.dressed);
     this.dressed.visible = this.wanted.size > 0 && this.camera?.wantsMade === true;
     this.light = light ?? (shines && this.camera ? this.camera.lit().estimate : null);

@@ -1,0 +1,75 @@
+import { describe, expect, test } from '@jest/globals';
+import type { FaceOutline } from '../morph/outline';
+import { guessHair, type HeadSeen, type SmallPicture } from './hair-guess';
+
+const [WIDTH, HEIGHT] = [60, 80];
+const CENTRE = [30, 40] as const;
+const RADIUS = 12;
+const outline: FaceOutline = { centre: CENTRE, radii: new Float32Array(32).fill(RADIUS) };
+const HEAD: HeadSeen = { outline, up: [0, 1] };
+
+type Colour = readonly [number, number, number];
+const SKIN: Colour = [205, 160, 135];
+const WALL: Colour = [120, 60, 40];
+const SHIRT: Colour = [40, 70, 130];
+/** A round face with hair around its upper half, `long` pixels wide; a shirt below; before a wall. */
+const person = (
+  hair: Colour | null,
+  wall: Colour = WALL,
+): { picture: SmallPicture; people: Uint8Array; hair: Uint8Array } => {
+  const data = new Uint8Array(4 * WIDTH * HEIGHT);
+  const people = new Uint8Array(WIDTH * HEIGHT);
+  const truth = new Uint8Array(WIDTH * HEIGHT);
+  for (let y = 0; y < HEIGHT; y++)
+    for (let x = 0; x < WIDTH; x++) {
+      const i = y * WIDTH + x;
+      const [dx, dy] = [x + 0.5 - CENTRE[0], y + 0.5 - CENTRE[1]];
+      const away = Math.hypot(dx, dy);
+      let colour = wall;
+      if (away < RADIUS + 1) colour = SKIN;
+      else if (away < RADIUS + 7 && dy > -2) colour = hair ?? (away < RADIUS + 4 ? SKIN : wall);
+      else if (dy < -RADIUS - 4 && Math.abs(dx) < 22) colour = SHIRT;
+      people[i] = colour === wall ? 0 : 255;
+      truth[i] = hair && colour === hair ? 1 : 0;
+      const grain = ((x * 7 + y * 13) % 5) - 2;
+      for (let c = 0; c < 3; c++) data[4 * i + c] = colour[c]! + 3 * grain;
+      data[4 * i + 3] = 255;
+    }
+  return { picture: { data, width: WIDTH, height: HEIGHT }, people, hair: truth };
+};
+const judged = (hair: Colour | null, wall?: Colour, known = true): { found: number; wrong: number } => {
+  const made = person(hair, wall);
+  const got = guessHair(made.picture, known ? made.people : null, HEAD);
+  let [hits, all, wrong] = [0, 0, 0];
+  got.forEach((v, i) => {
+    if (made.hair[i]) all++;
+    if (v > 127 && made.hair[i]) hits++;
+    else if (v > 127) wrong++;
+  });
+  return { found: hits / Math.max(1, all), wrong: wrong / (WIDTH * HEIGHT) };
+};
+
+describe('hair of a head', () => {
+  test.each([
+    ['dark', [30, 22, 18]],
+    ['fair', [190, 150, 70]],
+    ['red', [150, 60, 20]],
+    ['blue', [50, 80, 190]],
+  ] as const)('%s is found, skin, shirt and wall are not', (_, colour) => {
+    const { found, wrong } = judged(colour);
+    expect(found).toBeGreaterThan(0.85);
+    expect(wrong).toBeLessThan(0.02);
+  });
+
+  test('before a wall of the same colour it is told by the people', () => {
+    expect(judged(WALL, [121, 60, 40]).wrong).toBeLessThan(0.03);
+    expect(judged(WALL, [121, 60, 40], false).wrong).toBeGreaterThan(0.2);
+  });
+
+  test('a bare head has none, nor has a face that is cut off by the picture', () => {
+    expect(judged(null)).toEqual({ found: 0, wrong: 0 });
+    const { picture, people } = person([30, 22, 18]);
+    const high: HeadSeen = { ...HEAD, outline: { ...outline, centre: [30, 79] } };
+    expect([...guessHair(picture, people, high)].every((v) => v === 0)).toBe(true);
+  });
+});
