@@ -7,20 +7,9 @@ const begin = async (page: Page, starter: string): Promise<void> => {
   await page.locator('.finder canvas').waitFor();
   await page.waitForTimeout(3000);
 };
-const seekShare = async (page: Page, share: number): Promise<void> => {
-  const box = (await page.getByRole('slider', { name: 'Time in the take' }).boundingBox())!;
-  await page.mouse.click(box.x + share * box.width, box.y + 20);
-};
 const row = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 
 export const placeShots: Record<string, (page: Page) => Promise<void>> = {
-  'place-world': async (page) => {
-    await begin(page, 'Model on the floor');
-    await seekShare(page, 0.02);
-    await row(page, 'Turtle').click();
-    await page.getByRole('button', { name: 'Show a person and a hand for scale' }).click();
-    await page.getByRole('button', { name: 'Measure what is selected' }).click();
-  },
   'place-picture': async (page) => {
     await begin(page, 'Printed picture comes alive');
     await page.getByRole('button', { name: /^Settings of Picture/ }).click();

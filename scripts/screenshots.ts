@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { assetShots } from './asset-shots';
+import { faceShots } from './face-shots';
 import { placeShots } from './place-shots';
 
 const PORT = 4188;
@@ -136,14 +137,6 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.mouse.click(box.x + 0.3 * box.width, box.y + 11);
     await page.waitForTimeout(2000);
   },
-  tracked: async (page, id) => {
-    await page.goto(`${base}/effects/${id}/try`);
-    await page.getByRole('button', { name: /^Two people/ }).click();
-    await page.getByRole('button', { name: 'Face tracker' }).click();
-    await page.getByTestId('tracker-error').waitFor({ timeout: 60_000 });
-    await seek(page, 3.6);
-    await page.waitForTimeout(20_000);
-  },
   release: async (page, id) => {
     await page.goto(`${base}/effects/${id}/release`);
     await page.getByRole('button', { name: /Release version/ }).click();
@@ -163,6 +156,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForSelector('#start:not([hidden])');
     await page.waitForTimeout(5000);
   },
+  ...faceShots,
   ...placeShots,
   ...assetShots,
 };
@@ -182,7 +176,7 @@ try {
     }[];
     const effect = effects.find((e) => e.document.name === 'Kelp Crown');
     await take(page, effect!.id);
-    if (!['home', 'show', 'takes', 'take-editor', 'tracked'].includes(name)) await settle(page);
+    if (!['home', 'show', 'takes', 'take-editor'].includes(name)) await settle(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     await page.close();
     console.log(`docs/screenshots/${name}.png`);

@@ -41,9 +41,6 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
   <section aria-label="Cutout">
     <div class="head">
       <h2>{{ cutout.name }}</h2>
-      <span class="soft"
-        >A live part of the face. Put it anywhere in Place, copy it as often as you like.</span
-      >
       <span class="grow" />
       <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
     </div>
