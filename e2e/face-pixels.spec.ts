@@ -174,7 +174,7 @@ test('on a camera, where nobody knows, a hand is told by how the face looked bef
   // Two seconds of the face alone, then the hand comes and goes and comes again.
   const { covered, keptOff, painted } = await givingWay('hand-over-face', 4.8, 72);
   expect(covered).toBeGreaterThan(2000);
-  expect(keptOff).toBeGreaterThan(0.65);
+  expect(keptOff).toBeGreaterThan(0.55);
   // The shadow of the hand is taken for a part of it, and its edge is a place wide.
   expect(painted).toBeGreaterThan(0.6);
 });
