@@ -21,12 +21,12 @@ import {
 import type { Backdrop, CameraPart } from '../../core/document/schema';
 import { FACE_LANDMARKS } from '../../core/face/landmarks';
 import { TRIANGLES, UV } from '../../core/face/neutral';
-import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, copyDrawn, onClear, passMaterial, PassQuad, texture, value } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CoverGuess } from '../face/cover-guess';
 import { HairGuessView } from '../face/hair-guess-view';
+import { headToClip } from '../face/to-clip';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
 import {
@@ -285,10 +285,7 @@ export class CameraParts {
       );
       position.needsUpdate = true;
       const { toClip, camera: picture } = this.unwrap.uniforms;
-      camera.updateMatrixWorld();
-      (toClip!.value as Matrix4)
-        .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
-        .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
+      headToClip(camera, face.pose, toClip!.value as Matrix4);
       picture!.value = this.whole();
       onClear(renderer, into, () => renderer.render(this.face, this.anyCamera));
     });

@@ -16,11 +16,11 @@ import {
 } from 'three';
 import { GRID, nextCover, type CoverModel } from '../../core/face/seen/cover-model';
 import { OPEN_TRIANGLES, OPENING_TRIANGLES } from '../../core/face/neutral';
-import { fromPose } from '../../core/maths/matrix';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { texture, value } from '../passes';
 import { FaceSampler } from './face-sampler';
+import { headToClip } from './to-clip';
 
 const VERTEX = /* glsl */ `
   uniform mat4 toClip;
@@ -102,16 +102,13 @@ export class CoverGuess {
 
   /** Draws what covers the faces in white over what is there. */
   draw(renderer: WebGLRenderer, camera: PerspectiveCamera, faces: readonly TrackedFace[]): void {
-    camera.updateMatrixWorld();
     for (const face of faces) {
       const kept = this.faces.get(face.id);
       if (!kept) continue;
       fitFace(this.mesh.geometry, face.unmorphed ? { ...face, landmarks: face.unmorphed } : face, false);
       const { cover, toClip } = this.mesh.material.uniforms;
       cover!.value = kept.texture;
-      (toClip!.value as Matrix4)
-        .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
-        .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
+      headToClip(camera, face.pose, toClip!.value as Matrix4);
       renderer.render(this.scene, camera);
     }
   }

@@ -15,12 +15,12 @@ import {
 } from 'three';
 import { GRID } from '../../core/face/seen/cover-model';
 import { TRIANGLES } from '../../core/face/neutral';
-import { fromPose } from '../../core/maths/matrix';
 import { toLocal } from '../../core/maths/pose';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { byteTarget, onClear, texture, value } from '../passes';
+import { headToClip } from './to-clip';
 
 const VERTEX = /* glsl */ `
   uniform mat4 toClip;
@@ -84,11 +84,8 @@ export class FaceSampler {
   ): Uint8Array {
     const seen = face.unmorphed ? { ...face, landmarks: face.unmorphed } : face;
     fitFace(this.mesh.geometry, seen);
-    camera.updateMatrixWorld();
     const { toClip, eye, picture: from } = this.mesh.material.uniforms;
-    (toClip!.value as Matrix4)
-      .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
-      .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
+    headToClip(camera, face.pose, toClip!.value as Matrix4);
     (eye!.value as Vector3).set(...toLocal(face.pose, camera.position.toArray() as unknown as Vec3));
     from!.value = picture;
     onClear(renderer, this.target, () => renderer.render(this.scene, this.anyCamera));

@@ -21,13 +21,13 @@ import { FACE_LANDMARKS, OVAL } from '../../core/face/landmarks';
 import { backfill, backfillTriangles } from '../../core/face/morph/backfill';
 import { middleOfPoints, outlineFrom } from '../../core/face/morph/outline';
 import { TRIANGLES } from '../../core/face/neutral';
-import { fromPose } from '../../core/maths/matrix';
 import { toLocal } from '../../core/maths/pose';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import { OVER_PICTURE, texture, value } from '../passes';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { BACKFILL_FRAGMENT, BACKFILL_VERTEX, MORPH_FRAGMENT, MORPH_VERTEX } from './morph-shader';
+import { headToClip } from './to-clip';
 
 export interface MorphScene {
   readonly renderer: WebGLRenderer;
@@ -95,10 +95,7 @@ export class MorphView {
     const { renderer, camera, picture, cover } = scene;
     if (!face.unmorphed) return;
     renderer.getDrawingBufferSize(this.size);
-    camera.updateMatrixWorld();
-    this.toClip
-      .multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
-      .multiply(new Matrix4().fromArray(fromPose(face.pose) as number[]));
+    headToClip(camera, face.pose, this.toClip);
     const aspect = this.size.x / this.size.y;
     if (!this.project(face.unmorphed, aspect, this.seen[0])) return;
     if (!this.project(face.landmarks, aspect, this.seen[1])) return;
