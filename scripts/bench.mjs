@@ -20,6 +20,7 @@ for (const file of [
   'bench/makeup.ts',
   'bench/morph.ts',
   'bench/fountain.ts',
+  'bench/scope.ts',
 ]) {
   const run = spawnSync(process.execPath, ['scripts/run-ts.mjs', file], { cwd: root, stdio: 'inherit' });
   if (run.status !== 0) process.exit(1);

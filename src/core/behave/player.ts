@@ -4,6 +4,7 @@
  */
 import type { Effect, SceneId } from '../document/schema';
 import type { Take } from '../takes/take';
+import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
 import { compile, type Program } from './program';
 import { Runtime, type Firing, type Snapshot } from './runtime';
@@ -27,6 +28,14 @@ export interface PlayerOptions {
   readonly touches?: readonly RecordedTouch[];
   /** Begins in this scene instead of the opening scene. */
   readonly scene?: SceneId | null;
+}
+
+/** One step of a run, after it was taken. */
+export interface Moment {
+  readonly step: number;
+  readonly runtime: Runtime;
+  readonly frame: TrackFrame;
+  readonly fired: readonly Firing[];
 }
 
 export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
@@ -73,9 +82,17 @@ export class Player {
   firings(): Firing[] {
     if (this.program.cues.length === 0) return [];
     const all: Firing[] = [];
-    this.runtime.restore(this.snapshots[0]!);
-    while (this.runtime.steps < stepAt(this.take.duration)) all.push(...this.stepOnce());
+    this.run(({ fired }) => all.push(...fired));
     return all;
+  }
+
+  /** Runs the whole take from its start and tells of every step. The runtime is valid during the call. */
+  run(visit: (moment: Moment) => void): void {
+    this.runtime.restore(this.snapshots[0]!);
+    while (this.runtime.steps < stepAt(this.take.duration)) {
+      const step = this.runtime.steps;
+      visit({ step, runtime: this.runtime, ...this.stepOnce() });
+    }
   }
 
   private inputsAt(step: number): Inputs {
@@ -84,11 +101,12 @@ export class Player {
     return taps || fingers?.length ? { taps: taps ?? [], fingers: fingers ?? [] } : NO_INPUTS;
   }
 
-  private stepOnce(): Firing[] {
+  private stepOnce(): Pick<Moment, 'frame' | 'fired'> {
     const step = this.runtime.steps;
-    const fired = this.runtime.step(this.take.frameAt(step * STEP), this.inputsAt(step));
+    const frame = this.take.frameAt(step * STEP);
+    const fired = this.runtime.step(frame, this.inputsAt(step));
     const at = this.runtime.steps / STEPS_PER_SECOND;
     if (Number.isInteger(at) && at === this.snapshots.length) this.snapshots.push(this.runtime.save());
-    return fired;
+    return { frame, fired };
   }
 }

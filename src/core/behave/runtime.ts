@@ -106,6 +106,10 @@ export class Runtime implements StateNow {
   get scene(): SceneId | null {
     return this.sceneNow;
   }
+  /** Whether cue `i` of the program has fired and has not come to its end. */
+  isAtWork(i: number): boolean {
+    return this.cues[i]!.firedAt !== null;
+  }
   /** What the viewer did to object `i`; null when nothing. */
   byHand(i: number): ByHand | null {
     return this.hands.of(i);
