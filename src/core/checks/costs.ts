@@ -1,5 +1,5 @@
 /** What an effect weighs, and what takes the space. */
-import { assetBytes, usedAssets } from '../document/queries';
+import { assetBytes, neededAssets, usedAssets } from '../document/queries';
 import type { Asset, AssetKind, Effect } from '../document/schema';
 
 /** What an outlet takes. */
@@ -22,6 +22,7 @@ export interface Cost {
 /** Every asset with what it adds, the heaviest first. What nothing uses is not released and adds nothing yet. */
 export const costsOf = (effect: Effect): Cost[] => {
   const used = new Set(usedAssets(effect));
+  const needed = new Set(neededAssets(effect));
   const counted = new Set<string>();
   const inOrder = Object.values(effect.assets).sort(
     (a, b) => Number(used.has(b.id)) - Number(used.has(a.id)),
@@ -29,6 +30,7 @@ export const costsOf = (effect: Effect): Cost[] => {
   return inOrder
     .map((asset): Cost => {
       if (!used.has(asset.id)) return { asset, kind: asset.kind, bytes: assetBytes(asset), used: false };
+      if (!needed.has(asset.id)) return { asset, kind: asset.kind, bytes: 0, used: true };
       const own = asset.files.filter((file) => !counted.has(file.sha256));
       for (const file of own) counted.add(file.sha256);
       return { asset, kind: asset.kind, bytes: own.reduce((sum, f) => sum + f.bytes, 0), used: true };

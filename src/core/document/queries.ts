@@ -204,9 +204,18 @@ export const usesOf = (effect: Effect, id: AssetId): Use[] => [
 ];
 
 /** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
-export const usedAssets = (effect: Effect): AssetId[] => {
+export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, Object.values(effect.objects));
+
+/** Those that a viewer's device needs. A morph has taken over the shape of its mesh, and does without it. */
+export const neededAssets = (effect: Effect): AssetId[] =>
+  assetsIn(
+    effect,
+    Object.values(effect.objects).filter((o) => o.kind !== 'morph'),
+  );
+
+const assetsIn = (effect: Effect, objects: readonly EffectObject[]): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of Object.values(effect.objects)) {
+  for (const o of objects) {
     for (const asset of assetsOf(o)) used.add(asset);
     for (const id of materialIdsOf(o)) {
       const material = effect.materials[id];
@@ -223,7 +232,7 @@ export const usedAssets = (effect: Effect): AssetId[] => {
 /** The files a release has to carry, each content once. */
 export const usedFiles = (effect: Effect): FileRef[] => {
   const files = new Map<string, FileRef>();
-  for (const id of usedAssets(effect))
+  for (const id of neededAssets(effect))
     for (const file of effect.assets[id]?.files ?? []) files.set(file.sha256, file);
   return [...files.values()];
 };

@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import Ajv from 'ajv/dist/2020.js';
 import { strToU8, unzipSync, zipSync } from 'fflate';
+import { newMorph } from '../document/new-face-objects';
 import { newModel } from '../document/new-objects';
 import { sampleAsset, sampleEffect, sampleFile } from '../document/sample';
 import { sampleModel } from '../document/sample-assets';
 import type { FileRef, ObjectId } from '../document/schema';
+import { packMoves } from '../face/morph/packed-moves';
 import { readPackage, trimForRelease, writePackage } from './effect-package';
 import { manifestJsonSchema } from './manifest';
 
@@ -42,6 +44,28 @@ describe('effect package', () => {
     expect(opened.manifest.files.map((f) => f.path)).toContain(`assets/${model.files[0]!.sha256}.glb`);
     expect(opened.files.has(sampleFile(40).sha256)).toBe(false);
     expect(opened.effect.assets[model.id]).toMatchObject({ original: null, preview: null });
+  });
+  test('a morph travels without the model it was sculpted in', () => {
+    const model = sampleModel(1);
+    const id = 'obj_morph' as ObjectId;
+    const moves = packMoves(new Float32Array(3 * 468).fill(0.001));
+    const mesh = {
+      asset: model.id,
+      file: model.files[0]!.sha256,
+      moves,
+      error: 0.01,
+      by: 'surface' as const,
+    };
+    const morph = { ...newMorph(id, 9), mesh };
+    const more = {
+      ...effect,
+      assets: { ...effect.assets, [model.id]: model },
+      objects: { ...effect.objects, [id]: morph },
+    };
+    const opened = readPackage(writePackage(more, 1, bytesOf));
+    expect(opened.files.has(model.files[0]!.sha256)).toBe(false);
+    expect(opened.effect.assets[model.id]).toBeUndefined();
+    expect(opened.effect.objects[id]).toEqual(morph);
   });
   test('packages of version 1 are still read', () => {
     const files = unzipSync(zip);

@@ -3,7 +3,7 @@
  * Written on the server, read by the show page.
  */
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
-import { usedAssets, usedFiles } from '../document/queries';
+import { neededAssets, usedFiles } from '../document/queries';
 import { readEffect } from '../document/migrations';
 import type { AssetId, Effect, FileMime, FileRef } from '../document/schema';
 import { IconiaError } from '../errors';
@@ -59,7 +59,7 @@ export const endingOf = (mime: FileMime): string => ENDING[mime];
  * such as files as they were before they were prepared.
  */
 export const trimForRelease = (effect: Effect): Effect => {
-  const used = new Set(usedAssets(effect));
+  const used = new Set(neededAssets(effect));
   return {
     ...effect,
     assets: Object.fromEntries(

@@ -1,5 +1,5 @@
 /** What objects are made of, loaded once by content and shared by every view of a page. */
-import { usedAssets } from '../../core/document/queries';
+import { neededAssets } from '../../core/document/queries';
 import type { Effect } from '../../core/document/schema';
 import { MapStore } from '../surface/map-store';
 import { SurfaceFaults } from '../surface/surface-faults';
@@ -47,7 +47,7 @@ export const createStores = (source: FileSource, onLoaded: () => void = () => {}
 
 /** Resolves when all that an effect uses can be drawn; what cannot be loaded is missing in the picture. */
 export const loadUsed = async (stores: Stores, effect: Effect): Promise<void> => {
-  const loading = usedAssets(effect).map(async (id): Promise<void> => {
+  const loading = neededAssets(effect).map(async (id): Promise<void> => {
     const asset = effect.assets[id];
     switch (asset?.kind) {
       case 'picture':
