@@ -21,6 +21,7 @@ import {
   openFacePage,
   whole,
   type Spec,
+  type Picture,
 } from './harness/face-pixels';
 
 openFacePage();
@@ -177,6 +178,47 @@ test('on a camera, where nobody knows, a hand is told by how the face looked bef
   expect(keptOff).toBeGreaterThan(0.55);
   // The shadow of the hand is taken for a part of it, and its edge is a place wide.
   expect(painted).toBeGreaterThan(0.6);
+});
+
+test('a layer on the teeth lies on the teeth alone, whether the mouth is covered or not', async () => {
+  const smile = {
+    take: 'screen-test-odile',
+    time: 0.5,
+    width: 360,
+    height: 640,
+    expressions: {
+      mouthSmileLeft: 0.8,
+      mouthSmileRight: 0.8,
+      jawOpen: 0.35,
+      mouthUpperUpLeft: 0.5,
+      mouthUpperUpRight: 0.5,
+    },
+    landmarks: [13, 14, 0, 17, 50],
+  };
+  const green = (seen: Picture): number => {
+    let count = 0;
+    for (let i = 0; i < seen.data.length; i += 4)
+      if (seen.data[i + 1]! > seen.data[i]! + 60 && seen.data[i + 1]! > seen.data[i + 2]! + 60) count++;
+    return count;
+  };
+  const paint = look({ region: 'teeth', tint: '#00ff00', opacity: 1 });
+  const none = await draw({ effect: bare, ...smile });
+  const painted = await draw({ effect: paint, ...smile });
+  const [upper, lower, lip, under, cheek] = painted.marks as [number, number][];
+  expect(green(none)).toBe(0);
+  expect(green(painted)).toBeGreaterThan(40);
+  // All of it lies between the lips.
+  for (let y = 0; y < smile.height; y++)
+    for (let x = 0; x < smile.width; x++) {
+      const [r, g, b] = painted.colour([x, y]);
+      if (g * 255 > r * 255 + 60 && g * 255 > b * 255 + 60) {
+        expect(y).toBeLessThan(upper![1] + 4);
+        expect(y).toBeGreaterThan(lower![1] - 4);
+      }
+    }
+  for (const at of [lip!, under!, cheek!]) near(painted.colour(at), none.colour(at), 4);
+  const shut = { ...smile, expressions: {} };
+  expect(green(await draw({ effect: paint, ...shut }))).toBeLessThan(4);
 });
 
 test('the far cheek of a turned face does not shine through the nose', async () => {

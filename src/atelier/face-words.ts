@@ -26,6 +26,7 @@ export const REGION_WORDS: Record<FaceRegion, string> = {
   lipLiner: 'Lip line',
   upperLip: 'Upper lip',
   lowerLip: 'Lower lip',
+  teeth: 'Teeth',
   chin: 'Chin',
   jaw: 'Jaw',
 };

@@ -15,7 +15,7 @@ import { REGION_WORDS } from '../../src/atelier/face-words';
 import { Maker } from './mesh';
 
 /** The stock's masks: every region but the whole layout, which needs none. */
-export const MASKED = FACE_REGIONS.filter((name) => name !== 'face');
+export const MASKED = FACE_REGIONS.filter((name) => name !== 'face' && name !== 'teeth');
 
 export const REGION_LABELS: Record<FaceRegion, string> = { ...REGION_WORDS, skin: 'Whole face' };
 

@@ -19,6 +19,7 @@ export const FACE_REGIONS = [
   'lipLiner',
   'upperLip',
   'lowerLip',
+  'teeth',
   'chin',
   'jaw',
 ] as const;

@@ -155,6 +155,12 @@ const REGIONS: Record<FaceRegion, Region> = {
     holes: [],
     softness: 0.004,
   },
+  // Within the lips; what of it are teeth is seen in the picture.
+  teeth: {
+    outlines: [outline([...OUTER_LIP_UPPER, ...[...OUTER_LIP_LOWER].reverse().slice(1, -1)])],
+    holes: [],
+    softness: 0.002,
+  },
   chin: { outlines: [outline(CHIN)], holes: [], softness: 0.025 },
   jaw: {
     outlines: both([132, 58, 172, 136, 150, 149, 176, 140, 170, 169, 135, 138, 215, 177]),

@@ -280,5 +280,6 @@ const ORDER: readonly FaceRegion[] = [
   'upperLip',
   'lowerLip',
   'lipLiner',
+  'teeth',
 ];
 export const regionRank = (region: FaceRegion): number => ORDER.indexOf(region);

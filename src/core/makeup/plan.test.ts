@@ -10,6 +10,7 @@ const layer = (change: Partial<PlannedLayer> = {}): PlannedLayer => ({
   blend: 'normal',
   bounds: LEFT,
   givesWay: true,
+  onTeeth: false,
   ...change,
 });
 
@@ -32,8 +33,10 @@ describe('steps of a look', () => {
     expect(planLook([layer(overlay), layer({ blend: 'soft-light', bounds: RIGHT })])).toHaveLength(2);
   });
 
-  test('what gives way and what does not is not mixed', () =>
-    expect(planLook([layer(), layer({ givesWay: false })])).toHaveLength(2));
+  test('what gives way and what does not is not mixed, nor what lies on the teeth', () => {
+    expect(planLook([layer(), layer({ givesWay: false })])).toHaveLength(2);
+    expect(planLook([layer(), layer({ onTeeth: true })])).toHaveLength(2);
+  });
 
   test('a step reaches over all of its layers', () =>
     expect(planLook([layer(), layer({ bounds: RIGHT })])[0]!.bounds).toEqual([0, 0, 1, 1]));
@@ -43,6 +46,7 @@ describe('steps of a look', () => {
       blend: fc.constantFrom(...BLEND_MODES),
       bounds: fc.constantFrom(LEFT, RIGHT),
       givesWay: fc.boolean(),
+      onTeeth: fc.boolean(),
     });
     fc.assert(
       fc.property(fc.array(any, { maxLength: 30 }), (layers) => {

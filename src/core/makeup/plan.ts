@@ -13,6 +13,8 @@ export interface PlannedLayer {
   readonly bounds: Bounds;
   /** It leaves out what something in front of the face covers. */
   readonly givesWay: boolean;
+  /** It lies on the teeth alone. */
+  readonly onTeeth: boolean;
 }
 
 export interface Step<L extends PlannedLayer = PlannedLayer> {
@@ -21,6 +23,7 @@ export interface Step<L extends PlannedLayer = PlannedLayer> {
   readonly layers: readonly L[];
   readonly bounds: Bounds;
   readonly givesWay: boolean;
+  readonly onTeeth: boolean;
 }
 
 export const joinBounds = (a: Bounds, b: Bounds): Bounds => [
@@ -40,6 +43,7 @@ export const planLook = <L extends PlannedLayer>(layers: readonly L[]): Step<L>[
     const joins =
       last?.mode === mode &&
       last.givesWay === layer.givesWay &&
+      last.onTeeth === layer.onTeeth &&
       (mode === 'affine' || last.layers.every((l) => !meet(l.bounds, layer.bounds)));
     if (joins)
       steps[steps.length - 1] = {
@@ -47,7 +51,10 @@ export const planLook = <L extends PlannedLayer>(layers: readonly L[]): Step<L>[
         layers: [...last.layers, layer],
         bounds: joinBounds(last.bounds, layer.bounds),
       };
-    else steps.push({ mode, layers: [layer], bounds: layer.bounds, givesWay: layer.givesWay });
+    else {
+      const { bounds, givesWay, onTeeth } = layer;
+      steps.push({ mode, layers: [layer], bounds, givesWay, onTeeth });
+    }
   }
   return steps;
 };

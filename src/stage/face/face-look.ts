@@ -67,6 +67,7 @@ const createPass = () =>
       toTile: value<Vector4[]>([]),
       modes: value<number[]>([]),
       gives: value<boolean[]>([]),
+      teeth: value<boolean[]>([]),
       lightDirection: value(new Vector3()),
       lightColour: value(new Vector3()),
     },
@@ -143,6 +144,7 @@ class LookPart {
     u.toTile!.value = steps.map((s) => new Vector4(...s.toTile));
     u.modes!.value = steps.map((s) => (s.mode === 'affine' ? -1 : modeNumber(s.mode)));
     u.gives!.value = steps.map((s) => s.givesWay);
+    u.teeth!.value = steps.map((s) => s.onTeeth);
     u.factors!.value = this.flattener.map('factor');
     u.pluses!.value = this.flattener.map('plus');
     u.glosses!.value = this.flattener.map('gloss');

@@ -58,6 +58,7 @@ export interface FlatStep {
   /** From the layout to the maps: offset, scale. */
   readonly toTile: readonly [number, number, number, number];
   readonly givesWay: boolean;
+  readonly onTeeth: boolean;
 }
 
 const LARGEST = 4096;
@@ -103,10 +104,18 @@ const same = (a: readonly LayerNow[], b: readonly LayerNow[]): boolean =>
     );
   });
 
+/** Teeth are told by the picture; a layer on them lies in the mouth whether it covers that or not. */
+const onTeeth = (layer: Layer): boolean => layer.region === 'teeth';
+
 /** Its surface does more than take part in the colour. */
 const isFinished = ({ layer }: LayerNow): boolean => layer.finish !== 'painted';
 
-type Planned = LayerNow & { readonly blend: BlendMode; readonly bounds: Bounds; readonly givesWay: boolean };
+type Planned = LayerNow & {
+  readonly blend: BlendMode;
+  readonly bounds: Bounds;
+  readonly givesWay: boolean;
+  readonly onTeeth: boolean;
+};
 
 export class LookFlattener {
   steps: readonly FlatStep[] = [];
@@ -176,7 +185,9 @@ export class LookFlattener {
   update(renderer: WebGLRenderer, layers: readonly LayerNow[], density: number): boolean {
     if (density === this.density && same(layers, this.layers)) return false;
     [this.layers, this.density] = [layers, density];
-    const shown = this.inOpenings ? layers.filter(({ layer: l }) => l.coversEyes || l.coversMouth) : layers;
+    const shown = layers.filter(({ layer: l }) =>
+      this.inOpenings ? onTeeth(l) || l.coversEyes || l.coversMouth : !onTeeth(l),
+    );
     this.finished = shown.some(isFinished);
     const planned = shown.map((now): Planned => {
       const { layer } = now;
@@ -186,6 +197,7 @@ export class LookFlattener {
         blend: layer.blend,
         bounds: now.painted ? paintedBounds(now.painted) : bounds,
         givesWay: layer.givesWay,
+        onTeeth: onTeeth(layer),
       };
     });
     const steps = planLook(planned);
@@ -218,10 +230,11 @@ export class LookFlattener {
       this.maps.forEach((m) => m.dispose());
       this.maps = OUTPUTS.map(() => fineTarget(renderer, width, height));
     }
-    this.steps = steps.map(({ mode, bounds, givesWay }, i) => ({
+    this.steps = steps.map(({ mode, bounds, givesWay, onTeeth }, i) => ({
       mode,
       bounds: boundsAt(bounds),
       givesWay,
+      onTeeth,
       toTile: toTile(tiles[i]!, boundsAt(bounds), density, width, height),
     }));
     const before = {
@@ -268,7 +281,10 @@ export class LookFlattener {
     u.limitRegion!.value = limits?.texture ?? null;
     u.limitPainted!.value = limit?.painted ?? null;
     u.limitIsPainted!.value = Boolean(limit?.painted);
-    (u.covers!.value as Vector2).set(layer.coversEyes ? 1 : 0, layer.coversMouth ? 1 : 0);
+    (u.covers!.value as Vector2).set(
+      layer.coversEyes && !onTeeth(layer) ? 1 : 0,
+      layer.coversMouth || onTeeth(layer) ? 1 : 0,
+    );
     u.picture!.value = picture?.texture ?? null;
     u.hasPicture!.value = picture !== null;
     if (picture) (u.rect!.value as Vector4).set(...picture.rect);

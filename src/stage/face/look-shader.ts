@@ -4,6 +4,7 @@
  */
 import { BLEND_FUNCTIONS } from '../effect/blend-shader';
 import { SRGB_GLSL } from '../grade/grade-shader';
+import { TOOTH_GLSL } from './tooth-shader';
 
 export const LOOK_VERTEX = /* glsl */ `
   varying vec2 vUv;
@@ -33,12 +34,14 @@ export const LOOK_FRAGMENT = /* glsl */ `
   uniform vec4 toTile[STEPS];
   uniform int modes[STEPS]; // -1 is an affine map
   uniform bool gives[STEPS];
+  uniform bool teeth[STEPS];
   uniform vec3 lightDirection; // towards it, world
   uniform vec3 lightColour; // linear
   varying vec2 vUv;
   varying vec3 vNormal;
   varying vec3 vTowards;
   ${SRGB_GLSL}
+  ${TOOTH_GLSL}
   int mode;
   ${BLEND_FUNCTIONS}
 
@@ -71,6 +74,7 @@ export const LOOK_FRAGMENT = /* glsl */ `
     // Pigment is deeper on deeper skin: it does not lie on it like chalk.
     float deep = pow(clamp(usual / 0.32, 0.03, 1.0), 0.2);
     float shade = pow(light, 0.28) * deep;
+    float tooth = toothness(skin, texture2D(meanSkin, vec2(0.5)).rgb);
     vec3 c = skin;
     vec3 gloss = vec3(0.0); // gloss, roughness, metal
     vec3 extra = vec3(0.0); // shimmer, matte, lit
@@ -80,7 +84,7 @@ export const LOOK_FRAGMENT = /* glsl */ `
       if (any(lessThan(vUv, bounds[i].xy)) || any(greaterThan(vUv, bounds[i].zw))) continue;
       worn = true;
       vec2 at = toTile[i].xy + vUv * toTile[i].zw;
-      float there = gives[i] ? open : 1.0;
+      float there = (gives[i] ? open : 1.0) * (teeth[i] ? tooth : 1.0);
       vec3 factor = texture2D(factors, at).rgb;
       vec3 plus = texture2D(pluses, at).rgb;
       #ifdef FINISHED

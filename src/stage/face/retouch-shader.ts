@@ -1,5 +1,6 @@
 /** Retouch in GLSL: the guided filter of `core/makeup/guided.ts` on a small copy, and what is brightened. */
 import { SRGB_GLSL } from '../grade/grade-shader';
+import { TOOTH_GLSL } from './tooth-shader';
 
 /** GLSL 3, since the filter writes two textures at once. */
 export const FILTER_VERTEX = /* glsl */ `
@@ -94,6 +95,7 @@ export const RETOUCH_FRAGMENT = /* glsl */ `
   uniform float teeth;
   varying vec2 vUv;
   ${SRGB_GLSL}
+  ${TOOTH_GLSL}
   float most(vec3 c) { return max(c.r, max(c.g, c.b)); }
   float least(vec3 c) { return min(c.r, min(c.g, c.b)); }
   void main() {
@@ -113,8 +115,7 @@ export const RETOUCH_FRAGMENT = /* glsl */ `
       c = mix(c, pale + (1.0 - pale) * 0.4, white * eyes);
     } else {
       // Teeth are light and not red; what is yellow about them goes.
-      float red = (c.r - c.g) / max(most(c), 0.02);
-      float tooth = smoothstep(0.3, 0.16, red) * smoothstep(0.35, 0.7, bright);
+      float tooth = toothness(c, mean);
       vec3 pale = vec3(mix(c, vec3(brightnessOf(c)), 0.6));
       c = mix(c, pale + (1.0 - pale) * 0.35, tooth * teeth);
     }

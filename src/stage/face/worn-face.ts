@@ -79,7 +79,7 @@ export class WornFace {
     // What is as painted needs neither the light nor the skin beneath.
     const looks =
       retouch.length + hair.length + wearing.irises.length > 0 ||
-      layers.some(({ layer }) => layer.finish !== 'painted');
+      layers.some(({ layer }) => layer.finish !== 'painted' || layer.region === 'teeth');
     let picture = copy && looks ? copy() : null;
     if (picture) mean.measure(renderer, picture, face, camera);
     const meanSkin = picture ? mean.texture : null;

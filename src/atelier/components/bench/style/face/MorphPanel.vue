@@ -83,7 +83,7 @@ watch(
 );
 onBeforeUnmount(() => measuring.value?.abort.abort());
 
-const regions = FACE_REGIONS.filter((r) => r !== 'face').map((value) => ({
+const regions = FACE_REGIONS.filter((r) => r !== 'face' && r !== 'teeth').map((value) => ({
   value,
   label: REGION_WORDS[value],
 }));

@@ -46,7 +46,7 @@ watch(
 const SIZE = 1000;
 const face = outlinePath(FACE_EDGE, SIZE);
 const openings = [...EYE_OPENINGS, MOUTH_OPENING].map((line) => outlinePath(line, SIZE)).join('');
-const outlines = FACE_REGIONS.filter((name) => name !== 'face' && name !== 'skin')
+const outlines = FACE_REGIONS.filter((name) => name !== 'face' && name !== 'skin' && name !== 'teeth')
   .flatMap((name) => faceRegion(name).outlines.map((line) => outlinePath(line, SIZE)))
   .join('');
 const netPath = (() => {
