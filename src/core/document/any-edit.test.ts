@@ -234,11 +234,11 @@ const anyEdit = fc
         case 42:
           return edits.addObject({
             ...newMorph(fresh, number, (pick % 4) + 1),
-            sliders: { chin: number / 50 },
+            sliders: { chin: number / 50 + 0 },
             regions: pick % 2 ? ['nose'] : [],
           });
         case 43:
-          return addLayerInOrder(effect, newLayer(fresh, { region: 'lids', name: text || 'Lids' }, 0), 1);
+          return addLayerInOrder(effect, newLayer(fresh, { region: 'lids', name: 'Lids' }, 0), 1);
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action
