@@ -6,7 +6,7 @@ import type { Cue, Effect, ObjectId } from '../document/schema';
 import type { Take } from '../takes/take';
 import { STEP, type Unit } from '../units';
 import { actionLength } from './program';
-import { SIGNAL_OF, signalOf, type Signal } from './triggers';
+import { SIGNAL_OF, signalOf, type FaceSignal } from './triggers';
 import type { Firing } from './runtime';
 
 export type Reason =
@@ -20,10 +20,15 @@ export type Reason =
   | { readonly code: 'no-change'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'never-reached'; readonly beatIndex: number }
   | { readonly code: 'not-tapped' }
-  | { readonly code: 'below-threshold'; readonly signal: Signal; readonly peak: Unit; readonly needs: Unit };
+  | {
+      readonly code: 'below-threshold';
+      readonly signal: FaceSignal;
+      readonly peak: Unit;
+      readonly needs: Unit;
+    };
 
 /** The highest value a signal reaches on a take. */
-export const peakOf = (take: Take, signal: Signal): Unit => {
+export const peakOf = (take: Take, signal: FaceSignal): Unit => {
   let peak = 0;
   for (let t = 0; t < take.duration; t += STEP * 2)
     peak = Math.max(peak, signalOf(take.frameAt(t).faces[0], signal));

@@ -28,10 +28,10 @@ export interface View {
 }
 export const NO_INPUTS: Inputs = { taps: [], fingers: [] };
 
-export type Signal = 'jawOpen' | 'mouthPucker';
+export type FaceSignal = 'jawOpen' | 'mouthPucker';
 
 /** The face signal a trigger watches; null for triggers that are events by themselves. */
-export const SIGNAL_OF: Record<TriggerKind, Signal | null> = {
+export const SIGNAL_OF: Record<TriggerKind, FaceSignal | null> = {
   effectStarts: null,
   screenTapped: null,
   mouthOpens: 'jawOpen',
@@ -63,4 +63,4 @@ export const DEFAULT_THRESHOLD: Record<TriggerKind, number> = {
 export const RELEASE_SHARE = 0.7;
 
 /** The signal on a face; 0 when there is none. */
-export const signalOf = (face: TrackedFace | undefined, signal: Signal): Unit => expression(face, signal);
+export const signalOf = (face: TrackedFace | undefined, signal: FaceSignal): Unit => expression(face, signal);

@@ -8,7 +8,7 @@
 import { produce, type Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
-import type { placedSchema } from './object-schema';
+import type { placedSchema } from './placed-schema';
 import type { Patch } from './patch';
 import { diff } from './patch';
 import { cardAfter } from './replaced-card';

@@ -9,19 +9,9 @@ import { EASING_NAMES } from '../maths/easing';
 import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
-import {
-  hairSchema,
-  irisSchema,
-  lashesSchema,
-  layerSchema,
-  objectIdSchema,
-  objectSchema,
-  retouchSchema,
-  sceneIdSchema,
-  type EffectObject,
-  type ObjectId,
-  type SceneId,
-} from './object-schema';
+import { hairSchema, irisSchema, lashesSchema, layerSchema, retouchSchema } from './face-object-schema';
+import { objectSchema, type EffectObject, type ObjectId, type SceneId } from './object-schema';
+import { objectIdSchema, sceneIdSchema } from './placed-schema';
 import { finite, idText, label, unit, vec3Schema } from './values-schema';
 
 export * from './anchor-schema';
@@ -29,17 +19,9 @@ export * from './asset-schema';
 export * from './circuit-schema';
 export * from './grade-schema';
 export * from './material-schema';
-export {
-  BLEND_MODES,
-  EYES,
-  FITS,
-  FRONTS,
-  LIGHT_KINDS,
-  SOLID_SHAPES,
-  TEXT_ALIGNS,
-  TURNS_ABOUT,
-  objectIdSchema,
-} from './object-schema';
+export { EYES } from './face-object-schema';
+export { LIGHT_KINDS, SOLID_SHAPES, TEXT_ALIGNS } from './object-schema';
+export { BLEND_MODES, FITS, FRONTS, TURNS_ABOUT, objectIdSchema } from './placed-schema';
 export type * from './object-schema';
 export { CAMERA_PARTS } from './values-schema';
 

@@ -15,9 +15,9 @@ export interface FountainSettings {
   readonly area: FountainArea;
   /** Particles a second. */
   readonly rate: number;
-  /** How long each lives: any time between both. */
+  /** How long each lives: a time between both. */
   readonly life: readonly [Seconds, Seconds];
-  /** Metres a second at birth: any speed between both. */
+  /** Metres a second at birth: a speed between both. */
   readonly speed: readonly [number, number];
   /** Half the angle of the cone they spray into; 180 is everywhere. */
   readonly spread: Degrees;
