@@ -115,7 +115,7 @@ const eyes = EYES.map((value) => ({ value, label: EYES_WORDS[value] }));
       @done="done"
     />
     <p v-if="playback.source === 'camera'" class="soft">
-      On your camera hair is told by how it looks over the forehead: very short or grey hair may keep its
+      On your camera hair is told by how it looks over the forehead: very short or white hair may keep its
       colour. On takes it is known exactly.
     </p>
   </template>

@@ -66,6 +66,25 @@ describe('hair of a head', () => {
     expect(judged(WALL, [121, 60, 40], false).wrong).toBeGreaterThan(0.2);
   });
 
+  test('of a full beard in the colour of the hair neither skin nor beard is dyed', () => {
+    const dark: Colour = [36, 26, 20];
+    const { picture, people, hair } = person(dark);
+    const beard: number[] = [];
+    for (let y = 0; y < HEIGHT; y++)
+      for (let x = 0; x < WIDTH; x++) {
+        const [dx, dy] = [x + 0.5 - CENTRE[0], y + 0.5 - CENTRE[1]];
+        if (Math.hypot(dx, dy) > RADIUS + 0.5 || dy > -4) continue;
+        beard.push(y * WIDTH + x);
+        picture.data.set([...dark, 255], 4 * (y * WIDTH + x));
+      }
+    const got = guessHair(picture, people, HEAD);
+    expect(beard.filter((i) => got[i]! > 127).length / beard.length).toBeLessThan(0.05);
+    const wrong = got.reduce((sum, v, i) => sum + (v > 127 && !hair[i] ? 1 : 0), 0);
+    expect(wrong / (WIDTH * HEIGHT)).toBeLessThan(0.03);
+    const found = hair.reduce((sum, h, i) => sum + (h && got[i]! > 127 ? 1 : 0), 0);
+    expect(found / hair.reduce((sum, h) => sum + h, 0)).toBeGreaterThan(0.8);
+  });
+
   test('a bare head has none, nor has a face that is cut off by the picture', () => {
     expect(judged(null)).toEqual({ found: 0, wrong: 0 });
     const { picture, people } = person([30, 22, 18]);

@@ -61,6 +61,12 @@ const placeOf = (
 const SEEDS = [1.04, 1.6] as const;
 /** Squared distance from the skin of the face, in its own widths, beyond which something is none. */
 const NO_SKIN = 7;
+/** Skin is learnt from here upwards: below there may be a beard. */
+const SKIN_FROM = -0.3;
+/** Lower than this, and nearer than this to the face, hair is a beard; it keeps its colour. */
+const BEARD = [-0.65, 1.15] as const;
+/** Straight beneath a face are a neck and clothes, however much they look like its hair. */
+const BENEATH = -0.95;
 /** Farther than this from the face is no hair of this head. */
 const FARTHEST = 3.2;
 
@@ -81,7 +87,7 @@ export const guessHair = (
     for (let x = 0; x < width; x++) {
       const i = y * width + x;
       const { reach, rise } = placeOf(head, x + 0.5, y + 0.5);
-      if (reach < 0.8 && rise < 0.5) skin.push(lookAt(data, i));
+      if (reach < 0.8 && rise > SKIN_FROM && rise < 0.6) skin.push(lookAt(data, i));
       if (reach < SEEDS[0] || reach > SEEDS[1] || rise < 0.55) continue;
       room++;
       if (!people || people[i]! >= 128) above.push(i);
@@ -103,6 +109,7 @@ export const guessHair = (
       const { reach, rise } = placeOf(head, x + 0.5, y + 0.5);
       // Within the face only a fringe: brows and eyes are dark too.
       if (reach < 0.72 || (reach < 0.97 && rise < 0.1) || reach > FARTHEST) continue;
+      if (rise < BENEATH || (rise < BEARD[0] && reach < BEARD[1])) continue;
       const look = lookAt(data, i);
       const off = far(look, hairCloud);
       if (off < 12 && off < far(look, skinCloud)) like[i] = 1;
