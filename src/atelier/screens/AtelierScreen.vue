@@ -138,8 +138,8 @@ const onKey = (event: KeyboardEvent): void => {
   command.run();
 };
 const onLeave = (event: BeforeUnloadEvent): void => {
-  // What is not saved is kept in this browser; ask only when even the server has refused it.
-  if (document.saveState === 'refused') event.preventDefault();
+  // What is not saved is kept in this browser; ask only when the server has refused it, or it is not in the document yet.
+  if (document.saveState === 'refused' || document.onTheWay > 0) event.preventDefault();
 };
 onMounted(() => {
   void open().then(() => {

@@ -181,6 +181,17 @@ export const useEffectStore = defineStore('effect', () => {
     touched();
   };
 
+  /** Work that is done but not yet in the document: a painting that is being written to its file. */
+  const onTheWay = ref(0);
+  const during = async <T>(work: Promise<T>): Promise<T> => {
+    onTheWay.value++;
+    try {
+      return await work;
+    } finally {
+      onTheWay.value--;
+    }
+  };
+
   const saveWords = computed(
     () =>
       ({
@@ -189,7 +200,7 @@ export const useEffectStore = defineStore('effect', () => {
         saving: 'saving',
         offline: 'server away, kept in this browser',
         refused: 'not saved',
-      })[saveState.value],
+      })[onTheWay.value > 0 && saveState.value === 'saved' ? 'saving' : saveState.value],
   );
 
   return {
@@ -197,6 +208,8 @@ export const useEffectStore = defineStore('effect', () => {
     effect,
     saveState,
     saveWords,
+    onTheWay,
+    during,
     notice,
     undoLabel,
     redoLabel,

@@ -170,6 +170,8 @@ export const usePainterStore = defineStore('painter', () => {
       .finally(() => {
         pending.value--;
       });
+    // Until it is in the document it is kept nowhere but on this page.
+    void document.during(queue);
   };
   const retry = (): void => {
     error.value = null;

@@ -138,6 +138,8 @@ export const LOOK_FRAGMENT = /* glsl */ `
       c = toSrgb(min(own, vec3(1.0)));
     }
     #endif
+    // What changes nothing is not drawn: at the edges of the mesh, pixels that it covers in part would change a little.
+    if (all(lessThan(abs(c - skin), vec3(0.003)))) discard;
     gl_FragColor = vec4(c, 1.0);
   }
 `;
