@@ -18,10 +18,11 @@ const settings: FountainSettings = {
   turbulence: { strength: 1, size: 0.2 },
   spin: [-1, 1],
   bounce: 0.3,
+  faceBounce: null,
   most: COUNT,
   seed: 1,
 };
-const now = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: -0.5 };
+const now = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: -0.5, head: null };
 const particles = newParticles(COUNT);
 for (let n = 0; n < 300; n++) stepParticles(particles, settings, now, STEP);
 

@@ -1,6 +1,5 @@
 /** Twenty signals over 30 seconds of a take, with the effect running ahead of its picture. */
-import { Player } from '../src/core/behave/player';
-import { scopeOf } from '../src/core/behave/scope';
+import { chronicleOf } from '../src/core/behave/chronicle';
 import { HEAD_SIGNALS, OBJECT_SIGNALS, type Signal } from '../src/core/behave/signals';
 import { sampleEffect } from '../src/core/document/sample';
 import { stackOrder } from '../src/core/document/queries';
@@ -21,7 +20,7 @@ const signals: Signal[] = [
 const take = { ...FIRST_TAKE, duration: SECONDS };
 const rounds = Array.from({ length: 3 }, () => {
   const started = performance.now();
-  scopeOf(new Player(effect, take), signals.slice(0, 20));
+  chronicleOf(effect, take, { signals: signals.slice(0, 20) });
   return performance.now() - started;
 });
 report({ name: 'scope.20-signals-30s', value: median(rounds), unit: 'ms' });

@@ -3,6 +3,7 @@
  * the same visitor in it, light from above and the net of light that water throws, bubbles when the mouth opens, and
  * everything under one grade.
  */
+import { newAction, newCue } from '../src/core/document/new-cues';
 import { blankEffect } from '../src/core/document/defaults';
 import { newMaterial } from '../src/core/document/new-material';
 import { newCard, newFill, newGrade, newLive, newText } from '../src/core/document/new-objects';
@@ -101,20 +102,10 @@ export const deepBooth = ({ water, bubbles, deep, icon }: BoothAssets): Effect =
     { ...newCard(id('water'), water, 6, BACKDROP), name: 'Deep water', fit: 'cover' },
   ];
   const assets: Asset[] = [water, bubbles, deep, icon];
-  const timed = { duration: 1, delay: 0, easing: 'out' as const, repeat: 1, thereAndBack: false };
-  const cue = (name: string, order: number, kind: 'mouthOpens' | 'mouthCloses', action: 'show' | 'hide') => ({
-    id: `cue_booth-${name}` as CueId,
-    name: '',
-    order,
-    enabled: true,
-    trigger: { kind, threshold: 0.4 },
-    beats: [
-      {
-        id: `beat_booth-${name}`,
-        actions: [{ ...timed, id: `act_booth-${name}`, kind: action, target: rising.id }],
-      },
-    ],
-  });
+  const cue = (name: string, order: number, kind: 'mouthOpens' | 'mouthCloses', action: 'show' | 'hide') =>
+    newCue(`cue_booth-${name}` as CueId, kind, order, [
+      { id: `beat_booth-${name}`, actions: [newAction(`act_booth-${name}`, action, rising.id)] },
+    ]);
   const cues = [cue('open', 0, 'mouthOpens', 'show'), cue('close', 1, 'mouthCloses', 'hide')];
   return {
     ...blankEffect('Deep Booth'),

@@ -1,7 +1,17 @@
 /** Kelp Crown, first version: a crown of kelp with the head inside it, and bubbles when lips pucker. */
 import { blankEffect } from '../src/core/document/defaults';
+import { newAction, newCue } from '../src/core/document/new-cues';
 import { headAnchor, newCard, newOccluder } from '../src/core/document/new-objects';
-import type { AssetId, Card, CueId, Effect, ObjectId, PictureAsset } from '../src/core/document/schema';
+import type {
+  Action,
+  ActionKind,
+  AssetId,
+  Card,
+  CueId,
+  Effect,
+  ObjectId,
+  PictureAsset,
+} from '../src/core/document/schema';
 
 export interface KelpAssets {
   readonly fan: PictureAsset;
@@ -38,7 +48,8 @@ export const kelpCrown = (assets: KelpAssets): Effect => {
     visible: false,
     blend: 'screen',
   };
-  const timed = { delay: 0, easing: 'out' as const, repeat: 1, thereAndBack: false };
+  const act = (id: string, kind: ActionKind, target: ObjectId, more: Partial<Action> = {}): Action =>
+    ({ ...newAction(id, kind, target), ...more }) as Action;
   return {
     ...blankEffect('Kelp Crown'),
     objects: {
@@ -49,95 +60,38 @@ export const kelpCrown = (assets: KelpAssets): Effect => {
     },
     assets: Object.fromEntries(Object.values(assets).map((a: PictureAsset) => [a.id, a])) as Effect['assets'],
     cues: {
-      ['cue_pucker' as CueId]: {
-        id: 'cue_pucker' as CueId,
-        name: '',
-        order: 0,
-        enabled: true,
-        trigger: { kind: 'lipsPucker', threshold: 0.45 },
-        beats: [
-          {
-            id: 'beat_rise',
-            actions: [
-              {
-                ...timed,
-                id: 'act_show',
-                kind: 'show',
-                target: bubbles.id,
-                duration: 1.6,
-                thereAndBack: true,
-              },
-              {
-                ...timed,
-                id: 'act_rise',
-                kind: 'move',
-                mode: 'by',
-                by: [0.02, 0.07, 0],
-                target: bubbles.id,
-                duration: 1.6,
-              },
-              {
-                ...timed,
-                id: 'act_grow',
-                kind: 'size',
-                mode: 'to',
-                factor: 1.9,
-                target: bubbles.id,
-                duration: 1.6,
-              },
-            ],
-          },
-          {
-            id: 'beat_back',
-            actions: [
-              {
-                ...timed,
-                id: 'act_down',
-                kind: 'move',
-                mode: 'by',
-                by: [-0.02, -0.07, 0],
-                target: bubbles.id,
-                duration: 0,
-              },
-              {
-                ...timed,
-                id: 'act_small',
-                kind: 'size',
-                mode: 'to',
-                factor: 1,
-                target: bubbles.id,
-                duration: 0,
-              },
-            ],
-          },
-        ],
-      },
-      ['cue_sway' as CueId]: {
-        id: 'cue_sway' as CueId,
-        name: '',
-        order: 1,
-        enabled: true,
-        trigger: { kind: 'effectStarts', threshold: 0.4 },
-        beats: [
-          {
-            id: 'beat_sway',
-            actions: [
-              {
-                id: 'act_sway',
-                kind: 'turn',
-                mode: 'by',
-                by: [0, 0, 4],
-                target: fan.id,
-                duration: 1.5,
-                delay: 0,
-                easing: 'inOut',
-                repeat: 0,
-                thereAndBack: true,
-              },
-            ],
-          },
-        ],
-      },
+      ['cue_pucker' as CueId]: newCue('cue_pucker' as CueId, 'lipsPucker', 0, [
+        {
+          id: 'beat_rise',
+          actions: [
+            act('act_show', 'show', bubbles.id, { duration: 1.6, thereAndBack: true }),
+            act('act_rise', 'move', bubbles.id, { mode: 'by', by: [0.02, 0.07, 0], duration: 1.6 }),
+            act('act_grow', 'size', bubbles.id, { mode: 'to', factor: 1.9, duration: 1.6 }),
+          ],
+        },
+        {
+          id: 'beat_back',
+          actions: [
+            act('act_down', 'move', bubbles.id, { mode: 'by', by: [-0.02, -0.07, 0], duration: 0 }),
+            act('act_small', 'size', bubbles.id, { mode: 'to', factor: 1, duration: 0 }),
+          ],
+        },
+      ]),
+      ['cue_sway' as CueId]: newCue('cue_sway' as CueId, 'effectStarts', 1, [
+        {
+          id: 'beat_sway',
+          actions: [
+            act('act_sway', 'turn', fan.id, {
+              mode: 'by',
+              by: [0, 0, 4],
+              duration: 1.5,
+              easing: 'inOut',
+              repeat: 0,
+              thereAndBack: true,
+            }),
+          ],
+        },
+      ]),
     } as Effect['cues'],
     listing: {
       summary: 'A crown of kelp from Low Tide Nights. Pucker your lips and bubbles rise.',

@@ -1,6 +1,7 @@
 /** The show page on a take: taps, switching, what it says when there is no camera. */
 import { expect, test, type Page } from '@playwright/test';
-import { blankEffect, newAction, newCue } from '../src/core/document/defaults';
+import { blankEffect } from '../src/core/document/defaults';
+import { newAction, newCue } from '../src/core/document/new-cues';
 import { newCard } from '../src/core/document/new-objects';
 import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
 import { createEffect, keptPicture, shareOf } from './harness/pages';

@@ -2,20 +2,9 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import type { Finding } from '../core/checks/checks';
-import type { Reason } from '../core/behave/explain';
-import {
-  ACTION_KINDS,
-  BLEND_MODES,
-  TRIGGER_KINDS,
-  type AssetId,
-  type CueId,
-  type Effect,
-  type ObjectId,
-} from '../core/document/schema';
+import { BLEND_MODES, type AssetId, type CueId, type Effect, type ObjectId } from '../core/document/schema';
 import { FEATURE_POINT_NAMES } from '../core/face/feature-points';
-import { EASING_NAMES } from '../core/maths/easing';
 import { changeObject, removeObject, applyEdit, renameEffect } from '../core/document/edits';
-import { newAction } from '../core/document/defaults';
 import { sampleEffect } from '../core/document/sample';
 import { api, ChecksFailed, Stale, Unreachable } from './api/client';
 import { newAssetId, newCueId, newObjectId, newPartId } from './api/ids';
@@ -123,32 +112,6 @@ describe('ids', () => {
 
 describe('words', () => {
   const effect = sampleEffect(1, 1);
-  const about = { actionId: 'act_x', target: A };
-  const reasons: Reason[] = [
-    { code: 'off' },
-    { code: 'no-actions' },
-    { code: 'no-target', actionId: 'act_x' },
-    { code: 'target-hidden', ...about },
-    { code: 'already-shown', ...about },
-    { code: 'already-hidden', ...about },
-    { code: 'no-change', ...about },
-    { code: 'never-reached', beatIndex: 1 },
-    { code: 'not-tapped' },
-    { code: 'below-threshold', signal: 'jawOpen', peak: 0.314, needs: 0.45 },
-  ];
-  test.each(reasons.map((r) => [r.code, r] as const))(
-    'reason %s is a sentence that names the thing',
-    (_code, reason) => {
-      const text = words.reasonWords(effect, reason);
-      expect(text).toMatch(/^[A-Z].*\.$/);
-      if ('target' in reason) expect(text).toContain('Shell 0');
-    },
-  );
-  test('a threshold not reached is told with both numbers', () => {
-    expect(words.reasonWords(effect, reasons.at(-1)!)).toBe(
-      'Not fired on this take: jawOpen peaked at 0.31, needs 0.45.',
-    );
-  });
   const findings = [
     { code: 'no-name' },
     { code: 'no-icon' },
@@ -177,22 +140,11 @@ describe('words', () => {
     for (const [names, table] of [
       [FEATURE_POINT_NAMES, words.POINT_WORDS],
       [BLEND_MODES, words.BLEND_WORDS],
-      [TRIGGER_KINDS, words.TRIGGER_WORDS],
-      [ACTION_KINDS, words.ACTION_WORDS],
-      [EASING_NAMES, words.EASING_WORDS],
     ] as const) {
       const said = names.map((name) => (table as Record<string, string>)[name]);
       expect(said.every(Boolean)).toBe(true);
       expect(new Set(said).size).toBe(names.length);
     }
-  });
-  test('actions in a few words, in the units of the interface', () => {
-    const summary = (change: object, kind: (typeof ACTION_KINDS)[number]) =>
-      words.actionSummary({ ...newAction('act_x', kind, A), ...change } as never);
-    expect(summary({ opacity: 0.25 }, 'fade')).toBe('fade to 25 %');
-    expect(summary({ mode: 'by', by: [0, 0.031, 0] }, 'move')).toBe('move by 0, 3.1, 0 cm');
-    expect(summary({ mode: 'to', by: [0, 0, -36] }, 'turn')).toBe('turn to 0, 0, -36°');
-    expect(summary({ factor: 1.3 }, 'size')).toBe('size to 130 %');
   });
   test('sizes', () => {
     expect([500, 2048, 1048576, 5.25 * 1048576].map(words.sizeWords)).toEqual([

@@ -1,10 +1,7 @@
 /** Words for what core knows as codes. */
 import { problemWords } from './material-words';
 import type { Finding } from '../core/checks/checks';
-import type { Reason } from '../core/behave/explain';
 import type {
-  Action,
-  ActionKind,
   Anchor,
   BlendMode,
   CameraPart,
@@ -17,11 +14,9 @@ import type {
   SolidShape,
   SurfaceKind,
   Target,
-  TriggerKind,
 } from '../core/document/schema';
 import type { Measure } from '../core/placing/measure';
 import type { FeaturePoint } from '../core/face/feature-points';
-import type { Easing } from '../core/maths/easing';
 import type { MarkKind } from '../core/takes/take';
 import type { NewKind } from './commands/place-commands';
 import type { TakeSort } from './stores/takes';
@@ -153,6 +148,8 @@ export const NEW_WORDS: Record<NewKind, string> = {
   point: 'point light',
   surroundings: 'light surroundings',
   grade: 'grade',
+  fountain: 'fountain of particles',
+  sound: 'sound',
   fill: 'colour or gradient',
   whole: 'camera picture',
   person: 'copy of the person',
@@ -190,35 +187,6 @@ export const BLEND_WORDS: Record<BlendMode, string> = {
   'plus-lighter': 'Plus lighter',
 };
 
-export const TRIGGER_WORDS: Record<TriggerKind, string> = {
-  effectStarts: 'effect starts',
-  screenTapped: 'screen is tapped',
-  mouthOpens: 'mouth opens',
-  mouthCloses: 'mouth closes',
-  lipsPucker: 'lips pucker',
-  lipsRelax: 'lips relax',
-};
-
-export const ACTION_WORDS: Record<ActionKind, string> = {
-  show: 'show',
-  hide: 'hide',
-  toggle: 'show or hide',
-  fade: 'fade',
-  move: 'move',
-  turn: 'turn',
-  size: 'size',
-  scene: 'go to scene',
-};
-
-export const EASING_WORDS: Record<Easing, string> = {
-  steady: 'steady',
-  in: 'slow start',
-  out: 'slow end',
-  inOut: 'slow start and end',
-  overshoot: 'overshoot',
-  spring: 'spring',
-};
-
 export const MARK_WORDS: Record<MarkKind, string> = {
   turned: 'head turned',
   eyesClosed: 'eyes closed',
@@ -247,59 +215,8 @@ export const TAKE_SORT_WORDS: Record<TakeSort, string> = {
   picture: 'Printed picture',
 };
 
-export const SIGNAL_WORDS = { jawOpen: 'jawOpen', mouthPucker: 'mouthPucker' } as const;
-
 const nameOf = (effect: Effect, id: string | null): string =>
   (id && effect.objects[id as keyof Effect['objects']]?.name) || 'nothing';
-
-const trim = (n: number): string => String(Math.round(n * 100) / 100);
-
-/** "size to 130 %", "move by 0, 3, 0 cm". */
-export const actionSummary = (action: Action): string => {
-  const list = (v: readonly number[], k: number) => v.map((n) => trim(n * k)).join(', ');
-  switch (action.kind) {
-    case 'fade':
-      return `fade to ${trim(action.opacity * 100)} %`;
-    case 'move':
-      return `move ${action.mode} ${list(action.by, 100)} cm`;
-    case 'turn':
-      return `turn ${action.mode} ${list(action.by, 1)}°`;
-    case 'size':
-      return `size ${action.mode} ${trim(action.factor * 100)} %`;
-    case 'scene':
-      return 'go to another scene';
-    default:
-      return ACTION_WORDS[action.kind];
-  }
-};
-
-/** Why a cue does nothing, as a sentence. */
-export const reasonWords = (effect: Effect, reason: Reason): string => {
-  switch (reason.code) {
-    case 'off':
-      return 'This cue is switched off.';
-    case 'no-actions':
-      return 'Nothing happens: the cue has no action yet.';
-    case 'no-target':
-      return 'An action has no target: choose what it acts on.';
-    case 'no-scene':
-      return 'An action goes to no scene: choose one.';
-    case 'target-hidden':
-      return `${nameOf(effect, reason.target)} is hidden and no cue shows it, so this cannot be seen.`;
-    case 'already-shown':
-      return `${nameOf(effect, reason.target)} is shown from the start, so showing it changes nothing.`;
-    case 'already-hidden':
-      return `${nameOf(effect, reason.target)} is hidden from the start, so hiding it changes nothing.`;
-    case 'no-change':
-      return `The action leaves ${nameOf(effect, reason.target)} as it is: its amount is zero.`;
-    case 'never-reached':
-      return `Beat ${reason.beatIndex + 1} never starts: the beat before it repeats without end.`;
-    case 'not-tapped':
-      return 'Not fired on this take: no tap is recorded. Tap the picture to record one.';
-    case 'below-threshold':
-      return `Not fired on this take: ${reason.signal} peaked at ${reason.peak.toFixed(2)}, needs ${reason.needs.toFixed(2)}.`;
-  }
-};
 
 const megabytes = (bytes: number): string => (bytes / 1048576).toFixed(1);
 
@@ -324,7 +241,7 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
     case 'material':
       return problemWords(effect.materials[finding.material]!, finding.problem);
     case 'cue-without-target':
-      return 'A cue has an action without a target.';
+      return 'A cue lacks something: a target, or what its trigger or action names.';
     case 'cue-does-nothing':
       return 'A cue has no action.';
     case 'unused-asset':

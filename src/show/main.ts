@@ -7,7 +7,7 @@ import { FIRST_TAKE } from '../core/takes/library';
 import { takeFor } from '../core/takes/library/take-for';
 import { makeTake } from '../core/takes/make-take';
 import type { Take } from '../core/takes/take';
-import type { Finger } from '../core/behave/triggers';
+import type { Finger } from '../core/behave/inputs';
 import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';

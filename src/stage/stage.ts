@@ -11,7 +11,7 @@ import {
   type Scene,
 } from 'three';
 import type { Program } from '../core/behave/program';
-import type { View } from '../core/behave/triggers';
+import type { View } from '../core/behave/inputs';
 import type { Runtime } from '../core/behave/runtime';
 import type { EffectObject, ObjectId } from '../core/document/schema';
 import type { LightEstimate, TrackFrame } from '../core/tracking/track-frame';
@@ -155,6 +155,7 @@ export class Stage {
       aspect,
       hinted ?? null,
       facesBySlot(here.presence, here.frame),
+      runtime,
     );
     if (effectView.hasBackdrop) {
       renderer.clearDepth();

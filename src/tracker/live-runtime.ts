@@ -1,7 +1,8 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
 import type { Program } from '../core/behave/program';
 import { Runtime } from '../core/behave/runtime';
-import type { Finger, View } from '../core/behave/triggers';
+import type { ControlSet, Finger, View } from '../core/behave/inputs';
+import type { ControlId, ViewerEvent } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
 
@@ -14,6 +15,9 @@ export class LiveRuntime {
   private taps: { x: number; y: number }[] = [];
   private fingers: readonly Finger[] = [];
   private view: View | undefined;
+  private controls: ControlSet[] = [];
+  private events: ViewerEvent[] = [];
+  private loudness = 0;
 
   constructor(readonly program: Program) {
     this.runtime = new Runtime(program);
@@ -33,14 +37,31 @@ export class LiveRuntime {
     this.view = view;
   }
 
+  /** Brings a control to a value. */
+  control(control: ControlId, value: number): void {
+    this.controls.push({ control, value });
+  }
+
+  /** What was done with the camera application. */
+  event(event: ViewerEvent): void {
+    this.events.push(event);
+  }
+
+  /** How loud the microphone hears it, from 0 to 1. */
+  hear(loudness: number): void {
+    this.loudness = loudness;
+  }
+
   /** Catches up to `now` (seconds of any steady clock) with the newest frame. */
   advance(now: number, frame: TrackFrame): void {
     this.due = Math.min(MOST_STEPS * STEP, this.due + (this.last === null ? STEP : now - this.last));
     this.last = now;
     while (this.due >= STEP - 1e-9) {
-      const { taps, fingers, view } = this;
+      const { taps, fingers, view, controls, events, loudness } = this;
       this.taps = [];
-      this.runtime.step(frame, { taps, fingers, ...(view ? { view } : {}) });
+      this.controls = [];
+      this.events = [];
+      this.runtime.step(frame, { taps, fingers, controls, events, loudness, ...(view ? { view } : {}) });
       this.due -= STEP;
     }
   }

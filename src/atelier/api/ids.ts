@@ -1,5 +1,16 @@
 /** New ids; chance lives here, not in the core. */
-import type { AssetId, CueId, LookId, ObjectId, SceneId, TargetId } from '../../core/document/schema';
+import type {
+  AssetId,
+  ControlId,
+  CueId,
+  DriveId,
+  LookId,
+  ObjectId,
+  PromptId,
+  SceneId,
+  TargetId,
+  VariableId,
+} from '../../core/document/schema';
 
 const short = (): string => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
 
@@ -13,3 +24,7 @@ export const newPartId = (kind: 'beat' | 'act'): string => `${kind}_${short()}`;
 export const newSceneId = (): SceneId => `scene_${short()}` as SceneId;
 export const newTargetId = (): TargetId => `target_${short()}` as TargetId;
 export const newLookId = (): LookId => `look_${short()}` as LookId;
+export const newControlId = (): ControlId => `control_${short()}` as ControlId;
+export const newVariableId = (): VariableId => `variable_${short()}` as VariableId;
+export const newPromptId = (): PromptId => `prompt_${short()}` as PromptId;
+export const newDriveId = (): DriveId => `drive_${short()}` as DriveId;

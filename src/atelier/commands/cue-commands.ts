@@ -1,17 +1,80 @@
-/** Beginning cues. */
-import { putCue } from '../../core/document/edits';
-import { newAction, newCue } from '../../core/document/defaults';
-import { cueOrder } from '../../core/document/queries';
-import type { CueId, ObjectId } from '../../core/document/schema';
-import { newCueId, newPartId } from '../api/ids';
+/** Beginning, copying and pasting cues. */
+import { addRecipe, type Recipe } from '../../core/behave/recipes/recipes';
+import type { ReadyTrigger } from '../../core/behave/ready-triggers';
+import { copiedCue, pasteCues, putCue, type CuePiece } from '../../core/document/cue-edits';
+import { newAction, newCue } from '../../core/document/new-cues';
+import { cueOrder, orderBetween } from '../../core/document/queries';
+import { cueSchema, type Cue, type CueId, type ObjectId } from '../../core/document/schema';
+import { newCueId, newId, newPartId } from '../api/ids';
+import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 
 /** A cue that shows the object when the mouth opens: the commonest beginning, changed from there. */
-export const addCueFor = (target: ObjectId | null): CueId => {
+export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mouthOpens'): CueId => {
   const document = useEffectStore();
   const id = newCueId();
   const order = (cueOrder(document.effect).at(-1)?.order ?? 0) + 1;
   const action = newAction(newPartId('act'), 'show', target);
-  document.edit(putCue(newCue(id, 'mouthOpens', order, [{ id: newPartId('beat'), actions: [action] }])));
+  document.edit(
+    putCue(newCue(id, trigger, order, [{ id: newPartId('beat'), actions: [action] }]), 'Add cue'),
+  );
   return id;
+};
+
+export const addRecipeFor = (recipe: Pick<Recipe, 'when' | 'then'>, target: ObjectId): CueId | null => {
+  const document = useEffectStore();
+  const made: CueId[] = [];
+  document.edit(addRecipe(document.effect, recipe, target, newId, made));
+  return made[0] ?? null;
+};
+
+/** Just below the original. */
+export const duplicateCue = (cue: Cue): CueId => {
+  const document = useEffectStore();
+  const id = newCueId();
+  const all = cueOrder(document.effect);
+  const next = all[all.findIndex((c) => c.id === cue.id) + 1];
+  const order = next ? orderBetween(cue.order, next.order) : cue.order + 1;
+  const name = cue.name === '' ? '' : `${cue.name} 2`.slice(0, 80);
+  document.edit(putCue({ ...copiedCue(cue, id, order, newId), name }, 'Duplicate cue'));
+  return id;
+};
+
+/** Cues are carried as text, so that they can go to another effect too. */
+const MARK = 'iconia-cues';
+/** What was copied last, for browsers that let nobody read the clipboard. */
+let copied: CuePiece | null = null;
+
+export const copyCues = async (cues: readonly Cue[]): Promise<void> => {
+  copied = { cues: structuredClone(cues) as Cue[] };
+  useDeskStore().copiedCues = cues.length;
+  try {
+    const text = JSON.stringify({ [MARK]: copied.cues });
+    localStorage.setItem(MARK, text);
+    await navigator.clipboard.writeText(text);
+  } catch {
+    // The copy in this browser is enough.
+  }
+};
+
+const readPiece = (text: string | null): CuePiece | null => {
+  try {
+    const parsed = cueSchema
+      .array()
+      .min(1)
+      .max(100)
+      .safeParse((JSON.parse(text ?? 'null') as Record<string, unknown>)[MARK]);
+    return parsed.success ? { cues: parsed.data } : null;
+  } catch {
+    return null;
+  }
+};
+
+/** Pastes what was copied, here or in another effect; onto `target` when one is given. False when there is nothing. */
+export const pasteCopiedCues = (target: ObjectId | null): boolean => {
+  const document = useEffectStore();
+  const piece = readPiece(localStorage.getItem(MARK)) ?? copied;
+  if (!piece) return false;
+  document.edit(pasteCues(document.effect, piece, newId, target));
+  return true;
 };

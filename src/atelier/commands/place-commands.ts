@@ -10,12 +10,14 @@ import { addObject, changeObject, changeObjects, type Common } from '../../core/
 import {
   FOREHEAD,
   newFill,
+  newFountain,
   newGroup,
   newLight,
   newLive,
   newOccluder,
   newShadowCatcher,
   newSolid,
+  newSound,
   newText,
 } from '../../core/document/new-objects';
 import { newPictureLayer } from '../../core/document/new-face-objects';
@@ -71,6 +73,8 @@ export const NEW_KINDS = [
   'point',
   'surroundings',
   'grade',
+  'fountain',
+  'sound',
   'fill',
   ...CAMERA_PARTS,
 ] as const;
@@ -108,6 +112,10 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
     case 'background':
     case 'face':
       return newLive(id, kind as CameraPart, order, anchor, copiesOf(effect, kind));
+    case 'fountain':
+      return newFountain(id, order, anchor);
+    case 'sound':
+      return newSound(id, null, order, anchor);
     case 'grade':
       return madeGrade(id, order);
     default:

@@ -7,6 +7,7 @@ import {
   newLight,
   newModel,
   newOccluder,
+  newSound,
   objectNameFor,
 } from '../../core/document/new-objects';
 import { newGradeStep } from '../../core/document/new-grade-step';
@@ -28,7 +29,7 @@ import type { LayerDraft } from '../../intake/drafts';
 
 /** What can stand in the Stack by itself. */
 export const isPlaceable = (asset: Asset): boolean =>
-  ['picture', 'sequence', 'video', 'model', 'surroundings', 'table'].includes(asset.kind);
+  ['picture', 'sequence', 'video', 'model', 'sound', 'surroundings', 'table'].includes(asset.kind);
 
 /** What the creator works on: new things go there. */
 export interface Destination {
@@ -56,6 +57,7 @@ export const objectsFor = (effect: Effect, asset: Asset, to: Destination = HERE)
         ),
       ),
     ];
+  if (asset.kind === 'sound') return [here(newSound(newObjectId(), asset, order, to.anchor))];
   if (asset.kind === 'surroundings')
     return [here({ ...newLight(newObjectId(), 'surroundings', order, to.anchor), asset: asset.id })];
   if (asset.kind === 'table') {

@@ -237,7 +237,7 @@ describe('objects for single assets', () => {
       stackOrder(effect)
         .map((o) => o.kind)
         .sort(),
-    ).toEqual(['card', 'card', 'card', 'grade', 'light', 'model', 'occluder']);
+    ).toEqual(['card', 'card', 'card', 'grade', 'light', 'model', 'occluder', 'sound']);
     // The second head piece finds the occluder of the first.
     expect(objectsFor(effect, sampleModel(7)).map((o) => o.kind)).toEqual(['model']);
   });

@@ -3,13 +3,16 @@ import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
-import type { AssetId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
+import type { AssetId, CueId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
 import type { AxesChoice } from '../../core/placing/drag';
 
 /** What handles do; `pivot` moves the point that an object turns about. */
 export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
 /** Panels beside Space. */
 export type PlaceTool = 'spread' | 'arrange';
+
+/** Parts of the Behave bench. */
+export type BehaveSection = 'cues' | 'viewer' | 'scope';
 
 /** Parts of the Style bench. */
 export type StyleSection = 'face' | 'material' | 'circuit' | 'blend' | 'backdrop' | 'light' | 'grade';
@@ -70,6 +73,16 @@ export const useDeskStore = defineStore('desk', () => {
     /** Left of this (0..1 of the Viewfinder) the picture is shown without its grades; null compares nothing. */
     compareLine: null as number | null,
   });
+  const behave = reactive({
+    section: 'cues' as BehaveSection,
+    /** The cue that is worked on, and which of its actions stands open. */
+    cue: null as CueId | null,
+    action: null as string | null,
+    /** Ready-made cues are offered. */
+    recipes: false,
+  });
+  /** How many cues are ready to be pasted. */
+  const copiedCues = ref(localStorage.getItem('iconia-cues') === null ? 0 : 1);
   /** Only these are drawn and picked; null is all. */
   const isolated = shallowRef<ReadonlySet<ObjectId> | null>(null);
   /** The scene that is worked on; null is the opening scene. */
@@ -124,6 +137,8 @@ export const useDeskStore = defineStore('desk', () => {
     handleMode,
     place,
     style,
+    behave,
+    copiedCues,
     isolated,
     scene,
     stage,

@@ -3,8 +3,16 @@ import { needsPeople } from '../../core/backdrop/needs';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { gesturesOf, type Gesture } from '../../core/behave/gestures';
-import { Player, stepAt, type RecordedTap, type RecordedTouch } from '../../core/behave/player';
-import type { Finger } from '../../core/behave/triggers';
+import {
+  Player,
+  stepAt,
+  type RecordedControl,
+  type RecordedEvent,
+  type RecordedTap,
+  type RecordedTouch,
+} from '../../core/behave/player';
+import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
+import type { Finger } from '../../core/behave/inputs';
 import { compile } from '../../core/behave/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
@@ -27,6 +35,8 @@ export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 const tapsKey = (id: string, take: string) =>
   take === FIRST_TAKE.id ? `iconia.taps.${id}` : `iconia.taps.${id}.${take}`;
 const touchesKey = (id: string, take: string) => `iconia.touches.${id}.${take}`;
+const controlsKey = (id: string, take: string) => `iconia.controls.${id}.${take}`;
+const eventsKey = (id: string, take: string) => `iconia.events.${id}.${take}`;
 const takeKey = (id: string) => `iconia.take.${id}`;
 /** What was kept in this browser as JSON; `otherwise` when there is nothing, or nothing readable. */
 const kept = <T>(key: string, otherwise: T): T => {
@@ -71,6 +81,11 @@ export const usePlaybackStore = defineStore('playback', () => {
   const taps = shallowRef<readonly RecordedTap[]>([]);
   /** Fingers dragging, pinching and twisting, as recorded on the take. */
   const touches = shallowRef<readonly RecordedTouch[]>([]);
+  /** What the viewer set controls to, and did with the camera application, as recorded on the take. */
+  const controls = shallowRef<readonly RecordedControl[]>([]);
+  const events = shallowRef<readonly RecordedEvent[]>([]);
+  /** The cue that is looked at by itself; null plays the effect as it is. */
+  const only = ref<CueId | null>(null);
 
   /** `tracked` is the take as the real face tracker sees it. */
   const source = ref<'take' | 'tracked' | 'camera'>('take');
@@ -91,17 +106,19 @@ export const usePlaybackStore = defineStore('playback', () => {
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
     touches: touches.value,
+    controls: controls.value,
+    events: events.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
-  const player = computed(() => new Player(document.effect, take.value, taps.value, options.value));
-  /** Which cues fire when over the whole take, with the taps recorded on it. */
-  const firings = computed(() =>
-    new Player(document.effect, take.value, taps.value, options.value).firings(),
+  const player = computed(
+    () => new Player(document.effect, take.value, taps.value, { ...options.value, only: only.value }),
   );
 
   const loadTaps = (): void => {
     taps.value = document.id ? keptTaps(document.id, take.value) : [];
     touches.value = document.id ? kept(touchesKey(document.id, take.value.id), []) : [];
+    controls.value = document.id ? kept(controlsKey(document.id, take.value.id), []) : [];
+    events.value = document.id ? kept(eventsKey(document.id, take.value.id), []) : [];
   };
   watch(
     () => document.id,
@@ -163,6 +180,38 @@ export const usePlaybackStore = defineStore('playback', () => {
   const gestures = computed(() => gesturesOf(touches.value));
   const removeGesture = (gesture: Gesture): void =>
     keepTouches(touches.value.filter((t) => t.time < gesture.from || t.time > gesture.to));
+
+  const keepControls = (list: readonly RecordedControl[]): void => {
+    controls.value = list;
+    if (document.id) localStorage.setItem(controlsKey(document.id, take.value.id), JSON.stringify(list));
+  };
+  /** The viewer brings a control to a value now; what was recorded of it later is forgotten. */
+  const setControl = (control: ControlId, value: number): void => {
+    if (source.value !== 'take') return live?.control(control, value);
+    const at = stepAt(time.value) * STEP;
+    const rest = controls.value.filter((c) => c.control !== control || c.time < at - 1e-6);
+    keepControls([...rest, { time: at, control, value }].sort((a, b) => a.time - b.time));
+  };
+  const removeControl = (record: RecordedControl): void =>
+    keepControls(controls.value.filter((c) => c !== record));
+  const keepEvents = (list: readonly RecordedEvent[]): void => {
+    events.value = list;
+    if (document.id) localStorage.setItem(eventsKey(document.id, take.value.id), JSON.stringify(list));
+  };
+  /** What the viewer does with the camera application now. */
+  const viewerEvent = (event: ViewerEvent): void => {
+    if (source.value !== 'take') return live?.event(event);
+    const record = { time: stepAt(time.value) * STEP, event };
+    keepEvents([...events.value, record].sort((a, b) => a.time - b.time));
+  };
+  const removeEvent = (record: RecordedEvent): void => keepEvents(events.value.filter((e) => e !== record));
+
+  /** Plays one cue alone from the start; null plays the effect again. */
+  const preview = (cue: CueId | null): void => {
+    only.value = cue;
+    seek(0);
+    playing.value = cue !== null;
+  };
 
   const removeTap = (index: number): void => {
     keepTaps(taps.value.filter((_, i) => i !== index));
@@ -295,7 +344,15 @@ export const usePlaybackStore = defineStore('playback', () => {
     reading,
     trackerStarting,
     player,
-    firings,
+    options,
+    only,
+    preview,
+    controls,
+    setControl,
+    removeControl,
+    events,
+    viewerEvent,
+    removeEvent,
     seek,
     stepBy,
     restart,
@@ -307,7 +364,12 @@ export const usePlaybackStore = defineStore('playback', () => {
     beginTouch,
     gestures,
     removeGesture,
-    clearTaps: () => keepTaps([]),
+    clearTaps: () => {
+      keepTaps([]);
+      keepTouches([]);
+      keepControls([]);
+      keepEvents([]);
+    },
     now,
     useTake,
     useCamera,

@@ -1,39 +1,65 @@
 /**
- * Why a cue does nothing. Reasons are codes with the facts they rest on; the interface words them and
- * offers the way out.
+ * What is wrong with a cue, read off the document alone. Findings are codes with the facts they rest on; the interface words them
+ * and offers the way out. `why.ts` adds what happened on a take.
  */
-import type { Cue, Effect, ObjectId } from '../document/schema';
-import type { Take } from '../takes/take';
-import { STEP, type Unit } from '../units';
-import { actionLength } from './program';
-import { SIGNAL_OF, signalOf, type FaceSignal } from './triggers';
-import type { Firing } from './runtime';
+import { actsOnObjects } from '../document/new-cues';
+import { cueOrder } from '../document/queries';
+import type {
+  Action,
+  Condition,
+  Cue,
+  CueId,
+  Effect,
+  EffectObject,
+  ObjectId,
+  Signal,
+  Trigger,
+} from '../document/schema';
+import { framesOf, mediaLength } from './media';
+import { numbersOf } from './numbers';
+import { colourOf } from './object-now';
+import { actionLength, roundLength } from './program';
 
-export type Reason =
+/** What a trigger, a condition or an action names that is not chosen, or not there any more. */
+export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt';
+
+export type Standing =
   | { readonly code: 'off' }
+  | { readonly code: 'no-triggers' }
   | { readonly code: 'no-actions' }
+  | { readonly code: 'beat-off'; readonly beat: number }
   | { readonly code: 'no-target'; readonly actionId: string }
-  | { readonly code: 'no-scene'; readonly actionId: string }
+  | { readonly code: 'action-lacks'; readonly actionId: string; readonly what: Missing }
+  | { readonly code: 'trigger-lacks'; readonly trigger: number; readonly what: Missing }
+  | { readonly code: 'condition-lacks'; readonly condition: number; readonly what: Missing }
+  /** The signal of a trigger or a condition does not get there. */
+  | {
+      readonly code: 'out-of-reach';
+      readonly of: 'trigger' | 'condition';
+      readonly index: number;
+      readonly reach: readonly [number, number];
+    }
+  | { readonly code: 'wrong-kind'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'target-hidden'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'already-shown'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'already-hidden'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'no-change'; readonly actionId: string; readonly target: ObjectId }
   | { readonly code: 'never-reached'; readonly beatIndex: number }
-  | { readonly code: 'not-tapped' }
+  | { readonly code: 'endless'; readonly actionId: string }
+  | { readonly code: 'sets-itself-off' }
   | {
-      readonly code: 'below-threshold';
-      readonly signal: FaceSignal;
-      readonly peak: Unit;
-      readonly needs: Unit;
+      readonly code: 'two-writers';
+      readonly actionId: string;
+      readonly target: ObjectId;
+      readonly other: CueId;
     };
 
-/** The highest value a signal reaches on a take. */
-export const peakOf = (take: Take, signal: FaceSignal): Unit => {
-  let peak = 0;
-  for (let t = 0; t < take.duration; t += STEP * 2)
-    peak = Math.max(peak, signalOf(take.frameAt(t).faces[0], signal));
-  return peak;
-};
+/** Those that keep a cue from doing what it says; the others are only worth knowing. */
+const NOTES: ReadonlySet<Standing['code']> = new Set(['endless', 'two-writers', 'beat-off']);
+export const isNote = (finding: { readonly code: string }): boolean =>
+  NOTES.has(finding.code as Standing['code']);
+
+const actionsOf = (cue: Cue): Action[] => cue.beats.filter((b) => b.enabled).flatMap((beat) => beat.actions);
 
 const changesVisibility = (
   effect: Effect,
@@ -44,67 +70,274 @@ const changesVisibility = (
   Object.values(effect.cues).some(
     (cue) =>
       cue.enabled &&
-      cue.beats.some((beat) =>
-        beat.actions.some((a) => a.target === target && kinds.includes(a.kind) && a.id !== except),
-      ),
+      actionsOf(cue).some((a) => a.targets.includes(target) && kinds.includes(a.kind) && a.id !== except),
   );
 
-/** Reasons that can be read off the document alone. */
-export const standingReasons = (effect: Effect, cue: Cue): Reason[] => {
-  const reasons: Reason[] = [];
-  if (!cue.enabled) reasons.push({ code: 'off' });
-  if (cue.beats.every((beat) => beat.actions.length === 0)) reasons.push({ code: 'no-actions' });
-  let endless = false;
-  cue.beats.forEach((beat, beatIndex) => {
-    if (endless && beat.actions.length > 0) reasons.push({ code: 'never-reached', beatIndex });
-    for (const action of beat.actions) {
-      if (action.kind === 'scene') {
-        if (action.scene === null || !effect.scenes[action.scene])
-          reasons.push({ code: 'no-scene', actionId: action.id });
-        continue;
-      }
-      if (actionLength(action) === Infinity) endless = true;
-      const target = action.target === null ? undefined : effect.objects[action.target];
-      if (!target) {
-        reasons.push({ code: 'no-target', actionId: action.id });
-        continue;
-      }
-      const about = { actionId: action.id, target: target.id };
-      const shows = ['show', 'toggle'];
-      const hides = ['hide', 'toggle'];
-      if (action.kind === 'show') {
-        const comesAndGoes = action.thereAndBack || changesVisibility(effect, target.id, hides, action.id);
-        if (target.visible && !comesAndGoes) reasons.push({ code: 'already-shown', ...about });
-      } else if (action.kind === 'hide') {
-        const comesAndGoes = action.thereAndBack || changesVisibility(effect, target.id, shows, action.id);
-        if (!target.visible && !comesAndGoes) reasons.push({ code: 'already-hidden', ...about });
-      } else if (action.kind !== 'toggle') {
-        if (!target.visible && !changesVisibility(effect, target.id, [...shows, 'hide']))
-          reasons.push({ code: 'target-hidden', ...about });
-        const still =
-          ((action.kind === 'move' || action.kind === 'turn') &&
-            action.mode === 'by' &&
-            action.by.every((x) => x === 0)) ||
-          (action.kind === 'size' && action.mode === 'by' && action.factor === 1);
-        if (still) reasons.push({ code: 'no-change', ...about });
-      }
-    }
-  });
-  return reasons;
+const lacksSignal = (effect: Effect, signal: Signal): Missing | null => {
+  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  switch (signal.kind) {
+    case 'object':
+      return gone(effect.objects, signal.object) ? 'object' : null;
+    case 'apart':
+    case 'angle':
+      return gone(effect.objects, signal.object) ||
+        (signal.from !== null && gone(effect.objects, signal.from))
+        ? 'object'
+        : null;
+    case 'progress':
+    case 'times':
+      return gone(effect.cues, signal.cue) ? 'cue' : null;
+    case 'control':
+      return gone(effect.controls, signal.control) ? 'control' : null;
+    case 'variable':
+      return gone(effect.variables, signal.variable) ? 'variable' : null;
+    case 'scene':
+      return gone(effect.scenes, signal.scene) ? 'scene' : null;
+    case 'picture':
+      return gone(effect.targets, signal.target) ? 'picture' : null;
+    default:
+      return null;
+  }
 };
 
-/** All reasons why the cue does nothing on this take; empty when it fired and can be seen. */
-export const explain = (effect: Effect, cue: Cue, take: Take, firings: readonly Firing[]): Reason[] => {
-  const reasons = standingReasons(effect, cue);
-  if (!cue.enabled || firings.some((f) => f.cue === cue.id)) return reasons;
-  const signal = SIGNAL_OF[cue.trigger.kind];
-  if (signal)
-    reasons.push({
-      code: 'below-threshold',
-      signal,
-      peak: peakOf(take, signal),
-      needs: cue.trigger.threshold,
-    });
-  else if (cue.trigger.kind === 'screenTapped') reasons.push({ code: 'not-tapped' });
-  return reasons;
+export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null => {
+  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  switch (trigger.kind) {
+    case 'touch':
+      return gone(effect.objects, trigger.object) ? 'object' : null;
+    case 'level':
+      return lacksSignal(effect, trigger.signal);
+    case 'picture':
+      return gone(effect.targets, trigger.target) ? 'picture' : null;
+    case 'control':
+      return gone(effect.controls, trigger.control) ? 'control' : null;
+    case 'variable':
+      return gone(effect.variables, trigger.variable) ? 'variable' : null;
+    case 'cue':
+      return gone(effect.cues, trigger.cue) ? 'cue' : null;
+    default:
+      return null;
+  }
+};
+
+const lacksAction = (effect: Effect, action: Action): Missing | null => {
+  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  switch (action.kind) {
+    case 'scene':
+      return gone(effect.scenes, action.scene) ? 'scene' : null;
+    case 'cue':
+      return gone(effect.cues, action.cue) ? 'cue' : null;
+    case 'prompt':
+      return gone(effect.prompts, action.prompt) ? 'prompt' : null;
+    case 'variable':
+      return gone(effect.variables, action.variable) ? 'variable' : null;
+    case 'follow':
+      return action.object !== null && gone(effect.objects, action.object) ? 'object' : null;
+    case 'circle':
+      return action.around === 'object' && gone(effect.objects, action.object) ? 'object' : null;
+    default:
+      return null;
+  }
+};
+
+/** Between what a signal can be; null where nobody can say. */
+export const reachOf = (signal: Signal, effect: Effect): readonly [number, number] | null => {
+  switch (signal.kind) {
+    case 'expression':
+    case 'progress':
+    case 'scene':
+    case 'picture':
+    case 'hand':
+    case 'loudness':
+    case 'random':
+    case 'noise':
+      return [0, 1];
+    case 'object':
+      return signal.of === 'visible' || signal.of === 'opacity' ? [0, 1] : null;
+    case 'control': {
+      const control = signal.control === null ? undefined : effect.controls[signal.control];
+      if (control?.kind === 'slider')
+        return [Math.min(control.least, control.most), Math.max(control.least, control.most)];
+      if (control?.kind === 'switch') return [0, 1];
+      return control?.kind === 'choice' ? [1, Math.max(1, control.options.length)] : null;
+    }
+    default:
+      return null;
+  }
+};
+
+const triggerOutOfReach = (trigger: Trigger, effect: Effect): readonly [number, number] | null => {
+  if (trigger.kind !== 'level') return null;
+  const reach = reachOf(trigger.signal, effect);
+  if (!reach) return null;
+  const can =
+    trigger.when === 'rises'
+      ? trigger.level <= reach[1] && trigger.level - trigger.slack >= reach[0] - 1e-9
+      : trigger.level > reach[0];
+  // What rises from below its own floor is so from the beginning: it fires once.
+  return can || (trigger.when === 'rises' && trigger.level <= reach[1]) ? null : reach;
+};
+
+const conditionOutOfReach = (condition: Condition, effect: Effect): readonly [number, number] | null => {
+  const reach = reachOf(condition.signal, effect);
+  if (!reach) return null;
+  const { is, value } = condition;
+  const can =
+    is === 'above'
+      ? value < reach[1]
+      : is === 'below'
+        ? value > reach[0]
+        : is === 'differs' || (value >= reach[0] && value <= reach[1]);
+  return can ? null : reach;
+};
+
+/** Whether the action can do anything to such an object. */
+export const suits = (effect: Effect, action: Action, object: EffectObject): boolean => {
+  switch (action.kind) {
+    case 'burst':
+    case 'flow':
+      return object.kind === 'fountain';
+    case 'picture':
+      return framesOf(effect, object).frames > 0;
+    case 'play':
+      return mediaLength(effect, object, action.clip) > 0;
+    case 'colour':
+      return colourOf(object) !== null;
+    case 'fade':
+      return 'opacity' in object;
+    case 'number':
+      return action.property in numbersOf(object);
+    default:
+      return true;
+  }
+};
+
+const changesNothing = (action: Action): boolean =>
+  ((action.kind === 'move' || action.kind === 'turn') &&
+    action.mode === 'by' &&
+    action.by.every((x) => x === 0)) ||
+  (action.kind === 'size' && action.mode === 'by' && action.factor === 1) ||
+  (action.kind === 'number' && action.mode === 'by' && action.value === 0);
+
+/** What an action writes that another could write too; null for what only is laid over. */
+const WRITES: Partial<Record<Action['kind'], string>> = {
+  move: 'move',
+  follow: 'move',
+  circle: 'move',
+  turn: 'turn',
+  size: 'size',
+  pose: 'move',
+  fade: 'opacity',
+  colour: 'colour',
+};
+/** The same object and property, in a cue that goes off by the same trigger. */
+const otherWriter = (effect: Effect, cue: Cue, action: Action, target: ObjectId): CueId | null => {
+  const writes = WRITES[action.kind];
+  if (!writes) return null;
+  const mine = new Set(cue.triggers.map((t) => JSON.stringify(t)));
+  const other = cueOrder(effect).find(
+    (c) =>
+      c.id !== cue.id &&
+      c.enabled &&
+      c.triggers.some((t) => mine.has(JSON.stringify(t))) &&
+      actionsOf(c).some((a) => WRITES[a.kind] === writes && a.targets.includes(target)),
+  );
+  return other?.id ?? null;
+};
+
+/** Whether anything ends what goes on without end. */
+const canBeStopped = (effect: Effect, cue: Cue): boolean =>
+  cue.fires === 'toggle' ||
+  cue.resets.length > 0 ||
+  Object.values(effect.cues).some(
+    (c) => c.enabled && actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'stop' && a.cue === cue.id),
+  );
+
+/** All that can be said without a take. */
+export const standingReasons = (effect: Effect, cue: Cue): Standing[] => {
+  const found: Standing[] = [];
+  if (!cue.enabled) found.push({ code: 'off' });
+  const started = Object.values(effect.cues).some((c) =>
+    actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'start' && a.cue === cue.id),
+  );
+  if (cue.triggers.length === 0 && !started) found.push({ code: 'no-triggers' });
+  if (actionsOf(cue).length === 0) found.push({ code: 'no-actions' });
+  cue.beats.forEach((beat, i) => {
+    if (!beat.enabled && beat.actions.length > 0) found.push({ code: 'beat-off', beat: i });
+  });
+  cue.triggers.forEach((trigger, i) => {
+    const what = lacksTrigger(effect, trigger);
+    if (what) found.push({ code: 'trigger-lacks', trigger: i, what });
+    const reach = triggerOutOfReach(trigger, effect);
+    if (reach) found.push({ code: 'out-of-reach', of: 'trigger', index: i, reach });
+    if (trigger.kind === 'cue' && trigger.cue === cue.id && trigger.moment !== 'passes')
+      found.push({ code: 'sets-itself-off' });
+  });
+  cue.conditions.forEach((condition, i) => {
+    const what = lacksSignal(effect, condition.signal);
+    if (what) found.push({ code: 'condition-lacks', condition: i, what });
+    const reach = conditionOutOfReach(condition, effect);
+    if (reach) found.push({ code: 'out-of-reach', of: 'condition', index: i, reach });
+  });
+  let endless = false;
+  cue.beats.forEach((beat, beatIndex) => {
+    if (!beat.enabled) return;
+    if (endless && beat.begins === 1 && beat.actions.length > 0)
+      found.push({ code: 'never-reached', beatIndex });
+    endless = false;
+    for (const action of beat.actions) {
+      const goesOn = actionLength(action) === Infinity && roundLength(action) > 0;
+      endless ||= goesOn;
+      if (goesOn && !cue.triggers.some((t) => t.kind === 'effectStarts') && !canBeStopped(effect, cue))
+        found.push({ code: 'endless', actionId: action.id });
+      found.push(...actionReasons(effect, cue, action));
+    }
+  });
+  return found;
+};
+
+const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => {
+  const actionId = action.id;
+  const what = lacksAction(effect, action);
+  if (what) return [{ code: 'action-lacks', actionId, what }];
+  if (!actsOnObjects(action.kind)) return [];
+  const targets = action.targets.flatMap((id) => effect.objects[id] ?? []);
+  if (targets.length === 0) return [{ code: 'no-target', actionId }];
+  const found: Standing[] = [];
+  // One of each is enough: of hundreds of copies all are alike.
+  const first = (test: (o: EffectObject) => boolean): EffectObject | undefined => targets.find(test);
+  const add = (
+    code: 'wrong-kind' | 'target-hidden' | 'already-shown' | 'already-hidden' | 'no-change',
+    o?: EffectObject,
+  ) => {
+    if (o) found.push({ code, actionId, target: o.id });
+  };
+  add(
+    'wrong-kind',
+    first((o) => !suits(effect, action, o)),
+  );
+  const comesBack = action.thereAndBack || action.after === 'return' || cue.fires === 'toggle';
+  const never = (o: EffectObject, kinds: readonly string[]): boolean =>
+    !changesVisibility(effect, o.id, kinds, action.id);
+  if (action.kind === 'show')
+    add(
+      'already-shown',
+      first((o) => o.visible && !comesBack && never(o, ['hide', 'toggle'])),
+    );
+  else if (action.kind === 'hide')
+    add(
+      'already-hidden',
+      first((o) => !o.visible && !comesBack && never(o, ['show', 'toggle'])),
+    );
+  else if (action.kind !== 'toggle')
+    add(
+      'target-hidden',
+      first((o) => !o.visible && !changesVisibility(effect, o.id, ['show', 'toggle', 'hide'])),
+    );
+  if (changesNothing(action)) add('no-change', targets[0]);
+  for (const { id } of targets.slice(0, 1)) {
+    const other = otherWriter(effect, cue, action, id);
+    if (other) found.push({ code: 'two-writers', actionId, target: id, other });
+  }
+  return found;
 };

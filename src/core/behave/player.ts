@@ -2,13 +2,14 @@
  * Plays an effect over a take so that any moment can be asked for, forwards or backwards: it keeps a snapshot
  * each second and runs the steps between.
  */
-import type { Effect, SceneId } from '../document/schema';
+import type { CueId, Effect, SceneId, ViewerEvent } from '../document/schema';
 import type { Take } from '../takes/take';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
 import { compile, type Program } from './program';
-import { Runtime, type Firing, type Snapshot } from './runtime';
-import { NO_INPUTS, type Finger, type Inputs } from './triggers';
+import { Runtime, type Firing, type Snapshot, type Witness } from './runtime';
+import { NO_INPUTS, type ControlSet, type Finger, type Inputs } from './inputs';
+import { heardOn } from './loudness';
 
 /** A tap of the viewer, recorded on the take. */
 export interface RecordedTap {
@@ -23,9 +24,25 @@ export interface RecordedTouch {
   readonly fingers: readonly Finger[];
 }
 
+/** A control that was brought to a value, and what was done with the camera application, recorded on the take. */
+export interface RecordedControl extends ControlSet {
+  readonly time: Seconds;
+}
+export interface RecordedEvent {
+  readonly time: Seconds;
+  readonly event: ViewerEvent;
+}
+
 export interface PlayerOptions {
   /** In order of time. */
   readonly touches?: readonly RecordedTouch[];
+  readonly controls?: readonly RecordedControl[];
+  readonly events?: readonly RecordedEvent[];
+  /** Only this cue fires, at the start. */
+  readonly only?: CueId | null;
+  /** Without particles, for whoever does not draw. */
+  readonly fountains?: boolean;
+  readonly witness?: Witness | null;
   /** Begins in this scene instead of the opening scene. */
   readonly scene?: SceneId | null;
 }
@@ -38,27 +55,45 @@ export interface Moment {
   readonly fired: readonly Firing[];
 }
 
+const byStep = <T extends { readonly time: Seconds }>(records: readonly T[]): Map<number, T[]> => {
+  const map = new Map<number, T[]>();
+  for (const record of records) {
+    const step = stepAt(record.time);
+    map.set(step, [...(map.get(step) ?? []), record]);
+  }
+  return map;
+};
+
 export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
 
 export class Player {
   readonly program: Program;
   private readonly runtime: Runtime;
   private readonly snapshots: Snapshot[] = [];
-  private readonly tapsAt = new Map<number, RecordedTap[]>();
+  private readonly tapsAt: ReadonlyMap<number, RecordedTap[]>;
   private readonly touches: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
+  private readonly controlsAt: ReadonlyMap<number, RecordedControl[]>;
+  private readonly eventsAt: ReadonlyMap<number, RecordedEvent[]>;
 
   constructor(
     effect: Effect,
     readonly take: Take,
     taps: readonly RecordedTap[] = [],
-    { touches = [], scene = null }: PlayerOptions = {},
+    {
+      touches = [],
+      controls = [],
+      events = [],
+      scene = null,
+      only = null,
+      fountains = true,
+      witness = null,
+    }: PlayerOptions = {},
   ) {
     this.program = compile(effect);
-    this.runtime = new Runtime(this.program, scene);
-    for (const tap of taps) {
-      const step = stepAt(tap.time);
-      this.tapsAt.set(step, [...(this.tapsAt.get(step) ?? []), tap]);
-    }
+    this.runtime = new Runtime(this.program, { scene, only, fountains, witness });
+    this.tapsAt = byStep(taps);
+    this.controlsAt = byStep(controls);
+    this.eventsAt = byStep(events);
     this.touches = touches.map(({ time, fingers }) => ({ step: stepAt(time), fingers }));
     this.snapshots.push(this.runtime.save());
   }
@@ -95,16 +130,26 @@ export class Player {
     }
   }
 
-  private inputsAt(step: number): Inputs {
+  private inputsAt(step: number, frame: TrackFrame): Inputs {
     const taps = this.tapsAt.get(step);
     const fingers = this.touches.findLast((t) => t.step <= step)?.fingers;
-    return taps || fingers?.length ? { taps: taps ?? [], fingers: fingers ?? [] } : NO_INPUTS;
+    const controls = this.controlsAt.get(step);
+    const events = this.eventsAt.get(step);
+    const loudness = heardOn(frame);
+    if (!taps && !fingers?.length && !controls && !events && loudness === 0) return NO_INPUTS;
+    return {
+      taps: taps ?? [],
+      fingers: fingers ?? [],
+      loudness,
+      ...(controls ? { controls } : {}),
+      ...(events ? { events: events.map((e) => e.event) } : {}),
+    };
   }
 
   private stepOnce(): Pick<Moment, 'frame' | 'fired'> {
     const step = this.runtime.steps;
     const frame = this.take.frameAt(step * STEP);
-    const fired = this.runtime.step(frame, this.inputsAt(step));
+    const fired = this.runtime.step(frame, this.inputsAt(step, frame));
     const at = this.runtime.steps / STEPS_PER_SECOND;
     if (Number.isInteger(at) && at === this.snapshots.length) this.snapshots.push(this.runtime.save());
     return { frame, fired };

@@ -1,32 +1,62 @@
-/** Compiles the cues of a document into what the runtime steps through. */
+/** Compiles the behaviour of a document into what the runtime steps through. */
+import { actsOnObjects } from '../document/new-cues';
 import { cueOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
   Anchor,
+  Control,
+  Cue,
   CueId,
+  Drive,
   Effect,
   EffectObject,
   ObjectId,
+  Prompt,
   SceneId,
   Target,
-  Trigger,
+  Variable,
+  Vary,
 } from '../document/schema';
+import { pcg3d } from '../maths/hash';
 import type { Seconds } from '../units';
+import { playLength } from './media';
 
+/** One action on one of its objects. */
 export interface CompiledAction {
   readonly action: Action;
   /** Index of the target in `Program.objects`; -1 for what acts on the effect as a whole. */
   readonly target: number;
-  /** From the moment the cue fires, delay included. */
+  /** From when the beat begins. */
+  readonly delay: Seconds;
+  /** Time it takes after its delay; Infinity when it repeats without end. */
+  readonly length: Seconds;
+  /** Of the speed and of the amount it is set to. */
+  readonly speed: number;
+  readonly amount: number;
+  /** Tells the objects of one action apart, for trembling. */
+  readonly seed: number;
+}
+
+export interface CompiledBeat {
+  readonly id: string;
+  /** Begins when so much of the beat before is behind. */
+  readonly begins: number;
+  readonly actions: readonly CompiledAction[];
+  /** The action that takes longest, -1 for none: the next beat waits for it. */
+  readonly lead: number;
+  /** What the lead takes, delay and all; an endless one counts its first round. */
+  readonly span: Seconds;
+  readonly endless: boolean;
+  /** When it begins, at the speeds that are set. */
   readonly start: Seconds;
-  readonly end: Seconds;
 }
 
 export interface CompiledCue {
   readonly id: CueId;
-  readonly trigger: Trigger;
-  readonly actions: readonly CompiledAction[];
-  readonly end: Seconds;
+  readonly cue: Cue;
+  readonly beats: readonly CompiledBeat[];
+  /** How long it takes from its beginning to its end, endless actions once. */
+  readonly total: Seconds;
 }
 
 export interface Program {
@@ -36,8 +66,9 @@ export interface Program {
   readonly indexOf: ReadonlyMap<ObjectId, number>;
   /** Index of the group each object hangs in; -1 for none. */
   readonly parents: readonly number[];
-  /** Indices of the face morphs. */
+  /** Indices of the face morphs, of the fountains. */
   readonly morphs: readonly number[];
+  readonly fountains: readonly number[];
   /** What each object sticks to, and the scene it is in: its outermost group decides. */
   readonly anchors: readonly Anchor[];
   /** The same anchor has the same key. */
@@ -45,7 +76,15 @@ export interface Program {
   readonly scenes: readonly (SceneId | null)[];
   readonly openingScene: SceneId | null;
   readonly targets: readonly Target[];
+  /** Cues that are switched on, in the order of the sheet. */
   readonly cues: readonly CompiledCue[];
+  readonly cueIndex: ReadonlyMap<CueId, number>;
+  readonly controls: readonly Control[];
+  readonly variables: readonly Variable[];
+  readonly prompts: readonly Prompt[];
+  readonly drives: readonly Drive[];
+  /** Drives of how long actions take, by the action's id. */
+  readonly durations: ReadonlyMap<string, Drive>;
 }
 
 /** Whether object `i` is part of a scene. */
@@ -55,17 +94,81 @@ export const isIn = (program: Program, i: number, scene: string | null): boolean
 /** Time one round of an action takes. */
 export const roundLength = (action: Action): Seconds => action.duration * (action.thereAndBack ? 2 : 1);
 
+/** What is done at once, however long it is said to take, unless it comes back. */
+const AT_ONCE: ReadonlySet<Action['kind']> = new Set([
+  'picture',
+  'burst',
+  'variable',
+  'prompt',
+  'scene',
+  'cue',
+]);
+
 /** Time an action takes after its delay; Infinity when it repeats without end. */
 export const actionLength = (action: Action): Seconds => {
   const once = roundLength(action);
+  if (AT_ONCE.has(action.kind) || action.kind === 'play') return 0;
   // Showing and hiding happen at once, unless they come back or repeat.
-  if (action.kind === 'scene') return 0;
-  if ((action.kind === 'show' || action.kind === 'hide') && !action.thereAndBack) return 0;
-  if (action.kind === 'toggle' && !action.thereAndBack && action.repeat === 1) return 0;
+  const comesBack = action.thereAndBack || action.after === 'return';
+  if ((action.kind === 'show' || action.kind === 'hide') && !comesBack) return 0;
+  if (action.kind === 'toggle' && !comesBack && action.repeat === 1) return 0;
   return action.repeat === 0 && once > 0 ? Infinity : once * Math.max(1, action.repeat);
 };
 
-/** Actions without a target, and disabled cues, are left out; `explain.ts` says so on the cue. */
+const EVEN = { delay: 0, speed: 1, amount: 1 };
+/** How the n-th object of an action differs from the others. */
+export const variedBy = (vary: Vary | null, n: number): typeof EVEN => {
+  if (!vary) return EVEN;
+  const [a, b, c] = pcg3d(vary.seed, n, 0x7a).map((x) => x / 4294967296) as [number, number, number];
+  return {
+    delay: vary.delay * a,
+    speed: 1 + vary.speed * (2 * b - 1),
+    amount: 1 + vary.amount * (2 * c - 1),
+  };
+};
+
+const compileCue = (cue: Cue, effect: Effect, indexOf: ReadonlyMap<ObjectId, number>): CompiledCue => {
+  let start = 0;
+  let before: CompiledBeat | null = null;
+  let total = 0;
+  const beats = cue.beats
+    .filter((beat) => beat.enabled)
+    .map((beat): CompiledBeat => {
+      const actions = beat.actions.flatMap((action) => compileAction(action, effect, indexOf));
+      const spans = actions.map((a) => {
+        const once = a.length === Infinity ? roundLength(a.action) : a.length;
+        return a.delay + once / a.speed;
+      });
+      const lead = spans.reduce((best, span, i) => (best < 0 || span > spans[best]! ? i : best), -1);
+      if (before) start += before.span * beat.begins;
+      const span = lead < 0 ? 0 : spans[lead]!;
+      total = Math.max(total, start + span);
+      const endless = actions.some((a) => a.length === Infinity);
+      return (before = { id: beat.id, begins: beat.begins, actions, lead, span, endless, start });
+    });
+  return { id: cue.id, cue, beats, total };
+};
+
+const compileAction = (
+  action: Action,
+  effect: Effect,
+  indexOf: ReadonlyMap<ObjectId, number>,
+): CompiledAction[] => {
+  if (!actsOnObjects(action.kind))
+    return [
+      { action, target: -1, delay: action.delay, length: actionLength(action), speed: 1, amount: 1, seed: 0 },
+    ];
+  return action.targets.flatMap((id, n): CompiledAction[] => {
+    const target = indexOf.get(id);
+    if (target === undefined) return [];
+    const { delay, speed, amount } = variedBy(action.vary, n);
+    const length =
+      action.kind === 'play' ? playLength(effect, effect.objects[id]!, action) : actionLength(action);
+    return [{ action, target, delay: action.delay + delay, length, speed, amount, seed: target * 31 + n }];
+  });
+};
+
+/** Actions without a target, and cues and beats that are switched off, are left out; `explain.ts` says so on the cue. */
 export const compile = (effect: Effect): Program => {
   const objects = stackOrder(effect);
   const indexOf = new Map<ObjectId, number>(objects.map((o, i) => [o.id, i]));
@@ -90,36 +193,34 @@ export const compile = (effect: Effect): Program => {
   });
   const cues = cueOrder(effect)
     .filter((cue) => cue.enabled)
-    .map((cue): CompiledCue => {
-      const actions: CompiledAction[] = [];
-      let beatStart = 0;
-      for (const beat of cue.beats) {
-        let beatEnd = beatStart;
-        for (const action of beat.actions) {
-          const start = beatStart + action.delay;
-          const end = start + actionLength(action);
-          beatEnd = Math.max(beatEnd, end);
-          const target =
-            action.kind === 'scene' ? -1 : action.target === null ? undefined : indexOf.get(action.target);
-          if (target !== undefined && start < Infinity) actions.push({ action, target, start, end });
-        }
-        beatStart = beatEnd;
-      }
-      return { id: cue.id, trigger: cue.trigger, actions, end: beatStart };
-    });
+    .map((cue) => compileCue(cue, effect, indexOf));
   const opening =
     effect.openingScene !== null && effect.scenes[effect.openingScene] ? effect.openingScene : null;
+  const drives = inOrder(effect.drives).filter((drive) => drive.enabled);
+  const ofKind = (kind: EffectObject['kind']): number[] =>
+    objects.flatMap((o, i) => (o.kind === kind ? [i] : []));
   return {
     effect,
     objects,
     indexOf,
     parents,
-    morphs: objects.flatMap((o, i) => (o.kind === 'morph' ? [i] : [])),
+    morphs: ofKind('morph'),
+    fountains: ofKind('fountain'),
     anchors,
     anchorKeys,
     scenes,
     openingScene: opening ?? sceneOrder(effect)[0]?.id ?? null,
     targets: targetOrder(effect),
     cues,
+    cueIndex: new Map(cues.map((cue, i) => [cue.id, i])),
+    controls: inOrder(effect.controls),
+    variables: inOrder(effect.variables),
+    prompts: inOrder(effect.prompts),
+    drives,
+    durations: new Map(drives.flatMap((d) => (d.to.kind === 'duration' ? [[d.to.action, d]] : []))),
   };
 };
+
+const inOrder = <T extends { readonly order: number; readonly id: string }>(
+  map: Readonly<Record<string, T>>,
+): T[] => Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -5,100 +5,189 @@
  *   const runtime = new Runtime(compile(effect));
  *   runtime.step(frame, inputs);          // one sixtieth of a second
  *   runtime.values(0).visible             // the first object's state now
- *   const saved = runtime.save();         // plain JSON; restore(saved) goes on exactly from there
+ *   const saved = runtime.save();         // plain data; restore(saved) goes on exactly from there
+ *
+ * Who wins when several things write one property: in one step cues act in the order of the sheet, so the lower one does; what a
+ * cue has left behind stays until another writes it. Over all of that lie what shakes, sways and bounces (they add up), and over
+ * everything what is driven.
  */
-import type { Action, SceneId } from '../document/schema';
-import { ease } from '../maths/easing';
-import { lerp } from '../maths/scalar';
-import { mix, multiply, scale, add, type Vec3 } from '../maths/vec3';
-import { facesBySlot, nextPresence, NOBODY, type Presence } from '../placing/presence';
+import type {
+  Action,
+  CueId,
+  EffectObject,
+  Fountain,
+  PromptId,
+  SceneId,
+  ViewerEvent,
+} from '../document/schema';
+import { add } from '../maths/vec3';
+import { anchorPlaces, type Here } from '../placing/anchors';
 import { Handling, type HandlingState } from '../placing/handling';
 import type { ByHand } from '../placing/local';
-import type { StateNow } from '../placing/places';
+import { placesOf, type ObjectPlaces, type StateNow } from '../placing/places';
+import { nextPresence, facesBySlot, NOBODY, type Presence } from '../placing/presence';
+import { reshaped } from '../placing/reshape';
+import { viewOf } from '../placing/touch';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, type Seconds } from '../units';
-import { actionLength, roundLength, type CompiledAction, type CompiledCue, type Program } from './program';
+import { worldOf, type World } from './acting';
+import type { CompiledAction, Program } from './program';
+import {
+  copiedCueState,
+  restingCue,
+  startCue,
+  stepCue,
+  stopCue,
+  turnBack,
+  type CueState,
+  type Work,
+} from './cue-run';
+import { firstValues } from './first-values';
+import { Fountains, type FountainsState } from './fountains';
+import { Hearing, type HearingState } from './hearing';
+import { NO_INPUTS, type Inputs } from './inputs';
+import { nextMedia } from './media';
+import { readNumber, writeNumber } from './numbers';
+import { ObjectsNow, objectAs } from './object-now';
+import { followed } from './motion';
+import { nextPrompts, restingPrompts, type PromptState } from './prompts';
+import { remapped } from './remap';
+import { holds, signalNow, type Instant, type Readable, type Signal, type SpeedMemory } from './signals';
 import type { Values } from './values';
-import { FIRES_ON, NO_INPUTS, RELEASE_SHARE, SIGNAL_OF, signalOf, type Inputs } from './triggers';
-
-/** A running action: what its object looked like when the action began. */
-interface ActionRun {
-  from: Values | null;
-  done: boolean;
-}
-interface CueState {
-  /** The watched signal is over the threshold. */
-  over: boolean;
-  /** Step at which the cue last fired; null when it is not running. */
-  firedAt: number | null;
-  runs: ActionRun[];
-}
+import { nextWatch, type Happened } from './watch/watching';
 
 export interface Snapshot {
   readonly step: number;
   readonly values: Values[];
+  readonly finals: (Values | null)[];
   readonly cues: CueState[];
   readonly presence: Presence;
   readonly hands: HandlingState;
   readonly scene: SceneId | null;
+  readonly variables: number[];
+  readonly controls: number[];
+  readonly prompts: PromptState[];
+  readonly hearing: HearingState;
+  readonly lags: Readonly<Record<string, number>>;
+  readonly memory: SpeedMemory;
+  readonly began: readonly number[];
+  readonly ended: readonly number[];
+  readonly changed: readonly string[];
+  readonly orders: readonly Order[];
+  readonly fountains: FountainsState;
 }
 
 /** A cue that fired, for marks and explanations. */
 export interface Firing {
-  readonly cue: CompiledCue['id'];
+  readonly cue: CueId;
   readonly time: Seconds;
+  /** It went back to how things were. */
+  readonly back?: true;
 }
 
-const copyValues = (v: Values): Values => ({ ...v });
+/** What one cue bids another, or a prompt; it is done in the next step, so that no circle of cues can hang. */
+interface Order {
+  readonly kind: 'start' | 'stop' | 'show' | 'hide';
+  readonly id: string;
+}
 
-/**
- * Copies of all that steps change in place. Vectors, and what an action began with, are never changed but replaced,
- * so they are shared: a snapshot each second of hundreds of objects has to cost little.
- */
-const copyState = (
-  values: readonly Values[],
-  cues: readonly CueState[],
-): { values: Values[]; cues: CueState[] } => ({
-  values: values.map(copyValues),
-  cues: cues.map((cue) => ({ ...cue, runs: cue.runs.map((run) => ({ ...run })) })),
-});
+/** Why a cue that was set off did not fire. */
+export type Refusal =
+  | { readonly code: 'once' }
+  | { readonly code: 'busy' }
+  | { readonly code: 'cooldown' }
+  /** By the index of the condition, with what its signal was; null where it had no value. */
+  | { readonly code: 'condition'; readonly index: number; readonly value: number | null };
 
-export class Runtime implements StateNow {
+/** Told of what happens, by whoever wants to know why. */
+export interface Witness {
+  acted(
+    cue: CueId,
+    compiled: CompiledAction,
+    what: 'begins' | 'returns' | 'turnsBack' | 'resets',
+    time: Seconds,
+  ): void;
+  refused(cue: CueId, why: Refusal, time: Seconds): void;
+}
+
+export interface RuntimeOptions {
+  /** Begins elsewhere than at the opening scene, for working on one. */
+  readonly scene?: SceneId | null;
+  /** Without particles, for whoever does not draw: they change nothing else. */
+  readonly fountains?: boolean;
+  /** Only this cue fires, at once: to see it by itself. */
+  readonly only?: CueId | null;
+  readonly witness?: Witness | null;
+}
+
+const controlStart = (control: Program['controls'][number]): number => {
+  if (control.kind === 'slider' || control.kind === 'choice') return control.start;
+  return control.kind === 'switch' && control.start ? 1 : 0;
+};
+
+export class Runtime implements StateNow, Readable {
   private stepCount = 0;
+  /** What cues have made of the objects... */
   private readonly state: Values[];
-  private readonly cues: CueState[];
+  /** ...and what lies over that now; null where nothing does. */
+  private finals: (Values | null)[];
+  private cues: CueState[];
   private there: Presence = NOBODY;
   private readonly hands: Handling;
+  private readonly hearing: Hearing;
+  private readonly particles: Fountains | null;
+  private readonly objects = new ObjectsNow();
   private sceneNow: SceneId | null;
+  private variables: number[];
+  private controls: number[];
+  private promptStates: PromptState[];
+  private lags: Record<string, number> = {};
+  private memory: SpeedMemory = {};
+  private began: readonly number[] = [];
+  private ended: readonly number[] = [];
+  private changed: readonly string[] = [];
+  private orders: readonly Order[] = [];
+  private readonly only: CueId | null;
+  private readonly witness: Witness | null;
+  /** Of this step: where everything is, found when it is first asked for. */
+  private found: { readonly here: Here; places: readonly ObjectPlaces[] | null } | null = null;
+  private heard: Inputs = NO_INPUTS;
 
-  /** `startScene` begins elsewhere than at the opening scene, for working on one. */
   constructor(
     private readonly program: Program,
-    startScene: SceneId | null = null,
+    { scene = null, fountains = true, only = null, witness = null }: RuntimeOptions = {},
   ) {
+    const { effect } = program;
     this.hands = new Handling(program);
-    this.sceneNow =
-      startScene !== null && program.effect.scenes[startScene] ? startScene : program.openingScene;
-    this.state = program.objects.map((o) => ({
-      visible: o.visible,
-      opacity: 'opacity' in o ? o.opacity : 1,
-      move: o.move,
-      turn: o.turn,
-      scale: o.scale,
-    }));
-    this.cues = program.cues.map(() => ({ over: false, firedAt: null, runs: [] }));
+    this.hearing = new Hearing(program);
+    this.particles = fountains && program.fountains.length > 0 ? new Fountains() : null;
+    this.sceneNow = scene !== null && effect.scenes[scene] ? scene : program.openingScene;
+    this.state = program.objects.map((o) => firstValues(effect, o));
+    this.finals = program.objects.map(() => null);
+    this.cues = program.cues.map(restingCue);
+    this.variables = program.variables.map((v) => v.start);
+    this.controls = program.controls.map(controlStart);
+    this.promptStates = restingPrompts(program);
+    this.only = only;
+    this.witness = witness;
   }
 
   /** Steps taken so far. */
   get steps(): number {
     return this.stepCount;
   }
-
   /** The state of object `i` of the program. Do not keep or change it. */
   values(i: number): Readonly<Values> {
-    return this.state[i]!;
+    return this.finals[i] ?? this.state[i]!;
   }
-
+  /** Object `i` as it is now: the same as in the document as long as nothing of it has changed. */
+  objectNow(i: number): EffectObject {
+    return this.objects.at(i, this.program.objects[i]!, this.values(i));
+  }
+  /** The particles of object `i`; null when there are none. */
+  particlesOf(i: number) {
+    return this.particles?.of(i) ?? null;
+  }
   /** Faces, pictures and surfaces as the last step left them. */
   get presence(): Presence {
     return this.there;
@@ -110,141 +199,352 @@ export class Runtime implements StateNow {
   isAtWork(i: number): boolean {
     return this.cues[i]!.firedAt !== null;
   }
+  progress(i: number): number {
+    return this.cues[i]!.progress;
+  }
+  times(i: number): number {
+    return this.cues[i]!.times;
+  }
+  control(id: string): number {
+    const i = this.program.controls.findIndex((c) => c.id === id);
+    return this.controls[i] ?? NaN;
+  }
+  variable(id: string): number {
+    const i = this.program.variables.findIndex((v) => v.id === id);
+    return this.variables[i] ?? NaN;
+  }
+  /** The prompt that is to be read now: the last one shown; null for none. */
+  get prompt(): PromptId | null {
+    let best: PromptId | null = null;
+    let since = -1;
+    this.promptStates.forEach((state, i) => {
+      if (state.shownAt === null || state.shownAt < since) return;
+      since = state.shownAt;
+      best = this.program.prompts[i]!.id;
+    });
+    return best;
+  }
   /** What the viewer did to object `i`; null when nothing. */
   byHand(i: number): ByHand | null {
     return this.hands.of(i);
   }
+  /** Where everything was before this step; after it, where it is. */
+  places(): readonly ObjectPlaces[] {
+    const found = this.found;
+    if (!found) return [];
+    return (found.places ??= placesOf(this.program, this, found.here));
+  }
+  /** A signal as the last step left it. `memory` is of whoever asks again and again. */
+  signal(signal: Signal, frame: TrackFrame, memory: SpeedMemory): number {
+    const step = this.stepCount - 1;
+    return signalNow(signal, { step, program: this.program, now: this, frame, inputs: this.heard, memory });
+  }
 
   /** Runs one step and tells which cues fired in it. */
   step(frame: TrackFrame, inputs: Inputs = NO_INPUTS): Firing[] {
+    const { program } = this;
     const fired: Firing[] = [];
-    this.there = nextPresence(this.there, frame, this.program.targets);
+    this.heard = inputs;
+    this.there = nextPresence(this.there, frame, program.targets);
+    const aspect = viewOf(frame, inputs.view).aspect;
+    const here = reshaped(program, this, { frame, presence: this.there, targets: program.targets, aspect });
+    this.found = { here, places: null };
+    const holding = this.hands.holds;
     this.hands.step(frame, inputs, this);
-    this.program.cues.forEach((cue, i) => {
+    for (const { control, value } of inputs.controls ?? []) {
+      const i = program.controls.findIndex((c) => c.id === control);
+      if (i >= 0 && Number.isFinite(value)) this.controls[i] = value;
+    }
+    const at: Instant = { step: this.stepCount, program, now: this, frame, inputs, memory: this.memory };
+    const happened: Happened = {
+      ...this.hearing.step(at, here),
+      events: (inputs.events ?? []) as readonly ViewerEvent[],
+      controls: new Set(inputs.controls?.map((c) => c.control)),
+      placed: this.letGo(holding),
+      variables: new Set(this.changed) as never,
+      began: new Set(this.began),
+      ended: new Set(this.ended),
+    };
+    const orders = this.orders;
+    this.orders = [];
+    this.changed = [];
+    const began: number[] = [];
+    const ended: number[] = [];
+    program.cues.forEach((cue, i) => {
       const state = this.cues[i]!;
-      if (!this.fires(cue, state, frame, inputs)) return;
-      state.firedAt = this.stepCount;
-      state.runs = cue.actions.map(() => ({ from: null, done: false }));
-      fired.push({ cue: cue.id, time: this.stepCount * STEP });
+      if (this.resets(i, at, happened)) this.putBack(i);
+      const triggered = this.triggered(i, at, happened);
+      for (const { kind, id } of orders) if (id === cue.id && kind === 'stop') stopCue(state);
+      const bidden = orders.some((o) => o.kind === 'start' && o.id === cue.id);
+      const go = bidden || (this.only === cue.id && this.stepCount === 0) || (triggered && this.may(i, at));
+      if (!go) return;
+      const back = this.fire(i);
+      began.push(i);
+      fired.push({ cue: cue.id, time: this.stepCount * STEP, ...(back ? { back } : {}) });
     });
-    this.program.cues.forEach((cue, i) => this.advance(cue, this.cues[i]!));
+    let working: CueId | null = null;
+    const work = this.work(frame, () => working!);
+    program.cues.forEach((cue, i) => {
+      working = cue.id;
+      if (stepCue(cue, this.cues[i]!, work)) ended.push(i);
+    });
+    this.began = began;
+    this.ended = ended;
+    for (const values of this.state) nextMedia(values);
+    this.promptStates = nextPrompts(program, this.promptStates, at, happened, orders);
+    this.finish(at, work);
     this.stepCount++;
     return fired;
   }
 
-  private fires(cue: CompiledCue, state: CueState, frame: TrackFrame, inputs: Inputs): boolean {
-    const { kind, threshold } = cue.trigger;
-    if (kind === 'effectStarts') return this.stepCount === 0;
-    if (kind === 'screenTapped') return inputs.taps.length > 0;
-    const signal = SIGNAL_OF[kind];
-    if (!signal) return false;
-    const value = signalOf(facesBySlot(this.there, frame)[0], signal);
-    const was = state.over;
-    state.over = value >= threshold * (was ? RELEASE_SHARE : 1);
-    return FIRES_ON[kind] === 'rise' ? !was && state.over : was && !state.over;
-  }
-
-  private advance(cue: CompiledCue, state: CueState): void {
-    if (state.firedAt === null) return;
-    // Counted in steps, so that no rounding error grows with time.
-    const time = (this.stepCount - state.firedAt) * STEP;
-    let running = false;
-    cue.actions.forEach((compiled, i) => {
-      const run = state.runs[i]!;
-      if (run.done) return;
-      running = true;
-      if (time + 1e-9 < compiled.start) return;
-      if (compiled.action.kind === 'scene') {
-        if (compiled.action.scene !== null && this.program.effect.scenes[compiled.action.scene])
-          this.sceneNow = compiled.action.scene;
-      } else {
-        run.from ??= copyValues(this.state[compiled.target]!);
-        this.apply(compiled, run.from, time - compiled.start);
-      }
-      if (time + 1e-9 >= compiled.end) run.done = true;
+  private triggered(i: number, at: Instant, happened: Happened): boolean {
+    const { cue } = this.program.cues[i]!;
+    const state = this.cues[i]!;
+    let any = false;
+    cue.triggers.forEach((trigger, t) => {
+      const next = nextWatch(trigger, state.watches[t]!, at, happened);
+      state.watches[t] = next.state;
+      any ||= next.fired;
     });
-    if (!running) state.firedAt = null;
+    return any;
   }
 
-  private apply({ action, target }: CompiledAction, from: Values, elapsed: Seconds): void {
-    const values = this.state[target]!;
-    const { round, forth } = progress(action, elapsed);
-    switch (action.kind) {
-      case 'show':
-        values.visible = forth;
-        return;
-      case 'hide':
-        values.visible = !forth;
-        return;
-      case 'toggle':
-        values.visible = action.thereAndBack || round % 2 === 0 ? from.visible !== forth : from.visible;
-        return;
-    }
-    const k = eased(action, elapsed);
-    // A "by" action that does not come back goes on from where the last round ended.
-    const rounds = action.thereAndBack ? 0 : round;
-    switch (action.kind) {
-      case 'fade':
-        values.opacity = lerp(from.opacity, action.opacity, Math.min(1, Math.max(0, k)));
-        return;
-      case 'move':
-        values.move = by(action.mode, from.move, action.by, k, rounds);
-        return;
-      case 'turn':
-        values.turn = by(action.mode, from.turn, action.by, k, rounds);
-        return;
-      case 'size': {
-        const placed = this.program.objects[target]!.scale;
-        if (action.mode === 'to') values.scale = mix(from.scale, scale(placed, action.factor), k);
-        else {
-          const f = lerp(1, action.factor, k) * action.factor ** rounds;
-          values.scale = multiply(from.scale, [f, f, f]);
-        }
-        return;
+  private resets(i: number, at: Instant, happened: Happened): boolean {
+    const { cue } = this.program.cues[i]!;
+    const state = this.cues[i]!;
+    let any = false;
+    cue.resets.forEach((trigger, t) => {
+      const next = nextWatch(trigger, state.resets[t]!, at, happened);
+      state.resets[t] = next.state;
+      any ||= next.fired;
+    });
+    return any;
+  }
+
+  /** Whether a cue that is set off may fire. */
+  private may(i: number, at: Instant): boolean {
+    if (this.only !== null) return false;
+    const why = this.refusal(i, at);
+    if (why) this.witness?.refused(this.program.cues[i]!.id, why, this.stepCount * STEP);
+    return why === null;
+  }
+
+  private refusal(i: number, at: Instant): Refusal | null {
+    const { cue } = this.program.cues[i]!;
+    const state = this.cues[i]!;
+    if (cue.fires === 'once' && state.times > 0) return { code: 'once' };
+    if (cue.again === 'ignore' && state.firedAt !== null) return { code: 'busy' };
+    if (state.lastFired !== null && (this.stepCount - state.lastFired) * STEP + 1e-9 < cue.cooldown)
+      return { code: 'cooldown' };
+    if (cue.conditions.length === 0) return null;
+    const failed = cue.conditions.findIndex((c) => !holds(c, at));
+    if (cue.match === 'any' ? cue.conditions.some((c) => holds(c, at)) : failed < 0) return null;
+    const value = signalNow(cue.conditions[failed]!.signal, at);
+    return { code: 'condition', index: failed, value: Number.isNaN(value) ? null : value };
+  }
+
+  /** True when it goes back to how things were. */
+  private fire(i: number): boolean {
+    const compiled = this.program.cues[i]!;
+    const state = this.cues[i]!;
+    const back = compiled.cue.fires === 'toggle' && state.times % 2 === 1;
+    state.times++;
+    state.lastFired = this.stepCount;
+    if (back) {
+      this.tellAll(i, 'turnsBack');
+      turnBack(compiled, state, this.state, this.stepCount);
+    } else startCue(compiled, state, this.stepCount);
+    return back;
+  }
+
+  /** Stops a cue and puts all it acts on back to how it was placed. */
+  private putBack(i: number): void {
+    const compiled = this.program.cues[i]!;
+    this.tellAll(i, 'resets');
+    stopCue(this.cues[i]!);
+    // The next time goes forth again.
+    this.cues[i]!.times -= this.cues[i]!.times % 2;
+    for (const beat of compiled.beats)
+      for (const { target } of beat.actions) {
+        if (target < 0) continue;
+        const { media, burst, ...first } = firstValues(this.program.effect, this.program.objects[target]!);
+        Object.assign(this.state[target]!, first, { media, burst });
       }
+  }
+
+  private tellAll(i: number, what: 'turnsBack' | 'resets'): void {
+    const { id, beats } = this.program.cues[i]!;
+    if (!this.witness) return;
+    for (const { actions } of beats)
+      for (const action of actions) this.witness.acted(id, action, what, this.stepCount * STEP);
+  }
+
+  /** The surface that something dragged stands on, when it has been let go in this step. */
+  private letGo(held: number | null): Happened['placed'] {
+    if (held === null || this.hands.holds !== null) return null;
+    const anchor = this.program.anchors[held]!;
+    return anchor.kind === 'world' ? anchor.surface : null;
+  }
+
+  private world(frame: TrackFrame): World {
+    const { program, found } = this;
+    return worldOf(
+      program,
+      (i) => {
+        const parent = program.parents[i]!;
+        if (parent >= 0) return this.places()[parent]?.places[0]?.matrix ?? null;
+        return anchorPlaces(program.anchors[i]!, found!.here)[0]?.matrix ?? null;
+      },
+      (i) => this.places()[i]?.places[0]?.matrix ?? null,
+      frame.camera.pose,
+      (i) => ['screen', 'backdrop'].includes(program.anchors[i]!.kind),
+    );
+  }
+
+  private work(frame: TrackFrame, cue: () => CueId): Work {
+    const { program, witness } = this;
+    const time = this.stepCount * STEP;
+    return {
+      program,
+      values: this.state,
+      overlays: new Map(),
+      world: this.world(frame),
+      whole: { act: (action) => this.actOnWhole(action) },
+      step: this.stepCount,
+      acted: witness && ((compiled, what) => witness.acted(cue(), compiled, what, time)),
+      rate: (action) => {
+        const drive = program.durations.get(action.id);
+        const wanted = drive && this.lags[drive.id];
+        if (wanted === undefined || !(wanted > 0)) return 1;
+        return action.duration / wanted;
+      },
+    };
+  }
+
+  private actOnWhole(action: Action): void {
+    const bid = (kind: Order['kind'], id: string | null): void => {
+      if (id !== null) this.orders = [...this.orders, { kind, id }];
+    };
+    switch (action.kind) {
+      case 'scene':
+        if (action.scene !== null && this.program.effect.scenes[action.scene]) this.sceneNow = action.scene;
+        return;
+      case 'cue':
+        return bid(action.do, action.cue);
+      case 'prompt':
+        return bid(action.show ? 'show' : 'hide', action.prompt);
+      case 'variable': {
+        const i = this.program.variables.findIndex((v) => v.id === action.variable);
+        if (i >= 0)
+          this.setVariable(i, action.mode === 'to' ? action.value : this.variables[i]! + action.value);
+      }
+    }
+  }
+
+  private setVariable(i: number, value: number): void {
+    const bounded = Math.min(1e9, Math.max(-1e9, value));
+    if (this.variables[i] === bounded) return;
+    this.variables[i] = bounded;
+    this.changed = [...this.changed, this.program.variables[i]!.id];
+  }
+
+  /** What lies over the values of objects: overlays, then drives; then fountains, from where everything is now. */
+  private finish(at: Instant, { overlays }: Work): void {
+    const { program } = this;
+    for (const [i, final] of this.finals.entries()) if (final) this.finals[i] = null;
+    for (const [i, { move, turn }] of overlays) {
+      const values = this.state[i]!;
+      this.finals[i] = { ...values, move: add(values.move, move), turn: add(values.turn, turn) };
+    }
+    for (const drive of program.drives) this.drive(drive, at);
+    this.found!.places = null;
+    if (this.particles) this.stepFountains();
+    for (const values of this.state) if (values.burst !== 0) values.burst = 0;
+  }
+
+  private drive(drive: Program['drives'][number], at: Instant): void {
+    const value = signalNow(drive.signal, at);
+    // What has no value drives nothing: the last one stays.
+    if (!Number.isNaN(value)) {
+      const wanted = remapped(value, drive.remap);
+      const before = this.lags[drive.id];
+      this.lags[drive.id] =
+        drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
+    }
+    const now = this.lags[drive.id];
+    if (now === undefined) return;
+    const { to } = drive;
+    if (to.kind === 'variable') {
+      const i = this.program.variables.findIndex((v) => v.id === to.variable);
+      if (i >= 0) this.setVariable(i, now);
+    } else if (to.kind === 'number') {
+      const i = to.object === null ? undefined : this.program.indexOf.get(to.object);
+      if (i === undefined) return;
+      const object = this.program.objects[i]!;
+      const values = this.values(i);
+      if (readNumber(object, values, to.property) === now) return;
+      const final = this.finals[i] ?? { ...values };
+      writeNumber(object, final, to.property, now);
+      this.finals[i] = final;
+    }
+  }
+
+  private stepFountains(): void {
+    const { program } = this;
+    const { here } = this.found!;
+    const faces = facesBySlot(here.presence, here.frame);
+    const places = this.places();
+    for (const i of program.fountains) {
+      const place = places[i]!.places[0] ?? null;
+      const values = this.values(i);
+      const fountain = objectAs(program.objects[i]!, values) as Fountain;
+      const face = place?.face ?? faces.find((f) => f !== undefined) ?? null;
+      this.particles!.step(i, fountain, values, place, here.presence, face);
     }
   }
 
   save(): Snapshot {
     return {
       step: this.stepCount,
-      ...copyState(this.state, this.cues),
+      values: this.state.map((v) => ({ ...v })),
+      finals: this.finals.map((v) => v && { ...v }),
+      cues: this.cues.map(copiedCueState),
       presence: this.there,
       hands: this.hands.state,
       scene: this.sceneNow,
+      variables: [...this.variables],
+      controls: [...this.controls],
+      prompts: this.promptStates,
+      hearing: this.hearing.state,
+      lags: { ...this.lags },
+      memory: { ...this.memory },
+      began: this.began,
+      ended: this.ended,
+      changed: this.changed,
+      orders: this.orders,
+      fountains: this.particles?.save() ?? {},
     };
   }
 
   restore(snapshot: Snapshot): void {
-    const copy = copyState(snapshot.values, snapshot.cues);
     this.stepCount = snapshot.step;
+    this.state.splice(0, this.state.length, ...snapshot.values.map((v) => ({ ...v })));
+    this.finals = snapshot.finals.map((v) => v && { ...v });
+    this.cues = snapshot.cues.map(copiedCueState);
     this.there = snapshot.presence;
     this.hands.state = snapshot.hands;
     this.sceneNow = snapshot.scene;
-    this.state.splice(0, this.state.length, ...copy.values);
-    this.cues.splice(0, this.cues.length, ...copy.cues);
+    this.variables = [...snapshot.variables];
+    this.controls = [...snapshot.controls];
+    this.promptStates = snapshot.prompts;
+    this.hearing.state = snapshot.hearing;
+    this.lags = { ...snapshot.lags };
+    this.memory = { ...snapshot.memory };
+    this.began = snapshot.began;
+    this.ended = snapshot.ended;
+    this.changed = snapshot.changed;
+    this.orders = snapshot.orders;
+    this.found = null;
+    this.particles?.restore(snapshot.fountains, (i) => this.program.objects[i] as Fountain);
   }
 }
-
-const by = (mode: 'to' | 'by', from: Vec3, value: Vec3, k: number, rounds: number): Vec3 =>
-  mode === 'to' ? mix(from, value, k) : add(from, scale(value, k + rounds));
-
-/** Which round an action is in, and whether it is on its way there (or stays there) or back. */
-const progress = (action: Action, elapsed: Seconds): { round: number; forth: boolean } => {
-  const once = roundLength(action);
-  const length = actionLength(action);
-  if (once === 0 || length === 0) return { round: 0, forth: !action.thereAndBack };
-  if (elapsed + 1e-9 >= length) return { round: Math.round(length / once) - 1, forth: !action.thereAndBack };
-  const round = Math.floor((elapsed + 1e-9) / once);
-  return { round, forth: elapsed - round * once + 1e-9 < action.duration };
-};
-
-/** Eased progress within the round: 0 to 1, and back to 0 when it comes back. */
-const eased = (action: Action, elapsed: Seconds): number => {
-  const once = roundLength(action);
-  const length = actionLength(action);
-  if (once === 0 || elapsed + 1e-9 >= length) return action.thereAndBack ? 0 : 1;
-  const inRound = elapsed - Math.floor((elapsed + 1e-9) / once) * once;
-  const t = Math.max(0, inRound) / action.duration;
-  return t <= 1 ? ease(action.easing, t) : ease(action.easing, 2 - t);
-};

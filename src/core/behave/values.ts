@@ -1,10 +1,39 @@
 /** What behaviour can change about an object. */
 import type { Vec3 } from '../maths/vec3';
+import type { Hex, Seconds, Unit } from '../units';
+
+/** A sequence, video, clip or sound under way. */
+export interface Media {
+  /** Of a model; null is the one it has. */
+  readonly clip: string | null;
+  /** Where it is, in its own time. */
+  readonly at: Seconds;
+  readonly running: boolean;
+  readonly speed: number;
+  readonly from: Seconds;
+  readonly to: Seconds;
+  /** Rounds that are left; 0 goes on without end. */
+  readonly left: number;
+  /** The step at which it was set going. */
+  readonly since: number;
+}
 
 export interface Values {
   visible: boolean;
-  opacity: number;
+  /** Of a sound it is the volume. */
+  opacity: Unit;
   move: Vec3;
   turn: Vec3;
   scale: Vec3;
+  /** Numbers of the object that differ from the document, by their path; see `numbers.ts`. Replaced, never changed. */
+  numbers: Readonly<Record<string, number>> | null;
+  colour: Hex | null;
+  /** Null is as the document says: from the start, again and again. */
+  media: Media | null;
+  /** Of a fountain: share of its rate. */
+  open: number;
+  /** Of a fountain: particles to be born in this step. */
+  burst: number;
+  /** Keeps its front to the viewer. */
+  facing: boolean;
 }

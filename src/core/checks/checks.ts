@@ -33,7 +33,8 @@ export type Finding = {
 const actsOn = (effect: Effect, id: ObjectId, kinds: readonly string[]): boolean =>
   Object.values(effect.cues).some(
     (cue) =>
-      cue.enabled && cue.beats.some((b) => b.actions.some((a) => a.target === id && kinds.includes(a.kind))),
+      cue.enabled &&
+      cue.beats.some((b) => b.actions.some((a) => a.targets.includes(id) && kinds.includes(a.kind))),
   );
 
 /** Whether the object, or a group it hangs in, is kept from being seen. */
@@ -82,7 +83,9 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
   }
   for (const cue of cueOrder(effect)) {
     const reasons = standingReasons(effect, cue);
-    if (reasons.some((r) => r.code === 'no-target'))
+    if (
+      reasons.some((r) => r.code === 'no-target' || r.code === 'action-lacks' || r.code === 'trigger-lacks')
+    )
       found.push({ code: 'cue-without-target', cue: cue.id, severity: 'stop', stage: 'behave' });
     else if (reasons.some((r) => r.code === 'no-actions'))
       found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });

@@ -2,7 +2,8 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CUTOUT_PARTS } from '../face/cutout-parts';
 import { changeCutout } from './cutout-edits';
-import { newCue } from './defaults';
+import * as cueEdits from './cue-edits';
+import { newCue } from './new-cues';
 import { addLayerInOrder } from './look-edits';
 import { newCutout } from './new-cutout';
 import { newLayer, newMorph } from './new-face-objects';
@@ -99,11 +100,11 @@ const anyEdit = fc
         case 7:
           return moveInStack(effect, ids, { parent: null, before: objects[0]!.id, anchor: null });
         case 8:
-          return edits.putCue(
+          return cueEdits.putCue(
             newCue('cue_random' as CueId, 'screenTapped', number, [{ id: 'beat_random', actions: [] }]),
           );
         case 9:
-          return cue ? edits.removeCue(cue.id) : edits.changeListing({ summary: text });
+          return cue ? cueEdits.removeCue(cue.id) : edits.changeListing({ summary: text });
         case 10:
           return edits.changeListing({
             tags: text ? [text] : [],
@@ -242,7 +243,7 @@ const anyEdit = fc
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action
-            ? edits.changeAction(cue.id, { ...action, delay: Math.abs(number) })
+            ? cueEdits.changeAction(cue.id, { ...action, delay: Math.abs(number) })
             : edits.addAsset(asset);
         }
       }

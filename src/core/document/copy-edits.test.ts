@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { distance } from '../maths/vec3';
 import { NO_JITTER, NO_STEPS } from '../placing/spread';
 import { box, effectWith, id } from '../placing/testing';
-import { newAction, newCue } from './defaults';
+import { newAction, newCue } from './new-cues';
 import { headAnchor, newCard, newGroup } from './new-objects';
 import { cuesActingOn, stackOrder } from './queries';
 import { sampleAsset } from './sample';
@@ -33,13 +33,15 @@ describe('copies', () => {
   test('shared: the same cue acts on both', () => {
     const { effect, copy: made } = copy('shared');
     expect(cuesActingOn(effect, made).map((c) => c.id)).toEqual(['cue_glow']);
-    expect(effect.cues['cue_glow' as CueId]!.beats[0]!.actions).toHaveLength(3);
+    const [first, second] = effect.cues['cue_glow' as CueId]!.beats[0]!.actions;
+    expect(first!.targets).toEqual([id('aaaa'), made]);
+    expect(second!.targets).toEqual([id('bbbb')]);
   });
   test('its own: a copy of the cue with nothing else in it', () => {
     const { effect, copy: made } = copy('own');
     const [own] = cuesActingOn(effect, made);
     expect(own!.id).not.toBe('cue_glow');
-    expect(own!.beats[0]!.actions.map((a) => a.target)).toEqual([made]);
+    expect(own!.beats[0]!.actions.map((a) => a.targets)).toEqual([[made]]);
     expect(effect.cues['cue_glow' as CueId]).toEqual(withCue().cues['cue_glow' as CueId]);
   });
   test('none: no cue', () => {

@@ -6,6 +6,7 @@ import { mirrored, mirroredAnchor } from '../placing/mirror';
 import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
 import { newGroup } from './new-objects';
+import { copiedCue } from './cue-edits';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
 import { makeMaterialsOwn } from './material-edits';
 import {
@@ -20,10 +21,12 @@ import {
   withDescendants,
 } from './queries';
 import {
-  MOST_ACTIONS,
   MOST_CUES,
+  MOST_TARGETS,
   type Action,
   type Anchor,
+  type Cue,
+  type CueId,
   type Effect,
   type EffectObject,
   type FaceChoice,
@@ -47,42 +50,39 @@ const copyCues = (
   newId: (prefix: string) => string,
 ): void => {
   if (cues === 'none') return;
-  for (const cue of Object.values(d.cues)) {
-    const aims = (action: Action): boolean => action.target !== null && copies.has(action.target);
-    if (!cue.beats.some((beat) => beat.actions.some((a) => aims(a as Action)))) continue;
-    const aimed = (action: Action): Action => ({
-      ...action,
-      id: newId('act'),
-      target: copies.get(action.target!)!,
-    });
+  for (const drafted of Object.values(d.cues)) {
+    const cue = drafted as unknown as Cue;
+    const aims = (action: Action): boolean => action.targets.some((t) => copies.has(t));
+    if (!cue.beats.some((beat) => beat.actions.some(aims))) continue;
     if (cues === 'shared')
-      for (const beat of cue.beats) {
-        const more = beat.actions.filter((a) => aims(a as Action)).map((a) => aimed(a as Action));
-        if (beat.actions.length + more.length > MOST_ACTIONS)
-          throw new IconiaError(
-            'effect.too-many-actions',
-            `The cue ${cue.name || 'that acts on it'} would have more than ${MOST_ACTIONS} actions in one beat. Copy without cues instead; nothing was added.`,
-          );
-        beat.actions.push(...(more as Draft<Action>[]));
-      }
+      for (const beat of drafted.beats)
+        for (const action of beat.actions) {
+          const more = action.targets.flatMap((t) => copies.get(t as ObjectId) ?? []);
+          if (action.targets.length + more.length > MOST_TARGETS)
+            throw new IconiaError(
+              'effect.too-many-targets',
+              `The cue ${cue.name || 'that acts on it'} would act on more than ${MOST_TARGETS} objects at once. Copy without cues instead; nothing was added.`,
+            );
+          action.targets.push(...more);
+        }
     else {
       if (Object.keys(d.cues).length >= MOST_CUES)
         throw new IconiaError(
           'effect.too-many-cues',
           `An effect holds ${MOST_CUES} cues. Copy without cues instead; nothing was added.`,
         );
-      const id = newId('cue');
-      d.cues[id as keyof typeof d.cues] = {
+      const id = newId('cue') as CueId;
+      const own = {
         ...cue,
-        id: id as typeof cue.id,
-        order: cue.order + 0.5,
         beats: cue.beats.map((beat) => ({
-          id: newId('beat'),
-          actions: beat.actions
-            .filter((a) => aims(a as Action))
-            .map((a) => aimed(a as Action)) as Draft<Action>[],
+          ...beat,
+          actions: beat.actions.filter(aims).map((a) => ({
+            ...a,
+            targets: a.targets.filter((t) => copies.has(t)),
+          })),
         })),
       };
+      d.cues[id] = copiedCue(own, id, cue.order + 0.5, newId, copies) as Draft<Cue>;
     }
   }
 };

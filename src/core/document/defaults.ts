@@ -1,22 +1,13 @@
 /** New effects, pictures, scenes, printed pictures, cues: as they are before a creator changes anything. */
-import { DEFAULT_THRESHOLD } from '../behave/triggers';
 import type {
-  Action,
-  ActionKind,
   AssetId,
-  Beat,
-  Cue,
-  CueId,
   Effect,
   EffectScene,
   FileRef,
-  ObjectId,
   PictureAsset,
   SceneId,
   Target,
   TargetId,
-  Trigger,
-  TriggerKind,
 } from './schema';
 import { SCHEMA_VERSION } from './schema';
 
@@ -32,6 +23,10 @@ export const blankEffect = (name: string): Effect => ({
   targets: {},
   materials: {},
   looks: {},
+  variables: {},
+  controls: {},
+  prompts: {},
+  drives: {},
   backdrop: { feather: 0, grow: 0, invert: false, spill: 1 },
   listing: { summary: '', tags: [], icon: null },
 });
@@ -68,43 +63,4 @@ export const newTarget = (id: TargetId, name: string, order: number, asset: Asse
   width: 0.15,
   beforeFound: 'hint',
   afterLost: 'nothing',
-});
-
-export const newTrigger = (kind: TriggerKind): Trigger => ({ kind, threshold: DEFAULT_THRESHOLD[kind] });
-
-export const newAction = (id: string, kind: ActionKind, target: ObjectId | null): Action => {
-  const timed = {
-    id,
-    target,
-    duration: 0.4,
-    delay: 0,
-    easing: 'out' as const,
-    repeat: 1,
-    thereAndBack: false,
-  };
-  switch (kind) {
-    case 'show':
-    case 'hide':
-    case 'toggle':
-      return { ...timed, kind, duration: 1 };
-    case 'fade':
-      return { ...timed, kind, opacity: 0 };
-    case 'move':
-      return { ...timed, kind, mode: 'by', by: [0, 0.03, 0] };
-    case 'turn':
-      return { ...timed, kind, mode: 'by', by: [0, 0, 20] };
-    case 'size':
-      return { ...timed, kind, mode: 'to', factor: 1.3 };
-    case 'scene':
-      return { ...timed, kind, target: null, duration: 0, scene: null };
-  }
-};
-
-export const newCue = (id: CueId, trigger: TriggerKind, order: number, beats: Beat[]): Cue => ({
-  id,
-  name: '',
-  order,
-  enabled: true,
-  trigger: newTrigger(trigger),
-  beats,
 });

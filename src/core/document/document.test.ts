@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { readyTrigger } from '../behave/ready-triggers';
 import { headAnchor, newGroup } from './new-objects';
 import * as edits from './edits';
 import { History } from './history';
@@ -62,9 +63,9 @@ describe('edits', () => {
     const history = new History(sampleEffect(1, 1));
     history.edit(edits.removeObject(history.effect, 'obj_sample0' as ObjectId));
     const targets = Object.values(history.effect.cues)[0]!.beats.flatMap((b) =>
-      b.actions.map((a) => a.target),
+      b.actions.flatMap((a) => a.targets),
     );
-    expect(new Set(targets)).toEqual(new Set([null]));
+    expect(targets).toEqual([]);
     history.undo();
     expect(cuesActingOn(history.effect, 'obj_sample0' as ObjectId)).toHaveLength(1);
   });
@@ -175,7 +176,7 @@ describe('reading documents', () => {
   test('schema 1 is brought up: the trigger gets its threshold', () => {
     const effect = readEffect(schema1);
     expect(effect.schema).toBe(SCHEMA_VERSION);
-    expect(effect.cues['cue_open' as CueId]!.trigger).toEqual({ kind: 'mouthOpens', threshold: 0.4 });
+    expect(effect.cues['cue_open' as CueId]!.triggers).toEqual([readyTrigger('mouthOpens')]);
     // Schema 3: pictures are files with facts, objects can hang in groups.
     expect(effect.objects['obj_kelp' as ObjectId]!.parent).toBeNull();
     expect(effect.assets['asset_kelp' as AssetId]).toMatchObject({

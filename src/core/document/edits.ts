@@ -16,12 +16,9 @@ import { picturesOf } from './material-queries';
 import { canShow, freeName, objectsShowing, withDescendants } from './queries';
 import {
   MOST_OBJECTS,
-  type Action,
   type Asset,
   type AssetId,
   type Card,
-  type Cue,
-  type CueId,
   type Effect,
   type EffectObject,
   type Listing,
@@ -77,6 +74,13 @@ export const removeAssets = (effect: Effect, ids: readonly AssetId[]): Edit =>
       delete d.assets[id];
       if (d.listing.icon === id) d.listing.icon = null;
       for (const target of Object.values(d.targets)) if (target.asset === id) target.asset = null;
+      for (const control of Object.values(d.controls)) {
+        if (control.kind === 'slider') {
+          if (control.lowIcon === id) control.lowIcon = null;
+          if (control.highIcon === id) control.highIcon = null;
+        } else if (control.kind === 'choice')
+          for (const option of control.options) if (option.picture === id) option.picture = null;
+      }
     }
   });
 
@@ -196,7 +200,8 @@ export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
     for (const cue of Object.values(d.cues))
       for (const beat of cue.beats)
         for (const action of beat.actions)
-          if (action.target !== null && gone.has(action.target as ObjectId)) action.target = null;
+          if (action.targets.some((t) => gone.has(t as ObjectId)))
+            action.targets = action.targets.filter((t) => !gone.has(t as ObjectId));
   });
 export const removeObject = (effect: Effect, id: ObjectId): Edit => removeObjects(effect, [id]);
 
@@ -298,25 +303,6 @@ export const styleSolid = (
     const object = d.objects[id];
     if (change.opacity !== undefined && object && 'opacity' in object) object.opacity = change.opacity;
     if (change.clip !== undefined && object?.kind === 'model') object.clip = change.clip;
-  });
-
-export const putCue = (cue: Cue): Edit =>
-  edit('Change cue', (d) => {
-    d.cues[cue.id] = cue as Draft<Cue>;
-  });
-
-export const removeCue = (id: CueId): Edit =>
-  edit('Delete cue', (d) => {
-    delete d.cues[id];
-  });
-
-/** Replaces one action; an unknown cue, beat or action changes nothing. */
-export const changeAction = (cueId: CueId, action: Action): Edit =>
-  edit('Change action', (d) => {
-    for (const beat of d.cues[cueId]?.beats ?? []) {
-      const at = beat.actions.findIndex((a) => a.id === action.id);
-      if (at >= 0) beat.actions[at] = action as Draft<Action>;
-    }
   });
 
 export const changeListing = (change: Partial<Listing>): Edit =>

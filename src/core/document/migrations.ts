@@ -113,7 +113,63 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   }),
   // Schema 8 brought face morphs and cutouts; what was there stays as it is.
   7: (old) => ({ ...old, schema: 8 }),
+  // Schema 9 brought several triggers, conditions and targets, beats that begin early, fountains, controls and prompts.
+  8: (old) => ({
+    ...old,
+    schema: 9,
+    cues: mapped(old.cues, (cue) => cueIn9(cue)),
+    variables: {},
+    controls: {},
+    prompts: {},
+    drives: {},
+  }),
 };
+
+/** In schema 8 a cue had one trigger with a threshold, and an action one target. */
+function cueIn9({ trigger, beats, ...cue }: Json): Json {
+  return {
+    ...cue,
+    group: '',
+    note: '',
+    colour: null,
+    triggers: [triggerIn9(trigger as { kind: string; threshold: number })],
+    conditions: [],
+    match: 'all',
+    fires: 'each',
+    cooldown: 0,
+    again: 'restart',
+    resets: [],
+    beats: (beats as Json[]).map(({ actions, ...beat }) => ({
+      ...beat,
+      name: '',
+      begins: 1,
+      enabled: true,
+      actions: (actions as Json[]).map(({ target, ...action }) => ({
+        ...action,
+        targets: target === null ? [] : [target],
+        after: 'stay',
+        vary: null,
+        ...(action.kind === 'move' ? { axes: 'parent' } : {}),
+        ...(action.kind === 'turn' ? { axes: 'parent', way: 'typed' } : {}),
+      })),
+    })),
+  };
+}
+/** A signal that had gone over the threshold was back at 70 % of it. */
+function triggerIn9({ kind, threshold }: { kind: string; threshold: number }): Json {
+  if (kind === 'screenTapped') return { kind: 'screen', gesture: 'tap' };
+  if (kind === 'effectStarts') return { kind };
+  const falls = kind === 'mouthCloses' || kind === 'lipsRelax';
+  const name = kind.startsWith('mouth') ? 'jawOpen' : 'mouthPucker';
+  return {
+    kind: 'level',
+    signal: { kind: 'expression', face: 1, name },
+    when: falls ? 'falls' : 'rises',
+    level: falls ? threshold * 0.7 : threshold,
+    slack: threshold * 0.3,
+    hold: 0,
+  };
+}
 
 /** Where in the document a schema problem lies, and what it is: "objects.obj_1.opacity: Too big". */
 export const describeIssues = (error: z.ZodError): string =>

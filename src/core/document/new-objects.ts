@@ -9,6 +9,7 @@ import type {
   FaceChoice,
   Fill,
   Fit,
+  Fountain,
   Grade,
   GradeStep,
   Group,
@@ -24,6 +25,8 @@ import type {
   ShadowCatcher,
   Solid,
   SolidShape,
+  SoundAsset,
+  SoundObject,
   TextObject,
   VideoAsset,
 } from './schema';
@@ -297,4 +300,60 @@ export const newGrade = (id: ObjectId, order: number, steps: readonly GradeStep[
   kind: 'grade',
   opacity: 1,
   steps: [...steps],
+});
+
+/** Bubbles that rise, from a small disc; on a face from its mouth. */
+export const newFountain = (id: ObjectId, order: number, anchor: Anchor): Fountain => ({
+  ...placed(id, 'Fountain', order, anchor),
+  kind: 'fountain',
+  move: restOn(anchor, { kind: 'fountain' }).move,
+  opacity: 1,
+  blend: 'normal',
+  runs: true,
+  area:
+    anchor.kind === 'head' || anchor.kind === 'skin'
+      ? { kind: 'face', part: 'mouth' }
+      : { kind: 'disc', radius: 0.02 },
+  rate: 30,
+  life: [0.8, 1.6],
+  speed: [0.08, 0.16],
+  spread: 25,
+  gravity: -0.05,
+  drag: 0.4,
+  wind: [0, 0, 0],
+  turbulence: 0.15,
+  swirl: 0.06,
+  spin: [-0.2, 0.2],
+  floor: null,
+  face: null,
+  most: 600,
+  seed: 1,
+  asset: null,
+  frames: 'life',
+  size: 0.008,
+  sizeVaries: 0.4,
+  over: [
+    { at: 0, size: 0.4, opacity: 0, colour: '#ffffff' },
+    { at: 0.2, size: 1, opacity: 0.8, colour: '#ffffff' },
+    { at: 1, size: 1.3, opacity: 0, colour: '#ffffff' },
+  ],
+});
+
+/** A sound plays when a cue says so. */
+export const newSound = (
+  id: ObjectId,
+  asset: SoundAsset | null,
+  order: number,
+  anchor: Anchor,
+): SoundObject => ({
+  ...placed(id, asset ? objectNameFor(asset, 'Sound') : 'Sound', order, anchor),
+  kind: 'sound',
+  asset: asset?.id ?? null,
+  opacity: 1,
+  runs: false,
+  loop: asset?.loop != null,
+  fadeIn: 0,
+  fadeOut: 0.1,
+  pitch: 1,
+  near: 0.5,
 });

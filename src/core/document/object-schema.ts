@@ -10,6 +10,7 @@ import {
   morphSchema,
   retouchSchema,
 } from './face-object-schema';
+import { fountainSchema, soundObjectSchema } from './fountain-schema';
 import { gradeStepsSchema } from './grade-schema';
 import { materialIdSchema } from './material-schema';
 import {
@@ -182,6 +183,8 @@ export const objectSchema = z.discriminatedUnion('kind', [
   shadowCatcherSchema,
   lightSchema,
   gradeSchema,
+  fountainSchema,
+  soundObjectSchema,
 ]);
 
 export type ObjectId = z.infer<typeof objectIdSchema>;
@@ -213,5 +216,7 @@ export type ShadowCatcher = z.infer<typeof shadowCatcherSchema>;
 export type Light = z.infer<typeof lightSchema>;
 export type LightKind = Light['light'];
 export type Grade = z.infer<typeof gradeSchema>;
+export type Fountain = z.infer<typeof fountainSchema>;
+export type SoundObject = z.infer<typeof soundObjectSchema>;
 export type EffectObject = z.infer<typeof objectSchema>;
 export type ObjectKind = EffectObject['kind'];

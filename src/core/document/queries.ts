@@ -5,6 +5,8 @@ import type {
   Asset,
   AssetId,
   Card,
+  Control,
+  ControlId,
   Cue,
   Effect,
   EffectObject,
@@ -124,7 +126,9 @@ export const orderBetween = (a: number, b: number): number => (a + b) / 2 + 0;
 
 /** Cues that act on the object. */
 export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
-  cueOrder(effect).filter((cue) => cue.beats.some((beat) => beat.actions.some((a) => a.target === id)));
+  cueOrder(effect).filter((cue) =>
+    cue.beats.some((beat) => beat.actions.some((a) => a.targets.includes(id))),
+  );
 
 /** Those that are there to show one. */
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer | Iris =>
@@ -151,13 +155,30 @@ export const assetsOf = (object: EffectObject): AssetId[] => {
   return asset ? [asset] : [];
 };
 
+/** The pictures a control shows: icons at its ends, thumbnails. */
+export const picturesOfControl = (control: Control): AssetId[] => {
+  const all =
+    control.kind === 'slider'
+      ? [control.lowIcon, control.highIcon]
+      : control.kind === 'choice'
+        ? control.options.map((o) => o.picture)
+        : [];
+  return all.filter((id) => id !== null);
+};
+
 /** Assets an object is made of that are not there any more. */
 export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
   // A morph keeps the shape of its mesh.
   object.kind === 'morph' ? [] : assetsOf(object).filter((id) => !effect.assets[id]);
 
 /** What draws nothing itself: it holds, hides or lights other things, or waits for their shadows. */
-const UNSEEN: ReadonlySet<EffectObject['kind']> = new Set(['group', 'occluder', 'shadowCatcher', 'light']);
+const UNSEEN: ReadonlySet<EffectObject['kind']> = new Set([
+  'group',
+  'occluder',
+  'shadowCatcher',
+  'light',
+  'sound',
+]);
 /** Whether a viewer sees the object, or what it does to the picture. */
 export const isSeen = (object: EffectObject): boolean => !UNSEEN.has(object.kind);
 
@@ -174,6 +195,8 @@ const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
   text: ['font'],
   light: ['surroundings'],
   grade: ['table'],
+  fountain: ['picture', 'sequence'],
+  sound: ['sound'],
 };
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   SHOWS[object.kind]?.includes(asset.kind) === true;
@@ -188,6 +211,7 @@ export type Use =
   | { readonly kind: 'material'; readonly id: MaterialId; readonly name: string }
   | { readonly kind: 'look'; readonly id: LookId; readonly name: string }
   | { readonly kind: 'target'; readonly id: TargetId; readonly name: string }
+  | { readonly kind: 'control'; readonly id: ControlId; readonly name: string }
   | { readonly kind: 'icon' };
 export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
@@ -200,6 +224,9 @@ export const usesOf = (effect: Effect, id: AssetId): Use[] => [
   ...targetOrder(effect)
     .filter((t) => t.asset === id)
     .map((t): Use => ({ kind: 'target', id: t.id, name: t.name })),
+  ...Object.values(effect.controls)
+    .filter((c) => picturesOfControl(c).includes(id))
+    .map((c): Use => ({ kind: 'control', id: c.id, name: c.name })),
   ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),
 ];
 
@@ -225,6 +252,8 @@ const assetsIn = (effect: Effect, objects: readonly EffectObject[]): AssetId[] =
   for (const look of Object.values(effect.looks))
     for (const part of [...look.layers, ...look.extras]) for (const asset of assetsOf(part)) used.add(asset);
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
+  for (const control of Object.values(effect.controls))
+    for (const asset of picturesOfControl(control)) used.add(asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];
 };

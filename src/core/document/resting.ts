@@ -47,7 +47,8 @@ export const restOn = (
   switch (anchor.kind) {
     case 'head':
       if (kind === 'model' && anchor.point === 'crown') return { move: [...HEAD_SEAT], turn };
-      if (kind === 'occluder' || kind === 'light') return { move: [0, 0, 0], turn };
+      if (kind === 'occluder' || kind === 'light' || kind === 'fountain' || kind === 'sound')
+        return { move: [0, 0, 0], turn };
       return { move: [0, 0, 0.01], turn };
     case 'skin':
       return { move: [0, 0, kind === 'layer' ? 0 : 0.002], turn };

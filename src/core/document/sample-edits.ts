@@ -27,7 +27,11 @@ export const clearSamples = (effect: Effect): Edit =>
     }
     for (const cue of Object.values(d.cues)) {
       for (const beat of cue.beats)
-        beat.actions = beat.actions.filter((a) => a.target === null || !gone.has(a.target as ObjectId));
+        beat.actions = beat.actions.filter((a) => {
+          const had = a.targets.length;
+          a.targets = a.targets.filter((t) => !gone.has(t as ObjectId));
+          return had === 0 || a.targets.length > 0;
+        });
       cue.beats = cue.beats.filter((beat) => beat.actions.length > 0);
       if (cue.beats.length === 0) delete d.cues[cue.id as keyof typeof d.cues];
     }

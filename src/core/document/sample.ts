@@ -1,9 +1,10 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
-import { blankEffect, newAction, newCue, newPicture } from './defaults';
+import { READY_NAMES } from '../behave/ready-triggers';
+import { blankEffect, newPicture } from './defaults';
+import { newAction, newCue } from './new-cues';
 import { newCard } from './new-objects';
 import {
   ACTION_KINDS,
-  TRIGGER_KINDS,
   type FileRef,
   type PictureAsset,
   type AssetId,
@@ -33,7 +34,7 @@ export const sampleEffect = (objects: number, cues: number): Effect => {
   for (let i = 0; i < cues; i++) {
     const id = `cue_sample${i}` as CueId;
     const target = objects > 0 ? (`obj_sample${i % objects}` as ObjectId) : null;
-    effect.cues[id] = newCue(id, TRIGGER_KINDS[i % TRIGGER_KINDS.length]!, i, [
+    effect.cues[id] = newCue(id, READY_NAMES[i % READY_NAMES.length]!, i, [
       {
         id: `beat_first${i}`,
         actions: ACTION_KINDS.map((kind, k) => ({

@@ -1,7 +1,7 @@
 /** Scenes, printed pictures and samples come and go. */
 import { describe, expect, test } from '@jest/globals';
 import { id } from '../placing/testing';
-import { newAction, newCue } from './defaults';
+import { newAction, newCue } from './new-cues';
 import { newGroup } from './new-objects';
 import * as edits from './edits';
 import { usesOf } from './queries';

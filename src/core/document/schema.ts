@@ -5,90 +5,64 @@
  * Units: metres, degrees (never wrapped), seconds, sRGB hex.
  */
 import { z } from 'zod';
-import { EASING_NAMES } from '../maths/easing';
 import { targetIdSchema, type TargetId } from './anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
+import {
+  controlIdSchema,
+  cueIdSchema,
+  driveIdSchema,
+  promptIdSchema,
+  variableIdSchema,
+  type ControlId,
+  type CueId,
+  type DriveId,
+  type PromptId,
+  type VariableId,
+} from './behave-ids';
+import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
 import { hairSchema, irisSchema, lashesSchema, layerSchema, retouchSchema } from './face-object-schema';
 import { objectSchema, type EffectObject, type ObjectId, type SceneId } from './object-schema';
 import { objectIdSchema, sceneIdSchema } from './placed-schema';
-import { finite, idText, label, unit, vec3Schema } from './values-schema';
+import {
+  controlSchema,
+  driveSchema,
+  promptSchema,
+  variableSchema,
+  type Control,
+  type Drive,
+  type Prompt,
+  type Variable,
+} from './viewer-schema';
+import { finite, idText, label, unit } from './values-schema';
 
 export * from './anchor-schema';
 export * from './asset-schema';
+export * from './behave-ids';
 export * from './circuit-schema';
+export * from './cue-schema';
+export {
+  FACE_AREAS,
+  FOUNTAIN_AREAS,
+  MOST_PARTICLES,
+  type FaceArea,
+  type FountainAreaChoice,
+} from './fountain-schema';
 export * from './grade-schema';
 export * from './material-schema';
 export { EYES } from './face-object-schema';
 export { LIGHT_KINDS, SOLID_SHAPES, TEXT_ALIGNS } from './object-schema';
 export { BLEND_MODES, FITS, FRONTS, TURNS_ABOUT, objectIdSchema } from './placed-schema';
+export * from './signal-schema';
+export * from './timing-schema';
+export * from './trigger-schema';
+export * from './viewer-schema';
 export type * from './object-schema';
 export { CAMERA_PARTS } from './values-schema';
 
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
-
-/** Copies share the cues of what they were copied from, so one beat may act on many. */
-export const MOST_ACTIONS = 2000;
-export const MOST_CUES = 1000;
-
-export const cueIdSchema = idText.brand<'CueId'>();
-const partIdSchema = idText;
-
-export const TRIGGER_KINDS = [
-  'effectStarts',
-  'screenTapped',
-  'mouthOpens',
-  'mouthCloses',
-  'lipsPucker',
-  'lipsRelax',
-] as const;
-export const triggerSchema = z.strictObject({
-  kind: z.enum(TRIGGER_KINDS),
-  /** How far the mouth has to open, or the lips to pucker. Not used by the other triggers. */
-  threshold: z.number().min(0.05).max(0.95),
-});
-
-const timed = {
-  id: partIdSchema,
-  target: objectIdSchema.nullable(),
-  duration: z.number().min(0).max(600),
-  delay: z.number().min(0).max(600),
-  easing: z.enum(EASING_NAMES),
-  /** How many times; 0 runs without end. */
-  repeat: z.number().int().min(0).max(1000),
-  thereAndBack: z.boolean(),
-};
-const mode = z.enum(['to', 'by']);
-export const ACTION_KINDS = ['show', 'hide', 'toggle', 'fade', 'move', 'turn', 'size', 'scene'] as const;
-export const actionSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...timed, kind: z.literal('show') }),
-  z.strictObject({ ...timed, kind: z.literal('hide') }),
-  z.strictObject({ ...timed, kind: z.literal('toggle') }),
-  z.strictObject({ ...timed, kind: z.literal('fade'), opacity: unit }),
-  z.strictObject({ ...timed, kind: z.literal('move'), mode, by: vec3Schema }),
-  z.strictObject({ ...timed, kind: z.literal('turn'), mode, by: vec3Schema }),
-  /** Factor on the placed size: 1.5 is 150 %. */
-  z.strictObject({ ...timed, kind: z.literal('size'), mode, factor: z.number().min(0).max(100) }),
-  /** Goes over to another scene; it has no object for a target. */
-  z.strictObject({ ...timed, kind: z.literal('scene'), scene: sceneIdSchema.nullable() }),
-]);
-
-/** Actions in one beat run side by side; the next beat starts when all of them have ended. */
-export const beatSchema = z.strictObject({
-  id: partIdSchema,
-  actions: z.array(actionSchema).max(MOST_ACTIONS),
-});
-
-export const cueSchema = z.strictObject({
-  id: cueIdSchema,
-  name: label,
-  order: finite,
-  enabled: z.boolean(),
-  trigger: triggerSchema,
-  beats: z.array(beatSchema).max(50),
-});
 
 /** A part of the effect with objects of its own; one scene is on at a time. */
 export const sceneSchema = z.strictObject({ id: sceneIdSchema, name: label, order: finite });
@@ -171,24 +145,32 @@ export const effectSchema = z.strictObject({
   targets: mapById(targetIdSchema, targetSchema, 20),
   materials: mapById(materialIdSchema, materialSchema, 500),
   looks: mapById(lookIdSchema, lookSchema, 100),
+  variables: mapById(variableIdSchema, variableSchema, 200),
+  controls: mapById(controlIdSchema, controlSchema, 20),
+  prompts: mapById(promptIdSchema, promptSchema, 50),
+  drives: mapById(driveIdSchema, driveSchema, 200),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
 
-export type CueId = z.infer<typeof cueIdSchema>;
-export type Trigger = z.infer<typeof triggerSchema>;
-export type TriggerKind = Trigger['kind'];
-export type Action = z.infer<typeof actionSchema>;
-export type ActionKind = Action['kind'];
-export type Beat = z.infer<typeof beatSchema>;
-export type Cue = z.infer<typeof cueSchema>;
 export type EffectScene = z.infer<typeof sceneSchema>;
 export type Target = z.infer<typeof targetSchema>;
 export type Backdrop = z.infer<typeof backdropSchema>;
 export type LookId = z.infer<typeof lookIdSchema>;
 export type Look = z.infer<typeof lookSchema>;
 export type Listing = z.infer<typeof listingSchema>;
-type Maps = 'objects' | 'assets' | 'cues' | 'scenes' | 'targets' | 'materials' | 'looks';
+type Maps =
+  | 'objects'
+  | 'assets'
+  | 'cues'
+  | 'scenes'
+  | 'targets'
+  | 'materials'
+  | 'looks'
+  | 'variables'
+  | 'controls'
+  | 'prompts'
+  | 'drives';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
@@ -197,4 +179,8 @@ export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   targets: Record<TargetId, Target>;
   materials: Record<MaterialId, Material>;
   looks: Record<LookId, Look>;
+  variables: Record<VariableId, Variable>;
+  controls: Record<ControlId, Control>;
+  prompts: Record<PromptId, Prompt>;
+  drives: Record<DriveId, Drive>;
 }

@@ -25,10 +25,11 @@ const SETTINGS: FountainSettings = {
   turbulence: { strength: 0, size: 0.1 },
   spin: [0, 0],
   bounce: null,
+  faceBounce: null,
   most: 1000,
   seed: 7,
 };
-const NOW: FountainNow = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: null };
+const NOW: FountainNow = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: null, head: null };
 const ran = (
   steps: number,
   settings: Partial<FountainSettings> = {},

@@ -4,9 +4,10 @@
  */
 import { pcg3d } from '../maths/hash';
 import { column, directionThrough, throughMatrix, type Matrix } from '../maths/matrix';
-import { length } from '../maths/vec3';
+import { dot, length, normalise, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { Metres, Seconds } from '../units';
 import { bornAt, sprayed, type PointSource } from './area';
+import type { Ball } from './face-points';
 import type { FountainSettings } from './settings';
 
 const FIELDS = ['x', 'y', 'z', 'vx', 'vy', 'vz', 'age', 'life', 'angle', 'spin'] as const;
@@ -56,6 +57,8 @@ export interface FountainNow {
   readonly points: PointSource | null;
   /** Height of the floor; null where there is none. */
   readonly floor: Metres | null;
+  /** The head they bounce off; null where there is none. */
+  readonly head: Ball | null;
 }
 
 const share = (n: number): number => n / 4294967296;
@@ -65,7 +68,7 @@ const bear = (
   p: Particles,
   settings: FountainSettings,
   { matrix, points }: FountainNow,
-  scale: number,
+  factor: number,
 ): void => {
   const i = p.count++;
   const n = p.born++;
@@ -78,9 +81,9 @@ const bear = (
   p.x[i] = at[0];
   p.y[i] = at[1];
   p.z[i] = at[2];
-  p.vx[i] = way[0] * speed * scale;
-  p.vy[i] = way[1] * speed * scale;
-  p.vz[i] = way[2] * speed * scale;
+  p.vx[i] = way[0] * speed * factor;
+  p.vy[i] = way[1] * speed * factor;
+  p.vz[i] = way[2] * speed * factor;
   p.age[i] = 0;
   p.life[i] = Math.max(0.001, between(settings.life, g));
   p.angle[i] = h;
@@ -105,6 +108,30 @@ const wave = (turns: number): number => WAVE[((turns * WAVES) | 0) & (WAVES - 1)
 const finite = (x: number, low: number, high: number): number =>
   Number.isFinite(x) ? Math.min(high, Math.max(low, x)) : low;
 
+/** A particle that is inside the head is set on its surface, and what of its speed goes inwards is turned round. */
+const bounceOff = (p: Particles, i: number, { matrix, into }: Ball, bounce: number): void => {
+  const at = throughMatrix(into, [p.x[i]!, p.y[i]!, p.z[i]!]);
+  const far = length(at);
+  if (far >= 1 || far < 1e-6) return;
+  const out = throughMatrix(matrix, scale(at, 1 / far));
+  p.x[i] = out[0];
+  p.y[i] = out[1];
+  p.z[i] = out[2];
+  // The normal of an ellipsoid: the gradient of its equation, which the transposed inverse carries over.
+  const n = normalise([
+    into[0]! * at[0] + into[1]! * at[1] + into[2]! * at[2],
+    into[4]! * at[0] + into[5]! * at[1] + into[6]! * at[2],
+    into[8]! * at[0] + into[9]! * at[1] + into[10]! * at[2],
+  ]);
+  const speed: Vec3 = [p.vx[i]!, p.vy[i]!, p.vz[i]!];
+  const inwards = dot(speed, n);
+  if (inwards >= 0) return;
+  const away = subtract(speed, scale(n, (1 + bounce) * inwards));
+  p.vx[i] = away[0];
+  p.vy[i] = away[1];
+  p.vz[i] = away[2];
+};
+
 /** One step of `step` seconds. */
 export const stepParticles = (
   p: Particles,
@@ -113,10 +140,10 @@ export const stepParticles = (
   step: Seconds,
 ): void => {
   const most = Math.min(settings.most, p.x.length);
-  const { floor } = now;
-  const bounce = settings.bounce;
+  const { floor, head } = now;
+  const { bounce, faceBounce } = settings;
   // What the fountain's own size does to speeds: a fountain twice as large sprays twice as fast.
-  const scale = length(column(now.matrix, 1));
+  const factor = length(column(now.matrix, 1));
   const kept = Math.exp(-finite(settings.drag, 0, 100) * step);
   const [wx, wy, wz] = settings.wind;
   const fall = finite(settings.gravity, -1000, 1000) * step;
@@ -153,13 +180,14 @@ export const stepParticles = (
     vy[i] = ay;
     vz[i] = az;
     angle[i]! += spin[i]! * step;
+    if (head !== null && faceBounce !== null) bounceOff(p, i, head, faceBounce);
   }
   p.carry += finite(settings.rate, 0, 1e6) * finite(now.open, 0, 1000) * step;
   let wanted = Math.floor(p.carry + 1e-9);
   p.carry = Math.max(0, p.carry - wanted);
   wanted += Math.floor(finite(now.burst, 0, 1e6));
   while (wanted > 0 && p.count < most) {
-    bear(p, settings, now, scale);
+    bear(p, settings, now, factor);
     wanted--;
   }
   // Those there is no room for count as born: which ones live later does not hang on it.

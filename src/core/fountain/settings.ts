@@ -33,9 +33,9 @@ export interface FountainSettings {
   readonly spin: readonly [number, number];
   /** What hits the floor bounces with this share of its speed; null falls through. */
   readonly bounce: Unit | null;
+  /** The same of what hits the wearer's head. */
+  readonly faceBounce: Unit | null;
   /** At most this many live at once; what would be more is not born. */
   readonly most: number;
   readonly seed: number;
 }
-
-export const MOST_PARTICLES = 20_000;

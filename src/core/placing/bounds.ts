@@ -49,6 +49,8 @@ export const boxOf = (effect: Effect, object: EffectObject): Box | null => {
     case 'morph':
       return { low: [-0.08, -0.1, 0], high: [0.08, 0.1, 0.09] };
     case 'light':
+    case 'fountain':
+    case 'sound':
       return MARK;
     case 'group':
     case 'grade':

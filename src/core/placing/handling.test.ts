@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { compile, type Program } from '../behave/program';
 import { Runtime } from '../behave/runtime';
-import type { Finger, Inputs } from '../behave/triggers';
+import type { Finger, Inputs } from '../behave/inputs';
 import { headAnchor, newGroup } from '../document/new-objects';
 import type { Anchor, EffectObject } from '../document/schema';
 import { positionOf } from '../maths/matrix';

@@ -3,7 +3,7 @@
  * stands on, two fingers pinch and twist it. Part of the runtime, so it can be saved, restored and repeated.
  */
 import type { Program } from '../behave/program';
-import type { Finger, Inputs, View } from '../behave/triggers';
+import type { Finger, Inputs, View } from '../behave/inputs';
 import { clamp } from '../maths/scalar';
 import { directionThrough, inverseMatrix, positionOf, type Matrix } from '../maths/matrix';
 import { meetPlane, pointOn } from '../maths/ray';
@@ -62,6 +62,11 @@ export class Handling {
 
   constructor(private readonly program: Program) {
     this.any = program.objects.some((o) => o.byViewer !== null);
+  }
+
+  /** Index of the object that is held now; null for none. */
+  get holds(): number | null {
+    return this.state.grip?.object ?? null;
   }
 
   of(i: number): ByHand | null {

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { firstValues } from '../behave/first-values';
 import { compile } from '../behave/program';
 import { newTarget } from '../document/defaults';
 import { headAnchor, newGroup } from '../document/new-objects';
@@ -32,16 +33,8 @@ const placesIn = (effect: Effect, frames: readonly TrackFrame[], aspect = 9 / 16
   const here = { frame: frames.at(-1)!, presence, targets: program.targets, aspect };
   return placesOf(program, { ...restState(program), values: visibleOf(effect, program) }, here);
 };
-const visibleOf = (effect: Effect, program: ReturnType<typeof compile>) => (i: number) => {
-  const o = effect.objects[program.objects[i]!.id]!;
-  return {
-    visible: o.visible,
-    opacity: 'opacity' in o ? o.opacity : 1,
-    move: o.move,
-    turn: o.turn,
-    scale: o.scale,
-  };
-};
+const visibleOf = (effect: Effect, program: ReturnType<typeof compile>) => (i: number) =>
+  firstValues(effect, effect.objects[program.objects[i]!.id]!);
 const at = (effect: Effect, frame: TrackFrame): Vec3[] =>
   placesIn(effect, [frame])[0]!.places.map((p) => positionOf(p.matrix));
 const near = (a: Vec3, b: Vec3) => expect(distance(a, b)).toBeLessThan(1e-6);

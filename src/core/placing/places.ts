@@ -34,6 +34,8 @@ export interface StateNow {
 }
 
 const NOWHERE: readonly Place[] = [];
+/** How an object that a cue keeps turned to the viewer looks at it. */
+const FACING = { front: '+z', about: 'any' } as const;
 
 /** The places of all objects of the program, in its order. What is hidden has none. */
 export const placesOf = (program: Program, state: StateNow, here: Here): ObjectPlaces[] => {
@@ -72,8 +74,8 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);
-        if (object.lookAt && layering === 'space')
-          matrix = lookingAt(matrix, object.pivot, object.lookAt, eye);
+        const lookAt = object.lookAt ?? (values.facing ? FACING : null);
+        if (lookAt && layering === 'space') matrix = lookingAt(matrix, object.pivot, lookAt, eye);
         return {
           instance: base.instance,
           matrix,

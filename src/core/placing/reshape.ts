@@ -1,4 +1,5 @@
 /** Faces as the morphs of an effect have reshaped them: all that lies on a face lies on these. */
+import { objectAs } from '../behave/object-now';
 import { isIn, type Program } from '../behave/program';
 import type { Morph } from '../document/schema';
 import { morphed, sumMoves, type Morphing } from '../face/morph/moves';
@@ -27,7 +28,7 @@ export const reshaped = (program: Program, state: StateNow, here: Here): Here =>
   const faces = facesBySlot(here.presence, here.frame);
   const morphings = new Map<number, Morphing[]>();
   for (const i of program.morphs) {
-    const morph = program.objects[i] as Morph;
+    const morph = objectAs(program.objects[i]!, state.values(i)) as Morph;
     const anchor = program.anchors[i]!;
     const amount = morph.amount * strengthOf(program, state, i);
     const moves = movesOf(morph);

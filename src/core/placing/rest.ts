@@ -2,6 +2,7 @@
  * The effect at rest: every anchor lies at the origin of a space of its own, with a plain head, a floor, a wall and
  * each printed picture. Space shows it, and poses that have to be kept are measured in it.
  */
+import { firstValues } from '../behave/first-values';
 import { compile, type Program } from '../behave/program';
 import {
   SURFACE_KINDS,
@@ -53,16 +54,7 @@ export const restHere = (program: Program, aspect = 9 / 16): Here => {
 export const restState = (program: Program, scene: string | null = null): StateNow => ({
   scene,
   byHand: () => null,
-  values: (i) => {
-    const object = program.objects[i]!;
-    return {
-      visible: true,
-      opacity: 'opacity' in object ? object.opacity : 1,
-      move: object.move,
-      turn: object.turn,
-      scale: object.scale,
-    };
-  },
+  values: (i) => ({ ...firstValues(program.effect, program.objects[i]!), visible: true }),
 });
 
 export interface Rest {

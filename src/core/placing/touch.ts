@@ -1,6 +1,6 @@
 /** Which object a finger touches: by touch areas, so that it is the same on every device and in every test. */
 import type { Program } from '../behave/program';
-import type { PicturePoint, View } from '../behave/triggers';
+import type { PicturePoint, View } from '../behave/inputs';
 import { add, scale, subtract, type Vec3 } from '../maths/vec3';
 import { meetBall, meetBox, pointOn, rayInto, rayThrough, type Ray } from '../maths/ray';
 import { throughMatrix } from '../maths/matrix';
@@ -66,6 +66,8 @@ const UNTOUCHABLE: ReadonlySet<string> = new Set([
   'morph',
   'group',
   'grade',
+  'fountain',
+  'sound',
 ]);
 const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
 

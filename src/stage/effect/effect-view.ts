@@ -10,6 +10,8 @@ import {
   type WebGLRenderer,
 } from 'three';
 import type { Program } from '../../core/behave/program';
+import type { Values } from '../../core/behave/values';
+import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';
 import { isOnFace } from '../../core/document/queries';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
@@ -50,6 +52,13 @@ const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
 /** What lies flat covers by its place in the Stack, not by its distance. */
 const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'cutout', 'fill', 'text']);
 
+/** What behaviour has made of the objects: the runtime. */
+export interface Living {
+  objectNow(i: number): EffectObject;
+  values(i: number): Readonly<Values>;
+  particlesOf(i: number): Particles | null;
+}
+
 export class EffectView {
   private readonly scenes: Record<Layering, Scene> = {
     backdrop: new Scene(),
@@ -67,6 +76,7 @@ export class EffectView {
   grades: readonly GradeNow[] = [];
   private readonly size = new Vector2();
   private faces: readonly (TrackedFace | undefined)[] = [];
+  private living: Living | null = null;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -94,7 +104,7 @@ export class EffectView {
   /**
    * Poses everything. `places` are those of the program's objects, in its order; `time` is how long the effect has been
    * running: sequences, videos and clips follow it. `hinted` is a picture that is still to be found, `faces` those in the
-   * camera picture by their number.
+   * camera picture by their number. Without a `living` runtime all is as the document has it.
    */
   update(
     program: Program,
@@ -104,8 +114,10 @@ export class EffectView {
     aspect: number,
     hinted: Target | null = null,
     faces: readonly (TrackedFace | undefined)[] = [],
+    living: Living | null = null,
   ): void {
     this.faces = faces;
+    this.living = living;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
     this.shown = { backdrop: false, space: false, screen: false };
@@ -114,7 +126,8 @@ export class EffectView {
     const grades: GradeNow[] = [];
     let ground: ShadowGround | null = null;
     this.looks.begin();
-    program.objects.forEach((object, i) => {
+    program.objects.forEach((still, i) => {
+      const object = living ? living.objectNow(i) : still;
       const { places: all, layering } = places[i]!;
       if (object.kind === 'grade') {
         // What stands lower in the Stack is done first.
@@ -123,7 +136,8 @@ export class EffectView {
       }
       if (isOnFace(object)) {
         for (const place of all)
-          if (this.looks.add(object, program.effect, place, time)) this.shown.space = true;
+          if (this.looks.add(object, program.effect, place, time, living?.values(i).media))
+            this.shown.space = true;
         return;
       }
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
@@ -134,7 +148,9 @@ export class EffectView {
       // Occluders come before everything.
       const order = object.kind === 'occluder' ? -1 : 10_000 - i;
       for (const place of all) {
-        const drawn = this.pose(entry, program.effect, place, layering, time, order, aspect);
+        // A fountain has one set of particles, wherever its copies are.
+        if (object.kind === 'fountain' && place !== all[0]) continue;
+        const drawn = this.pose(entry, program.effect, place, layering, time, order, aspect, i);
         if (!drawn) continue;
         this.shown[layering] = true;
         if (LIT.has(object.kind)) lit[layering] = true;
@@ -173,6 +189,7 @@ export class EffectView {
     time: Seconds,
     order: number,
     aspect: number,
+    index: number,
   ): boolean {
     const { object, views } = entry;
     let view = views.get(place.instance);
@@ -194,6 +211,8 @@ export class EffectView {
       wearer: place.face ?? this.faces.find((f) => f !== undefined) ?? null,
       faceOf: (number) => this.faces[number - 1] ?? null,
       time,
+      media: this.living?.values(index).media ?? null,
+      particles: this.living?.particlesOf(index) ?? null,
       order,
       layering,
       aspect,

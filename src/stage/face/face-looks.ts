@@ -8,6 +8,7 @@ import {
   type Scene,
   type WebGLRenderer,
 } from 'three';
+import type { Media } from '../../core/behave/values';
 import type { Effect, EffectObject, Layer, ObjectId } from '../../core/document/schema';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';
@@ -25,6 +26,9 @@ import { WornFace, type Wearing } from './worn-face';
 /** The flattened layout has about as many pixels as the face can show on a canvas of this height. */
 const densityFor = (height: number): number =>
   Math.min(2048, Math.max(256, 2 ** Math.round(Math.log2(height * 0.9))));
+
+/** What behaviour plays counts from its own beginning. */
+const startDelayOf = (object: EffectObject): Seconds => ('startDelay' in object ? object.startDelay : 0);
 
 export class FaceLooks {
   private readonly regions = new RegionTextures();
@@ -57,7 +61,13 @@ export class FaceLooks {
    * An object on a face at one of its places. Objects come from the topmost to the lowest. False when there is nothing to
    * draw.
    */
-  add(object: EffectObject, effect: Effect, { face, opacity }: Place, time: Seconds): boolean {
+  add(
+    object: EffectObject,
+    effect: Effect,
+    { face, opacity }: Place,
+    time: Seconds,
+    media: Media | null = null,
+  ): boolean {
     if (!face || opacity === 0) return false;
     const wearing: Wearing = this.wanted.get(face.id) ?? {
       face,
@@ -67,7 +77,7 @@ export class FaceLooks {
       hair: [],
       retouch: [],
     };
-    const worn = this.put(wearing, object, effect, opacity, time);
+    const worn = this.put(wearing, object, effect, opacity, media ? media.at + startDelayOf(object) : time);
     if (worn) this.wanted.set(face.id, wearing);
     return worn;
   }

@@ -67,6 +67,8 @@ const run = ({ key }: { key: string | number }): void => {
         <a-sub-menu key="camera" title="Camera picture on a card">
           <a-menu-item v-for="part in CAMERA_PARTS" :key="part">{{ CAMERA_WORDS[part] }}</a-menu-item>
         </a-sub-menu>
+        <a-menu-item key="fountain">Fountain: bubbles, sparks, snow</a-menu-item>
+        <a-menu-item key="sound">Sound</a-menu-item>
         <a-menu-item key="fill">Colour or gradient</a-menu-item>
         <a-menu-item key="group">Empty group</a-menu-item>
         <a-sub-menu key="lights" title="Light">

@@ -1,26 +1,47 @@
 <script setup lang="ts">
 /** The cues that act on an object, and a way to begin one. */
-import { computed } from 'vue';
+import { computed, nextTick } from 'vue';
 import { cuesActingOn } from '../../../core/document/queries';
-import type { EffectObject } from '../../../core/document/schema';
-import { addCueFor } from '../../commands/cue-commands';
+import type { CueId, EffectObject } from '../../../core/document/schema';
+import { addCueFor, pasteCopiedCues } from '../../commands/cue-commands';
 import { useEffectStore } from '../../stores/effect';
-import { TRIGGER_WORDS } from '../../words';
+import { cueName } from '../../behave-words';
+import { useDeskStore } from '../../stores/desk';
+import WhyObject from './WhyObject.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
 const cues = computed(() => cuesActingOn(document.effect, props.object.id));
-const reveal = (id: string): void =>
-  globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
+const desk = useDeskStore();
+const reveal = (id: CueId): void => {
+  desk.behave.section = 'cues';
+  desk.behave.cue = id;
+  void nextTick(() => globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' }));
+};
+const add = (): void => {
+  desk.behave.section = 'cues';
+  desk.behave.cue = addCueFor(props.object.id);
+};
+const recipe = (): void => {
+  desk.behave.section = 'cues';
+  desk.behave.recipes = true;
+};
+/** Pastes what was copied onto this object. */
+const paste = (): void => {
+  pasteCopiedCues(props.object.id);
+};
 </script>
 
 <template>
   <div class="chips">
     <button v-for="cue in cues" :key="cue.id" class="chip on" type="button" @click="reveal(cue.id)">
-      When {{ TRIGGER_WORDS[cue.trigger.kind] }}
+      {{ cueName(document.effect, cue.id) }}
     </button>
-    <button class="chip" type="button" @click="addCueFor(object.id)">+ Cue</button>
+    <button class="chip" type="button" @click="add">+ Cue</button>
+    <button class="chip" type="button" @click="recipe">+ Recipe</button>
+    <button v-if="desk.copiedCues > 0" class="chip" type="button" @click="paste">Paste</button>
   </div>
+  <WhyObject :object="object" />
 </template>
 
 <style scoped>

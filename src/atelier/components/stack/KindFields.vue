@@ -5,9 +5,11 @@ import type { AssetId, EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
 import FlatFields from './FlatFields.vue';
+import FountainFields from './FountainFields.vue';
 import LightFields from './LightFields.vue';
 import PartTree from './PartTree.vue';
 import ShapeFields from './ShapeFields.vue';
+import SoundFields from './SoundFields.vue';
 import TextFields from './TextFields.vue';
 import { useMadeOf } from './use-made-of';
 
@@ -35,6 +37,8 @@ const setDelay = (startDelay: number): void => {
   <TextFields v-if="object.kind === 'text'" :object="object" />
   <ShapeFields v-if="object.kind === 'solid' || object.kind === 'shadowCatcher'" :object="object" />
   <LightFields v-if="object.kind === 'light'" :object="object" />
+  <FountainFields v-if="object.kind === 'fountain'" :object="object" />
+  <SoundFields v-if="object.kind === 'sound'" :object="object" />
   <div v-if="object.kind === 'occluder' && made.length > 0" class="line">
     <span>Shape</span>
     <a-select

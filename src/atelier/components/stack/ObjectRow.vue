@@ -25,12 +25,14 @@ import {
   Scissors,
   SmilePlus,
   Shapes,
+  Sparkle,
   Sparkles,
   SquareDashedBottom,
   Trash2,
   TriangleAlert,
   Type,
   Video,
+  Volume2,
 } from '@lucide/vue';
 import { changeObject } from '../../../core/document/edits';
 import { cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
@@ -42,7 +44,8 @@ import {
   toggleVisible,
 } from '../../commands/object-commands';
 import { useEffectStore } from '../../stores/effect';
-import { pointOf, TRIGGER_WORDS } from '../../words';
+import { pointOf } from '../../words';
+import { whenWords } from '../../behave-words';
 import PlaceFields from './PlaceFields.vue';
 import StyleFields from './StyleFields.vue';
 import BehaveFields from './BehaveFields.vue';
@@ -94,6 +97,8 @@ const icon = computed(() => {
     grade: Contrast,
     morph: SmilePlus,
     cutout: Scissors,
+    fountain: Sparkle,
+    sound: Volume2,
     live: Camera,
     fill: PaintBucket,
   }[object.value.kind];
@@ -109,7 +114,7 @@ const aside = computed(() => {
   if (object.value.sample) return 'sample';
   if (props.open) return place.value;
   const cue = cuesActingOn(document.effect, object.value.id)[0];
-  return cue ? `when ${TRIGGER_WORDS[cue.trigger.kind]}` : place.value;
+  return cue ? `when ${whenWords(document.effect, cue)}` : place.value;
 });
 
 const startNaming = async (): Promise<void> => {

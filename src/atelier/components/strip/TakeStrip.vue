@@ -10,7 +10,9 @@ import { usePrintsStore } from '../../stores/prints';
 import { SPEEDS, usePlaybackStore } from '../../stores/playback';
 import { FILM_FRAMES } from '../../takes/film';
 import { filmOf } from '../../takes/shipped-films';
-import { MARK_WORDS, TRIGGER_WORDS } from '../../words';
+import { cueName } from '../../behave-words';
+import { useChronicleStore } from '../../stores/chronicle';
+import { MARK_WORDS } from '../../words';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -93,10 +95,21 @@ const marks = computed(() => {
       return { ...mark, left, width: Math.max(4, x.value(mark.to) - left), words: fits ? words : '' };
     });
 });
-const cueName = (id: string): string => {
-  const cue = document.effect.cues[id as keyof typeof document.effect.cues];
-  return cue ? TRIGGER_WORDS[cue.trigger.kind] : '';
-};
+const chronicle = useChronicleStore();
+const EVENT_WORDS = {
+  recordStarts: 'recording starts',
+  recordStops: 'recording stops',
+  photo: 'photo',
+  cameraFlips: 'camera flipped',
+} as const;
+const EVENT_MARKS = { recordStarts: '●', recordStops: '■', photo: '◎', cameraFlips: '⟲' } as const;
+/** While a slider is dragged it is set in every step; the strip shows the last of each run. */
+const settings = computed(() =>
+  playback.controls.filter((c, i, all) => {
+    const next = all.slice(i + 1).find((d) => d.control === c.control);
+    return !next || next.time - c.time > 0.15;
+  }),
+);
 const live = computed(() => playback.source === 'camera');
 </script>
 
@@ -189,11 +202,11 @@ const live = computed(() => playback.source === 'camera');
           >
         </div>
         <span
-          v-for="(firing, i) in playback.firings.slice(0, 200)"
+          v-for="(firing, i) in chronicle.chronicle.firings.slice(0, 200)"
           :key="`f${i}`"
           class="firing"
           :style="{ left: `${x(firing.time)}px` }"
-          :title="`Cue: ${cueName(firing.cue)} at ${firing.time.toFixed(2)} s`"
+          :title="`Cue: ${cueName(document.effect, firing.cue)} at ${firing.time.toFixed(2)} s`"
         />
         <div class="needle" :style="{ left: `${x(playback.time)}px` }">
           <b class="num" :class="{ flipped: x(playback.time) > width - 60 }"
@@ -224,6 +237,30 @@ const live = computed(() => playback.source === 'camera');
         :title="`Drag at ${gesture.from.toFixed(2)} s. Click to remove`"
         @click="playback.removeGesture(gesture)"
       />
+      <button
+        v-for="(record, i) in playback.events"
+        :key="`e${i}`"
+        class="event"
+        type="button"
+        :style="{ left: `${18 + x(record.time)}px` }"
+        :aria-label="`Recorded: ${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} seconds; press to remove`"
+        :title="`${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} s. Click to remove`"
+        @click="playback.removeEvent(record)"
+      >
+        {{ EVENT_MARKS[record.event] }}
+      </button>
+      <button
+        v-for="record in settings"
+        :key="`c${record.control}${record.time}`"
+        class="event"
+        type="button"
+        :style="{ left: `${18 + x(record.time)}px` }"
+        :aria-label="`Recorded control at ${record.time.toFixed(2)} seconds; press to remove`"
+        :title="`Control set to ${Math.round(record.value * 100) / 100} at ${record.time.toFixed(2)} s. Click to remove`"
+        @click="playback.removeControl(record)"
+      >
+        ◆
+      </button>
     </div>
   </section>
 </template>
@@ -294,6 +331,20 @@ const live = computed(() => playback.source === 'camera');
   margin-top: 7px;
   font-size: 11px;
   color: var(--soft);
+}
+.event {
+  position: absolute;
+  top: 80px;
+  width: 16px;
+  height: 16px;
+  margin-left: -8px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--madder);
+  font-size: 11px;
+  line-height: 16px;
+  cursor: pointer;
 }
 .marks span {
   position: absolute;

@@ -20,6 +20,9 @@ import { usePainterStore } from '../../stores/painter';
 import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
+import ViewerButtons from './ViewerButtons.vue';
+import { useFinderOverlay } from './use-finder-overlay';
+import '../../../stage/overlay/viewer-overlay.css';
 
 const props = defineProps<{ stage: string }>();
 const document = useEffectStore();
@@ -51,6 +54,9 @@ const detail = ref<Detail>('full');
 const share = ref(1);
 let picture: TakePicture | null = null;
 let observer: ResizeObserver | null = null;
+
+const frame = ref<HTMLElement | null>(null);
+const viewer = useFinderOverlay(frame, () => needsDraw());
 
 const needsDraw = (): void => {
   wanted = true;
@@ -104,6 +110,7 @@ const draw = (): void => {
   drawing.measuresLight = lighting.value;
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   playback.cameraLight = drawing.cameraLight;
+  viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
   drawn.value++;
@@ -171,6 +178,7 @@ onBeforeUnmount(() => {
   cancelAnimationFrame(loop);
   observer?.disconnect();
   handles?.dispose();
+  viewer.dispose();
   drawing?.dispose();
 });
 
@@ -180,6 +188,9 @@ watch(
     () => playback.time,
     () => playback.taps,
     () => playback.touches,
+    () => playback.options,
+    () => playback.only,
+    () => playback.playing,
     () => desk.selection,
     () => desk.isolated,
     () => desk.scene,
@@ -273,11 +284,12 @@ const caption = computed(() => {
     @keyup="snap"
     @pointermove="snap"
   >
-    <div class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
+    <div ref="frame" class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
       <canvas
         ref="canvas"
         :data-drawn="drawn"
         :data-source="playback.source"
+        :data-sounds="viewer.sounding.value"
         :tabindex="tapping ? 0 : -1"
         role="img"
         :aria-label="
@@ -306,6 +318,7 @@ const caption = computed(() => {
       >
         {{ lighter }}
       </div>
+      <ViewerButtons v-if="tapping" />
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
         {{

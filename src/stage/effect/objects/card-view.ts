@@ -19,9 +19,9 @@ export class CardView implements ObjectView<Card> {
   }
 
   update(now: ObjectNow<Card>): boolean {
-    const { object, effect, opacity, time, order, layering, aspect } = now;
+    const { object, effect, opacity, time, media, order, layering, aspect } = now;
     const { stores, camera } = this.tools;
-    const own = Math.max(0, time - object.startDelay);
+    const own = media ? media.at : Math.max(0, time - object.startDelay);
     // Space shows a video as the Viewfinder does.
     const shown = pictureOf(stores, effect.assets[object.asset], own, camera !== null);
     if (!shown || opacity === 0) return false;

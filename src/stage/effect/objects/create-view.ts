@@ -3,6 +3,7 @@ import { CardView } from './card-view';
 import { CutoutView } from './cutout-view';
 import { EmptyView } from './empty-view';
 import { FillView } from './fill-view';
+import { FountainView } from './fountain-view';
 import { LiveView } from './live-view';
 import { ModelView } from './model-view';
 import type { ObjectView, ViewTools } from './object-view';
@@ -32,6 +33,8 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
       return new OccluderView(tools) as ObjectView;
     case 'shadowCatcher':
       return new ShadowCatcherView() as ObjectView;
+    case 'fountain':
+      return new FountainView(tools) as ObjectView;
     // What lies on a face is drawn together, by the look of the face.
     case 'layer':
     case 'iris':
@@ -42,6 +45,7 @@ export const createView = (object: EffectObject, tools: ViewTools): ObjectView =
     case 'group':
     case 'light':
     case 'grade':
+    case 'sound':
       return new EmptyView();
   }
 };

@@ -85,7 +85,9 @@ export class ModelView implements ObjectView<ModelObject> {
         if (typeof node.userData.part === 'number') node.visible = !hidden.has(node.userData.part);
       });
     }
-    this.play(object.clip, Math.max(0, time - object.startDelay));
+    const { media } = now;
+    if (media) this.play(media.clip ?? object.clip ?? this.model.clips[0]?.name ?? null, media.at);
+    else this.play(object.clip, Math.max(0, time - object.startDelay));
     return true;
   }
 

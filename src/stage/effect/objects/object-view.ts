@@ -1,5 +1,7 @@
 /** One object at one of its places in a scene. */
 import type { Object3D } from 'three';
+import type { Media } from '../../../core/behave/values';
+import type { Particles } from '../../../core/fountain/particles';
 import type { Effect, EffectObject } from '../../../core/document/schema';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
@@ -21,6 +23,10 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly faceOf: (number: number) => TrackedFace | null;
   /** Since the effect started. */
   readonly time: Seconds;
+  /** Where behaviour has brought what it plays; null is as the document says, by `time`. */
+  readonly media: Media | null;
+  /** Of a fountain. */
+  readonly particles: Particles | null;
   /** What stands higher in the Stack is drawn later. */
   readonly order: number;
   readonly layering: Layering;

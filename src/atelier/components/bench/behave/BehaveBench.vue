@@ -1,32 +1,36 @@
 <script setup lang="ts">
-/** The cue sheet: when something happens, then these beats. */
-import { computed } from 'vue';
-import { cueOrder } from '../../../../core/document/queries';
-import { addCueFor } from '../../../commands/cue-commands';
-import { useDeskStore } from '../../../stores/desk';
-import { useEffectStore } from '../../../stores/effect';
-import CueCard from './CueCard.vue';
+/** What happens: the cue sheet, what the viewer sees and uses, and signals over the take. */
+import { useDeskStore, type BehaveSection } from '../../../stores/desk';
+import CueSheet from './CueSheet.vue';
+import ScopePanel from './scope/ScopePanel.vue';
+import ViewerPanel from './viewer/ViewerPanel.vue';
 
-const document = useEffectStore();
+const SECTIONS: readonly { readonly id: BehaveSection; readonly label: string }[] = [
+  { id: 'cues', label: 'Cue sheet' },
+  { id: 'viewer', label: 'Controls and prompts' },
+  { id: 'scope', label: 'Scope' },
+];
 const desk = useDeskStore();
-const cues = computed(() => cueOrder(document.effect));
 </script>
 
 <template>
-  <section class="bench" aria-label="Cue sheet">
-    <div class="row head">
-      <h2 class="grow">Cue sheet</h2>
-      <button class="word" type="button" @click="addCueFor(desk.selected)">+ Cue</button>
+  <section class="bench" aria-label="Behave bench">
+    <div class="sections" role="tablist" aria-label="What is worked on">
+      <button
+        v-for="{ id, label } in SECTIONS"
+        :key="id"
+        class="chip"
+        type="button"
+        role="tab"
+        :aria-selected="desk.behave.section === id"
+        @click="desk.behave.section = id"
+      >
+        {{ label }}
+      </button>
     </div>
-    <div v-if="cues.length === 0" class="empty soft">
-      <p>Nothing reacts yet.</p>
-      <p>
-        A cue says <b>when</b> something happens and <b>then</b> what follows: when the mouth opens, show the
-        crown.
-      </p>
-      <a-button type="primary" @click="addCueFor(desk.selected)">Add the first cue</a-button>
-    </div>
-    <CueCard v-for="cue in cues" :id="cue.id" :key="cue.id" :cue="cue" />
+    <CueSheet v-if="desk.behave.section === 'cues'" />
+    <ViewerPanel v-else-if="desk.behave.section === 'viewer'" />
+    <ScopePanel v-else />
   </section>
 </template>
 
@@ -36,15 +40,12 @@ const cues = computed(() => cueOrder(document.effect));
   overflow: auto;
   height: 100%;
   display: grid;
-  gap: 10px;
+  gap: 12px;
   align-content: start;
 }
-.empty {
-  padding: 20px;
-  border: 1px dashed var(--line);
-  border-radius: 8px;
-  display: grid;
-  gap: 8px;
-  justify-items: start;
+.sections {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
 }
 </style>

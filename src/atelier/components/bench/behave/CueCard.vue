@@ -1,47 +1,53 @@
 <script setup lang="ts">
-/** One cue: its trigger, its beats, and why it does nothing when it does nothing. */
-import { computed } from 'vue';
-import { Trash2 } from '@lucide/vue';
-import { explain, type Reason } from '../../../../core/behave/explain';
-import { removeCue, putCue } from '../../../../core/document/edits';
-import { newAction, newTrigger } from '../../../../core/document/defaults';
-import { SIGNAL_OF } from '../../../../core/behave/triggers';
-import {
-  ACTION_KINDS,
-  TRIGGER_KINDS,
-  type Action,
-  type ActionKind,
-  type Cue,
-  type TriggerKind,
-} from '../../../../core/document/schema';
+/** One cue: a sentence, its beats over time, and why it does nothing when it does nothing. */
+import { computed, ref } from 'vue';
+import { Copy, Ellipsis, Play } from '@lucide/vue';
+import { isNote } from '../../../../core/behave/explain';
+import { actionLength } from '../../../../core/behave/program';
+import { whyCue } from '../../../../core/behave/why';
+import { moveCue, putCue, removeCue } from '../../../../core/document/cue-edits';
+import { newAction, newBeat } from '../../../../core/document/new-cues';
+import { cueOrder } from '../../../../core/document/queries';
+import type { Action, ActionKind, Beat, Cue } from '../../../../core/document/schema';
 import { newPartId } from '../../../api/ids';
+import {
+  actionSummary,
+  conditionWords,
+  reasonWords,
+  targetsWords,
+  timingWords,
+  triggerWords,
+  whenWords,
+} from '../../../behave-words';
+import { copyCues, duplicateCue } from '../../../commands/cue-commands';
+import { useChronicleStore } from '../../../stores/chronicle';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
-import { ACTION_WORDS, TRIGGER_WORDS, reasonWords } from '../../../words';
-import NumberField from '../../common/NumberField.vue';
-import ActionRow from './ActionRow.vue';
+import ActionEditor from './action/ActionEditor.vue';
+import ActionMenu from './action/ActionMenu.vue';
+import BeatBars from './BeatBars.vue';
+import ConditionList from './ConditionList.vue';
+import CueOptions from './CueOptions.vue';
+import { mendsOf } from './mends';
+import TriggerList from './TriggerList.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
+const chronicle = useChronicleStore();
 
-const put = (change: Partial<Cue>, gesture: string | null = null): void => {
-  document.edit(putCue({ ...props.cue, ...change }), gesture);
+/** Which part of the sentence is being changed. */
+const part = ref<'when' | 'only' | 'options' | null>(null);
+const toggle = (which: 'when' | 'only' | 'options'): void => {
+  part.value = part.value === which ? null : which;
 };
-const triggers = TRIGGER_KINDS.map((value) => ({ value, label: TRIGGER_WORDS[value] }));
-const signal = computed(() => SIGNAL_OF[props.cue.trigger.kind]);
-const setTrigger = (kind: TriggerKind): void => put({ trigger: newTrigger(kind) });
-const setThreshold = (threshold: number): void =>
-  put(
-    { trigger: { ...props.cue.trigger, threshold: Math.min(0.95, Math.max(0.05, threshold)) } },
-    `threshold-${props.cue.id}`,
-  );
-
-const reasons = computed(() => explain(document.effect, props.cue, playback.take, playback.firings));
-const times = computed(() => playback.firings.filter((f) => f.cue === props.cue.id).map((f) => f.time));
-
+const put = (change: Partial<Cue>, gesture: string | null = null): void => {
+  document.edit(putCue({ ...props.cue, ...change }), gesture && `${gesture}-${props.cue.id}`);
+};
+const putBeat = (id: string, change: Partial<Beat>, gesture: string | null = null): void =>
+  put({ beats: props.cue.beats.map((b) => (b.id === id ? { ...b, ...change } : b)) }, gesture);
 const changeAction = (action: Action, gesture: string | null): void =>
   put(
     {
@@ -58,82 +64,93 @@ const removeAction = (id: string): void =>
       .map((b) => ({ ...b, actions: b.actions.filter((a) => a.id !== id) }))
       .filter((b) => b.actions.length > 0),
   });
-const addBeside = (beat: string, kind: ActionKind): void =>
-  put({
-    beats: props.cue.beats.map((b) =>
-      b.id === beat ? { ...b, actions: [...b.actions, newAction(newPartId('act'), kind, desk.selected)] } : b,
-    ),
-  });
+const fresh = (kind: ActionKind): Action => {
+  const action = newAction(newPartId('act'), kind, desk.selected);
+  desk.behave.action = action.id;
+  return action;
+};
+const addBeside = (beat: Beat, kind: ActionKind): void =>
+  putBeat(beat.id, { actions: [...beat.actions, fresh(kind)] });
 const addBeat = (kind: ActionKind): void =>
-  put({
-    beats: [
-      ...props.cue.beats,
-      { id: newPartId('beat'), actions: [newAction(newPartId('act'), kind, desk.selected)] },
-    ],
-  });
+  put({ beats: [...props.cue.beats, newBeat(newPartId('beat'), [fresh(kind)])] });
+const moveBeatBy = (i: number, by: number): void => {
+  const beats = [...props.cue.beats];
+  const [beat] = beats.splice(i, 1);
+  beats.splice(i + by, 0, beat!);
+  put({ beats });
+};
 
-/** The one thing that mends a reason, where there is one. */
-const mend = (reason: Reason): { label: string; run: () => void } | null => {
-  if (reason.code === 'off') return { label: 'Switch on', run: () => put({ enabled: true }) };
-  if (reason.code === 'below-threshold' && reason.peak > 0.06) {
-    const to = Math.max(0.05, Math.floor((reason.peak - 0.01) * 100) / 100);
-    return { label: `Lower to ${to.toFixed(2)}`, run: () => setThreshold(to) };
-  }
-  if (
-    reason.code === 'already-shown' ||
-    reason.code === 'target-hidden' ||
-    reason.code === 'already-hidden'
-  ) {
-    const hide = reason.code === 'already-shown';
-    const object = document.effect.objects[reason.target];
-    if (!object) return null;
-    return {
-      label: hide ? `Hide ${object.name} at the start` : `Show ${object.name} at the start`,
-      run: () =>
-        document.edit({
-          label: `${hide ? 'Hide' : 'Show'} ${object.name}`,
-          change: (d) => {
-            d.objects[object.id]!.visible = !hide;
-          },
-        }),
-    };
-  }
-  return null;
+const conditions = computed(() =>
+  props.cue.conditions
+    .map((c) => conditionWords(document.effect, c))
+    .join(props.cue.match === 'all' ? ' and ' : ' or '),
+);
+const options = computed(() => {
+  const { cue } = props;
+  const said = [
+    ...(cue.fires === 'once' ? ['once'] : cue.fires === 'toggle' ? ['forth and back by turns'] : []),
+    ...(cue.cooldown > 0 ? [`at most every ${cue.cooldown} s`] : []),
+    ...(cue.again === 'ignore' ? ['not while at work'] : []),
+    ...(cue.resets.length > 0
+      ? [`until ${cue.resets.map((t) => triggerWords(document.effect, t)).join(' or ')}`]
+      : []),
+  ];
+  return said.join(', ');
+});
+const reasons = computed(() => whyCue(document.effect, props.cue, chronicle.chronicle));
+const serious = computed(() => reasons.value.filter((r) => !isNote(r)));
+const notes = computed(() => reasons.value.filter(isNote));
+const times = computed(() =>
+  chronicle.chronicle.firings.filter((f) => f.cue === props.cue.id).map((f) => f.time),
+);
+const isOpen = computed(() => desk.behave.cue === props.cue.id);
+const openAction = (id: string): void => {
+  desk.behave.cue = props.cue.id;
+  desk.behave.action = desk.behave.action === id ? null : id;
+};
+
+const others = computed(() => cueOrder(document.effect));
+const place = computed(() => others.value.findIndex((c) => c.id === props.cue.id));
+const menu = (key: string): void => {
+  const { cue } = props;
+  if (key === 'copy') void copyCues([cue]);
+  else if (key === 'duplicate') desk.behave.cue = duplicateCue(cue);
+  else if (key === 'delete') document.edit(removeCue(cue.id));
+  else if (key === 'options') toggle('options');
+  else if (key === 'up')
+    document.edit(moveCue(document.effect, cue.id, others.value[place.value - 1]?.id ?? null));
+  else if (key === 'down')
+    document.edit(moveCue(document.effect, cue.id, others.value[place.value + 2]?.id ?? null));
 };
 </script>
 
 <template>
   <article
     class="cue"
-    :class="{ off: !cue.enabled }"
-    :aria-label="`Cue: when ${TRIGGER_WORDS[cue.trigger.kind]}`"
+    :class="{ off: !cue.enabled, open: isOpen }"
+    :aria-label="`Cue: ${cue.name ? `${cue.name}, ` : ''}when ${whenWords(document.effect, cue)}`"
+    :style="cue.colour ? { borderLeft: `4px solid ${cue.colour}` } : undefined"
+    @focusin="desk.behave.cue = cue.id"
   >
-    <div class="row when">
-      <b>When</b>
-      <a-select
-        v-name="'When'"
-        size="small"
-        class="trigger"
-        :value="cue.trigger.kind"
-        :options="triggers"
-        @change="(v: unknown) => setTrigger(v as TriggerKind)"
-      />
-      <template v-if="signal">
-        <span class="soft">at</span>
-        <NumberField
-          class="threshold"
-          :value="cue.trigger.threshold"
-          label="Threshold"
-          :step="0.05"
-          :digits="2"
-          :min="0.05"
-          :max="0.95"
-          @change="setThreshold"
-          @done="document.endGesture()"
-        />
-      </template>
-      <b>then</b>
-      <span class="grow" />
+    <div class="row top">
+      <p class="sentence grow">
+        <span v-if="cue.name" class="name">{{ cue.name }}<br /></span>
+        <b>When</b>
+        {{ ' ' }}
+        <button class="said" type="button" :aria-expanded="part === 'when'" @click="toggle('when')">
+          {{ whenWords(document.effect, cue) }}</button><template v-if="cue.conditions.length > 0"
+          >, only if
+          <button class="said" type="button" :aria-expanded="part === 'only'" @click="toggle('only')">
+            {{ conditions }}
+          </button></template
+        >
+        <template v-if="options"
+          >,
+          <button class="said" type="button" :aria-expanded="part === 'options'" @click="toggle('options')">
+            {{ options }}
+          </button></template
+        >, <b>then</b>
+      </p>
       <a-switch
         size="small"
         :checked="cue.enabled"
@@ -143,51 +160,158 @@ const mend = (reason: Reason): { label: string; run: () => void } | null => {
       <button
         class="icon-button"
         type="button"
-        aria-label="Delete cue"
-        @click="document.edit(removeCue(cue.id))"
+        aria-label="Play this cue alone"
+        title="Play this cue alone"
+        :aria-pressed="playback.only === cue.id"
+        @click="playback.preview(playback.only === cue.id ? null : cue.id)"
       >
-        <Trash2 :size="14" />
+        <Play :size="14" />
       </button>
-    </div>
-    <div v-for="(beat, i) in cue.beats" :key="beat.id" class="beat">
-      <span class="num faint">beat {{ i + 1 }}</span>
-      <div class="actions">
-        <ActionRow
-          v-for="action in beat.actions"
-          :key="action.id"
-          :action="action"
-          @change="changeAction"
-          @remove="removeAction(action.id)"
-        />
-        <a-dropdown :trigger="['click']">
-          <button class="word" type="button">+ Beside it</button>
-          <template #overlay>
-            <a-menu @click="({ key }: { key: string | number }) => addBeside(beat.id, key as ActionKind)">
-              <a-menu-item v-for="kind in ACTION_KINDS" :key="kind">{{ ACTION_WORDS[kind] }}</a-menu-item>
-            </a-menu>
-          </template>
-        </a-dropdown>
-      </div>
-    </div>
-    <a-dropdown :trigger="['click']">
-      <button class="word" type="button">
-        {{ cue.beats.length === 0 ? '+ What happens' : '+ Next beat' }}
+      <button class="icon-button" type="button" aria-label="Copy cue" title="Copy cue" @click="menu('copy')">
+        <Copy :size="13" />
       </button>
-      <template #overlay>
-        <a-menu @click="({ key }: { key: string | number }) => addBeat(key as ActionKind)">
-          <a-menu-item v-for="kind in ACTION_KINDS" :key="kind">{{ ACTION_WORDS[kind] }}</a-menu-item>
-        </a-menu>
+      <a-dropdown :trigger="['click']">
+        <button class="icon-button" type="button" aria-label="More about this cue">
+          <Ellipsis :size="14" />
+        </button>
+        <template #overlay>
+          <a-menu @click="({ key }: { key: string | number }) => menu(String(key))">
+            <a-menu-item key="options">How often, reset, name, note</a-menu-item>
+            <a-menu-item key="duplicate">Duplicate</a-menu-item>
+            <a-menu-item key="up" :disabled="place === 0">Move up</a-menu-item>
+            <a-menu-item key="down" :disabled="place === others.length - 1">Move down</a-menu-item>
+            <a-menu-item key="delete">Delete cue</a-menu-item>
+          </a-menu>
+        </template>
+      </a-dropdown>
+    </div>
+    <p v-if="cue.note" class="soft note">{{ cue.note }}</p>
+
+    <TriggerList
+      v-if="part === 'when'"
+      class="part"
+      label="What sets it off"
+      :triggers="cue.triggers"
+      :gesture="`when-${cue.id}`"
+      @change="(triggers, gesture) => put({ triggers }, gesture)"
+    >
+      <button
+        v-if="cue.conditions.length === 0"
+        class="word"
+        type="button"
+        @click="
+          part = 'only';
+          put({ conditions: [{ signal: { kind: 'times', cue: null }, is: 'above', value: 0 }] });
+        "
+      >
+        + Only if
+      </button>
+    </TriggerList>
+    <ConditionList
+      v-else-if="part === 'only'"
+      class="part"
+      :conditions="cue.conditions"
+      :match="cue.match"
+      @change="(change, gesture) => put(change, gesture)"
+    />
+    <CueOptions
+      v-else-if="part === 'options'"
+      class="part"
+      :cue="cue"
+      @change="(change, gesture) => put(change, gesture)"
+    />
+
+    <div v-if="cue.beats.length > 0" class="beats">
+      <template v-for="(beat, i) in cue.beats" :key="beat.id">
+        <div class="beat" :class="{ skipped: !beat.enabled }" role="group" :aria-label="`Beat ${i + 1}`">
+          <div class="label">
+            <a-dropdown :trigger="['click']">
+              <button class="word faint num" type="button" :aria-label="`Beat ${i + 1}: more`">
+                beat {{ i + 1 }}
+              </button>
+              <template #overlay>
+                <a-menu>
+                  <a-menu-item key="up" :disabled="i === 0" @click="moveBeatBy(i, -1)">Earlier</a-menu-item>
+                  <a-menu-item key="down" :disabled="i === cue.beats.length - 1" @click="moveBeatBy(i, 1)"
+                    >Later</a-menu-item
+                  >
+                  <a-menu-item key="off" @click="putBeat(beat.id, { enabled: !beat.enabled })">{{
+                    beat.enabled ? 'Switch off' : 'Switch on'
+                  }}</a-menu-item>
+                  <a-menu-item key="delete" @click="put({ beats: cue.beats.filter((b) => b.id !== beat.id) })"
+                    >Delete</a-menu-item
+                  >
+                </a-menu>
+              </template>
+            </a-dropdown>
+            <span v-if="i > 0 && beat.begins < 1" class="faint part-way"
+              >from {{ Math.round(beat.begins * 100) }} %</span
+            >
+          </div>
+          <div class="actions">
+            <template v-for="action in beat.actions" :key="action.id">
+              <button
+                class="action"
+                type="button"
+                :aria-expanded="desk.behave.action === action.id"
+                @click="openAction(action.id)"
+              >
+                <span class="what cut"
+                  ><b>{{ targetsWords(document.effect, action) }}</b>
+                  {{ actionSummary(document.effect, action) }}</span
+                >
+                <span class="faint cut when">{{
+                  timingWords(action, actionLength(action) === 0 && action.duration === 0)
+                }}</span>
+              </button>
+              <ActionEditor
+                v-if="desk.behave.action === action.id"
+                :action="action"
+                :beat="i > 0 ? beat : null"
+                @change="changeAction"
+                @begins="(begins) => putBeat(beat.id, { begins }, `begins-${beat.id}`)"
+                @remove="removeAction(action.id)"
+              />
+            </template>
+            <ActionMenu v-if="isOpen" label="+ Beside it" @choose="(kind) => addBeside(beat, kind)" />
+          </div>
+        </div>
       </template>
-    </a-dropdown>
-    <ul v-if="reasons.length > 0" class="reasons">
-      <li v-for="(reason, i) in reasons" :key="i" class="warn">
-        {{ reasonWords(document.effect, reason) }}
-        <button v-if="mend(reason)" class="word" type="button" @click="mend(reason)!.run()">
-          {{ mend(reason)!.label }}
+      <BeatBars
+        :cue="cue"
+        @change="changeAction"
+        @begins="(id, begins) => putBeat(id, { begins }, `begins-${id}`)"
+        @open="openAction"
+      />
+    </div>
+    <ActionMenu
+      v-if="isOpen || cue.beats.length === 0"
+      :label="cue.beats.length === 0 ? '+ What happens' : '+ Next beat'"
+      @choose="addBeat"
+    />
+    <ul v-if="serious.length > 0" class="reasons" aria-label="Why nothing happens">
+      <li v-for="(reason, i) in serious" :key="i" class="warn">
+        {{ reasonWords(document.effect, cue, reason) }}
+        <button
+          v-for="mend in mendsOf(document, cue, reason)"
+          :key="mend.label"
+          class="word"
+          type="button"
+          @click="mend.run()"
+        >
+          {{ mend.label }}
+        </button>
+        <button
+          v-if="reason.code === 'not-reached' && reason.value !== null"
+          class="word"
+          type="button"
+          @click="playback.seek(reason.time)"
+        >
+          Show
         </button>
       </li>
     </ul>
-    <p v-else class="soft fired">
+    <p v-if="times.length > 0 && cue.enabled" class="soft fired">
       Fires at
       <button
         v-for="time in times.slice(0, 8)"
@@ -198,7 +322,11 @@ const mend = (reason: Reason): { label: string; run: () => void } | null => {
       >
         {{ time.toFixed(2) }} s
       </button>
+      <template v-if="times.length > 8">and {{ times.length - 8 }} times more </template>
       on this take.
+    </p>
+    <p v-for="(reason, i) in notes" :key="`n${i}`" class="soft fired">
+      {{ reasonWords(document.effect, cue, reason) }}
     </p>
   </article>
 </template>
@@ -206,6 +334,7 @@ const mend = (reason: Reason): { label: string; run: () => void } | null => {
 <style scoped>
 .cue {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   justify-items: start;
   padding: 10px 12px;
@@ -213,38 +342,102 @@ const mend = (reason: Reason): { label: string; run: () => void } | null => {
   border-radius: 8px;
   background: var(--sheet);
 }
-.cue:focus-within {
+.cue > * {
+  max-width: 100%;
+}
+.cue.open {
   border-color: var(--accent);
 }
 .off {
   opacity: 0.75;
 }
-.when {
+.top {
   width: 100%;
+  align-items: start;
+}
+.sentence {
   font-size: 13.5px;
+  line-height: 1.5;
 }
-.trigger {
-  min-width: 138px;
+.name {
+  font-weight: 600;
 }
-.threshold {
-  width: 60px;
+.said {
+  display: inline;
+  padding: 0;
+  border: 0;
+  border-bottom: 1px dotted var(--accent);
+  background: none;
+  color: var(--accent);
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  cursor: pointer;
+}
+.note {
+  font-size: 12px;
+}
+.part {
+  width: 100%;
+  padding: 8px;
+  border-radius: 6px;
+  background: var(--bench);
+}
+.beats {
+  width: 100%;
+  display: grid;
+  gap: 2px;
+  padding-top: 6px;
+  border-top: 1px solid var(--line2);
 }
 .beat {
   display: grid;
-  grid-template-columns: 46px 1fr;
+  grid-template-columns: 58px minmax(0, 1fr);
   gap: 8px;
-  width: 100%;
-  padding-top: 8px;
-  border-top: 1px solid var(--line2);
 }
-.beat > .num {
-  padding-top: 5px;
+.skipped {
+  opacity: 0.5;
+}
+.label {
+  padding-top: 4px;
+  font-size: 11.5px;
+}
+.part-way {
+  display: block;
+  font-size: 10.5px;
 }
 .actions {
   display: grid;
-  gap: 6px;
+  grid-template-columns: minmax(0, 1fr);
   justify-items: start;
+}
+.action {
+  display: flex;
+  gap: 8px;
+  width: 100%;
+  padding: 4px 6px;
+  border: 0;
+  border-radius: 5px;
+  background: none;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.action:hover,
+.action[aria-expanded='true'] {
+  background: var(--bench);
+}
+.what {
+  flex: 1;
   min-width: 0;
+}
+.what b {
+  font-weight: 600;
+}
+.when {
+  flex: none;
+  max-width: 46%;
+  font-size: 11.5px;
 }
 .reasons {
   list-style: none;

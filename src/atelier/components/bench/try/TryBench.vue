@@ -4,7 +4,8 @@ import { computed } from 'vue';
 import { Camera } from '@lucide/vue';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
-import { TRIGGER_WORDS } from '../../../words';
+import { cueName } from '../../../behave-words';
+import { useChronicleStore } from '../../../stores/chronicle';
 import InlineNotice from '../../common/InlineNotice.vue';
 import TakeFilm from '../../takes/TakeFilm.vue';
 import TakePicker from '../../takes/TakePicker.vue';
@@ -14,8 +15,11 @@ import TrackerSwitch from './TrackerSwitch.vue';
 
 const playback = usePlaybackStore();
 const document = useEffectStore();
+const chronicle = useChronicleStore();
 const fired = computed(() =>
-  playback.firings.slice(0, 40).map((f) => ({ ...f, cue: document.effect.cues[f.cue] })),
+  chronicle.chronicle.firings
+    .slice(0, 40)
+    .map((f) => ({ ...f, words: cueName(document.effect, f.cue) + (f.back ? ', and back' : '') })),
 );
 </script>
 
@@ -67,7 +71,7 @@ const fired = computed(() =>
           <button class="word num" type="button" @click="playback.seek(f.time)">
             {{ f.time.toFixed(2) }} s
           </button>
-          {{ f.cue ? TRIGGER_WORDS[f.cue.trigger.kind] : '' }}
+          {{ f.words }}
         </li>
       </ul>
       <p v-if="playback.taps.length > 0" class="soft">

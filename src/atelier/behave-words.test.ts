@@ -1,0 +1,155 @@
+import { describe, expect, test } from '@jest/globals';
+import { READY_NAMES, readyTrigger, rises } from '../core/behave/ready-triggers';
+import { PROMPT_LANGUAGES, promptLanguage, promptText } from '../core/behave/prompt-texts';
+import type { Reason } from '../core/behave/why';
+import { newAction, newCue } from '../core/document/new-cues';
+import { sampleEffect } from '../core/document/sample';
+import {
+  ACTION_KINDS,
+  READY_PROMPTS,
+  signalSchema,
+  type ActionKind,
+  type Condition,
+  type CueId,
+  type ObjectId,
+  type SignalKind,
+} from '../core/document/schema';
+import { EASING_NAMES } from '../core/maths/easing';
+import { newSignal } from './components/bench/behave/new-signal';
+import * as words from './behave-words';
+
+const A = 'obj_sample0' as ObjectId;
+const effect = sampleEffect(1, 1);
+const cue = {
+  ...newCue('cue_words' as CueId, 'mouthOpens', 0, [
+    { id: 'beat_x', actions: [newAction('act_x', 'show', A)] },
+  ]),
+  triggers: [rises({ kind: 'expression', face: 1, name: 'jawOpen' }, 0.45), readyTrigger('recordStarts')],
+  conditions: [
+    { signal: { kind: 'object', object: A, of: 'visible' }, is: 'above', value: 0.5 },
+  ] as Condition[],
+  cooldown: 2,
+};
+
+describe('every name the core knows has a word, and no two the same', () => {
+  test.each([
+    ['triggers', READY_NAMES, words.READY_WORDS],
+    ['actions', ACTION_KINDS, words.ACTION_WORDS],
+    ['easings', EASING_NAMES, words.EASING_WORDS],
+  ] as const)('%s', (_, names, table) => {
+    const said = names.map((name) => (table as Record<string, string>)[name]);
+    expect(said.every(Boolean)).toBe(true);
+    expect(new Set(said).size).toBe(names.length);
+  });
+  test('each trigger and each action stands in one group of its list', () => {
+    expect(words.READY_GROUPS.flatMap(([, list]) => list).sort()).toEqual([...READY_NAMES].sort());
+    expect(words.ACTION_GROUPS.flatMap(([, list]) => list).sort()).toEqual([...ACTION_KINDS].sort());
+  });
+  test('each signal can be said, with nothing chosen yet', () => {
+    for (const option of signalSchema.options) {
+      const kind = option.shape.kind.value as SignalKind;
+      expect(signalSchema.parse(newSignal(kind, null))).toBeTruthy();
+      expect(words.signalWords(effect, newSignal(kind, null))).not.toBe('');
+    }
+  });
+});
+
+describe('sentences', () => {
+  test('what sets a cue off', () => {
+    expect(words.whenWords(effect, cue)).toBe('mouth opens or recording starts');
+    expect(words.whenWords(effect, { ...cue, triggers: [] })).toBe('another cue starts it');
+    const near = readyTrigger('viewerNear');
+    expect(words.triggerWords(effect, near)).toBe('viewer comes within 0.8 m of an object to be chosen');
+    expect(words.triggerWords(effect, { kind: 'touch', gesture: 'doubleTap', object: A })).toBe(
+      'Shell 0 is double-tapped',
+    );
+  });
+  test.each([
+    [{ signal: { kind: 'object', object: A, of: 'visible' }, is: 'above', value: 0.5 }, 'Shell 0 is shown'],
+    [{ signal: { kind: 'object', object: A, of: 'visible' }, is: 'below', value: 0.5 }, 'Shell 0 is hidden'],
+    [{ signal: { kind: 'times', cue: null }, is: 'above', value: 0 }, '“a cue to be chosen” has fired'],
+    [{ signal: { kind: 'loudness' }, is: 'below', value: 0.25 }, 'loudness is below 0.25'],
+  ] as const)('condition %#', (condition, said) => {
+    expect(words.conditionWords(effect, condition)).toBe(said);
+  });
+  test('actions, in the units of the interface', () => {
+    const summary = (change: object, kind: ActionKind) =>
+      words.actionSummary(effect, { ...newAction('act_x', kind, A), ...change } as never);
+    expect(summary({ opacity: 0.25 }, 'fade')).toBe('fade to 25 %');
+    expect(summary({ mode: 'by', by: [0, 0.031, 0] }, 'move')).toBe('move by 0, 3.1, 0 cm');
+    expect(summary({ mode: 'to', by: [0, 0, -36] }, 'turn')).toBe('turn to 0, 0, -36°');
+    expect(summary({ factor: 1.3 }, 'size')).toBe('size to 130 %');
+    for (const kind of ACTION_KINDS) expect(summary({}, kind)).not.toMatch(/undefined|null|NaN/);
+  });
+  test('times', () => {
+    const action = { ...newAction('act_x', 'turn', A), duration: 0.4, delay: 1, repeat: 3 };
+    expect(words.timingWords(action, false)).toBe('0.4 s after 1 s, 3 times');
+    expect(words.timingWords({ ...action, repeat: 0, delay: 0, thereAndBack: true }, false)).toBe(
+      '0.4 s, there and back, without end',
+    );
+  });
+});
+
+describe('why nothing happens', () => {
+  const about = { actionId: 'act_x', target: A };
+  const reasons: Reason[] = [
+    { code: 'off' },
+    { code: 'no-triggers' },
+    { code: 'no-actions' },
+    { code: 'beat-off', beat: 0 },
+    { code: 'no-target', actionId: 'act_x' },
+    { code: 'action-lacks', actionId: 'act_x', what: 'cue' },
+    { code: 'trigger-lacks', trigger: 0, what: 'object' },
+    { code: 'condition-lacks', condition: 0, what: 'variable' },
+    { code: 'out-of-reach', of: 'trigger', index: 0, reach: [0, 1] },
+    { code: 'out-of-reach', of: 'condition', index: 0, reach: [0, 1] },
+    { code: 'wrong-kind', ...about },
+    { code: 'target-hidden', ...about },
+    { code: 'already-shown', ...about },
+    { code: 'already-hidden', ...about },
+    { code: 'no-change', ...about },
+    { code: 'never-reached', beatIndex: 1 },
+    { code: 'endless', actionId: 'act_x' },
+    { code: 'sets-itself-off' },
+    { code: 'two-writers', ...about, other: 'cue_sample0' as CueId },
+    { code: 'refused', why: { code: 'once' }, time: 2, times: 1 },
+    { code: 'refused', why: { code: 'busy' }, time: 2, times: 3 },
+    { code: 'refused', why: { code: 'cooldown' }, time: 2, times: 1 },
+    { code: 'refused', why: { code: 'condition', index: 0, value: null }, time: 2, times: 1 },
+    { code: 'not-happened', trigger: 1 },
+    { code: 'not-reached', trigger: 0, value: null, time: 0 },
+  ];
+  test.each(reasons.map((r, i) => [`${i} ${r.code}`, r] as const))('%s is a sentence', (_, reason) => {
+    const text = words.reasonWords(effect, cue, reason);
+    expect(text).toMatch(/^[A-Z“].*\.$/);
+    expect(text).not.toMatch(/undefined|null|NaN/);
+    if ('target' in reason) expect(text).toContain('Shell 0');
+  });
+  test('a threshold not reached is told with both numbers', () => {
+    expect(words.reasonWords(effect, cue, { code: 'not-reached', trigger: 0, value: 0.314, time: 1 })).toBe(
+      'Not fired on this take: jawOpen peaked at 0.31, needs 0.45.',
+    );
+  });
+  test('a condition that did not hold says what it was', () => {
+    const why = { code: 'condition', index: 0, value: 0 } as const;
+    expect(words.reasonWords(effect, cue, { code: 'refused', why, time: 1.5, times: 2 })).toBe(
+      'Set off at 1.50 s (2 times in all), but not: Shell 0 is shown (it was 0).',
+    );
+  });
+});
+
+describe('ready prompts', () => {
+  test('each in every language that ships, none twice in one', () => {
+    for (const language of PROMPT_LANGUAGES) {
+      const said = READY_PROMPTS.map((key) => promptText({ text: { kind: 'ready', key } }, language));
+      expect(said.every((t) => t.length > 1 && t.length <= 30)).toBe(true);
+      expect(new Set(said).size).toBe(said.length);
+    }
+  });
+  test('the language is the first the viewer prefers that ships; else English', () => {
+    expect(promptLanguage(['pt-BR', 'en'])).toBe('pt');
+    expect(promptLanguage(['xx', 'fr-CA'])).toBe('fr');
+    expect(promptLanguage([])).toBe('en');
+    expect(promptText({ text: { kind: 'own', text: 'Wave' } }, 'de')).toBe('Wave');
+  });
+});

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+/** What has to hold besides, so that a cue fires. */
+import { Trash2 } from '@lucide/vue';
+import { COMPARISONS, type Comparison, type Condition, type Cue } from '../../../../core/document/schema';
+import { COMPARISON_WORDS } from '../../../behave-words';
+import { useEffectStore } from '../../../stores/effect';
+import NumberField from '../../common/NumberField.vue';
+import { newSignal } from './new-signal';
+import SignalFields from './SignalFields.vue';
+import { useDeskStore } from '../../../stores/desk';
+
+const props = withDefaults(defineProps<{ conditions: readonly Condition[]; match?: Cue['match'] | null }>(), {
+  match: null,
+});
+const emit = defineEmits<{
+  change: [change: { conditions?: Condition[]; match?: Cue['match'] }, gesture: string | null];
+}>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const comparisons = COMPARISONS.map((value) => ({ value, label: COMPARISON_WORDS[value] }));
+const set = (i: number, change: Partial<Condition>, gesture: string | null = null): void =>
+  emit(
+    'change',
+    { conditions: props.conditions.map((c, n) => (n === i ? { ...c, ...change } : c)) },
+    gesture && `condition-${i}-${gesture}`,
+  );
+const add = (): void =>
+  emit(
+    'change',
+    {
+      conditions: [
+        ...props.conditions,
+        {
+          signal:
+            desk.selected === null
+              ? newSignal('expression', null)
+              : { kind: 'object', object: desk.selected, of: 'visible' },
+          is: 'above',
+          value: 0.5,
+        },
+      ],
+    },
+    null,
+  );
+</script>
+
+<template>
+  <div class="list" role="group" aria-label="Only if">
+    <div v-for="(condition, i) in conditions" :key="i" class="condition">
+      <span class="faint or">{{ i === 0 ? 'only if' : match === 'any' ? 'or' : 'and' }}</span>
+      <SignalFields
+        :signal="condition.signal"
+        :label="i === 0 ? 'Condition' : `Condition ${i + 1}`"
+        @change="(signal) => set(i, { signal })"
+      />
+      <a-select
+        v-name="'Comparison'"
+        size="small"
+        :value="condition.is"
+        :options="comparisons"
+        @change="(v: unknown) => set(i, { is: v as Comparison })"
+      />
+      <NumberField
+        class="small"
+        label="Compared with"
+        :value="condition.value"
+        :step="0.1"
+        :digits="2"
+        @change="(value) => set(i, { value }, 'value')"
+        @done="document.endGesture()"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Remove this condition"
+        @click="emit('change', { conditions: conditions.filter((_, n) => n !== i) }, null)"
+      >
+        <Trash2 :size="13" />
+      </button>
+    </div>
+    <div class="row">
+      <button class="word" type="button" @click="add">+ Only if</button>
+      <a-select
+        v-if="match !== null && conditions.length > 1"
+        v-name="'How many have to hold'"
+        size="small"
+        :value="match"
+        :options="[
+          { value: 'all', label: 'all of them' },
+          { value: 'any', label: 'any of them' },
+        ]"
+        @change="(v: unknown) => emit('change', { match: v as Cue['match'] }, null)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 6px;
+}
+.condition {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.or {
+  width: 40px;
+  font-size: 12px;
+}
+.small {
+  width: 68px;
+}
+</style>

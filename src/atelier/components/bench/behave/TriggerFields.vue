@@ -1,0 +1,207 @@
+<script setup lang="ts">
+/** What of a trigger can be set beside its kind. */
+import { SURFACE_KINDS, type SurfaceKind, type Trigger } from '../../../../core/document/schema';
+import { readyNameOf } from '../../../../core/behave/ready-triggers';
+import { useEffectStore } from '../../../stores/effect';
+import NumberField from '../../common/NumberField.vue';
+import ChoiceField from './ChoiceField.vue';
+import { useChoices } from './choices';
+import SignalFields from './SignalFields.vue';
+
+const props = defineProps<{ trigger: Trigger }>();
+const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>();
+const document = useEffectStore();
+const choices = useChoices();
+const set = (change: object, gesture: string | null = null): void =>
+  emit('change', { ...props.trigger, ...change } as Trigger, gesture);
+const setSignal = (change: object): void => {
+  if (props.trigger.kind === 'level') set({ signal: { ...props.trigger.signal, ...change } });
+};
+const surfaces = SURFACE_KINDS.map((value) => ({ value: value as string, label: value }));
+/** A new level brings its way back along. */
+const setLevel = (level: number): void => {
+  if (props.trigger.kind !== 'level') return;
+  const { level: was, slack } = props.trigger;
+  const share = was === 0 ? 0.3 : slack / Math.abs(was);
+  set({ level, slack: Math.abs(level) * Math.min(1, share) }, 'level');
+};
+const isPlain = (trigger: Trigger): boolean =>
+  trigger.kind === 'level' && (readyNameOf(trigger) === null || readyNameOf(trigger) === 'signalCrosses');
+</script>
+
+<template>
+  <span class="fields">
+    <NumberField
+      v-if="trigger.kind === 'after' || trigger.kind === 'every'"
+      class="small"
+      label="Seconds"
+      unit=" s"
+      :value="trigger.seconds"
+      :step="0.1"
+      :digits="2"
+      :min="trigger.kind === 'every' ? 0.05 : 0"
+      :max="3600"
+      @change="(seconds) => set({ seconds }, 'seconds')"
+      @done="document.endGesture()"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'touch'"
+      label="Which object is touched"
+      ask="Choose what"
+      :value="trigger.object"
+      :options="choices.objects.value"
+      @change="(object) => set({ object })"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'picture'"
+      label="Which printed picture"
+      none="No printed picture yet: add one in the Stack"
+      :value="trigger.target"
+      :options="choices.targets.value"
+      @change="(target) => set({ target })"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'surface'"
+      label="Which surface"
+      :value="trigger.surface"
+      :options="surfaces"
+      @change="(v) => set({ surface: v as SurfaceKind })"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'control'"
+      label="Which control"
+      none="No controls yet: add one under Controls and prompts"
+      :value="trigger.control"
+      :options="choices.controls.value"
+      @change="(control) => set({ control })"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'variable'"
+      label="Which variable"
+      none="No variables yet: add one under Controls and prompts"
+      :value="trigger.variable"
+      :options="choices.variables.value"
+      @change="(variable) => set({ variable })"
+    />
+    <ChoiceField
+      v-if="trigger.kind === 'cue'"
+      label="Which cue"
+      :value="trigger.cue"
+      :options="choices.cues.value"
+      @change="(cue) => set({ cue })"
+    />
+    <NumberField
+      v-if="trigger.kind === 'cue' && trigger.moment === 'passes'"
+      class="small"
+      label="Per cent of the cue"
+      unit="%"
+      :value="trigger.share * 100"
+      :digits="0"
+      :min="0"
+      :max="100"
+      @change="(v) => set({ share: v / 100 }, 'share')"
+      @done="document.endGesture()"
+    />
+    <template v-if="trigger.kind === 'face' || trigger.kind === 'head'">
+      <span class="soft">face</span>
+      <NumberField
+        class="tiny"
+        label="Number of the face"
+        :value="trigger.face"
+        :digits="0"
+        :min="1"
+        :max="4"
+        @change="(face) => set({ face })"
+      />
+    </template>
+    <template v-if="trigger.kind === 'level'">
+      <SignalFields v-if="isPlain(trigger)" :signal="trigger.signal" @change="(signal) => set({ signal })" />
+      <template v-else-if="trigger.signal.kind === 'apart'">
+        <ChoiceField
+          label="Near which object"
+          ask="Choose what"
+          :value="trigger.signal.object"
+          :options="choices.objects.value"
+          @change="(object) => setSignal({ object })"
+        />
+      </template>
+      <template v-else-if="'face' in trigger.signal">
+        <span class="soft">face</span>
+        <NumberField
+          class="tiny"
+          label="Number of the face"
+          :value="trigger.signal.face"
+          :digits="0"
+          :min="1"
+          :max="4"
+          @change="(face) => setSignal({ face })"
+        />
+      </template>
+      <a-select
+        v-if="isPlain(trigger)"
+        v-name="'Which way'"
+        size="small"
+        :value="trigger.when"
+        :options="[
+          { value: 'rises', label: 'rises to' },
+          { value: 'falls', label: 'falls below' },
+        ]"
+        @change="(v: unknown) => set({ when: v })"
+      />
+      <template v-if="trigger.signal.kind !== 'hand'">
+        <span v-if="!isPlain(trigger)" class="soft">at</span>
+        <NumberField
+          class="small"
+          label="Threshold"
+          :value="trigger.level"
+          :unit="trigger.signal.kind === 'apart' || trigger.signal.kind === 'facesApart' ? ' m' : ''"
+          :step="0.05"
+          :digits="2"
+          @change="setLevel"
+          @done="document.endGesture()"
+        />
+      </template>
+      <span class="soft">for</span>
+      <NumberField
+        class="small"
+        label="Held for, seconds"
+        unit=" s"
+        :value="trigger.hold"
+        :step="0.1"
+        :digits="2"
+        :min="0"
+        :max="60"
+        @change="(hold) => set({ hold }, 'hold')"
+        @done="document.endGesture()"
+      />
+      <template v-if="trigger.signal.kind !== 'hand'">
+        <span class="soft" title="How far it has to come back before it can cross again">slack</span>
+        <NumberField
+          class="small"
+          label="Slack"
+          :value="trigger.slack"
+          :step="0.01"
+          :digits="2"
+          :min="0"
+          @change="(slack) => set({ slack }, 'slack')"
+          @done="document.endGesture()"
+        />
+      </template>
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.fields {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.small {
+  width: 68px;
+}
+.tiny {
+  width: 44px;
+}
+</style>

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** How long an action waits and takes, how it goes from its beginning to its end, how often, and what is left of it. */
+import { computed, ref } from 'vue';
+import type { Action, EasingChoice } from '../../../../../core/document/schema';
+import { easingWords } from '../../../../behave-words';
+import { useEffectStore } from '../../../../stores/effect';
+import NumberField from '../../../common/NumberField.vue';
+import EasingEditor from './EasingEditor.vue';
+
+const props = defineProps<{ action: Action; begins: number | null }>();
+const emit = defineEmits<{
+  change: [change: Partial<Action>, gesture: string | null];
+  begins: [share: number];
+}>();
+const document = useEffectStore();
+const curve = ref(false);
+/** These have a duration only to come back after. */
+const STEADY = ['show', 'hide', 'toggle', 'flow', 'face', 'shake', 'follow', 'sway', 'bounce'];
+const AT_ONCE = ['play', 'picture', 'burst', 'variable', 'prompt', 'scene', 'cue'];
+const GOES_ON = ['shake', 'sway', 'bounce', 'face', 'follow'];
+const atOnce = computed(() => AT_ONCE.includes(props.action.kind));
+const eases = computed(() => !atOnce.value && !STEADY.includes(props.action.kind));
+const durationWords = computed(() => {
+  const { kind } = props.action;
+  if (kind === 'circle') return 'A turn takes';
+  if (kind === 'sway' || kind === 'bounce') return 'One swing';
+  return STEADY.includes(kind) ? 'Stays' : 'Duration';
+});
+const set = (change: Partial<Action>, gesture: string | null = null): void => emit('change', change, gesture);
+</script>
+
+<template>
+  <div class="timing">
+    <label v-if="!atOnce"
+      >{{ durationWords
+      }}<NumberField
+        :value="action.duration"
+        label="Duration, seconds"
+        unit=" s"
+        :step="0.1"
+        :digits="2"
+        :min="0"
+        :max="3600"
+        @change="(duration) => set({ duration }, 'duration')"
+        @done="document.endGesture()"
+    /></label>
+    <label
+      >Delay<NumberField
+        :value="action.delay"
+        label="Delay, seconds"
+        unit=" s"
+        :step="0.1"
+        :digits="2"
+        :min="0"
+        :max="3600"
+        @change="(delay) => set({ delay }, 'delay')"
+        @done="document.endGesture()"
+    /></label>
+    <label v-if="!atOnce"
+      >Times<NumberField
+        :value="action.repeat"
+        label="Times; 0 runs without end"
+        :digits="0"
+        :min="0"
+        :max="1000"
+        @change="(v) => set({ repeat: Math.round(v) }, 'repeat')"
+        @done="document.endGesture()"
+    /></label>
+    <label v-if="begins !== null"
+      >Beat begins at<NumberField
+        :value="begins * 100"
+        label="The beat begins at per cent of the one before"
+        unit="%"
+        :digits="0"
+        :step="5"
+        :min="0"
+        :max="100"
+        @change="(v) => emit('begins', v / 100)"
+        @done="document.endGesture()"
+    /></label>
+    <button
+      v-if="!atOnce && !GOES_ON.includes(action.kind) && action.kind !== 'flow'"
+      class="chip"
+      type="button"
+      :aria-pressed="action.thereAndBack"
+      @click="set({ thereAndBack: !action.thereAndBack })"
+    >
+      There and back
+    </button>
+    <button
+      v-if="
+        !GOES_ON.includes(action.kind) &&
+        !['burst', 'variable', 'prompt', 'scene', 'cue'].includes(action.kind)
+      "
+      class="chip"
+      type="button"
+      :aria-pressed="action.after === 'return'"
+      title="When it has ended, all is as it was before"
+      @click="set({ after: action.after === 'return' ? 'stay' : 'return' })"
+    >
+      Then as before
+    </button>
+    <button v-if="eases" class="chip" type="button" :aria-expanded="curve" @click="curve = !curve">
+      Curve: {{ easingWords(action.easing) }}
+    </button>
+  </div>
+  <EasingEditor
+    v-if="eases && curve"
+    :easing="action.easing"
+    @change="(easing: EasingChoice, gesture: string | null) => set({ easing }, gesture)"
+    @done="document.endGesture()"
+  />
+</template>
+
+<style scoped>
+.timing {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 8px;
+}
+.timing label {
+  display: grid;
+  gap: 2px;
+  width: 84px;
+  font-size: 11.5px;
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,255 @@
+<script setup lang="ts">
+/** One control: what it is, and what it drives. */
+import { computed } from 'vue';
+import { Trash2 } from '@lucide/vue';
+import { newDrive } from '../../../../../core/document/new-cues';
+import { putControl, putDrive, removeControl } from '../../../../../core/document/viewer-edits';
+import { MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
+import { newDriveId } from '../../../../api/ids';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import NumberField from '../../../common/NumberField.vue';
+import ChoiceField from '../ChoiceField.vue';
+import { useChoices } from '../choices';
+import DriveRow from './DriveRow.vue';
+
+const props = defineProps<{ control: Control }>();
+const document = useEffectStore();
+const desk = useDeskStore();
+const choices = useChoices();
+const set = (change: object, gesture: string | null = null): void =>
+  void document.edit(
+    putControl({ ...props.control, ...change } as Control),
+    gesture && `${gesture}-${props.control.id}`,
+  );
+const text = (event: Event): string => (event.target as HTMLInputElement).value;
+const done = (): void => document.endGesture();
+const drives = computed(() =>
+  Object.values(document.effect.drives)
+    .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
+    .sort((a, b) => a.order - b.order),
+);
+const pictures = computed(() => [
+  { value: '', label: 'no picture' },
+  ...Object.values(document.effect.assets)
+    .filter((a) => a.kind === 'picture')
+    .map((a) => ({ value: a.id as string, label: a.name })),
+]);
+const picture = (v: string): AssetId | null => (v === '' ? null : (v as AssetId));
+const drive = (): void => {
+  const { control } = props;
+  const range: [number, number] =
+    control.kind === 'slider'
+      ? [control.least, control.most]
+      : control.kind === 'choice'
+        ? [1, Math.max(2, control.options.length)]
+        : [0, 1];
+  const fresh = newDrive(
+    newDriveId(),
+    drives.value.length + 1,
+    { kind: 'control', control: control.id },
+    { kind: 'number', object: desk.selected, property: 'size' },
+  );
+  void document.edit(putDrive({ ...fresh, remap: { ...fresh.remap, from: range } }, `Bind ${control.name}`));
+};
+const setOption = (i: number, change: object, gesture: string | null = null): void => {
+  if (props.control.kind !== 'choice') return;
+  set({ options: props.control.options.map((o, n) => (n === i ? { ...o, ...change } : o)) }, gesture);
+};
+const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Button' } as const;
+</script>
+
+<template>
+  <article class="card" :aria-label="`${SAYS[control.kind]} ${control.name}`">
+    <div class="row">
+      <span class="faint kind">{{ SAYS[control.kind] }}</span>
+      <input
+        class="text grow"
+        type="text"
+        maxlength="80"
+        aria-label="Name of the control"
+        :value="control.name"
+        @change="(e) => set({ name: text(e).trim() || SAYS[control.kind] })"
+      />
+      <ChoiceField
+        v-if="choices.scenes.value.length > 0"
+        label="Seen in which scene"
+        :needed="false"
+        :value="control.scene ?? ''"
+        :options="[{ value: '', label: 'in every scene' }, ...choices.scenes.value]"
+        @change="(v) => set({ scene: v === '' ? null : v })"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Delete control"
+        @click="document.edit(removeControl(control.id))"
+      >
+        <Trash2 :size="13" />
+      </button>
+    </div>
+    <div v-if="control.kind === 'slider'" class="line">
+      <label
+        >Least<NumberField
+          label="Least"
+          :value="control.least"
+          :digits="2"
+          @change="(least) => set({ least }, 'least')"
+          @done="done" /></label
+      ><label
+        >Most<NumberField
+          label="Most"
+          :value="control.most"
+          :digits="2"
+          @change="(most) => set({ most }, 'most')"
+          @done="done" /></label
+      ><label
+        >Step<NumberField
+          label="Step; 0 has none"
+          :value="control.step"
+          :min="0"
+          :digits="3"
+          @change="(step) => set({ step }, 'step')"
+          @done="done" /></label
+      ><label
+        >Starts at<NumberField
+          label="Starts at"
+          :value="control.start"
+          :digits="2"
+          @change="(start) => set({ start }, 'start')"
+          @done="done" /></label
+      ><label
+        >Unit<input
+          class="text unit"
+          type="text"
+          maxlength="12"
+          aria-label="Unit"
+          :value="control.unit"
+          @change="(e) => set({ unit: text(e) })"
+      /></label>
+      <label
+        >Left icon<ChoiceField
+          label="Picture at its lower end"
+          :needed="false"
+          :value="control.lowIcon ?? ''"
+          :options="pictures"
+          @change="(v) => set({ lowIcon: picture(v) })" /></label
+      ><label
+        >Right icon<ChoiceField
+          label="Picture at its upper end"
+          :needed="false"
+          :value="control.highIcon ?? ''"
+          :options="pictures"
+          @change="(v) => set({ highIcon: picture(v) })"
+      /></label>
+    </div>
+    <template v-else-if="control.kind === 'choice'">
+      <div v-for="(option, i) in control.options" :key="i" class="row">
+        <input
+          type="radio"
+          :name="`start-${control.id}`"
+          :checked="control.start === i + 1"
+          :aria-label="`Starts with ${option.name}`"
+          @change="set({ start: i + 1 })"
+        />
+        <input
+          class="text grow"
+          type="text"
+          maxlength="80"
+          :aria-label="`Name of option ${i + 1}`"
+          :value="option.name"
+          @change="(e) => setOption(i, { name: text(e).trim() })"
+        />
+        <ChoiceField
+          :label="`Thumbnail of option ${i + 1}`"
+          :needed="false"
+          :value="option.picture ?? ''"
+          :options="pictures"
+          @change="(v) => setOption(i, { picture: picture(v) })"
+        />
+        <button
+          class="icon-button"
+          type="button"
+          :aria-label="`Delete option ${i + 1}`"
+          :disabled="control.options.length <= 1"
+          @click="set({ options: control.options.filter((_, n) => n !== i), start: 1 })"
+        >
+          <Trash2 :size="13" />
+        </button>
+      </div>
+      <button
+        class="word"
+        type="button"
+        :disabled="control.options.length >= MOST_OPTIONS"
+        @click="
+          set({
+            options: [...control.options, { name: `Option ${control.options.length + 1}`, picture: null }],
+          })
+        "
+      >
+        + Option
+      </button>
+    </template>
+    <label v-else-if="control.kind === 'switch'" class="row soft">
+      <a-switch
+        size="small"
+        :checked="control.start"
+        aria-label="On at the start"
+        @change="(v: unknown) => set({ start: Boolean(v) })"
+      />
+      on at the start
+    </label>
+    <p v-else class="soft">It sets off cues: choose <i>control is used</i> in one.</p>
+    <DriveRow v-for="d in drives" :key="d.id" :drive="d" bound />
+    <button v-if="control.kind !== 'button'" class="word" type="button" @click="drive">
+      + What it drives
+    </button>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  justify-items: start;
+  gap: 8px;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+.card > .row {
+  width: 100%;
+}
+.kind {
+  width: 42px;
+  font-size: 11.5px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.line label {
+  display: grid;
+  gap: 2px;
+  min-width: 72px;
+  font-size: 11.5px;
+  color: var(--soft);
+}
+.line :deep(.number) {
+  width: 76px;
+}
+.text {
+  height: 26px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+.unit {
+  width: 60px;
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+/** A signal that drives something: from which range to which, by which curve; either may run backwards. */
+import { computed, ref } from 'vue';
+import { ArrowLeftRight, Trash2 } from '@lucide/vue';
+import { numbersOf } from '../../../../../core/behave/numbers';
+import { putDrive, removeDrive } from '../../../../../core/document/viewer-edits';
+import { cueOrder } from '../../../../../core/document/queries';
+import type { Drive, ObjectId } from '../../../../../core/document/schema';
+import { actionSummary, cueName, numberWords, targetsWords } from '../../../../behave-words';
+import { useEffectStore } from '../../../../stores/effect';
+import NumberField from '../../../common/NumberField.vue';
+import EasingEditor from '../action/EasingEditor.vue';
+import ChoiceField from '../ChoiceField.vue';
+import { useChoices } from '../choices';
+import SignalFields from '../SignalFields.vue';
+
+const props = defineProps<{
+  drive: Drive;
+  /** It belongs to a control, which is its signal. */
+  bound?: boolean;
+}>();
+const document = useEffectStore();
+const choices = useChoices();
+const curve = ref(false);
+const set = (change: Partial<Drive>, gesture: string | null = null): void =>
+  void document.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
+const done = (): void => document.endGesture();
+
+/** Objects, and actions whose speed can be driven, in one list. */
+const targets = computed(() => [
+  { label: 'Objects', options: choices.objects.value },
+  {
+    label: 'How long an action takes',
+    options: cueOrder(document.effect).flatMap((cue) =>
+      cue.beats.flatMap((b) =>
+        b.actions
+          .filter((a) => a.duration > 0)
+          .map((a) => ({
+            value: `${cue.id} ${a.id}`,
+            label: `${targetsWords(document.effect, a)} ${actionSummary(document.effect, a)} (${cueName(document.effect, cue.id)})`,
+          })),
+      ),
+    ),
+  },
+  { label: 'Variables', options: choices.variables.value },
+]);
+const target = computed(() => {
+  const { to } = props.drive;
+  if (to.kind === 'number') return to.object;
+  return to.kind === 'variable' ? to.variable : to.cue === null ? null : `${to.cue} ${to.action}`;
+});
+const choose = (value: string): void => {
+  const [id, action] = value.split(' ');
+  if (action) set({ to: { kind: 'duration', cue: id as never, action } });
+  else if (value.startsWith('variable_')) set({ to: { kind: 'variable', variable: value as never } });
+  else set({ to: { kind: 'number', object: value as ObjectId, property: 'size' } });
+};
+const numbers = computed(() => {
+  const { to } = props.drive;
+  const object = to.kind === 'number' && to.object ? document.effect.objects[to.object] : undefined;
+  return object ? Object.keys(numbersOf(object)).map((value) => ({ value, label: numberWords(value) })) : [];
+});
+const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
+  const pair = [...props.drive.remap[of]] as [number, number];
+  pair[i] = v;
+  set({ remap: { ...props.drive.remap, [of]: pair } }, `${of}-${i}`);
+};
+const turnRound = (): void => {
+  const [a, b] = props.drive.remap.to;
+  set({ remap: { ...props.drive.remap, to: [b, a] } });
+};
+const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
+</script>
+
+<template>
+  <div class="drive" role="group" aria-label="What it drives">
+    <SignalFields v-if="!bound" :signal="drive.signal" @change="(signal) => set({ signal })" />
+    <div class="line">
+      <span class="soft">drives</span>
+      <ChoiceField
+        label="What is driven"
+        ask="Choose what"
+        :value="target"
+        :options="targets"
+        @change="choose"
+      />
+      <ChoiceField
+        v-if="drive.to.kind === 'number'"
+        label="Which number is driven"
+        :value="drive.to.property"
+        :options="numbers"
+        @change="(property) => set({ to: { ...drive.to, property } as Drive['to'] })"
+      />
+      <span class="grow" />
+      <a-switch
+        size="small"
+        :checked="drive.enabled"
+        aria-label="It drives"
+        @change="(v: unknown) => set({ enabled: Boolean(v) })"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Take the drive off"
+        @click="document.edit(removeDrive(drive.id))"
+      >
+        <Trash2 :size="13" />
+      </button>
+    </div>
+    <div class="line">
+      <NumberField
+        class="small"
+        label="From, lower end"
+        :value="drive.remap.from[0]"
+        :digits="3"
+        @change="(v) => setEnd('from', 0, v)"
+        @done="done"
+      />
+      <span class="soft">to</span>
+      <NumberField
+        class="small"
+        label="From, upper end"
+        :value="drive.remap.from[1]"
+        :digits="3"
+        @change="(v) => setEnd('from', 1, v)"
+        @done="done"
+      />
+      <span class="soft">becomes</span>
+      <NumberField
+        class="small"
+        label="To, at the lower end"
+        :unit="unit"
+        :value="drive.remap.to[0]"
+        :digits="3"
+        @change="(v) => setEnd('to', 0, v)"
+        @done="done"
+      />
+      <span class="soft">to</span>
+      <NumberField
+        class="small"
+        label="To, at the upper end"
+        :unit="unit"
+        :value="drive.remap.to[1]"
+        :digits="3"
+        @change="(v) => setEnd('to', 1, v)"
+        @done="done"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Turn it round"
+        title="Turn it round"
+        @click="turnRound"
+      >
+        <ArrowLeftRight :size="13" />
+      </button>
+      <span class="soft">behind by</span>
+      <NumberField
+        class="small"
+        label="Behind by, seconds"
+        unit=" s"
+        :step="0.1"
+        :digits="2"
+        :min="0"
+        :max="60"
+        :value="drive.lag"
+        @change="(lag) => set({ lag }, 'lag')"
+        @done="done"
+      />
+      <button class="chip" type="button" :aria-expanded="curve" @click="curve = !curve">Curve</button>
+      <button
+        class="chip"
+        type="button"
+        :aria-pressed="drive.remap.bounded"
+        @click="set({ remap: { ...drive.remap, bounded: !drive.remap.bounded } })"
+      >
+        Stays within
+      </button>
+    </div>
+    <EasingEditor
+      v-if="curve"
+      :easing="{ kind: 'bezier', handles: drive.remap.curve }"
+      @change="
+        (easing, gesture) =>
+          typeof easing === 'object' && easing.kind === 'bezier'
+            ? set({ remap: { ...drive.remap, curve: easing.handles } }, gesture)
+            : undefined
+      "
+      @done="done"
+    />
+  </div>
+</template>
+
+<style scoped>
+.drive {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+  width: 100%;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.small {
+  width: 74px;
+}
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+/** One prompt: what it says, when it is shown and when hidden. */
+import { Trash2 } from '@lucide/vue';
+import { PROMPT_LANGUAGES, promptText } from '../../../../../core/behave/prompt-texts';
+import { putPrompt, removePrompt } from '../../../../../core/document/viewer-edits';
+import { READY_PROMPTS, type Prompt, type ReadyPrompt } from '../../../../../core/document/schema';
+import { promptName, readyPromptWords } from '../../../../behave-words';
+import { useEffectStore } from '../../../../stores/effect';
+import NumberField from '../../../common/NumberField.vue';
+import ChoiceField from '../ChoiceField.vue';
+import ConditionList from '../ConditionList.vue';
+import TriggerList from '../TriggerList.vue';
+
+const props = defineProps<{ prompt: Prompt }>();
+const document = useEffectStore();
+const set = (change: Partial<Prompt>, gesture: string | null = null): void =>
+  void document.edit(putPrompt({ ...props.prompt, ...change }), gesture && `${gesture}-${props.prompt.id}`);
+const ready = [
+  { value: 'own', label: 'own words' },
+  ...READY_PROMPTS.map((value) => ({ value: value as string, label: readyPromptWords(value) })),
+];
+const choose = (v: string): void =>
+  set({
+    text:
+      v === 'own'
+        ? { kind: 'own', text: promptName(document.effect, props.prompt.id) }
+        : { kind: 'ready', key: v as ReadyPrompt },
+  });
+</script>
+
+<template>
+  <article class="card" :aria-label="`Prompt ${promptName(document.effect, prompt.id)}`">
+    <div class="row">
+      <ChoiceField
+        label="What it says"
+        :value="prompt.text.kind === 'own' ? 'own' : prompt.text.key"
+        :options="ready"
+        @change="choose"
+      />
+      <input
+        v-if="prompt.text.kind === 'own'"
+        class="text grow"
+        type="text"
+        maxlength="120"
+        aria-label="Own words"
+        :value="prompt.text.text"
+        @change="(e) => set({ text: { kind: 'own', text: (e.target as HTMLInputElement).value } })"
+      />
+      <span
+        v-else
+        class="soft grow cut"
+        :title="PROMPT_LANGUAGES.map((l) => promptText(prompt, l)).join(' · ')"
+        >{{
+          PROMPT_LANGUAGES.slice(1)
+            .map((l) => promptText(prompt, l))
+            .join(' · ')
+        }}</span
+      >
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Delete prompt"
+        @click="document.edit(removePrompt(prompt.id))"
+      >
+        <Trash2 :size="13" />
+      </button>
+    </div>
+    <p class="soft">Shown when</p>
+    <TriggerList
+      label="Shown when"
+      :triggers="prompt.shownWhen"
+      :gesture="`shown-${prompt.id}`"
+      @change="(shownWhen, gesture) => set({ shownWhen }, gesture)"
+    />
+    <ConditionList
+      :conditions="prompt.onlyIf"
+      @change="(change, gesture) => set({ onlyIf: change.conditions ?? prompt.onlyIf }, gesture)"
+    />
+    <p class="soft">Hidden when</p>
+    <TriggerList
+      label="Hidden when"
+      :triggers="prompt.hiddenWhen"
+      :gesture="`hidden-${prompt.id}`"
+      @change="(hiddenWhen, gesture) => set({ hiddenWhen }, gesture)"
+    />
+    <label class="row soft"
+      >or after
+      <NumberField
+        class="small"
+        label="Hidden after, seconds; 0 stays"
+        unit=" s"
+        :value="prompt.seconds"
+        :min="0"
+        :max="600"
+        @change="(seconds) => set({ seconds }, 'seconds')"
+        @done="document.endGesture()"
+      />
+      (0 stays)</label
+    >
+  </article>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+.small {
+  width: 68px;
+}
+.text {
+  height: 26px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

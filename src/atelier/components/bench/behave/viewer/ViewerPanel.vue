@@ -1,0 +1,175 @@
+<script setup lang="ts">
+/** What the viewer sees and uses beside the picture, what signals drive, and the numbers behind it. */
+import { computed } from 'vue';
+import { Trash2 } from '@lucide/vue';
+import {
+  putControl,
+  putDrive,
+  putPrompt,
+  putVariable,
+  removeVariable,
+} from '../../../../../core/document/viewer-edits';
+import { newControl, newDrive, newPrompt, newVariable } from '../../../../../core/document/new-cues';
+import type { ControlKind } from '../../../../../core/document/schema';
+import { newControlId, newDriveId, newPromptId, newVariableId } from '../../../../api/ids';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import NumberField from '../../../common/NumberField.vue';
+import ControlCard from './ControlCard.vue';
+import DriveRow from './DriveRow.vue';
+import PromptCard from './PromptCard.vue';
+
+const document = useEffectStore();
+const desk = useDeskStore();
+const inOrder = <T extends { readonly order: number; readonly id: string }>(
+  map: Readonly<Record<string, T>>,
+): T[] => Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+const controls = computed(() => inOrder(document.effect.controls));
+const prompts = computed(() => inOrder(document.effect.prompts));
+const variables = computed(() => inOrder(document.effect.variables));
+/** Those of controls stand with their control. */
+const drives = computed(() => inOrder(document.effect.drives).filter((d) => d.signal.kind !== 'control'));
+const next = (list: readonly { readonly order: number }[]): number => (list.at(-1)?.order ?? 0) + 1;
+
+const KINDS: readonly (readonly [ControlKind, string])[] = [
+  ['slider', 'Slider'],
+  ['choice', 'Choice'],
+  ['switch', 'Switch'],
+  ['button', 'Button'],
+];
+const addControl = (kind: ControlKind, name: string): void =>
+  void document.edit(
+    putControl(newControl(newControlId(), kind, name, next(controls.value)), `Add a ${kind}`),
+  );
+const addPrompt = (): void =>
+  void document.edit(putPrompt(newPrompt(newPromptId(), next(prompts.value)), 'Add a prompt'));
+const addVariable = (): void => {
+  const n = variables.value.length + 1;
+  document.edit(
+    putVariable(newVariable(newVariableId(), `Number ${n}`, next(variables.value)), 'Add a variable'),
+  );
+};
+const addDrive = (): void =>
+  void document.edit(
+    putDrive(
+      newDrive(
+        newDriveId(),
+        next(inOrder(document.effect.drives)),
+        { kind: 'expression', face: 1, name: 'jawOpen' },
+        { kind: 'number', object: desk.selected, property: 'size' },
+      ),
+      'Let a signal drive something',
+    ),
+  );
+const text = (event: Event): string => (event.target as HTMLInputElement).value;
+</script>
+
+<template>
+  <div class="panel">
+    <section aria-label="Controls">
+      <div class="row">
+        <h2 class="grow">Controls</h2>
+        <button
+          v-for="[kind, name] in KINDS"
+          :key="kind"
+          class="word"
+          type="button"
+          @click="addControl(kind, name)"
+        >
+          + {{ name }}
+        </button>
+      </div>
+      <p v-if="controls.length === 0" class="soft">
+        A control is what the viewer gets on the screen: a slider that drives a number, a choice, a switch, a
+        button that sets off a cue.
+      </p>
+      <ControlCard v-for="control in controls" :key="control.id" :control="control" />
+    </section>
+    <section aria-label="Prompts">
+      <div class="row">
+        <h2 class="grow">Prompts</h2>
+        <button class="word" type="button" @click="addPrompt">+ Prompt</button>
+      </div>
+      <p v-if="prompts.length === 0" class="soft">
+        A prompt is a short line that tells the viewer what to do.
+      </p>
+      <PromptCard v-for="prompt in prompts" :key="prompt.id" :prompt="prompt" />
+    </section>
+    <section aria-label="Driven by signals">
+      <div class="row">
+        <h2 class="grow">Driven by signals</h2>
+        <button class="word" type="button" @click="addDrive">+ Drive</button>
+      </div>
+      <p v-if="drives.length === 0" class="soft">
+        A signal can drive a number all the time: the wider the mouth, the larger the crown.
+      </p>
+      <DriveRow v-for="drive in drives" :key="drive.id" class="card" :drive="drive" />
+    </section>
+    <section aria-label="Variables">
+      <div class="row">
+        <h2 class="grow">Variables</h2>
+        <button class="word" type="button" @click="addVariable">+ Variable</button>
+      </div>
+      <p v-if="variables.length === 0" class="soft">
+        A number that cues set and ask about: how often, which step, lit or not.
+      </p>
+      <div v-for="variable in variables" :key="variable.id" class="card row">
+        <input
+          class="text grow"
+          type="text"
+          maxlength="80"
+          aria-label="Name of the variable"
+          :value="variable.name"
+          @change="(e) => document.edit(putVariable({ ...variable, name: text(e).trim() }))"
+        />
+        <span class="soft">starts at</span>
+        <NumberField
+          class="small"
+          label="Starts at"
+          :value="variable.start"
+          :digits="2"
+          @change="(start) => document.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
+          @done="document.endGesture()"
+        />
+        <button
+          class="icon-button"
+          type="button"
+          aria-label="Delete variable"
+          @click="document.edit(removeVariable(variable.id))"
+        >
+          <Trash2 :size="13" />
+        </button>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.panel,
+section {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 8px;
+}
+.panel {
+  gap: 18px;
+}
+.card {
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+.small {
+  width: 76px;
+}
+.text {
+  height: 26px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

@@ -1,0 +1,434 @@
+<script setup lang="ts">
+/** What a fountain is made of: where particles are born, how they move, how they look over their life. */
+import { computed } from 'vue';
+import { Plus, Trash2 } from '@lucide/vue';
+import { reshape } from '../../../core/document/edits';
+import {
+  FACE_AREAS,
+  FOUNTAIN_AREAS,
+  type AssetId,
+  type Fountain,
+  type FountainAreaChoice,
+} from '../../../core/document/schema';
+import { samplePoints } from '../../commands/fountain-commands';
+import { FACE_AREA_WORDS, FOUNTAIN_AREA_WORDS } from '../../fountain-words';
+import { useEffectStore } from '../../stores/effect';
+import NumberField from '../common/NumberField.vue';
+import { useMadeOf } from './use-made-of';
+import { ref } from 'vue';
+import { sentence } from '../../../core/errors';
+
+const props = defineProps<{ object: Fountain }>();
+const document = useEffectStore();
+const pictures = useMadeOf(() => props.object);
+const models = computed(() =>
+  Object.values(document.effect.assets)
+    .filter((a) => a.kind === 'model')
+    .map((a) => ({ value: a.id as string, label: a.name })),
+);
+const problem = ref<string | null>(null);
+const set = (change: Partial<Fountain>, gesture: string | null = null): void => {
+  document.edit(
+    reshape(document.effect, props.object.id, 'fountain', change),
+    gesture && `${gesture}-${props.object.id}`,
+  );
+};
+const done = (): void => document.endGesture();
+const areas = FOUNTAIN_AREAS.map((value) => ({ value, label: FOUNTAIN_AREA_WORDS[value] }));
+const parts = FACE_AREAS.map((value) => ({ value, label: FACE_AREA_WORDS[value] }));
+const setArea = (kind: FountainAreaChoice['kind']): void => {
+  const fresh: Record<FountainAreaChoice['kind'], FountainAreaChoice> = {
+    point: { kind: 'point' },
+    disc: { kind: 'disc', radius: 0.03 },
+    plane: { kind: 'plane', width: 0.2, depth: 0.2 },
+    box: { kind: 'box', size: [0.1, 0.1, 0.1] },
+    sphere: { kind: 'sphere', radius: 0.05 },
+    mesh: { kind: 'mesh', asset: null, points: '' },
+    face: { kind: 'face', part: 'mouth' },
+  };
+  set({ area: fresh[kind] });
+};
+const setMesh = async (id: string): Promise<void> => {
+  problem.value = null;
+  try {
+    set({ area: { kind: 'mesh', asset: id as AssetId, points: await samplePoints(id as AssetId) } });
+  } catch (error) {
+    problem.value = sentence(error);
+  }
+};
+const pair = (of: 'life' | 'speed' | 'spin', i: 0 | 1, v: number): void => {
+  const next = [...props.object[of]] as [number, number];
+  next[i] = v;
+  set({ [of]: next }, `${of}-${i}`);
+};
+const wind = (i: number, v: number): void =>
+  set({ wind: props.object.wind.map((old, n) => (n === i ? v : old)) as Fountain['wind'] }, `wind-${i}`);
+const stop = (i: number, change: Partial<Fountain['over'][number]>, gesture: string | null): void =>
+  set({ over: props.object.over.map((s, n) => (n === i ? { ...s, ...change } : s)) }, gesture);
+const addStop = (): void => {
+  const { over } = props.object;
+  const [a, b] = [over.at(-2)!, over.at(-1)!];
+  set({ over: [...over.slice(0, -1), { ...a, at: (a.at + b.at) / 2 }, b] });
+};
+const percent = (v: number): number => v * 100;
+</script>
+
+<template>
+  <div class="line">
+    <span>Born on</span>
+    <a-select
+      v-name="'Where particles are born'"
+      class="wide"
+      size="small"
+      :value="object.area.kind"
+      :options="areas"
+      @change="(v: unknown) => setArea(v as FountainAreaChoice['kind'])"
+    />
+  </div>
+  <div v-if="object.area.kind === 'face'" class="line">
+    <span>Part</span>
+    <a-select
+      v-name="'Part of the face'"
+      class="wide"
+      size="small"
+      :value="object.area.part"
+      :options="parts"
+      @change="(v: unknown) => set({ area: { kind: 'face', part: v as never } })"
+    />
+  </div>
+  <div v-else-if="object.area.kind === 'mesh'" class="line">
+    <span>Model</span>
+    <a-select
+      v-name="'Model it is born on'"
+      class="wide"
+      size="small"
+      :value="(object.area.asset ?? null) as unknown as undefined"
+      :options="models"
+      placeholder="Choose a model"
+      not-found-content="Bring in a model first"
+      @change="(v: unknown) => setMesh(String(v))"
+    />
+    <p v-if="problem" class="wide warn">{{ problem }}</p>
+  </div>
+  <div v-else-if="object.area.kind === 'disc' || object.area.kind === 'sphere'" class="line">
+    <span>Radius</span>
+    <NumberField
+      class="two"
+      label="Radius, cm"
+      unit=" cm"
+      :value="percent(object.area.radius)"
+      :min="0.01"
+      :max="100000"
+      @change="(v) => set({ area: { ...object.area, radius: v / 100 } as FountainAreaChoice }, 'radius')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Rate</span>
+    <NumberField
+      label="Particles a second"
+      unit=" /s"
+      :value="object.rate"
+      :min="0"
+      :max="5000"
+      :digits="0"
+      @change="(rate) => set({ rate }, 'rate')"
+      @done="done"
+    />
+    <label class="two row"
+      ><a-switch
+        size="small"
+        :checked="object.runs"
+        aria-label="Runs from the start"
+        @change="(v: unknown) => set({ runs: Boolean(v) })"
+      />
+      from the start</label
+    >
+  </div>
+  <div class="line">
+    <span>Life</span>
+    <NumberField
+      label="Shortest life, seconds"
+      unit=" s"
+      :value="object.life[0]"
+      :min="0.05"
+      :max="60"
+      :step="0.1"
+      :digits="2"
+      @change="(v) => pair('life', 0, v)"
+      @done="done"
+    />
+    <NumberField
+      label="Longest life, seconds"
+      unit=" s"
+      :value="object.life[1]"
+      :min="0.05"
+      :max="60"
+      :step="0.1"
+      :digits="2"
+      @change="(v) => pair('life', 1, v)"
+      @done="done"
+    />
+    <NumberField
+      label="Most at once"
+      mark="≤"
+      :value="object.most"
+      :min="1"
+      :max="20000"
+      :digits="0"
+      @change="(v) => set({ most: Math.round(v) }, 'most')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Speed</span>
+    <NumberField
+      label="Least speed, cm a second"
+      :value="percent(object.speed[0])"
+      :min="0"
+      :max="5000"
+      @change="(v) => pair('speed', 0, v / 100)"
+      @done="done"
+    />
+    <NumberField
+      label="Most speed, cm a second"
+      unit=" cm/s"
+      :value="percent(object.speed[1])"
+      :min="0"
+      :max="5000"
+      @change="(v) => pair('speed', 1, v / 100)"
+      @done="done"
+    />
+    <NumberField
+      label="Spread, degrees"
+      unit="°"
+      :value="object.spread"
+      :min="0"
+      :max="180"
+      @change="(spread) => set({ spread }, 'spread')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Gravity</span>
+    <NumberField
+      label="Gravity, metres a second squared; below 0 they rise"
+      :value="object.gravity"
+      :min="-50"
+      :max="50"
+      :step="0.05"
+      :digits="2"
+      @change="(gravity) => set({ gravity }, 'gravity')"
+      @done="done"
+    />
+    <span>Drag</span>
+    <NumberField
+      label="Drag of the air"
+      :value="object.drag"
+      :min="0"
+      :max="50"
+      :step="0.1"
+      @change="(drag) => set({ drag }, 'drag')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Wind</span>
+    <NumberField
+      v-for="(axis, i) in ['x', 'y', 'z']"
+      :key="axis"
+      :label="`Wind along ${axis}, cm a second`"
+      :mark="axis"
+      :value="percent(object.wind[i]!)"
+      :min="-5000"
+      :max="5000"
+      @change="(v) => wind(i, v / 100)"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Swirls</span>
+    <NumberField
+      label="How strong swirls are"
+      :value="object.turbulence"
+      :min="0"
+      :max="50"
+      :step="0.05"
+      :digits="2"
+      @change="(turbulence) => set({ turbulence }, 'turbulence')"
+      @done="done"
+    />
+    <NumberField
+      label="Size of swirls, cm"
+      unit=" cm"
+      :value="percent(object.swirl)"
+      :min="0.5"
+      :max="1000"
+      @change="(v) => set({ swirl: v / 100 }, 'swirl')"
+      @done="done"
+    />
+    <NumberField
+      label="Spin, turns a second to either side"
+      unit=" ↻"
+      :value="object.spin[1]"
+      :min="0"
+      :max="20"
+      :step="0.1"
+      @change="(v) => set({ spin: [-v, v] }, 'spin')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Bounces</span>
+    <label class="row"
+      ><a-switch
+        size="small"
+        :checked="object.floor !== null"
+        aria-label="Bounces off the floor"
+        @change="(v: unknown) => set({ floor: v ? 0.5 : null })"
+      />floor</label
+    >
+    <label class="row"
+      ><a-switch
+        size="small"
+        :checked="object.face !== null"
+        aria-label="Bounces off the head"
+        @change="(v: unknown) => set({ face: v ? 0.4 : null })"
+      />head</label
+    >
+    <NumberField
+      label="Another way of falling: its seed"
+      mark="seed"
+      :value="object.seed"
+      :min="0"
+      :max="65535"
+      :digits="0"
+      @change="(v) => set({ seed: Math.round(v) }, 'seed')"
+      @done="done"
+    />
+  </div>
+  <div class="line">
+    <span>Looks</span>
+    <a-select
+      v-name="'Picture of a particle'"
+      class="wide"
+      size="small"
+      :value="object.asset ?? ''"
+      :options="[{ value: '', label: 'A round dot' }, ...pictures]"
+      @change="(v: unknown) => set({ asset: (v || null) as AssetId | null })"
+    />
+  </div>
+  <div class="line">
+    <span>Size</span>
+    <NumberField
+      label="Size, mm"
+      unit=" mm"
+      :value="object.size * 1000"
+      :min="0.2"
+      :max="10000"
+      @change="(v) => set({ size: v / 1000 }, 'size')"
+      @done="done"
+    />
+    <NumberField
+      label="Size varies by, per cent"
+      mark="±"
+      unit="%"
+      :value="percent(object.sizeVaries)"
+      :min="0"
+      :max="100"
+      :digits="0"
+      @change="(v) => set({ sizeVaries: v / 100 }, 'varies')"
+      @done="done"
+    />
+    <a-select
+      v-if="document.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
+      v-name="'Frames of its sequence'"
+      size="small"
+      :value="object.frames"
+      :options="[
+        { value: 'life', label: 'over life' },
+        { value: 'one', label: 'one each' },
+      ]"
+      @change="(v: unknown) => set({ frames: v as 'life' })"
+    />
+  </div>
+  <div class="over" role="group" aria-label="Over the life of a particle">
+    <p class="row">
+      <span class="grow">Over its life</span>
+      <button
+        class="icon-button"
+        type="button"
+        aria-label="Another age"
+        :disabled="object.over.length >= 8"
+        @click="addStop"
+      >
+        <Plus :size="12" />
+      </button>
+    </p>
+    <div v-for="(age, i) in object.over" :key="i" class="age">
+      <NumberField
+        label="Age, per cent"
+        unit="%"
+        :value="percent(age.at)"
+        :min="0"
+        :max="100"
+        :digits="0"
+        @change="(v) => stop(i, { at: v / 100 }, `at-${i}`)"
+        @done="done"
+      />
+      <NumberField
+        label="Size at this age, per cent"
+        mark="size"
+        unit="%"
+        :value="percent(age.size)"
+        :min="0"
+        :max="2000"
+        :digits="0"
+        @change="(v) => stop(i, { size: v / 100 }, `over-size-${i}`)"
+        @done="done"
+      />
+      <NumberField
+        label="Opacity at this age, per cent"
+        mark="op."
+        unit="%"
+        :value="percent(age.opacity)"
+        :min="0"
+        :max="100"
+        :digits="0"
+        @change="(v) => stop(i, { opacity: v / 100 }, `over-opacity-${i}`)"
+        @done="done"
+      />
+      <input
+        type="color"
+        :aria-label="`Colour at age ${i + 1}`"
+        :value="age.colour"
+        @input="(e) => stop(i, { colour: (e.target as HTMLInputElement).value }, `over-colour-${i}`)"
+        @change="done"
+      />
+      <button
+        class="icon-button"
+        type="button"
+        :aria-label="`Remove age ${i + 1}`"
+        :disabled="object.over.length <= 2"
+        @click="set({ over: object.over.filter((_, n) => n !== i) })"
+      >
+        <Trash2 :size="11" />
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped src="./fields.css"></style>
+<style scoped>
+.over {
+  display: grid;
+  gap: 4px;
+  color: var(--soft);
+}
+.age {
+  display: grid;
+  grid-template-columns: 1fr 1.3fr 1.3fr 28px 20px;
+  gap: 4px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+/** Why an object is as it is at this moment: the chain of causes, with a way to each. */
+import { computed, ref } from 'vue';
+import { isIn } from '../../../core/behave/program';
+import { whyObject, type Cause, type ObjectState } from '../../../core/behave/why';
+import type { CueId, EffectObject, ObjectId } from '../../../core/document/schema';
+import { causeWords } from '../../behave-words';
+import { mendsOf, type Mend } from '../bench/behave/mends';
+import { useChronicleStore } from '../../stores/chronicle';
+import { useDeskStore } from '../../stores/desk';
+import { useEffectStore } from '../../stores/effect';
+import { usePlaybackStore } from '../../stores/playback';
+
+const props = defineProps<{ object: EffectObject }>();
+const document = useEffectStore();
+const playback = usePlaybackStore();
+const desk = useDeskStore();
+const store = useChronicleStore();
+const open = ref(false);
+
+const stateOf = (id: ObjectId): ObjectState | null => {
+  const runtime = playback.player.at(playback.time);
+  const { program } = playback.player;
+  const i = program.indexOf.get(id);
+  if (i === undefined) return null;
+  const { visible, opacity } = runtime.values(i);
+  return { visible, opacity, inScene: isIn(program, i, runtime.scene) };
+};
+const causes = computed(() =>
+  open.value ? whyObject(document.effect, props.object, store.chronicle, playback.time + 1e-6, stateOf) : [],
+);
+const seen = computed(() => {
+  const state = stateOf(props.object.id);
+  return state !== null && state.visible && state.opacity > 0 && state.inScene;
+});
+const cueOf = (cause: Cause): CueId | null =>
+  cause.code === 'waits' ? cause.cue : cause.code === 'acted' ? cause.act.cue : null;
+const go = (cause: Cause): void => {
+  const id = cueOf(cause);
+  if (id === null) return;
+  desk.behave.section = 'cues';
+  desk.behave.cue = id;
+  globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
+  if (cause.code === 'acted') playback.seek(cause.act.time);
+};
+const mends = (cause: Cause): Mend[] => {
+  if (cause.code !== 'waits') return [];
+  const cue = document.effect.cues[cause.cue];
+  return cue ? cause.reasons.flatMap((r) => mendsOf(document, cue, r)) : [];
+};
+</script>
+
+<template>
+  <button class="word why" type="button" :aria-expanded="open" @click="open = !open">
+    Why is it {{ seen ? 'seen' : 'not seen' }} now?
+  </button>
+  <ol v-if="open" class="chain" aria-label="Why">
+    <li v-for="(cause, i) in causes" :key="i">
+      <button v-if="cueOf(cause)" class="said" type="button" @click="go(cause)">
+        {{ causeWords(document.effect, cause) }}
+      </button>
+      <template v-else>{{ causeWords(document.effect, cause) }}</template>
+      {{ ' ' }}
+      <button v-for="mend in mends(cause)" :key="mend.label" class="word" type="button" @click="mend.run()">
+        {{ mend.label }}
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.why {
+  margin-top: 4px;
+  font-size: 12px;
+}
+.chain {
+  margin: 4px 0 0;
+  padding-left: 16px;
+  display: grid;
+  gap: 4px;
+  font-size: 12px;
+  color: var(--soft);
+}
+.said {
+  display: inline;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.said:hover {
+  color: var(--accent);
+}
+</style>

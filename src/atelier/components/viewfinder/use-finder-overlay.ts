@@ -1,0 +1,76 @@
+/** What the viewer reads, uses and hears: prompts, controls and sounds of the effect in the Viewfinder. */
+import { onMounted, ref, watch, type Ref } from 'vue';
+import { promptLanguage } from '../../../core/behave/prompt-texts';
+import type { Player } from '../../../core/behave/player';
+import type { Runtime } from '../../../core/behave/runtime';
+import type { ObjectPlaces } from '../../../core/placing/places';
+import type { TrackFrame } from '../../../core/tracking/track-frame';
+import { ViewerOverlay } from '../../../stage/overlay/viewer-overlay';
+import { EffectSounds } from '../../../stage/sound/effect-sounds';
+import { api } from '../../api/client';
+import { useEffectStore } from '../../stores/effect';
+import { usePlaybackStore } from '../../stores/playback';
+
+export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () => void) => {
+  const document = useEffectStore();
+  const playback = usePlaybackStore();
+  /** How many sounds are heard now. */
+  const sounding = ref(0);
+  const overlay = new ViewerOverlay({
+    language: promptLanguage(navigator.languages),
+    onControl: (control, value) => {
+      playback.setControl(control, value);
+      needsDraw();
+    },
+    pictureUrl: (id) => {
+      const asset = document.effect.assets[id];
+      return asset?.kind === 'picture' ? api.fileUrl(asset.files[0]!.sha256) : null;
+    },
+  });
+  const sounds = new EffectSounds(
+    async ({ sha256 }) => {
+      const response = await fetch(api.fileUrl(sha256));
+      if (!response.ok) throw new Error(`HTTP ${response.status}`);
+      return response.blob();
+    },
+    (_, name) => {
+      document.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
+    },
+  );
+  onMounted(() => {
+    frame.value?.append(overlay.element);
+    frame.value?.addEventListener('pointerdown', () => sounds.wake());
+  });
+  // Where nothing plays nothing sounds.
+  watch(
+    () => playback.playing || playback.source !== 'take',
+    (on) => {
+      if (!on) {
+        sounds.silence();
+        sounding.value = 0;
+      } else sounds.wake();
+    },
+  );
+  return {
+    sounding,
+    /** Brings all of it to the moment that was drawn. `used`: the viewer may use the controls now. */
+    show: (
+      now: { frame: TrackFrame; runtime: Runtime; program: Player['program'] },
+      places: readonly ObjectPlaces[],
+      used: boolean,
+    ): void => {
+      overlay.update(now.program, now.runtime);
+      overlay.element.inert = !used;
+      const live = playback.source !== 'take';
+      sounds.update(
+        now.program,
+        now.runtime,
+        places,
+        now.frame,
+        live || (playback.playing && playback.speed === 1),
+      );
+      sounding.value = sounds.sounding;
+    },
+    dispose: (): void => sounds.dispose(),
+  };
+};

@@ -1,0 +1,18 @@
+/** The values of an object as the document has it, before behaviour has changed anything. */
+import type { Effect, EffectObject } from '../document/schema';
+import { firstMedia } from './media';
+import type { Values } from './values';
+
+export const firstValues = (effect: Effect, object: EffectObject): Values => ({
+  visible: object.visible,
+  opacity: 'opacity' in object ? object.opacity : 1,
+  move: object.move,
+  turn: object.turn,
+  scale: object.scale,
+  numbers: null,
+  colour: null,
+  media: firstMedia(effect, object),
+  open: object.kind === 'fountain' && object.runs ? 1 : 0,
+  burst: 0,
+  facing: false,
+});

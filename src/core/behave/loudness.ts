@@ -1,0 +1,6 @@
+/** What a microphone hears on a take. Takes have no sound: performers are as loud as their mouths are open. */
+import { expression, type TrackFrame } from '../tracking/track-frame';
+import type { Unit } from '../units';
+
+export const heardOn = ({ faces }: TrackFrame): Unit =>
+  faces.reduce((loudest, face) => Math.max(loudest, Math.min(1, 1.2 * expression(face, 'jawOpen'))), 0);

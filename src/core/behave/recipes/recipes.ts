@@ -1,0 +1,137 @@
+/** Ready-made behaviours: a when half and a then half, joined to an ordinary cue. Any two halves can be joined. */
+import { edit, type Edit } from '../../document/edits';
+import { newBeat } from '../../document/new-cues';
+import { cueOrder } from '../../document/queries';
+import {
+  MOST_CUES,
+  type Cue,
+  type CueId,
+  type Effect,
+  type EffectObject,
+  type ObjectId,
+} from '../../document/schema';
+import { IconiaError } from '../../errors';
+import { RESPONSE_HALVES, responseSuits, type ResponseHalf, type ResponseHalfName } from './response-halves';
+import { TRIGGER_HALVES, triggersOf, type TriggerHalfName } from './trigger-halves';
+
+export interface Recipe {
+  readonly when: TriggerHalfName;
+  readonly then: ResponseHalfName;
+  /** More words it is found by. */
+  readonly words?: string;
+}
+
+export const RECIPES: readonly Recipe[] = [
+  { when: 'whileMouthOpen', then: 'show' },
+  { when: 'whilePuckered', then: 'show', words: 'kiss' },
+  { when: 'whileSmiling', then: 'show', words: 'happy' },
+  { when: 'whileEyesClosed', then: 'show', words: 'sleep blink' },
+  { when: 'whileBrowsRaised', then: 'show', words: 'surprise' },
+  { when: 'whileFace', then: 'show' },
+  { when: 'whileRecording', then: 'show' },
+  { when: 'whileNear', then: 'show' },
+  { when: 'start', then: 'popIn', words: 'appear' },
+  { when: 'mouthOpens', then: 'popIn', words: 'appear' },
+  { when: 'tap', then: 'popIn', words: 'appear' },
+  { when: 'smile', then: 'popIn', words: 'appear' },
+  { when: 'start', then: 'fadeIn' },
+  { when: 'later', then: 'fadeOut' },
+  { when: 'start', then: 'dropIn', words: 'fall' },
+  { when: 'nod', then: 'dropIn', words: 'fall' },
+  { when: 'tap', then: 'toggle', words: 'switch' },
+  { when: 'tapIt', then: 'popOut', words: 'collect pop' },
+  { when: 'wink', then: 'flash' },
+  { when: 'near', then: 'flyOff', words: 'shy escape' },
+  { when: 'blow', then: 'flyOff', words: 'blow away' },
+  { when: 'start', then: 'circle', words: 'orbit around the head ring' },
+  { when: 'start', then: 'circleViewer', words: 'orbit' },
+  { when: 'start', then: 'sway', words: 'plant hang' },
+  { when: 'start', then: 'drift', words: 'float hover' },
+  { when: 'start', then: 'pulse', words: 'heart breathe' },
+  { when: 'start', then: 'spin', words: 'rotate' },
+  { when: 'tapIt', then: 'spinOnce', words: 'rotate' },
+  { when: 'start', then: 'faceViewer', words: 'billboard look at' },
+  { when: 'start', then: 'followViewer' },
+  { when: 'shake', then: 'shake', words: 'wobble' },
+  { when: 'loud', then: 'nudge', words: 'music beat jump' },
+  { when: 'again', then: 'nudge', words: 'hop' },
+  { when: 'browsRise', then: 'rise', words: 'lift' },
+  { when: 'whileMouthOpen', then: 'growTo', words: 'bigger' },
+  { when: 'tap', then: 'nextPicture', words: 'sequence step carousel' },
+  { when: 'record', then: 'playOnce', words: 'clip video sound' },
+  { when: 'tapIt', then: 'playOnce', words: 'clip video sound' },
+  { when: 'pucker', then: 'burst', words: 'bubbles particles kiss' },
+  { when: 'tap', then: 'burst', words: 'particles confetti' },
+  { when: 'whileMouthOpen', then: 'flowOn', words: 'breathe particles' },
+  { when: 'thumb', then: 'flow', words: 'particles' },
+];
+
+const RESPONSES: Readonly<Record<ResponseHalfName, ResponseHalf>> = RESPONSE_HALVES;
+
+/** "Pop in with overshoot on a tap on the screen" */
+export const recipeName = ({ when, then }: Pick<Recipe, 'when' | 'then'>): string => {
+  const name = `${RESPONSES[then].name} ${TRIGGER_HALVES[when].name}`;
+  return name[0]!.toUpperCase() + name.slice(1);
+};
+
+/** Those that suit the object and hold all the words, in their order. */
+export const findRecipes = (text: string, object: EffectObject): readonly Recipe[] => {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return RECIPES.filter((recipe) => {
+    const all = `${recipeName(recipe)} ${recipe.words ?? ''}`.toLowerCase();
+    return responseSuits(recipe.then, object) && words.every((w) => all.includes(w));
+  });
+};
+
+/** The cue that two halves make. It is named as the recipe, and changed like any other. */
+export const cueOfRecipe = (
+  recipe: Pick<Recipe, 'when' | 'then'>,
+  object: EffectObject,
+  id: CueId,
+  order: number,
+  newId: (prefix: string) => string,
+): Cue => {
+  const { when, until } = triggersOf(recipe.when, object.id);
+  const { beats, ...options } = RESPONSES[recipe.then].make({ object, newId });
+  return {
+    id,
+    name: recipeName(recipe).slice(0, 80),
+    order,
+    enabled: true,
+    group: '',
+    note: '',
+    colour: null,
+    triggers: when,
+    conditions: [],
+    match: 'all',
+    fires: 'each',
+    cooldown: 0,
+    again: 'restart',
+    resets: until,
+    beats: beats.map((b) => ({ ...newBeat(b.id, b.actions), ...b })),
+    ...options,
+  };
+};
+
+/** Adds the cue, and hides the object at the start where that belongs to it. */
+export const addRecipe = (
+  effect: Effect,
+  recipe: Pick<Recipe, 'when' | 'then'>,
+  objectId: ObjectId,
+  newId: (prefix: string) => string,
+  made: CueId[] = [],
+): Edit =>
+  edit(`Add “${recipeName(recipe)}”`, (d) => {
+    const object = effect.objects[objectId];
+    if (!object) return;
+    if (Object.keys(effect.cues).length >= MOST_CUES)
+      throw new IconiaError(
+        'effect.too-many-cues',
+        `An effect holds ${MOST_CUES} cues. Delete some first; nothing was added.`,
+      );
+    const id = newId('cue') as CueId;
+    const order = (cueOrder(effect).at(-1)?.order ?? 0) + 1;
+    d.cues[id] = cueOfRecipe(recipe, object, id, order, newId) as never;
+    if (RESPONSES[recipe.then].hiddenBefore) d.objects[objectId]!.visible = false;
+    made.push(id);
+  });
