@@ -13,7 +13,9 @@ import type {
   ObjectId,
   Prompt,
   SceneId,
+  Signal,
   Target,
+  Trigger,
   Variable,
   Vary,
 } from '../document/schema';
@@ -83,6 +85,8 @@ export interface Program {
   readonly variables: readonly Variable[];
   readonly prompts: readonly Prompt[];
   readonly drives: readonly Drive[];
+  /** Something asks in every step where objects are. */
+  readonly wantsPlaces: boolean;
   /** Drives of how long actions take, by the action's id. */
   readonly durations: ReadonlyMap<string, Drive>;
 }
@@ -217,9 +221,43 @@ export const compile = (effect: Effect): Program => {
     variables: inOrder(effect.variables),
     prompts: inOrder(effect.prompts),
     drives,
+    wantsPlaces: wantsPlaces(effect),
     durations: new Map(drives.flatMap((d) => (d.to.kind === 'duration' ? [[d.to.action, d]] : []))),
   };
 };
+
+const PLACED_SIGNALS: ReadonlySet<string> = new Set([
+  'worldX',
+  'worldY',
+  'worldZ',
+  'screenX',
+  'screenY',
+  'distance',
+  'speed',
+]);
+const needsPlaces = (signal: Signal): boolean =>
+  signal.kind === 'apart' ||
+  signal.kind === 'angle' ||
+  (signal.kind === 'object' && PLACED_SIGNALS.has(signal.of));
+const triggerNeeds = (trigger: Trigger): boolean =>
+  trigger.kind === 'touch' || (trigger.kind === 'level' && needsPlaces(trigger.signal));
+const actionNeeds = (action: Action): boolean =>
+  action.kind === 'follow' ||
+  (action.kind === 'circle' && action.around !== 'middle') ||
+  ((action.kind === 'move' || action.kind === 'turn') && action.axes === 'viewer');
+
+const wantsPlaces = (effect: Effect): boolean =>
+  Object.values(effect.cues).some(
+    (cue) =>
+      [...cue.triggers, ...cue.resets].some(triggerNeeds) ||
+      cue.conditions.some((c) => needsPlaces(c.signal)) ||
+      cue.beats.some((b) => b.actions.some(actionNeeds)),
+  ) ||
+  Object.values(effect.drives).some((d) => needsPlaces(d.signal)) ||
+  Object.values(effect.prompts).some(
+    (p) =>
+      [...p.shownWhen, ...p.hiddenWhen].some(triggerNeeds) || p.onlyIf.some((c) => needsPlaces(c.signal)),
+  );
 
 const inOrder = <T extends { readonly order: number; readonly id: string }>(
   map: Readonly<Record<string, T>>,

@@ -249,6 +249,8 @@ export class Runtime implements StateNow, Readable {
     const aspect = viewOf(frame, inputs.view).aspect;
     const here = reshaped(program, this, { frame, presence: this.there, targets: program.targets, aspect });
     this.found = { here, places: null };
+    // Before anything moves: what asks where things are is told where the step before left them, whatever its place in the sheet.
+    if (program.wantsPlaces) this.places();
     const holding = this.hands.holds;
     this.hands.step(frame, inputs, this);
     for (const { control, value } of inputs.controls ?? []) {

@@ -380,8 +380,8 @@ const menu = (key: string): void => {
 .part {
   width: 100%;
   padding: 8px;
+  border: 1px solid var(--line2);
   border-radius: 6px;
-  background: var(--bench);
 }
 .beats {
   width: 100%;

@@ -112,8 +112,9 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
   width: 100%;
   padding: 8px;
   margin-bottom: 4px;
+  border: 1px solid var(--line2);
   border-radius: 6px;
-  background: var(--bench);
+  background: var(--sheet);
 }
 .line {
   display: flex;

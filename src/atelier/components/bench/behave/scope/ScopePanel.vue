@@ -339,5 +339,9 @@ text {
 }
 .axis span {
   position: absolute;
+  white-space: nowrap;
+}
+.axis span:last-child {
+  transform: translateX(-100%);
 }
 </style>

@@ -233,12 +233,12 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
 .line label {
   display: grid;
   gap: 2px;
-  min-width: 72px;
+  width: 86px;
   font-size: 11.5px;
   color: var(--soft);
 }
-.line :deep(.number) {
-  width: 76px;
+.line label:has(.choice) {
+  width: auto;
 }
 .text {
   height: 26px;

@@ -1,0 +1,430 @@
+import { describe, expect, test } from '@jest/globals';
+import { newMorph as freshMorph } from '../document/new-face-objects';
+import {
+  headAnchor,
+  newFountain as freshFountain,
+  newGroup,
+  newSolid,
+  newSound as freshSound,
+  newText as freshText,
+} from '../document/new-objects';
+import type { Action, ActionKind, AssetId, Cue, EffectObject, ObjectId } from '../document/schema';
+import { compose, fromAngles, angleBetween, fromAxisAngle } from '../maths/quaternion';
+import { toOuter } from '../maths/pose';
+import { distance, pointAt } from '../maths/vec3';
+import { positionOf } from '../maths/matrix';
+import { STEP } from '../units';
+import { compile } from './program';
+import { Runtime } from './runtime';
+import { CARD, card, cueOf, effectOf, pass, STILL, TAP } from './testing';
+
+type Told = Partial<Action> & { readonly kind: ActionKind };
+const started = (
+  action: Told,
+  object: EffectObject = card(),
+  others: EffectObject[] = [],
+  more: Partial<Cue> = {},
+) =>
+  new Runtime(
+    compile(
+      effectOf(
+        [cueOf('effectStarts', [[{ easing: 'steady', ...action } as Told]], more)],
+        [object, ...others],
+      ),
+    ),
+  );
+const CROWN = headAnchor('crown');
+const newText = (id: ObjectId) => freshText(id, 'Low tide', 0, CROWN);
+const newMorph = (id: ObjectId) => freshMorph(id, 0);
+const newFountain = (id: ObjectId) => freshFountain(id, 0, CROWN);
+const newSound = (id: ObjectId, asset: AssetId) => ({ ...freshSound(id, null, 0, CROWN), asset });
+const FLAT = { anchor: { kind: 'screen', pin: 'centre' } } as Partial<EffectObject>;
+
+describe('moving', () => {
+  test('to, by and from', () => {
+    const at: Partial<EffectObject> = { move: [0.1, 0, 0] };
+    const half = (mode: 'to' | 'by' | 'from') =>
+      pass(started({ kind: 'move', mode, by: [0, 0.2, 0], duration: 1 } as Told, card(CARD, at)), 0.5 + STEP)
+        .move;
+    expect(half('to').map((x) => x + 0)).toEqual([0.05, 0.1, 0].map((x) => expect.closeTo(x, 9)));
+    expect(half('by')).toEqual([0.1, 0.1, 0].map((x) => expect.closeTo(x, 9)));
+    expect(half('from')).toEqual([0.05, 0.1, 0].map((x) => expect.closeTo(x, 9)));
+  });
+  test('by its own axes: along where it is turned', () => {
+    const object = card(CARD, { turn: [0, 0, 90] });
+    const end = pass(
+      started({ kind: 'move', mode: 'by', by: [0.1, 0, 0], axes: 'own' } as Told, object),
+      1,
+    ).move;
+    expect(end).toEqual([0, 0.1, 0].map((x) => expect.closeTo(x, 9)));
+  });
+  test("by the viewer's axes: to the viewer's right, however the head is turned", () => {
+    const [face] = STILL.faces;
+    const turned = {
+      ...STILL,
+      faces: [
+        {
+          ...face!,
+          pose: { ...face!.pose, rotation: compose(face!.pose.rotation, fromAxisAngle([0, 1, 0], 60)) },
+        },
+      ],
+    };
+    const object = card(CARD, { anchor: headAnchor('noseTip') } as never);
+    const runtime = started(
+      { kind: 'move', mode: 'by', by: [0.1, 0, 0], axes: 'viewer', duration: 0.5 } as Told,
+      object,
+    );
+    runtime.step(turned);
+    const before = positionOf(runtime.places()[0]!.places[0]!.matrix);
+    pass(runtime, 1, turned);
+    const after = positionOf(runtime.places()[0]!.places[0]!.matrix);
+    const way = after.map((x, i) => x - before[i]!);
+    expect(way[0]).toBeCloseTo(0.1, 3);
+    expect(Math.hypot(way[1]!, way[2]!)).toBeLessThan(1e-3);
+  });
+  test('a captured pose is reached exactly, in move, turn and size', () => {
+    const runtime = started({
+      kind: 'pose',
+      move: [0.1, 0.2, 0.3],
+      turn: [10, 190, -30],
+      scale: [2, 2, 2],
+      way: 'short',
+      duration: 1,
+    } as Told);
+    const half = pass(runtime, 0.5 + STEP);
+    // The short way: half-way it is half as far from both ends.
+    const whole = angleBetween(fromAngles([0, 0, 0]), fromAngles([10, 190, -30]));
+    expect(angleBetween(fromAngles(half.turn), fromAngles([0, 0, 0]))).toBeCloseTo(whole / 2, 3);
+    const end = pass(runtime, 1);
+    expect([end.move, end.turn, end.scale]).toEqual([
+      [0.1, 0.2, 0.3],
+      [10, 190, -30],
+      [2, 2, 2],
+    ]);
+  });
+  test('turns the short way or by the angles as typed', () => {
+    const mid = (way: 'typed' | 'short') =>
+      pass(started({ kind: 'turn', mode: 'to', by: [0, 0, 300], way, duration: 1 } as Told), 0.5 + STEP)
+        .turn[2];
+    expect(mid('typed')).toBeCloseTo(150, 6);
+    expect(mid('short')).toBeCloseTo(-30, 6);
+  });
+  test('turns about its own axes by more than a turn', () => {
+    const object = card(CARD, { turn: [90, 0, 0] });
+    const runtime = started(
+      { kind: 'turn', mode: 'by', by: [0, 450, 0], axes: 'own', duration: 1 } as Told,
+      object,
+    );
+    const end = pass(runtime, 1.1).turn;
+    const expected = compose(fromAngles([90, 0, 0]), fromAngles([0, 90, 0]));
+    expect(angleBetween(fromAngles(end), expected)).toBeLessThan(1e-3);
+  });
+  test('sizes from nothing to what it is', () => {
+    const runtime = started(
+      { kind: 'size', mode: 'from', factor: 0, duration: 1 } as Told,
+      card(CARD, { scale: [2, 2, 2] }),
+    );
+    expect(pass(runtime, STEP).scale[0]).toBeCloseTo(0, 9);
+    expect(pass(runtime, 0.5).scale[0]).toBeCloseTo(1, 6);
+    expect(pass(runtime, 1).scale[0]).toBe(2);
+  });
+});
+
+describe('what goes on', () => {
+  test('circles its middle: keeps its height and distance, a turn in its duration, turned along', () => {
+    const object = card(CARD, { move: [0.1, 0.05, 0] });
+    const runtime = started({ kind: 'circle', axis: 'y', duration: 2 } as Told, object);
+    for (let i = 0; i < 8; i++) {
+      const { move } = pass(runtime, 0.25);
+      expect(Math.hypot(move[0], move[2])).toBeCloseTo(0.1, 6);
+      expect(move[1]).toBeCloseTo(0.05, 9);
+    }
+    const quarter = started({ kind: 'circle', axis: 'y', duration: 2 } as Told, object);
+    const at = pass(quarter, 0.5 + STEP);
+    expect(at.move).toEqual([0, 0.05, -0.1].map((x) => expect.closeTo(x, 6)));
+    expect(at.turn[1]).toBeCloseTo(90, 4);
+    const other = started({ kind: 'circle', axis: 'y', duration: 2, clockwise: true } as Told, object);
+    expect(pass(other, 0.5 + STEP).move[2]).toBeCloseTo(0.1, 6);
+  });
+  test('circles another object, wherever that goes, with a radius of its own', () => {
+    const sun = 'obj_sun1' as ObjectId;
+    const middle = card(sun, { move: [0.2, 0, 0], ...FLAT });
+    const runtime = started(
+      { kind: 'circle', around: 'object', object: sun, axis: 'z', radius: 0.05, duration: 1 } as Told,
+      card(CARD, { move: [0, 0, 0], ...FLAT }),
+      [middle],
+    );
+    pass(runtime, 0.4);
+    for (let i = 0; i < 5; i++) expect(distance(pass(runtime, 0.13).move, [0.2, 0, 0])).toBeCloseTo(0.05, 6);
+  });
+  test('follows with a lag: 63 % nearer after it, and by a spring over it', () => {
+    const leader = 'obj_lead1' as ObjectId;
+    const object = card(CARD, { move: [0, 0, 0], ...FLAT });
+    const jump = cueOf(
+      'screenTapped',
+      [[{ kind: 'move', targets: [leader], mode: 'by', by: [0.1, 0, 0], duration: 0 } as Told]],
+      {
+        id: 'cue_jump' as never,
+      },
+    );
+    const run = (more: object) => {
+      const follow = cueOf('effectStarts', [[{ kind: 'follow', object: leader, lag: 0.5, ...more } as Told]]);
+      const runtime = new Runtime(
+        compile(effectOf([follow, jump], [object, card(leader, { move: [0.2, 0, 0], order: 1, ...FLAT })])),
+      );
+      pass(runtime, 0.1);
+      runtime.step(STILL, TAP);
+      return runtime;
+    };
+    // It sees the leader as the step before left it.
+    const lagged = run({});
+    pass(lagged, 0.5);
+    expect(lagged.values(0).move[0]).toBeCloseTo(0.1 * (1 - Math.exp(-1)), 3);
+    const sprung = run({ swings: 2 });
+    const seen = Array.from({ length: 60 }, () => pass(sprung, STEP).move[0]);
+    expect(Math.max(...seen)).toBeGreaterThan(0.11);
+    expect(pass(sprung, 5).move[0]).toBeCloseTo(0.1, 3);
+  });
+  test('sways, shakes and bounces lie over what else moves it, and leave nothing behind', () => {
+    const both = cueOf('effectStarts', [
+      [
+        { kind: 'move', mode: 'by', by: [0.1, 0, 0], duration: 1, easing: 'steady' } as Told,
+        { kind: 'bounce', height: 0.05, duration: 0.5, repeat: 2 } as Told,
+        { kind: 'sway', axis: 'z', angle: 10, duration: 1, repeat: 1 } as Told,
+        { kind: 'shake', distance: 0.01, angle: 0, rate: 20, duration: 1, repeat: 1 } as Told,
+      ],
+    ]);
+    const runtime = new Runtime(compile(effectOf([both])));
+    const seen = Array.from({ length: 60 }, () => ({ ...pass(runtime, STEP) }));
+    expect(Math.max(...seen.map((v) => v.move[1]))).toBeGreaterThan(0.045);
+    expect(Math.max(...seen.map((v) => v.turn[2]))).toBeCloseTo(10, 0);
+    expect(seen.some((v, i) => Math.abs(v.move[0] - (0.1 * i) / 60) > 0.002)).toBe(true);
+    const end = pass(runtime, 0.2);
+    expect(end.move).toEqual([0.1, 0, 0].map((x) => expect.closeTo(x, 9)));
+    expect(end.turn).toEqual([0, 0, 0]);
+  });
+  test('keeps its front to the viewer while it lasts', () => {
+    const runtime = started({ kind: 'face' } as Told);
+    expect(runtime.values(0).facing).toBe(false);
+    expect(pass(runtime, 0.1).facing).toBe(true);
+  });
+});
+
+describe('values', () => {
+  test('colour, mixed as light, ends exactly', () => {
+    const solid = { ...newSolid(CARD, 'box', 0, headAnchor('crown')), colour: '#000000' };
+    const runtime = started({ kind: 'colour', colour: '#ffffff', duration: 1 } as Told, solid);
+    pass(runtime, 0.5 + STEP);
+    // Half as much light is 188 of 255 in sRGB.
+    expect(runtime.objectNow(0)).toMatchObject({ colour: '#bcbcbc' });
+    pass(runtime, 1);
+    expect(runtime.objectNow(0)).toMatchObject({ colour: '#ffffff' });
+    expect(solid.colour).toBe('#000000');
+  });
+  test.each([
+    ['size', newText(CARD), 0.04],
+    ['sliders.chin', newMorph(CARD), 0.5],
+    ['rate', newFountain(CARD), 90],
+    ['opacity', card(), 0.25],
+    ['moveY', card(), 0.3],
+  ] as const)('the number %s of an object, to and within its bounds', (property, object, value) => {
+    const of = (runtime: Runtime): unknown =>
+      property === 'opacity'
+        ? runtime.values(0).opacity
+        : property === 'moveY'
+          ? runtime.values(0).move[1]
+          : property
+              .split('.')
+              .reduce<unknown>((o, k) => (o as Record<string, unknown>)[k], runtime.objectNow(0));
+    const to = started(
+      { kind: 'number', property, mode: 'to', value, duration: 0.5 } as Told,
+      object as EffectObject,
+    );
+    pass(to, 1);
+    expect(of(to)).toBeCloseTo(value, 9);
+    const wild = started(
+      { kind: 'number', property, mode: 'to', value: 1e6, duration: 0 } as Told,
+      object as EffectObject,
+    );
+    pass(wild, 0.1);
+    expect(of(wild)).toBeLessThanOrEqual(1e4);
+  });
+  test('an object nobody changes is the one of the document itself', () => {
+    const object = card();
+    const runtime = started({ kind: 'move' } as Told, object);
+    pass(runtime, 1);
+    expect(runtime.objectNow(0)).toBe(object);
+  });
+});
+
+describe('stay, return, there and back', () => {
+  test('then as before: shown for a second, then hidden again', () => {
+    const runtime = started({ kind: 'show', duration: 1, after: 'return' }, card(CARD, { visible: false }));
+    expect(pass(runtime, 0.9).visible).toBe(true);
+    expect(pass(runtime, 0.2).visible).toBe(false);
+  });
+  test('a move that returns is where it was, at once', () => {
+    const runtime = started({
+      kind: 'move',
+      mode: 'by',
+      by: [0.1, 0, 0],
+      duration: 0.5,
+      after: 'return',
+    } as Told);
+    expect(pass(runtime, 0.4).move[0]).toBeGreaterThan(0.07);
+    expect(pass(runtime, 0.2).move[0]).toBe(0);
+  });
+});
+
+describe('sequences and sounds', () => {
+  const sequence = {
+    kind: 'sequence',
+    id: 'asset_seq1' as AssetId,
+    frames: 4,
+    rate: 2,
+  };
+  const withAsset = (
+    action: Told,
+    object: EffectObject,
+    asset: object,
+    when: 'effectStarts' | 'screenTapped' = 'effectStarts',
+  ) =>
+    new Runtime(
+      compile(
+        effectOf([cueOf(when, [[action]])], [object], {
+          assets: { [(asset as { id: string }).id]: asset } as never,
+        }),
+      ),
+    );
+  const shown = card(CARD, { asset: sequence.id } as never);
+  const frame = (runtime: Runtime): number => Math.floor(runtime.values(0).media!.at * 2);
+
+  test('next picture on each tap, round and round; the first tap goes to the second', () => {
+    const runtime = withAsset({ kind: 'picture', go: 'next' } as Told, shown, sequence, 'screenTapped');
+    const seen = Array.from({ length: 6 }, () => {
+      runtime.step(STILL, TAP);
+      pass(runtime, 0.2);
+      return frame(runtime);
+    });
+    expect(seen).toEqual([1, 2, 3, 0, 1, 2]);
+  });
+  test('one picture by its number, and the one before the first is the last', () => {
+    expect(frame(after(withAsset({ kind: 'picture', go: 'to', number: 3 } as Told, shown, sequence)))).toBe(
+      2,
+    );
+    expect(frame(after(withAsset({ kind: 'picture', go: 'previous' } as Told, shown, sequence)))).toBe(3);
+  });
+  const after = (runtime: Runtime): Runtime => {
+    pass(runtime, 0.1);
+    return runtime;
+  };
+  test('plays a part as often as told, at its speed, and stays on its last picture', () => {
+    const runtime = withAsset(
+      { kind: 'play', do: 'play', from: 0.5, to: 1.5, speed: 2, times: 2 } as Told,
+      shown,
+      sequence,
+    );
+    pass(runtime, 0.25);
+    expect(runtime.values(0).media).toMatchObject({ running: true, left: 2 });
+    pass(runtime, 0.5);
+    expect(runtime.values(0).media).toMatchObject({ running: true, left: 1 });
+    pass(runtime, 0.5);
+    expect(runtime.values(0).media!.running).toBe(false);
+    expect(frame(runtime)).toBe(2);
+  });
+  test('backwards it begins at its end', () => {
+    const runtime = withAsset({ kind: 'play', speed: -1, times: 1 } as Told, shown, sequence);
+    expect(frame(after(runtime))).toBe(3);
+    pass(runtime, 3);
+    expect(runtime.values(0).media).toMatchObject({ running: false, at: 0 });
+  });
+  test('the next beat waits for a clip that ends, not for one without end', () => {
+    const beats = (times: number) =>
+      cueOf('effectStarts', [[{ kind: 'play', times } as Told], [{ kind: 'hide' }]]);
+    const run = (times: number) =>
+      new Runtime(
+        compile(effectOf([beats(times)], [shown], { assets: { [sequence.id]: sequence } as never })),
+      );
+    expect(pass(run(1), 1.9).visible).toBe(true);
+    expect(pass(run(1), 2.1).visible).toBe(false);
+    expect(pass(run(0), 0.1).visible).toBe(false);
+  });
+  test('a sound waits for its cue, plays once, and fades with its volume', () => {
+    const asset = { kind: 'sound', id: 'asset_snd1' as AssetId, duration: 1, loop: null };
+    const sound = newSound(CARD, asset.id);
+    const runtime = withAsset({ kind: 'play' } as Told, sound, asset, 'screenTapped');
+    expect(pass(runtime, 0.5).media!.running).toBe(false);
+    runtime.step(STILL, TAP);
+    expect(pass(runtime, 0.5).media).toMatchObject({ running: true, left: 1 });
+    expect(pass(runtime, 0.6).media!.running).toBe(false);
+    const fading = withAsset(
+      { kind: 'fade', opacity: 0, duration: 1 } as Told,
+      { ...sound, runs: true, loop: true },
+      asset,
+    );
+    expect(pass(fading, 0.5).media!.running).toBe(true);
+    expect(pass(fading, 1).opacity).toBe(0);
+  });
+});
+
+describe('fountains', () => {
+  test('flows for its time and then no more; a burst is born at once', () => {
+    const fountain = {
+      ...newFountain(CARD),
+      runs: false,
+      rate: 60,
+      life: [10, 10] as [number, number],
+      anchor: { kind: 'screen', pin: 'centre' } as const,
+    };
+    const flow = started({ kind: 'flow', duration: 3, after: 'return' }, fountain);
+    pass(flow, 1);
+    expect(flow.particlesOf(0)!.count).toBeGreaterThan(55);
+    pass(flow, 4);
+    expect(flow.particlesOf(0)!.count).toBeGreaterThanOrEqual(179);
+    expect(flow.particlesOf(0)!.count).toBeLessThanOrEqual(181);
+    const burst = started({ kind: 'burst', count: 40 } as Told, fountain);
+    pass(burst, 0.2);
+    expect(burst.particlesOf(0)!.count).toBe(40);
+    pass(burst, 1);
+    expect(burst.particlesOf(0)!.count).toBe(40);
+  });
+  test('a hidden fountain bears nothing; whoever does not draw has no particles', () => {
+    const fountain = { ...newFountain(CARD), runs: true, visible: false };
+    const program = compile(effectOf([], [fountain]));
+    const runtime = new Runtime(program);
+    pass(runtime, 1);
+    expect(runtime.particlesOf(0)!.count).toBe(0);
+    expect(new Runtime(program, { fountains: false }).particlesOf(0)).toBeNull();
+  });
+  test('from the open mouth of the wearer, in the world', () => {
+    const fountain = {
+      ...newFountain(CARD),
+      anchor: headAnchor('crown'),
+      area: { kind: 'face', part: 'mouth' } as const,
+      speed: [0, 0] as [number, number],
+      gravity: 0,
+      turbulence: 0,
+    };
+    const runtime = new Runtime(compile(effectOf([], [fountain])));
+    pass(runtime, 0.5);
+    const p = runtime.particlesOf(0)!;
+    expect(p.count).toBeGreaterThan(5);
+    const face = STILL.faces[0]!;
+    // The middle of the lips, landmark 13, brought from head space to the world.
+    const lip = toOuter(face.pose, pointAt(face.landmarks, 13));
+    for (let i = 0; i < p.count; i++) expect(distance([p.x[i]!, p.y[i]!, p.z[i]!], lip)).toBeLessThan(0.035);
+  });
+});
+
+describe('groups', () => {
+  test('what acts on a group carries what hangs in it', () => {
+    const group = { ...newGroup('obj_grp1' as ObjectId, 'G', 0, { kind: 'screen', pin: 'centre' }) };
+    const inside = card(CARD, { parent: group.id, order: 1 });
+    const cue = cueOf('effectStarts', [
+      [{ kind: 'move', targets: [group.id], mode: 'by', by: [0.03, 0, 0], duration: 0 } as Told],
+    ]);
+    const runtime = new Runtime(compile(effectOf([cue], [group, inside])));
+    pass(runtime, 0.2);
+    expect(positionOf(runtime.places()[1]!.places[0]!.matrix)[0]).toBeCloseTo(0.03, 9);
+  });
+});
