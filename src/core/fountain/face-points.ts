@@ -43,7 +43,8 @@ const trianglesOf = (part: FaceArea): readonly number[] => {
   const kept: number[] = [];
   for (let t = 0; t < OPEN_TRIANGLES.length; t += 3) {
     const corners = OPEN_TRIANGLES.slice(t, t + 3);
-    if (corners.every((c) => weights[c]! > 0.4)) kept.push(...corners);
+    // Some regions are hardly larger than the triangles: what touches them belongs to them.
+    if (corners.some((c) => weights[c]! > 0.4)) kept.push(...corners);
   }
   return kept;
 };
@@ -92,8 +93,8 @@ export const facePoints = (landmarks: ArrayLike<number>, part: FaceArea): Float3
 };
 
 /** Half the width, height and depth of a usual head, and its middle from the origin between the ears, metres. */
-const HALF: Vec3 = [0.078, 0.112, 0.098];
-const MIDDLE: Vec3 = [0, 0.02, 0.01];
+const HALF: Vec3 = [0.078, 0.108, 0.09];
+const MIDDLE: Vec3 = [0, 0.012, -0.02];
 
 /** What particles bounce off: a ball of radius 1 in its own space. */
 export interface Ball {
