@@ -8,6 +8,14 @@ import { takeFor } from '../core/takes/library/take-for';
 import { makeTake } from '../core/takes/make-take';
 import type { Take } from '../core/takes/take';
 import type { Finger } from '../core/behave/inputs';
+import { heardOn } from '../core/behave/loudness';
+import { promptLanguage } from '../core/behave/prompt-texts';
+import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
+import '../stage/overlay/viewer-overlay.css';
+import { EffectSounds } from '../stage/sound/effect-sounds';
+import { keepPhoto, Recording } from './keep-picture';
+import { listens, Microphone } from './microphone';
+import type { AssetId } from '../core/document/schema';
 import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';
@@ -56,6 +64,12 @@ class ShowPage {
   private source: 'take' | 'camera' = 'take';
   private startedAt = performance.now();
   private drawn = 0;
+  private readonly overlay: ViewerOverlay;
+  private readonly sounds: EffectSounds;
+  private microphone: Microphone | null = null;
+  private facing: 'user' | 'environment' = 'user';
+  private recording: Recording | null = null;
+  private wantsPhoto = false;
 
   constructor(private readonly opened: OpenedPackage) {
     const source: FileSource = async ({ sha256 }) => {
@@ -66,6 +80,15 @@ class ShowPage {
     };
     this.stage = new Stage(canvas, createStores(source));
     this.live = new LiveRuntime(compile(opened.effect));
+    this.overlay = new ViewerOverlay({
+      language: promptLanguage(navigator.languages),
+      onControl: (control, value) => this.live.control(control, value),
+      pictureUrl: (id) => this.pictureUrl(id),
+    });
+    element('stage').append(this.overlay.element);
+    this.sounds = new EffectSounds(source, (_, name) =>
+      say(`${name} cannot be played in this browser. The effect goes on without it.`),
+    );
     this.take = takeFor(opened.effect);
     this.frame = this.take.frameAt(0);
     void this.print(source);
@@ -81,6 +104,7 @@ class ShowPage {
       };
     };
     canvas.addEventListener('pointerdown', (event) => {
+      this.sounds.wake();
       const finger = at(event);
       fingers.set(finger.id, finger);
       this.live.tap(finger.x, finger.y);
@@ -96,6 +120,45 @@ class ShowPage {
         fingers.delete(event.pointerId);
         this.live.touch([...fingers.values()]);
       });
+  }
+
+  private readonly urls = new Map<string, string>();
+  private pictureUrl(id: AssetId): string | null {
+    const asset = this.opened.effect.assets[id];
+    const file = asset && this.opened.files.get(asset.files[0]!.sha256);
+    if (!file) return null;
+    let url = this.urls.get(id);
+    if (!url)
+      this.urls.set(id, (url = URL.createObjectURL(new Blob([file.bytes as BlobPart], { type: file.mime }))));
+    return url;
+  }
+
+  /** Starts or stops a recording of what is seen. */
+  record(): void {
+    if (this.recording) {
+      this.recording.stop();
+      this.recording = null;
+      this.live.event('recordStops');
+    } else
+      try {
+        this.recording = new Recording(canvas, this.opened.manifest.name);
+        this.live.event('recordStarts');
+      } catch {
+        say('This browser cannot record. A photo still works.');
+      }
+    const button = element('record');
+    button.setAttribute('aria-pressed', String(this.recording !== null));
+    button.textContent = this.recording ? 'Stop recording' : 'Record';
+  }
+  photo(): void {
+    this.wantsPhoto = true;
+    this.live.event('photo');
+  }
+  /** The other camera, where there is one. */
+  flip(): void {
+    this.facing = this.facing === 'user' ? 'environment' : 'user';
+    if (this.source === 'camera') void this.showCamera().then(() => this.live.event('cameraFlips'));
+    else this.live.event('cameraFlips');
   }
 
   /** Prints the effect's own pictures on the take's sheets, when they have been decoded. */
@@ -132,25 +195,28 @@ class ShowPage {
 
   async showCamera(): Promise<void> {
     say('Opening the camera and the face tracker');
-    const camera = new LiveCamera({
-      onFrame: (frame) => {
-        this.frame = frame;
+    const camera = new LiveCamera(
+      {
+        onFrame: (frame) => {
+          this.frame = frame;
+        },
+        onState: (state) => {
+          if (this.camera !== camera) return;
+          if (state === 'looking') say('No face in the picture yet');
+          if (state === 'tracking') say('');
+        },
+        onPeople: (state, error) => {
+          if (this.camera !== camera) return;
+          if (state === 'loading') say('Looking for the people in the picture');
+          else say(error?.message ?? '');
+        },
+        onError: (error) => {
+          this.showTake();
+          say(error.message);
+        },
       },
-      onState: (state) => {
-        if (this.camera !== camera) return;
-        if (state === 'looking') say('No face in the picture yet');
-        if (state === 'tracking') say('');
-      },
-      onPeople: (state, error) => {
-        if (this.camera !== camera) return;
-        if (state === 'loading') say('Looking for the people in the picture');
-        else say(error?.message ?? '');
-      },
-      onError: (error) => {
-        this.showTake();
-        say(error.message);
-      },
-    });
+      this.facing,
+    );
     this.camera?.stop();
     this.camera = camera;
     try {
@@ -167,9 +233,22 @@ class ShowPage {
     this.source = 'camera';
     this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
     camera.findPeople(needsPeople(this.opened.effect));
+    await this.listen();
     this.restart();
     element('start').hidden = true;
     this.offerOther();
+  }
+
+  private async listen(): Promise<void> {
+    if (this.microphone || !listens(this.live.program)) return;
+    const microphone = new Microphone();
+    try {
+      await microphone.start();
+      this.microphone = microphone;
+    } catch {
+      microphone.stop();
+      say('Without the microphone the effect hears nothing; the rest of it works.');
+    }
   }
 
   /** The effect starts anew whenever the picture under it changes. */
@@ -195,8 +274,17 @@ class ShowPage {
     const now = performance.now();
     const frame = this.source === 'take' ? this.take.frameAt((now - this.startedAt) / 1000) : this.frame;
     this.live.setView(this.stage.viewOf(frame));
+    this.live.hear(this.source === 'take' ? heardOn(frame) : (this.microphone?.loudness ?? 0));
     this.live.advance(now / 1000, frame);
     this.stage.draw(frame, this.live.program, this.live.runtime);
+    if (this.wantsPhoto) {
+      this.wantsPhoto = false;
+      keepPhoto(canvas, this.opened.manifest.name);
+    }
+    const { program, runtime } = this.live;
+    this.overlay.update(program, runtime);
+    this.sounds.update(program, runtime, this.stage.drawn?.places ?? [], frame, true);
+    canvas.dataset.sounds = String(this.sounds.sounding);
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);
@@ -232,6 +320,9 @@ const main = async (): Promise<void> => {
     say('');
   });
   element('switch').addEventListener('click', () => page.switchSource());
+  element('record').addEventListener('click', () => page.record());
+  element('photo').addEventListener('click', () => page.photo());
+  element('flip').addEventListener('click', () => page.flip());
   requestAnimationFrame(page.draw);
 };
 

@@ -65,7 +65,11 @@ export class LiveCamera {
   private stopped = false;
   private startedAt = 0;
 
-  constructor(private readonly events: CameraEvents) {
+  constructor(
+    private readonly events: CameraEvents,
+    /** Towards the viewer, or away from them. */
+    private readonly facing: 'user' | 'environment' = 'user',
+  ) {
     this.video.muted = true;
     this.video.playsInline = true;
   }
@@ -80,7 +84,7 @@ export class LiveCamera {
       );
     try {
       this.stream = await navigator.mediaDevices.getUserMedia({
-        video: { facingMode: 'user', width: { ideal: 640 }, height: { ideal: 480 } },
+        video: { facingMode: this.facing, width: { ideal: 640 }, height: { ideal: 480 } },
         audio: false,
       });
       if (this.stopped) return this.stop();
