@@ -52,7 +52,6 @@ test('from Blank to a released effect that appears when the mouth opens', async 
   await expect(cue.getByText(/is shown from the start, so showing it changes nothing/)).toBeVisible();
   await cue.getByRole('button', { name: 'Hide lantern at the start' }).click();
   await expect(cue.getByText(/Fires at/)).toBeVisible();
-  await cue.getByRole('button', { name: 'at once' }).click();
   await cue.getByRole('button', { name: 'There and back' }).click();
   await cue.getByRole('spinbutton', { name: 'Duration, seconds' }).fill('1');
   await saved(page);

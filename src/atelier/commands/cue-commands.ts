@@ -18,6 +18,8 @@ export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mout
   document.edit(
     putCue(newCue(id, trigger, order, [{ id: newPartId('beat'), actions: [action] }]), 'Add cue'),
   );
+  const { behave } = useDeskStore();
+  Object.assign(behave, { section: 'cues', cue: id, action: action.id, fresh: id });
   return id;
 };
 

@@ -78,6 +78,8 @@ export const useDeskStore = defineStore('desk', () => {
     /** The cue that is worked on, and which of its actions stands open. */
     cue: null as CueId | null,
     action: null as string | null,
+    /** The cue that was just added: what sets it off is asked first. */
+    fresh: null as CueId | null,
     /** Ready-made cues are offered. */
     recipes: false,
   });

@@ -19,8 +19,7 @@ const reveal = (id: CueId): void => {
   void nextTick(() => globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' }));
 };
 const add = (): void => {
-  desk.behave.section = 'cues';
-  desk.behave.cue = addCueFor(props.object.id);
+  addCueFor(props.object.id);
 };
 const recipe = (): void => {
   desk.behave.section = 'cues';

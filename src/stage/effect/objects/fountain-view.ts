@@ -79,7 +79,7 @@ const createMaterial = (): ShaderMaterial => {
   material.vertexShader = VERTEX;
   material.fragmentShader = FRAGMENT;
   material.uniforms.dotted = { value: true };
-  material.uniforms.frames = { value: Array.from({ length: MOST_FRAMES }, () => [0, 0, 1, 1]) };
+  material.uniforms.frames = { value: new Float32Array(4 * MOST_FRAMES) };
   return material;
 };
 
@@ -138,10 +138,8 @@ export class FountainView implements ObjectView<Fountain> {
             .filter(({ file }) => file === 0)
             .map(({ rect }) => rect)
         : [WHOLE];
-    (this.material.uniforms.frames!.value as number[][]).forEach((f, i) => {
-      const rect = rects[Math.min(i, rects.length - 1)]!;
-      for (let k = 0; k < 4; k++) f[k] = rect[k]!;
-    });
+    const frames = this.material.uniforms.frames!.value as Float32Array;
+    for (let i = 0; i < MOST_FRAMES; i++) frames.set(rects[Math.min(i, rects.length - 1)]!, 4 * i);
     this.blend = object.blend;
     styleCardMaterial(
       this.material,

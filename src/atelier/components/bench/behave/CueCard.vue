@@ -39,7 +39,8 @@ const playback = usePlaybackStore();
 const chronicle = useChronicleStore();
 
 /** Which part of the sentence is being changed. */
-const part = ref<'when' | 'only' | 'options' | null>(null);
+const part = ref<'when' | 'only' | 'options' | null>(desk.behave.fresh === props.cue.id ? 'when' : null);
+if (part.value) desk.behave.fresh = null;
 const toggle = (which: 'when' | 'only' | 'options'): void => {
   part.value = part.value === which ? null : which;
 };

@@ -33,7 +33,7 @@ const fold = (name: string): void => {
   if (!folded.value.delete(name)) folded.value.add(name);
 };
 const add = (): void => {
-  desk.behave.cue = addCueFor(desk.selected);
+  addCueFor(desk.selected);
 };
 const paste = (): void => {
   pasteCopiedCues(null);

@@ -1,0 +1,570 @@
+/** Behaviour as creators build it: cues, controls, fountains, recipes; seen in the document, in pixels and in the scope. */
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { blankEffect } from '../src/core/document/defaults';
+import {
+  headAnchor,
+  newCard,
+  newFountain,
+  newGroup,
+  newSolid,
+  newSound,
+} from '../src/core/document/new-objects';
+import type {
+  AssetId,
+  Effect,
+  EffectObject,
+  ObjectId,
+  SequenceAsset,
+  SoundAsset,
+} from '../src/core/document/schema';
+import {
+  createEffect,
+  keptFile,
+  pixelsWhere,
+  plainPng,
+  saved,
+  seekShare,
+  serverEffect,
+  shareOf,
+} from './harness/pages';
+import sharp from 'sharp';
+
+const BLUE = [20, 60, 255] as const;
+const SCREEN = { kind: 'screen', pin: 'centre' } as const;
+const id = (name: string): ObjectId => `obj_${name}` as ObjectId;
+const finderOf = (page: Page): Locator => page.locator('.finder canvas');
+
+const opened = async (
+  page: Page,
+  name: string,
+  objects: readonly EffectObject[],
+  more: Partial<Effect> = {},
+): Promise<string> => {
+  const effect = {
+    ...blankEffect(name),
+    ...more,
+    objects: Object.fromEntries(objects.map((o, i) => [o.id, { ...o, order: i }])),
+  } as Effect;
+  const effectId = await createEffect(page, name, effect);
+  await page.goto(`/effects/${effectId}/behave`);
+  await finderOf(page).waitFor();
+  return effectId;
+};
+const docOf = async (page: Page, effectId: string): Promise<Effect> => {
+  await saved(page);
+  return serverEffect(page, effectId);
+};
+/** Chooses from a list by its accessible name. */
+const choose = async (within: Page | Locator, label: string, option: string | RegExp): Promise<void> => {
+  const page = 'page' in within ? within.page() : within;
+  await within
+    .locator('.ant-select', { has: page.locator(`[aria-label="${label}"]`) })
+    .first()
+    .click();
+  const list = page.locator('.ant-select-dropdown:visible');
+  if (typeof option === 'string') {
+    await page.keyboard.type(option.slice(0, 24));
+    await list.locator('.ant-select-item-option', { hasText: option }).first().click();
+  } else await list.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+  await page.keyboard.press('Escape');
+};
+const fill = async (within: Page | Locator, label: string, value: number): Promise<void> => {
+  const field = within.getByRole('spinbutton', { name: label }).first();
+  await field.fill(String(value));
+  await field.press('Enter');
+};
+const select = (page: Page, name: string): Promise<void> =>
+  page.getByRole('button', { name, exact: true }).first().click();
+/** A cue of the selected object, begun in the cue sheet. */
+const addCue = async (page: Page, when: string): Promise<Locator> => {
+  await page.getByRole('button', { name: '+ Cue', exact: true }).last().click();
+  const cue = page.locator('article.cue.open');
+  await choose(cue, 'When', when);
+  return cue;
+};
+/** The action that stands open is turned into another kind. */
+const doing = (cue: Locator, what: string): Promise<void> => choose(cue, 'What happens', what);
+const beside = async (page: Page, cue: Locator, what: string): Promise<void> => {
+  await cue.getByRole('button', { name: '+ Beside it' }).last().click();
+  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
+};
+const nextBeat = async (page: Page, cue: Locator, what: string): Promise<void> => {
+  await cue.getByRole('button', { name: '+ Next beat' }).click();
+  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
+};
+/** What the scope says of a signal at a share of the take. */
+const scopeAt = async (page: Page, words: string, share: number): Promise<number> => {
+  const board = page.locator('.scope .board');
+  const box = (await board.boundingBox())!;
+  await page.mouse.move(box.x + share * box.width, box.y + 40);
+  const text = await page
+    .getByLabel(new RegExp(`^${words.replace(/[()]/g, '\\$&')} at [\\d.]+ seconds`))
+    .textContent();
+  return Number(text);
+};
+const ball = (name: string, more: Partial<EffectObject> = {}): EffectObject =>
+  ({
+    ...newSolid(id(name.toLowerCase().replaceAll(' ', '-')), 'sphere', 0, headAnchor('crown')),
+    name,
+    extent: [0.03, 0.03, 0.03],
+    colour: '#143cff',
+    roughness: 1,
+    ...more,
+  }) as EffectObject;
+const flat = (name: string, colour: string, more: Partial<EffectObject> = {}): EffectObject =>
+  ({
+    ...newSolid(id(`${name.toLowerCase()}-flat`), 'plane', 0, SCREEN),
+    name,
+    extent: [0.03, 0.03, 0.001],
+    colour,
+    roughness: 1,
+    ...more,
+  }) as EffectObject;
+const near =
+  (colour: readonly [number, number, number], d = 70) =>
+  (r: number, g: number, b: number): boolean =>
+    Math.abs(r - colour[0]) < d && Math.abs(g - colour[1]) < d && Math.abs(b - colour[2]) < d;
+const blueish = (r: number, g: number, b: number): boolean => b > 110 && b > r + 60 && b > g + 50;
+
+test('a ring circles the head, and a slider of the viewer drives its speed backwards', async ({ page }) => {
+  const ring = {
+    ...newGroup(id('ring'), 'Sea glass', 0, headAnchor('crown')),
+    move: [0, 0.02, 0],
+  } as EffectObject;
+  const effectId = await opened(page, 'Ring', [ring, ball('Glass', { parent: ring.id, move: [0.11, 0, 0] })]);
+  await select(page, 'Sea glass');
+  const cue = await addCue(page, 'effect starts');
+  await doing(cue, 'circle');
+  await fill(cue, 'Duration, seconds', 8);
+  await page.getByRole('tab', { name: 'Controls and prompts' }).click();
+  await page.getByRole('button', { name: '+ Slider' }).click();
+  const slider = page.getByRole('article', { name: 'Slider Slider' });
+  await fill(slider, 'Starts at', 0);
+  await slider.getByRole('button', { name: '+ What it drives' }).click();
+  await choose(slider, 'What is driven', /circle its middle/);
+  await fill(slider, 'To, at the lower end', 8);
+  await fill(slider, 'To, at the upper end', 0.2);
+  const effect = await docOf(page, effectId);
+  const [drive] = Object.values(effect.drives);
+  const action = Object.values(effect.cues)[0]!.beats[0]!.actions[0]!;
+  expect(drive).toMatchObject({
+    signal: { kind: 'control' },
+    remap: { from: [0, 1], to: [8, 0.2], bounded: true },
+    to: { kind: 'duration', action: action.id },
+  });
+  expect(action).toMatchObject({ kind: 'circle', duration: 8, repeat: 0 });
+
+  // The scope: 45 degrees a second until the viewer moves the slider to its end.
+  await seekShare(page, 0.5);
+  await page.locator('.viewer-overlay').getByRole('slider').fill('1');
+  await expect(page.getByRole('button', { name: /Recorded control at/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'Scope' }).click();
+  await page.locator('.scope').getByRole('button', { name: 'jawOpen' }).click();
+  await choose(page.locator('.scope'), 'Signal', 'Object');
+  await choose(page.locator('.scope'), 'What of the object', 'turn y');
+  const words = 'Sea glass turn y (°)';
+  await expect.poll(() => scopeAt(page, words, 0.25)).not.toBeNaN();
+  const slow = await scopeAt(page, words, 0.01 / 12 + 2 / 12);
+  // Two seconds of the twelve at 45 degrees a second.
+  expect(Math.abs(slow - 90)).toBeLessThan(6);
+
+  // In pixels: where the glass stands changes from a quarter of the slow turn to the next.
+  const finder = finderOf(page);
+  const across = async (): Promise<number | null> => {
+    const blob = await pixelsWhere(finder, blueish);
+    return blob.share > 0.0004 ? blob.x : null;
+  };
+  await seekShare(page, 0.02);
+  await expect.poll(across).toBeGreaterThan(0.55);
+  await seekShare(page, 3.9 / 12);
+  await expect.poll(async () => (await across()) ?? 1).toBeLessThan(0.48);
+});
+
+test('a shell whose lid opens over 2 s when recording starts, by captured poses, and begins to turn half-way', async ({
+  page,
+}) => {
+  const shell = flat('Shell', '#ff8800', { extent: [0.05, 0.01, 0.001] });
+  const effectId = await opened(page, 'Shell', [
+    shell,
+    flat('Lid', '#143cff', { extent: [0.05, 0.008, 0.001], move: [0, 0.01, 0] }),
+  ]);
+  await select(page, 'Lid');
+  const cue = await addCue(page, 'recording starts');
+  await doing(cue, 'go to a captured pose');
+  // Placed by hand where it shall go, captured, and put back.
+  await page.getByRole('button', { name: 'Place', exact: true }).click();
+  await fill(page, 'Move y, cm', 4);
+  await fill(page, 'Turn z, degrees', 80);
+  await page.getByRole('button', { name: 'Behave', exact: true }).click();
+  await page.getByRole('button', { name: 'Capture where it stands now' }).click();
+  await page.getByRole('button', { name: 'Place', exact: true }).click();
+  await fill(page, 'Move y, cm', 1);
+  await fill(page, 'Turn z, degrees', 0);
+  await page.getByRole('button', { name: 'Behave', exact: true }).click();
+  const open = page.locator('article.cue');
+  await fill(open, 'Duration, seconds', 2);
+  await nextBeat(page, open, 'turn');
+  await choose(open, 'To, by or from', /^by$/);
+  await fill(open, 'z, degrees', 360);
+  await fill(open, 'Duration, seconds', 2);
+  await fill(open, 'The beat begins at per cent of the one before', 50);
+  const effect = await docOf(page, effectId);
+  const made = Object.values(effect.cues)[0]!;
+  expect(made.triggers).toEqual([{ kind: 'viewer', event: 'recordStarts' }]);
+  expect(made.beats[0]!.actions[0]).toMatchObject({ kind: 'pose', duration: 2, turn: [0, 0, 80] });
+  expect(made.beats[0]!.actions[0]).toMatchObject({ move: [0, expect.closeTo(0.04, 6), 0] });
+  expect(made.beats[1]).toMatchObject({ begins: 0.5 });
+  expect(effect.objects[id('lid-flat')]).toMatchObject({ turn: [0, 0, 0] });
+
+  await expect(open.getByText(/recording starts did not happen/)).toBeVisible();
+  await seekShare(page, 3 / 12);
+  await page.getByRole('button', { name: 'The viewer starts recording' }).click();
+  await expect(open.getByText(/Fires at/)).toBeVisible();
+  const finder = finderOf(page);
+  const height = async (): Promise<number> => (await pixelsWhere(finder, blueish)).y;
+  await seekShare(page, 2.5 / 12);
+  await expect.poll(height).toBeGreaterThan(0.42);
+  await seekShare(page, 5.6 / 12);
+  // 4 cm up of the 16 that the screen is high.
+  await expect.poll(height).toBeLessThan(0.3);
+});
+
+/** A tone as a WAV file of 16 bits. */
+const tone = (seconds: number, rate = 8000): Buffer => {
+  const count = Math.round(seconds * rate);
+  const buffer = Buffer.alloc(44 + 2 * count);
+  buffer.write('RIFF', 0);
+  buffer.writeUInt32LE(36 + 2 * count, 4);
+  buffer.write('WAVEfmt ', 8);
+  buffer.writeUInt32LE(16, 16);
+  buffer.writeUInt16LE(1, 20);
+  buffer.writeUInt16LE(1, 22);
+  buffer.writeUInt32LE(rate, 24);
+  buffer.writeUInt32LE(2 * rate, 28);
+  buffer.writeUInt16LE(2, 32);
+  buffer.writeUInt16LE(16, 34);
+  buffer.write('data', 36);
+  buffer.writeUInt32LE(2 * count, 40);
+  for (let i = 0; i < count; i++)
+    buffer.writeInt16LE(Math.round(8000 * Math.sin((2 * Math.PI * 440 * i) / rate)), 44 + 2 * i);
+  return buffer;
+};
+const keptSound = async (page: Page): Promise<SoundAsset> => ({
+  kind: 'sound',
+  id: 'asset_tone' as AssetId,
+  name: 'tone.wav',
+  files: [await keptFile(page, 'tone.wav', tone(2))],
+  original: null,
+  preview: null,
+  from: null,
+  duration: 2,
+  channels: 1,
+  sampleRate: 8000,
+  peaks: [],
+  loop: null,
+  prep: null,
+});
+
+test('an anemone folds on a pucker only if a tap has opened it; then a title pops in, a fountain runs, a sound plays', async ({
+  page,
+}) => {
+  const sound = await keptSound(page);
+  const objects = [
+    flat('Anemone', '#143cff', { move: [0, -0.05, 0] }),
+    flat('Title', '#ff8800', { visible: false, move: [0, 0.05, 0] }),
+    {
+      ...newFountain(id('fountain'), 0, SCREEN),
+      name: 'Bubbles',
+      runs: false,
+      rate: 120,
+      size: 0.01,
+      over: [
+        { at: 0, size: 1, opacity: 1, colour: '#00ff00' },
+        { at: 1, size: 1, opacity: 1, colour: '#00ff00' },
+      ],
+    } as EffectObject,
+    { ...newSound(id('chime'), sound, 0, SCREEN), name: 'Chime' },
+  ];
+  const effectId = await opened(page, 'Anemone', objects, {
+    assets: { [sound.id]: sound } as Effect['assets'],
+  });
+  await select(page, 'Anemone');
+  const opens = await addCue(page, 'screen is tapped');
+  await doing(opens, 'size');
+  await fill(opens, 'Size, per cent', 180);
+  const folds = await addCue(page, 'lips pucker');
+  await doing(folds, 'size');
+  await fill(folds, 'Size, per cent', 30);
+  await folds.getByRole('button', { name: '+ Only if' }).click();
+  await choose(folds, 'Which cue', 'screen is tapped');
+  await select(page, 'Title');
+  await nextBeat(page, folds, 'show');
+  await beside(page, folds, 'size');
+  await choose(folds, 'To, by or from', /^from$/);
+  await fill(folds, 'Size, per cent', 0);
+  await folds.getByRole('button', { name: /^Curve/ }).click();
+  await folds.getByRole('button', { name: 'overshoot' }).click();
+  await select(page, 'Bubbles');
+  await nextBeat(page, folds, 'let it flow');
+  await select(page, 'Chime');
+  await beside(page, folds, 'play or stop');
+  const effect = await docOf(page, effectId);
+  const made = Object.values(effect.cues).find((c) => c.conditions.length > 0)!;
+  expect(made.conditions[0]).toMatchObject({ signal: { kind: 'times' }, is: 'above', value: 0 });
+  expect(made.beats.map((b) => b.actions.map((a) => a.kind))).toEqual([
+    ['size'],
+    ['show', 'size'],
+    ['flow', 'play'],
+  ]);
+  expect(made.beats[1]!.actions[1]).toMatchObject({ mode: 'from', factor: 0, easing: 'overshoot' });
+
+  // Puckered without a tap: set off, but not let, and the cue says so.
+  await expect(folds.getByText(/Set off at .* but not: “screen is tapped” has fired/)).toBeVisible();
+  const finder = finderOf(page);
+  const orange = near([255, 136, 0]);
+  await seekShare(page, 11 / 12);
+  await expect.poll(async () => (await pixelsWhere(finder, orange)).share).toBeLessThan(0.0005);
+  // With one, all of it happens.
+  await seekShare(page, 2 / 12);
+  await finder.click({ position: { x: 20, y: 200 } });
+  await expect(folds.getByText(/Fires at/)).toBeVisible();
+  const fired = Number(/(\d+\.\d+) s/.exec((await folds.getByText(/Fires at/).textContent())!)![1]);
+  await seekShare(page, (fired + 1.4) / 12);
+  await expect.poll(async () => (await pixelsWhere(finder, orange)).share).toBeGreaterThan(0.003);
+  await expect
+    .poll(async () => (await pixelsWhere(finder, (r, g, b) => g > 150 && r < 110 && b < 110)).share)
+    .toBeGreaterThan(0.001);
+  // The sound plays while the take does.
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(finder).toHaveAttribute('data-sounds', '1');
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(finder).toHaveAttribute('data-sounds', '0');
+});
+
+test('crabs scuttle off and vanish when the viewer comes near, twelve copies varied in one action', async ({
+  page,
+}) => {
+  const crabs = Array.from({ length: 12 }, (_, i) => ({
+    ...newSolid(id(`crab${i}`), 'box', 0, { kind: 'world', surface: 'floor' }),
+    name: i === 0 ? 'Crab' : `Crab ${i + 1}`,
+    extent: [0.12, 0.12, 0.12],
+    colour: '#143cff',
+    move: [-0.5 + (i % 4) * 0.33, 0.06, -0.6 - Math.floor(i / 4) * 0.35],
+  })) as EffectObject[];
+  const effectId = await opened(page, 'Crabs', crabs);
+  await page.getByRole('button', { name: 'Crab', exact: true }).click();
+  for (let i = 2; i <= 12; i++)
+    await page.getByRole('button', { name: `Crab ${i}`, exact: true }).click({ modifiers: ['Control'] });
+  const cue = await addCue(page, 'viewer comes near');
+  await choose(cue, 'Near which object', 'Crab 6');
+  await fill(cue, 'Threshold', 0.8);
+  await doing(cue, 'move');
+  await cue.getByRole('button', { name: '+ 11 selected' }).click();
+  await fill(cue, 'x, cm', 150);
+  await fill(cue, 'Duration, seconds', 1);
+  await cue.getByRole('button', { name: 'Vary: each a little otherwise' }).click();
+  await nextBeat(page, cue, 'hide');
+  await cue.getByRole('button', { name: '+ 11 selected' }).click();
+  const effect = await docOf(page, effectId);
+  const [made] = Object.values(effect.cues);
+  expect(made!.triggers[0]).toMatchObject({
+    kind: 'level',
+    when: 'falls',
+    level: 0.8,
+    signal: { kind: 'apart', from: null },
+  });
+  const [moves] = made!.beats[0]!.actions;
+  expect(moves!.targets).toHaveLength(12);
+  expect(moves!.vary).toMatchObject({ delay: 0.6, speed: 0.2, amount: 0.2 });
+  // On this take nobody walks near: the cue says how near it was, and one click mends it.
+  await expect(cue.getByText(/went down to [\d.]+, needs less than 0.80/)).toBeVisible();
+  const before = (await docOf(page, effectId)).cues;
+  await cue.getByRole('button', { name: /^Raise to/ }).click();
+  await expect(cue.getByText(/Fires at/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(cue.getByText(/needs less than 0.80/)).toBeVisible();
+  expect((await docOf(page, effectId)).cues).toEqual(before);
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  const finder = finderOf(page);
+  const fired = Number(/(\d+\.\d+) s/.exec((await cue.getByText(/Fires at/).textContent())!)![1]);
+  const duration = Number(
+    await page.getByRole('slider', { name: 'Time in the take' }).getAttribute('aria-valuemax'),
+  );
+  await seekShare(page, Math.max(0, fired - 0.1) / duration);
+  await expect.poll(async () => (await pixelsWhere(finder, blueish)).share).toBeGreaterThan(0.004);
+  await seekShare(page, Math.min(0.99, (fired + 3.2) / duration));
+  await expect.poll(async () => (await pixelsWhere(finder, blueish)).share).toBeLessThan(0.0005);
+});
+
+test('pictures are stepped through by tapping', async ({ page }) => {
+  const colours = ['#ff0000', '#00ff00', '#143cff'];
+  const cells = await Promise.all(colours.map((c) => plainPng(c, 64, 64)));
+  const sheet = await sharp({ create: { width: 192, height: 64, channels: 4, background: '#000000' } })
+    .composite(cells.map((input, i) => ({ input, left: 64 * i, top: 0 })))
+    .png()
+    .toBuffer();
+  const asset: SequenceAsset = {
+    kind: 'sequence',
+    id: 'asset_steps' as AssetId,
+    name: 'steps.png',
+    files: [await keptFile(page, 'steps.png', sheet)],
+    original: null,
+    preview: null,
+    from: null,
+    width: 64,
+    height: 64,
+    sheet: [192, 64],
+    grid: { columns: 3, rows: 1, margin: 0, gap: 0 },
+    frames: 3,
+    rate: 3,
+    prep: null,
+    brought: null,
+  };
+  const card = { ...newCard(id('steps'), asset, 0, SCREEN), name: 'Steps' } as EffectObject;
+  await opened(page, 'Steps', [card], { assets: { [asset.id]: asset } as Effect['assets'] });
+  await select(page, 'Steps');
+  await page.getByRole('button', { name: '+ Recipe' }).last().click();
+  await page.getByRole('searchbox', { name: 'Seek a recipe' }).fill('next picture tap');
+  await page.getByRole('button', { name: 'Next picture on a tap on the screen' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const finder = finderOf(page);
+  for (const share of [0.2, 0.4, 0.6]) {
+    await seekShare(page, share);
+    await finder.click({ position: { x: 20, y: 200 } });
+  }
+  for (const [share, colour] of [
+    [0.3, [0, 255, 0]],
+    [0.5, BLUE],
+    [0.7, [255, 0, 0]],
+    // Backwards the past is the same.
+    [0.35, [0, 255, 0]],
+  ] as const) {
+    await seekShare(page, share);
+    await expect.poll(() => shareOf(finder, colour), { message: `at ${share}` }).toBeGreaterThan(0.01);
+  }
+});
+
+test("one recipe's trigger joined to another's response, then copied onto another object", async ({
+  page,
+}) => {
+  const effectId = await opened(page, 'Halves', [
+    flat('Lamp', '#143cff'),
+    flat('Buoy', '#ff8800', { move: [0, 0.05, 0] }),
+  ]);
+  await select(page, 'Lamp');
+  await page.getByRole('button', { name: 'Choose a ready-made one' }).click();
+  await page.getByRole('button', { name: 'Show while the mouth is open', exact: true }).click();
+  const shelf = page.getByRole('region', { name: 'Recipes' });
+  await choose(shelf, 'Then half', 'grow to 160 %');
+  await shelf.getByRole('button', { name: 'Add it' }).click();
+  let effect = await docOf(page, effectId);
+  const [made] = Object.values(effect.cues);
+  expect(made).toMatchObject({
+    name: 'Grow to 160 % while the mouth is open',
+    resets: [{ kind: 'level', when: 'falls' }],
+    beats: [{ actions: [{ kind: 'size', factor: 1.6, targets: ['obj_lamp-flat'] }] }],
+  });
+  const cue = page.getByRole('article', { name: /Grow to 160/ });
+  await cue.getByRole('button', { name: 'Copy cue' }).click();
+  await select(page, 'Buoy');
+  await page.getByRole('button', { name: 'Paste', exact: true }).first().click();
+  effect = await docOf(page, effectId);
+  const pasted = Object.values(effect.cues).find((c) => c.id !== made!.id)!;
+  expect(pasted.beats[0]!.actions[0]!.targets).toEqual(['obj_buoy-flat']);
+  expect({ ...pasted, id: '', order: 0, beats: [] }).toEqual({ ...made!, id: '', order: 0, beats: [] });
+});
+
+test('why an object is not seen, and a cue that does nothing mended from there, undone, redone', async ({
+  page,
+}) => {
+  const effectId = await opened(page, 'Why', [flat('Lamp', '#143cff')]);
+  await select(page, 'Lamp');
+  const hides = await addCue(page, 'effect starts');
+  await doing(hides, 'hide');
+  const shows = await addCue(page, 'lips pucker');
+  await fill(shows, 'Threshold', 0.99);
+  await seekShare(page, 0.9);
+  await page.getByRole('button', { name: 'Why is it not seen now?' }).click();
+  const chain = page.getByRole('list', { name: 'Why', exact: true });
+  await expect(chain.getByText(/hide: the cue “effect starts” did it at 0.0 s/)).toBeVisible();
+  await expect(chain.getByText(/mouthPucker peaked at 0.9\d, needs 0.99/)).toBeVisible();
+  const level = async (): Promise<unknown> => {
+    const cue = Object.values((await docOf(page, effectId)).cues).find(
+      (c) => c.triggers[0]!.kind === 'level',
+    )!;
+    return (cue.triggers[0] as { level: number }).level;
+  };
+  const finder = finderOf(page);
+  const seen = async (): Promise<number> => (await pixelsWhere(finder, blueish)).share;
+  await expect.poll(seen).toBeLessThan(0.0005);
+  await chain.getByRole('button', { name: /^Lower to/ }).click();
+  await expect.poll(seen).toBeGreaterThan(0.003);
+  expect(await level()).toBeLessThan(0.95);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(level).toBe(0.99);
+  await expect.poll(seen).toBeLessThan(0.0005);
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  await expect.poll(seen).toBeGreaterThan(0.003);
+});
+
+test('a sound that cannot be decoded is named in a sentence, and the effect goes on', async ({ page }) => {
+  const sound = await keptSound(page);
+  const broken = Buffer.from('this is no sound at all');
+  await page.route(`**/api/files/${sound.files[0]!.sha256}*`, (route) => route.fulfill({ body: broken }));
+  const objects = [
+    { ...newSound(id('chime'), sound, 0, SCREEN), name: 'Chime', runs: true },
+    flat('Lamp', '#143cff'),
+  ];
+  await opened(page, 'Broken', objects, { assets: { [sound.id]: sound } as Effect['assets'] });
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(page.getByText(/tone.wav cannot be played/)).toBeVisible();
+  const before = await finderOf(page).getAttribute('data-drawn');
+  await expect.poll(() => finderOf(page).getAttribute('data-drawn')).not.toBe(before);
+});
+
+test('a prompt is read until the mouth opens, in the language of the browser', async ({ page }) => {
+  await opened(page, 'Prompt', [flat('Lamp', '#143cff')]);
+  await page.getByRole('tab', { name: 'Controls and prompts' }).click();
+  await page.getByRole('button', { name: '+ Prompt' }).click();
+  const overlay = page.locator('.viewer-overlay');
+  await seekShare(page, 0.05);
+  await expect(overlay.getByText('Open your mouth')).toBeVisible();
+  await seekShare(page, 0.7);
+  await expect(overlay.getByText('Open your mouth')).toBeHidden();
+});
+
+test('a curve is drawn by its handles and beats are dragged over time', async ({ page }) => {
+  const effectId = await opened(page, 'Curve', [flat('Lamp', '#143cff')]);
+  await select(page, 'Lamp');
+  const cue = await addCue(page, 'effect starts');
+  await doing(cue, 'move');
+  await cue.getByRole('button', { name: /^Curve/ }).click();
+  await cue.getByRole('button', { name: 'Drawn' }).click();
+  const grip = cue.getByRole('slider', { name: 'First handle' });
+  const box = (await grip.boundingBox())!;
+  await page.mouse.move(box.x + 6, box.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y - 40, { steps: 6 });
+  await page.mouse.up();
+  const action = async () => Object.values((await docOf(page, effectId)).cues)[0]!.beats[0]!.actions[0]!;
+  const { easing } = await action();
+  expect(easing).toMatchObject({ kind: 'bezier' });
+  const handles = (easing as { handles: number[] }).handles;
+  expect(handles[0]).toBeGreaterThan(0.4);
+  expect(handles[1]).toBeGreaterThan(0.4);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect
+    .poll(async () => ((await action()).easing as { handles: number[] }).handles)
+    .toEqual([0.25, 0.1, 0.25, 1]);
+  await nextBeat(page, cue, 'hide');
+  const bar = cue.getByRole('slider', { name: /^move by/ });
+  const at = (await bar.boundingBox())!;
+  await page.mouse.move(at.x + 8, at.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 108, at.y + 5, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(async () => (await action()).delay).toBeGreaterThan(0.04);
+  await bar.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => (await action()).duration).toBeCloseTo(0.45, 5);
+});
