@@ -1,102 +1,185 @@
-/** Kelp Crown, first version: a crown of kelp with the head inside it, and bubbles when lips pucker. */
+/** Kelp Crown: it pops in, sea glass circles the head as fast as the viewer likes, and bubbles rise from puckered lips. */
 import { blankEffect } from '../src/core/document/defaults';
-import { newAction, newCue } from '../src/core/document/new-cues';
-import { headAnchor, newCard, newOccluder } from '../src/core/document/new-objects';
+import { newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
+import {
+  headAnchor,
+  newCard,
+  newFountain,
+  newGroup,
+  newOccluder,
+  newSolid,
+  newSound,
+} from '../src/core/document/new-objects';
 import type {
-  Action,
-  ActionKind,
-  AssetId,
   Card,
+  ControlId,
   CueId,
+  DriveId,
   Effect,
+  EffectObject,
+  Fountain,
   ObjectId,
   PictureAsset,
+  PromptId,
+  SoundAsset,
 } from '../src/core/document/schema';
+import { act, byId, named } from './acting';
 
 export interface KelpAssets {
   readonly fan: PictureAsset;
   readonly band: PictureAsset;
-  readonly bubbles: PictureAsset;
   readonly icon: PictureAsset;
+  readonly chime: SoundAsset;
 }
 
 const sized = (card: Card, width: number): Card => ({
   ...card,
   extent: [width, (width * card.extent[1]) / card.extent[0]],
 });
+const id = (name: string): ObjectId => `obj_${name}` as ObjectId;
+
+const RING = id('sea-glass-ring');
+const GLASS = ['#7fd6c2', '#bfe9d2', '#6fb7d6', '#d8f0c8', '#57c2b0', '#a9d8ea', '#e6d9a8', '#7ccfa3'];
+/** Eight pieces of glass around the head, each turned outwards. */
+const glass = (): EffectObject[] =>
+  GLASS.map((colour, i): EffectObject => {
+    const angle = (2 * Math.PI * i) / GLASS.length;
+    return {
+      ...newSolid(id(`glass-${i}`), 'sphere', i, headAnchor('crown')),
+      name: `Glass ${i + 1}`,
+      parent: RING,
+      colour,
+      roughness: 0.25,
+      metalness: 0,
+      opacity: 0.86,
+      extent: [0.02, 0.027, 0.009],
+      move: [0.135 * Math.sin(angle), 0.012 * Math.sin(3 * angle), 0.135 * Math.cos(angle)],
+      turn: [0, (360 * i) / GLASS.length, 25 * Math.sin(5 * angle)],
+    };
+  });
 
 export const kelpCrown = (assets: KelpAssets): Effect => {
   const fan: Card = {
-    ...sized(newCard('obj_kelp-fan' as ObjectId, assets.fan, 2), 0.255),
+    ...sized(newCard(id('kelp-fan'), assets.fan, 4), 0.255),
     name: 'Kelp fan',
     anchor: headAnchor('crown'),
     move: [0, 0.0, -0.02],
     turn: [-6, 0, 0],
   };
   const band: Card = {
-    ...sized(newCard('obj_kelp-band' as ObjectId, assets.band, 1), 0.195),
+    ...sized(newCard(id('kelp-band'), assets.band, 2), 0.195),
     name: 'Kelp band',
     move: [0, 0.028, 0.012],
     turn: [-14, 0, 0],
   };
-  const bubbles: Card = {
-    ...sized(newCard('obj_bubbles' as ObjectId, assets.bubbles, 0), 0.1),
+  const bubbles: Fountain = {
+    ...newFountain(id('bubbles'), 0, headAnchor('mouth')),
     name: 'Bubbles',
-    anchor: headAnchor('mouth'),
-    move: [0.05, 0.03, 0.03],
-    scale: [0.6, 0.6, 0.6],
-    visible: false,
+    asset: null,
+    runs: false,
+    area: { kind: 'face', part: 'lips' },
+    rate: 34,
+    life: [1, 2],
+    speed: [0.05, 0.14],
+    spread: 50,
+    gravity: -0.16,
+    turbulence: 0.3,
+    size: 0.013,
+    sizeVaries: 0.6,
     blend: 'screen',
+    most: 220,
+    over: [
+      { at: 0, size: 0.3, opacity: 0, colour: '#ffffff' },
+      { at: 0.15, size: 1, opacity: 0.75, colour: '#d6f5ff' },
+      { at: 0.85, size: 1.2, opacity: 0.6, colour: '#bfe9ff' },
+      { at: 1, size: 1.5, opacity: 0, colour: '#ffffff' },
+    ],
   };
-  const act = (id: string, kind: ActionKind, target: ObjectId, more: Partial<Action> = {}): Action =>
-    ({ ...newAction(id, kind, target), ...more }) as Action;
-  return {
-    ...blankEffect('Kelp Crown'),
-    objects: {
-      [bubbles.id]: bubbles,
-      [band.id]: band,
-      [fan.id]: fan,
-      ['obj_head-occluder' as ObjectId]: newOccluder('obj_head-occluder' as ObjectId, 3),
-    },
-    assets: Object.fromEntries(Object.values(assets).map((a: PictureAsset) => [a.id, a])) as Effect['assets'],
-    cues: {
-      ['cue_pucker' as CueId]: newCue('cue_pucker' as CueId, 'lipsPucker', 0, [
+  const ring: EffectObject = {
+    ...newGroup(RING, 'Sea-glass ring', 1, headAnchor('headCentre')),
+    move: [0, 0.055, 0],
+    turn: [8, 0, -4],
+  };
+  const chime: EffectObject = {
+    ...newSound(id('chime'), assets.chime, 3, headAnchor('mouth')),
+    name: 'Bubbling',
+  };
+  const speed = {
+    ...newControl('control_speed' as ControlId, 'slider', 'Speed of the glass', 0),
+    start: 0.2,
+  };
+  const circle = act('ring', 'circle', RING, { duration: 8 });
+  const cues = [
+    named(
+      newCue('cue_appears' as CueId, 'effectStarts', 0, [
         {
-          id: 'beat_rise',
+          id: 'beat_pops',
           actions: [
-            act('act_show', 'show', bubbles.id, { duration: 1.6, thereAndBack: true }),
-            act('act_rise', 'move', bubbles.id, { mode: 'by', by: [0.02, 0.07, 0], duration: 1.6 }),
-            act('act_grow', 'size', bubbles.id, { mode: 'to', factor: 1.9, duration: 1.6 }),
-          ],
-        },
-        {
-          id: 'beat_back',
-          actions: [
-            act('act_down', 'move', bubbles.id, { mode: 'by', by: [-0.02, -0.07, 0], duration: 0 }),
-            act('act_small', 'size', bubbles.id, { mode: 'to', factor: 1, duration: 0 }),
-          ],
-        },
-      ]),
-      ['cue_sway' as CueId]: newCue('cue_sway' as CueId, 'effectStarts', 1, [
-        {
-          id: 'beat_sway',
-          actions: [
-            act('act_sway', 'turn', fan.id, {
-              mode: 'by',
-              by: [0, 0, 4],
-              duration: 1.5,
-              easing: 'inOut',
-              repeat: 0,
-              thereAndBack: true,
+            act('pops', 'size', [fan.id, band.id], {
+              mode: 'from',
+              factor: 0,
+              duration: 0.7,
+              easing: 'overshoot',
+              vary: { seed: 2, delay: 0.25, speed: 0, amount: 0 },
             }),
           ],
         },
+        {
+          id: 'beat_sways',
+          begins: 0.5,
+          actions: [act('sways', 'sway', fan.id, { axis: 'z', angle: 4, duration: 3 }), circle],
+        },
       ]),
-    } as Effect['cues'],
+      'The crown appears',
+    ),
+    named(
+      newCue('cue_pucker' as CueId, 'lipsPucker', 1, [
+        {
+          id: 'beat_bubbles',
+          actions: [
+            act('burst', 'burst', bubbles.id, { count: 14 }),
+            act('flow', 'flow', bubbles.id, { duration: 1.6 }),
+            act('sound', 'play', chime.id),
+          ],
+        },
+      ]),
+      'Bubbles rise',
+      { cooldown: 1 },
+    ),
+  ];
+  const objects = [bubbles, ring, ...glass(), band, chime, fan, newOccluder(id('head-occluder'), 5)];
+  return {
+    ...blankEffect('Kelp Crown'),
+    objects: byId(objects),
+    assets: byId([assets.fan, assets.band, assets.icon, assets.chime]),
+    cues: byId(cues),
+    controls: { [speed.id]: speed },
+    drives: byId([
+      {
+        ...newDrive(
+          'drive_speed' as DriveId,
+          0,
+          { kind: 'control', control: speed.id },
+          { kind: 'duration', cue: cues[0]!.id, action: circle.id },
+        ),
+        remap: { from: [0, 1], to: [10, 0.8], curve: [0, 0, 0.4, 1], bounded: true },
+        lag: 0.2,
+      },
+    ]),
+    prompts: byId([
+      {
+        ...newPrompt('prompt_pucker' as PromptId, 0),
+        text: { kind: 'ready', key: 'puckerLips' },
+        shownWhen: [{ kind: 'after', seconds: 1.5 }],
+        hiddenWhen: [{ kind: 'cue', cue: cues[1]!.id, moment: 'begins', share: 0.5 }],
+        seconds: 8,
+      },
+    ]),
     listing: {
-      summary: 'A crown of kelp from Low Tide Nights. Pucker your lips and bubbles rise.',
+      summary:
+        'A crown of kelp from Low Tide Nights. Sea glass circles it; pucker your lips and bubbles rise.',
       tags: ['ocean', 'crown', 'low tide nights'],
-      icon: assets.icon.id as AssetId,
+      icon: assets.icon.id,
     },
-  };
+  } as Effect;
 };

@@ -10,15 +10,24 @@ import type {
   FileMime,
   FileRef,
   PictureAsset,
+  ModelAsset,
   SequenceAsset,
+  SoundAsset,
   TableAsset,
 } from '../src/core/document/schema';
 import { readEffect } from '../src/core/document/migrations';
 import { writePackage } from '../src/core/package/effect-package';
 import { readCube } from '../src/core/assets/colour/cube';
 import { deepBooth } from './deep-booth';
-import { boothIcon, bubbles, icon, kelpBand, kelpFan, saltIcon } from './kelp-artwork';
+import { boothIcon, icon, kelpBand, kelpFan, saltIcon } from './kelp-artwork';
+import { jellyDrift } from './jelly-drift';
 import { kelpCrown } from './kelp-crown';
+import { inspectModel } from '../src/core/assets/models/inspect';
+import { openGlb } from '../src/core/assets/models/open-model';
+import { peaksOf } from '../src/core/assets/sounds/sound';
+import { sounds } from '../stock/make/sounds';
+import { jellyIcon, tideIcon } from './tide-artwork';
+import { tideCard } from './tide-card';
 import { saltGlow } from './salt-glow';
 
 mkdirSync('demo/artwork', { recursive: true });
@@ -83,6 +92,62 @@ const stockTable = (path: string, name: string): TableAsset => {
   return { ...shared('deep', name, ref), kind: 'table', dimensions, size };
 };
 
+/** Sounds are made by a script, so their lengths and waveforms are known without decoding. */
+const stockSound = (name: string): SoundAsset => {
+  const file = name.toLowerCase();
+  const { ref } = stock(`sounds/${file}.webm`, 'audio/webm');
+  const { sound } = sounds().find((s) => s.name === name)!;
+  const duration = sound.channels[0]!.length / sound.rate;
+  return {
+    ...shared(file, name, ref),
+    kind: 'sound',
+    duration,
+    channels: sound.channels.length,
+    sampleRate: sound.rate,
+    peaks: peaksOf(sound),
+    loop: null,
+    prep: null,
+  };
+};
+const stockModel = async (path: string, name: string): Promise<ModelAsset> => {
+  const { ref, bytes } = stock(path, 'model/gltf-binary');
+  const refused = (): never => {
+    throw new Error(`${path} needs a decoder`);
+  };
+  const facts = inspectModel(await openGlb(bytes, name, { draco: refused, ktx2: refused } as never));
+  const {
+    triangles,
+    vertices,
+    parts,
+    materials,
+    textures,
+    texturePixels,
+    textureBytes,
+    bones,
+    low,
+    high,
+    clips,
+    morphs,
+  } = facts;
+  return {
+    ...shared(name.toLowerCase(), name, ref),
+    kind: 'model',
+    triangles,
+    vertices,
+    parts,
+    materials,
+    textures,
+    texturePixels,
+    textureBytes,
+    bones,
+    low: [...low],
+    high: [...high],
+    clips: clips.map((c) => ({ ...c })),
+    morphs: [...morphs],
+    prep: null,
+  };
+};
+
 const pack = (made: Effect, name: string): void => {
   const zip = writePackage(readEffect(made), 1, ({ sha256 }) => files.get(sha256)!);
   writeFileSync(`demo/packages/${name}.zip`, zip);
@@ -93,8 +158,8 @@ pack(
   kelpCrown({
     fan: await picture('kelp-fan.png', kelpFan()),
     band: await picture('kelp-band.png', kelpBand()),
-    bubbles: await picture('bubbles.png', bubbles()),
     icon: await picture('kelp-icon.png', icon()),
+    chime: stockSound('Bubbles'),
   }),
   'kelp-crown',
 );
@@ -114,4 +179,24 @@ pack(
     icon: await picture('salt-icon.png', saltIcon()),
   }),
   'salt-glow',
+);
+pack(
+  jellyDrift({
+    jellyfish: await stockModel('creatures/jellyfish.glb', 'Jellyfish'),
+    glimmer: stockSound('Glimmer'),
+    icon: await picture('jelly-icon.png', jellyIcon()),
+  }),
+  'jelly-drift',
+);
+pack(
+  tideCard({
+    card: await stockPicture('pictures/tide-card.webp', 'Tide card'),
+    ferry: await stockPicture('pictures/ferry.webp', 'Ferry'),
+    lighthouse: await stockPicture('pictures/lighthouse.webp', 'Lighthouse'),
+    wave: await stockPicture('pictures/wave.webp', 'Wave'),
+    surf: stockSound('Surf'),
+    horn: stockSound('Foghorn'),
+    icon: await picture('tide-icon.png', tideIcon()),
+  }),
+  'tide-card',
 );

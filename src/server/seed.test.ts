@@ -5,7 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { check } from '../core/checks/checks';
 import { isOnFace, usedFiles } from '../core/document/queries';
+import { chronicleOf } from '../core/behave/chronicle';
 import { Player } from '../core/behave/player';
+import type { ControlId } from '../core/document/schema';
+import { takeFor } from '../core/takes/library/take-for';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
@@ -24,9 +27,15 @@ afterAll(() => db.close());
 describe('the demo', () => {
   test('comes in once, and what is deleted stays deleted', async () => {
     const effects = new EffectsStore(db);
-    expect(await seedDemo(db, 'demo/packages')).toBe(3);
+    expect(await seedDemo(db, 'demo/packages')).toBe(5);
     const list = await effects.list();
-    expect(list.map((e) => e.effect.name).sort()).toEqual(['Deep Booth', 'Kelp Crown', 'Salt Glow']);
+    expect(list.map((e) => e.effect.name).sort()).toEqual([
+      'Deep Booth',
+      'Jelly Drift',
+      'Kelp Crown',
+      'Salt Glow',
+      'Tide Card',
+    ]);
     for (const { id } of list) await effects.remove(id);
     expect(await seedDemo(db, 'demo/packages')).toBe(0);
     expect(await effects.list()).toEqual([]);
@@ -41,11 +50,20 @@ describe('the demo', () => {
     for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
     const player = new Player(effect, FIRST_TAKE);
     const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
-    const shown = [0, 4, 6, 7, 8.3, 9, 10].map((t) => player.at(t).values(bubbles).visible);
-    expect(shown).toEqual([false, false, false, false, true, true, false]);
-    // Back where they began, for the next time.
-    const after = player.at(11.5).values(bubbles);
-    expect(after.move[1]).toBeCloseTo(player.program.objects[bubbles]!.move[1], 9);
+    const ring = player.program.objects.findIndex((o) => o.name === 'Sea-glass ring');
+    const born = [0, 4, 7, 8.3, 11.9].map((t) => player.at(t).particlesOf(bubbles)!.count);
+    expect(born.slice(0, 3)).toEqual([0, 0, 0]);
+    expect(born[3]).toBeGreaterThan(12);
+    expect(born[4]).toBe(0);
+    // The glass goes round, and faster where the viewer moves the slider up.
+    const turned = (p: Player, from: number): number =>
+      Math.abs(p.at(from + 0.1).values(ring).turn[1] - p.at(from).values(ring).turn[1]);
+    const fast = new Player(effect, FIRST_TAKE, [], {
+      controls: [{ time: 2, control: 'control_speed' as ControlId, value: 1 }],
+    });
+    expect(turned(fast, 5)).toBeGreaterThan(3 * turned(player, 5));
+    expect(player.at(3).prompt).toBe('prompt_pucker');
+    expect(player.at(8).prompt).toBeNull();
   });
   test('Deep Booth is ready for release: people before the water, bubbles while the mouth is open, under one grade', async () => {
     await db.exec('delete from facts; delete from effects');
@@ -65,6 +83,35 @@ describe('the demo', () => {
     expect(shown[0]).toBe(false);
     expect(shown).toContain(true);
     expect(shown.at(-1)).toBe(false);
+  });
+  test('Jelly Drift is ready for release: asleep until the viewer comes near, then bright, each in its own time', async () => {
+    await db.exec('delete from facts; delete from effects');
+    await seedDemo(db, 'demo/packages');
+    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Jelly Drift')!;
+    expect(check(effect)).toEqual([]);
+    const chronicle = chronicleOf(effect, takeFor(effect));
+    const woke = chronicle.firings.find((f) => f.cue === 'cue_wakes');
+    expect(woke).toBeDefined();
+    const player = new Player(effect, takeFor(effect));
+    const brightness = (t: number): number[] => [0, 1, 2, 3, 4].map((i) => player.at(t).values(i).opacity);
+    expect(new Set(brightness(Math.max(0, woke!.time - 0.1)))).toEqual(new Set([0.45]));
+    expect(new Set(brightness(woke!.time + 0.7).map((o) => o.toFixed(4))).size).toBeGreaterThan(3);
+    expect(brightness(woke!.time + 2.5).every((o) => o > 0.9)).toBe(true);
+  });
+  test('Tide Card is ready for release: alive when the picture is found, the lighthouse by turns of a tap', async () => {
+    await db.exec('delete from facts; delete from effects');
+    await seedDemo(db, 'demo/packages');
+    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Tide Card')!;
+    expect(check(effect)).toEqual([]);
+    const player = new Player(effect, takeFor(effect), [
+      { time: 3, x: 0.5, y: 0.5 },
+      { time: 5, x: 0.5, y: 0.5 },
+    ]);
+    const index = (name: string): number => player.program.objects.findIndex((o) => o.name === name);
+    const ferry = [1, 2.5].map((t) => player.at(t).values(index('Ferry')).move[0]);
+    expect(ferry[1]! - ferry[0]!).toBeGreaterThan(0.005);
+    expect(player.at(2).values(index('Surf')).media?.running).toBe(true);
+    expect([2.5, 4, 6].map((t) => player.at(t).values(index('Beam')).visible)).toEqual([false, true, false]);
   });
   test('Salt Glow is ready for release: layers, lashes and retouch, and a look that changes nothing but the face', async () => {
     await db.exec('delete from facts; delete from effects');
