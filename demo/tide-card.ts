@@ -63,7 +63,7 @@ export const tideCard = (assets: TideAssets): Effect => {
     ...newText(id('title'), 'Tonight 19:07', 0, ON_CARD),
     name: 'Title',
     size: 0.016,
-    move: [0, 0.075, 0.03],
+    move: [0, 0.104, 0.04],
     outline: 0.08,
     visible: false,
   };

@@ -116,8 +116,45 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
   },
   behave: async (page, id) => {
     await page.goto(`${base}/effects/${id}/behave`);
-    await page.getByRole('button', { name: 'Bubbles', exact: true }).click();
     await seek(page, 8.3);
+    await page.locator('.action', { hasText: 'size from' }).click();
+    await page.getByRole('button', { name: /^Curve/ }).click();
+    await page.getByRole('button', { name: 'Drawn' }).click();
+    await page.waitForTimeout(2500);
+  },
+  recipes: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Tide Card' }).click();
+    await page.getByRole('button', { name: 'Behave', exact: true }).click();
+    await page.getByRole('button', { name: 'Beam', exact: true }).click();
+    await page.getByRole('button', { name: 'Why is it not seen now?' }).click();
+    await page.getByRole('button', { name: '+ Recipe' }).last().click();
+    await page.getByRole('button', { name: 'Show or hide by turns on a tap on the screen' }).click();
+    await seek(page, 4.2);
+    await page.waitForTimeout(2500);
+  },
+  controls: async (page, id) => {
+    await page.goto(`${base}/effects/${id}/behave`);
+    await page.getByRole('tab', { name: 'Controls and prompts' }).click();
+    await page.getByRole('button', { name: 'Bubbles', exact: true }).click();
+    await seek(page, 3.2);
+    await page.waitForTimeout(2500);
+  },
+  scope: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Jelly Drift' }).click();
+    await page.getByRole('button', { name: 'Behave', exact: true }).click();
+    await page.getByRole('button', { name: 'Jellyfish', exact: true }).click();
+    await page.getByRole('tab', { name: 'Scope' }).click();
+    await page.getByRole('button', { name: '+ Signal' }).click();
+    await page.getByRole('button', { name: '+ Signal' }).click();
+    await page.getByRole('button', { name: 'Jellyfish opacity' }).last().click();
+    await page.locator('.ant-select', { has: page.locator('[aria-label="What of the object"]') }).click();
+    await page.keyboard.type('turn y');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Jellyfish turn y (°)' }).click();
+    await seek(page, 5.6);
+    await page.waitForTimeout(3000);
   },
   try: async (page, id) => {
     await page.goto(`${base}/effects/${id}/try`);

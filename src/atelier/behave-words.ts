@@ -652,7 +652,9 @@ export const causeWords = (effect: Effect, cause: Cause): string => {
       return 'Its opacity is 0 %.';
     case 'waits': {
       const cue = effect.cues[cause.cue]!;
-      const why = cause.reasons.map((r) => reasonWords(effect, cue, r)).join(' ');
+      const why = cause.reasons
+        .map((r) => reasonWords(effect, cue, r).replace(/^Not fired on this take: /, ''))
+        .join(' ');
       return `“${cueName(effect, cause.cue)}” has not fired${why ? `: ${why}` : '.'}`;
     }
   }

@@ -75,7 +75,9 @@ const mends = (cause: Cause): Mend[] => {
 }
 .chain {
   margin: 4px 0 0;
-  padding-left: 16px;
+  padding: 0 0 0 8px;
+  border-left: 2px solid var(--line);
+  list-style: none;
   display: grid;
   gap: 4px;
   font-size: 12px;

@@ -261,9 +261,7 @@ const menu = (key: string): void => {
                   ><b>{{ targetsWords(document.effect, action) }}</b>
                   {{ actionSummary(document.effect, action) }}</span
                 >
-                <span class="faint cut when">{{
-                  timingWords(action, actionLength(action) === 0 && action.duration === 0)
-                }}</span>
+                <span class="faint cut when">{{ timingWords(action, actionLength(action) === 0) }}</span>
               </button>
               <ActionEditor
                 v-if="desk.behave.action === action.id"
