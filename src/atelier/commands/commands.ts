@@ -2,7 +2,7 @@
 import { computed, type ComputedRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { stackOrder } from '../../core/document/queries';
-import { STAGES, useDeskStore } from '../stores/desk';
+import { BEHAVE_SECTIONS, STAGES, useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { usePlaybackStore } from '../stores/playback';
 import { addCueFor } from './cue-commands';
@@ -43,7 +43,7 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
         keys: 'Space',
         run: () => (playback.playing = !playback.playing),
       },
-      { label: 'Restart the effect', run: () => playback.restart() },
+      { label: 'Restart the effect', keys: 'R', run: () => playback.restart() },
       { label: 'One frame back', keys: ',', run: () => playback.stepBy(-1) },
       { label: 'One frame on', keys: '.', run: () => playback.stepBy(1) },
       ...(document.undoLabel
@@ -73,6 +73,13 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
         keys: 'Ctrl A',
         run: () => (desk.selection = stackOrder(document.effect).map((o) => o.id)),
       },
+      ...BEHAVE_SECTIONS.map(({ id, label }) => ({
+        label: `Open: ${label}`,
+        run: () => {
+          desk.behave.section = id;
+          go('behave');
+        },
+      })),
       ...NEW_KINDS.map((kind) => ({ label: `Add: ${NEW_WORDS[kind]}`, run: () => addNew(kind) })),
       ...(object
         ? [
@@ -99,6 +106,13 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
               label: `Add a cue for ${object.name}`,
               run: () => {
                 addCueFor(object.id);
+                go('behave');
+              },
+            },
+            {
+              label: `Choose a ready-made cue for ${object.name}`,
+              run: () => {
+                Object.assign(desk.behave, { section: 'cues', recipes: true });
                 go('behave');
               },
             },

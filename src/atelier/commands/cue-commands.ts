@@ -1,10 +1,17 @@
 /** Beginning, copying and pasting cues. */
 import { addRecipe, type Recipe } from '../../core/behave/recipes/recipes';
 import type { ReadyTrigger } from '../../core/behave/ready-triggers';
-import { copiedCue, pasteCues, putCue, type CuePiece } from '../../core/document/cue-edits';
+import { copiedCue, pasteBeat, pasteCues, putCue, type CuePiece } from '../../core/document/cue-edits';
 import { newAction, newCue } from '../../core/document/new-cues';
 import { cueOrder, orderBetween } from '../../core/document/queries';
-import { cueSchema, type Cue, type CueId, type ObjectId } from '../../core/document/schema';
+import {
+  beatSchema,
+  cueSchema,
+  type Beat,
+  type Cue,
+  type CueId,
+  type ObjectId,
+} from '../../core/document/schema';
 import { newCueId, newId, newPartId } from '../api/ids';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
@@ -69,6 +76,24 @@ const readPiece = (text: string | null): CuePiece | null => {
     return parsed.success ? { cues: parsed.data } : null;
   } catch {
     return null;
+  }
+};
+
+const BEAT = 'iconia-beat';
+export const copyBeat = (beat: Beat): void => {
+  localStorage.setItem(BEAT, JSON.stringify(beat));
+  useDeskStore().copiedBeat = true;
+};
+/** Behind another beat of the cue. False when there is nothing to paste. */
+export const pasteCopiedBeat = (cue: CueId, after: string): boolean => {
+  const document = useEffectStore();
+  try {
+    const parsed = beatSchema.safeParse(JSON.parse(localStorage.getItem(BEAT) ?? 'null'));
+    if (!parsed.success) return false;
+    document.edit(pasteBeat(document.effect, cue, parsed.data, after, newId));
+    return true;
+  } catch {
+    return false;
   }
 };
 

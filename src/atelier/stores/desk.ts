@@ -14,6 +14,12 @@ export type PlaceTool = 'spread' | 'arrange';
 /** Parts of the Behave bench. */
 export type BehaveSection = 'cues' | 'viewer' | 'scope';
 
+export const BEHAVE_SECTIONS: readonly { readonly id: BehaveSection; readonly label: string }[] = [
+  { id: 'cues', label: 'Cue sheet' },
+  { id: 'viewer', label: 'Controls and prompts' },
+  { id: 'scope', label: 'Scope' },
+];
+
 /** Parts of the Style bench. */
 export type StyleSection = 'face' | 'material' | 'circuit' | 'blend' | 'backdrop' | 'light' | 'grade';
 
@@ -85,6 +91,8 @@ export const useDeskStore = defineStore('desk', () => {
   });
   /** How many cues are ready to be pasted. */
   const copiedCues = ref(localStorage.getItem('iconia-cues') === null ? 0 : 1);
+  /** A beat is ready to be pasted. */
+  const copiedBeat = ref(localStorage.getItem('iconia-beat') !== null);
   /** Only these are drawn and picked; null is all. */
   const isolated = shallowRef<ReadonlySet<ObjectId> | null>(null);
   /** The scene that is worked on; null is the opening scene. */
@@ -141,6 +149,7 @@ export const useDeskStore = defineStore('desk', () => {
     style,
     behave,
     copiedCues,
+    copiedBeat,
     isolated,
     scene,
     stage,

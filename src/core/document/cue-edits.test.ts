@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CARD, card, cueOf, effectOf } from '../behave/testing';
-import { copiedCue, moveBeat, moveCue, pasteCues, putCue, removeCue } from './cue-edits';
+import { copiedCue, moveBeat, moveCue, pasteBeat, pasteCues, putCue, removeCue } from './cue-edits';
 import { applyEdit, type Edit } from './edits';
 import { mapIds } from './map-ids';
 import { applyPatch } from './patch';
@@ -110,6 +110,16 @@ describe('order', () => {
     const after = done(one, moveBeat(cue.id, first!, 1));
     expect(after.cues[cue.id]!.beats.map((b) => b.id)).toEqual([second, first]);
     expect(done(one, moveBeat(cue.id, 'beat_gone', 0))).toEqual(one);
+  });
+  test('a beat is pasted behind another with all its values and new ids; targets that are gone are left out', () => {
+    const one = effectOf([cue], [card(other)]);
+    const [first] = cue.beats;
+    const withTwo = { ...first!, actions: first!.actions.map((a) => ({ ...a, targets: [CARD, other] })) };
+    const after = done(one, pasteBeat(one, cue.id, withTwo, first!.id, ids()));
+    const beats = after.cues[cue.id]!.beats;
+    expect(beats.map((b) => b.id)).toEqual([first!.id, 'beat_new0', cue.beats[1]!.id]);
+    expect(beats[1]!.actions[1]).toMatchObject({ kind: 'move', delay: 0.3, repeat: 4, targets: [other] });
+    expect(beats[1]!.actions.some((a) => first!.actions.some((b) => b.id === a.id))).toBe(false);
   });
   test('put and removed', () => {
     const with_ = done(effectOf([]), putCue(cue));

@@ -4,7 +4,15 @@ import { IconiaError } from '../errors';
 import { edit, type Edit } from './edits';
 import { mapIds } from './map-ids';
 import { cueOrder, orderBetween } from './queries';
-import { MOST_CUES, type Action, type Cue, type CueId, type Effect, type ObjectId } from './schema';
+import {
+  MOST_CUES,
+  type Action,
+  type Beat,
+  type Cue,
+  type CueId,
+  type Effect,
+  type ObjectId,
+} from './schema';
 
 export type NewId = (prefix: string) => string;
 
@@ -42,6 +50,30 @@ export const copiedCue = (
   }
   return { ...mapIds(cue, ids), order };
 };
+
+/** A copy of a beat with new ids for itself and its actions. */
+export const copiedBeat = (beat: Beat, newId: NewId): Beat => {
+  const ids = new Map<string, string>([[beat.id, newId('beat')]]);
+  for (const action of beat.actions) ids.set(action.id, newId('act'));
+  return mapIds(beat, ids);
+};
+
+/** Puts a beat in behind another of the cue; null is the beginning. Targets that are not there are left out. */
+export const pasteBeat = (
+  effect: Effect,
+  cueId: CueId,
+  beat: Beat,
+  after: string | null,
+  newId: NewId,
+): Edit =>
+  edit('Paste beat', (d) => {
+    const beats = d.cues[cueId]?.beats;
+    if (!beats) return;
+    const at = after === null ? 0 : beats.findIndex((b) => b.id === after) + 1;
+    const copy = copiedBeat(beat, newId);
+    for (const action of copy.actions) action.targets = action.targets.filter((t) => effect.objects[t]);
+    beats.splice(at, 0, copy as Draft<Beat>);
+  });
 
 /** Cues as they are carried from one effect to another. */
 export interface CuePiece {

@@ -61,6 +61,12 @@ const pair = (of: 'life' | 'speed' | 'spin', i: 0 | 1, v: number): void => {
   next[i] = v;
   set({ [of]: next }, `${of}-${i}`);
 };
+const boxSide = (i: number, v: number): void => {
+  const { area } = props.object;
+  if (area.kind !== 'box') return;
+  const size = area.size.map((old, n) => (n === i ? v : old)) as typeof area.size;
+  set({ area: { ...area, size } }, `side-${i}`);
+};
 const wind = (i: number, v: number): void =>
   set({ wind: props.object.wind.map((old, n) => (n === i ? v : old)) as Fountain['wind'] }, `wind-${i}`);
 const stop = (i: number, change: Partial<Fountain['over'][number]>, gesture: string | null): void =>
@@ -120,6 +126,41 @@ const percent = (v: number): number => v * 100;
       :min="0.01"
       :max="100000"
       @change="(v) => set({ area: { ...object.area, radius: v / 100 } as FountainAreaChoice }, 'radius')"
+      @done="done"
+    />
+  </div>
+  <div v-if="object.area.kind === 'box'" class="line">
+    <span>Extent</span>
+    <NumberField
+      v-for="(axis, i) in ['x', 'y', 'z']"
+      :key="axis"
+      :label="`Extent along ${axis}, cm`"
+      :mark="axis"
+      :value="percent(object.area.size[i]!)"
+      :min="0.01"
+      :max="100000"
+      @change="(v) => boxSide(i, v / 100)"
+      @done="done"
+    />
+  </div>
+  <div v-else-if="object.area.kind === 'plane'" class="line">
+    <span>Extent</span>
+    <NumberField
+      label="Width, cm"
+      mark="x"
+      :value="percent(object.area.width)"
+      :min="0.01"
+      :max="100000"
+      @change="(v) => set({ area: { ...object.area, width: v / 100 } as FountainAreaChoice }, 'width')"
+      @done="done"
+    />
+    <NumberField
+      label="Depth, cm"
+      mark="z"
+      :value="percent(object.area.depth)"
+      :min="0.01"
+      :max="100000"
+      @change="(v) => set({ area: { ...object.area, depth: v / 100 } as FountainAreaChoice }, 'depth')"
       @done="done"
     />
   </div>

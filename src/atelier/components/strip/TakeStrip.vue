@@ -134,7 +134,7 @@ const live = computed(() => playback.source === 'camera');
           class="icon-button"
           type="button"
           aria-label="Restart the effect"
-          title="Restart the effect"
+          title="Restart the effect  R"
           @click="playback.restart()"
         >
           <RotateCcw :size="15" />

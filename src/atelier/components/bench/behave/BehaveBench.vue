@@ -1,15 +1,10 @@
 <script setup lang="ts">
 /** What happens: the cue sheet, what the viewer sees and uses, and signals over the take. */
-import { useDeskStore, type BehaveSection } from '../../../stores/desk';
+import { BEHAVE_SECTIONS, useDeskStore } from '../../../stores/desk';
 import CueSheet from './CueSheet.vue';
 import ScopePanel from './scope/ScopePanel.vue';
 import ViewerPanel from './viewer/ViewerPanel.vue';
 
-const SECTIONS: readonly { readonly id: BehaveSection; readonly label: string }[] = [
-  { id: 'cues', label: 'Cue sheet' },
-  { id: 'viewer', label: 'Controls and prompts' },
-  { id: 'scope', label: 'Scope' },
-];
 const desk = useDeskStore();
 </script>
 
@@ -17,7 +12,7 @@ const desk = useDeskStore();
   <section class="bench" aria-label="Behave bench">
     <div class="sections" role="tablist" aria-label="What is worked on">
       <button
-        v-for="{ id, label } in SECTIONS"
+        v-for="{ id, label } in BEHAVE_SECTIONS"
         :key="id"
         class="chip"
         type="button"

@@ -19,7 +19,7 @@ import {
   triggerWords,
   whenWords,
 } from '../../../behave-words';
-import { copyCues, duplicateCue } from '../../../commands/cue-commands';
+import { copyBeat, copyCues, duplicateCue, pasteCopiedBeat } from '../../../commands/cue-commands';
 import { useChronicleStore } from '../../../stores/chronicle';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -235,6 +235,10 @@ const menu = (key: string): void => {
                   <a-menu-item key="up" :disabled="i === 0" @click="moveBeatBy(i, -1)">Earlier</a-menu-item>
                   <a-menu-item key="down" :disabled="i === cue.beats.length - 1" @click="moveBeatBy(i, 1)"
                     >Later</a-menu-item
+                  >
+                  <a-menu-item key="copy" @click="copyBeat(beat)">Copy</a-menu-item>
+                  <a-menu-item v-if="desk.copiedBeat" key="paste" @click="pasteCopiedBeat(cue.id, beat.id)"
+                    >Paste behind it</a-menu-item
                   >
                   <a-menu-item key="off" @click="putBeat(beat.id, { enabled: !beat.enabled })">{{
                     beat.enabled ? 'Switch off' : 'Switch on'
