@@ -349,6 +349,38 @@ describe('sequences and sounds', () => {
     expect(pass(run(1), 2.1).visible).toBe(false);
     expect(pass(run(0), 0.1).visible).toBe(false);
   });
+  test('a clip of a model comes in over the one before, which goes on meanwhile', () => {
+    const asset = {
+      kind: 'model',
+      id: 'asset_mod1' as AssetId,
+      clips: [
+        { name: 'Rest', duration: 4 },
+        { name: 'Swim', duration: 2 },
+      ],
+    };
+    const object = {
+      ...newSolid(CARD, 'box', 0, CROWN),
+      kind: 'model',
+      asset: asset.id,
+      clip: 'Rest',
+      startDelay: 0,
+    };
+    const runtime = withAsset(
+      { kind: 'play', clip: 'Swim', times: 0, blend: 0.5 } as Told,
+      object as unknown as EffectObject,
+      asset,
+      'screenTapped',
+    );
+    pass(runtime, 1);
+    runtime.step(STILL, TAP);
+    pass(runtime, 0.25);
+    expect(runtime.values(0).media).toMatchObject({ clip: 'Swim', running: true });
+    expect(runtime.values(0).media!.over).toMatchObject({ clip: 'Rest', blend: 0.5 });
+    expect(runtime.values(0).media!.over!.share).toBeCloseTo(0.5, 1);
+    expect(runtime.values(0).media!.over!.at).toBeCloseTo(1.25, 1);
+    pass(runtime, 0.3);
+    expect(runtime.values(0).media!.over).toBeNull();
+  });
   test('a sound waits for its cue, plays once, and fades with its volume', () => {
     const asset = { kind: 'sound', id: 'asset_snd1' as AssetId, duration: 1, loop: null };
     const sound = newSound(CARD, asset.id);

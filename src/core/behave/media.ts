@@ -55,6 +55,7 @@ export const firstMedia = (effect: Effect, object: EffectObject): Media | null =
     to: length,
     left: object.loop ? 0 : 1,
     since: 0,
+    over: null,
   };
 };
 
@@ -94,6 +95,7 @@ export const played = (
     to,
     left: 0,
     since: step,
+    over: null,
   };
   if (action.do === 'pause') return { ...still, at, running: false };
   if (action.do === 'stop') return { ...still, at: from, running: false };
@@ -106,6 +108,10 @@ export const played = (
     to,
     left: action.times,
     since: step,
+    over:
+      object.kind === 'model' && action.blend > 0
+        ? { clip: media?.clip ?? object.clip, at, share: 0, blend: action.blend }
+        : null,
   };
 };
 
@@ -136,11 +142,19 @@ export const turnedTo = (
     to: frames / rate,
     left: 0,
     since: step,
+    over: null,
   };
+};
+
+/** The clip before goes on while the new one comes in; then it is forgotten. */
+const comingIn = (over: NonNullable<Media['over']>): Media['over'] => {
+  const share = over.share + STEP / over.blend;
+  return share + 1e-9 >= 1 ? null : { ...over, at: over.at + STEP, share };
 };
 
 /** One step on. */
 export const nextMedia = (values: Values): void => {
+  if (values.media?.over) values.media = { ...values.media, over: comingIn(values.media.over) };
   const { media } = values;
   if (!media?.running) return;
   const { from, to, speed } = media;

@@ -16,6 +16,13 @@ export interface Media {
   readonly left: number;
   /** The step at which it was set going. */
   readonly since: number;
+  /** The clip of a model that it comes in over, where that was, and how much of the new one there is. */
+  readonly over: {
+    readonly clip: string | null;
+    readonly at: Seconds;
+    readonly share: Unit;
+    readonly blend: Seconds;
+  } | null;
 }
 
 export interface Values {

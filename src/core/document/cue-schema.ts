@@ -102,6 +102,8 @@ export const actionSchema = z.discriminatedUnion('kind', [
     clip: z.string().max(200).nullable(),
     /** How often; 0 goes on without end. */
     times: z.number().int().min(0).max(1000),
+    /** How long a clip of a model takes to come in over the one before. */
+    blend: z.number().min(0).max(60),
   }),
   /** Pictures of a sequence, one at a time. */
   kind('picture', { go: z.enum(['next', 'previous', 'to']), number: z.number().int().min(1).max(4096) }),

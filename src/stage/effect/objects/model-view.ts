@@ -1,5 +1,6 @@
 /** One model object in the scene: its copy of the model, its clip, its opacity. */
 import { AnimationMixer, Group, Mesh, type Material, type Object3D } from 'three';
+import type { Media } from '../../../core/behave/values';
 import type { ModelObject } from '../../../core/document/schema';
 import type { Seconds, Unit } from '../../../core/units';
 import { materialIdOf } from '../../../core/document/material-queries';
@@ -25,7 +26,8 @@ export class ModelView implements ObjectView<ModelObject> {
   private model: OpenedModel | null = null;
   private copy: Object3D | null = null;
   private mixer: AnimationMixer | null = null;
-  private playing: string | null = null;
+  /** The clips that play. */
+  private playing = '';
   private faded: Faded[] = [];
   private dressed: Dressed[] = [];
   /** By the material of the document, and whether the mesh has tangents. */
@@ -86,8 +88,10 @@ export class ModelView implements ObjectView<ModelObject> {
       });
     }
     const { media } = now;
-    if (media) this.play(media.clip ?? object.clip ?? this.model.clips[0]?.name ?? null, media.at);
-    else this.play(object.clip, Math.max(0, time - object.startDelay));
+    if (media) {
+      const own = media.clip ?? object.clip ?? this.model.clips[0]?.name ?? null;
+      this.play(own, media.at, media.over);
+    } else this.play(object.clip, Math.max(0, time - object.startDelay));
     return true;
   }
 
@@ -134,20 +138,30 @@ export class ModelView implements ObjectView<ModelObject> {
       }
   }
 
-  private play(name: string | null, time: Seconds): void {
-    const clip = name === null ? undefined : this.model!.clips.find((c) => c.name === name);
-    if (!clip) {
-      if (this.playing !== null) this.mixer?.stopAllAction();
-      this.playing = null;
-      return;
+  /** A clip at a time; while it comes in over another, so much of each. */
+  private play(name: string | null, time: Seconds, over: Media['over'] = null): void {
+    const wanted = new Map<string, { at: Seconds; weight: number }>();
+    if (name !== null) wanted.set(name, { at: time, weight: over ? over.share : 1 });
+    // From rest a clip comes in over nothing.
+    if (over && over.clip !== null && over.clip !== name)
+      wanted.set(over.clip, { at: over.at, weight: 1 - over.share });
+    else if (over && over.clip === name && name !== null) wanted.set(name, { at: time, weight: 1 });
+    const found = this.model!.clips.filter((c) => wanted.has(c.name));
+    const key = found.map((c) => c.name).join('\n');
+    if (key !== this.playing) {
+      this.mixer?.stopAllAction();
+      this.playing = key;
     }
+    if (found.length === 0) return;
     this.mixer ??= new AnimationMixer(this.copy!);
-    if (this.playing !== name) {
-      this.mixer.stopAllAction();
-      this.mixer.clipAction(clip).play();
-      this.playing = name;
+    for (const clip of found) {
+      const { at, weight } = wanted.get(clip.name)!;
+      const action = this.mixer.clipAction(clip);
+      if (!action.isRunning()) action.play();
+      action.time = clip.duration > 0 ? at % clip.duration : 0;
+      action.setEffectiveWeight(weight);
     }
-    this.mixer.setTime(clip.duration > 0 ? time % clip.duration : 0);
+    this.mixer.update(0);
   }
 
   private clear(): void {
@@ -161,7 +175,7 @@ export class ModelView implements ObjectView<ModelObject> {
       disposeOf(this.copy, false);
     }
     this.copy = this.mixer = null;
-    this.playing = null;
+    this.playing = '';
     this.faded = [];
     this.dressed = [];
   }

@@ -432,6 +432,20 @@ const captured = computed(() => {
         @change="(v) => set({ times: Math.round(v) }, 'times')"
         @done="done"
       />
+      <NumberField
+        v-if="clips.length > 0"
+        class="small"
+        :value="action.blend"
+        label="Comes in over, seconds"
+        mark="in"
+        unit=" s"
+        :step="0.1"
+        :digits="2"
+        :min="0"
+        :max="60"
+        @change="(blend) => set({ blend }, 'blend')"
+        @done="done"
+      />
     </template>
   </div>
   <div v-else-if="action.kind === 'picture'" class="line">
