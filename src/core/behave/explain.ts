@@ -74,7 +74,7 @@ const changesVisibility = (
   );
 
 const lacksSignal = (effect: Effect, signal: Signal): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
   switch (signal.kind) {
     case 'object':
       return gone(effect.objects, signal.object) ? 'object' : null;
@@ -101,7 +101,7 @@ const lacksSignal = (effect: Effect, signal: Signal): Missing | null => {
 };
 
 export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
   switch (trigger.kind) {
     case 'touch':
       return gone(effect.objects, trigger.object) ? 'object' : null;
@@ -121,7 +121,7 @@ export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null =
 };
 
 const lacksAction = (effect: Effect, action: Action): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !(id in map);
+  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
   switch (action.kind) {
     case 'scene':
       return gone(effect.scenes, action.scene) ? 'scene' : null;
@@ -206,7 +206,7 @@ export const suits = (effect: Effect, action: Action, object: EffectObject): boo
     case 'fade':
       return 'opacity' in object;
     case 'number':
-      return action.property in numbersOf(object);
+      return Object.hasOwn(numbersOf(object), action.property);
     default:
       return true;
   }

@@ -77,7 +77,9 @@ export const numbersOf = (object: EffectObject): Readonly<Record<string, Bounds>
   ...OWN[object.kind],
 });
 
-const isOwn = (object: EffectObject, path: string): boolean => OWN[object.kind]?.[path] !== undefined;
+// A document may say anything, `__proto__` too.
+const isOwn = (object: EffectObject, path: string): boolean =>
+  Object.hasOwn(OWN[object.kind] ?? {}, path);
 
 const dig = (value: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], value);
@@ -101,7 +103,8 @@ const withAxis = (v: Vec3, axis: number, x: number): Vec3 =>
 
 /** Sets the number in `values`, within its bounds. An unknown name, or what is no number, changes nothing. */
 export const writeNumber = (object: EffectObject, values: Values, path: string, to: number): void => {
-  const bounds = numbersOf(object)[path];
+  const all = numbersOf(object);
+  const bounds = Object.hasOwn(all, path) ? all[path] : undefined;
   if (!bounds || Number.isNaN(to)) return;
   const value = clamp(to, bounds[0], bounds[1]);
   if (isOwn(object, path)) {
