@@ -1,15 +1,41 @@
 /** The show page on a take: taps, switching, what it says when there is no camera. */
 import { expect, test, type Page } from '@playwright/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newAction, newCue } from '../src/core/document/new-cues';
+import sharp from 'sharp';
+import { newAction, newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
 import { newCard } from '../src/core/document/new-objects';
-import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
+import type { ControlId, Cue, CueId, DriveId, Effect, ObjectId, PromptId } from '../src/core/document/schema';
 import { createEffect, keptPicture, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 
+/** A slider that sizes the lamp, a prompt until it is lit, and a flipped camera that puts it out. */
+const usedParts = (lamp: ObjectId, cue: Cue): Partial<Effect> => {
+  const slider = { ...newControl('control_size' as ControlId, 'slider', 'How large', 0), start: 1 };
+  const drive = newDrive(
+    'drive_size' as DriveId,
+    0,
+    { kind: 'control', control: slider.id },
+    { kind: 'number', object: lamp, property: 'size' },
+  );
+  const prompt = {
+    ...newPrompt('prompt_taps' as PromptId, 0),
+    text: { kind: 'ready', key: 'tapScreen' } as const,
+    hiddenWhen: [{ kind: 'cue', cue: cue.id, moment: 'begins', share: 0.5 } as const],
+  };
+  const out = newCue('cue_flip' as CueId, 'cameraFlips', 1, [
+    { id: 'beat_flip', actions: [newAction('act_flip', 'hide', lamp)] },
+  ]);
+  return {
+    cues: { [cue.id]: cue, [out.id]: out },
+    controls: { [slider.id]: slider },
+    drives: { [drive.id]: { ...drive, remap: { ...drive.remap, to: [0.3, 1] } } },
+    prompts: { [prompt.id]: prompt },
+  } as unknown as Partial<Effect>;
+};
+
 /** Releases an effect with a card that a tap shows, and gives its path. */
-const released = async (page: Page): Promise<string> => {
+const released = async (page: Page, used = false): Promise<string> => {
   const asset = await keptPicture(page, 'lamp', '#ff00dc');
   const card = {
     ...newCard('obj_lamp' as ObjectId, asset, 0),
@@ -25,6 +51,7 @@ const released = async (page: Page): Promise<string> => {
     objects: { [card.id]: card },
     cues: { [cue.id]: cue },
     listing: { summary: 'Tap to light the lamp.', tags: [], icon: asset.id },
+    ...(used ? usedParts(card.id, cue) : {}),
   };
   const id = await createEffect(page, 'Lamp', effect);
   const release = (await (
@@ -45,6 +72,33 @@ test('a tap lights the lamp, another puts it out', async ({ page }) => {
   await canvas.click({ position: { x: 150, y: 200 } });
   await expect.poll(lit).toBeGreaterThan(0.003);
   await canvas.click({ position: { x: 20, y: 400 } });
+  await expect.poll(lit).toBe(0);
+});
+
+test('the viewer reads the prompt, moves a slider that drives the lamp, and takes a photo', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 300, height: 533 });
+  await page.goto(await released(page, true));
+  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+  const overlay = page.locator('.viewer-overlay');
+  await expect(overlay.getByText('Tap the screen')).toBeVisible();
+  const canvas = page.locator('#picture');
+  const lit = () => shareOf(canvas, MAGENTA);
+  await canvas.click({ position: { x: 150, y: 200 } });
+  await expect(overlay.getByText('Tap the screen')).toBeHidden();
+  await expect.poll(lit).toBeGreaterThan(0.003);
+  const large = await lit();
+  await overlay.getByRole('slider', { name: 'How large' }).fill('0');
+  await expect.poll(lit).toBeLessThan(0.5 * large);
+  await overlay.getByRole('slider', { name: 'How large' }).fill('1');
+  await expect.poll(lit).toBeGreaterThan(0.9 * large);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Photo' }).click();
+  const photo = await sharp(await (await download).path()).metadata();
+  expect([photo.format, photo.width! > 100]).toEqual(['png', true]);
+  // What is done with the camera application sets off cues.
+  await page.getByRole('button', { name: 'Flip camera' }).click();
   await expect.poll(lit).toBe(0);
 });
 
