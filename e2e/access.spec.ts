@@ -59,6 +59,8 @@ test('the way from Home to a placed number goes by keyboard alone', async ({ pag
   await page.getByRole('button', { name: /^Blank/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/place/);
+  // Keys are heard once the screen is there.
+  await page.locator('.finder canvas').waitFor();
   await page.keyboard.press('Control+k');
   await expect(page.getByLabel('Find a command')).toBeFocused();
   await page.keyboard.type('head occluder');
