@@ -13,7 +13,7 @@ import {
 import { samplePoints } from '../../commands/fountain-commands';
 import { FACE_AREA_WORDS, FOUNTAIN_AREA_WORDS } from '../../fountain-words';
 import { useEffectStore } from '../../stores/effect';
-import NumberField from '../common/NumberField.vue';
+import GestureField from '../common/GestureField.vue';
 import { useMadeOf } from './use-made-of';
 import { ref } from 'vue';
 import { sentence } from '../../../core/errors';
@@ -118,7 +118,7 @@ const percent = (v: number): number => v * 100;
   </div>
   <div v-else-if="object.area.kind === 'disc' || object.area.kind === 'sphere'" class="line">
     <span>Radius</span>
-    <NumberField
+    <GestureField
       class="two"
       label="Radius, cm"
       unit=" cm"
@@ -126,12 +126,11 @@ const percent = (v: number): number => v * 100;
       :min="0.01"
       :max="100000"
       @change="(v) => set({ area: { ...object.area, radius: v / 100 } as FountainAreaChoice }, 'radius')"
-      @done="done"
     />
   </div>
   <div v-if="object.area.kind === 'box'" class="line">
     <span>Extent</span>
-    <NumberField
+    <GestureField
       v-for="(axis, i) in ['x', 'y', 'z']"
       :key="axis"
       :label="`Extent along ${axis}, cm`"
@@ -140,33 +139,30 @@ const percent = (v: number): number => v * 100;
       :min="0.01"
       :max="100000"
       @change="(v) => boxSide(i, v / 100)"
-      @done="done"
     />
   </div>
   <div v-else-if="object.area.kind === 'plane'" class="line">
     <span>Extent</span>
-    <NumberField
+    <GestureField
       label="Width, cm"
       mark="x"
       :value="percent(object.area.width)"
       :min="0.01"
       :max="100000"
       @change="(v) => set({ area: { ...object.area, width: v / 100 } as FountainAreaChoice }, 'width')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Depth, cm"
       mark="z"
       :value="percent(object.area.depth)"
       :min="0.01"
       :max="100000"
       @change="(v) => set({ area: { ...object.area, depth: v / 100 } as FountainAreaChoice }, 'depth')"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Rate</span>
-    <NumberField
+    <GestureField
       label="Particles a second"
       unit=" /s"
       :value="object.rate"
@@ -174,7 +170,6 @@ const percent = (v: number): number => v * 100;
       :max="5000"
       :digits="0"
       @change="(rate) => set({ rate }, 'rate')"
-      @done="done"
     />
     <label class="two row"
       ><a-switch
@@ -188,7 +183,7 @@ const percent = (v: number): number => v * 100;
   </div>
   <div class="line">
     <span>Life</span>
-    <NumberField
+    <GestureField
       label="Shortest life, seconds"
       unit=" s"
       :value="object.life[0]"
@@ -197,9 +192,8 @@ const percent = (v: number): number => v * 100;
       :step="0.1"
       :digits="2"
       @change="(v) => pair('life', 0, v)"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Longest life, seconds"
       unit=" s"
       :value="object.life[1]"
@@ -208,9 +202,8 @@ const percent = (v: number): number => v * 100;
       :step="0.1"
       :digits="2"
       @change="(v) => pair('life', 1, v)"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Most at once"
       mark="≤"
       :value="object.most"
@@ -218,41 +211,37 @@ const percent = (v: number): number => v * 100;
       :max="20000"
       :digits="0"
       @change="(v) => set({ most: Math.round(v) }, 'most')"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Speed</span>
-    <NumberField
+    <GestureField
       label="Least speed, cm a second"
       :value="percent(object.speed[0])"
       :min="0"
       :max="5000"
       @change="(v) => pair('speed', 0, v / 100)"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Most speed, cm a second"
       unit=" cm/s"
       :value="percent(object.speed[1])"
       :min="0"
       :max="5000"
       @change="(v) => pair('speed', 1, v / 100)"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Spread, degrees"
       unit="°"
       :value="object.spread"
       :min="0"
       :max="180"
       @change="(spread) => set({ spread }, 'spread')"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Gravity</span>
-    <NumberField
+    <GestureField
       label="Gravity, metres a second squared; below 0 they rise"
       :value="object.gravity"
       :min="-50"
@@ -260,22 +249,20 @@ const percent = (v: number): number => v * 100;
       :step="0.05"
       :digits="2"
       @change="(gravity) => set({ gravity }, 'gravity')"
-      @done="done"
     />
     <span>Drag</span>
-    <NumberField
+    <GestureField
       label="Drag of the air"
       :value="object.drag"
       :min="0"
       :max="50"
       :step="0.1"
       @change="(drag) => set({ drag }, 'drag')"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Wind</span>
-    <NumberField
+    <GestureField
       v-for="(axis, i) in ['x', 'y', 'z']"
       :key="axis"
       :label="`Wind along ${axis}, cm a second`"
@@ -284,12 +271,11 @@ const percent = (v: number): number => v * 100;
       :min="-5000"
       :max="5000"
       @change="(v) => wind(i, v / 100)"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Swirls</span>
-    <NumberField
+    <GestureField
       label="How strong swirls are"
       :value="object.turbulence"
       :min="0"
@@ -297,18 +283,16 @@ const percent = (v: number): number => v * 100;
       :step="0.05"
       :digits="2"
       @change="(turbulence) => set({ turbulence }, 'turbulence')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Size of swirls, cm"
       unit=" cm"
       :value="percent(object.swirl)"
       :min="0.5"
       :max="1000"
       @change="(v) => set({ swirl: v / 100 }, 'swirl')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Spin, turns a second to either side"
       unit=" ↻"
       :value="object.spin[1]"
@@ -316,7 +300,6 @@ const percent = (v: number): number => v * 100;
       :max="20"
       :step="0.1"
       @change="(v) => set({ spin: [-v, v] }, 'spin')"
-      @done="done"
     />
   </div>
   <div class="line">
@@ -337,7 +320,7 @@ const percent = (v: number): number => v * 100;
         @change="(v: unknown) => set({ face: v ? 0.4 : null })"
       />head</label
     >
-    <NumberField
+    <GestureField
       label="Another way of falling: its seed"
       mark="seed"
       :value="object.seed"
@@ -345,7 +328,6 @@ const percent = (v: number): number => v * 100;
       :max="65535"
       :digits="0"
       @change="(v) => set({ seed: Math.round(v) }, 'seed')"
-      @done="done"
     />
   </div>
   <div class="line">
@@ -361,16 +343,15 @@ const percent = (v: number): number => v * 100;
   </div>
   <div class="line">
     <span>Size</span>
-    <NumberField
+    <GestureField
       label="Size, mm"
       unit=" mm"
       :value="object.size * 1000"
       :min="0.2"
       :max="10000"
       @change="(v) => set({ size: v / 1000 }, 'size')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Size varies by, per cent"
       mark="±"
       unit="%"
@@ -379,7 +360,6 @@ const percent = (v: number): number => v * 100;
       :max="100"
       :digits="0"
       @change="(v) => set({ sizeVaries: v / 100 }, 'varies')"
-      @done="done"
     />
     <a-select
       v-if="document.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
@@ -407,7 +387,7 @@ const percent = (v: number): number => v * 100;
       </button>
     </p>
     <div v-for="(age, i) in object.over" :key="i" class="age">
-      <NumberField
+      <GestureField
         label="Age, per cent"
         unit="%"
         :value="percent(age.at)"
@@ -415,9 +395,8 @@ const percent = (v: number): number => v * 100;
         :max="100"
         :digits="0"
         @change="(v) => stop(i, { at: v / 100 }, `at-${i}`)"
-        @done="done"
       />
-      <NumberField
+      <GestureField
         label="Size at this age, per cent"
         mark="size"
         unit="%"
@@ -426,9 +405,8 @@ const percent = (v: number): number => v * 100;
         :max="2000"
         :digits="0"
         @change="(v) => stop(i, { size: v / 100 }, `over-size-${i}`)"
-        @done="done"
       />
-      <NumberField
+      <GestureField
         label="Opacity at this age, per cent"
         mark="op."
         unit="%"
@@ -437,7 +415,6 @@ const percent = (v: number): number => v * 100;
         :max="100"
         :digits="0"
         @change="(v) => stop(i, { opacity: v / 100 }, `over-opacity-${i}`)"
-        @done="done"
       />
       <input
         type="color"

@@ -7,7 +7,7 @@ import type { AssetId, SoundObject } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import SoundPlayer from '../library/SoundPlayer.vue';
-import NumberField from '../common/NumberField.vue';
+import GestureField from '../common/GestureField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: SoundObject }>();
@@ -20,7 +20,6 @@ const set = (change: Partial<SoundObject>, gesture: string | null = null): void 
     gesture && `${gesture}-${props.object.id}`,
   );
 };
-const done = (): void => document.endGesture();
 const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));
 const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document.effect, props.object).kind));
 </script>
@@ -54,7 +53,7 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
   </div>
   <div class="line">
     <span>Volume</span>
-    <NumberField
+    <GestureField
       label="Volume, per cent"
       unit="%"
       :value="object.opacity * 100"
@@ -62,9 +61,8 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       :min="0"
       :max="100"
       @change="(v) => set({ opacity: v / 100 }, 'volume')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Pitch, per cent"
       mark="pitch"
       unit="%"
@@ -73,9 +71,8 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       :min="25"
       :max="400"
       @change="(v) => set({ pitch: v / 100 }, 'pitch')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       v-if="inRoom"
       label="As loud as can be within, cm"
       mark="near"
@@ -85,12 +82,11 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       :min="1"
       :max="10000"
       @change="(v) => set({ near: v / 100 }, 'near')"
-      @done="done"
     />
   </div>
   <div class="line">
     <span>Fades</span>
-    <NumberField
+    <GestureField
       label="Fades in over, seconds"
       mark="in"
       unit=" s"
@@ -100,9 +96,8 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       :min="0"
       :max="60"
       @change="(fadeIn) => set({ fadeIn }, 'in')"
-      @done="done"
     />
-    <NumberField
+    <GestureField
       label="Fades out over, seconds"
       mark="out"
       unit=" s"
@@ -112,7 +107,6 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       :min="0"
       :max="60"
       @change="(fadeOut) => set({ fadeOut }, 'out')"
-      @done="done"
     />
   </div>
   <div class="line">

@@ -3,8 +3,7 @@
 import { Trash2 } from '@lucide/vue';
 import { COMPARISONS, type Comparison, type Condition, type Cue } from '../../../../core/document/schema';
 import { COMPARISON_WORDS } from '../../../behave-words';
-import { useEffectStore } from '../../../stores/effect';
-import NumberField from '../../common/NumberField.vue';
+import GestureField from '../../common/GestureField.vue';
 import { newSignal } from './new-signal';
 import SignalFields from './SignalFields.vue';
 import { useDeskStore } from '../../../stores/desk';
@@ -15,7 +14,6 @@ const props = withDefaults(defineProps<{ conditions: readonly Condition[]; match
 const emit = defineEmits<{
   change: [change: { conditions?: Condition[]; match?: Cue['match'] }, gesture: string | null];
 }>();
-const document = useEffectStore();
 const desk = useDeskStore();
 const comparisons = COMPARISONS.map((value) => ({ value, label: COMPARISON_WORDS[value] }));
 const set = (i: number, change: Partial<Condition>, gesture: string | null = null): void =>
@@ -60,14 +58,13 @@ const add = (): void =>
         :options="comparisons"
         @change="(v: unknown) => set(i, { is: v as Comparison })"
       />
-      <NumberField
+      <GestureField
         class="small"
         label="Compared with"
         :value="condition.value"
         :step="0.1"
         :digits="2"
         @change="(value) => set(i, { value }, 'value')"
-        @done="document.endGesture()"
       />
       <button
         class="icon-button"

@@ -2,9 +2,7 @@
 /** One cue: a sentence, its beats over time, and why it does nothing when it does nothing. */
 import { computed, ref } from 'vue';
 import { Copy, Ellipsis, Play } from '@lucide/vue';
-import { isNote } from '../../../../core/behave/explain';
 import { actionLength } from '../../../../core/behave/program';
-import { whyCue } from '../../../../core/behave/why';
 import { moveCue, putCue, removeCue } from '../../../../core/document/cue-edits';
 import { newAction, newBeat } from '../../../../core/document/new-cues';
 import { cueOrder } from '../../../../core/document/queries';
@@ -13,14 +11,12 @@ import { newPartId } from '../../../api/ids';
 import {
   actionSummary,
   conditionWords,
-  reasonWords,
   targetsWords,
   timingWords,
   triggerWords,
   whenWords,
 } from '../../../behave-words';
 import { copyBeat, copyCues, duplicateCue, pasteCopiedBeat } from '../../../commands/cue-commands';
-import { useChronicleStore } from '../../../stores/chronicle';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
@@ -29,14 +25,13 @@ import ActionMenu from './action/ActionMenu.vue';
 import BeatBars from './BeatBars.vue';
 import ConditionList from './ConditionList.vue';
 import CueOptions from './CueOptions.vue';
-import { mendsOf } from './mends';
+import CueReasons from './CueReasons.vue';
 import TriggerList from './TriggerList.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
-const chronicle = useChronicleStore();
 
 /** Which part of the sentence is being changed. */
 const part = ref<'when' | 'only' | 'options' | null>(desk.behave.fresh === props.cue.id ? 'when' : null);
@@ -98,12 +93,6 @@ const options = computed(() => {
   ];
   return said.join(', ');
 });
-const reasons = computed(() => whyCue(document.effect, props.cue, chronicle.chronicle));
-const serious = computed(() => reasons.value.filter((r) => !isNote(r)));
-const notes = computed(() => reasons.value.filter(isNote));
-const times = computed(() =>
-  chronicle.chronicle.firings.filter((f) => f.cue === props.cue.id).map((f) => f.time),
-);
 const isOpen = computed(() => desk.behave.cue === props.cue.id);
 const openAction = (id: string): void => {
   desk.behave.cue = props.cue.id;
@@ -292,45 +281,7 @@ const menu = (key: string): void => {
       :label="cue.beats.length === 0 ? '+ What happens' : '+ Next beat'"
       @choose="addBeat"
     />
-    <ul v-if="serious.length > 0" class="reasons" aria-label="Why nothing happens">
-      <li v-for="(reason, i) in serious" :key="i" class="warn">
-        {{ reasonWords(document.effect, cue, reason) }}
-        <button
-          v-for="mend in mendsOf(document, cue, reason)"
-          :key="mend.label"
-          class="word"
-          type="button"
-          @click="mend.run()"
-        >
-          {{ mend.label }}
-        </button>
-        <button
-          v-if="reason.code === 'not-reached' && reason.value !== null"
-          class="word"
-          type="button"
-          @click="playback.seek(reason.time)"
-        >
-          Show
-        </button>
-      </li>
-    </ul>
-    <p v-if="times.length > 0 && cue.enabled" class="soft fired">
-      Fires at
-      <button
-        v-for="time in times.slice(0, 8)"
-        :key="time"
-        class="word num"
-        type="button"
-        @click="playback.seek(time)"
-      >
-        {{ time.toFixed(2) }} s
-      </button>
-      <template v-if="times.length > 8">and {{ times.length - 8 }} times more </template>
-      on this take.
-    </p>
-    <p v-for="(reason, i) in notes" :key="`n${i}`" class="soft fired">
-      {{ reasonWords(document.effect, cue, reason) }}
-    </p>
+    <CueReasons :cue="cue" />
   </article>
 </template>
 
@@ -441,17 +392,5 @@ const menu = (key: string): void => {
   flex: none;
   max-width: 46%;
   font-size: 11.5px;
-}
-.reasons {
-  list-style: none;
-  margin: 0;
-  padding: 6px 8px;
-  border-radius: 6px;
-  background: var(--ochre-wash);
-  font-size: 12px;
-  width: 100%;
-}
-.fired {
-  font-size: 12px;
 }
 </style>

@@ -2,7 +2,7 @@
 /** How often a cue fires, what resets it, and what it is called. */
 import type { Cue } from '../../../../core/document/schema';
 import { useEffectStore } from '../../../stores/effect';
-import NumberField from '../../common/NumberField.vue';
+import GestureField from '../../common/GestureField.vue';
 import TriggerList from './TriggerList.vue';
 
 const props = defineProps<{ cue: Cue }>();
@@ -33,7 +33,7 @@ const agains = [
         @change="(v: unknown) => set({ fires: v as Cue['fires'] })"
       />
       <span class="soft">pause</span>
-      <NumberField
+      <GestureField
         class="small"
         label="Pause after it fired, seconds"
         unit=" s"
@@ -43,7 +43,6 @@ const agains = [
         :min="0"
         :max="3600"
         @change="(cooldown) => set({ cooldown }, 'cooldown')"
-        @done="document.endGesture()"
       />
     </div>
     <div class="line">

@@ -2,7 +2,7 @@
 /** What of a trigger can be set beside its kind. */
 import { SURFACE_KINDS, type SurfaceKind, type Trigger } from '../../../../core/document/schema';
 import { readyNameOf } from '../../../../core/behave/ready-triggers';
-import { useEffectStore } from '../../../stores/effect';
+import GestureField from '../../common/GestureField.vue';
 import NumberField from '../../common/NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
 import { useChoices } from './choices';
@@ -10,7 +10,6 @@ import SignalFields from './SignalFields.vue';
 
 const props = defineProps<{ trigger: Trigger }>();
 const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>();
-const document = useEffectStore();
 const choices = useChoices();
 const set = (change: object, gesture: string | null = null): void =>
   emit('change', { ...props.trigger, ...change } as Trigger, gesture);
@@ -31,7 +30,7 @@ const isPlain = (trigger: Trigger): boolean =>
 
 <template>
   <span class="fields">
-    <NumberField
+    <GestureField
       v-if="trigger.kind === 'after' || trigger.kind === 'every'"
       class="small"
       label="Seconds"
@@ -42,7 +41,6 @@ const isPlain = (trigger: Trigger): boolean =>
       :min="trigger.kind === 'every' ? 0.05 : 0"
       :max="3600"
       @change="(seconds) => set({ seconds }, 'seconds')"
-      @done="document.endGesture()"
     />
     <ChoiceField
       v-if="trigger.kind === 'touch'"
@@ -90,7 +88,7 @@ const isPlain = (trigger: Trigger): boolean =>
       :options="choices.cues.value"
       @change="(cue) => set({ cue })"
     />
-    <NumberField
+    <GestureField
       v-if="trigger.kind === 'cue' && trigger.moment === 'passes'"
       class="small"
       label="Per cent of the cue"
@@ -100,7 +98,6 @@ const isPlain = (trigger: Trigger): boolean =>
       :min="0"
       :max="100"
       @change="(v) => set({ share: v / 100 }, 'share')"
-      @done="document.endGesture()"
     />
     <template v-if="trigger.kind === 'face' || trigger.kind === 'head'">
       <span class="soft">face</span>
@@ -150,7 +147,7 @@ const isPlain = (trigger: Trigger): boolean =>
       />
       <template v-if="trigger.signal.kind !== 'hand'">
         <span v-if="!isPlain(trigger)" class="soft">at</span>
-        <NumberField
+        <GestureField
           class="small"
           label="Threshold"
           :value="trigger.level"
@@ -158,11 +155,10 @@ const isPlain = (trigger: Trigger): boolean =>
           :step="0.05"
           :digits="2"
           @change="setLevel"
-          @done="document.endGesture()"
         />
       </template>
       <span class="soft">for</span>
-      <NumberField
+      <GestureField
         class="small"
         label="Held for, seconds"
         unit=" s"
@@ -172,11 +168,10 @@ const isPlain = (trigger: Trigger): boolean =>
         :min="0"
         :max="60"
         @change="(hold) => set({ hold }, 'hold')"
-        @done="document.endGesture()"
       />
       <template v-if="trigger.signal.kind !== 'hand'">
         <span class="soft" title="How far it has to come back before it can cross again">slack</span>
-        <NumberField
+        <GestureField
           class="small"
           label="Slack"
           :value="trigger.slack"
@@ -184,7 +179,6 @@ const isPlain = (trigger: Trigger): boolean =>
           :digits="2"
           :min="0"
           @change="(slack) => set({ slack }, 'slack')"
-          @done="document.endGesture()"
         />
       </template>
     </template>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { Action, EasingChoice } from '../../../../../core/document/schema';
 import { easingWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from './EasingEditor.vue';
 
 const props = defineProps<{ action: Action; begins: number | null }>();
@@ -33,7 +33,7 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
   <div class="timing">
     <label v-if="!atOnce"
       >{{ durationWords
-      }}<NumberField
+      }}<GestureField
         :value="action.duration"
         label="Duration, seconds"
         unit=" s"
@@ -42,10 +42,9 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         :min="0"
         :max="3600"
         @change="(duration) => set({ duration }, 'duration')"
-        @done="document.endGesture()"
     /></label>
     <label
-      >Delay<NumberField
+      >Delay<GestureField
         :value="action.delay"
         label="Delay, seconds"
         unit=" s"
@@ -54,20 +53,18 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         :min="0"
         :max="3600"
         @change="(delay) => set({ delay }, 'delay')"
-        @done="document.endGesture()"
     /></label>
     <label v-if="!atOnce"
-      >Times<NumberField
+      >Times<GestureField
         :value="action.repeat"
         label="Times; 0 runs without end"
         :digits="0"
         :min="0"
         :max="1000"
         @change="(v) => set({ repeat: Math.round(v) }, 'repeat')"
-        @done="document.endGesture()"
     /></label>
     <label v-if="begins !== null"
-      >Beat begins at<NumberField
+      >Beat begins at<GestureField
         :value="begins * 100"
         label="The beat begins at per cent of the one before"
         unit="%"
@@ -76,7 +73,6 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         :min="0"
         :max="100"
         @change="(v) => emit('begins', v / 100)"
-        @done="document.endGesture()"
     /></label>
     <button
       v-if="!atOnce && !GOES_ON.includes(action.kind) && action.kind !== 'flow'"

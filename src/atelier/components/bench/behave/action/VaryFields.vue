@@ -2,12 +2,10 @@
 /** How the objects of one action differ from each other, by a seed: the same every time it is played. */
 import { Dices } from '@lucide/vue';
 import type { Vary } from '../../../../../core/document/schema';
-import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 
 const props = defineProps<{ vary: Vary }>();
 const emit = defineEmits<{ change: [vary: Vary, gesture: string | null] }>();
-const document = useEffectStore();
 const set = (change: Partial<Vary>, gesture: string | null = null): void =>
   emit('change', { ...props.vary, ...change }, gesture);
 </script>
@@ -15,7 +13,7 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
 <template>
   <div class="vary">
     <label
-      >Later by up to<NumberField
+      >Later by up to<GestureField
         label="Later by up to, seconds"
         unit=" s"
         :value="vary.delay"
@@ -24,10 +22,9 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
         :min="0"
         :max="600"
         @change="(delay) => set({ delay }, 'vary-delay')"
-        @done="document.endGesture()"
     /></label>
     <label
-      >Speed ±<NumberField
+      >Speed ±<GestureField
         label="Speed, plus or minus per cent"
         unit="%"
         :value="vary.speed * 100"
@@ -36,10 +33,9 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
         :min="0"
         :max="95"
         @change="(v) => set({ speed: v / 100 }, 'vary-speed')"
-        @done="document.endGesture()"
     /></label>
     <label
-      >Amount ±<NumberField
+      >Amount ±<GestureField
         label="Amount, plus or minus per cent"
         unit="%"
         :value="vary.amount * 100"
@@ -48,7 +44,6 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
         :min="0"
         :max="100"
         @change="(v) => set({ amount: v / 100 }, 'vary-amount')"
-        @done="document.endGesture()"
     /></label>
     <button
       class="icon-button"

@@ -8,7 +8,7 @@ import { MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/do
 import { newDriveId } from '../../../../api/ids';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
 import DriveRow from './DriveRow.vue';
@@ -23,7 +23,6 @@ const set = (change: object, gesture: string | null = null): void =>
     gesture && `${gesture}-${props.control.id}`,
   );
 const text = (event: Event): string => (event.target as HTMLInputElement).value;
-const done = (): void => document.endGesture();
 const drives = computed(() =>
   Object.values(document.effect.drives)
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
@@ -90,34 +89,30 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
     </div>
     <div v-if="control.kind === 'slider'" class="line">
       <label
-        >Least<NumberField
+        >Least<GestureField
           label="Least"
           :value="control.least"
           :digits="2"
-          @change="(least) => set({ least }, 'least')"
-          @done="done" /></label
+          @change="(least) => set({ least }, 'least')" /></label
       ><label
-        >Most<NumberField
+        >Most<GestureField
           label="Most"
           :value="control.most"
           :digits="2"
-          @change="(most) => set({ most }, 'most')"
-          @done="done" /></label
+          @change="(most) => set({ most }, 'most')" /></label
       ><label
-        >Step<NumberField
+        >Step<GestureField
           label="Step; 0 has none"
           :value="control.step"
           :min="0"
           :digits="3"
-          @change="(step) => set({ step }, 'step')"
-          @done="done" /></label
+          @change="(step) => set({ step }, 'step')" /></label
       ><label
-        >Starts at<NumberField
+        >Starts at<GestureField
           label="Starts at"
           :value="control.start"
           :digits="2"
-          @change="(start) => set({ start }, 'start')"
-          @done="done" /></label
+          @change="(start) => set({ start }, 'start')" /></label
       ><label
         >Unit<input
           class="text unit"

@@ -8,7 +8,7 @@ import { cueOrder } from '../../../../../core/document/queries';
 import type { Drive, ObjectId } from '../../../../../core/document/schema';
 import { actionSummary, cueName, numberWords, targetsWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
 import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
@@ -108,42 +108,38 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
       </button>
     </div>
     <div class="line">
-      <NumberField
+      <GestureField
         class="small"
         label="From, lower end"
         :value="drive.remap.from[0]"
         :digits="3"
         @change="(v) => setEnd('from', 0, v)"
-        @done="done"
       />
       <span class="soft">to</span>
-      <NumberField
+      <GestureField
         class="small"
         label="From, upper end"
         :value="drive.remap.from[1]"
         :digits="3"
         @change="(v) => setEnd('from', 1, v)"
-        @done="done"
       />
       <span class="soft">becomes</span>
-      <NumberField
+      <GestureField
         class="small"
         label="To, at the lower end"
         :unit="unit"
         :value="drive.remap.to[0]"
         :digits="3"
         @change="(v) => setEnd('to', 0, v)"
-        @done="done"
       />
       <span class="soft">to</span>
-      <NumberField
+      <GestureField
         class="small"
         label="To, at the upper end"
         :unit="unit"
         :value="drive.remap.to[1]"
         :digits="3"
         @change="(v) => setEnd('to', 1, v)"
-        @done="done"
       />
       <button
         class="icon-button"
@@ -155,7 +151,7 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         <ArrowLeftRight :size="13" />
       </button>
       <span class="soft">behind by</span>
-      <NumberField
+      <GestureField
         class="small"
         label="Behind by, seconds"
         unit=" s"
@@ -165,7 +161,6 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         :max="60"
         :value="drive.lag"
         @change="(lag) => set({ lag }, 'lag')"
-        @done="done"
       />
       <button class="chip" type="button" :aria-expanded="curve" @click="curve = !curve">Curve</button>
       <button

@@ -6,7 +6,7 @@ import { putPrompt, removePrompt } from '../../../../../core/document/viewer-edi
 import { READY_PROMPTS, type Prompt, type ReadyPrompt } from '../../../../../core/document/schema';
 import { promptName, readyPromptWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import ConditionList from '../ConditionList.vue';
 import TriggerList from '../TriggerList.vue';
@@ -85,7 +85,7 @@ const choose = (v: string): void =>
     />
     <label class="row soft"
       >or after
-      <NumberField
+      <GestureField
         class="small"
         label="Hidden after, seconds; 0 stays"
         unit=" s"
@@ -93,7 +93,6 @@ const choose = (v: string): void =>
         :min="0"
         :max="600"
         @change="(seconds) => set({ seconds }, 'seconds')"
-        @done="document.endGesture()"
       />
       (0 stays)</label
     >

@@ -14,7 +14,7 @@ import type { ControlKind } from '../../../../../core/document/schema';
 import { newControlId, newDriveId, newPromptId, newVariableId } from '../../../../api/ids';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
-import NumberField from '../../../common/NumberField.vue';
+import GestureField from '../../../common/GestureField.vue';
 import ControlCard from './ControlCard.vue';
 import DriveRow from './DriveRow.vue';
 import PromptCard from './PromptCard.vue';
@@ -123,13 +123,12 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
           @change="(e) => document.edit(putVariable({ ...variable, name: text(e).trim() }))"
         />
         <span class="soft">starts at</span>
-        <NumberField
+        <GestureField
           class="small"
           label="Starts at"
           :value="variable.start"
           :digits="2"
           @change="(start) => document.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
-          @done="document.endGesture()"
         />
         <button
           class="icon-button"
