@@ -13,6 +13,8 @@ import type {
   EasingChoice,
   Effect,
   HeadSignal,
+  MaterialId,
+  NodeId,
   ObjectSignal,
   ReadyPrompt,
   Signal,
@@ -21,6 +23,7 @@ import type {
 } from '../core/document/schema';
 import type { Easing } from '../core/maths/easing';
 import { promptText } from '../core/behave/prompt-texts';
+import { NODE_WORDS, portWords } from './material-words';
 
 export const READY_WORDS: Record<ReadyTrigger, string> = {
   effectStarts: 'effect starts',
@@ -658,4 +661,16 @@ export const causeWords = (effect: Effect, cause: Cause): string => {
       return `“${cueName(effect, cause.cue)}” has not fired${why ? `: ${why}` : '.'}`;
     }
   }
+};
+
+/** "Water light: noise, scale" */
+export const circuitInputWords = (
+  effect: Effect,
+  material: MaterialId,
+  node: NodeId,
+  port: string,
+): string => {
+  const found = effect.materials[material];
+  const type = found?.circuit?.[node]?.type;
+  return `${found?.name ?? 'a deleted material'}: ${type ? NODE_WORDS[type].name.toLowerCase() : 'a deleted node'}, ${portWords(port)}`;
 };

@@ -78,8 +78,7 @@ export const numbersOf = (object: EffectObject): Readonly<Record<string, Bounds>
 });
 
 // A document may say anything, `__proto__` too.
-const isOwn = (object: EffectObject, path: string): boolean =>
-  Object.hasOwn(OWN[object.kind] ?? {}, path);
+const isOwn = (object: EffectObject, path: string): boolean => Object.hasOwn(OWN[object.kind] ?? {}, path);
 
 const dig = (value: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], value);

@@ -14,6 +14,7 @@
 import type {
   Action,
   CueId,
+  Effect,
   EffectObject,
   Fountain,
   PromptId,
@@ -31,6 +32,7 @@ import { viewOf } from '../placing/touch';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, type Seconds } from '../units';
 import { worldOf, type World } from './acting';
+import { withCircuitInputs } from './circuit-inputs';
 import type { CompiledAction, Program } from './program';
 import {
   copiedCueState,
@@ -152,6 +154,7 @@ export class Runtime implements StateNow, Readable {
   /** Of this step: where everything is, found when it is first asked for. */
   private found: { readonly here: Here; places: readonly ObjectPlaces[] | null } | null = null;
   private heard: Inputs = NO_INPUTS;
+  private circuits: { readonly key: string; readonly effect: Effect } | null = null;
 
   constructor(
     private readonly program: Program,
@@ -183,6 +186,18 @@ export class Runtime implements StateNow, Readable {
   /** Object `i` as it is now: the same as in the document as long as nothing of it has changed. */
   objectNow(i: number): EffectObject {
     return this.objects.at(i, this.program.objects[i]!, this.values(i));
+  }
+  /** The effect as it is now: with what drives its circuits. The same one while nothing of that changes. */
+  effectNow(): Effect {
+    const driven = this.program.drives.flatMap((drive) => {
+      const value = this.lags[drive.id];
+      return drive.to.kind === 'circuit' && value !== undefined ? [[drive.to, value] as const] : [];
+    });
+    if (driven.length === 0) return this.program.effect;
+    const key = driven.map(([, value]) => value).join();
+    if (this.circuits?.key !== key)
+      this.circuits = { key, effect: withCircuitInputs(this.program.effect, driven) };
+    return this.circuits.effect;
   }
   /** The particles of object `i`; null when there are none. */
   particlesOf(i: number) {

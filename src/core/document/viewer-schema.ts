@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { assetIdSchema } from './asset-schema';
 import { controlIdSchema, cueIdSchema, driveIdSchema, promptIdSchema, variableIdSchema } from './behave-ids';
+import { materialIdSchema } from './material-schema';
 import { objectIdSchema, sceneIdSchema } from './placed-schema';
 import { conditionSchema, signalSchema } from './signal-schema';
 import { remapSchema } from './timing-schema';
@@ -118,6 +119,13 @@ export const driveSchema = z.strictObject({
     /** How long one round of an action takes, even while it runs. */
     z.strictObject({ kind: z.literal('duration'), cue: cueIdSchema.nullable(), action: idText }),
     z.strictObject({ kind: z.literal('variable'), variable: variableIdSchema.nullable() }),
+    /** An input of a surface circuit that nothing is wired to. */
+    z.strictObject({
+      kind: z.literal('circuit'),
+      material: materialIdSchema.nullable(),
+      node: idText,
+      port: z.string().max(24),
+    }),
   ]),
 });
 

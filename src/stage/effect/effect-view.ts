@@ -54,6 +54,7 @@ const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'cutout
 
 /** What behaviour has made of the objects: the runtime. */
 export interface Living {
+  effectNow(): Effect;
   objectNow(i: number): EffectObject;
   values(i: number): Readonly<Values>;
   particlesOf(i: number): Particles | null;
@@ -118,6 +119,7 @@ export class EffectView {
   ): void {
     this.faces = faces;
     this.living = living;
+    const effect = living?.effectNow() ?? program.effect;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
     this.shown = { backdrop: false, space: false, screen: false };
@@ -136,8 +138,7 @@ export class EffectView {
       }
       if (isOnFace(object)) {
         for (const place of all)
-          if (this.looks.add(object, program.effect, place, time, living?.values(i).media))
-            this.shown.space = true;
+          if (this.looks.add(object, effect, place, time, living?.values(i).media)) this.shown.space = true;
         return;
       }
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
@@ -150,7 +151,7 @@ export class EffectView {
       for (const place of all) {
         // A fountain has one set of particles, wherever its copies are.
         if (object.kind === 'fountain' && place !== all[0]) continue;
-        const drawn = this.pose(entry, program.effect, place, layering, time, order, aspect, i);
+        const drawn = this.pose(entry, effect, place, layering, time, order, aspect, i);
         if (!drawn) continue;
         this.shown[layering] = true;
         if (LIT.has(object.kind)) lit[layering] = true;

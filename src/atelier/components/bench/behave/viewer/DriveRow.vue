@@ -2,11 +2,18 @@
 /** A signal that drives something: from which range to which, by which curve; either may run backwards. */
 import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
+import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
 import { numbersOf } from '../../../../../core/behave/numbers';
 import { putDrive, removeDrive } from '../../../../../core/document/viewer-edits';
 import { cueOrder } from '../../../../../core/document/queries';
 import type { Drive, ObjectId } from '../../../../../core/document/schema';
-import { actionSummary, cueName, numberWords, targetsWords } from '../../../../behave-words';
+import {
+  actionSummary,
+  circuitInputWords,
+  cueName,
+  numberWords,
+  targetsWords,
+} from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
@@ -43,15 +50,24 @@ const targets = computed(() => [
     ),
   },
   { label: 'Variables', options: choices.variables.value },
+  {
+    label: 'Inputs of circuits',
+    options: circuitInputs(document.effect).map(({ material, node, port }) => ({
+      value: `${material} ${node} ${port}`,
+      label: circuitInputWords(document.effect, material, node, port),
+    })),
+  },
 ]);
 const target = computed(() => {
   const { to } = props.drive;
   if (to.kind === 'number') return to.object;
+  if (to.kind === 'circuit') return to.material && `${to.material} ${to.node} ${to.port}`;
   return to.kind === 'variable' ? to.variable : to.cue === null ? null : `${to.cue} ${to.action}`;
 });
 const choose = (value: string): void => {
-  const [id, action] = value.split(' ');
-  if (action) set({ to: { kind: 'duration', cue: id as never, action } });
+  const [id, action, port] = value.split(' ');
+  if (port) set({ to: { kind: 'circuit', material: id as never, node: action!, port } });
+  else if (action) set({ to: { kind: 'duration', cue: id as never, action } });
   else if (value.startsWith('variable_')) set({ to: { kind: 'variable', variable: value as never } });
   else set({ to: { kind: 'number', object: value as ObjectId, property: 'size' } });
 };

@@ -1,0 +1,53 @@
+/** Numbers that go into surface circuits from outside: inputs of nodes that nothing is wired to. */
+import type { Drive, Effect, MaterialId, NodeId } from '../document/schema';
+import { CATALOGUE } from '../surface/catalogue';
+
+type CircuitDrive = Extract<Drive['to'], { kind: 'circuit' }>;
+export interface CircuitInput {
+  readonly material: MaterialId;
+  readonly node: NodeId;
+  readonly port: string;
+  readonly usual: number;
+}
+
+/** All of an effect, material by material. */
+export const circuitInputs = (effect: Effect): CircuitInput[] =>
+  Object.values(effect.materials).flatMap((material) =>
+    Object.values(material.circuit ?? {}).flatMap((node) =>
+      CATALOGUE[node.type].inputs
+        .filter((port) => port.type === 'n' && !node.inputs[port.name])
+        .map((port): CircuitInput => {
+          const own = node.values[port.name] ?? port.usual;
+          return {
+            material: material.id,
+            node: node.id,
+            port: port.name,
+            usual: typeof own === 'number' ? own : 0,
+          };
+        }),
+    ),
+  );
+
+/** Whether the input is there, takes a number and is not wired. */
+const isOpen = (effect: Effect, { material, node, port }: CircuitDrive): boolean => {
+  const found = material === null ? undefined : effect.materials[material]?.circuit?.[node as NodeId];
+  if (!found || Object.hasOwn(found.inputs, port)) return false;
+  return CATALOGUE[found.type].inputs.some((p) => p.name === port && p.type === 'n');
+};
+
+/** The effect with numbers laid into its circuits; the same as long as there are none. */
+export const withCircuitInputs = (
+  effect: Effect,
+  values: readonly (readonly [CircuitDrive, number])[],
+): Effect => {
+  const open = values.filter(([to]) => isOpen(effect, to));
+  if (open.length === 0) return effect;
+  const materials = { ...effect.materials };
+  for (const [{ material, node, port }, value] of open) {
+    const before = materials[material!]!;
+    const old = before.circuit![node as NodeId]!;
+    const next = { ...old, values: { ...old.values, [port]: value } };
+    materials[material!] = { ...before, circuit: { ...before.circuit, [node]: next } };
+  }
+  return { ...effect, materials };
+};
