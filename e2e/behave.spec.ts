@@ -11,6 +11,9 @@ import {
 } from '../src/core/document/new-objects';
 import type {
   AssetId,
+  Circuit,
+  MaterialId,
+  NodeId,
   Effect,
   EffectObject,
   ObjectId,
@@ -28,6 +31,7 @@ import {
   shareOf,
 } from './harness/pages';
 import sharp from 'sharp';
+import { newMaterial } from '../src/core/document/new-material';
 
 const BLUE = [20, 60, 255] as const;
 const SCREEN = { kind: 'screen', pin: 'centre' } as const;
@@ -520,6 +524,43 @@ test('a sound that cannot be decoded is named in a sentence, and the effect goes
   await expect(page.getByText(/tone.wav cannot be played/)).toBeVisible();
   const before = await finderOf(page).getAttribute('data-drawn');
   await expect.poll(() => finderOf(page).getAttribute('data-drawn')).not.toBe(before);
+});
+
+test('a slider drives an input of a surface circuit: the colour of a material turns under it', async ({
+  page,
+}) => {
+  const material = 'material_tide' as MaterialId;
+  const [surface, mix] = ['node_surface', 'node_mixes'] as NodeId[];
+  const node = { at: [0, 0], values: {}, inputs: {}, picture: null };
+  const circuit = {
+    [surface!]: { ...node, id: surface, type: 'surface', inputs: { colour: { node: mix, port: 'colour' } } },
+    [mix!]: { ...node, id: mix, type: 'mix', values: { a: '#00ff00', b: '#143cff', amount: 0 } },
+  } as unknown as Circuit;
+  const worn = { ...newMaterial(material, 'Tide', { shading: 'unlit' }), circuit };
+  const effectId = await opened(
+    page,
+    'Circuit',
+    [flat('Tile', '#ffffff', { material } as Partial<EffectObject>)],
+    {
+      materials: { [material]: worn } as Effect['materials'],
+    },
+  );
+  const finder = finderOf(page);
+  const share = (asked: (r: number, g: number, b: number) => boolean) => async (): Promise<number> =>
+    (await pixelsWhere(finder, asked)).share;
+  const green = share((r, g, b) => g > 150 && r < 110 && b < 110);
+  await expect.poll(green).toBeGreaterThan(0.01);
+  await page.getByRole('tab', { name: 'Controls and prompts' }).click();
+  await page.getByRole('button', { name: '+ Slider' }).click();
+  const slider = page.getByRole('article', { name: 'Slider Slider' });
+  await fill(slider, 'Starts at', 0);
+  await slider.getByRole('button', { name: '+ What it drives' }).click();
+  await choose(slider, 'What is driven', /Tide: .*amount/i);
+  const [drive] = Object.values((await docOf(page, effectId)).drives);
+  expect(drive!.to).toEqual({ kind: 'circuit', material, node: mix, port: 'amount' });
+  await page.locator('.viewer-overlay').getByRole('slider').fill('1');
+  await expect.poll(share(blueish)).toBeGreaterThan(0.01);
+  expect(await green()).toBeLessThan(0.0005);
 });
 
 test('a prompt is read until the mouth opens, in the language of the browser', async ({ page }) => {
