@@ -77,7 +77,13 @@ test('a second start on the same folder says which process has it; a clean stop 
   await expect(startServer(data)).rejects.toThrow(`in use by process ${first.process.pid}`);
   // The demo is seeded once: what was deleted stays deleted.
   const demos = (await json(`${first.base}/api/effects`)).body as { id: string; document: Effect }[];
-  expect(demos.map((d) => d.document.name).sort()).toEqual(['Deep Booth', 'Kelp Crown', 'Salt Glow']);
+  expect(demos.map((d) => d.document.name).sort()).toEqual([
+    'Deep Booth',
+    'Jelly Drift',
+    'Kelp Crown',
+    'Salt Glow',
+    'Tide Card',
+  ]);
   for (const { id } of demos) await fetch(`${first.base}/api/effects/${id}`, { method: 'DELETE' });
   await first.stop();
   const second = await startServer(data);
