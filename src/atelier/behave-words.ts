@@ -508,6 +508,14 @@ const NUMBER_WORDS: Record<string, string> = {
   'wind.1': 'wind y (m/s)',
   'wind.2': 'wind z (m/s)',
   visible: 'shown',
+  'area.radius': 'radius (m)',
+  'area.width': 'width (m)',
+  'area.depth': 'depth (m)',
+  'area.size.0': 'extent x (m)',
+  'area.size.1': 'extent y (m)',
+  'area.size.2': 'extent z (m)',
+  floor: 'bounce off the floor',
+  face: 'bounce off the head',
   rate: 'rate (a second)',
   sizeVaries: 'size varies',
   'smooth.strength': 'smoothing',
@@ -520,6 +528,7 @@ export const numberWords = (path: string): string =>
   NUMBER_WORDS[path] ??
   path
     .replace(/^sliders\./, 'shape: ')
+    .replace(/^over\.(\d)\.(\w+)/, (_, i: string, what: string) => `${what} at age ${Number(i) + 1}`)
     .replace(/([A-Z])/g, ' $1')
     .toLowerCase();
 

@@ -37,6 +37,7 @@ const objects: readonly EffectObject[] = [
   newMorph(id, 0),
   newCutout(id, 'mouth', 0),
   newFountain(id, 0, CROWN),
+  { ...newFountain(id, 0, SCREEN), area: { kind: 'box', size: [0.1, 0.2, 0.3] }, floor: 0.5, face: 0.4 },
   newSound(id, null, 0, CROWN),
 ];
 const fresh = (object: EffectObject) => firstValues(blankEffect('N'), object);

@@ -2,7 +2,7 @@
  * The numbers of objects that actions and drives can change, by their path in the document. What every object has, the pose and
  * the opacity, is kept in `Values`; everything else lies over the object as the document has it.
  */
-import type { EffectObject, ObjectKind } from '../document/schema';
+import type { EffectObject, Fountain, ObjectKind } from '../document/schema';
 import { SHAPE_NAMES } from '../face/shape-names';
 import { clamp } from '../maths/scalar';
 import type { Vec3 } from '../maths/vec3';
@@ -70,15 +70,38 @@ const OWN: Partial<Record<ObjectKind, Readonly<Record<string, Bounds>>>> = {
   sound: { pitch: [0.25, 4], near: [0.01, 100] },
 };
 
+const SIZE: Bounds = [0.0001, 1000];
+const AREAS: Partial<Record<Fountain['area']['kind'], readonly string[]>> = {
+  disc: ['area.radius'],
+  sphere: ['area.radius'],
+  plane: ['area.width', 'area.depth'],
+  box: ['area.size.0', 'area.size.1', 'area.size.2'],
+};
+/** What a fountain has besides depends on what it is set to: its area, what it bounces off, the ages of its particles. */
+const ofFountain = ({ area, floor, face, over }: Fountain): Record<string, Bounds> =>
+  Object.fromEntries<Bounds>([
+    ...(AREAS[area.kind] ?? []).map((path): [string, Bounds] => [path, SIZE]),
+    ...(floor === null ? [] : [['floor', ZERO_TO_ONE] as [string, Bounds]]),
+    ...(face === null ? [] : [['face', ZERO_TO_ONE] as [string, Bounds]]),
+    ...over.flatMap((_, i): [string, Bounds][] => [
+      [`over.${i}.size`, [0, 20]],
+      [`over.${i}.opacity`, ZERO_TO_ONE],
+    ]),
+  ]);
+const ownOf = (object: EffectObject): Readonly<Record<string, Bounds>> => ({
+  ...OWN[object.kind],
+  ...(object.kind === 'fountain' ? ofFountain(object) : {}),
+});
+
 /** Every number of an object of this kind: paths and bounds. A path of its own goes before one that all have. */
 export const numbersOf = (object: EffectObject): Readonly<Record<string, Bounds>> => ({
   ...PLACED,
   ...('opacity' in object ? OPACITY : {}),
-  ...OWN[object.kind],
+  ...ownOf(object),
 });
 
 // A document may say anything, `__proto__` too.
-const isOwn = (object: EffectObject, path: string): boolean => Object.hasOwn(OWN[object.kind] ?? {}, path);
+const isOwn = (object: EffectObject, path: string): boolean => Object.hasOwn(ownOf(object), path);
 
 const dig = (value: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], value);
