@@ -35,6 +35,8 @@ export interface CueState {
   /** Step at which it last fired, however long ago. */
   lastFired: number | null;
   times: number;
+  /** It has acted, and what it did has not been taken back since: a reset, or the way back, has something to do. */
+  out: boolean;
   /** The beats that have begun. */
   beats: Run[][];
   /** On its way there, or back to how things were. */
@@ -50,6 +52,7 @@ export const restingCue = ({ cue }: CompiledCue): CueState => ({
   firedAt: null,
   lastFired: null,
   times: 0,
+  out: false,
   beats: [],
   forth: true,
   backClock: 0,
@@ -97,8 +100,19 @@ const beginBeat = (beat: CompiledBeat, late: number): Run[] =>
     };
   });
 
-/** Sets it going from its beginning. */
-export const startCue = (compiled: CompiledCue, state: CueState, step: number): void => {
+/**
+ * Sets it going from its beginning. What was on its way and was to come back is first put back: else the way it was caught at
+ * would count as how things were.
+ */
+export const startCue = (
+  compiled: CompiledCue,
+  state: CueState,
+  program: Program,
+  values: readonly Values[],
+  step: number,
+): void => {
+  takeBack(compiled, state, program, values, ({ thereAndBack, after }) => thereAndBack || after === 'return');
+  state.out = true;
   state.firedAt = step;
   state.forth = true;
   state.progress = 0;
@@ -112,6 +126,7 @@ export const turnBack = (
   values: readonly Values[],
   step: number,
 ): void => {
+  state.out = false;
   state.firedAt = step;
   state.forth = false;
   state.backClock = 0;
@@ -120,8 +135,30 @@ export const turnBack = (
   });
 };
 
-/** Stops it where it is. */
-export const stopCue = (state: CueState): void => {
+/** Puts back what unfinished actions of a kind have changed, the last to have begun first. */
+const takeBack = (
+  compiled: CompiledCue,
+  state: CueState,
+  program: Program,
+  values: readonly Values[],
+  which: (action: Action) => boolean,
+): void => {
+  if (state.firedAt === null) return;
+  const begun: [CompiledAction, Values][] = [];
+  forEachRun(compiled, state, (action, run) => {
+    if (run.from && !run.done && which(action.action)) begun.unshift([action, run.from]);
+  });
+  for (const [action, from] of begun) putBack(program, action, values[action.target]!, from);
+};
+
+/** Stops it where it is; what is only to last as long as its action is as before. */
+export const stopCue = (
+  compiled: CompiledCue,
+  state: CueState,
+  program: Program,
+  values: readonly Values[],
+): void => {
+  takeBack(compiled, state, program, values, ({ after }) => after === 'return');
   state.firedAt = null;
   state.beats = [];
   state.forth = true;

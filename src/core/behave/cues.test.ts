@@ -208,6 +208,76 @@ describe('resets, starts, stops', () => {
     });
     expect(seen).toEqual([false, true, true, false, true]);
   });
+  test('what is to last only as long is as before, also when the cue fires again meanwhile, or is stopped', () => {
+    const other = id<CueId>('cue_stops');
+    const stops = cueOf('mouthOpens', [[{ kind: 'cue', cue: id<CueId>('cue_test'), do: 'stop' } as Told]], {
+      id: other,
+    });
+    const shown = cueOf('screenTapped', [[{ kind: 'show', duration: 1, after: 'return' }]]);
+    const runtime = run([shown, stops], {}, [card(CARD, { visible: false })]);
+    tap(runtime);
+    pass(runtime, 0.5);
+    tap(runtime);
+    expect(pass(runtime, 0.8).visible).toBe(true);
+    expect(pass(runtime, 0.4).visible).toBe(false);
+    tap(runtime);
+    runtime.step(faceWith({ jawOpen: 1 }));
+    runtime.step(STILL);
+    expect(runtime.values(0).visible).toBe(false);
+  });
+  test('what goes there and back does not wander off, however often it is set off on the way', () => {
+    const rise = cueOf('screenTapped', [
+      [{ kind: 'move', mode: 'by', by: [0, 0.1, 0], duration: 0.5, thereAndBack: true } as Told],
+    ]);
+    const runtime = run([rise]);
+    for (let i = 0; i < 6; i++) {
+      tap(runtime);
+      pass(runtime, 0.3);
+    }
+    expect(pass(runtime, 2).move[1]).toBeCloseTo(0, 9);
+  });
+  test('a reset takes back what this cue did, not what others did, and nothing at all before it has fired', () => {
+    const moves = cueOf(
+      'effectStarts',
+      [[{ kind: 'move', mode: 'by', by: [0.1, 0, 0], duration: 0 } as Told]],
+      {
+        id: id<CueId>('cue_moves'),
+      },
+    );
+    const fades = cueOf('mouthOpens', [[FADE]], { resets: [readyTrigger('screenTapped')] });
+    const dims = cueOf('effectStarts', [[{ kind: 'fade', opacity: 0.4, duration: 0 } as Told]], {
+      id: id<CueId>('cue_dims'),
+    });
+    const runtime = run([moves, dims, fades]);
+    runtime.step(STILL);
+    tap(runtime);
+    expect(runtime.values(0).opacity).toBe(0.4);
+    runtime.step(faceWith({ jawOpen: 1 }));
+    pass(runtime, 2, faceWith({ jawOpen: 1 }));
+    expect(runtime.values(0).opacity).toBe(0);
+    tap(runtime);
+    expect(runtime.values(0)).toMatchObject({ opacity: 1, move: [0.1, 0, 0] });
+  });
+  test('a reset does not let what fires once fire again, nor is it counted less', () => {
+    const once = cueOf('mouthOpens', [[FADE]], { fires: 'once', resets: [readyTrigger('screenTapped')] });
+    const runtime = run([once]);
+    const open = faceWith({ jawOpen: 1 });
+    expect(runtime.step(open)).toHaveLength(1);
+    tap(runtime);
+    expect(runtime.step(open)).toHaveLength(0);
+    expect(runtime.times(0)).toBe(1);
+  });
+  test('a fountain set off again while it flows still ends', () => {
+    const fountain = { ...newFountain(CARD, 0, { kind: 'screen', pin: 'centre' }), runs: false };
+    const flows = cueOf('screenTapped', [[{ kind: 'flow', duration: 1, after: 'return' }]]);
+    const runtime = run([flows], {}, [fountain]);
+    tap(runtime);
+    pass(runtime, 0.5);
+    tap(runtime);
+    pass(runtime, 0.5);
+    expect(runtime.values(0).open).toBe(1);
+    expect(pass(runtime, 1).open).toBe(0);
+  });
   test('a cue starts and stops another, in the next step; what it did stays', () => {
     const other = cueOf('effectStarts', [[{ ...FADE, duration: 2 } as Told]], {
       id: id<CueId>('cue_other'),

@@ -31,7 +31,7 @@ import { reshaped } from '../placing/reshape';
 import { viewOf } from '../placing/touch';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, type Seconds } from '../units';
-import { worldOf, type World } from './acting';
+import { putBack, worldOf, type World } from './acting';
 import { withCircuitInputs } from './circuit-inputs';
 import type { CompiledAction, Program } from './program';
 import {
@@ -291,7 +291,8 @@ export class Runtime implements StateNow, Readable {
       const state = this.cues[i]!;
       if (this.resets(i, at, happened)) this.putBack(i);
       const triggered = this.triggered(i, at, happened);
-      for (const { kind, id } of orders) if (id === cue.id && kind === 'stop') stopCue(state);
+      for (const { kind, id } of orders)
+        if (id === cue.id && kind === 'stop') stopCue(cue, state, program, this.state);
       const bidden = orders.some((o) => o.kind === 'start' && o.id === cue.id);
       const go = bidden || (this.only === cue.id && this.stepCount === 0) || (triggered && this.may(i, at));
       if (!go) return;
@@ -364,28 +365,29 @@ export class Runtime implements StateNow, Readable {
   private fire(i: number): boolean {
     const compiled = this.program.cues[i]!;
     const state = this.cues[i]!;
-    const back = compiled.cue.fires === 'toggle' && state.times % 2 === 1;
+    const back = compiled.cue.fires === 'toggle' && state.out;
     state.times++;
     state.lastFired = this.stepCount;
     if (back) {
       this.tellAll(i, 'turnsBack');
       turnBack(compiled, state, this.state, this.stepCount);
-    } else startCue(compiled, state, this.stepCount);
+    } else startCue(compiled, state, this.program, this.state, this.stepCount);
     return back;
   }
 
-  /** Stops a cue and puts all it acts on back to how it was placed. */
+  /** Stops a cue and puts what it has changed back to how it was placed. One that has done nothing since leaves all alone. */
   private putBack(i: number): void {
     const compiled = this.program.cues[i]!;
+    const state = this.cues[i]!;
+    if (!state.out && state.firedAt === null) return;
     this.tellAll(i, 'resets');
-    stopCue(this.cues[i]!);
-    // The next time goes forth again.
-    this.cues[i]!.times -= this.cues[i]!.times % 2;
+    stopCue(compiled, state, this.program, this.state);
+    state.out = false;
     for (const beat of compiled.beats)
-      for (const { target } of beat.actions) {
-        if (target < 0) continue;
-        const { media, burst, ...first } = firstValues(this.program.effect, this.program.objects[target]!);
-        Object.assign(this.state[target]!, first, { media, burst });
+      for (const action of beat.actions) {
+        if (action.target < 0) continue;
+        const first = firstValues(this.program.effect, this.program.objects[action.target]!);
+        putBack(this.program, action, this.state[action.target]!, first);
       }
   }
 

@@ -153,7 +153,7 @@ export const cueSchema = z.strictObject({
   cooldown: seconds,
   /** What it does when it is set off while it is still at work. */
   again: z.enum(['restart', 'ignore']),
-  /** Any of them stops it and puts what it acts on back to how it was placed. */
+  /** Any of them stops it and puts what it has changed back to how it was placed. */
   resets: z.array(triggerSchema).max(20),
   beats: z.array(beatSchema).max(50),
 });

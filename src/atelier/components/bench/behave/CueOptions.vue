@@ -55,7 +55,7 @@ const agains = [
         @change="(v: unknown) => set({ again: v as Cue['again'] })"
       />
     </div>
-    <p class="soft">Reset: it stops, and what it acts on is as it was placed.</p>
+    <p class="soft">Reset: it stops, and what it changed is as it was placed.</p>
     <TriggerList
       label="What resets it"
       :triggers="cue.resets"
