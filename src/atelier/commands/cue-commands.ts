@@ -49,21 +49,12 @@ export const duplicateCue = (cue: Cue): CueId => {
   return id;
 };
 
-/** Cues are carried as text, so that they can go to another effect too. */
+/** Cues are kept as text in this browser, so that they can go to another effect too. */
 const MARK = 'iconia-cues';
-/** What was copied last, for browsers that let nobody read the clipboard. */
-let copied: CuePiece | null = null;
 
-export const copyCues = async (cues: readonly Cue[]): Promise<void> => {
-  copied = { cues: structuredClone(cues) as Cue[] };
+export const copyCues = (cues: readonly Cue[]): void => {
+  localStorage.setItem(MARK, JSON.stringify({ [MARK]: cues }));
   useDeskStore().copiedCues = cues.length;
-  try {
-    const text = JSON.stringify({ [MARK]: copied.cues });
-    localStorage.setItem(MARK, text);
-    await navigator.clipboard.writeText(text);
-  } catch {
-    // The copy in this browser is enough.
-  }
 };
 
 const readPiece = (text: string | null): CuePiece | null => {
@@ -100,7 +91,7 @@ export const pasteCopiedBeat = (cue: CueId, after: string): boolean => {
 /** Pastes what was copied, here or in another effect; onto `target` when one is given. False when there is nothing. */
 export const pasteCopiedCues = (target: ObjectId | null): boolean => {
   const document = useEffectStore();
-  const piece = readPiece(localStorage.getItem(MARK)) ?? copied;
+  const piece = readPiece(localStorage.getItem(MARK));
   if (!piece) return false;
   document.edit(pasteCues(document.effect, piece, newId, target));
   return true;

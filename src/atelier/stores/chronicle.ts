@@ -42,8 +42,11 @@ const useRunner = (done: (chronicle: Chronicle) => void, failed: (problem: strin
       send();
     };
     worker.onerror = () => {
+      // A new one is made for the next question.
+      worker?.terminate();
+      worker = null;
       busy = false;
-      failed('The effect could not be run ahead: reload the page to try again.');
+      failed('The effect could not be run ahead. It is tried again at the next change.');
     };
     busy = true;
     worker.postMessage({ ...next, number: ++number } satisfies Question);
@@ -84,24 +87,24 @@ export const useChronicleStore = defineStore('chronicle', () => {
     (words) => (problem.value = words),
   );
 
-  const question = (take: Take, recorded: boolean): Omit<Question, 'number'> =>
-    structuredClone({
-      effect: toRaw(document.effect),
-      take: toRaw(take.spec),
-      pictureAspects: [...prints.aspects],
-      told: {
-        signals: toRaw(signals.value),
-        scene: playback.options.scene,
-        ...(recorded
-          ? {
-              taps: toRaw(playback.taps),
-              touches: toRaw(playback.touches),
-              controls: toRaw(playback.controls),
-              events: toRaw(playback.events),
-            }
-          : { taps: toRaw(take.spec.taps) }),
-      },
-    });
+  // What the stores hold is replaced, never changed, so it can wait to be sent.
+  const question = (take: Take, recorded: boolean): Omit<Question, 'number'> => ({
+    effect: toRaw(document.effect),
+    take: toRaw(take.spec),
+    pictureAspects: [...prints.aspects],
+    told: {
+      signals: toRaw(signals.value),
+      scene: playback.options.scene,
+      ...(recorded
+        ? {
+            taps: toRaw(playback.taps),
+            touches: toRaw(playback.touches),
+            controls: toRaw(playback.controls),
+            events: toRaw(playback.events),
+          }
+        : { taps: toRaw(take.spec.taps) }),
+    },
+  });
   let timer: ReturnType<typeof setTimeout> | null = null;
   const soon = (): void => {
     running.value = true;
@@ -118,6 +121,16 @@ export const useChronicleStore = defineStore('chronicle', () => {
       [document.effect, playback.take, playback.taps, playback.options, signals.value, other.value] as const,
     soon,
     { immediate: true },
+  );
+
+  // Signals of objects and cues belong to their effect.
+  watch(
+    () => document.id,
+    () => {
+      signals.value = [];
+      other.value = null;
+      chronicle.value = NOTHING;
+    },
   );
 
   return { chronicle, signals, other, otherChronicle, running, problem };

@@ -110,8 +110,13 @@ export const usePlaybackStore = defineStore('playback', () => {
     events: events.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
-  const player = computed(
-    () => new Player(document.effect, take.value, taps.value, { ...options.value, only: only.value }),
+  const player = computed<Player>(
+    (before) =>
+      new Player(document.effect, take.value, taps.value, {
+        ...options.value,
+        only: only.value,
+        before: before ?? null,
+      }),
   );
 
   const loadTaps = (): void => {

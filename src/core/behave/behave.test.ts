@@ -227,7 +227,9 @@ describe('the player', () => {
     expect(player.at(1.9).values(0).visible).toBe(true);
     expect(player.at(2.0).values(0).visible).toBe(false);
     expect(player.at(1.0).values(0).visible).toBe(true);
-    expect(player.firings()).toEqual([{ cue: CUE, time: 2 }]);
+    const fired: unknown[] = [];
+    player.run((moment) => fired.push(...moment.fired));
+    expect(fired).toEqual([{ cue: CUE, time: 2 }]);
   });
 });
 

@@ -43,6 +43,11 @@ export interface PlayerOptions {
   /** Without particles, for whoever does not draw. */
   readonly fountains?: boolean;
   readonly witness?: Witness | null;
+  /**
+   * A player of the same effect on the same take: what it has found out up to where the records differ is not run again. So
+   * whoever taps or drags a control at a moment does not wait for all that was before.
+   */
+  readonly before?: Player | null;
   /** Begins in this scene instead of the opening scene. */
   readonly scene?: SceneId | null;
 }
@@ -64,11 +69,28 @@ const byStep = <T extends { readonly time: Seconds }>(records: readonly T[]): Ma
   return map;
 };
 
+interface Records {
+  readonly taps: readonly RecordedTap[];
+  readonly touches: readonly RecordedTouch[];
+  readonly controls: readonly RecordedControl[];
+  readonly events: readonly RecordedEvent[];
+}
+/** The first step for which there is a record in one of the two alone. */
+const firstDifference = (a: Records, b: Records): number => {
+  const all = (r: Records): ReadonlySet<{ readonly time: Seconds }> =>
+    new Set([...r.taps, ...r.touches, ...r.controls, ...r.events]);
+  const [inA, inB] = [all(a), all(b)];
+  const differ = [...[...inA].filter((r) => !inB.has(r)), ...[...inB].filter((r) => !inA.has(r))];
+  return differ.reduce((first, { time }) => Math.min(first, stepAt(time)), Infinity);
+};
+
 export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
 
 export class Player {
   readonly program: Program;
   private readonly runtime: Runtime;
+  private readonly records: Records;
+  private readonly played: string;
   private readonly snapshots: Snapshot[] = [];
   private readonly tapsAt: ReadonlyMap<number, RecordedTap[]>;
   private readonly touches: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
@@ -87,15 +109,22 @@ export class Player {
       only = null,
       fountains = true,
       witness = null,
+      before = null,
     }: PlayerOptions = {},
   ) {
-    this.program = compile(effect);
+    this.program = before?.program.effect === effect ? before.program : compile(effect);
+    this.records = { taps, touches, controls, events };
+    this.played = `${scene} ${only} ${fountains}`;
     this.runtime = new Runtime(this.program, { scene, only, fountains, witness });
     this.tapsAt = byStep(taps);
     this.controlsAt = byStep(controls);
     this.eventsAt = byStep(events);
     this.touches = touches.map(({ time, fingers }) => ({ step: stepAt(time), fingers }));
     this.snapshots.push(this.runtime.save());
+    if (before && before.program === this.program && before.take === take && before.played === this.played) {
+      const same = firstDifference(before.records, this.records);
+      this.snapshots.push(...before.snapshots.slice(1).filter((s) => s.step <= same));
+    }
   }
 
   /**
@@ -111,14 +140,6 @@ export class Player {
     }
     while (this.runtime.steps < wanted) this.stepOnce();
     return this.runtime;
-  }
-
-  /** Every firing of every cue over the whole take. */
-  firings(): Firing[] {
-    if (this.program.cues.length === 0) return [];
-    const all: Firing[] = [];
-    this.run(({ fired }) => all.push(...fired));
-    return all;
   }
 
   /** Runs the whole take from its start and tells of every step. The runtime is valid during the call. */

@@ -103,7 +103,7 @@ const others = computed(() => cueOrder(document.effect));
 const place = computed(() => others.value.findIndex((c) => c.id === props.cue.id));
 const menu = (key: string): void => {
   const { cue } = props;
-  if (key === 'copy') void copyCues([cue]);
+  if (key === 'copy') copyCues([cue]);
   else if (key === 'duplicate') desk.behave.cue = duplicateCue(cue);
   else if (key === 'delete') document.edit(removeCue(cue.id));
   else if (key === 'options') toggle('options');
