@@ -14,7 +14,7 @@ import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
 import { EffectSounds } from '../stage/sound/effect-sounds';
 import { keepPhoto, Recording } from './keep-picture';
-import { listens, Microphone } from './microphone';
+import { listens, Microphone } from '../tracker/microphone';
 import type { AssetId } from '../core/document/schema';
 import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';

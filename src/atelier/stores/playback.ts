@@ -2,6 +2,7 @@
 import { needsPeople } from '../../core/backdrop/needs';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
+import { heardOn } from '../../core/behave/loudness';
 import { gesturesOf, type Gesture } from '../../core/behave/gestures';
 import {
   Player,
@@ -25,6 +26,7 @@ import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame'
 import { STEP } from '../../core/units';
 import { LiveCamera, type CameraState, type PeopleState } from '../../tracker/live-camera';
 import { LiveRuntime } from '../../tracker/live-runtime';
+import { listens, Microphone } from '../../tracker/microphone';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -102,6 +104,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   const trackerStarting = ref(false);
   let tracker: TakeTracker | null = null;
   let live: LiveRuntime | null = null;
+  let microphone: Microphone | null = null;
 
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
@@ -203,9 +206,22 @@ export const usePlaybackStore = defineStore('playback', () => {
     events.value = list;
     if (document.id) localStorage.setItem(eventsKey(document.id, take.value.id), JSON.stringify(list));
   };
+  /** Whether the viewer is recording at this moment: by what is on the strip, or on a live picture by what was pressed. */
+  const liveRecording = ref(false);
+  const recording = computed(() => {
+    if (source.value !== 'take') return liveRecording.value;
+    const last = events.value.findLast(
+      ({ time: at, event }) =>
+        at <= time.value + 1e-6 && (event === 'recordStarts' || event === 'recordStops'),
+    );
+    return last?.event === 'recordStarts';
+  });
   /** What the viewer does with the camera application now. */
   const viewerEvent = (event: ViewerEvent): void => {
-    if (source.value !== 'take') return live?.event(event);
+    if (source.value !== 'take') {
+      if (event === 'recordStarts' || event === 'recordStops') liveRecording.value = event === 'recordStarts';
+      return live?.event(event);
+    }
     const record = { time: stepAt(time.value) * STEP, event };
     keepEvents([...events.value, record].sort((a, b) => a.time - b.time));
   };
@@ -228,6 +244,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (source.value !== 'take') {
       if (!liveFrame.value || !live) return null;
       if (live.program !== player.value.program) live = new LiveRuntime(player.value.program);
+      live.hear(microphone ? microphone.loudness : source.value === 'tracked' ? heardOn(liveFrame.value) : 0);
       live.advance(performance.now() / 1000, liveFrame.value);
       return { frame: liveFrame.value, runtime: live.runtime, program: live.program };
     }
@@ -237,6 +254,9 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   const useTake = (): void => {
     camera.value?.stop();
+    microphone?.stop();
+    microphone = null;
+    liveRecording.value = false;
     tracker?.stop();
     tracker = null;
     reading.value = null;
@@ -253,6 +273,26 @@ export const usePlaybackStore = defineStore('playback', () => {
   watch(
     () => source.value === 'camera' && needsPeople(document.effect),
     (wanted) => camera.value?.findPeople(wanted),
+  );
+
+  // The microphone is asked for only by an effect that listens; without it the effect hears nothing, and goes on.
+  watch(
+    () => source.value === 'camera' && listens(player.value.program),
+    async (wanted) => {
+      microphone?.stop();
+      microphone = null;
+      if (!wanted) return;
+      const opened = new Microphone();
+      try {
+        await opened.start();
+        if (source.value === 'camera') microphone = opened;
+        else opened.stop();
+      } catch {
+        opened.stop();
+        cameraError.value =
+          'The microphone is not there or not allowed, so the effect hears nothing. Allow it in the browser and choose your camera again.';
+      }
+    },
   );
 
   const useCamera = async (): Promise<void> => {
@@ -357,6 +397,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     removeControl,
     events,
     viewerEvent,
+    recording,
     removeEvent,
     seek,
     stepBy,

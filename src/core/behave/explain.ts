@@ -61,16 +61,28 @@ export const isNote = (finding: { readonly code: string }): boolean =>
 
 const actionsOf = (cue: Cue): Action[] => cue.beats.filter((b) => b.enabled).flatMap((beat) => beat.actions);
 
+/** Whether a signal drives this number of the object all the time. */
+export const isDriven = (effect: Effect, target: ObjectId, property: string): boolean =>
+  Object.values(effect.drives).some(
+    ({ enabled, to }) => enabled && to.kind === 'number' && to.object === target && to.property === property,
+  );
+
 const changesVisibility = (
   effect: Effect,
   target: ObjectId,
   kinds: readonly string[],
   except?: string,
 ): boolean =>
+  isDriven(effect, target, 'visible') ||
   Object.values(effect.cues).some(
     (cue) =>
       cue.enabled &&
-      actionsOf(cue).some((a) => a.targets.includes(target) && kinds.includes(a.kind) && a.id !== except),
+      actionsOf(cue).some(
+        (a) =>
+          a.targets.includes(target) &&
+          a.id !== except &&
+          (kinds.includes(a.kind) || (a.kind === 'number' && a.property === 'visible')),
+      ),
   );
 
 const lacksSignal = (effect: Effect, signal: Signal): Missing | null => {

@@ -1,3 +1,6 @@
+import { standingReasons } from '../behave/explain';
+import { CARD, card as behavingCard, cueOf, effectOf as behaving } from '../behave/testing';
+import { newDrive } from '../document/new-cues';
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
 import {
@@ -13,7 +16,7 @@ import {
   newText,
 } from '../document/new-objects';
 import { sampleAsset, sampleEffect } from '../document/sample';
-import type { AssetId, Card, Effect, EffectObject, ObjectId } from '../document/schema';
+import type { AssetId, Card, Cue, DriveId, Effect, EffectObject, ObjectId } from '../document/schema';
 import { check, stops } from './checks';
 import { costsOf, packageBytes } from './costs';
 
@@ -142,4 +145,49 @@ test('what takes the space: the heaviest first, shared files once, what is not u
     [b!.id, 1001, false],
   ]);
   expect(packageBytes(effect)).toBe(10_000);
+});
+
+describe('what is seen only because something changes it', () => {
+  const hiddenCodes = (
+    object: Partial<EffectObject>,
+    more: Parameters<typeof behaving>[2],
+    cues: Cue[] = [],
+  ): string[] =>
+    check(behaving(cues, [behavingCard(CARD, object)], more))
+      .filter((f) => f.code === 'invisible')
+      .map((f) => (f as { why: string }).why);
+  const drives = (property: string, enabled = true) => {
+    const drive = newDrive(
+      'drive_aaaa' as DriveId,
+      0,
+      { kind: 'time' },
+      { kind: 'number', object: CARD, property },
+    );
+    return { drives: { [drive.id]: { ...drive, enabled } } } as never;
+  };
+  test.each([
+    ['hidden', { visible: false }, 'visible'],
+    ['transparent', { opacity: 0 }, 'opacity'],
+    ['no-size', { scale: [0, 0, 0] }, 'size'],
+  ] as const)(
+    '%s: a drive or an action of that number is enough, another or one switched off is not',
+    (why, object, property) => {
+      const changed = object as Partial<EffectObject>;
+      expect(hiddenCodes(changed, {})).toEqual([why]);
+      expect(hiddenCodes(changed, drives(property))).toEqual([]);
+      expect(hiddenCodes(changed, drives(property, false))).toEqual([why]);
+      expect(hiddenCodes(changed, drives('moveX'))).toEqual([why]);
+      const number = cueOf('screenTapped', [[{ kind: 'number', property, mode: 'to', value: 1 } as never]]);
+      expect(hiddenCodes(changed, {}, [number])).toEqual([]);
+    },
+  );
+  test('a cue that moves a hidden thing a drive shows has nothing against it', () => {
+    const cue = cueOf('screenTapped', [[{ kind: 'move' }]]);
+    const codesOf = (more: Parameters<typeof behaving>[2]) =>
+      standingReasons(behaving([cue], [behavingCard(CARD, { visible: false })], more), cue).map(
+        (r) => r.code,
+      );
+    expect(codesOf({})).toEqual(['target-hidden']);
+    expect(codesOf(drives('visible'))).toEqual([]);
+  });
 });

@@ -1,5 +1,5 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
-import { standingReasons } from '../behave/explain';
+import { isDriven, standingReasons } from '../behave/explain';
 import { cueOrder, isSeen, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
@@ -30,19 +30,31 @@ export type Finding = {
   | { readonly code: 'too-big'; readonly bytes: number; readonly budget: number }
 );
 
-const actsOn = (effect: Effect, id: ObjectId, kinds: readonly string[]): boolean =>
+/** Whether anything can change this of the object: an action of these kinds, one of that number, or what drives it. */
+const changes = (effect: Effect, id: ObjectId, kinds: readonly string[], property: string): boolean =>
+  isDriven(effect, id, property) ||
   Object.values(effect.cues).some(
     (cue) =>
       cue.enabled &&
-      cue.beats.some((b) => b.actions.some((a) => a.targets.includes(id) && kinds.includes(a.kind))),
+      cue.beats.some((b) =>
+        b.actions.some(
+          (a) =>
+            a.targets.includes(id) &&
+            (kinds.includes(a.kind) || (a.kind === 'number' && a.property === property)),
+        ),
+      ),
   );
 
 /** Whether the object, or a group it hangs in, is kept from being seen. */
 const whyInvisible = (effect: Effect, shown: EffectObject): 'hidden' | 'transparent' | 'no-size' | null => {
   for (let o: EffectObject | null = shown; o; o = parentOf(effect, o)) {
-    if (!o.visible && !actsOn(effect, o.id, ['show', 'toggle', 'hide'])) return 'hidden';
-    if ('opacity' in o && o.opacity === 0 && !actsOn(effect, o.id, ['fade'])) return 'transparent';
-    if (o.scale.slice(0, 2).some((s) => Math.abs(s) < 1e-4) && !actsOn(effect, o.id, ['size']))
+    if (!o.visible && !changes(effect, o.id, ['show', 'toggle', 'hide'], 'visible')) return 'hidden';
+    if ('opacity' in o && o.opacity === 0 && !changes(effect, o.id, ['fade'], 'opacity'))
+      return 'transparent';
+    if (
+      o.scale.slice(0, 2).some((s) => Math.abs(s) < 1e-4) &&
+      !changes(effect, o.id, ['size', 'pose'], 'size')
+    )
       return 'no-size';
   }
   return null;

@@ -1,27 +1,20 @@
 <script setup lang="ts">
 /** What a viewer can do with a camera application: record, take a photo, flip the camera. It is recorded on the strip. */
-import { computed } from 'vue';
 import { Aperture, Circle, Square, SwitchCamera } from '@lucide/vue';
 import { usePlaybackStore } from '../../stores/playback';
 
 const playback = usePlaybackStore();
-const recording = computed(() => {
-  const before = playback.events.filter(
-    (e) => e.time <= playback.time + 1e-6 && (e.event === 'recordStarts' || e.event === 'recordStops'),
-  );
-  return before.at(-1)?.event === 'recordStarts';
-});
 </script>
 
 <template>
   <div class="buttons" role="group" aria-label="What the viewer does with the camera">
     <button
       type="button"
-      :aria-label="recording ? 'The viewer stops recording' : 'The viewer starts recording'"
-      :title="recording ? 'The viewer stops recording now' : 'The viewer starts recording now'"
-      @click="playback.viewerEvent(recording ? 'recordStops' : 'recordStarts')"
+      :aria-label="playback.recording ? 'The viewer stops recording' : 'The viewer starts recording'"
+      :title="playback.recording ? 'The viewer stops recording now' : 'The viewer starts recording now'"
+      @click="playback.viewerEvent(playback.recording ? 'recordStops' : 'recordStarts')"
     >
-      <Square v-if="recording" :size="12" fill="currentColor" /><Circle
+      <Square v-if="playback.recording" :size="12" fill="currentColor" /><Circle
         v-else
         :size="13"
         fill="currentColor"
