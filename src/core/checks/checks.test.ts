@@ -1,5 +1,5 @@
 import { standingReasons } from '../behave/explain';
-import { CARD, card as behavingCard, cueOf, effectOf as behaving } from '../behave/testing';
+import { CARD as TILE, card as behavingCard, cueOf, effectOf as behaving } from '../behave/testing';
 import { newDrive } from '../document/new-cues';
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
@@ -153,7 +153,7 @@ describe('what is seen only because something changes it', () => {
     more: Parameters<typeof behaving>[2],
     cues: Cue[] = [],
   ): string[] =>
-    check(behaving(cues, [behavingCard(CARD, object)], more))
+    check(behaving(cues, [behavingCard(TILE, object)], more))
       .filter((f) => f.code === 'invisible')
       .map((f) => (f as { why: string }).why);
   const drives = (property: string, enabled = true) => {
@@ -161,7 +161,7 @@ describe('what is seen only because something changes it', () => {
       'drive_aaaa' as DriveId,
       0,
       { kind: 'time' },
-      { kind: 'number', object: CARD, property },
+      { kind: 'number', object: TILE, property },
     );
     return { drives: { [drive.id]: { ...drive, enabled } } } as never;
   };
@@ -184,7 +184,7 @@ describe('what is seen only because something changes it', () => {
   test('a cue that moves a hidden thing a drive shows has nothing against it', () => {
     const cue = cueOf('screenTapped', [[{ kind: 'move' }]]);
     const codesOf = (more: Parameters<typeof behaving>[2]) =>
-      standingReasons(behaving([cue], [behavingCard(CARD, { visible: false })], more), cue).map(
+      standingReasons(behaving([cue], [behavingCard(TILE, { visible: false })], more), cue).map(
         (r) => r.code,
       );
     expect(codesOf({})).toEqual(['target-hidden']);
