@@ -1,0 +1,13 @@
+/** What things are called where cues name them. */
+import { type Effect } from '../core/document/schema';
+
+export const named = (
+  map: Readonly<Record<string, { readonly name: string }>>,
+  id: string | null,
+  what: string,
+): string =>
+  id === null ? `${article(what)} to be chosen` : (map[id]?.name ?? `a deleted ${what}`) || article(what);
+const article = (what: string): string => (/^[aeiou]/.test(what) ? `an ${what}` : `a ${what}`);
+export const objectName = (effect: Effect, id: string | null): string => named(effect.objects, id, 'object');
+
+export const trim = (n: number): string => String(Math.round(n * 100) / 100);

@@ -1,0 +1,148 @@
+/** Why nothing happens, in sentences. */
+import { type Cause, type Reason } from '../core/behave/why';
+import { type Missing } from '../core/behave/explain';
+import { type Acted } from '../core/behave/chronicle';
+import { type Action, type Cue, type Effect } from '../core/document/schema';
+import { conditionWords, cueName, signalWords, triggerWords } from './when-words';
+import { ACTION_WORDS, actionSummary } from './then-words';
+import { objectName, trim } from './behave-names';
+
+const LACKS: Record<Missing, string> = {
+  object: 'an object',
+  picture: 'a printed picture',
+  control: 'a control',
+  cue: 'a cue',
+  variable: 'a variable',
+  scene: 'a scene',
+  prompt: 'a prompt',
+};
+
+const actionById = (cue: Cue, id: string): Action | undefined =>
+  cue.beats.flatMap((b) => b.actions).find((a) => a.id === id);
+
+/** Why a cue does nothing, as a sentence. */
+export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string => {
+  const trigger = (i: number): string => {
+    const found = cue.triggers[i];
+    return found ? triggerWords(effect, found) : '';
+  };
+  switch (reason.code) {
+    case 'off':
+      return 'This cue is switched off.';
+    case 'no-triggers':
+      return 'Nothing sets it off: say when it happens.';
+    case 'no-actions':
+      return 'Nothing happens: the cue has no action yet.';
+    case 'beat-off':
+      return `Beat ${reason.beat + 1} is switched off.`;
+    case 'no-target': {
+      const action = actionById(cue, reason.actionId);
+      return `“${action ? actionSummary(effect, action) : 'An action'}” has no target: choose what it acts on.`;
+    }
+    case 'action-lacks':
+      return `An action needs ${LACKS[reason.what]}: choose one.`;
+    case 'trigger-lacks':
+      return `What sets it off needs ${LACKS[reason.what]}: choose one.`;
+    case 'condition-lacks':
+      return `A condition needs ${LACKS[reason.what]}: choose one.`;
+    case 'out-of-reach':
+      return reason.of === 'trigger'
+        ? `It can never fire: ${trigger(reason.index)}, but that only goes from ${trim(reason.reach[0])} to ${trim(reason.reach[1])}.`
+        : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes from ${trim(reason.reach[0])} to ${trim(reason.reach[1])}.`;
+    case 'wrong-kind': {
+      const action = actionById(cue, reason.actionId);
+      return `“${action ? actionSummary(effect, action) : 'This'}” does nothing to ${objectName(effect, reason.target)}: it is no such thing.`;
+    }
+    case 'target-hidden':
+      return `${objectName(effect, reason.target)} is hidden and no cue shows it, so this cannot be seen.`;
+    case 'already-shown':
+      return `${objectName(effect, reason.target)} is shown from the start, so showing it changes nothing.`;
+    case 'already-hidden':
+      return `${objectName(effect, reason.target)} is hidden from the start, so hiding it changes nothing.`;
+    case 'no-change':
+      return `The action leaves ${objectName(effect, reason.target)} as it is: its amount is zero.`;
+    case 'never-reached':
+      return `Beat ${reason.beatIndex + 1} never starts: the beat before it repeats without end.`;
+    case 'endless':
+      return 'It goes on without end and nothing stops it: not wrong, if that is meant.';
+    case 'sets-itself-off':
+      return 'It sets itself off, again and again.';
+    case 'two-writers':
+      return `“${cueName(effect, reason.other)}” changes the same of ${objectName(effect, reason.target)} at the same time: the lower cue wins.`;
+    case 'refused':
+      return refusedWords(effect, cue, reason);
+    case 'not-reached': {
+      const found = cue.triggers[reason.trigger];
+      if (found?.kind !== 'level') return 'Not fired on this take.';
+      const name = signalWords(effect, found.signal);
+      if (reason.value === null) return `Not fired on this take: ${name} had no value.`;
+      return found.when === 'rises'
+        ? `Not fired on this take: ${name} peaked at ${reason.value.toFixed(2)}, needs ${found.level.toFixed(2)}.`
+        : `Not fired on this take: ${name} went down to ${reason.value.toFixed(2)}, needs less than ${found.level.toFixed(2)}.`;
+    }
+    case 'not-happened': {
+      const found = cue.triggers[reason.trigger];
+      if (found?.kind === 'screen' && found.gesture === 'tap')
+        return 'Not fired on this take: no tap is recorded. Tap the picture to record one.';
+      if (found?.kind === 'viewer')
+        return `Not fired on this take: ${trigger(reason.trigger)} did not happen. Do it with the buttons under the picture.`;
+      return `Not fired on this take: ${trigger(reason.trigger)} did not happen.`;
+    }
+  }
+};
+
+const refusedWords = (
+  effect: Effect,
+  cue: Cue,
+  { why, time, times }: Extract<Reason, { code: 'refused' }>,
+): string => {
+  const when = `Set off at ${time.toFixed(2)} s${times > 1 ? ` (${times} times in all)` : ''}, but`;
+  switch (why.code) {
+    case 'once':
+      return `${when} it fires only once.`;
+    case 'busy':
+      return `${when} it was still at work.`;
+    case 'cooldown':
+      return `${when} it had fired less than ${trim(cue.cooldown)} s before.`;
+    case 'condition': {
+      const condition = cue.conditions[why.index];
+      if (!condition) return `${when} a condition did not hold.`;
+      const was = why.value === null ? 'had no value' : `was ${trim(why.value)}`;
+      return `${when} not: ${conditionWords(effect, condition)} (it ${was}).`;
+    }
+  }
+};
+
+const WHAT_WORDS: Record<Acted['what'], string> = {
+  begins: 'did it',
+  returns: 'put it back',
+  turnsBack: 'went back',
+  resets: 'was reset',
+};
+
+/** One link of the chain of causes. */
+export const causeWords = (effect: Effect, cause: Cause): string => {
+  switch (cause.code) {
+    case 'placed':
+      return cause.visible ? 'Shown from the start.' : 'Hidden from the start.';
+    case 'acted': {
+      const cue = effect.cues[cause.act.cue];
+      const action = cue && actionById(cue, cause.act.action);
+      const what = action ? actionSummary(effect, action) : ACTION_WORDS[cause.act.kind];
+      return `${what}: the cue “${cueName(effect, cause.act.cue)}” ${WHAT_WORDS[cause.act.what]} at ${cause.act.time.toFixed(1)} s.`;
+    }
+    case 'group-hidden':
+      return `Its group ${objectName(effect, cause.group)} is hidden.`;
+    case 'other-scene':
+      return 'Another scene is on.';
+    case 'transparent':
+      return 'Its opacity is 0 %.';
+    case 'waits': {
+      const cue = effect.cues[cause.cue]!;
+      const why = cause.reasons
+        .map((r) => reasonWords(effect, cue, r).replace(/^Not fired on this take: /, ''))
+        .join(' ');
+      return `“${cueName(effect, cause.cue)}” has not fired${why ? `: ${why}` : '.'}`;
+    }
+  }
+};
