@@ -1,11 +1,11 @@
 /** All that happens to an effect over a whole take: what fired, what acted on what, what was refused, how near triggers came. */
 import type { ActionKind, CueId, ObjectId, Signal } from '../document/schema';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
-import { changedBy } from './acting';
+import { changedBy } from './put-back';
 import { Player, type PlayerOptions, type RecordedTap } from './player';
 import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
-import type { Firing, Refusal } from './runtime';
+import type { Firing, Refusal } from './witness';
 import type { SpeedMemory } from './signals';
 import type { Values } from './values';
 

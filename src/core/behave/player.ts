@@ -7,7 +7,8 @@ import type { Take } from '../takes/take';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
 import { compile, type Program } from './program';
-import { Runtime, type Firing, type Snapshot, type Witness } from './runtime';
+import { Runtime, type Snapshot } from './runtime';
+import type { Firing, Witness } from './witness';
 import { NO_INPUTS, type ControlSet, type Finger, type Inputs } from './inputs';
 import { heardOn } from './loudness';
 

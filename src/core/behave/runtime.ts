@@ -14,6 +14,7 @@
 import type {
   Action,
   CueId,
+  Drive,
   Effect,
   EffectObject,
   Fountain,
@@ -30,10 +31,10 @@ import { nextPresence, facesBySlot, NOBODY, type Presence } from '../placing/pre
 import { reshaped } from '../placing/reshape';
 import { viewOf } from '../placing/touch';
 import type { TrackFrame } from '../tracking/track-frame';
-import { STEP, type Seconds } from '../units';
-import { putBack, worldOf, type World } from './acting';
-import { withCircuitInputs } from './circuit-inputs';
-import type { CompiledAction, Program } from './program';
+import { STEP } from '../units';
+import { worldOf, type World } from './acting';
+import { putBack } from './put-back';
+import type { Program } from './program';
 import {
   copiedCueState,
   restingCue,
@@ -44,6 +45,7 @@ import {
   type CueState,
   type Work,
 } from './cue-run';
+import { Driving, type DriveValues } from './driving';
 import { firstValues } from './first-values';
 import { Fountains, type FountainsState } from './fountains';
 import { Hearing, type HearingState } from './hearing';
@@ -51,12 +53,11 @@ import { NO_INPUTS, type Inputs } from './inputs';
 import { nextMedia } from './media';
 import { readNumber, writeNumber } from './numbers';
 import { ObjectsNow, objectAs } from './object-now';
-import { followed } from './motion';
 import { nextPrompts, restingPrompts, type PromptState } from './prompts';
-import { remapped } from './remap';
 import { holds, signalNow, type Instant, type Readable, type Signal, type SpeedMemory } from './signals';
 import type { Values } from './values';
 import { nextWatch, type Happened } from './watch/watching';
+import type { Firing, Refusal, Witness } from './witness';
 
 export interface Snapshot {
   readonly step: number;
@@ -70,7 +71,7 @@ export interface Snapshot {
   readonly controls: number[];
   readonly prompts: PromptState[];
   readonly hearing: HearingState;
-  readonly lags: Readonly<Record<string, number>>;
+  readonly drives: DriveValues;
   readonly memory: SpeedMemory;
   readonly began: readonly number[];
   readonly ended: readonly number[];
@@ -79,37 +80,10 @@ export interface Snapshot {
   readonly fountains: FountainsState;
 }
 
-/** A cue that fired, for marks and explanations. */
-export interface Firing {
-  readonly cue: CueId;
-  readonly time: Seconds;
-  /** It went back to how things were. */
-  readonly back?: true;
-}
-
 /** What one cue bids another, or a prompt; it is done in the next step, so that no circle of cues can hang. */
 interface Order {
   readonly kind: 'start' | 'stop' | 'show' | 'hide';
   readonly id: string;
-}
-
-/** Why a cue that was set off did not fire. */
-export type Refusal =
-  | { readonly code: 'once' }
-  | { readonly code: 'busy' }
-  | { readonly code: 'cooldown' }
-  /** By the index of the condition, with what its signal was; null where it had no value. */
-  | { readonly code: 'condition'; readonly index: number; readonly value: number | null };
-
-/** Told of what happens, by whoever wants to know why. */
-export interface Witness {
-  acted(
-    cue: CueId,
-    compiled: CompiledAction,
-    what: 'begins' | 'returns' | 'turnsBack' | 'resets',
-    time: Seconds,
-  ): void;
-  refused(cue: CueId, why: Refusal, time: Seconds): void;
 }
 
 export interface RuntimeOptions {
@@ -143,7 +117,7 @@ export class Runtime implements StateNow, Readable {
   private variables: number[];
   private controls: number[];
   private promptStates: PromptState[];
-  private lags: Record<string, number> = {};
+  private readonly driving: Driving;
   private memory: SpeedMemory = {};
   private began: readonly number[] = [];
   private ended: readonly number[] = [];
@@ -154,7 +128,6 @@ export class Runtime implements StateNow, Readable {
   /** Of this step: where everything is, found when it is first asked for. */
   private found: { readonly here: Here; places: readonly ObjectPlaces[] | null } | null = null;
   private heard: Inputs = NO_INPUTS;
-  private circuits: { readonly key: string; readonly effect: Effect } | null = null;
 
   constructor(
     private readonly program: Program,
@@ -163,6 +136,7 @@ export class Runtime implements StateNow, Readable {
     const { effect } = program;
     this.hands = new Handling(program);
     this.hearing = new Hearing(program);
+    this.driving = new Driving(program);
     this.particles = fountains && program.fountains.length > 0 ? new Fountains() : null;
     this.sceneNow = scene !== null && effect.scenes[scene] ? scene : program.openingScene;
     this.state = program.objects.map((o) => firstValues(effect, o));
@@ -189,15 +163,7 @@ export class Runtime implements StateNow, Readable {
   }
   /** The effect as it is now: with what drives its circuits. The same one while nothing of that changes. */
   effectNow(): Effect {
-    const driven = this.program.drives.flatMap((drive) => {
-      const value = this.lags[drive.id];
-      return drive.to.kind === 'circuit' && value !== undefined ? [[drive.to, value] as const] : [];
-    });
-    if (driven.length === 0) return this.program.effect;
-    const key = driven.map(([, value]) => value).join();
-    if (this.circuits?.key !== key)
-      this.circuits = { key, effect: withCircuitInputs(this.program.effect, driven) };
-    return this.circuits.effect;
+    return this.driving.effectNow();
   }
   /** The particles of object `i`; null when there are none. */
   particlesOf(i: number) {
@@ -432,10 +398,8 @@ export class Runtime implements StateNow, Readable {
       step: this.stepCount,
       acted: witness && ((compiled, what) => witness.acted(cue(), compiled, what, time)),
       rate: (action) => {
-        const drive = program.durations.get(action.id);
-        const wanted = drive && this.lags[drive.id];
-        if (wanted === undefined || !(wanted > 0)) return 1;
-        return action.duration / wanted;
+        const wanted = this.driving.durationOf(action.id);
+        return wanted === undefined ? 1 : action.duration / wanted;
       },
     };
   }
@@ -481,16 +445,8 @@ export class Runtime implements StateNow, Readable {
     for (const values of this.state) if (values.burst !== 0) values.burst = 0;
   }
 
-  private drive(drive: Program['drives'][number], at: Instant): void {
-    const value = signalNow(drive.signal, at);
-    // What has no value drives nothing: the last one stays.
-    if (!Number.isNaN(value)) {
-      const wanted = remapped(value, drive.remap);
-      const before = this.lags[drive.id];
-      this.lags[drive.id] =
-        drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
-    }
-    const now = this.lags[drive.id];
+  private drive(drive: Drive, at: Instant): void {
+    const now = this.driving.step(drive, at);
     if (now === undefined) return;
     const { to } = drive;
     if (to.kind === 'variable') {
@@ -535,7 +491,7 @@ export class Runtime implements StateNow, Readable {
       controls: [...this.controls],
       prompts: this.promptStates,
       hearing: this.hearing.state,
-      lags: { ...this.lags },
+      drives: this.driving.values,
       memory: { ...this.memory },
       began: this.began,
       ended: this.ended,
@@ -557,7 +513,7 @@ export class Runtime implements StateNow, Readable {
     this.controls = [...snapshot.controls];
     this.promptStates = snapshot.prompts;
     this.hearing.state = snapshot.hearing;
-    this.lags = { ...snapshot.lags };
+    this.driving.values = snapshot.drives;
     this.memory = { ...snapshot.memory };
     this.began = snapshot.began;
     this.ended = snapshot.ended;

@@ -4,7 +4,7 @@ import type { Cue, CueId, Effect, EffectObject, ObjectId } from '../document/sch
 import type { Seconds } from '../units';
 import type { Acted, Chronicle } from './chronicle';
 import { isNote, standingReasons, type Standing } from './explain';
-import type { Refusal } from './runtime';
+import type { Refusal } from './witness';
 
 /** What kept a cue from firing up to a moment. */
 export type Reason =

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** What a fountain is made of: where particles are born, how they move, how they look over their life. */
 import { computed } from 'vue';
-import { Plus, Trash2 } from '@lucide/vue';
 import { reshape } from '../../../core/document/edits';
 import {
   FACE_AREAS,
@@ -14,6 +13,7 @@ import { samplePoints } from '../../commands/fountain-commands';
 import { FACE_AREA_WORDS, FOUNTAIN_AREA_WORDS } from '../../fountain-words';
 import { useEffectStore } from '../../stores/effect';
 import GestureField from '../common/GestureField.vue';
+import FountainLife from './FountainLife.vue';
 import { useMadeOf } from './use-made-of';
 import { ref } from 'vue';
 import { sentence } from '../../../core/errors';
@@ -33,7 +33,6 @@ const set = (change: Partial<Fountain>, gesture: string | null = null): void => 
     gesture && `${gesture}-${props.object.id}`,
   );
 };
-const done = (): void => document.endGesture();
 const areas = FOUNTAIN_AREAS.map((value) => ({ value, label: FOUNTAIN_AREA_WORDS[value] }));
 const parts = FACE_AREAS.map((value) => ({ value, label: FACE_AREA_WORDS[value] }));
 const setArea = (kind: FountainAreaChoice['kind']): void => {
@@ -69,13 +68,6 @@ const boxSide = (i: number, v: number): void => {
 };
 const wind = (i: number, v: number): void =>
   set({ wind: props.object.wind.map((old, n) => (n === i ? v : old)) as Fountain['wind'] }, `wind-${i}`);
-const stop = (i: number, change: Partial<Fountain['over'][number]>, gesture: string | null): void =>
-  set({ over: props.object.over.map((s, n) => (n === i ? { ...s, ...change } : s)) }, gesture);
-const addStop = (): void => {
-  const { over } = props.object;
-  const [a, b] = [over.at(-2)!, over.at(-1)!];
-  set({ over: [...over.slice(0, -1), { ...a, at: (a.at + b.at) / 2 }, b] });
-};
 const percent = (v: number): number => v * 100;
 </script>
 
@@ -373,80 +365,7 @@ const percent = (v: number): number => v * 100;
       @change="(v: unknown) => set({ frames: v as 'life' })"
     />
   </div>
-  <div class="over" role="group" aria-label="Over the life of a particle">
-    <p class="row">
-      <span class="grow">Over its life</span>
-      <button
-        class="icon-button"
-        type="button"
-        aria-label="Another age"
-        :disabled="object.over.length >= 8"
-        @click="addStop"
-      >
-        <Plus :size="12" />
-      </button>
-    </p>
-    <div v-for="(age, i) in object.over" :key="i" class="age">
-      <GestureField
-        label="Age, per cent"
-        unit="%"
-        :value="percent(age.at)"
-        :min="0"
-        :max="100"
-        :digits="0"
-        @change="(v) => stop(i, { at: v / 100 }, `at-${i}`)"
-      />
-      <GestureField
-        label="Size at this age, per cent"
-        mark="size"
-        unit="%"
-        :value="percent(age.size)"
-        :min="0"
-        :max="2000"
-        :digits="0"
-        @change="(v) => stop(i, { size: v / 100 }, `over-size-${i}`)"
-      />
-      <GestureField
-        label="Opacity at this age, per cent"
-        mark="op."
-        unit="%"
-        :value="percent(age.opacity)"
-        :min="0"
-        :max="100"
-        :digits="0"
-        @change="(v) => stop(i, { opacity: v / 100 }, `over-opacity-${i}`)"
-      />
-      <input
-        type="color"
-        :aria-label="`Colour at age ${i + 1}`"
-        :value="age.colour"
-        @input="(e) => stop(i, { colour: (e.target as HTMLInputElement).value }, `over-colour-${i}`)"
-        @change="done"
-      />
-      <button
-        class="icon-button"
-        type="button"
-        :aria-label="`Remove age ${i + 1}`"
-        :disabled="object.over.length <= 2"
-        @click="set({ over: object.over.filter((_, n) => n !== i) })"
-      >
-        <Trash2 :size="11" />
-      </button>
-    </div>
-  </div>
+  <FountainLife :over="object.over" @change="(over, gesture) => set({ over }, gesture)" />
 </template>
 
 <style scoped src="./fields.css"></style>
-<style scoped>
-.over {
-  display: grid;
-  gap: 4px;
-  color: var(--soft);
-}
-.age {
-  display: grid;
-  grid-template-columns: 1fr 1.3fr 1.3fr 28px 20px;
-  gap: 4px;
-  align-items: center;
-}
-</style>
