@@ -5,10 +5,6 @@ import { CHROMIUM, CHROMIUM_ARGS } from './e2e/chromium';
 
 export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
 
-/** Where the whole-path test leaves the address of what it released, for the camera test. */
-export const RELEASED_FILE = join(tmpdir(), 'iconia-e2e-clip', 'released.json');
-export const E2E_PORT = Number(process.env.ICONIA_E2E_PORT ?? 4187);
-
 const launch = (...more: string[]) => ({
   launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, ...more] },
 });
@@ -23,12 +19,12 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   // A second go for what a busy machine broke; the report names it as flaky.
   retries: 1,
-  workers: 1,
+  // One a core, each with a server of its own (`e2e/harness/test.ts`).
+  workers: 2,
   reporter: [['list'], ['json', { outputFile: 'logs/e2e.json' }]],
   use: {
     viewport: { width: 1180, height: 660 },
     actionTimeout: 60_000,
-    baseURL: `http://127.0.0.1:${E2E_PORT}`,
   },
   projects: [
     { name: 'interface', testIgnore: '**/camera-*.spec.ts', use: launch() },

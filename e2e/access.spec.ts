@@ -1,5 +1,6 @@
 /** Reachable by keyboard and assistive technology; the Content-Security-Policy holds. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { createEffect } from './harness/pages';
 import { sampleEffect } from '../src/core/document/sample';
 

@@ -1,9 +1,10 @@
 /** Working in the atelier: Stack, fields, undo, keys, saving. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import type { Card, Effect, ObjectId } from '../src/core/document/schema';
 import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
-import { createEffect, keptPicture, saved, seek, serverEffect, shareOf } from './harness/pages';
+import { createEffect, keptPicture, pixelsWhere, saved, seek, serverEffect, shareOf } from './harness/pages';
 
 const GREEN = [0, 255, 0] as const;
 const A = 'obj_aaaa' as ObjectId;
@@ -97,21 +98,8 @@ test('handles in the Viewfinder drag the object; with Shift it snaps to half cen
   await expect.poll(() => shareOf(finder, GREEN)).toBeGreaterThan(0.005);
   const box = (await finder.boundingBox())!;
   // The middle of the card is where the handles are; the upward arrow stands above it.
-  const { data, info } = await (
-    await import('sharp')
-  )
-    .default(await finder.screenshot())
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  let [sx, sy, n] = [0, 0, 0];
-  for (let i = 0; i < data.length; i += 3)
-    if (data[i + 1]! > 220 && data[i]! < 60) {
-      sx += (i / 3) % info.width;
-      sy += Math.floor(i / 3 / info.width);
-      n++;
-    }
-  const [cx, cy] = [box.x + sx / n, box.y + sy / n];
+  const card = await pixelsWhere(finder, (r, g) => g > 220 && r < 60);
+  const [cx, cy] = [box.x + card.x * box.width, box.y + card.y * box.height];
   await page.mouse.move(cx, cy - 45);
   await page.waitForTimeout(100);
   await page.mouse.down();

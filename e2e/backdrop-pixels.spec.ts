@@ -1,5 +1,6 @@
 /** People before a backdrop, and parts of the camera picture on cards: widths and colours in pixels. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { edgePixels } from '../src/core/backdrop/person-mask';
 import { newFill, newLive } from '../src/core/document/new-objects';
 import type { CameraPart, EffectObject, Fill, Live, ObjectId } from '../src/core/document/schema';

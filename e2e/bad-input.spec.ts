@@ -1,5 +1,5 @@
 /** Files a creator should not have dropped: a sentence each, and nothing comes in. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { writeWav } from '../src/core/assets/sounds/wav';

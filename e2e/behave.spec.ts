@@ -1,5 +1,6 @@
 /** Behaviour as creators build it: cues, controls, fountains, recipes; seen in the document, in pixels and in the scope. */
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import {
   headAnchor,

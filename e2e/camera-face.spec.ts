@@ -1,5 +1,5 @@
 /** Make-up, dyed hair and a morph on a real camera stream: nobody says there what is hair, or what covers the face. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newHair, newLayer, newMorph } from '../src/core/document/new-face-objects';
 import type { ObjectId } from '../src/core/document/schema';

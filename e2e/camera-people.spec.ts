@@ -1,5 +1,5 @@
 /** People in a real camera stream: the shipped finder tells them from the room, so that a backdrop can lie behind them. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { createEffect, lookAt, shareOf } from './harness/pages';
 import { finderOf, open } from './harness/place';
 

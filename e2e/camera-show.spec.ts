@@ -1,9 +1,11 @@
 /** The released effect on the show page, on a real camera stream. */
-import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { RELEASED_FILE } from '../playwright.config';
+import { expect, test } from './harness/test';
 import { CLIP_MOMENTS } from './harness/clip';
-import { seenFrames, watchFrames, watchStamps } from './harness/pages';
+import { blankEffect } from '../src/core/document/defaults';
+import { newAction, newCue } from '../src/core/document/new-cues';
+import { newCard } from '../src/core/document/new-objects';
+import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
+import { keptPicture, releasedPath, seenFrames, watchFrames, watchStamps } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 
@@ -12,8 +14,18 @@ test('a released effect appears on the camera picture when the mouth opens, and 
 }) => {
   test.setTimeout(240_000);
   await watchStamps(page);
-  const { path } = JSON.parse(readFileSync(RELEASED_FILE, 'utf8')) as { path: string };
-  await page.goto(path);
+  const asset = await keptPicture(page, 'lantern', '#ff00dc');
+  const card = { ...newCard('obj_lantern' as ObjectId, asset, 0), visible: false };
+  const shows = { ...newAction('act_show', 'show', card.id), duration: 1, thereAndBack: true };
+  const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [{ id: 'beat_1', actions: [shows] }]);
+  const effect: Effect = {
+    ...blankEffect('Lantern'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+    cues: { [cue.id]: cue },
+    listing: { summary: 'A lantern that lights when you open your mouth.', tags: [], icon: asset.id },
+  };
+  await page.goto(await releasedPath(page, effect));
   await page.getByRole('button', { name: 'Use my camera' }).click();
   const canvas = page.locator('#picture');
   await expect(canvas).toHaveAttribute('data-source', 'camera', { timeout: 60_000 });

@@ -1,5 +1,6 @@
 /** The real camera path: a clip of the take before the fake camera, the shipped face tracker on it. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { toAngles } from '../src/core/maths/quaternion';
 import { FIRST_TAKE } from '../src/core/takes/library';
 import { CLIP_MOMENTS } from './harness/clip';

@@ -1,5 +1,6 @@
 /** Surface circuits as a creator wires them: a shadow on the floor, by hand and by keys, and what cannot be. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newFill, newSolid } from '../src/core/document/new-objects';
 import type { Circuit, Effect, Fill, Material, NodeType, ObjectId } from '../src/core/document/schema';

@@ -1,5 +1,5 @@
 /** Cutouts of faces in pixels: every pixel of the camera picture says where it is, so it is seen what a cutout shows. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { cutoutAfter } from '../src/core/document/cutout-edits';
 import { newCutout } from '../src/core/document/new-cutout';

@@ -1,5 +1,5 @@
 /** How finishes of make-up catch light, in pixels. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { regionCentre } from '../src/core/face/regions';
 import type { Spot } from '../src/core/face/skin-spot';
 import {

@@ -1,5 +1,5 @@
 /** Irises, lashes, dyed hair and retouch, in pixels. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newHair, newIris, newLashes, newRetouch } from '../src/core/document/new-face-objects';
 import { regionCentre } from '../src/core/face/regions';

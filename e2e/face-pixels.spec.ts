@@ -1,5 +1,5 @@
 /** Face layers in pixels: blended in order in one pass, masked, open at eyes and mouth, under hands. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { BLEND_MODES } from '../src/core/document/schema';
 import { faceRegion, regionCentre } from '../src/core/face/regions';
 import { EYE_RIGHT } from '../src/core/face/landmarks';

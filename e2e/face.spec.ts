@@ -1,5 +1,6 @@
 /** Make-up as an artist does it: the kit, looks, the painter on the layout and on the face, and what can go wrong. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { blankEffect } from '../src/core/document/defaults';
 import { newLayer } from '../src/core/document/new-face-objects';

@@ -1,5 +1,6 @@
 /** One file of every other format, through the readers as they ship: the decoders load, the facts are right. */
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { readCube } from '../src/core/assets/colour/cube';
 import { lookUp } from '../src/core/assets/colour/table';

@@ -1,5 +1,5 @@
 /** Fountains: added from the menu, set in the Stack, seen in pixels; born on the surface of a model. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newFountain } from '../src/core/document/new-objects';
 import type { AssetId, Effect, EffectObject, Fountain, ObjectId } from '../src/core/document/schema';

@@ -1,5 +1,6 @@
 /** What a grade makes of a picture, pixel by pixel, against the same grade computed in core. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { readCube, writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
 import { newGradeStep } from '../src/core/document/new-grade-step';

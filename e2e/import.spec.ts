@@ -1,5 +1,5 @@
 /** A creator's files come in: a mixed folder, layered artwork, numbered frames, sheets. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import type { Card, Effect, EffectObject, PictureAsset } from '../src/core/document/schema';
 import { chosen, drop, folderOf } from './harness/drop';
 import { artworkOra, framesZip, mixedFolder, sheetPng } from './harness/files';

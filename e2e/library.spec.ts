@@ -1,6 +1,7 @@
 /** The library: names, replacing, deleting, the shelf, links to files, stock. */
 import { writeFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
 import type { Card, Effect, ObjectId } from '../src/core/document/schema';

@@ -1,5 +1,6 @@
 /** Light as a creator sets it: a shadow on the face, softened and turned; the light of the camera matched. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newSolid } from '../src/core/document/new-objects';
 import type { Effect, Light, ObjectId } from '../src/core/document/schema';

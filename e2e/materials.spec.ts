@@ -1,5 +1,6 @@
 /** Materials as a creator makes them: from four files, shared and made one's own, from the camera, from what is broken. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { blankEffect, newPicture } from '../src/core/document/defaults';
 import { newMaterial } from '../src/core/document/new-material';

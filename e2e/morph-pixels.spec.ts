@@ -2,7 +2,7 @@
  * Face morphs in pixels. The camera picture is one in which every pixel says where it is (red across, green up), so that it
  * can be seen where each pixel of the drawn picture was taken from.
  */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newLashes, newLayer, newMorph } from '../src/core/document/new-face-objects';
 import type { Effect, EffectObject, Morph } from '../src/core/document/schema';

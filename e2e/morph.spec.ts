@@ -1,5 +1,6 @@
 /** Faces reshaped and cut out as a creator does it: a sculpted chin, meshes that are none, a fish with living eyes. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { faceObj } from '../src/core/assets/models/face-obj';
 import { blankEffect } from '../src/core/document/defaults';

@@ -1,5 +1,5 @@
 /** Things on heads: head pieces, rings, two faces, words on an arc, cards that look at the viewer. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { headAnchor, newCard, newSolid } from '../src/core/document/new-objects';
 import type { Card, Effect, ObjectId, Solid, TextObject } from '../src/core/document/schema';

@@ -1,5 +1,5 @@
 /** Cards that run, and texts in typefaces of the stock. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import type { TextObject } from '../src/core/document/schema';
 import { openBlank } from './harness/blank-page';
 import type { Media } from './harness/media-page';

@@ -1,5 +1,5 @@
 /** Things on printed pictures and on the floor; and what is typed wrong. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './harness/test';
 import type { Card, TargetId } from '../src/core/document/schema';
 import { makeTake, pictureCorners } from '../src/core/takes/make-take';
 import { projectPoint } from '../src/core/tracking/project';

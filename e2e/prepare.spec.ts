@@ -1,5 +1,6 @@
 /** Repairs and weights: a crown that came in wrong, textures too heavy, a sound to trim, all with before and after. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { assetBytes } from '../src/core/document/queries';
 import type { Asset, ModelAsset } from '../src/core/document/schema';
 import { writeGlb } from '../src/core/assets/models/open-model';

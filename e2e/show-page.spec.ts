@@ -1,11 +1,12 @@
 /** The show page on a take: taps, switching, what it says when there is no camera. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import sharp from 'sharp';
 import { newAction, newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
 import { newCard } from '../src/core/document/new-objects';
 import type { ControlId, Cue, CueId, DriveId, Effect, ObjectId, PromptId } from '../src/core/document/schema';
-import { createEffect, keptPicture, shareOf } from './harness/pages';
+import { keptPicture, releasedPath, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 
@@ -53,11 +54,7 @@ const released = async (page: Page, used = false): Promise<string> => {
     listing: { summary: 'Tap to light the lamp.', tags: [], icon: asset.id },
     ...(used ? usedParts(card.id, cue) : {}),
   };
-  const id = await createEffect(page, 'Lamp', effect);
-  const release = (await (
-    await page.request.post(`/api/effects/${id}/releases`, { data: { revision: 1 } })
-  ).json()) as { slug: string };
-  return `/show/${release.slug}`;
+  return releasedPath(page, effect);
 };
 
 test('a tap lights the lamp, another puts it out', async ({ page }) => {

@@ -1,5 +1,6 @@
 /** The Stack: rows dragged into groups and onto other anchors, several at once, scenes, starters and their samples. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { FOREHEAD, headAnchor, newGroup, newSolid } from '../src/core/document/new-objects';
 import type { Effect, EffectObject, ObjectId } from '../src/core/document/schema';

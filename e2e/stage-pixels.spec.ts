@@ -1,5 +1,6 @@
 /** What the stage draws, pixel by pixel, against the formulas. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { BLEND_MODES } from '../src/core/document/schema';
 import { blendOver } from '../src/core/maths/blend';
 import { openBlank } from './harness/blank-page';

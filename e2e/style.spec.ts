@@ -1,6 +1,7 @@
 /** Styling as a creator does it: a grade by hand and by table, a backdrop with a soft edge, copies of the person. */
 import { readFileSync } from 'node:fs';
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { readCube, writeCube } from '../src/core/assets/colour/cube';
 import { lookUp, tableOf } from '../src/core/assets/colour/table';
 import type { Fill, Grade, Live } from '../src/core/document/schema';

@@ -1,5 +1,6 @@
 /** What a surface circuit draws, pixel by pixel, against the same circuit worked out in core. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { circuitOf, newNode } from '../src/core/document/new-material';
 import {
   NODE_TYPES,

@@ -1,5 +1,6 @@
 /** The exact masks of takes agree with the truth's landmarks. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { openBlank } from './harness/blank-page';
 import type { MaskPage, MaskReading } from './harness/mask-page';
 

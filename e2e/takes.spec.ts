@@ -1,5 +1,6 @@
 /** Takes: found, made, tried on; the tracker on a take; the creator's picture printed in it. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
 import type { Effect, ObjectId } from '../src/core/document/schema';

@@ -1,8 +1,5 @@
 /** The whole path as a creator walks it: Blank, a picture of one's own, forehead, mouth, release. */
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { dirname } from 'node:path';
-import { expect, test } from '@playwright/test';
-import { RELEASED_FILE } from '../playwright.config';
+import { expect, test } from './harness/test';
 import { plainPng, saved, seek, seenFrames, serverEffect, shareOf, watchFrames } from './harness/pages';
 
 /** A colour that stands nowhere else in the picture. */
@@ -97,7 +94,4 @@ test('from Blank to a released effect that appears when the mouth opens', async 
   await expect.poll(async () => (await states()).at(-1), { timeout: 90_000 }).toBe(false);
   expect((await states())[0]).toBe(false);
   expect(errors).toEqual([]);
-
-  mkdirSync(dirname(RELEASED_FILE), { recursive: true });
-  writeFileSync(RELEASED_FILE, JSON.stringify({ path: new URL(address!).pathname }));
 });

@@ -1,5 +1,6 @@
 /** What tests of faces in pixels share: layers on a neutral face before a plain colour, or on a take, and what is seen. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test';
 import { blankEffect } from '../../src/core/document/defaults';
 import { newLayer, type LayerOf } from '../../src/core/document/new-face-objects';
 import type { Effect, Layer, ObjectId } from '../../src/core/document/schema';

@@ -15,6 +15,14 @@ export const createEffect = async (
   return ((await response.json()) as { id: string }).id;
 };
 
+/** Releases an effect and gives the path of its show page. */
+export const releasedPath = async (page: Page, effect: Effect): Promise<string> => {
+  const id = await createEffect(page, effect.name, effect);
+  const response = await page.request.post(`/api/effects/${id}/releases`, { data: { revision: 1 } });
+  expect(response.status()).toBe(201);
+  return `/show/${((await response.json()) as { slug: string }).slug}`;
+};
+
 /** The document as the server has it on disk. */
 export const serverEffect = async (page: Page, id: string): Promise<Effect> =>
   ((await (await page.request.get(`/api/effects/${id}`)).json()) as { document: Effect }).document;
@@ -35,22 +43,9 @@ export const seekShare = async (page: Page, share: number): Promise<void> => {
   await page.mouse.click(box.x + share * box.width, box.y + 20);
 };
 
-/** Waits until the Viewfinder shows what is wanted of it, and has nothing more to draw. */
-export const drawnOut = async (page: Page): Promise<void> => {
-  const finder = page.locator('.finder canvas');
-  let last = '';
-  await expect
-    .poll(
-      async () => {
-        const now = (await finder.getAttribute('data-drawn')) ?? '';
-        const same = now === last && now !== '0';
-        last = now;
-        return same;
-      },
-      { intervals: [350], timeout: 30_000 },
-    )
-    .toBe(true);
-};
+/** Waits until the Viewfinder shows all that is wanted of it: the canvas names what is not there yet. */
+export const drawnOut = (page: Page): Promise<void> =>
+  expect(page.locator('.finder canvas')).toHaveAttribute('data-wants', '', { timeout: 60_000 });
 
 /** A plain PNG in one colour. */
 export const plainPng = (colour: string, width = 200, height = 120): Promise<Buffer> =>
@@ -91,8 +86,27 @@ export interface Blob {
   readonly bottom: number;
 }
 
-/** An element as it is seen: its pixels, three bytes each. */
-export const lookAt = async (element: Locator) => {
+export interface Seen {
+  /** Three bytes a pixel. */
+  readonly data: Uint8Array;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** An element as it is seen. A canvas is read within the page, anything else from a screenshot. */
+export const lookAt = async (element: Locator): Promise<Seen> => {
+  const read = await element.evaluate((node) => {
+    if (!(node instanceof HTMLCanvasElement)) return null;
+    const [width, height] = [node.clientWidth, node.clientHeight];
+    const small = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+    small.drawImage(node, 0, 0, width, height);
+    const { data } = small.getImageData(0, 0, width, height);
+    let text = '';
+    for (let i = 0; i < data.length; i += 4)
+      text += String.fromCharCode(data[i]!, data[i + 1]!, data[i + 2]!);
+    return { data: btoa(text), width, height };
+  });
+  if (read) return { ...read, data: Buffer.from(read.data, 'base64') };
   const { data, info } = await sharp(await element.screenshot())
     .removeAlpha()
     .raw()
@@ -102,7 +116,7 @@ export const lookAt = async (element: Locator) => {
 
 /** The pixels of a picture that answer a question; `i` is the index of their first byte. */
 export const blobOf = (
-  { data, width, height }: Awaited<ReturnType<typeof lookAt>>,
+  { data, width, height }: Seen,
   asked: (r: number, g: number, b: number, i: number) => boolean,
 ): Blob => {
   let [hits, x, y] = [0, 0, 0];

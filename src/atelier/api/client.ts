@@ -12,6 +12,7 @@ import {
 import type { KeptBytes } from '../../intake/drafts';
 import { takeSpecSchema, type TakeSpec } from '../../core/takes/take';
 import type { Finding } from '../../core/checks/checks';
+import { cutText } from '../../core/text';
 
 export interface EffectRecord {
   readonly id: string;
@@ -149,7 +150,7 @@ export const api = {
     const known = await knownFile(bytes, mime, signal);
     if (known) return known;
     return fileRefSchema.parse(
-      await request(`/api/files?name=${encodeURIComponent(name.slice(0, 200))}`, {
+      await request(`/api/files?name=${encodeURIComponent(cutText(name, 200))}`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/octet-stream' },
         body: bytes as BodyInit,

@@ -15,6 +15,7 @@ import {
 import { newCueId, newId, newPartId } from '../api/ids';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
+import { cutText } from '../../core/text';
 
 /** A cue that shows the object when the mouth opens: the commonest beginning, changed from there. */
 export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mouthOpens'): CueId => {
@@ -44,7 +45,7 @@ export const duplicateCue = (cue: Cue): CueId => {
   const all = cueOrder(document.effect);
   const next = all[all.findIndex((c) => c.id === cue.id) + 1];
   const order = next ? orderBetween(cue.order, next.order) : cue.order + 1;
-  const name = cue.name === '' ? '' : `${cue.name} 2`.slice(0, 80);
+  const name = cue.name === '' ? '' : cutText(`${cue.name} 2`, 80);
   document.edit(putCue({ ...copiedCue(cue, id, order, newId), name }, 'Duplicate cue'));
   return id;
 };

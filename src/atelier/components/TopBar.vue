@@ -10,6 +10,7 @@ import { useEffectStore } from '../stores/effect';
 import { sizeWords } from '../words';
 import BrandMark from './common/BrandMark.vue';
 import { useWeight } from './library/use-weight';
+import { cutText } from '../../core/text';
 
 defineProps<{ stage: string }>();
 const router = useRouter();
@@ -20,7 +21,7 @@ const { total, limit, over } = useWeight();
 const stops = computed(() => check(document.effect).filter((f) => f.severity === 'stop').length);
 const go = (stage: string) => router.replace({ name: 'atelier', params: { ...route.params, stage } });
 const rename = (event: Event) =>
-  document.edit(renameEffect((event.target as HTMLInputElement).value.slice(0, 80)), 'name');
+  document.edit(renameEffect(cutText((event.target as HTMLInputElement).value, 80)), 'name');
 </script>
 
 <template>

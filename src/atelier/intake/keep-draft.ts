@@ -2,6 +2,7 @@
 import type { Asset, AssetId, FileRef } from '../../core/document/schema';
 import type { AssetDraft, KeptBytes } from '../../intake/drafts';
 import { api } from '../api/client';
+import { cutText } from '../../core/text';
 
 const keepAll = async (
   files: readonly KeptBytes[],
@@ -29,13 +30,13 @@ export const keepDraft = async (
   const preview = draft.preview ? await api.keep(draft.preview, draft.name, signal) : null;
   return {
     id,
-    name: draft.name.slice(0, 200),
+    name: cutText(draft.name, 200),
     files,
     original: brought,
     preview: preview?.sha256 ?? null,
     from: draft.from && {
-      file: draft.from.file.slice(0, 300),
-      layer: draft.from.layer?.slice(0, 300) ?? null,
+      file: cutText(draft.from.file, 300),
+      layer: draft.from.layer && cutText(draft.from.layer, 300),
     },
     ...draft.facts,
   } as Asset;

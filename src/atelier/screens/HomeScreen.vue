@@ -12,6 +12,7 @@ import { useStockStore } from '../stores/stock';
 import HomeBar from '../components/HomeBar.vue';
 import EffectThumb from '../components/common/EffectThumb.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
+import { cutText } from '../../core/text';
 
 const router = useRouter();
 const stock = useStockStore();
@@ -65,7 +66,7 @@ const begin = async (starter: Starter): Promise<void> => {
 
 const duplicate = async (record: EffectRecord): Promise<void> => {
   try {
-    await api.create({ ...record.effect, name: freeName(`${record.effect.name} copy`.slice(0, 76)) });
+    await api.create({ ...record.effect, name: freeName(cutText(`${record.effect.name} copy`, 76)) });
     await load();
   } catch (cause) {
     error.value = sentence(cause);

@@ -13,6 +13,7 @@ import HomeBar from '../components/HomeBar.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 import CastFields from '../components/takes/CastFields.vue';
 import TakePreview from '../components/takes/TakePreview.vue';
+import { cutText } from '../../core/text';
 
 const props = defineProps<{ id: string | null; from: string }>();
 const takes = useTakesStore();
@@ -32,7 +33,7 @@ const begin = async (): Promise<void> => {
   }
   failure.value = null;
   const name = props.id ? source.name : props.from ? `${source.name}, varied` : 'New take';
-  draft.value = useTakeDraft(props.id ?? `new.${props.from}`, { ...source.spec, name: name.slice(0, 80) });
+  draft.value = useTakeDraft(props.id ?? `new.${props.from}`, { ...source.spec, name: cutText(name, 80) });
 };
 onMounted(begin);
 

@@ -1,12 +1,13 @@
 /** Files of assets: fetched once for all views, as textures, models and bytes. */
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
+import { ref, shallowRef, watch } from 'vue';
 import { api } from '../api/client';
 import { IconiaError } from '../../core/errors';
 import type { Asset, FileRef } from '../../core/document/schema';
-import { createStores } from '../../stage/effect/stores';
+import { createStores, keepOnly } from '../../stage/effect/stores';
 import type { FileSource } from '../../stage/effect/texture-store';
 import type { KeptBytes } from '../../intake/drafts';
+import { useEffectStore } from './effect';
 
 export const useAssetsStore = defineStore('assets', () => {
   /** Counts up when a texture or model has arrived, so that views draw again. */
@@ -23,6 +24,17 @@ export const useAssetsStore = defineStore('assets', () => {
   };
   /** For the Viewfinder, Space and previews. */
   const stores = shallowRef(createStores(source, onLoaded));
+
+  // What belongs to the effect that was open before is let go with it.
+  const document = useEffectStore();
+  watch(
+    () => document.id,
+    () => {
+      const files = Object.values(document.effect.assets).flatMap((asset) => asset.files);
+      keepOnly(stores.value, new Set(files.map((file) => file.sha256)));
+    },
+    { flush: 'post' },
+  );
 
   const bytesOf = async (file: FileRef): Promise<KeptBytes> => ({
     bytes: new Uint8Array(await (await source(file)).arrayBuffer()),

@@ -19,6 +19,8 @@ export const usePrintsStore = defineStore('prints', () => {
   const chosen = ref<(AssetId | null)[]>([null, null]);
   const images = shallowRef<readonly PictureImage[]>([]);
   const error = ref<string | null>(null);
+  /** Pictures are on their way to the take. */
+  const loading = ref(false);
 
   watch(
     () => document.id,
@@ -57,6 +59,7 @@ export const usePrintsStore = defineStore('prints', () => {
     async () => {
       const mine = ++round;
       error.value = null;
+      loading.value = true;
       const made: PictureImage[] = [];
       for (const id of printed.value) {
         const asset = id ? document.effect.assets[id] : undefined;
@@ -72,9 +75,14 @@ export const usePrintsStore = defineStore('prints', () => {
           break;
         }
       }
-      if (mine === round) images.value = made;
+      if (mine !== round) {
+        for (const { image } of made) (image as ImageBitmap).close();
+        return;
+      }
+      loading.value = false;
+      images.value = made;
     },
     { immediate: true },
   );
-  return { chosen, choices, targets, images, aspects, error, choose };
+  return { chosen, choices, targets, images, aspects, error, loading, choose };
 });

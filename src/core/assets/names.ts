@@ -1,5 +1,6 @@
 /** Renames many assets at once: find and replace, case, prefix, numbers. The ending stays. */
 import type { Asset, AssetId } from '../document/schema';
+import { cutText } from '../text';
 
 export interface NamePlan {
   readonly find: string;
@@ -37,7 +38,7 @@ const renamed = (name: string, plan: NamePlan, index: number, count: number): st
   next = LETTERS[plan.letters](next);
   const number = plan.numbered ? ` ${String(index + 1).padStart(String(count).length, '0')}` : '';
   next = `${plan.prefix}${next}${number}${plan.suffix}`.trim();
-  return next ? `${next}${ending ?? ''}`.slice(0, 200) : name;
+  return next ? cutText(`${next}${ending ?? ''}`, 200) : name;
 };
 
 /** The new names of those that change; two assets never end with the same name, the later ones are numbered. */

@@ -1,9 +1,9 @@
 /** What an object sticks to. Units: metres. */
 import { z } from 'zod';
+import { idOf } from './references';
 import { FEATURE_POINT_NAMES } from '../face/feature-points';
 
-const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
-export const targetIdSchema = idText.brand<'TargetId'>();
+export const targetIdSchema = idOf('targets').brand<'TargetId'>();
 
 /** How many faces an effect tells apart. */
 export const MOST_FACES = 4;

@@ -6,9 +6,10 @@
  * Units: pixels, metres, seconds, bytes.
  */
 import { z } from 'zod';
+import { idOf } from './references';
+import { text } from './values-schema';
 
-const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like asset_3f9a1c.');
-export const assetIdSchema = idText.brand<'AssetId'>();
+export const assetIdSchema = idOf('assets').brand<'AssetId'>();
 
 export const shaSchema = z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 of a file, in lower case hex.');
 
@@ -50,7 +51,7 @@ const percent = z.number().int().min(1).max(100);
 
 const shared = {
   id: assetIdSchema,
-  name: z.string().min(1).max(200),
+  name: text(200).min(1),
   /** What a viewer's device loads. */
   files: z.array(fileRefSchema).min(1).max(64),
   /** As brought in, when `files` were prepared from it; null when nothing was prepared. */
@@ -58,7 +59,7 @@ const shared = {
   /** A small picture for lists; null where the file itself is one, or none is needed. */
   preview: shaSchema.nullable(),
   /** The file it was read from; bringing in a file of that name again updates this asset. */
-  from: z.strictObject({ file: z.string().max(300), layer: z.string().max(300).nullable() }).nullable(),
+  from: z.strictObject({ file: text(300), layer: text(300).nullable() }).nullable(),
 };
 
 /** Every preparation of pictures goes from the original: first the size, then the encoding. */
@@ -178,8 +179,8 @@ const model = z.strictObject({
   /** Lowest and highest corner in metres, in rest. */
   low: size3,
   high: size3,
-  clips: z.array(z.strictObject({ name: z.string().max(200), duration: seconds })).max(200),
-  morphs: z.array(z.string().max(200)).max(500),
+  clips: z.array(z.strictObject({ name: text(200), duration: seconds })).max(200),
+  morphs: z.array(text(200)).max(500),
   prep: modelPrepSchema.nullable(),
 });
 
@@ -240,8 +241,8 @@ const surroundings = z.strictObject({
 const font = z.strictObject({
   ...shared,
   kind: z.literal('font'),
-  family: z.string().max(200),
-  style: z.string().max(200),
+  family: text(200),
+  style: text(200),
   glyphs: count,
   /** What its maker allows, as the file says (OpenType OS/2 fsType). */
   embedding: z.enum(['free', 'preview', 'editable', 'restricted']),

@@ -1,12 +1,12 @@
 /** The ids of what behaviour is made of. */
-import { z } from 'zod';
-import { idText } from './values-schema';
+import type { z } from 'zod';
+import { idOf } from './references';
 
-export const cueIdSchema = idText.brand<'CueId'>();
-export const variableIdSchema = idText.brand<'VariableId'>();
-export const controlIdSchema = idText.brand<'ControlId'>();
-export const promptIdSchema = idText.brand<'PromptId'>();
-export const driveIdSchema = idText.brand<'DriveId'>();
+export const cueIdSchema = idOf('cues').brand<'CueId'>();
+export const variableIdSchema = idOf('variables').brand<'VariableId'>();
+export const controlIdSchema = idOf('controls').brand<'ControlId'>();
+export const promptIdSchema = idOf('prompts').brand<'PromptId'>();
+export const driveIdSchema = idOf('drives').brand<'DriveId'>();
 
 export type CueId = z.infer<typeof cueIdSchema>;
 export type VariableId = z.infer<typeof variableIdSchema>;

@@ -4,9 +4,10 @@
  */
 import { z } from 'zod';
 import { assetIdSchema } from './asset-schema';
-import { cameraView, finite, hex, idText } from './values-schema';
+import { idOf } from './references';
+import { cameraView, finite, hex, text } from './values-schema';
 
-export const nodeIdSchema = idText.brand<'NodeId'>();
+export const nodeIdSchema = idOf('nodes').brand<'NodeId'>();
 
 export const NODE_TYPES = [
   'surface',
@@ -55,7 +56,7 @@ const valueSchema = z.union([
   z.tuple([finite, finite]),
   z.tuple([finite, finite, finite]),
   hex,
-  z.string().max(60),
+  text(60),
 ]);
 
 export const circuitNodeSchema = z.strictObject({
@@ -64,9 +65,9 @@ export const circuitNodeSchema = z.strictObject({
   /** Where it lies on the board. */
   at: z.tuple([finite, finite]),
   /** What its unwired inputs and its settings are; what is not named here has its usual value. */
-  values: z.record(z.string().max(24), valueSchema),
+  values: z.record(text(24), valueSchema),
   /** What runs into its inputs: the output of another node. */
-  inputs: z.record(z.string().max(24), z.strictObject({ node: nodeIdSchema, port: z.string().max(24) })),
+  inputs: z.record(text(24), z.strictObject({ node: nodeIdSchema, port: text(24) })),
   /** Of a picture node: its picture. */
   picture: pictureSourceSchema.nullable(),
 });

@@ -34,6 +34,7 @@ import {
   type ObjectId,
 } from './schema';
 import { outermostOf, transplanted } from './stack-edits';
+import { cutText } from '../text';
 
 /**
  * What happens to a copy: `shared` lets the cues of the original act on it too, `own` gives it cues of its own,
@@ -200,7 +201,7 @@ export const spreadGroup = (
   const around = !parent && anchor.kind === 'head' && (shape === 'ring' || shape === 'surface');
   const home: Anchor = around ? { ...anchor, point: 'headCentre' } : anchor;
   return {
-    ...newGroup(groupId, freeName(effect, `${object.name.slice(0, 60)} ${shape}`), object.order, home),
+    ...newGroup(groupId, freeName(effect, `${cutText(object.name, 60)} ${shape}`), object.order, home),
     parent: parent?.id ?? null,
     scene: object.scene,
     move: around ? [0, 0, 0] : [...object.move],

@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import { CARD, card, cueOf, effectOf } from '../behave/testing';
 import { copiedCue, moveBeat, moveCue, pasteBeat, pasteCues, putCue, removeCue } from './cue-edits';
 import { applyEdit, type Edit } from './edits';
-import { mapIds } from './map-ids';
 import { applyPatch } from './patch';
 import { newControl, newDrive } from './new-cues';
 import { cueOrder } from './queries';
@@ -80,13 +79,20 @@ describe('copying cues', () => {
     const after = done(effectOf([]), pasteCues(effectOf([]), { cues: [a, b] }, ids(), null, made));
     expect(after.cues[made[0]!]!.beats[0]!.actions[0]).toMatchObject({ cue: made[1] });
   });
-  test('names are replaced in values, not in keys', () => {
-    expect(
-      mapIds({ obj_a: 'obj_a', list: ['obj_a', 1, null, { x: 'obj_b' }] }, new Map([['obj_a', 'obj_z']])),
-    ).toEqual({
-      obj_a: 'obj_z',
-      list: ['obj_z', 1, null, { x: 'obj_b' }],
+  test('a cue that is called, or noted, like an id keeps its name and note', () => {
+    const called = { ...cue, name: 'cue_ball and more', note: 'obj_oldhat', group: 'scene_1234' };
+    const made: CueId[] = [];
+    const elsewhere = effectOf([], [card(other)]);
+    const after = done(elsewhere, pasteCues(elsewhere, { cues: [called] }, ids(), null, made));
+    expect(after.cues[made[0]!]).toMatchObject({
+      name: 'cue_ball and more',
+      note: 'obj_oldhat',
+      group: 'scene_1234',
     });
+    expect(effectSchema.safeParse(after).error).toBeUndefined();
+    // A name that is the very id of something that was copied along, too.
+    const copy = copiedCue({ ...cue, name: CARD }, 'cue_copy' as CueId, 1, ids(), new Map([[CARD, other]]));
+    expect(copy.name).toBe(CARD);
   });
 });
 

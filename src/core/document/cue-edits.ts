@@ -2,9 +2,10 @@
 import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { edit, type Edit } from './edits';
-import { mapIds } from './map-ids';
 import { cueOrder, orderBetween } from './queries';
+import { mapReferences, type Referred } from './references';
 import {
+  cueSchema,
   MOST_CUES,
   type Action,
   type Beat,
@@ -35,28 +36,26 @@ export const changeAction = (cueId: CueId, action: Action): Edit =>
     }
   });
 
-/** A copy with new ids for itself, its beats and actions; it names itself where the original did, and objects by `objects`. */
+const withNewParts = (beat: Beat, newId: NewId): Beat => ({
+  ...beat,
+  id: newId('beat'),
+  actions: beat.actions.map((action) => ({ ...action, id: newId('act') })),
+});
+
+/** A copy with new ids for itself, its beats and actions; it names itself where the original did, and others by `ids`. */
 export const copiedCue = (
   cue: Cue,
   id: CueId,
   order: number,
   newId: NewId,
-  objects: ReadonlyMap<string, string> = new Map(),
+  ids: ReadonlyMap<string, string> = new Map(),
 ): Cue => {
-  const ids = new Map<string, string>([...objects, [cue.id, id]]);
-  for (const beat of cue.beats) {
-    ids.set(beat.id, newId('beat'));
-    for (const action of beat.actions) ids.set(action.id, newId('act'));
-  }
-  return { ...mapIds(cue, ids), order };
+  const copy = mapReferences(cueSchema, cue, (_, old) => (old === cue.id ? id : (ids.get(old) ?? old)));
+  return { ...copy, order, beats: copy.beats.map((beat) => withNewParts(beat, newId)) };
 };
 
 /** A copy of a beat with new ids for itself and its actions. */
-export const copiedBeat = (beat: Beat, newId: NewId): Beat => {
-  const ids = new Map<string, string>([[beat.id, newId('beat')]]);
-  for (const action of beat.actions) ids.set(action.id, newId('act'));
-  return mapIds(beat, ids);
-};
+export const copiedBeat = withNewParts;
 
 /** Puts a beat in behind another of the cue; null is the beginning. Targets that are not there are left out. */
 export const pasteBeat = (
@@ -82,27 +81,11 @@ export interface CuePiece {
 
 /** What of a cue is not there in the effect is left open, to be chosen again: targets, other cues, controls, scenes. */
 const fitted = (cue: Cue, effect: Effect, also: ReadonlySet<string>): Cue => {
-  const known = (id: string): boolean =>
-    also.has(id) ||
-    [
-      effect.objects,
-      effect.cues,
-      effect.controls,
-      effect.variables,
-      effect.prompts,
-      effect.scenes,
-      effect.targets,
-    ].some((map) => id in map);
-  const strip = (value: unknown): unknown => {
-    if (typeof value === 'string')
-      return /^(obj|cue|control|variable|prompt|scene|target)_/.test(value) && !known(value) ? null : value;
-    if (Array.isArray(value))
-      return value.map(strip).filter((v, i) => !(v === null && typeof value[i] === 'string'));
-    if (typeof value === 'object' && value !== null)
-      return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, k === 'id' ? v : strip(v)]));
-    return value;
-  };
-  return strip(cue) as Cue;
+  const maps: Partial<Record<Referred, object>> = effect;
+  return mapReferences(cueSchema, cue, (to, id) => {
+    const there = also.has(id) || id in (maps[to] ?? {});
+    return there ? id : null;
+  });
 };
 
 /**

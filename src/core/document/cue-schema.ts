@@ -5,7 +5,7 @@ import { objectIdSchema, sceneIdSchema } from './placed-schema';
 import { conditionSchema } from './signal-schema';
 import { easingSchema } from './timing-schema';
 import { triggerSchema } from './trigger-schema';
-import { finite, hex, idText, label, unit, vec3Schema } from './values-schema';
+import { finite, hex, idText, label, unit, vec3Schema, text } from './values-schema';
 
 export const MOST_CUES = 1000;
 /** In one beat. */
@@ -90,7 +90,7 @@ export const actionSchema = z.discriminatedUnion('kind', [
   kind('bounce', { height: z.number().min(-100).max(100) }),
   kind('colour', { colour: hex }),
   /** Any number of an object, by its name in `core/behave/numbers.ts`. */
-  kind('number', { property: z.string().max(40), mode: z.enum(['to', 'by']), value: finite }),
+  kind('number', { property: text(40), mode: z.enum(['to', 'by']), value: finite }),
   /** Sequences, videos, clips of models and sounds. */
   kind('play', {
     do: z.enum(['play', 'pause', 'stop']),
@@ -99,7 +99,7 @@ export const actionSchema = z.discriminatedUnion('kind', [
     to: seconds.nullable(),
     speed: z.number().min(-10).max(10),
     /** Of a model; null is the one it has. */
-    clip: z.string().max(200).nullable(),
+    clip: text(200).nullable(),
     /** How often; 0 goes on without end. */
     times: z.number().int().min(0).max(1000),
     /** How long a clip of a model takes to come in over the one before. */
@@ -140,7 +140,7 @@ export const cueSchema = z.strictObject({
   enabled: z.boolean(),
   /** Cues of one name stand together. */
   group: label,
-  note: z.string().max(500),
+  note: text(500),
   colour: hex.nullable(),
   /** Any of them sets it off. */
   triggers: z.array(triggerSchema).max(20),

@@ -10,6 +10,7 @@ import type {
   TargetId,
 } from './schema';
 import { SCHEMA_VERSION } from './schema';
+import { cutText } from '../text';
 
 /** An empty effect. */
 export const blankEffect = (name: string): Effect => ({
@@ -57,7 +58,7 @@ export const newScene = (id: SceneId, name: string, order: number): EffectScene 
 /** A printed picture, as wide as a postcard until the creator says otherwise. */
 export const newTarget = (id: TargetId, name: string, order: number, asset: AssetId | null): Target => ({
   id,
-  name: name.slice(0, 80),
+  name: cutText(name, 80),
   order,
   asset,
   width: 0.15,

@@ -26,6 +26,7 @@ import {
   type ObjectId,
   type ObjectKind,
 } from './schema';
+import { cutText } from '../text';
 
 export interface Edit {
   /** What the undo button says, in the creator's words: "Move Kelp". */
@@ -97,7 +98,7 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
   edit(names.size === 1 ? 'Rename asset' : `Rename ${names.size} assets`, (d) => {
     for (const [id, name] of names) {
       const asset = d.assets[id];
-      if (asset && name.trim()) asset.name = name.trim().slice(0, 200);
+      if (asset && name.trim()) asset.name = cutText(name.trim(), 200);
     }
   });
 

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { assetIdSchema } from './asset-schema';
 import { blendSchema, placedSchema, size, size3 } from './placed-schema';
-import { hex, unit, vec3Schema } from './values-schema';
+import { hex, unit, vec3Schema, text } from './values-schema';
 
 export const MOST_PARTICLES = 20_000;
 
@@ -20,7 +20,7 @@ export const fountainAreaSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('mesh'),
     asset: assetIdSchema.nullable(),
-    points: z.string().max(20_000),
+    points: text(20_000),
   }),
   z.strictObject({ kind: z.literal('face'), part: z.enum(FACE_AREAS) }),
 ]);

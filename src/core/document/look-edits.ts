@@ -20,6 +20,7 @@ import type {
   Retouch,
   SceneId,
 } from './schema';
+import { cutText } from '../text';
 
 /** The layers on a face, the topmost first; those of other scenes too. */
 export const layersOn = (effect: Effect, face: FaceChoice): Layer[] =>
@@ -218,7 +219,7 @@ export const saveLook = (effect: Effect, id: LookId, name: string, face: FaceCho
 export const changeLook = (effect: Effect, id: LookId, name: string): Edit =>
   edit(`Rename ${effect.looks[id]?.name ?? 'look'}`, (d) => {
     const look = d.looks[id];
-    if (look && name.trim()) look.name = name.trim().slice(0, 80);
+    if (look && name.trim()) look.name = cutText(name.trim(), 80);
   });
 
 export const removeLook = (effect: Effect, id: LookId): Edit =>

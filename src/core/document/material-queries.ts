@@ -8,6 +8,7 @@ import {
   type MaterialId,
   type PictureSource,
 } from './schema';
+import { cutText } from '../text';
 
 /** Kinds of objects that can wear a material. */
 export type Wearer = Extract<EffectObject, { material: MaterialId | null } | { kind: 'model' }>;
@@ -66,8 +67,8 @@ export const materialCameraParts = (material: Material): string[] =>
 /** A name that no material bears yet: "Brass", "Brass 2"... */
 export const freeMaterialName = (effect: Pick<Effect, 'materials'>, wanted: string): string => {
   const taken = new Set(Object.values(effect.materials).map((m) => m.name));
-  if (!taken.has(wanted)) return wanted.slice(0, 80);
-  const stem = wanted.replace(/ \d+$/, '').slice(0, 74);
+  if (!taken.has(wanted)) return cutText(wanted, 80);
+  const stem = cutText(wanted.replace(/ \d+$/, ''), 74);
   let n = 2;
   while (taken.has(`${stem} ${n}`)) n++;
   return `${stem} ${n}`;

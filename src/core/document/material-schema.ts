@@ -4,9 +4,10 @@
  */
 import { z } from 'zod';
 import { circuitSchema, pictureSourceSchema } from './circuit-schema';
-import { hex, idText, label, unit } from './values-schema';
+import { idOf } from './references';
+import { hex, label, unit } from './values-schema';
 
-export const materialIdSchema = idText.brand<'MaterialId'>();
+export const materialIdSchema = idOf('materials').brand<'MaterialId'>();
 
 /** Lit by the lights of the effect, by nothing, or as the camera picture is lit. */
 export const SHADINGS = ['lit', 'unlit', 'camera'] as const;

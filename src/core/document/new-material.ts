@@ -1,5 +1,6 @@
 /** Materials as they are before a creator changes anything. */
 import type { Circuit, CircuitNode, Material, MaterialId, NodeId, NodeType } from './schema';
+import { cutText } from '../text';
 
 /** A matt white sheet. */
 export const newMaterial = (id: MaterialId, name: string, change: Partial<Material> = {}): Material => ({
@@ -29,7 +30,7 @@ export const newMaterial = (id: MaterialId, name: string, change: Partial<Materi
   circuit: null,
   ...change,
   id,
-  name: name.slice(0, 80),
+  name: cutText(name, 80),
 });
 
 export const newNode = (

@@ -30,10 +30,11 @@ import type {
   TextObject,
   VideoAsset,
 } from './schema';
+import { cutText } from '../text';
 
 /** What an object is called at first: the asset without the ending of its file. */
 export const objectNameFor = (asset: { readonly name: string }, otherwise: string): string =>
-  asset.name.replace(/\.[^.]+$/, '').slice(0, 80) || otherwise;
+  cutText(asset.name.replace(/\.[^.]+$/, ''), 80) || otherwise;
 
 export const headAnchor = (point: FeaturePoint, face: FaceChoice = 1): Anchor => ({
   kind: 'head',
@@ -45,7 +46,7 @@ export const FOREHEAD: Anchor = headAnchor('forehead');
 
 export const placed = (id: ObjectId, name: string, order: number, anchor: Anchor) => ({
   id,
-  name: name.slice(0, 80),
+  name: cutText(name, 80),
   parent: null,
   scene: null,
   anchor,

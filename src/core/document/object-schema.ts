@@ -27,7 +27,7 @@ import {
   type sceneIdSchema,
   type touchAreaSchema,
 } from './placed-schema';
-import { cameraView, hex, unit } from './values-schema';
+import { cameraView, hex, unit, text } from './values-schema';
 
 /** A flat picture, a sequence of pictures or a video that plays. */
 export const cardSchema = z.strictObject({
@@ -76,7 +76,7 @@ export const modelObjectSchema = z.strictObject({
   opacity: unit,
   blend: blendSchema,
   /** Name of the clip that plays again and again; null keeps it at rest. */
-  clip: z.string().max(200).nullable(),
+  clip: text(200).nullable(),
   startDelay: delay,
   /** Materials instead of the model's own: by the number of that material in the model, or `all` for every other one. */
   materials: z
@@ -110,7 +110,7 @@ export const TEXT_ALIGNS = ['left', 'centre', 'right'] as const;
 export const textSchema = z.strictObject({
   ...placedSchema,
   kind: z.literal('text'),
-  text: z.string().max(500),
+  text: text(500),
   /** A font that was brought in; null is the one Iconia ships. */
   font: assetIdSchema.nullable(),
   /** Height of a line. */

@@ -1,10 +1,11 @@
 /** What objects of many kinds have in common: where they are, what they cover, how they blend. */
 import { z } from 'zod';
 import { anchorSchema } from './anchor-schema';
-import { finite, hex, idText, label, unit, vec3Schema } from './values-schema';
+import { idOf } from './references';
+import { finite, hex, label, unit, vec3Schema } from './values-schema';
 
-export const objectIdSchema = idText.brand<'ObjectId'>();
-export const sceneIdSchema = idText.brand<'SceneId'>();
+export const objectIdSchema = idOf('objects').brand<'ObjectId'>();
+export const sceneIdSchema = idOf('scenes').brand<'SceneId'>();
 
 export const size = z.number().positive().max(1000);
 export const size3 = z.tuple([size, size, size]);

@@ -34,7 +34,8 @@ import {
   type Prompt,
   type Variable,
 } from './viewer-schema';
-import { finite, idText, label, unit } from './values-schema';
+import { idOf } from './references';
+import { finite, label, text, unit } from './values-schema';
 
 export * from './anchor-schema';
 export * from './asset-schema';
@@ -98,7 +99,7 @@ export const backdropSchema = z.strictObject({
   spill: unit,
 });
 
-export const lookIdSchema = idText.brand<'LookId'>();
+export const lookIdSchema = idOf('looks').brand<'LookId'>();
 /** Face layers kept together under a name, to be put on a face again or mixed with another look. */
 export const lookSchema = z.strictObject({
   id: lookIdSchema,
@@ -113,8 +114,8 @@ export const lookSchema = z.strictObject({
 });
 
 export const listingSchema = z.strictObject({
-  summary: z.string().max(280),
-  tags: z.array(z.string().min(1).max(24)).max(10),
+  summary: text(280),
+  tags: z.array(text(24).min(1)).max(10),
   icon: assetIdSchema.nullable(),
 });
 

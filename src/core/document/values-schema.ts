@@ -1,12 +1,16 @@
 /** Values that several parts of the document hold. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
 import { z } from 'zod';
+import { isKeepable } from '../text';
 
 export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const finite = z.number().finite().min(-1e6).max(1e6);
 export const vec3Schema = z.tuple([finite, finite, finite]);
 export const unit = z.number().min(0).max(1);
 export const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
-export const label = z.string().max(80);
+/** A text of at most so many UTF-16 units that can be kept. */
+export const text = (most: number) =>
+  z.string().max(most).refine(isKeepable, 'This holds half a character or U+0000; write it anew.');
+export const label = text(80);
 
 /** Parts of the camera picture: all of it, people cut out, what is behind them, the face laid flat. */
 export const CAMERA_PARTS = ['whole', 'person', 'background', 'face'] as const;

@@ -7,7 +7,7 @@ import { objectIdSchema, sceneIdSchema } from './placed-schema';
 import { conditionSchema, signalSchema } from './signal-schema';
 import { remapSchema } from './timing-schema';
 import { triggerSchema } from './trigger-schema';
-import { finite, idText, label } from './values-schema';
+import { finite, idText, label, text } from './values-schema';
 
 /** A number that cues set and compare. */
 export const variableSchema = z.strictObject({
@@ -36,7 +36,7 @@ export const controlSchema = z.discriminatedUnion('kind', [
     step: z.number().min(0).max(1e6),
     start: finite,
     /** Said after the value. */
-    unit: z.string().max(12),
+    unit: text(12),
     /** Pictures at its ends. */
     lowIcon: icon,
     highIcon: icon,
@@ -90,7 +90,7 @@ export const promptSchema = z.strictObject({
   order: finite,
   text: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('ready'), key: z.enum(READY_PROMPTS) }),
-    z.strictObject({ kind: z.literal('own'), text: z.string().max(120) }),
+    z.strictObject({ kind: z.literal('own'), text: text(120) }),
   ]),
   /** Any of them shows it, while all conditions hold; cues can show it too. */
   shownWhen: z.array(triggerSchema).max(10),
@@ -114,7 +114,7 @@ export const driveSchema = z.strictObject({
     z.strictObject({
       kind: z.literal('number'),
       object: objectIdSchema.nullable(),
-      property: z.string().max(40),
+      property: text(40),
     }),
     /** How long one round of an action takes, even while it runs. */
     z.strictObject({ kind: z.literal('duration'), cue: cueIdSchema.nullable(), action: idText }),
@@ -124,7 +124,7 @@ export const driveSchema = z.strictObject({
       kind: z.literal('circuit'),
       material: materialIdSchema.nullable(),
       node: idText,
-      port: z.string().max(24),
+      port: text(24),
     }),
   ]),
 });

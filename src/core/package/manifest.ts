@@ -1,6 +1,7 @@
 /** The manifest of a released effect. Its JSON Schema stands in docs/effect-package.schema.json. */
 import { z } from 'zod';
 import { FILE_MIMES } from '../document/schema';
+import { text } from '../document/values-schema';
 
 export const PACKAGE_FORMAT = 'iconia-effect';
 export const PACKAGE_VERSION = 2;
@@ -10,9 +11,9 @@ const innerPath = z.string().regex(/^[a-z0-9][a-z0-9._/-]{0,120}$/, 'A path insi
 export const manifestSchema = z.strictObject({
   format: z.literal(PACKAGE_FORMAT),
   version: z.literal(PACKAGE_VERSION),
-  name: z.string().min(1).max(80),
-  summary: z.string().max(280),
-  tags: z.array(z.string().max(24)).max(10),
+  name: text(80).min(1),
+  summary: text(280),
+  tags: z.array(text(24)).max(10),
   /** Counts the releases of this effect, from 1. */
   release: z.number().int().positive(),
   /** The effect document, JSON. */

@@ -7,6 +7,7 @@ import type { TrackFrame } from '../tracking/track-frame';
 import type { Seconds } from '../units';
 import type { Performer } from './performer';
 import type { SceneState } from './scene';
+import { text } from '../document/values-schema';
 
 export const MARK_KINDS = [
   'turned',
@@ -66,11 +67,11 @@ const crowd = (cast: readonly CastMember[]): number =>
 
 export const takeSpecSchema = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9-]{1,64}$/),
-  name: z.string().trim().min(1, 'Give the take a name.').max(80),
+  name: text(80).trim().min(1, 'Give the take a name.'),
   /** What happens in it. */
-  about: z.string().max(200),
+  about: text(200),
   /** What it is good for: "to see make-up at the edge of the face". */
-  goodFor: z.string().max(200),
+  goodFor: text(200),
   duration: z.number().min(8, 'A take lasts at least 8 seconds.').max(20, 'A take lasts at most 20 seconds.'),
   cast: z
     .array(castSchema)

@@ -1,5 +1,6 @@
 /** Typefaces for texts, by content; each is loaded once. */
 import type { FontAsset } from '../../core/document/schema';
+import { ContentStore, type Arrivals } from './content-store';
 import type { FileSource } from './texture-store';
 
 /** Ships with both pages. */
@@ -7,22 +8,23 @@ const OWN = "'Hanken Grotesk', 'Hanken Grotesk Variable'";
 const familyOf = (sha256: string): string => `iconia-${sha256.slice(0, 16)}`;
 
 export class FontStore {
-  private readonly faces = new Map<string, 'loading' | 'failed' | FontFace>();
+  readonly content: ContentStore<FontFace>;
   private own: 'unknown' | 'loading' | 'ready' = 'unknown';
 
   constructor(
     private readonly source: FileSource,
-    private readonly onLoaded: () => void = () => {},
-  ) {}
+    private readonly arrivals: Arrivals,
+  ) {
+    this.content = new ContentStore({ dispose: (face) => void document.fonts.delete(face) }, arrivals);
+  }
 
   /** The family to draw with; null while it is on its way. A typeface that cannot be loaded gives Iconia's own. */
   get(asset: FontAsset | null): string | null {
     if (!asset) return this.ownFamily();
     const { sha256 } = asset.files[0]!;
-    const known = this.faces.get(sha256);
-    if (known === undefined) void this.load(asset);
-    if (known === 'failed') return this.ownFamily();
-    return known instanceof FontFace ? `'${familyOf(sha256)}'` : null;
+    if (!this.content.knows(sha256)) void this.load(asset);
+    if (this.content.failed(sha256)) return this.ownFamily();
+    return this.content.get(sha256) ? `'${familyOf(sha256)}'` : null;
   }
 
   private ownFamily(): string | null {
@@ -34,29 +36,23 @@ export class FontStore {
   async loadOwn(): Promise<void> {
     if (this.own === 'ready') return;
     this.own = 'loading';
-    await document.fonts.load(`600 32px ${OWN}`).catch(() => undefined);
-    this.own = 'ready';
-    this.onLoaded();
+    const loaded = document.fonts.load(`600 32px ${OWN}`).catch(() => undefined);
+    await this.arrivals.during(loaded.then(() => (this.own = 'ready')));
   }
 
   /** Resolves when the typeface can be drawn, or is known not to be. */
   async load(asset: FontAsset): Promise<void> {
     const file = asset.files[0]!;
-    if (this.faces.get(file.sha256) instanceof FontFace) return;
-    this.faces.set(file.sha256, 'loading');
-    try {
+    const made = this.content.load(file.sha256, async () => {
       const bytes = await (await this.source(file)).arrayBuffer();
       const face = await new FontFace(familyOf(file.sha256), bytes).load();
       document.fonts.add(face);
-      this.faces.set(file.sha256, face);
-    } catch {
-      this.faces.set(file.sha256, 'failed');
-    }
-    this.onLoaded();
+      return { value: face, bytes: bytes.byteLength };
+    });
+    await made.catch(() => null);
   }
 
   dispose(): void {
-    for (const face of this.faces.values()) if (face instanceof FontFace) document.fonts.delete(face);
-    this.faces.clear();
+    this.content.dispose();
   }
 }

@@ -1,6 +1,7 @@
 /** Models by content; each is opened once, and every object that shows it gets a copy of its own. */
 import type { AnimationClip, Group, Material, Mesh, Object3D } from 'three';
 import type { ModelAsset } from '../../core/document/schema';
+import { ContentStore, type Arrivals } from './content-store';
 import type { FileSource } from './texture-store';
 
 export interface OpenedModel {
@@ -29,20 +30,20 @@ export interface ModelMaterialName {
 export const slotOf = (material: Material): string => String(material.userData.slot ?? 0);
 
 export class ModelStore {
-  private readonly models = new Map<string, OpenedModel | 'loading' | 'failed'>();
+  readonly content: ContentStore<OpenedModel>;
 
   constructor(
     private readonly source: FileSource,
-    /** Called when a model has arrived, so that the picture is drawn again. */
-    private readonly onLoaded: () => void = () => {},
-  ) {}
+    arrivals: Arrivals,
+  ) {
+    this.content = new ContentStore({ dispose: (model) => disposeOf(model.scene) }, arrivals);
+  }
 
   /** The model, or null while it is on its way. */
   get(asset: ModelAsset): OpenedModel | null {
     const sha = asset.files[0]!.sha256;
-    const known = this.models.get(sha);
-    if (known === undefined) void this.load(asset).catch(() => undefined);
-    return typeof known === 'object' ? known : null;
+    if (!this.content.knows(sha)) void this.load(asset).catch(() => undefined);
+    return this.content.get(sha);
   }
 
   /** The part tree of a model that is here; empty while it is on its way. */
@@ -80,23 +81,16 @@ export class ModelStore {
 
   /** Resolves when the model can be drawn; rejects when it cannot. */
   async load(asset: ModelAsset): Promise<void> {
-    const [file] = asset.files;
-    const sha = file!.sha256;
-    if (typeof this.models.get(sha) === 'object') return;
-    this.models.set(sha, 'loading');
-    try {
-      const blob = await this.source(file!);
-      this.models.set(sha, await openModel(await blob.arrayBuffer()));
-      this.onLoaded();
-    } catch (cause) {
-      this.models.set(sha, 'failed');
-      throw cause;
-    }
+    const file = asset.files[0]!;
+    await this.content.load(file.sha256, async () => ({
+      value: await openModel(await (await this.source(file)).arrayBuffer()),
+      // About what its meshes and pictures take once they are unpacked.
+      bytes: 4 * file.bytes,
+    }));
   }
 
   dispose(): void {
-    for (const model of this.models.values()) if (typeof model === 'object') disposeOf(model.scene);
-    this.models.clear();
+    this.content.dispose();
   }
 }
 

@@ -3,6 +3,7 @@ import { Data3DTexture, FloatType, NearestFilter, RGBAFormat } from 'three';
 import { readCube } from '../../core/assets/colour/cube';
 import type { ColourTable } from '../../core/assets/colour/table';
 import type { TableAsset } from '../../core/document/schema';
+import { ContentStore, type Arrivals } from './content-store';
 import type { FileSource } from './texture-store';
 
 export interface OpenedTable {
@@ -28,37 +29,34 @@ const textureOf = ({ data, size, dimensions }: ColourTable): Data3DTexture => {
 };
 
 export class TableStore {
-  private readonly tables = new Map<string, OpenedTable | 'loading' | 'failed'>();
+  readonly content: ContentStore<OpenedTable>;
 
   constructor(
     private readonly source: FileSource,
-    private readonly onLoaded: () => void = () => {},
-  ) {}
+    arrivals: Arrivals,
+  ) {
+    this.content = new ContentStore({ dispose: ({ texture }) => texture.dispose() }, arrivals);
+  }
 
   /** Null while it is on its way. */
   get(asset: TableAsset): OpenedTable | null {
-    const known = this.tables.get(asset.files[0]!.sha256);
-    if (known === undefined) void this.load(asset);
-    return typeof known === 'object' ? known : null;
+    const { sha256 } = asset.files[0]!;
+    if (!this.content.knows(sha256)) void this.load(asset);
+    return this.content.get(sha256);
   }
 
   /** Resolves when it can be used, or is known to be unreadable. */
   async load(asset: TableAsset): Promise<void> {
     const file = asset.files[0]!;
-    if (typeof this.tables.get(file.sha256) === 'object') return;
-    this.tables.set(file.sha256, 'loading');
-    try {
+    const made = this.content.load(file.sha256, async () => {
       const bytes = new Uint8Array(await (await this.source(file)).arrayBuffer());
       const table = readCube(bytes, asset.name);
-      this.tables.set(file.sha256, { table, texture: textureOf(table) });
-    } catch {
-      this.tables.set(file.sha256, 'failed');
-    }
-    this.onLoaded();
+      return { value: { table, texture: textureOf(table) }, bytes: (16 * table.data.length) / 3 };
+    });
+    await made.catch(() => null);
   }
 
   dispose(): void {
-    for (const opened of this.tables.values()) if (typeof opened === 'object') opened.texture.dispose();
-    this.tables.clear();
+    this.content.dispose();
   }
 }

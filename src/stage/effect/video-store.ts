@@ -5,6 +5,7 @@
 import { CanvasTexture, LinearFilter, NoColorSpace, type Texture } from 'three';
 import type { VideoAsset } from '../../core/document/schema';
 import type { Seconds } from '../../core/units';
+import { ContentStore, type Arrivals, type Made } from './content-store';
 import type { FileSource } from './texture-store';
 
 interface Opened {
@@ -20,28 +21,32 @@ interface Opened {
 const NEAR: Seconds = 1 / 60;
 
 export class VideoStore {
-  private readonly videos = new Map<string, Opened | 'loading' | 'failed'>();
+  readonly content: ContentStore<Opened>;
 
   constructor(
     private readonly source: FileSource,
-    private readonly onLoaded: () => void = () => {},
-  ) {}
+    private readonly arrivals: Arrivals,
+  ) {
+    this.content = new ContentStore({ dispose: letGo }, arrivals);
+  }
 
   /**
    * The video at a moment; it repeats. Null while it is on its way. With no moment it is as whoever asked last wants it: two
    * views that each sent it to a moment of their own would send it to and fro for ever.
    */
   get(asset: VideoAsset, time: Seconds | null): Texture | null {
-    const file = asset.files[0]!;
-    const known = this.videos.get(file.sha256);
-    if (known === undefined) void this.load(asset);
-    if (typeof known !== 'object') return null;
+    const { sha256 } = asset.files[0]!;
+    if (!this.content.knows(sha256)) void this.load(asset);
+    const known = this.content.get(sha256);
+    if (!known) return null;
     const { element, texture } = known;
     if (time === null) return texture;
     const length = element.duration;
     const wanted = Number.isFinite(length) && length > 0 ? time % length : 0;
     if (!element.seeking && Math.abs(known.asked - wanted) > NEAR) {
       known.asked = wanted;
+      const arrived = new Promise((done) => element.addEventListener('seeked', done, { once: true }));
+      void this.arrivals.during(arrived);
       element.currentTime = wanted;
     }
     return texture;
@@ -50,49 +55,53 @@ export class VideoStore {
   /** Resolves when its first picture can be drawn, or it is known that none can. */
   async load(asset: VideoAsset): Promise<void> {
     const file = asset.files[0]!;
-    if (typeof this.videos.get(file.sha256) === 'object') return;
-    this.videos.set(file.sha256, 'loading');
-    try {
-      const url = URL.createObjectURL(await this.source(file));
-      const element = document.createElement('video');
-      element.muted = true;
-      element.playsInline = true;
-      element.preload = 'auto';
-      element.src = url;
-      await new Promise<void>((resolve, reject) => {
-        element.addEventListener('loadeddata', () => resolve(), { once: true });
-        element.addEventListener('error', () => reject(new Error('unreadable')), { once: true });
-      });
-      const canvas = document.createElement('canvas');
-      canvas.width = element.videoWidth;
-      canvas.height = element.videoHeight;
-      const context = canvas.getContext('2d')!;
-      const texture = new CanvasTexture(canvas);
-      texture.colorSpace = NoColorSpace;
-      texture.flipY = false;
-      texture.minFilter = texture.magFilter = LinearFilter;
-      texture.generateMipmaps = false;
-      const arrived = (): void => {
-        context.clearRect(0, 0, canvas.width, canvas.height);
-        context.drawImage(element, 0, 0);
-        texture.needsUpdate = true;
-        this.onLoaded();
-      };
-      element.addEventListener('seeked', arrived);
-      this.videos.set(file.sha256, { element, texture, url, asked: 0 });
-      arrived();
-    } catch {
-      this.videos.set(file.sha256, 'failed');
-    }
+    await this.content.load(file.sha256, async () => opened(await this.source(file))).catch(() => null);
   }
 
   dispose(): void {
-    for (const video of this.videos.values())
-      if (typeof video === 'object') {
-        video.texture.dispose();
-        video.element.removeAttribute('src');
-        URL.revokeObjectURL(video.url);
-      }
-    this.videos.clear();
+    this.content.dispose();
   }
 }
+
+const letGo = ({ texture, element, url }: Opened): void => {
+  texture.dispose();
+  element.removeAttribute('src');
+  element.load();
+  URL.revokeObjectURL(url);
+};
+
+const opened = async (blob: Blob): Promise<Made<Opened>> => {
+  const url = URL.createObjectURL(blob);
+  const element = document.createElement('video');
+  element.muted = true;
+  element.playsInline = true;
+  element.preload = 'auto';
+  element.src = url;
+  try {
+    await new Promise<void>((resolve, reject) => {
+      element.addEventListener('loadeddata', () => resolve(), { once: true });
+      element.addEventListener('error', () => reject(new Error('unreadable')), { once: true });
+    });
+  } catch (cause) {
+    URL.revokeObjectURL(url);
+    throw cause;
+  }
+  const canvas = document.createElement('canvas');
+  canvas.width = element.videoWidth;
+  canvas.height = element.videoHeight;
+  const context = canvas.getContext('2d')!;
+  const texture = new CanvasTexture(canvas);
+  texture.colorSpace = NoColorSpace;
+  texture.flipY = false;
+  texture.minFilter = texture.magFilter = LinearFilter;
+  texture.generateMipmaps = false;
+  const arrived = (): void => {
+    context.clearRect(0, 0, canvas.width, canvas.height);
+    context.drawImage(element, 0, 0);
+    texture.needsUpdate = true;
+  };
+  // Heard before whoever waits for the moment: what is drawn then is the new picture.
+  element.addEventListener('seeked', arrived);
+  arrived();
+  return { value: { element, texture, url, asked: 0 }, bytes: 4 * canvas.width * canvas.height };
+};

@@ -23,6 +23,13 @@ export class MapStore {
       map.wrapS = map.wrapT = RepeatWrapping;
       map.needsUpdate = true;
       this.maps.set(texture, map);
+      // Goes with the texture it is made from.
+      const gone = (): void => {
+        texture.removeEventListener('dispose', gone);
+        this.maps.delete(texture);
+        map!.dispose();
+      };
+      texture.addEventListener('dispose', gone);
     }
     return map;
   }

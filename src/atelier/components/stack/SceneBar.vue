@@ -9,6 +9,7 @@ import { sceneNow } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { useStackActions } from './stack-actions';
+import { cutText } from '../../../core/text';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -27,7 +28,7 @@ const startNaming = async (scene: EffectScene): Promise<void> => {
 const rename = (scene: EffectScene, event: Event): void => {
   if (naming.value !== scene.id) return;
   naming.value = null;
-  const name = (event.target as HTMLInputElement).value.trim().slice(0, 80);
+  const name = cutText((event.target as HTMLInputElement).value.trim(), 80);
   if (name && name !== scene.name) document.edit(changeScene(scene.id, { name }));
 };
 const run = (scene: EffectScene, key: string | number): void => {

@@ -6,6 +6,7 @@ import { AFTER_LOST, BEFORE_FOUND, type AssetId, type Target } from '../../../co
 import { useEffectStore } from '../../stores/effect';
 import { AFTER_WORDS, BEFORE_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import { cutText } from '../../../core/text';
 
 const props = defineProps<{ target: Target }>();
 const emit = defineEmits<{ close: [] }>();
@@ -25,7 +26,7 @@ const set = (change: Partial<Target>, gesture: string | null = null): void => {
 };
 const rename = (event: Event): void => {
   const name = (event.target as HTMLInputElement).value.trim();
-  if (name && name !== props.target.name) set({ name: name.slice(0, 80) });
+  if (name && name !== props.target.name) set({ name: cutText(name, 80) });
 };
 const remove = (): void => {
   document.edit(removeTarget(document.effect, props.target.id));

@@ -39,8 +39,6 @@ const failure = ref<string | null>(null);
 const lost = ref(false);
 const reload = (): void => location.reload();
 const size = ref({ width: 0, height: 0 });
-/** Counts drawn pictures, so that whoever waits for one can. */
-const drawn = ref(0);
 
 let drawing: Stage | null = null;
 let handles: Handles | null = null;
@@ -60,6 +58,18 @@ const viewer = useFinderOverlay(frame, () => needsDraw());
 
 const needsDraw = (): void => {
   wanted = true;
+  sayWanted();
+};
+/** Said on the canvas: what its picture still lacks, and how many pictures were drawn, so that whoever waits for one can. */
+let drawn = 0;
+const sayWanted = (): void => {
+  if (!canvas.value) return;
+  const lacks = [
+    ...(wanted ? ['picture'] : []),
+    ...(assets.stores.arrivals.count > 0 ? ['assets'] : []),
+    ...(prints.loading ? ['prints'] : []),
+  ].join(' ');
+  if (canvas.value.dataset.wants !== lacks) canvas.value.dataset.wants = lacks;
 };
 /** Grades are compared by a line while they are worked on. */
 const comparing = computed(
@@ -113,7 +123,7 @@ const draw = (): void => {
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
-  drawn.value++;
+  canvas.value!.dataset.drawn = String(++drawn);
 };
 
 /** Draws the take with less, then smaller, while it plays on a machine that cannot keep up. */
@@ -137,9 +147,10 @@ const tick = (milliseconds: number): void => {
   playback.advance(elapsed);
   adapt(elapsed);
   if (playback.source === 'tracked') playback.now();
-  if (!wanted && playback.source !== 'camera') return;
+  if (!wanted && playback.source !== 'camera') return sayWanted();
   wanted = false;
   draw();
+  sayWanted();
 };
 
 const session = new DragSession('viewfinder');
@@ -287,7 +298,6 @@ const caption = computed(() => {
     <div ref="frame" class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
       <canvas
         ref="canvas"
-        :data-drawn="drawn"
         :data-source="playback.source"
         :data-sounds="viewer.sounding.value"
         :tabindex="tapping ? 0 : -1"

@@ -2,6 +2,7 @@
 import type { Rgb } from '../../maths/blend';
 import { megabytes, refuse } from '../refuse';
 import type { ColourTable } from './table';
+import { cutText } from '../../text';
 
 /** Larger tables do not look different, but weigh megabytes. */
 const MOST_3D = 129;
@@ -41,7 +42,7 @@ export const readCube = (bytes: Uint8Array, name: string): ColourTable => {
     if (header) {
       if (data) wrong(line, 'a heading stands among the colours.');
       const [, key, rest] = header as unknown as [string, string, string];
-      if (key === 'TITLE') title = rest.replace(/^"|"$/g, '').slice(0, 200);
+      if (key === 'TITLE') title = cutText(rest.replace(/^"|"$/g, ''), 200);
       if (key === 'DOMAIN_MIN') low = numbers(rest, 3, line) as unknown as Rgb;
       if (key === 'DOMAIN_MAX') high = numbers(rest, 3, line) as unknown as Rgb;
       if (key.endsWith('INPUT_RANGE')) {
@@ -61,7 +62,7 @@ export const readCube = (bytes: Uint8Array, name: string): ColourTable => {
       }
       return;
     }
-    if (!/^[-+.\d]/.test(text)) wrong(line, `“${text.slice(0, 40)}” is not known in colour tables.`);
+    if (!/^[-+.\d]/.test(text)) wrong(line, `“${cutText(text, 40)}” is not known in colour tables.`);
     if (!dimensions) return wrong(line, 'colours come before the size of the table is given.');
     data ??= new Float32Array((dimensions === 3 ? size ** 3 : size) * 3);
     if (read * 3 >= data.length)

@@ -3,6 +3,7 @@ import * as fontkit from 'fontkit';
 import { Bytes } from '../bytes';
 import { cutOff, megabytes, refuse } from '../refuse';
 import { KIND_WORDS, sniff } from '../sniff';
+import { cutText } from '../../text';
 
 export interface FontFacts {
   readonly mime: 'font/ttf' | 'font/otf' | 'font/woff' | 'font/woff2';
@@ -73,8 +74,8 @@ export const readFont = (bytes: Uint8Array, name: string): FontFacts => {
     if (font.numGlyphs < 1 || font.characterSet.length < 1) throw new Error('no glyphs');
     return {
       mime: `font/${kind}`,
-      family: (font.familyName ?? '').slice(0, 200) || name.replace(/\.[^.]+$/, ''),
-      style: (font.subfamilyName ?? '').slice(0, 200) || 'Regular',
+      family: cutText(font.familyName ?? '', 200) || name.replace(/\.[^.]+$/, ''),
+      style: cutText(font.subfamilyName ?? '', 200) || 'Regular',
       glyphs: font.numGlyphs,
       embedding: noEmbedding ? 'restricted' : viewOnly ? 'preview' : editable ? 'editable' : 'free',
     };

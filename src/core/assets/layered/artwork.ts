@@ -4,6 +4,7 @@ import type { Pixels, Unit } from '../../units';
 import { MOST_LAYER_PIXELS, MOST_LAYERS, MOST_SIDE } from '../limits';
 import { crop, opaqueBox, type Raster } from '../raster';
 import { refuse } from '../refuse';
+import { cutText } from '../../text';
 
 /** What a layer shows and where its top left corner lies on the canvas. */
 export interface LayerPixels {
@@ -65,7 +66,7 @@ export class LayerKeys {
   next(path: string): string {
     const count = (this.seen.get(path) ?? 0) + 1;
     this.seen.set(path, count);
-    return (count === 1 ? path : `${path} (${count})`).slice(0, 300);
+    return cutText(count === 1 ? path : `${path} (${count})`, 300);
   }
 }
 

@@ -6,6 +6,7 @@ import { decodePng } from '../pictures/decode-png';
 import { readPngHead } from '../pictures/png';
 import { refuse } from '../refuse';
 import { checkArtwork, LayerKeys, listed, trimmed, type Artwork, type ArtworkLayer } from './artwork';
+import { cutText } from '../../text';
 
 type Node = Record<string, unknown>;
 const ATTRIBUTES = ':@';
@@ -140,7 +141,7 @@ export const readOpenRaster = (bytes: Uint8Array, name: string): Artwork => {
         : [],
     layers: found.map((layer, i): ArtworkLayer => ({
       key: keys.next(layer.path || layer.name),
-      name: layer.name.slice(0, 80),
+      name: cutText(layer.name, 80),
       opacity: layer.opacity,
       visible: layer.visible,
       blend: BLENDS[layer.operator] ?? 'normal',

@@ -14,6 +14,7 @@ import type { Raster } from '../raster';
 import { asRefusal, refuse } from '../refuse';
 import { LayerKeys, listed, trimmed, type Artwork, type ArtworkLayer, type LayerPixels } from './artwork';
 import { checkPsd } from './psd-structure';
+import { cutText } from '../../text';
 
 // The decoder works on plain numbers here, wherever it runs.
 initializeCanvas(
@@ -210,7 +211,7 @@ export const readPsd = (bytes: Uint8Array, name: string): Artwork => {
       layers: [
         {
           key: title,
-          name: title.slice(0, 80),
+          name: cutText(title, 80),
           opacity: 1,
           blend: 'normal',
           visible: true,
@@ -228,7 +229,7 @@ export const readPsd = (bytes: Uint8Array, name: string): Artwork => {
       .map(({ layer, path, opacity, visible, base }): ArtworkLayer => ({
         // Files number their layers, so that renamed ones are known again.
         key: layer.id === undefined ? keys.next(path) : keys.next(`#${layer.id}`),
-        name: (layer.name?.trim() || 'Layer').slice(0, 80),
+        name: cutText(layer.name?.trim() || 'Layer', 80),
         opacity,
         visible,
         blend: BLENDS[layer.blendMode ?? 'normal'] ?? NEAREST[layer.blendMode ?? 'normal'] ?? 'normal',

@@ -4,6 +4,7 @@
  */
 import { MOST_NODES, MOST_TRIANGLES, MOST_VERTICES } from '../limits';
 import { refuse } from '../refuse';
+import { cutText } from '../../text';
 
 type Item = Record<string, unknown>;
 export type GltfJson = Record<string, unknown>;
@@ -88,7 +89,7 @@ export const checkGltf = (
       if (!KNOWN.has(String(extension)) && !/^KHR_materials_/.test(String(extension)))
         refuse(
           'model.extension',
-          `${name} cannot be shown without “${String(extension).slice(0, 60)}”, which Iconia does not read. Export it without.`,
+          `${name} cannot be shown without “${cutText(String(extension), 60)}”, which Iconia does not read. Export it without.`,
         );
 
   const nodes = list('nodes');

@@ -3,6 +3,7 @@ import type { Document, Node, Primitive, Scene } from '@gltf-transform/core';
 import type { ModelAsset } from '../../document/asset-schema';
 import type { Vec3 } from '../../maths/vec3';
 import { inspectPicture } from '../pictures/picture';
+import { cutText } from '../../text';
 
 export type ModelFacts = Pick<
   ModelAsset,
@@ -186,7 +187,7 @@ export const inspectModel = (document: Document): ModelFacts => {
       .listAnimations()
       .slice(0, 200)
       .map((animation, i) => ({
-        name: (animation.getName() || `Clip ${i + 1}`).slice(0, 200),
+        name: cutText(animation.getName() || `Clip ${i + 1}`, 200),
         duration: animation
           .listSamplers()
           .reduce((longest, s) => Math.max(longest, s.getInput()?.getMaxNormalized([])[0] ?? 0), 0),
@@ -197,7 +198,7 @@ export const inspectModel = (document: Document): ModelFacts => {
           const names = (mesh.getExtras().targetNames as unknown) ?? [];
           const count = mesh.listPrimitives()[0]?.listTargets().length ?? 0;
           return Array.from({ length: count }, (_, i) =>
-            String((Array.isArray(names) ? names[i] : undefined) ?? `Shape ${i + 1}`).slice(0, 200),
+            cutText(String((Array.isArray(names) ? names[i] : undefined) ?? `Shape ${i + 1}`), 200),
           );
         }),
       ),

@@ -7,6 +7,7 @@ import { refuse } from '../refuse';
 import { NO_COMPANIONS, type Companions } from './companions';
 import { PLAIN_MATERIAL, type PlainMaterial, type PlainMesh } from './plain-model';
 import { triangulate } from './triangulate';
+import { cutText } from '../../text';
 
 export interface ObjModel {
   readonly meshes: readonly PlainMesh[];
@@ -154,7 +155,7 @@ export const readObj = (
   const indexOf = (word: string | undefined, count: number, at: number): number | null => {
     if (word === undefined || word === '') return null;
     const n = Number(word);
-    if (!Number.isInteger(n) || n === 0) return wrong(at, `“${word.slice(0, 20)}” is no number of a point.`);
+    if (!Number.isInteger(n) || n === 0) return wrong(at, `“${cutText(word, 20)}” is no number of a point.`);
     // Negative numbers count back from the last point read so far.
     const index = n > 0 ? n - 1 : count + n;
     return index >= 0 && index < count ? index : wrong(at, `point ${n} is not there.`);
@@ -187,7 +188,7 @@ export const readObj = (
         break;
       case 'o':
       case 'g':
-        part = words.slice(1).join(' ').slice(0, 80) || part;
+        part = cutText(words.slice(1).join(' '), 80) || part;
         break;
       case 'usemtl':
         material = words.slice(1).join(' ');

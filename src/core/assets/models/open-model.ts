@@ -6,6 +6,7 @@ import { checkGlb, parseGltfJson } from './glb';
 import { checkGltf, isDataUri } from './gltf-structure';
 import type { Companions } from './companions';
 import { QUIET } from './quiet';
+import { cutText } from '../../text';
 
 /** Decoders that are loaded only when a model needs them. */
 export interface ModelDecoders {
@@ -43,7 +44,7 @@ export const openGlb = async (
   if (outside)
     refuse(
       'model.outside',
-      `${name} fetches “${String(outside.uri).slice(0, 80)}” from outside. Export it with everything inside, or drop the files together as glTF.`,
+      `${name} fetches “${cutText(String(outside.uri), 80)}” from outside. Export it with everything inside, or drop the files together as glTF.`,
     );
   try {
     // The reader takes the whole array, also what may lie beyond the announced end.
@@ -70,7 +71,7 @@ export const openGltf = async (
     if (/^[a-z][a-z0-9+.-]*:/i.test(uri))
       return refuse(
         'model.outside',
-        `${name} fetches “${uri.slice(0, 80)}” from outside. Export it with its files beside it.`,
+        `${name} fetches “${cutText(uri, 80)}” from outside. Export it with its files beside it.`,
       );
     return uri;
   };
@@ -82,7 +83,7 @@ export const openGltf = async (
     if (!file)
       refuse(
         'model.companion',
-        `${name} keeps its shape in “${uri.slice(0, 80)}”, which did not come along. Drop both together, or export a GLB.`,
+        `${name} keeps its shape in “${cutText(uri, 80)}”, which did not come along. Drop both together, or export a GLB.`,
       );
     resources[uri] = file!.slice() as Uint8Array<ArrayBuffer>;
   }

@@ -13,6 +13,7 @@ import {
 import { IconiaError } from '../../errors';
 import { RESPONSE_HALVES, responseSuits, type ResponseHalf, type ResponseHalfName } from './response-halves';
 import { TRIGGER_HALVES, triggersOf, type TriggerHalfName } from './trigger-halves';
+import { cutText } from '../../text';
 
 export interface Recipe {
   readonly when: TriggerHalfName;
@@ -95,7 +96,7 @@ export const cueOfRecipe = (
   const { beats, ...options } = RESPONSES[recipe.then].make({ object, newId });
   return {
     id,
-    name: recipeName(recipe).slice(0, 80),
+    name: cutText(recipeName(recipe), 80),
     order,
     enabled: true,
     group: '',

@@ -18,6 +18,7 @@ import { findingWords, sizeWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
 import CostBar from '../../library/CostBar.vue';
 import ReleaseAddress from './ReleaseAddress.vue';
+import { cutText } from '../../../../core/text';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -61,7 +62,7 @@ const setIcon = (icon: AssetId | null): void => {
 const setTags = (tags: string[]): void => {
   document.edit(
     changeListing({
-      tags: [...new Set(tags.map((t) => t.trim().slice(0, 24)).filter(Boolean))].slice(0, 10),
+      tags: [...new Set(tags.map((t) => cutText(t.trim(), 24)).filter(Boolean))].slice(0, 10),
     }),
   );
 };

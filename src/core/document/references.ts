@@ -1,0 +1,116 @@
+/**
+ * What in a document names something else. An id is made by `idOf('cues')`, so the schema itself says what is a reference and
+ * to what; nothing is guessed from how a text begins.
+ *
+ * ```ts
+ * mapReferences(cueSchema, cue, (to, id) => (to === 'objects' ? copies.get(id) : id));
+ * ```
+ */
+import { z } from 'zod';
+import { idText } from './values-schema';
+
+/** What can be named: the maps of a document, and nodes of circuits. */
+export type Referred =
+  | 'objects'
+  | 'scenes'
+  | 'targets'
+  | 'assets'
+  | 'materials'
+  | 'looks'
+  | 'cues'
+  | 'variables'
+  | 'controls'
+  | 'prompts'
+  | 'drives'
+  | 'nodes';
+
+const referred = z.registry<{ readonly to: Referred }>();
+
+/** The schema of an id that names something of one kind. */
+export const idOf = (to: Referred) => idText.clone().register(referred, { to });
+
+type Change = (to: Referred, id: string) => string | null;
+/** The parts of a schema that tell how a value is made up. */
+interface Def {
+  readonly type: string;
+  readonly shape?: Record<string, z.ZodType>;
+  readonly element?: z.ZodType;
+  readonly items?: readonly z.ZodType[];
+  readonly options?: readonly z.ZodType[];
+  readonly keyType?: z.ZodType;
+  readonly valueType?: z.ZodType;
+  readonly discriminator?: string;
+  readonly innerType?: z.ZodType;
+  readonly in?: z.ZodType;
+}
+const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
+
+/**
+ * The same value, with every id in it as `change` wants it. Null takes a reference away: it is null where it may be, left out
+ * of lists and of keys; where something has to be named it stays.
+ */
+export const mapReferences = <T>(schema: z.ZodType, value: T, change: Change): T =>
+  mapped(schema, value, change, false) as T;
+
+const mapped = (schema: z.ZodType, value: unknown, change: Change, mayBeNull: boolean): unknown => {
+  const reference = referred.get(schema);
+  if (reference && typeof value === 'string') {
+    const to = change(reference.to, value);
+    return to ?? (mayBeNull ? null : value);
+  }
+  const def = defOf(schema);
+  switch (def.type) {
+    case 'object':
+      return mappedObject(def.shape!, value, change);
+    case 'record':
+      return mappedRecord(def, value, change);
+    case 'array':
+      return mappedList(def.element!, value, change);
+    case 'tuple':
+      return (value as unknown[]).map((v, i) => mapped(def.items![i]!, v, change, false));
+    case 'union': {
+      const option = optionFor(def, value);
+      return option ? mapped(option, value, change, mayBeNull) : value;
+    }
+    case 'nullable':
+      return value === null ? null : mapped(def.innerType!, value, change, true);
+    case 'optional':
+    case 'default':
+    case 'readonly':
+      return value === undefined ? undefined : mapped(def.innerType!, value, change, mayBeNull);
+    case 'pipe':
+      return mapped(def.in!, value, change, mayBeNull);
+    default:
+      return value;
+  }
+};
+
+/** The one of several that a value is: told by its kind where it has one. */
+const optionFor = ({ options, discriminator }: Def, value: unknown): z.ZodType | undefined => {
+  if (discriminator === undefined) return options!.find((o) => o.safeParse(value).success);
+  const kind = (value as Record<string, unknown>)[discriminator];
+  return options!.find((o) => defOf(o).shape?.[discriminator]?.safeParse(kind).success);
+};
+
+const mappedObject = (shape: Record<string, z.ZodType>, value: unknown, change: Change): unknown =>
+  Object.fromEntries(
+    Object.entries(value as object).map(([key, v]) => [
+      key,
+      shape[key] ? mapped(shape[key], v, change, false) : (v as unknown),
+    ]),
+  );
+
+const mappedRecord = ({ keyType, valueType }: Def, value: unknown, change: Change): unknown =>
+  Object.fromEntries(
+    Object.entries(value as object).flatMap(([key, v]) => {
+      const named = mapped(keyType!, key, change, true) as string | null;
+      return named === null ? [] : [[named, mapped(valueType!, v, change, false)]];
+    }),
+  );
+
+const mappedList = (element: z.ZodType, value: unknown, change: Change): unknown => {
+  const isReference = referred.has(element);
+  return (value as unknown[])
+    .map((v) => mapped(element, v, change, isReference))
+    .filter((v) => !(isReference && v === null));
+};
