@@ -1,4 +1,4 @@
-/** An acknowledged save over HTTP, against one plain insert into the same database. */
+/** An acknowledged save over HTTP, against one plain insert into the same database; both are synced. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -6,12 +6,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sampleEffect } from '../src/core/document/sample';
 import { createApp } from '../src/server/app';
+import { ContentFiles } from '../src/server/content-files';
 import { openDatabase } from '../src/server/database';
 import { median, report } from './report';
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
-const db = await openDatabase(data, 'dist/server/template.tar.gz');
-const server = createServer(createApp({ db }));
+const db = await openDatabase(data, { templateFile: 'dist/server/template.zip' });
+const server = createServer(createApp({ db, content: new ContentFiles(join(data, 'files')) }));
 await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/effects`;
 const send = async (

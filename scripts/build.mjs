@@ -75,7 +75,11 @@ await step('tracker', ['src/core', 'src/tracker'], () =>
 );
 await step('server', ['src/core', 'src/server'], () =>
   esbuild({
-    entryPoints: [at('src/server/main.ts'), at('src/server/make-template.ts')],
+    entryPoints: [
+      at('src/server/main.ts'),
+      at('src/server/make-template.ts'),
+      { in: at('src/server/jobs/job-worker.ts'), out: 'job-worker' },
+    ],
     outdir: at('dist/server'),
     bundle: true,
     platform: 'node',
@@ -86,6 +90,8 @@ await step('server', ['src/core', 'src/server'], () =>
     logLevel: 'warning',
   }),
 );
-await step('template', ['src/server/migrations', 'src/server/database.ts'], () =>
-  run(process.execPath, [at('dist/server/make-template.js'), at('dist/server/template.tar.gz')]),
+await step(
+  'template',
+  ['src/server/migrations', 'src/server/database.ts', 'src/server/template.ts', 'src/server/synced-fs.ts'],
+  () => run(process.execPath, [at('dist/server/make-template.js'), at('dist/server/template.zip')]),
 );

@@ -1,10 +1,16 @@
 /** The HTTP application: routes, pages, headers, errors. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
+import sirv from 'sirv';
+import { atMost, RATES, type Rates } from './bounds';
+import type { ContentFiles } from './content-files';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
 import { FilesStore } from './files-store';
+import { gate } from './gate';
+import { inlineJobs, type Jobs } from './jobs/jobs';
 import { notFound, problems } from './problem';
 import { ReleasesStore } from './releases-store';
 import { effectRoutes } from './routes/effects';
@@ -18,67 +24,107 @@ import { TakesStore } from './takes-store';
 
 export interface AppOptions {
   readonly db: Database;
+  readonly content: ContentFiles;
+  /** Done where they are called when not given. */
+  readonly jobs?: Jobs;
   /** The built pages; without it only the interface for programs is served (tests, development). */
   readonly clientDir?: string;
   /** What ships with Iconia: the stock's catalogue and files. */
   readonly stockDir?: string;
   /** The built tracker worker, and the tracker package's files. */
   readonly trackerDirs?: readonly string[];
+  /** Names beside 127.0.0.1 and localhost under which the server is reached. */
+  readonly hosts?: readonly string[];
+  readonly rates?: Rates;
+  /** Bytes an account may keep. */
+  readonly quota?: number;
   readonly log?: (error: unknown) => void;
+  /** Told of every request. */
+  readonly requests?: RequestHandler;
 }
+
+/** Bytes an account may keep when nothing else is said. */
+export const QUOTA = 20 * 1024 ** 3;
 
 export const createApp = ({
   db,
+  content,
+  jobs = inlineJobs,
   clientDir,
   stockDir,
   trackerDirs = [],
+  hosts = [],
+  rates = RATES,
+  quota = QUOTA,
   log = () => {},
-}: AppOptions): Express => {
+  requests,
+}: AppOptions): Express & { readonly files: FilesStore } => {
   const effects = new EffectsStore(db);
-  const files = new FilesStore(db);
-  const releases = new ReleasesStore(db, effects, files);
+  const files = new FilesStore(db, content, jobs, quota);
+  const releases = new ReleasesStore(db, effects, files, content, jobs);
   const app = express();
   app.disable('x-powered-by');
+  if (requests) app.use(requests);
   app.use(security.permissions);
-
-  for (const dir of trackerDirs)
-    app.use('/trackers', security.compiling, express.static(dir, { index: false, maxAge: '1h' }));
-
   app.use(security.strict);
+  app.use(gate(hosts));
+
+  for (const dir of trackerDirs) app.use('/trackers', security.compiling, shipped(dir));
+
   app.get('/healthz', async (_request, response) => {
     await db.query('select 1');
     response.json({ ok: true, pid: process.pid });
   });
-  app.use('/api/effects', effectRoutes(effects, releases));
+  const reads = atMost(rates.reads);
+  const saves = atMost(rates.saves);
+  const uploads = atMost(rates.uploads);
+  app.use(['/api', '/outlet'], (request, response, next) => {
+    const sends = request.path.startsWith('/files') ? uploads : saves;
+    return (request.method === 'GET' || request.method === 'HEAD' ? reads : sends)(request, response, next);
+  });
   app.use('/api/files', fileRoutes(files));
+  app.use('/api', compression());
+  app.use('/api/effects', effectRoutes(effects, releases, atMost(rates.releases)));
   app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
-  if (stockDir) app.use('/stock-files', express.static(stockDir, { index: false, maxAge: '1h' }));
+  if (stockDir) app.use('/stock-files', shipped(stockDir));
   app.use(['/api', '/outlet', '/trackers', '/stock-files'], notFound);
 
-  if (clientDir) {
-    const page =
-      (file: string): RequestHandler =>
-      (_request, response) => {
-        response.setHeader('Cache-Control', 'no-cache');
-        response.sendFile(join(clientDir, file));
-      };
-    if (!existsSync(join(clientDir, 'index.html')))
-      throw new Error(`The pages are not built: ${clientDir} is empty.`);
-    app.use('/assets/workers', (request, response, next) => {
-      const policy = request.path.startsWith('/ktx2-worker-') ? security.compiling : security.intake;
-      policy(request, response, next);
-    });
-    app.use(
-      '/assets',
-      express.static(join(clientDir, 'assets'), { immutable: true, maxAge: '1y', index: false }),
-    );
-    app.use('/assets', notFound);
-    app.get('/show/:slug', page('show.html'));
-    app.get(/.*/, security.atelier, page('index.html'));
-  }
+  if (clientDir) servePages(app, clientDir);
   app.use(notFound);
   app.use(problems(log));
-  return app;
+  return Object.assign(app, { files });
+};
+
+/** Files that ship with Iconia and change with its version only. */
+const shipped = (dir: string): RequestHandler => express.static(dir, { index: false, maxAge: '1h' });
+
+const servePages = (app: Express, clientDir: string): void => {
+  if (!existsSync(join(clientDir, 'index.html')))
+    throw new Error(`The pages are not built: ${clientDir} is empty.`);
+  const page =
+    (file: string): RequestHandler =>
+    (_request, response) => {
+      response.setHeader('Cache-Control', 'no-cache');
+      response.sendFile(join(clientDir, file));
+    };
+  app.use('/assets/workers', (request, response, next) => {
+    const policy = request.path.startsWith('/ktx2-worker-') ? security.compiling : security.intake;
+    policy(request, response, next);
+  });
+  // Packed when they were built (`scripts/build.mjs`), named by their content.
+  app.use(
+    '/assets',
+    sirv(join(clientDir, 'assets'), {
+      immutable: true,
+      maxAge: 31_536_000,
+      etag: true,
+      gzip: true,
+      brotli: true,
+    }),
+  );
+  app.use('/assets', notFound);
+  app.get('/show/:slug', page('show.html'));
+  app.get(/.*/, security.atelier, page('index.html'));
 };

@@ -1,16 +1,37 @@
 /** Effects and their revisions in the database. */
 import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
 import type { Patch } from '../core/document/patch';
 import { applyPatch, diff } from '../core/document/patch';
 import { readEffect } from '../core/document/migrations';
 import type { Effect } from '../core/document/schema';
-import type { Database } from './database';
+import type { Database, Queries } from './database';
 import { Problem } from './problem';
 
 /** The one local account for now. */
 export const OWNER = 'owner';
 /** Every so many revisions the whole document is kept beside the patch. */
 const SNAPSHOT_EVERY = 25;
+/** So many revisions can all be read back; of older ones whole documents are kept, one a day. */
+const FINE_HISTORY = 200;
+const DAYS = 90;
+/** A document as text; what is larger is refused before it is kept. */
+const MOST_DOCUMENT = 8 * 1024 * 1024;
+
+/** What a list shows of an effect. */
+export interface EffectSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  /** The public address it is live at. */
+  readonly address: string | null;
+}
+export interface Page<T> {
+  readonly items: T[];
+  /** Asks for the page behind this one; null on the last. */
+  readonly next: string | null;
+}
 
 export interface StoredEffect {
   readonly id: string;
@@ -39,12 +60,30 @@ const missing = (id: string): Problem =>
 export class EffectsStore {
   constructor(private readonly db: Database) {}
 
-  async list(): Promise<StoredEffect[]> {
-    const { rows } = await this.db.query<Row>(
-      'select id, revision, document, updated_at from effects where owner = $1 order by updated_at desc, id',
-      [OWNER],
+  /** Newest first. Documents are not read, so one that cannot be does not keep the others away. */
+  async list(limit: number, after: string | null = null): Promise<Page<EffectSummary>> {
+    const [at, id] = after === null ? [null, null] : readCursor(after);
+    const { rows } = await this.db.query<
+      Omit<Row, 'document'> & { name: string; address: string | null; at: string }
+    >(
+      `select e.id, e.name, e.revision, e.updated_at, e.updated_at::text as at, a.slug as address
+       from effects e left join addresses a on a.effect = e.id
+       where e.owner = $1 and ($2::timestamptz is null or (e.updated_at, e.id) < ($2::timestamptz, $3))
+       order by e.updated_at desc, e.id desc limit $4`,
+      [OWNER, at, id, limit + 1],
     );
-    return rows.map(stored);
+    const shown = rows.slice(0, limit);
+    const last = shown.at(-1);
+    return {
+      items: shown.map((row) => ({
+        id: row.id,
+        name: row.name,
+        revision: row.revision,
+        updatedAt: row.updated_at.toISOString(),
+        address: row.address,
+      })),
+      next: rows.length > limit && last ? writeCursor(last.at, last.id) : null,
+    };
   }
 
   async get(id: string): Promise<StoredEffect> {
@@ -57,20 +96,25 @@ export class EffectsStore {
   }
 
   async create(effect: Effect): Promise<StoredEffect> {
-    const id = randomUUID();
-    await this.db.transaction(async (tx) => {
-      await tx.query('insert into effects (id, owner, name, revision, document) values ($1, $2, $3, 1, $4)', [
-        id,
-        OWNER,
-        effect.name,
-        JSON.stringify(effect),
-      ]);
-      await tx.query(
-        'insert into revisions (effect, owner, revision, patch, snapshot) values ($1, $2, 1, $3, $4)',
-        [id, OWNER, '[]', JSON.stringify(effect)],
-      );
-    });
+    const id = await this.db.transaction((tx) => this.insert(tx, effect));
     return this.get(id);
+  }
+
+  /** Adds an effect as part of a transaction; gives its id. */
+  async insert(tx: Queries, effect: Effect): Promise<string> {
+    const id = randomUUID();
+    const document = asText(effect);
+    await tx.query('insert into effects (id, owner, name, revision, document) values ($1, $2, $3, 1, $4)', [
+      id,
+      OWNER,
+      effect.name,
+      document,
+    ]);
+    await tx.query(
+      'insert into revisions (effect, owner, revision, patch, snapshot) values ($1, $2, 1, $3, $4)',
+      [id, OWNER, '[]', document],
+    );
+    return id;
   }
 
   /**
@@ -94,7 +138,7 @@ export class EffectsStore {
       // A document of an older schema is brought up when it is read; the stored patch then covers that too.
       const after = readEffect(applyPatch(before.effect, patch));
       const revision = base + 1;
-      const document = JSON.stringify(after);
+      const document = asText(after);
       await tx.query(
         'update effects set document = $3, name = $4, revision = $5, updated_at = now() where id = $1 and owner = $2',
         [id, OWNER, document, after.name, revision],
@@ -109,6 +153,7 @@ export class EffectsStore {
           revision % SNAPSHOT_EVERY === 0 ? document : null,
         ],
       );
+      if (revision % SNAPSHOT_EVERY === 0) await thin(tx, id, revision);
       return { revision };
     });
   }
@@ -130,11 +175,66 @@ export class EffectsStore {
     return readEffect(document);
   }
 
-  async remove(id: string): Promise<void> {
-    const { rows } = await this.db.query('delete from effects where id = $1 and owner = $2 returning id', [
-      id,
-      OWNER,
-    ]);
-    if (rows.length === 0) throw missing(id);
+  /** Deletes an effect. One that is live is only taken down when that is wanted. */
+  async remove(id: string, takeDown: boolean): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      const { rows: live } = await tx.query<{ slug: string }>(
+        'select slug from addresses where effect = $1 and owner = $2',
+        [id, OWNER],
+      );
+      if (live[0] && !takeDown)
+        throw new Problem(
+          409,
+          'effect.live',
+          'This effect is live: deleting it takes its public address down too.',
+          {
+            address: live[0].slug,
+          },
+        );
+      const { rows } = await tx.query('delete from effects where id = $1 and owner = $2 returning id', [
+        id,
+        OWNER,
+      ]);
+      if (rows.length === 0) throw missing(id);
+    });
   }
 }
+
+const asText = (effect: Effect): string => {
+  const text = JSON.stringify(effect);
+  if (text.length > MOST_DOCUMENT)
+    throw new Problem(
+      413,
+      'effect.too-large',
+      `This effect is larger than an effect may be (${MOST_DOCUMENT / 1024 / 1024} MB without its files). Delete objects, or split it in two.`,
+    );
+  return text;
+};
+
+const writeCursor = (at: string, id: string): string =>
+  Buffer.from(JSON.stringify([at, id])).toString('base64url');
+const cursorSchema = z.tuple([z.string().regex(/^[\d\-:.+ ]{10,40}$/), z.string().max(100)]);
+const readCursor = (cursor: string): [string, string] => {
+  try {
+    return cursorSchema.parse(JSON.parse(Buffer.from(cursor, 'base64url').toString()));
+  } catch {
+    throw new Problem(400, 'request.invalid', 'There is no such page of the list. Begin at the first.');
+  }
+};
+
+/**
+ * Keeps history from growing without end. The last revisions stay; what is older than the last whole document before them goes,
+ * but for one whole document a day.
+ */
+const thin = async (tx: Queries, id: string, revision: number): Promise<void> => {
+  await tx.query(
+    `delete from revisions r where r.effect = $1
+       and r.revision < coalesce((select max(revision) from revisions
+                                  where effect = $1 and snapshot is not null and revision <= $2), 0)
+       and (r.snapshot is null
+            or r.created_at < now() - $3 * interval '1 day'
+            or exists (select 1 from revisions later where later.effect = $1 and later.snapshot is not null
+                       and later.revision > r.revision and later.created_at::date = r.created_at::date))`,
+    [id, revision - FINE_HISTORY, DAYS],
+  );
+};

@@ -1,15 +1,22 @@
-/** Starts the server: node dist/server/main.js [--port N] [--data DIR] [--no-demo] */
+/** Starts the server: node dist/server/main.js [--port N] [--data DIR] [--no-demo] [--host NAME] [--quota GB] */
 import { createServer } from 'node:http';
-import { resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { sentence } from '../core/errors';
-import { createApp } from './app';
+import { createApp, QUOTA } from './app';
+import { ContentFiles } from './content-files';
 import { openDatabase } from './database';
+import { keepHouse } from './housekeeping';
+import { WorkerJobs } from './jobs/worker-jobs';
 import { lockFolder } from './lock';
+import { moveBytesOut } from './move-bytes-out';
+import { logRequests, openRequestLog, plainError } from './request-log';
 import { seedDemo } from './seed';
 
 const root = process.env.ICONIA_ROOT ?? process.cwd();
+const GB = 1024 ** 3;
 const log = pino({ level: process.env.ICONIA_LOG ?? 'warn' }, pino.destination(2));
 
 const main = async (): Promise<void> => {
@@ -18,23 +25,37 @@ const main = async (): Promise<void> => {
       port: { type: 'string', default: '4170' },
       data: { type: 'string', default: resolve(root, 'data') },
       'no-demo': { type: 'boolean', default: false },
+      host: { type: 'string', multiple: true, default: [] },
+      quota: { type: 'string', default: String(QUOTA / GB) },
     },
   });
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`--port wants a number from 0 to 65535, not ${values.port}.`);
+  const quota = Number(values.quota) * GB;
+  if (!(quota > 0)) throw new Error(`--quota wants gigabytes above 0, not ${values.quota}.`);
   const data = resolve(values.data);
   const unlock = lockFolder(data, `http://127.0.0.1:${port}`);
   process.on('exit', unlock);
-  const db = await openDatabase(data, resolve(root, 'dist/server/template.tar.gz'));
-  if (!values['no-demo']) await seedDemo(db, resolve(root, 'demo/packages'));
+  const db = await openDatabase(data, { templateFile: resolve(root, 'dist/server/template.zip') });
+  const content = new ContentFiles(join(data, 'files'));
+  await moveBytesOut(db, content);
+  if (!values['no-demo']) await seedDemo(db, content, resolve(root, 'demo/packages'));
+  const jobs = new WorkerJobs(join(dirname(fileURLToPath(import.meta.url)), 'job-worker.js'));
+  const fault = (error: unknown): void => log.error(plainError(error));
   const app = createApp({
     db,
+    content,
+    jobs,
     ...(process.env.ICONIA_DEV ? {} : { clientDir: resolve(root, 'dist/client') }),
     stockDir: resolve(root, 'stock'),
     trackerDirs: [resolve(root, 'dist/trackers'), resolve(root, 'node_modules/@mediapipe')],
-    log: (error) => log.error(error),
+    hosts: values.host,
+    quota,
+    log: fault,
+    requests: logRequests(openRequestLog(join(data, 'requests.log'))),
   });
+  const restHouse = keepHouse(db, content, app.files, fault);
   const server = createServer(app);
   await new Promise<void>((done, fail) => {
     server.once('error', (error: NodeJS.ErrnoException) =>
@@ -54,6 +75,8 @@ const main = async (): Promise<void> => {
   const close = (): void => {
     if (closing) return;
     closing = true;
+    restHouse();
+    void jobs.stop();
     // Requests under way are answered; idle connections are closed.
     server.close(() => void db.close().then(() => process.exit(0)));
     server.closeIdleConnections();
@@ -65,6 +88,6 @@ const main = async (): Promise<void> => {
 
 main().catch((error: unknown) => {
   console.error(sentence(error));
-  if (error instanceof Error && error.cause) log.error(error.cause);
+  if (error instanceof Error && error.cause) log.error(plainError(error.cause));
   process.exit(1);
 });

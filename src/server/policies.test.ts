@@ -5,15 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
 import type { Express } from 'express';
-import { createApp } from './app';
-import type { Database } from './database';
-import { memoryDatabase } from './testing';
+import { testApp } from './testing';
 
-let db: Database;
 let app: Express;
+let close: () => Promise<void>;
 const clientDir = mkdtempSync(join(tmpdir(), 'iconia-policies-'));
 beforeAll(async () => {
-  db = await memoryDatabase();
   mkdirSync(join(clientDir, 'assets', 'workers'), { recursive: true });
   for (const file of [
     'index.html',
@@ -23,10 +20,10 @@ beforeAll(async () => {
     'assets/workers/ktx2-worker-1.js',
   ])
     writeFileSync(join(clientDir, file), '//');
-  app = createApp({ db, clientDir });
+  ({ app, close } = await testApp({ clientDir }));
 });
 afterAll(async () => {
-  await db.close();
+  await close();
   rmSync(clientDir, { recursive: true });
 });
 /** The sources of one directive. */

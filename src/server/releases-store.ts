@@ -2,10 +2,11 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { check, stops } from '../core/checks/checks';
 import { usedFiles } from '../core/document/queries';
-import { readPackage, writePackage } from '../core/package/effect-package';
-import type { Database } from './database';
+import type { ContentFiles } from './content-files';
+import type { Database, Queries } from './database';
 import { OWNER, type EffectsStore } from './effects-store';
 import type { FilesStore } from './files-store';
+import type { Jobs } from './jobs/jobs';
 import { Problem } from './problem';
 
 export const OPEN_WEB = 'open-web';
@@ -34,7 +35,25 @@ export class ReleasesStore {
     private readonly db: Database,
     private readonly effects: EffectsStore,
     private readonly files: FilesStore,
+    private readonly content: ContentFiles,
+    private readonly jobs: Jobs,
   ) {}
+
+  /** The address of an effect; a new one when it has none. No two effects share one. */
+  private async address(queries: Queries, effect: string, name: string): Promise<string> {
+    for (let tries = 0; tries < 20; tries++) {
+      await queries.query(
+        'insert into addresses (slug, owner, effect, outlet) values ($1, $2, $3, $4) on conflict do nothing',
+        [newSlug(name), OWNER, effect, OPEN_WEB],
+      );
+      const { rows } = await queries.query<{ slug: string }>(
+        'select slug from addresses where effect = $1 and outlet = $2',
+        [effect, OPEN_WEB],
+      );
+      if (rows[0]) return rows[0].slug;
+    }
+    throw new Error('No free address was found.');
+  }
 
   /** Releases the effect as it stands at `revision`. All releases of an effect share one address. */
   async release(effectId: string, revision: number): Promise<ReleaseRow> {
@@ -53,30 +72,44 @@ export class ReleasesStore {
       throw new Problem(422, 'release.checks', 'The effect cannot be released yet: see the checks.', {
         findings: open,
       });
-    const bytes = new Map<string, Uint8Array>();
-    for (const { sha256 } of usedFiles(effect)) bytes.set(sha256, (await this.files.read(sha256)).bytes);
-    return this.db.transaction(async (tx) => {
-      const { rows } = await tx.query<{ slug: string; version: number }>(
-        'select slug, version from releases where effect = $1 and outlet = $2 and owner = $3 order by version desc limit 1',
-        [effectId, OPEN_WEB, OWNER],
-      );
-      const version = (rows[0]?.version ?? 0) + 1;
-      const slug = rows[0]?.slug ?? newSlug(effect.name);
-      const zip = writePackage(effect, version, ({ sha256 }) => bytes.get(sha256)!);
-      const { manifest } = readPackage(zip);
-      const inserted = await tx.query<{ created_at: Date }>(
-        `insert into releases (id, owner, effect, outlet, version, slug, manifest, package, size)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning created_at`,
-        [randomUUID(), OWNER, effectId, OPEN_WEB, version, slug, JSON.stringify(manifest), zip, zip.length],
-      );
-      return {
-        version,
-        slug,
-        size: zip.length,
-        name: manifest.name,
-        at: inserted.rows[0]!.created_at.toISOString(),
-      };
-    });
+    const paths: Record<string, string> = {};
+    for (const { sha256 } of usedFiles(effect)) paths[sha256] = (await this.files.locate(sha256)).path;
+    // Two releases at once: the later one finds its number taken and takes the next.
+    for (let tries = 0; tries < 5; tries++) {
+      const version = (await this.newest(effectId)) + 1;
+      const { zip, name, manifest } = await this.jobs.build(effect, version, paths);
+      const sha256 = await this.content.put(zip);
+      const row = await this.db.transaction(async (tx) => {
+        const slug = await this.address(tx, effectId, effect.name);
+        const { rows } = await tx.query<{ at: Date }>(
+          `insert into releases (id, owner, effect, outlet, version, slug, manifest, sha256, size)
+           values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+           on conflict (effect, outlet, version) do nothing returning created_at as at`,
+          [
+            randomUUID(),
+            OWNER,
+            effectId,
+            OPEN_WEB,
+            version,
+            slug,
+            JSON.stringify(manifest),
+            sha256,
+            zip.length,
+          ],
+        );
+        return rows[0] && { version, slug, size: zip.length, name, at: rows[0].at.toISOString() };
+      });
+      if (row) return row;
+    }
+    throw new Problem(409, 'release.busy', 'This effect is being released elsewhere just now. Try again.');
+  }
+
+  private async newest(effectId: string): Promise<number> {
+    const { rows } = await this.db.query<{ version: number | null }>(
+      'select max(version) as version from releases where effect = $1 and outlet = $2 and owner = $3',
+      [effectId, OPEN_WEB, OWNER],
+    );
+    return rows[0]!.version ?? 0;
   }
 
   async list(effectId: string): Promise<ReleaseRow[]> {
@@ -94,13 +127,14 @@ export class ReleasesStore {
     return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
   }
 
-  /** The newest package under a public address. */
-  async packageOf(slug: string): Promise<{ zip: Uint8Array; version: number }> {
-    const { rows } = await this.db.query<{ package: Uint8Array; version: number }>(
-      'select package, version from releases where slug = $1 order by version desc limit 1',
+  /** The newest package under a public address: where its bytes lie. */
+  async packageOf(slug: string): Promise<{ path: string; sha256: string; version: number }> {
+    const { rows } = await this.db.query<{ sha256: string; version: number }>(
+      `select r.sha256, r.version from addresses a join releases r on r.effect = a.effect and r.outlet = a.outlet
+       where a.slug = $1 order by r.version desc limit 1`,
       [slug],
     );
     if (!rows[0]) throw new Problem(404, 'release.missing', 'No effect is released under this address.');
-    return { zip: rows[0].package, version: rows[0].version };
+    return { ...rows[0], path: this.content.path(rows[0].sha256) };
   }
 }

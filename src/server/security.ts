@@ -1,6 +1,6 @@
 /** Security headers. The policy allows nothing that the pages do not need. */
 import helmet from 'helmet';
-import type { RequestHandler } from 'express';
+import type { RequestHandler, Response } from 'express';
 
 const base = {
   defaultSrc: ["'none'"],
@@ -47,8 +47,19 @@ export const intake = headers({
   workerSrc: ["'self'", 'blob:'],
 });
 
-/** Camera only on our own pages. */
+/** Bytes that a creator brought in: never a page, never a script, whatever is in them. */
+export const userContent = (response: Response): void => {
+  response.setHeader('Content-Security-Policy', "default-src 'none'; sandbox");
+  response.setHeader('X-Content-Type-Options', 'nosniff');
+};
+
+/** What our own pages may ask the viewer for; nobody else may. */
+const ALLOWED = ['camera', 'microphone', 'accelerometer', 'gyroscope', 'magnetometer'];
+const FORBIDDEN = ['geolocation', 'payment', 'usb', 'display-capture'];
 export const permissions: RequestHandler = (_request, response, next) => {
-  response.setHeader('Permissions-Policy', 'camera=(self), microphone=(), geolocation=()');
+  response.setHeader(
+    'Permissions-Policy',
+    [...ALLOWED.map((name) => `${name}=(self)`), ...FORBIDDEN.map((name) => `${name}=()`)].join(', '),
+  );
   next();
 };

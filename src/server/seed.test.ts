@@ -7,46 +7,58 @@ import { check } from '../core/checks/checks';
 import { isOnFace, usedFiles } from '../core/document/queries';
 import { chronicleOf } from '../core/behave/chronicle';
 import { Player } from '../core/behave/player';
-import type { ControlId } from '../core/document/schema';
+import type { ControlId, Effect } from '../core/document/schema';
 import { takeFor } from '../core/takes/library/take-for';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
-import { FilesStore } from './files-store';
+import type { FilesStore } from './files-store';
 import { seedDemo } from './seed';
-import { memoryDatabase } from './testing';
+import type { ContentFiles } from './content-files';
+import { testApp } from './testing';
 
 jest.setTimeout(60_000);
 
 let db: Database;
+let content: ContentFiles;
+let files: FilesStore;
+let close: () => Promise<void>;
 beforeAll(async () => {
-  db = await memoryDatabase();
+  const made = await testApp();
+  ({ db, content, close } = made);
+  files = made.app.files;
 });
-afterAll(() => db.close());
+afterAll(() => close());
+
+/** The effect of that name, as it was seeded. */
+const seeded = async (name: string): Promise<Effect> => {
+  const effects = new EffectsStore(db);
+  const { items } = await effects.list(50);
+  return (await effects.get(items.find((e) => e.name === name)!.id)).effect;
+};
 
 describe('the demo', () => {
   test('comes in once, and what is deleted stays deleted', async () => {
     const effects = new EffectsStore(db);
-    expect(await seedDemo(db, 'demo/packages')).toBe(5);
-    const list = await effects.list();
-    expect(list.map((e) => e.effect.name).sort()).toEqual([
+    expect(await seedDemo(db, content, 'demo/packages')).toBe(5);
+    const { items: list } = await effects.list(50);
+    expect(list.map((e) => e.name).sort()).toEqual([
       'Deep Booth',
       'Jelly Drift',
       'Kelp Crown',
       'Salt Glow',
       'Tide Card',
     ]);
-    for (const { id } of list) await effects.remove(id);
-    expect(await seedDemo(db, 'demo/packages')).toBe(0);
-    expect(await effects.list()).toEqual([]);
+    for (const { id } of list) await effects.remove(id, false);
+    expect(await seedDemo(db, content, 'demo/packages')).toBe(0);
+    expect(await effects.list(50)).toEqual({ items: [], next: null });
   });
   test('is ready for release, has a crown with the head in it, and bubbles only after the pucker', async () => {
     await db.query('delete from facts');
-    await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Kelp Crown')!;
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Kelp Crown');
     expect(check(effect)).toEqual([]);
     expect(Object.values(effect.objects).map((o) => o.kind)).toContain('occluder');
-    const files = new FilesStore(db);
     for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
     const player = new Player(effect, FIRST_TAKE);
     const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
@@ -67,15 +79,14 @@ describe('the demo', () => {
   });
   test('Deep Booth is ready for release: people before the water, bubbles while the mouth is open, under one grade', async () => {
     await db.exec('delete from facts; delete from effects');
-    await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Deep Booth')!;
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Deep Booth');
     expect(check(effect)).toEqual([]);
     const kinds = Object.values(effect.objects).map((o) => o.kind);
     expect(kinds.sort()).toEqual(['card', 'card', 'fill', 'fill', 'grade', 'live', 'live', 'text']);
     // The net of light is a circuit that moves by itself.
     const [net] = Object.values(effect.materials);
     expect(compileCircuit(net!.circuit!)).toMatchObject({ problems: [], moves: true });
-    const files = new FilesStore(db);
     for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
     const player = new Player(effect, FIRST_TAKE);
     const bubbles = player.program.objects.findIndex((o) => o.name === 'Bubbles');
@@ -86,8 +97,8 @@ describe('the demo', () => {
   });
   test('Jelly Drift is ready for release: asleep until the viewer comes near, then bright, each in its own time', async () => {
     await db.exec('delete from facts; delete from effects');
-    await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Jelly Drift')!;
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Jelly Drift');
     expect(check(effect)).toEqual([]);
     const chronicle = chronicleOf(effect, takeFor(effect));
     const woke = chronicle.firings.find((f) => f.cue === 'cue_wakes');
@@ -100,8 +111,8 @@ describe('the demo', () => {
   });
   test('Tide Card is ready for release: alive when the picture is found, the lighthouse by turns of a tap', async () => {
     await db.exec('delete from facts; delete from effects');
-    await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Tide Card')!;
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Tide Card');
     expect(check(effect)).toEqual([]);
     const player = new Player(effect, takeFor(effect), [
       { time: 3, x: 0.5, y: 0.5 },
@@ -115,22 +126,21 @@ describe('the demo', () => {
   });
   test('Salt Glow is ready for release: layers, lashes and retouch, and a look that changes nothing but the face', async () => {
     await db.exec('delete from facts; delete from effects');
-    await seedDemo(db, 'demo/packages');
-    const { effect } = (await new EffectsStore(db).list()).find((e) => e.effect.name === 'Salt Glow')!;
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Salt Glow');
     expect(check(effect)).toEqual([]);
     const objects = Object.values(effect.objects);
     expect(objects.every(isOnFace)).toBe(true);
     expect(new Set(objects.map((o) => o.kind))).toEqual(new Set(['layer', 'lashes', 'retouch']));
-    const files = new FilesStore(db);
     for (const file of usedFiles(effect)) expect(await files.find(file.sha256)).toEqual(file);
   });
   test('a folder that is not there, or holds something else, does not stop the start by half', async () => {
     await db.exec('delete from facts; delete from effects');
-    expect(await seedDemo(db, 'demo/no-such-folder')).toBe(0);
+    expect(await seedDemo(db, content, 'demo/no-such-folder')).toBe(0);
     const folder = mkdtempSync(join(tmpdir(), 'iconia-seed-'));
     writeFileSync(join(folder, 'broken.zip'), 'not a zip');
-    await expect(seedDemo(db, folder)).rejects.toThrow('cannot be opened');
-    expect(await new EffectsStore(db).list()).toEqual([]);
+    await expect(seedDemo(db, content, folder)).rejects.toThrow('cannot be opened');
+    expect((await new EffectsStore(db).list(50)).items).toEqual([]);
     rmSync(folder, { recursive: true });
   });
 });

@@ -2,25 +2,33 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readPackage } from '../core/package/effect-package';
+import type { ContentFiles } from './content-files';
 import type { Database } from './database';
-import { EffectsStore } from './effects-store';
-import { FilesStore } from './files-store';
+import { EffectsStore, OWNER } from './effects-store';
 
-/** Reads every package in `folder` as an effect of the owner. Returns how many were added. */
-export const seedDemo = async (db: Database, folder: string): Promise<number> => {
+/**
+ * Reads every package in `folder` as an effect of the owner. All of them are added, or none: a start that is killed meanwhile
+ * begins anew. Returns how many were added.
+ */
+export const seedDemo = async (db: Database, content: ContentFiles, folder: string): Promise<number> => {
   const { rows } = await db.query('select 1 from facts where key = $1', ['demo-seeded']);
   if (rows.length > 0 || !existsSync(folder)) return 0;
-  const effects = new EffectsStore(db);
-  const files = new FilesStore(db);
-  let added = 0;
-  for (const file of readdirSync(folder)
+  const packages = readdirSync(folder)
     .filter((f) => f.endsWith('.zip'))
-    .sort()) {
-    const opened = readPackage(new Uint8Array(readFileSync(join(folder, file))));
-    for (const [sha256, { bytes }] of opened.files) await files.add(bytes, sha256.slice(0, 8));
-    await effects.create(opened.effect);
-    added++;
-  }
-  await db.query('insert into facts (key, value) values ($1, $2)', ['demo-seeded', 'true']);
-  return added;
+    .sort()
+    .map((file) => readPackage(new Uint8Array(readFileSync(join(folder, file)))));
+  for (const { files } of packages) for (const { bytes } of files.values()) await content.put(bytes);
+  const effects = new EffectsStore(db);
+  await db.transaction(async (tx) => {
+    for (const { effect, files } of packages) {
+      for (const [sha256, { bytes, mime }] of files)
+        await tx.query(
+          'insert into files (owner, sha256, mime, size) values ($1, $2, $3, $4) on conflict do nothing',
+          [OWNER, sha256, mime, bytes.length],
+        );
+      await effects.insert(tx, effect);
+    }
+    await tx.query('insert into facts (key, value) values ($1, $2)', ['demo-seeded', 'true']);
+  });
+  return packages.length;
 };

@@ -3,19 +3,16 @@ import request from 'supertest';
 import type { Express } from 'express';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { TakeSpec } from '../core/takes/take';
-import { createApp } from './app';
-import type { Database } from './database';
-import { memoryDatabase } from './testing';
+import { testApp } from './testing';
 
 jest.setTimeout(60_000);
 
-let db: Database;
 let app: Express;
+let close: () => Promise<void>;
 beforeAll(async () => {
-  db = await memoryDatabase();
-  app = createApp({ db });
+  ({ app, close } = await testApp());
 });
-afterAll(() => db.close());
+afterAll(() => close());
 
 const own: TakeSpec = { ...FIRST_TAKE.spec, name: 'Mine', taps: [{ time: 2, x: 0.5, y: 0.25 }] };
 

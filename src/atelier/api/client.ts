@@ -20,6 +20,15 @@ export interface EffectRecord {
   readonly effect: Effect;
   readonly updatedAt: string;
 }
+/** What a list shows of an effect. */
+export interface EffectSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  /** The public address it is live at. */
+  readonly address: string | null;
+}
 export interface ShelfItem {
   readonly id: string;
   readonly asset: Asset;
@@ -122,10 +131,13 @@ const knownFile = async (
   if (bytes.length < LARGE || !globalThis.crypto?.subtle) return null;
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
   const sha256 = [...digest].map((b) => b.toString(16).padStart(2, '0')).join('');
-  const response = await fetch(`/api/files/${sha256}`, { method: 'HEAD', signal: signal ?? null }).catch(
-    () => null,
-  );
-  return response?.status === 200 ? { sha256, mime, bytes: bytes.length } : null;
+  const answer = (await request('/api/files/known', {
+    ...json('POST', { sha256: [sha256] }),
+    signal: signal ?? null,
+  })) as {
+    known: { sha256: string }[];
+  };
+  return answer.known.length > 0 ? { sha256, mime, bytes: bytes.length } : null;
 };
 
 export const api = {
@@ -136,15 +148,29 @@ export const api = {
     take(await request(`/api/takes/${spec.id}`, json('PUT', spec))),
   removeTake: async (id: string): Promise<void> =>
     void (await request(`/api/takes/${id}`, { method: 'DELETE' })),
-  list: async (): Promise<EffectRecord[]> => ((await request('/api/effects')) as unknown[]).map(record),
+  /** All effects, newest first; asked for page by page. */
+  list: async (): Promise<EffectSummary[]> => {
+    const all: EffectSummary[] = [];
+    let next: string | null = null;
+    do {
+      const page = (await request(`/api/effects?limit=200${next ? `&after=${next}` : ''}`)) as {
+        items: EffectSummary[];
+        next: string | null;
+      };
+      all.push(...page.items);
+      ({ next } = page);
+    } while (next !== null);
+    return all;
+  },
   get: async (id: string): Promise<EffectRecord> => record(await request(`/api/effects/${id}`)),
   create: async (effect: Effect): Promise<EffectRecord> =>
     record(await request('/api/effects', json('POST', effect))),
   save: async (id: string, revision: number, patch: Patch): Promise<number> =>
     ((await request(`/api/effects/${id}`, json('PATCH', { revision, patch }))) as { revision: number })
       .revision,
-  remove: async (id: string): Promise<void> =>
-    void (await request(`/api/effects/${id}`, { method: 'DELETE' })),
+  /** Deletes an effect; one that is live is refused (`effect.live`) unless its address may go too. */
+  remove: async (id: string, takeDown: boolean): Promise<void> =>
+    void (await request(`/api/effects/${id}${takeDown ? '?live=takeDown' : ''}`, { method: 'DELETE' })),
   /** Keeps a file; what the server has already is not sent again. */
   keep: async ({ bytes, mime }: KeptBytes, name: string, signal?: AbortSignal): Promise<FileRef> => {
     const known = await knownFile(bytes, mime, signal);

@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { Copy, Square, Trash2 } from '@lucide/vue';
-import { api, type EffectRecord } from '../api/client';
+import { api, type EffectSummary } from '../api/client';
 import { sentence } from '../../core/errors';
 import { starterPicture } from '../starters/starter-pictures';
 import { STARTERS, starterOf, type Starter } from '../starters/starters';
@@ -16,7 +16,7 @@ import { cutText } from '../../core/text';
 
 const router = useRouter();
 const stock = useStockStore();
-const effects = shallowRef<EffectRecord[] | null>(null);
+const effects = shallowRef<EffectSummary[] | null>(null);
 const error = ref<string | null>(null);
 const search = ref('');
 const sort = ref<'newest' | 'name'>('newest');
@@ -33,13 +33,13 @@ onMounted(load);
 
 const shown = computed(() => {
   const found = (effects.value ?? []).filter((e) =>
-    e.effect.name.toLowerCase().includes(search.value.trim().toLowerCase()),
+    e.name.toLowerCase().includes(search.value.trim().toLowerCase()),
   );
-  return sort.value === 'name' ? found.sort((a, b) => a.effect.name.localeCompare(b.effect.name)) : found;
+  return sort.value === 'name' ? found.sort((a, b) => a.name.localeCompare(b.name)) : found;
 });
 
 const freeName = (wanted: string): string => {
-  const taken = new Set((effects.value ?? []).map((e) => e.effect.name));
+  const taken = new Set((effects.value ?? []).map((e) => e.name));
   let name = wanted;
   for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`;
   return name;
@@ -64,17 +64,19 @@ const begin = async (starter: Starter): Promise<void> => {
   }
 };
 
-const duplicate = async (record: EffectRecord): Promise<void> => {
+const duplicate = async (record: EffectSummary): Promise<void> => {
   try {
-    await api.create({ ...record.effect, name: freeName(cutText(`${record.effect.name} copy`, 76)) });
+    const { effect } = await api.get(record.id);
+    await api.create({ ...effect, name: freeName(cutText(`${effect.name} copy`, 76)) });
     await load();
   } catch (cause) {
     error.value = sentence(cause);
   }
 };
-const remove = async (record: EffectRecord): Promise<void> => {
+const remove = async (record: EffectSummary): Promise<void> => {
   try {
-    await api.remove(record.id);
+    // What deleting takes down was said where it was confirmed.
+    await api.remove(record.id, record.address !== null);
     await load();
   } catch (cause) {
     error.value = sentence(cause);
@@ -147,28 +149,34 @@ const day = new Intl.DateTimeFormat('en-GB', {
           <li v-for="record in shown" :key="record.id">
             <router-link
               :to="{ name: 'atelier', params: { id: record.id, stage: 'place' } }"
-              :aria-label="`Open ${record.effect.name || 'effect without a name'}`"
+              :aria-label="`Open ${record.name || 'effect without a name'}`"
             >
-              <EffectThumb :effect="record.effect" />
-              <b class="cut">{{ record.effect.name || 'Without a name' }}</b>
+              <EffectThumb :id="record.id" :revision="record.revision" />
+              <b class="cut">{{ record.name || 'Without a name' }}</b>
             </router-link>
             <div class="row under">
-              <small class="faint grow cut">{{ day.format(new Date(record.updatedAt)) }}</small>
+              <small class="faint grow cut"
+                >{{ record.address ? 'Live · ' : '' }}{{ day.format(new Date(record.updatedAt)) }}</small
+              >
               <button
                 class="icon-button"
                 type="button"
-                :aria-label="`Duplicate ${record.effect.name}`"
+                :aria-label="`Duplicate ${record.name}`"
                 @click="duplicate(record)"
               >
                 <Copy :size="14" />
               </button>
               <a-popconfirm
-                title="Delete this effect and its releases for good?"
-                ok-text="Delete"
+                :title="
+                  record.address
+                    ? `This effect is live. Delete it, and take its public address down? Whoever opens /show/${record.address} then finds nothing.`
+                    : 'Delete this effect for good?'
+                "
+                :ok-text="record.address ? 'Delete and take down' : 'Delete'"
                 cancel-text="Keep"
                 @confirm="remove(record)"
               >
-                <button class="icon-button" type="button" :aria-label="`Delete ${record.effect.name}`">
+                <button class="icon-button" type="button" :aria-label="`Delete ${record.name}`">
                   <Trash2 :size="14" />
                 </button>
               </a-popconfirm>

@@ -2,6 +2,7 @@
 import { first } from './0001-first';
 import { takes } from './0002-takes';
 import { filesAndShelf } from './0003-files-and-shelf';
+import { bytesBeside } from './0004-bytes-beside';
 
 export interface Migration {
   readonly number: number;
@@ -13,4 +14,5 @@ export const MIGRATIONS: readonly Migration[] = [
   { number: 1, name: 'first', sql: first },
   { number: 2, name: 'takes', sql: takes },
   { number: 3, name: 'files and shelf', sql: filesAndShelf },
+  { number: 4, name: 'bytes beside the database', sql: bytesBeside },
 ];

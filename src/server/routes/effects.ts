@@ -1,12 +1,18 @@
-import { Router, json } from 'express';
+import { Router, json, type RequestHandler } from 'express';
 import { z } from 'zod';
 import { readEffect } from '../../core/document/migrations';
 import { patchSchema, type Patch } from '../../core/document/patch';
 import type { EffectsStore, StoredEffect } from '../effects-store';
+import { shallow } from '../bounds';
 import type { ReleasesStore } from '../releases-store';
 
 const idSchema = z.object({ id: z.uuid() });
 const saveSchema = z.strictObject({ revision: z.number().int().positive(), patch: patchSchema });
+const listSchema = z.object({
+  after: z.string().max(200).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+});
+const removeSchema = z.object({ live: z.enum(['keep', 'takeDown']).default('keep') });
 const releaseSchema = z.strictObject({ revision: z.number().int().positive() });
 
 const wire = ({ id, revision, effect, updatedAt }: StoredEffect) => ({
@@ -16,12 +22,18 @@ const wire = ({ id, revision, effect, updatedAt }: StoredEffect) => ({
   updatedAt,
 });
 
-export const effectRoutes = (effects: EffectsStore, releases: ReleasesStore): Router => {
+export const effectRoutes = (
+  effects: EffectsStore,
+  releases: ReleasesStore,
+  rarely: RequestHandler,
+): Router => {
   const router = Router();
-  router.use(json({ limit: '4mb' }));
+  router.use(json({ limit: '4mb' }), shallow);
 
-  router.get('/', async (_request, response) => {
-    response.json((await effects.list()).map(wire));
+  // Summaries, a page at a time: whole documents are asked for one by one.
+  router.get('/', async (request, response) => {
+    const { after, limit } = listSchema.parse(request.query);
+    response.json(await effects.list(limit, after ?? null));
   });
   router.post('/', async (request, response) => {
     response.status(201).json(wire(await effects.create(readEffect(request.body))));
@@ -35,13 +47,14 @@ export const effectRoutes = (effects: EffectsStore, releases: ReleasesStore): Ro
     response.json(await effects.save(id, revision, patch as Patch));
   });
   router.delete('/:id', async (request, response) => {
-    await effects.remove(idSchema.parse(request.params).id);
+    const { live } = removeSchema.parse(request.query);
+    await effects.remove(idSchema.parse(request.params).id, live === 'takeDown');
     response.status(204).end();
   });
   router.get('/:id/releases', async (request, response) => {
     response.json(await releases.list(idSchema.parse(request.params).id));
   });
-  router.post('/:id/releases', async (request, response) => {
+  router.post('/:id/releases', rarely, async (request, response) => {
     const { id } = idSchema.parse(request.params);
     response.status(201).json(await releases.release(id, releaseSchema.parse(request.body).revision));
   });

@@ -1,5 +1,6 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
+import { shallow } from '../bounds';
 import { assetSchema } from '../../core/document/schema';
 import type { ShelfStore } from '../shelf-store';
 
@@ -7,7 +8,7 @@ const idSchema = z.object({ id: z.uuid() });
 
 export const shelfRoutes = (shelf: ShelfStore): Router => {
   const router = Router();
-  router.use(json({ limit: '200kb' }));
+  router.use(json({ limit: '200kb' }), shallow);
 
   router.get('/', async (_request, response) => {
     response.json(await shelf.list());

@@ -1,5 +1,6 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
+import { shallow } from '../bounds';
 import type { TakesStore } from '../takes-store';
 
 const idSchema = z.object({ id: z.uuid() });
@@ -7,7 +8,7 @@ const bodySchema = z.looseObject({});
 
 export const takeRoutes = (takes: TakesStore): Router => {
   const router = Router();
-  router.use(json({ limit: '200kb' }));
+  router.use(json({ limit: '200kb' }), shallow);
 
   router.get('/', async (_request, response) => {
     response.json(await takes.list());

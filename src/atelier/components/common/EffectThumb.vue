@@ -1,40 +1,38 @@
 <script setup lang="ts">
-/** A moving thumbnail of an effect on the take. */
-import { computed, onBeforeUnmount, ref } from 'vue';
+/** A moving thumbnail of an effect. Its document is asked for when it comes into sight. */
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { useIntersectionObserver } from '@vueuse/core';
 import type { Effect } from '../../../core/document/schema';
-import { takeFor } from '../../../core/takes/library/take-for';
-import { useStills } from '../../drawing/use-stills';
+import { sentence } from '../../../core/errors';
+import { api } from '../../api/client';
+import MovingStills from './MovingStills.vue';
 
-const props = defineProps<{ effect: Effect }>();
-/** Moments that show what the take is about: front, both turns, mouth open, pucker, smile. */
-const TIMES = [0.4, 1.9, 4.1, 6.1, 8.1, 11];
-const take = computed(() => takeFor(props.effect));
-
-/** Whoever goes straight on is not kept: the first still takes the machine's full attention. */
-const PATIENCE = 800;
-const stills = useStills(
-  () => ({
-    effect: props.effect,
-    take: take.value,
-    times: TIMES.map((t) => (t / 12) * take.value.duration),
-    width: 150,
-    height: 200,
-  }),
-  PATIENCE,
-);
-const tick = ref(0);
-const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-const timer = still ? undefined : setInterval(() => tick.value++, 700);
-onBeforeUnmount(() => clearInterval(timer));
-const shown = computed(() => {
-  const ready = stills.value.filter((url): url is string => url !== null);
-  return ready.length > 0 ? ready[tick.value % ready.length] : null;
+const props = defineProps<{ id: string; revision: number }>();
+const box = ref<HTMLElement | null>(null);
+const effect = shallowRef<Effect | null>(null);
+const problem = ref<string | null>(null);
+const seen = ref(false);
+const { stop } = useIntersectionObserver(box, ([entry]) => {
+  if (!entry?.isIntersecting) return;
+  stop();
+  seen.value = true;
+});
+onBeforeUnmount(stop);
+watch([seen, () => props.revision] as const, async () => {
+  if (!seen.value) return;
+  try {
+    effect.value = (await api.get(props.id)).effect;
+    problem.value = null;
+  } catch (error) {
+    problem.value = sentence(error);
+  }
 });
 </script>
 
 <template>
-  <div class="thumb">
-    <img v-if="shown" :src="shown" alt="" />
+  <div ref="box" class="thumb">
+    <MovingStills v-if="effect" :effect="effect" />
+    <p v-else-if="problem" class="problem">{{ problem }}</p>
   </div>
 </template>
 
@@ -45,10 +43,10 @@ const shown = computed(() => {
   overflow: hidden;
   background: var(--grey);
 }
-img {
-  width: 100%;
-  height: 100%;
-  object-fit: cover;
-  display: block;
+.problem {
+  margin: 0;
+  padding: 12px;
+  color: #fff;
+  font-size: 12px;
 }
 </style>
