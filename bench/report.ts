@@ -6,6 +6,7 @@ export interface Figure {
   /** `value` over the figure of what it is measured against. */
   readonly ratio?: number;
   readonly against?: string;
+  readonly [more: string]: number | string | undefined;
 }
 
 const rounded = (x: number): number => Number(x.toPrecision(4));
@@ -20,6 +21,10 @@ export const report = (figure: Figure): void => {
     }),
   );
 };
+
+/** The value that so large a share lies below. */
+export const percentile = (list: readonly number[], share: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]!;
 
 export const median = (list: readonly number[]): number =>
   [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;

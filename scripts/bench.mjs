@@ -11,6 +11,7 @@ if (built.status !== 0) process.exit(1);
 for (const file of [
   'bench/runtime.ts',
   'bench/save.ts',
+  'bench/load.ts',
   'bench/show.ts',
   'bench/take.ts',
   'bench/face.ts',

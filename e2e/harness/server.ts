@@ -11,6 +11,7 @@ export const startServer = async (
   data: string,
   port = 0,
   args: readonly string[] = [],
+  onStarted: (process: ChildProcess) => void = () => {},
 ): Promise<RunningServer> => {
   const child = spawn(
     process.execPath,
@@ -19,6 +20,7 @@ export const startServer = async (
       stdio: ['ignore', 'pipe', 'pipe'],
     },
   );
+  onStarted(child);
   const base = await new Promise<string>((ready, fail) => {
     let said = '';
     const listen = (chunk: Buffer): void => {

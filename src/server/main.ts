@@ -43,6 +43,7 @@ const main = async (): Promise<void> => {
   if (!values['no-demo']) await seedDemo(db, content, resolve(root, 'demo/packages'));
   const jobs = new WorkerJobs(join(dirname(fileURLToPath(import.meta.url)), 'job-worker.js'));
   const fault = (error: unknown): void => log.error(plainError(error));
+  jobs.warm();
   const app = createApp({
     db,
     content,

@@ -53,6 +53,11 @@ export class WorkerJobs implements Jobs {
     });
   }
 
+  /** Starts the thread: what it needs is loaded before the first job. */
+  warm(): void {
+    this.start();
+  }
+
   private start(): Worker {
     if (this.worker) return this.worker;
     const worker = new Worker(this.script);

@@ -1,0 +1,223 @@
+/**
+ * The built server, killed in the midst of saves, uploads, releases and first starts: what was acknowledged is there, and the folder
+ * opens. `KILLS=200` (npm run kills) kills more often.
+ */
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { startServer } from '../../e2e/harness/server';
+import { blankEffect, newPicture } from '../core/document/defaults';
+import { newCard, newOccluder } from '../core/document/new-objects';
+import { Random } from '../core/maths/random';
+import type { AssetId, Effect, FileRef, ObjectId } from '../core/document/schema';
+
+/** In each of the four ways. */
+const ROUNDS = Math.ceil(Number(process.env.KILLS ?? 20) / 4);
+jest.setTimeout(120_000 + ROUNDS * 30_000);
+
+let data: string;
+beforeAll(() => {
+  const built = spawnSync(process.execPath, ['scripts/build.mjs', '--no-pages'], { stdio: 'ignore' });
+  expect(built.status).toBe(0);
+});
+const fresh = (): string => (data = mkdtempSync(join(tmpdir(), 'iconia-kill-')));
+afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+const send = async <T>(url: string, method = 'GET', body?: unknown): Promise<T> => {
+  const raw = body instanceof Uint8Array;
+  const response = await fetch(url, {
+    method,
+    headers: { 'Content-Type': raw ? 'application/octet-stream' : 'application/json' },
+    ...(body === undefined ? {} : { body: raw ? Buffer.from(body) : JSON.stringify(body) }),
+  });
+  if (!response.ok) throw new Error(`${method} ${url}: ${response.status} ${await response.text()}`);
+  return (await response.json()) as T;
+};
+
+/** Works until the server dies; what broke off was not acknowledged, anything else is a failure. */
+const untilKilled = async (
+  random: Random,
+  setUp: (base: string) => Promise<void>,
+  work: (base: string, n: number) => Promise<void>,
+): Promise<void> => {
+  const server = await startServer(data, 0, ['--no-demo']);
+  await setUp(server.base);
+  // The first one meets a server that is still getting warm.
+  await work(server.base, 0);
+  const died = new Promise((done) => server.process.once('exit', done));
+  setTimeout(() => server.process.kill('SIGKILL'), random.between(60, 500));
+  for (let n = 1; ; n++)
+    try {
+      await work(server.base, n);
+    } catch (error) {
+      // By name: the test has a TypeError of its own.
+      if ((error as Error).name !== 'TypeError') throw error;
+      break;
+    }
+  await died;
+};
+/** A last start, at which all is looked at. */
+const afterwards = async (look: (base: string) => Promise<void>): Promise<void> => {
+  const server = await startServer(data, 0, ['--no-demo']);
+  await look(server.base);
+  await server.stop();
+  rmSync(data, { recursive: true, force: true });
+};
+
+test(`killed ${ROUNDS} times in the midst of saves, every acknowledged edit is there`, async () => {
+  fresh();
+  const random = new Random(77);
+  const acknowledged = new Set<string>();
+  let [id, revision] = ['', 0];
+  const all = async (base: string): Promise<void> => {
+    const { document, ...now } = await send<{ revision: number; document: Effect }>(
+      `${base}/api/effects/${id}`,
+    );
+    ({ revision } = now);
+    for (const edit of acknowledged) expect(document.objects[edit as ObjectId]).toBeDefined();
+  };
+  for (let round = 0; round < ROUNDS; round++)
+    await untilKilled(
+      random,
+      async (base) => {
+        if (!id) ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', blankEffect('Kill')));
+        await all(base);
+      },
+      async (base, n) => {
+        const edit = `obj_kill-${round}-${n}` as ObjectId;
+        const patch = [{ op: 'add', path: `/objects/${edit}`, value: newOccluder(edit, n) }];
+        const saved = await send<{ revision: number }>(`${base}/api/effects/${id}`, 'PATCH', {
+          revision,
+          patch,
+        });
+        ({ revision } = saved);
+        acknowledged.add(edit);
+      },
+    );
+  expect(acknowledged.size).toBeGreaterThan(ROUNDS);
+  await afterwards(all);
+});
+
+test(`killed ${ROUNDS} times in the midst of uploads, every acknowledged file is there, whole`, async () => {
+  fresh();
+  const random = new Random(78);
+  const acknowledged: FileRef[] = [];
+  const picture = (n: number) =>
+    sharp({
+      create: { width: 60 + (n % 50), height: 40, channels: 3, background: { r: n % 256, g: n >> 8, b: 7 } },
+    })
+      .png()
+      .toBuffer();
+  for (let round = 0; round < ROUNDS; round++)
+    await untilKilled(
+      random,
+      async () => {},
+      async (base, n) => {
+        const bytes = new Uint8Array(await picture(1000 * round + n));
+        acknowledged.push(await send<FileRef>(`${base}/api/files?name=kill.png`, 'POST', bytes));
+      },
+    );
+  expect(acknowledged.length).toBeGreaterThan(ROUNDS);
+  await afterwards(async (base) => {
+    for (const { sha256, bytes } of acknowledged) {
+      const body = Buffer.from(await (await fetch(`${base}/api/files/${sha256}`)).arrayBuffer());
+      expect([body.length, createHash('sha256').update(body).digest('hex')]).toEqual([bytes, sha256]);
+    }
+  });
+});
+
+test(`killed ${ROUNDS} times in the midst of releases, every acknowledged one is served, under one address`, async () => {
+  fresh();
+  const random = new Random(79);
+  const slugs = new Set<string>();
+  let [id, newest] = ['', 0];
+  for (let round = 0; round < ROUNDS; round++)
+    await untilKilled(
+      random,
+      async (base) => {
+        if (id) return;
+        const png = await sharp({ create: { width: 20, height: 10, channels: 4, background: '#0a8' } })
+          .png()
+          .toBuffer();
+        const file = await send<FileRef>(`${base}/api/files?name=kelp.png`, 'POST', new Uint8Array(png));
+        const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
+        const card = newCard('obj_kelp' as ObjectId, asset, 0);
+        const effect: Effect = {
+          ...blankEffect('Kelp'),
+          assets: { [asset.id]: asset },
+          objects: { [card.id]: card },
+          listing: { summary: 's', tags: [], icon: asset.id },
+        };
+        ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', effect));
+      },
+      async (base) => {
+        // More than thirty a minute would be too often; the pause is none for a person.
+        await new Promise((next) => setTimeout(next, 40));
+        const made = await send<{ slug: string; version: number }>(
+          `${base}/api/effects/${id}/releases`,
+          'POST',
+          { revision: 1 },
+        );
+        slugs.add(made.slug);
+        newest = made.version;
+      },
+    );
+  expect(newest).toBeGreaterThan(ROUNDS);
+  expect(slugs.size).toBe(1);
+  await afterwards(async (base) => {
+    const listed = await send<{ version: number }[]>(`${base}/api/effects/${id}/releases`);
+    expect(listed.map((r) => r.version)).toEqual(
+      expect.arrayContaining(Array.from({ length: newest }, (_, i) => i + 1)),
+    );
+    const served = await fetch(`${base}/outlet/${[...slugs][0]!}/effect.zip`);
+    expect([
+      served.status,
+      Buffer.from(await served.arrayBuffer())
+        .subarray(0, 2)
+        .toString(),
+    ]).toEqual([200, 'PK']);
+  });
+});
+
+test(`killed ${ROUNDS} times at the first start, the next one is whole, with the demos once`, async () => {
+  const random = new Random(80);
+  for (let round = 0; round < ROUNDS; round++) {
+    fresh();
+    for (let again = 0; again < 2; again++) {
+      const starting = startServer(data, 0, [], (process) =>
+        setTimeout(() => process.kill('SIGKILL'), random.between(150, 2600)),
+      );
+      // It may be up before it is killed.
+      const up = await starting.catch(() => null);
+      if (up && up.process.signalCode === null) await new Promise((done) => up.process.once('exit', done));
+    }
+    const server = await startServer(data);
+    const { items } = await send<{ items: { name: string }[] }>(`${server.base}/api/effects`);
+    expect(items.map((e) => e.name).sort()).toEqual([
+      'Deep Booth',
+      'Jelly Drift',
+      'Kelp Crown',
+      'Salt Glow',
+      'Tide Card',
+    ]);
+    await server.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+});
+
+test('a second start on the same folder says which process has it; what was deleted stays deleted', async () => {
+  fresh();
+  const first = await startServer(data);
+  await expect(startServer(data)).rejects.toThrow(`in use by process ${first.process.pid}`);
+  const { items } = await send<{ items: { id: string }[] }>(`${first.base}/api/effects`);
+  expect(items).toHaveLength(5);
+  for (const { id } of items) await fetch(`${first.base}/api/effects/${id}`, { method: 'DELETE' });
+  await first.stop();
+  const second = await startServer(data);
+  expect(await send(`${second.base}/api/effects`)).toEqual({ items: [], next: null });
+  await second.stop();
+});
