@@ -5,6 +5,8 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { spawnSync } from 'node:child_process';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const at = (path) => join(root, path);
@@ -41,6 +43,16 @@ function run(command, args, env = {}) {
   if (result.status !== 0) process.exit(result.status ?? 1);
 }
 
+/** Packs what browsers take packed once, so that the server need not do it at each request. */
+async function packAssets(folder) {
+  const packs = { '.gz': promisify(gzip), '.br': promisify(brotliCompress) };
+  const options = { '.gz': { level: 9 }, '.br': { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } };
+  for (const file of filesUnder(folder))
+    if (/\.(js|css|svg|json|wasm)$/.test(file) && statSync(file).size > 1024)
+      for (const ending of Object.keys(packs))
+        writeFileSync(file + ending, await packs[ending](readFileSync(file), options[ending]));
+}
+
 mkdirSync(at('dist/server'), { recursive: true });
 const pages = process.argv.includes('--no-pages')
   ? Promise.resolve()
@@ -58,7 +70,10 @@ const pages = process.argv.includes('--no-pages')
         'vite.config.ts',
         'public',
       ],
-      () => run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn']),
+      async () => {
+        run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn']);
+        await packAssets(at('dist/client/assets'));
+      },
     );
 await pages;
 await step('tracker', ['src/core', 'src/tracker'], () =>

@@ -1,5 +1,6 @@
 /** Effects and their revisions in the database. */
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import type { Patch } from '../core/document/patch';
 import { applyPatch, diff } from '../core/document/patch';
@@ -47,12 +48,12 @@ interface Row {
   updated_at: Date;
 }
 
-const stored = (row: Row): StoredEffect => ({
-  id: row.id,
-  revision: row.revision,
-  effect: readEffect(row.document),
-  updatedAt: row.updated_at.toISOString(),
-});
+/** An effect as it is kept, and as it is read: they differ while it is written in an older schema. */
+interface Open extends StoredEffect {
+  readonly raw: object;
+}
+/** So many effects are kept open: whoever works on one need not have it read again at each save. */
+const MOST_OPEN = 40;
 
 const missing = (id: string): Problem =>
   new Problem(404, 'effect.missing', `There is no effect ${id}. It may have been deleted.`);
@@ -87,12 +88,44 @@ export class EffectsStore {
   }
 
   async get(id: string): Promise<StoredEffect> {
-    const { rows } = await this.db.query<Row>(
-      'select id, revision, document, updated_at from effects where id = $1 and owner = $2',
+    const { revision, effect, updatedAt } = await this.read(id);
+    return { id, revision, effect, updatedAt };
+  }
+
+  private readonly open = new Map<string, Open>();
+
+  private remember(opened: Open): Open {
+    this.open.delete(opened.id);
+    this.open.set(opened.id, opened);
+    for (const oldest of this.open.keys()) {
+      if (this.open.size <= MOST_OPEN) break;
+      this.open.delete(oldest);
+    }
+    return opened;
+  }
+
+  /** The newest revision: the document as it was written last, and the patches since. */
+  private async read(id: string): Promise<Open> {
+    const { rows } = await this.db.query<{ revision: number; updated_at: Date }>(
+      'select revision, updated_at from effects where id = $1 and owner = $2',
       [id, OWNER],
     );
-    if (!rows[0]) throw missing(id);
-    return stored(rows[0]);
+    const [row] = rows;
+    if (!row) throw missing(id);
+    const updatedAt = row.updated_at.toISOString();
+    const known = this.open.get(id);
+    if (known?.revision === row.revision) return this.remember({ ...known, updatedAt });
+    const { rows: written } = await this.db.query<{ document: object; patches: Patch[] | null }>(
+      `select document, (select jsonb_agg(patch order by revision) from revisions
+                         where effect = e.id and revision > e.documented and revision <= $3) as patches
+       from effects e where id = $1 and owner = $2 and documented <= $3`,
+      [id, OWNER, row.revision],
+    );
+    // It went on while it was being read.
+    if (!written[0]) return this.read(id);
+    let raw = written[0].document;
+    for (const patch of written[0].patches ?? []) raw = applyPatch(raw, patch);
+    return this.remember({ id, revision: row.revision, raw, effect: readEffect(raw), updatedAt });
   }
 
   async create(effect: Effect): Promise<StoredEffect> {
@@ -104,12 +137,10 @@ export class EffectsStore {
   async insert(tx: Queries, effect: Effect): Promise<string> {
     const id = randomUUID();
     const document = asText(effect);
-    await tx.query('insert into effects (id, owner, name, revision, document) values ($1, $2, $3, 1, $4)', [
-      id,
-      OWNER,
-      effect.name,
-      document,
-    ]);
+    await tx.query(
+      'insert into effects (id, owner, name, revision, documented, document) values ($1, $2, $3, 1, 1, $4)',
+      [id, OWNER, effect.name, document],
+    );
     await tx.query(
       'insert into revisions (effect, owner, revision, patch, snapshot) values ($1, $2, 1, $3, $4)',
       [id, OWNER, '[]', document],
@@ -122,40 +153,33 @@ export class EffectsStore {
    * A stale base throws 409 with the document as it is now, so that the client can merge.
    */
   async save(id: string, base: number, patch: Patch): Promise<{ revision: number }> {
-    return this.db.transaction(async (tx) => {
-      const { rows } = await tx.query<Row>(
-        'select id, revision, document, updated_at from effects where id = $1 and owner = $2 for update',
-        [id, OWNER],
-      );
-      const row = rows[0];
-      if (!row) throw missing(id);
-      const before = stored(row);
-      if (before.revision !== base)
-        throw new Problem(409, 'effect.stale', 'The effect was changed in another window meanwhile.', {
-          revision: before.revision,
-          document: before.effect,
-        });
-      // A document of an older schema is brought up when it is read; the stored patch then covers that too.
-      const after = readEffect(applyPatch(before.effect, patch));
-      const revision = base + 1;
-      const document = asText(after);
-      await tx.query(
-        'update effects set document = $3, name = $4, revision = $5, updated_at = now() where id = $1 and owner = $2',
-        [id, OWNER, document, after.name, revision],
-      );
-      await tx.query(
-        'insert into revisions (effect, owner, revision, patch, snapshot) values ($1, $2, $3, $4, $5)',
-        [
-          id,
-          OWNER,
-          revision,
-          JSON.stringify(diff(row.document as object, after)),
-          revision % SNAPSHOT_EVERY === 0 ? document : null,
-        ],
-      );
-      if (revision % SNAPSHOT_EVERY === 0) await thin(tx, id, revision);
-      return { revision };
-    });
+    const known = this.open.get(id);
+    const before = known?.revision === base ? known : await this.read(id);
+    if (before.revision !== base) throw stale(before);
+    const patched = applyPatch(before.effect, patch);
+    const after = readEffect(patched);
+    const document = asText(after);
+    // What is kept leads from what was kept to what is now; for a document of an older schema that is more than was sent.
+    const exact = isDeepStrictEqual(before.raw, before.effect) && isDeepStrictEqual(patched, after);
+    const kept = exact ? patch : diff(before.raw, after);
+    const revision = base + 1;
+    const whole = revision % SNAPSHOT_EVERY === 0;
+    const { rows } = await this.db.query<{ updated_at: Date }>(
+      `with moved as (
+         update effects set name = $3, revision = $4, updated_at = now()
+           ${whole ? ', document = $7, documented = $4' : ''}
+         where id = $1 and owner = $2 and revision = $5 returning id, updated_at),
+       written as (
+         insert into revisions (effect, owner, revision, patch, snapshot)
+           select id, $2, $4, $6::jsonb, ${whole ? '$7::jsonb' : 'null'} from moved returning revision)
+       select updated_at from moved, written`,
+      [id, OWNER, after.name, revision, base, JSON.stringify(kept), ...(whole ? [document] : [])],
+    );
+    // Somebody else was quicker.
+    if (!rows[0]) throw stale(await this.read(id));
+    this.remember({ id, revision, raw: after, effect: after, updatedAt: rows[0].updated_at.toISOString() });
+    if (whole) await thin(this.db, id, revision);
+    return { revision };
   }
 
   /** The document as it was at a revision: the nearest snapshot and the patches since. */
@@ -197,8 +221,15 @@ export class EffectsStore {
       ]);
       if (rows.length === 0) throw missing(id);
     });
+    this.open.delete(id);
   }
 }
+
+const stale = ({ revision, effect }: StoredEffect): Problem =>
+  new Problem(409, 'effect.stale', 'The effect was changed in another window meanwhile.', {
+    revision,
+    document: effect,
+  });
 
 const asText = (effect: Effect): string => {
   const text = JSON.stringify(effect);

@@ -20,4 +20,9 @@ insert into addresses (slug, owner, effect, outlet)
   on conflict do nothing;
 
 create index files_by_age on files (owner, created_at);
+
+-- A save writes its patch; the whole document is written now and then. This is the revision that stands in it.
+alter table effects add column documented integer;
+update effects set documented = revision;
+alter table effects alter column documented set not null;
 `;
