@@ -256,10 +256,11 @@ test('two windows: both changes survive; what cannot be merged is kept as a copy
   await page.getByRole('button', { name: 'Show Lower' }).click();
   await expect(page.getByText('Yours is kept as “Renamed there (kept copy)” on Home')).toBeVisible();
   expect(Object.keys((await serverEffect(page, id)).objects)).toEqual([A]);
-  const all = (await (await page.request.get('/api/effects')).json()) as { document: Effect }[];
-  expect(all.find((e) => e.document.name === 'Renamed there (kept copy)')!.document.objects[B]!.visible).toBe(
-    true,
-  );
+  const { items } = (await (await page.request.get('/api/effects')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  const copy = items.find((e) => e.name === 'Renamed there (kept copy)')!;
+  expect((await serverEffect(page, copy.id)).objects[B]!.visible).toBe(true);
 });
 
 test('with the server away nothing is lost: kept in the browser, saved after a reload', async ({ page }) => {

@@ -1,61 +1,16 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import type { Finding } from '../core/checks/checks';
-import { BLEND_MODES, type AssetId, type CueId, type Effect, type ObjectId } from '../core/document/schema';
+import { BLEND_MODES, type AssetId, type CueId, type ObjectId } from '../core/document/schema';
 import { FEATURE_POINT_NAMES } from '../core/face/feature-points';
-import { changeObject, removeObject, applyEdit, renameEffect } from '../core/document/edits';
 import { sampleEffect } from '../core/document/sample';
 import { api, ChecksFailed, Stale, Unreachable } from './api/client';
 import { newAssetId, newCueId, newObjectId, newPartId } from './api/ids';
-import { mergeOnto } from './api/merge';
 import * as words from './words';
 import { matches } from './commands/keys';
-import { effectSchema, SCHEMA_VERSION } from '../core/document/schema';
+import { SCHEMA_VERSION } from '../core/document/schema';
 
 const A = 'obj_sample0' as ObjectId;
-const B = 'obj_sample1' as ObjectId;
-
-describe('merging two lines of work', () => {
-  const base = sampleEffect(2, 1);
-  const edited = (effect: Effect, ...edits: Parameters<typeof applyEdit>[1][]) =>
-    edits.reduce((e, edit) => applyEdit(e, edit).effect, effect);
-  test('changes in different places are both kept', () => {
-    const mine = edited(base, changeObject(base, A, { move: [1, 2, 3] }));
-    const theirs = edited(base, renameEffect('Theirs'), changeObject(base, B, { visible: false }));
-    const merged = mergeOnto(base, mine, theirs)!;
-    expect(merged.name).toBe('Theirs');
-    expect(merged.objects[A]!.move).toEqual([1, 2, 3]);
-    expect(merged.objects[B]!.visible).toBe(false);
-  });
-  test('the same field changed in both: the later one, mine', () => {
-    const merged = mergeOnto(base, edited(base, renameEffect('Mine')), edited(base, renameEffect('Theirs')))!;
-    expect(merged.name).toBe('Mine');
-  });
-  test('nothing done here: theirs as it is', () => {
-    const theirs = edited(base, renameEffect('Theirs'));
-    expect(mergeOnto(base, base, theirs)).toBe(theirs);
-  });
-  test('changed here, deleted there: they do not fit', () => {
-    const mine = edited(base, changeObject(base, A, { visible: false }));
-    expect(mergeOnto(base, mine, edited(base, removeObject(base, A)))).toBeNull();
-  });
-  test('whatever is merged is a valid document', () => {
-    const edit = fc.constantFrom(
-      (e: Effect) => removeObject(e, A),
-      (e: Effect) => changeObject(e, B, { visible: false }),
-      (e: Effect) => changeObject(e, A, { move: [0, 0, 9] }),
-      () => renameEffect('Other'),
-    );
-    fc.assert(
-      fc.property(fc.array(edit, { maxLength: 4 }), fc.array(edit, { maxLength: 4 }), (here, there) => {
-        const run = (list: typeof here) => list.reduce((e, make) => applyEdit(e, make(e)).effect, base);
-        const merged = mergeOnto(base, run(here), run(there));
-        return merged === null || effectSchema.safeParse(merged).success;
-      }),
-    );
-  });
-});
 
 describe('the server’s answers', () => {
   const real = globalThis.fetch;

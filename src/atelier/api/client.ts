@@ -163,6 +163,18 @@ export const api = {
     return all;
   },
   get: async (id: string): Promise<EffectRecord> => record(await request(`/api/effects/${id}`)),
+  /** The document at a revision; null when it is no longer kept. */
+  at: async (id: string, revision: number): Promise<Effect | null> => {
+    try {
+      const { document } = (await request(`/api/effects/${id}/revisions/${revision}`)) as {
+        document: unknown;
+      };
+      return readEffect(document);
+    } catch (error) {
+      if (error instanceof IconiaError && error.code === 'revision.missing') return null;
+      throw error;
+    }
+  },
   create: async (effect: Effect): Promise<EffectRecord> =>
     record(await request('/api/effects', json('POST', effect))),
   save: async (id: string, revision: number, patch: Patch): Promise<number> =>

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { addMaterial } from '../../core/document/material-edits';
 import { materialIdOf } from '../../core/document/material-queries';
@@ -9,7 +9,7 @@ import { sampleFile } from '../../core/document/sample';
 import type { AssetId, EffectObject, MaterialId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { STOCK_MATERIALS } from '../../core/surface/stock-materials';
 import { effectWith } from '../../core/placing/testing';
-import { pretendBrowser } from '../stores/testing';
+import { blankRecord, pretendBrowser } from '../stores/testing';
 
 pretendBrowser();
 const { useDeskStore } = await import('../stores/desk');
@@ -28,9 +28,12 @@ const worn = (id: ObjectId) => {
   return material ? document.effect.materials[material] : undefined;
 };
 
+// What is unsaved would be tried again for ever: there is no server.
+afterEach(() => document.close());
 beforeEach(() => {
   setActivePinia(createPinia());
   document = useEffectStore();
+  document.begin(blankRecord());
   desk = useDeskStore();
   const effect = effectWith([
     { ...newSolid(BALL, 'sphere', 0, CHIN), name: 'Ball', colour: '#123456', roughness: 0.2 },

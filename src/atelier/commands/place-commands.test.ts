@@ -1,5 +1,5 @@
 /** What buttons, keys and handles do to the document: selecting, placing, aligning, spreading, fitting, dragging. */
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { newTarget } from '../../core/document/defaults';
 import { headAnchor, newCard, newGroup } from '../../core/document/new-objects';
@@ -10,7 +10,7 @@ import { distance, type Vec3 } from '../../core/maths/vec3';
 import { restBase, restMatrix, restOf } from '../../core/placing/rest';
 import { NO_JITTER, NO_STEPS } from '../../core/placing/spread';
 import { box, effectWith, id } from '../../core/placing/testing';
-import { pretendBrowser } from '../stores/testing';
+import { blankRecord, pretendBrowser } from '../stores/testing';
 
 pretendBrowser();
 const { useDeskStore } = await import('../stores/desk');
@@ -39,9 +39,12 @@ const rows = (): EffectObject[] => [
   box('bbbb', CHIN, { order: 1, move: [0.1, 0.02, 0] }),
   box('cccc', CHIN, { order: 2, move: [0.4, 0.05, 0] }),
 ];
+// What is unsaved would be tried again for ever: there is no server.
+afterEach(() => document.close());
 beforeEach(() => {
   setActivePinia(createPinia());
   document = useEffectStore();
+  document.begin(blankRecord());
   desk = useDeskStore();
 });
 

@@ -44,7 +44,10 @@ const rename = (event: Event) =>
       <span
         class="state faint cut"
         role="status"
-        :class="{ warn: document.saveState === 'offline', bad: document.saveState === 'refused' }"
+        :class="{
+          warn: document.saveState === 'offline',
+          bad: ['refused', 'apart'].includes(document.saveState),
+        }"
         >{{ document.saveWords }}</span
       >
     </div>

@@ -138,15 +138,23 @@ const onKey = (event: KeyboardEvent): void => {
   command.run();
 };
 const onLeave = (event: BeforeUnloadEvent): void => {
-  // What is not saved is kept in this browser; ask only when the server has refused it, or it is not in the document yet.
-  if (document.saveState === 'refused' || document.onTheWay > 0) event.preventDefault();
+  document.keepNow();
+  // What is not saved is kept in this browser; ask only where that is not enough.
+  const { saveState } = document;
+  const stuck =
+    saveState === 'refused' || saveState === 'apart' || (saveState !== 'saved' && !document.keepsHere);
+  if (stuck || document.onTheWay > 0) event.preventDefault();
 };
+/** Another window is looked at, or this one goes without being asked. */
+const onHide = (): void => document.keepNow();
 onMounted(() => {
   void open().then(() => {
     if (wantsPicture.value) void router.replace({ name: 'atelier', params: route.params });
   });
   addEventListener('keydown', onKey);
   addEventListener('beforeunload', onLeave);
+  addEventListener('pagehide', onHide);
+  globalThis.document.addEventListener('visibilitychange', onHide);
   // A drop that another part takes over ends the hovering too.
   addEventListener('drop', endHover, true);
 });
@@ -154,6 +162,8 @@ onBeforeUnmount(() => {
   painter.close();
   removeEventListener('keydown', onKey);
   removeEventListener('beforeunload', onLeave);
+  removeEventListener('pagehide', onHide);
+  globalThis.document.removeEventListener('visibilitychange', onHide);
   removeEventListener('drop', endHover, true);
   desk.closeLibrary();
   imports.cancelAll();
@@ -181,7 +191,7 @@ onBeforeUnmount(() => {
     <div class="notices">
       <InlineNotice
         v-if="document.notice"
-        :kind="document.saveState === 'refused' ? 'error' : 'note'"
+        :kind="document.saveState === 'refused' || document.saveState === 'apart' ? 'error' : 'note'"
         closable
         @close="document.notice = null"
         >{{ document.notice }}</InlineNotice

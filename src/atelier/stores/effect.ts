@@ -1,28 +1,15 @@
-/** The effect that is open: edits, undo, autosave. */
+/** The effect that is open: edits, undo, autosave. All that can go wrong on the way is in `saving/effect-session.ts`. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { api, Stale, Unreachable } from '../api/client';
-import { mergeOnto } from '../api/merge';
-import { IconiaError, sentence } from '../../core/errors';
+import { api, type EffectRecord } from '../api/client';
+import { IconiaError } from '../../core/errors';
 import type { Edit } from '../../core/document/edits';
-import { History } from '../../core/document/history';
-import { readEffect } from '../../core/document/migrations';
-import { diff } from '../../core/document/patch';
 import { blankEffect } from '../../core/document/defaults';
 import type { Effect } from '../../core/document/schema';
+import { EffectSession, type SaveState } from '../saving/effect-session';
+import { browserWork } from '../saving/unsaved-work';
 
-export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'refused';
-
-/** Quiet time after an edit before it is sent, and before a failed save is tried again. */
-const SAVE_AFTER = 350;
-const RETRY_AFTER = 3000;
-
-interface Kept {
-  readonly revision: number;
-  readonly base: Effect;
-  readonly mine: Effect;
-}
-const keptKey = (id: string) => `iconia.unsaved.${id}`;
+const work = browserWork();
 
 export const useEffectStore = defineStore('effect', () => {
   const id = ref<string | null>(null);
@@ -32,187 +19,122 @@ export const useEffectStore = defineStore('effect', () => {
   const notice = ref<string | null>(null);
   const undoLabel = ref<string | null>(null);
   const redoLabel = ref<string | null>(null);
+  /** False when the browser keeps no unsaved work: then the server has to be reached before the window is closed. */
+  const keepsHere = ref(true);
 
-  let history = new History(effect.value);
-  let revision = 0;
-  let saved: Effect = effect.value;
-  let timer: ReturnType<typeof setTimeout> | null = null;
-  let saving: Promise<void> | null = null;
+  let session: EffectSession | null = null;
 
   const show = (): void => {
-    effect.value = history.effect;
-    undoLabel.value = history.undoLabel;
-    redoLabel.value = history.redoLabel;
+    if (!session) return;
+    effect.value = session.effect;
+    undoLabel.value = session.history.undoLabel;
+    redoLabel.value = session.history.redoLabel;
+    saveState.value = session.state;
+    keepsHere.value = session.keepsHere;
+    if (notice.value !== session.notice) notice.value = session.notice;
   };
 
-  const keepLocally = (): void => {
-    if (!id.value) return;
-    try {
-      const kept: Kept = { revision, base: saved, mine: effect.value };
-      localStorage.setItem(keptKey(id.value), JSON.stringify(kept));
-    } catch {
-      // No room in this browser: the server still gets it.
-    }
+  const leave = (): void => {
+    void session?.close();
+    session = null;
   };
 
-  const schedule = (after: number): void => {
-    if (timer) clearTimeout(timer);
-    timer = setTimeout(() => void save(), after);
-  };
+  /** Counts up when another effect, or none, is wanted: what was on its way for the one before is let be. */
+  let wanted = 0;
 
-  const touched = (): void => {
-    show();
-    if (effect.value === saved) return;
-    if (saveState.value !== 'offline') saveState.value = 'unsaved';
-    keepLocally();
-    schedule(SAVE_AFTER);
-  };
-
-  const takeTheirs = async (stale: Stale): Promise<void> => {
-    const mine = effect.value;
-    const merged = mergeOnto(saved, mine, stale.effect);
-    if (merged) {
-      notice.value = 'This effect was also changed in another window. Both changes are in it now.';
-      history.replace(merged);
-    } else {
-      const copy = await api.create({ ...mine, name: `${mine.name} (kept copy)`.slice(0, 80) });
-      notice.value = `This effect was changed in another window in a way that does not fit yours. Yours is kept as “${copy.effect.name}” on Home; here you see theirs.`;
-      history.replace(stale.effect);
-    }
-    saved = stale.effect;
-    revision = stale.revision;
-    show();
-  };
-
-  const saveOnce = async (): Promise<void> => {
-    if (!id.value) return;
-    const sent = effect.value;
-    const patch = diff(saved, sent);
-    if (patch.length === 0) {
-      saved = sent;
-      saveState.value = 'saved';
-      localStorage.removeItem(keptKey(id.value));
-      return;
-    }
-    saveState.value = 'saving';
-    try {
-      revision = await api.save(id.value, revision, patch);
-      saved = sent;
-      if (effect.value === sent) {
-        saveState.value = 'saved';
-        localStorage.removeItem(keptKey(id.value));
-      } else schedule(0);
-    } catch (error) {
-      if (error instanceof Stale) {
-        await takeTheirs(error);
-        return saveOnce();
-      }
-      saveState.value = error instanceof Unreachable ? 'offline' : 'refused';
-      notice.value = error instanceof Unreachable ? null : sentence(error);
-      if (error instanceof Unreachable) schedule(RETRY_AFTER);
-    }
-  };
-
-  const save = (): Promise<void> => {
-    saving ??= saveOnce().finally(() => {
-      saving = null;
+  /** Works on an effect as the server gave it. */
+  const begin = (record: EffectRecord): EffectSession => {
+    leave();
+    const opened: EffectSession = new EffectSession(record, {
+      server: api,
+      work,
+      now: () => Date.now(),
+      later: (call, after) => {
+        const timer = setTimeout(call, after);
+        return () => clearTimeout(timer);
+      },
+      // A session that is over may still be sending; it has nothing to show.
+      onChange: () => {
+        if (session === opened) show();
+      },
     });
-    return saving;
-  };
-
-  /** Resolves with the revision once everything done so far is on the server's disk. */
-  const flush = async (): Promise<number> => {
-    history.endGesture();
-    while (effect.value !== saved) {
-      await save();
-      if (saveState.value === 'offline' || saveState.value === 'refused')
-        throw new Unreachable(saveState.value);
-    }
-    return revision;
+    session = opened;
+    show();
+    id.value = record.id;
+    return opened;
   };
 
   const open = async (effectId: string): Promise<void> => {
+    leave();
+    const mine = ++wanted;
     const record = await api.get(effectId);
-    id.value = record.id;
-    revision = record.revision;
-    saved = record.effect;
-    history = new History(record.effect);
-    saveState.value = 'saved';
-    notice.value = null;
-    show();
-    const raw = localStorage.getItem(keptKey(effectId));
-    if (!raw) return;
-    try {
-      // Work that had not reached the server when this browser was closed.
-      const kept = JSON.parse(raw) as Kept;
-      const merged = mergeOnto(readEffect(kept.base), readEffect(kept.mine), record.effect);
-      if (!merged) return;
-      history.edit({ label: 'Recover unsaved work', change: (draft) => Object.assign(draft, merged) });
-      touched();
-    } catch {
-      localStorage.removeItem(keptKey(effectId));
-    }
+    if (mine === wanted) await begin(record).recover();
   };
 
   const close = (): void => {
-    if (effect.value !== saved) void save();
+    wanted++;
+    leave();
     id.value = null;
   };
 
+  const said = (text: string | null): void => {
+    notice.value = text;
+    if (session) session.notice = text;
+  };
+
   /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
-  const edit = (change: Edit, gesture: string | null = null): boolean => {
-    try {
-      history.edit(change, gesture);
-    } catch (error) {
-      if (!(error instanceof IconiaError)) throw error;
-      notice.value = error.message;
-      return false;
-    }
-    touched();
-    return true;
+  const edit = (change: Edit, gesture: string | null = null): boolean =>
+    session?.edit(change, gesture) ?? false;
+  const endGesture = (): void => session?.history.endGesture();
+  const undo = (): void => session?.undo();
+  const redo = (): void => session?.redo();
+
+  /** Resolves with the revision once everything done so far is on the server's disk. */
+  const flush = async (): Promise<number> => {
+    if (!session) throw new IconiaError('effect.none', 'No effect is open, so there is nothing to save.');
+    return session.flush();
   };
-  const endGesture = (): void => history.endGesture();
-  const undo = (): void => {
-    history.undo();
-    touched();
-  };
-  const redo = (): void => {
-    history.redo();
-    touched();
-  };
+  /** The page may go: what is unsaved is written into the browser at once. */
+  const keepNow = (): void => void session?.keepNow();
 
   /** Work that is done but not yet in the document: a painting that is being written to its file. */
   const onTheWay = ref(0);
-  const during = async <T>(work: Promise<T>): Promise<T> => {
+  const during = async <T>(task: Promise<T>): Promise<T> => {
     onTheWay.value++;
     try {
-      return await work;
+      return await task;
     } finally {
       onTheWay.value--;
     }
   };
 
-  const saveWords = computed(
-    () =>
-      ({
-        saved: 'all saved',
-        unsaved: 'saving soon',
-        saving: 'saving',
-        offline: 'server away, kept in this browser',
-        refused: 'not saved',
-      })[onTheWay.value > 0 && saveState.value === 'saved' ? 'saving' : saveState.value],
-  );
+  const saveWords = computed(() => {
+    const state = onTheWay.value > 0 && saveState.value === 'saved' ? 'saving' : saveState.value;
+    const words: Record<SaveState, string> = {
+      saved: 'all saved',
+      unsaved: 'saving soon',
+      saving: 'saving',
+      offline: keepsHere.value
+        ? 'server away, kept in this browser'
+        : 'server away, kept in this window only',
+      refused: 'not saved',
+      apart: 'not saved yet',
+    };
+    return words[state];
+  });
 
   return {
     id,
     effect,
     saveState,
     saveWords,
+    keepsHere,
     onTheWay,
     during,
-    notice,
+    notice: computed({ get: () => notice.value, set: said }),
     undoLabel,
     redoLabel,
+    begin,
     open,
     close,
     edit,
@@ -220,5 +142,6 @@ export const useEffectStore = defineStore('effect', () => {
     undo,
     redo,
     flush,
+    keepNow,
   };
 });

@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { IconiaError } from '../../core/errors';
 import { result, type ReadResult } from '../../intake/drafts';
 import {
+  blankRecord,
   dropped,
   keep,
   pictureDraft,
@@ -23,6 +24,7 @@ const { stackOrder } = await import('../../core/document/queries');
 
 beforeEach(() => {
   setActivePinia(createPinia());
+  useEffectStore().begin(blankRecord());
   reader.reset();
   keep.mockClear();
 });

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick } from 'vue';
 import { IconiaError } from '../../core/errors';
-import { dropped, pictureFile, pretendBrowser, pretendReaderAndServer, reader } from './testing';
+import { blankRecord, dropped, pictureFile, pretendBrowser, pretendReaderAndServer, reader } from './testing';
 
 pretendBrowser();
 await pretendReaderAndServer();
@@ -11,6 +11,8 @@ const kept = new Map<string, unknown>();
 jest.unstable_mockModule('idb-keyval', () => ({
   get: (key: string) => Promise.resolve(kept.get(key)),
   set: (key: string, value: unknown) => Promise.resolve(void kept.set(key, value)),
+  del: (key: string) => Promise.resolve(void kept.delete(key)),
+  createStore: () => null,
 }));
 const { useImportsStore } = await import('./imports');
 const { useLinksStore } = await import('./links');
@@ -45,6 +47,7 @@ class Disk {
 beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate', 'setTimeout'] });
   setActivePinia(createPinia());
+  useEffectStore().begin(blankRecord());
   reader.reset();
   kept.clear();
 });

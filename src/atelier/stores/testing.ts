@@ -5,6 +5,7 @@ import { Cancelled } from '../../intake/intake-client';
 import { result, type AssetDraft, type PreparedDraft, type ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
 import type { PrepareRequest } from '../../intake/prepare';
+import { blankEffect } from '../../core/document/defaults';
 import type { FileRef, PictureAsset } from '../../core/document/schema';
 import type { KeptBytes } from '../../intake/drafts';
 import type { Dropped } from '../intake/dropped';
@@ -26,6 +27,9 @@ interface Work {
   readonly signal?: AbortSignal;
   readonly progress?: (share: number) => void;
 }
+
+/** A blank effect, as the server gives it. */
+export const blankRecord = (effect = blankEffect('')) => ({ id: 'test', revision: 1, effect, updatedAt: '' });
 
 /** How the pretended reader answers; tests set these. */
 export const reader = {
@@ -106,7 +110,11 @@ export const pretendReaderAndServer = async (): Promise<void> => {
   const real = await import('../../intake/intake-client');
   jest.unstable_mockModule('../../intake/intake-client', () => ({ ...real, IntakeClient: PretendedReader }));
   jest.unstable_mockModule('../api/client', () => ({
-    api: { keep, fileUrl: (sha: string) => `/api/files/${sha}` },
+    api: {
+      keep,
+      fileUrl: (sha: string) => `/api/files/${sha}`,
+      save: (_id: string, revision: number) => Promise.resolve(revision + 1),
+    },
     Stale: class extends Error {},
     Unreachable: class extends Error {},
   }));

@@ -7,6 +7,7 @@ import { shallow } from '../bounds';
 import type { ReleasesStore } from '../releases-store';
 
 const idSchema = z.object({ id: z.uuid() });
+const revisionSchema = z.object({ id: z.uuid(), revision: z.coerce.number().int().positive() });
 const saveSchema = z.strictObject({ revision: z.number().int().positive(), patch: patchSchema });
 const listSchema = z.object({
   after: z.string().max(200).optional(),
@@ -40,6 +41,10 @@ export const effectRoutes = (
   });
   router.get('/:id', async (request, response) => {
     response.json(wire(await effects.get(idSchema.parse(request.params).id)));
+  });
+  router.get('/:id/revisions/:revision', async (request, response) => {
+    const { id, revision } = revisionSchema.parse(request.params);
+    response.json({ revision, document: await effects.at(id, revision) });
   });
   router.patch('/:id', async (request, response) => {
     const { id } = idSchema.parse(request.params);

@@ -1,0 +1,324 @@
+/**
+ * One effect while it is open: its document and undo, the revision that the server acknowledged, and what is on its way. A session
+ * is closed with its effect; what still comes in for it then can reach no other.
+ *
+ * Whatever goes wrong ends in a state that says what it is, and is tried again.
+ */
+import { IconiaError, sentence } from '../../core/errors';
+import type { Edit } from '../../core/document/edits';
+import { History } from '../../core/document/history';
+import { mergeOnto } from '../../core/document/merge';
+import { applyPatch, diff, type Patch } from '../../core/document/patch';
+import type { Effect } from '../../core/document/schema';
+import { cutText } from '../../core/text';
+import { Stale, Unreachable, type EffectRecord } from '../api/client';
+import { clashWords } from './merge-words';
+import type { Unsaved, UnsavedWork } from './unsaved-work';
+
+export type SaveState =
+  | 'saved'
+  | 'unsaved'
+  | 'saving'
+  /** The server does not answer. */
+  | 'offline'
+  /** The server has said what is wrong with it. */
+  | 'refused'
+  /** Another window's work does not fit, and the copy of this one's could not be made yet. */
+  | 'apart';
+
+/** The part of the server that a session talks to. */
+export interface SavingServer {
+  save(id: string, revision: number, patch: Patch): Promise<number>;
+  create(effect: Effect): Promise<EffectRecord>;
+  /** The document at a revision; null when it is no longer kept. */
+  at(id: string, revision: number): Promise<Effect | null>;
+}
+
+export interface SessionTools {
+  readonly server: SavingServer;
+  readonly work: UnsavedWork;
+  /** Milliseconds since 1970. */
+  readonly now: () => number;
+  /** Calls back after milliseconds; the answer takes that back. */
+  readonly later: (work: () => void, after: number) => () => void;
+  /** Something of the session has changed. */
+  readonly onChange: () => void;
+}
+
+/** Quiet time after an edit before it is sent, and before a failed save is tried again. */
+const SAVE_AFTER = 350;
+const RETRY_AFTER = 3000;
+const RETRY_REFUSED = 15_000;
+/** At most so often is unsaved work written in the browser. */
+const KEEP_EVERY = 500;
+
+const day = (at: number): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(at);
+
+export class EffectSession {
+  readonly id: string;
+  readonly history: History;
+  state: SaveState = 'saved';
+  /** A sentence about the last thing that went wrong while saving, or what was merged. */
+  notice: string | null = null;
+  /** The browser keeps unsaved work, as far as is known. */
+  keepsHere = true;
+  private revision: number;
+  private acknowledged: Effect;
+  private saving: Promise<void> | null = null;
+  private cancelSave: (() => void) | null = null;
+  private cancelKeep: (() => void) | null = null;
+  private closed = false;
+  private keptSomething = false;
+
+  constructor(
+    record: EffectRecord,
+    private readonly tools: SessionTools,
+  ) {
+    this.id = record.id;
+    this.revision = record.revision;
+    this.acknowledged = record.effect;
+    this.history = new History(record.effect);
+  }
+
+  get effect(): Effect {
+    return this.history.effect;
+  }
+  get isSaved(): boolean {
+    return this.effect === this.acknowledged;
+  }
+
+  private say(state: SaveState, notice: string | null = this.notice): void {
+    this.state = state;
+    this.notice = notice;
+    this.tools.onChange();
+  }
+
+  /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
+  edit(change: Edit, gesture: string | null): boolean {
+    try {
+      this.history.edit(change, gesture);
+    } catch (error) {
+      if (!(error instanceof IconiaError)) throw error;
+      this.say(this.state, error.message);
+      return false;
+    }
+    this.touched();
+    return true;
+  }
+  undo(): void {
+    this.history.undo();
+    this.touched();
+  }
+  redo(): void {
+    this.history.redo();
+    this.touched();
+  }
+
+  private touched(): void {
+    if (!this.isSaved) {
+      if (this.state === 'saved') this.state = 'unsaved';
+      this.keepSoon();
+      this.schedule(SAVE_AFTER);
+    }
+    this.tools.onChange();
+  }
+
+  private schedule(after: number): void {
+    this.cancelSave?.();
+    this.cancelSave = this.closed ? null : this.tools.later(() => void this.save(), after);
+  }
+
+  private keepSoon(): void {
+    this.cancelKeep ??= this.tools.later(() => void this.keepNow(), KEEP_EVERY);
+  }
+  /** Writes what is unsaved into the browser; called by itself, and when the page goes. */
+  async keepNow(): Promise<void> {
+    this.cancelKeep?.();
+    this.cancelKeep = null;
+    const patch = diff(this.acknowledged, this.effect);
+    if (patch.length === 0) return;
+    try {
+      this.keptSomething = true;
+      await this.tools.work.write(this.id, { revision: this.revision, patch, at: this.tools.now() });
+      this.keepsHere = true;
+    } catch {
+      this.keepsHere = false;
+      this.tools.onChange();
+    }
+  }
+  private forgetKept(): void {
+    this.cancelKeep?.();
+    this.cancelKeep = null;
+    if (this.keptSomething) void this.tools.work.forget(this.id);
+    this.keptSomething = false;
+  }
+
+  /** Sends what is new. One at a time; who asks meanwhile waits for the same. */
+  save(): Promise<void> {
+    this.cancelSave?.();
+    this.cancelSave = null;
+    this.saving ??= this.saveOnce().finally(() => {
+      this.saving = null;
+    });
+    return this.saving;
+  }
+
+  private async saveOnce(): Promise<void> {
+    const sent = this.effect;
+    const patch = diff(this.acknowledged, sent);
+    if (patch.length === 0) {
+      this.acknowledged = sent;
+      this.forgetKept();
+      return this.say('saved', this.state === 'saved' ? this.notice : this.afterTrouble());
+    }
+    this.say('saving');
+    try {
+      this.revision = await this.tools.server.save(this.id, this.revision, patch);
+      this.acknowledged = sent;
+      this.refusal = null;
+      if (this.isSaved) {
+        this.forgetKept();
+        this.say('saved', this.afterTrouble());
+      } else {
+        this.say('unsaved', this.afterTrouble());
+        this.keepSoon();
+        this.schedule(0);
+      }
+    } catch (error) {
+      if (error instanceof Stale) return this.meet(error);
+      this.failed(error);
+    }
+  }
+
+  /** What the server has said against the work as it is. */
+  private refusal: IconiaError | null = null;
+  /** A sentence of trouble goes when the trouble is over; what was merged stays to be read. */
+  private troubleSaid: string | null = null;
+  private afterTrouble(): string | null {
+    const over = this.notice === this.troubleSaid;
+    this.troubleSaid = null;
+    return over ? null : this.notice;
+  }
+
+  private failed(error: unknown): void {
+    if (error instanceof Unreachable) {
+      this.say('offline');
+      this.schedule(RETRY_AFTER);
+      return;
+    }
+    this.refusal = error instanceof IconiaError ? error : new IconiaError('server.refused', sentence(error));
+    this.troubleSaid = `Not saved: ${this.refusal.message} Undo the last change, or change it; it is tried again.`;
+    this.say('refused', this.troubleSaid);
+    this.schedule(RETRY_REFUSED);
+  }
+
+  /** Somebody else saved first: their work is taken over, and mine put on top of it or kept as a copy. */
+  private async meet(stale: Stale): Promise<void> {
+    const mine = this.effect;
+    const merged = mergeOnto(this.acknowledged, mine, stale.effect);
+    if (merged) {
+      this.takeOver(stale, merged.effect);
+      this.say(
+        'unsaved',
+        clashWords(merged.effect, merged.clashes) ??
+          'This effect was also changed in another window. Both changes are in it now.',
+      );
+      return this.saveOnce();
+    }
+    try {
+      const name = await this.copyOf(mine, 'kept copy');
+      this.takeOver(stale, stale.effect);
+      this.forgetKept();
+      this.say(
+        'saved',
+        `This effect was changed in another window in a way that does not fit yours. Yours is kept as “${name}” on Home; here you see theirs.`,
+      );
+    } catch {
+      // Nothing is given up: it stays here and in the browser, and is tried again.
+      this.troubleSaid =
+        'This effect was changed in another window in a way that does not fit yours. Yours could not be kept as a copy yet; it is tried again. Leave this window open.';
+      this.say('apart', this.troubleSaid);
+      this.schedule(RETRY_AFTER);
+    }
+  }
+
+  private takeOver({ revision, effect }: { revision: number; effect: Effect }, now: Effect): void {
+    this.acknowledged = effect;
+    this.revision = revision;
+    this.history.replace(now);
+  }
+
+  private async copyOf(effect: Effect, why: string): Promise<string> {
+    const name = `${cutText(effect.name, 79 - why.length - 2)} (${why})`;
+    return (await this.tools.server.create({ ...effect, name })).effect.name;
+  }
+
+  /** Resolves with the revision once everything done so far is on the server's disk. Rejects with the sentence that says why not. */
+  async flush(): Promise<number> {
+    this.history.endGesture();
+    while (!this.isSaved) {
+      await this.save();
+      if (this.state === 'offline' || this.state === 'apart') throw new Unreachable(this.state);
+      if (this.state === 'refused' && this.refusal) throw this.refusal;
+    }
+    return this.revision;
+  }
+
+  /**
+   * Work that had not reached the server when this browser was closed. It is put on the revision it stood on; what came in since
+   * from elsewhere is merged, or the work is kept as a copy. Always said.
+   */
+  async recover(): Promise<void> {
+    const kept = await this.tools.work.read(this.id);
+    if (!kept || this.closed) return;
+    this.keptSomething = true;
+    const at = day(kept.at);
+    try {
+      const base =
+        kept.revision === this.revision
+          ? this.acknowledged
+          : await this.tools.server.at(this.id, kept.revision);
+      if (this.closed) return;
+      const mine = base && applyPatch(base, kept.patch);
+      const merged = mine && mergeOnto(base, mine, this.acknowledged);
+      if (merged) return this.putBack(kept, merged.effect, clashWords(merged.effect, merged.clashes), at);
+      const name = await this.copyOf(mine ?? applyPatch(this.acknowledged, kept.patch), 'unsaved work');
+      this.forgetKept();
+      this.say(
+        this.state,
+        `Work of ${at} that had not reached the server does not fit what was changed since. It is kept as “${name}” on Home.`,
+      );
+    } catch (error) {
+      // It stays in the browser and is offered again.
+      this.say(this.state, `Work of ${at} in this browser could not be put back yet: ${sentence(error)}`);
+    }
+  }
+
+  private putBack(kept: Unsaved, effect: Effect, clash: string | null, at: string): void {
+    if (diff(this.effect, effect).length === 0) return this.forgetKept();
+    const newer = kept.revision !== this.revision ? ', put on top of what was changed elsewhere since' : '';
+    this.history.edit({
+      label: 'Recover unsaved work',
+      change: (draft) => Object.assign(draft, effect),
+    });
+    this.notice =
+      clash ?? `Work of ${at} that had not reached the server is here again${newer}. Undo takes it back.`;
+    this.touched();
+  }
+
+  /** Sends what is left; then the session is over. What cannot be sent stays in the browser. */
+  async close(): Promise<void> {
+    this.closed = true;
+    this.cancelSave?.();
+    if (this.isSaved && !this.saving) return;
+    await this.keepNow();
+    await this.saving;
+    if (!this.isSaved) await this.save();
+  }
+}
