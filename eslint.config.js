@@ -32,7 +32,10 @@ export default defineConfig([
     },
   },
   // Fixtures say by their first argument which others they need, and some need none.
-  { files: ['e2e/harness/test.ts'], rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] } },
+  {
+    files: ['e2e/harness/test.ts'],
+    rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] },
+  },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -19,6 +19,9 @@ export const cameraFovY = (width: number, height: number): Degrees => {
   return (2 * Math.atan(half) * 180) / Math.PI;
 };
 
+/** Towards the viewer, or away from them. */
+export type Facing = 'user' | 'environment';
+
 export type CameraState = 'starting' | 'looking' | 'tracking';
 
 /** Whether it is known where people are: not asked for, on its way, known, or not to be had. */
@@ -51,8 +54,10 @@ const cameraError = (cause: unknown): IconiaError => {
   return new IconiaError('camera.failed', `The camera could not be opened: ${sentence(cause)}`, { cause });
 };
 
+const MOST_FAILURES = 8;
+
 export class LiveCamera {
-  /** Holds the picture the last frame was computed from, mirrored. */
+  /** Holds the picture the last frame was computed from; mirrored when the camera looks at the viewer. */
   readonly picture = document.createElement('canvas');
   private readonly pending = document.createElement('canvas');
   private readonly video = document.createElement('video');
@@ -64,11 +69,13 @@ export class LiveCamera {
   private stream: MediaStream | null = null;
   private stopped = false;
   private startedAt = 0;
+  private mirrored = true;
+  /** Pictures in a row that could not be tracked. */
+  private failures = 0;
 
   constructor(
     private readonly events: CameraEvents,
-    /** Towards the viewer, or away from them. */
-    private readonly facing: 'user' | 'environment' = 'user',
+    private readonly facing: Facing = 'user',
   ) {
     this.video.muted = true;
     this.video.playsInline = true;
@@ -92,9 +99,14 @@ export class LiveCamera {
         track.addEventListener('ended', () =>
           this.fail('camera.lost', 'The camera went away. Plug it in, then try again.'),
         );
+      // What was asked for is a wish; what came says itself where it looks.
+      const looks = this.stream.getVideoTracks()[0]?.getSettings().facingMode ?? this.facing;
+      this.mirrored = looks !== 'environment';
       this.video.srcObject = this.stream;
       await this.video.play();
     } catch (cause) {
+      // Stopped while it opened: whoever did that knows.
+      if (this.stopped) return this.stop();
       this.stop();
       throw cameraError(cause);
     }
@@ -103,9 +115,11 @@ export class LiveCamera {
     try {
       await this.tracker.start(1);
     } catch (error) {
+      if (this.stopped) return;
       this.stop();
       throw error;
     }
+    if (this.stopped) return this.stop();
     this.startedAt = performance.now();
     this.events.onState('looking');
     void this.sendNext();
@@ -149,36 +163,53 @@ export class LiveCamera {
 
   private async sendNext(): Promise<void> {
     if (this.stopped) return;
+    try {
+      await this.trackPicture();
+      this.failures = 0;
+    } catch (cause) {
+      if (this.stopped) return;
+      // One bad picture is let go; when none can be tracked any more, it is over.
+      if (++this.failures >= MOST_FAILURES || (cause as IconiaError).code === 'tracker.failed') {
+        this.stop();
+        return this.events.onError(
+          cause instanceof IconiaError
+            ? cause
+            : new IconiaError(
+                'camera.failed',
+                `The camera picture could not be tracked: ${sentence(cause)}`,
+                { cause },
+              ),
+        );
+      }
+    }
+    // One picture at a time: the tracker's own pace is the frame rate.
+    requestAnimationFrame(() => void this.sendNext());
+  }
+
+  private async trackPicture(): Promise<void> {
     const { width, height } = this.pending;
     const g = this.pending.getContext('2d')!;
-    // People know themselves mirrored; the tracker sees the same picture, so everything stays in one space.
-    g.setTransform(-1, 0, 0, 1, width, 0);
+    // People know themselves mirrored, and the world as it is; the tracker sees the same picture, so everything stays in one space.
+    if (this.mirrored) g.setTransform(-1, 0, 0, 1, width, 0);
+    else g.setTransform(1, 0, 0, 1, 0, 0);
     g.drawImage(this.video, 0, 0, width, height);
     const image = await createImageBitmap(this.pending);
     const time = (performance.now() - this.startedAt) / 1000;
-    try {
-      // Both look at the same picture, so that mask and face belong together.
-      const [tracked, people]: [Tracked, PeopleMask | null] = await Promise.all([
-        this.tracker.track(image, time, cameraFovY(width, height)),
-        this.finds ? this.findIn(await createImageBitmap(this.pending)) : null,
-      ]);
-      if (this.finds && people && !this.people) this.events.onPeople?.('known', null);
-      this.people = people;
-      this.tracked(tracked.frame);
-    } catch (cause) {
-      if (this.stopped) return;
-      this.stop();
-      this.events.onError(cause as IconiaError);
-    }
+    // Both look at the same picture, so that mask and face belong together.
+    const [tracked, people]: [Tracked, PeopleMask | null] = await Promise.all([
+      this.tracker.track(image, time, cameraFovY(width, height)),
+      this.finds ? this.findIn(await createImageBitmap(this.pending)) : null,
+    ]);
+    if (this.stopped) return;
+    if (this.finds && people && !this.people) this.events.onPeople?.('known', null);
+    this.people = people;
+    this.tracked(tracked.frame);
   }
 
   private tracked(frame: TrackFrame): void {
-    if (this.stopped) return;
     this.picture.getContext('2d')!.drawImage(this.pending, 0, 0);
     this.events.onState(frame.faces.length > 0 ? 'tracking' : 'looking');
     this.events.onFrame(frame);
-    // One picture at a time: the tracker's own pace is the frame rate.
-    requestAnimationFrame(() => void this.sendNext());
   }
 
   private fail(code: string, message: string): void {

@@ -1,4 +1,5 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
+import { carriedOver } from '../core/behave/carried-over';
 import type { Program } from '../core/behave/program';
 import { Runtime } from '../core/behave/runtime';
 import type { ControlSet, Finger, View } from '../core/behave/inputs';
@@ -9,7 +10,8 @@ import { STEP } from '../core/units';
 const MOST_STEPS = 15;
 
 export class LiveRuntime {
-  readonly runtime: Runtime;
+  private current: Runtime;
+  private compiled: Program;
   private due = 0;
   private last: number | null = null;
   private taps: { x: number; y: number }[] = [];
@@ -19,8 +21,25 @@ export class LiveRuntime {
   private events: ViewerEvent[] = [];
   private loudness = 0;
 
-  constructor(readonly program: Program) {
-    this.runtime = new Runtime(program);
+  constructor(program: Program) {
+    this.compiled = program;
+    this.current = new Runtime(program);
+  }
+
+  get runtime(): Runtime {
+    return this.current;
+  }
+  get program(): Program {
+    return this.compiled;
+  }
+
+  /** The document was changed: its values change, what is under way goes on. */
+  change(program: Program): void {
+    if (program === this.compiled) return;
+    const state = carriedOver(this.compiled, this.current.save(), program);
+    this.compiled = program;
+    this.current = new Runtime(program);
+    this.current.restore(state);
   }
 
   tap(x: number, y: number): void {

@@ -11,6 +11,7 @@ export interface WorkerWords {
 
 export class WorkerLine<To, Answer extends { readonly kind: string }> {
   private worker: Worker | null = null;
+  private starting: { fail: (error: IconiaError) => void } | null = null;
   private waiting: { done: (answer: Answer) => void; fail: (error: IconiaError) => void } | null = null;
 
   constructor(
@@ -23,16 +24,15 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
     return new Promise((ready, refuse) => {
       const worker = new Worker(this.script);
       this.worker = worker;
+      this.starting = { fail: refuse };
       const fail = (text: string): void => {
-        const error = new IconiaError('tracker.failed', text);
-        this.stop();
-        refuse(error);
-        this.waiting?.fail(error);
-        this.waiting = null;
+        this.end(new IconiaError('tracker.failed', text));
       };
       worker.onmessage = ({ data }: MessageEvent<WorkerState | Answer>) => {
-        if (data.kind === 'ready') ready();
-        else if (data.kind === 'failed')
+        if (data.kind === 'ready') {
+          this.starting = null;
+          ready();
+        } else if (data.kind === 'failed')
           fail(
             `${this.words.name} stopped: ${(data as { message: string }).message}. Reload the page to start it again.`,
           );
@@ -53,6 +53,7 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
   /** One at a time: wait for the answer before the next. */
   ask(message: To, transfer: Transferable[] = []): Promise<Answer> {
     return new Promise((done, fail) => {
+      if (!this.worker) return fail(this.over());
       this.waiting = { done, fail };
       this.post(message, transfer);
     });
@@ -62,8 +63,22 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
     this.worker?.postMessage(message, transfer);
   }
 
-  stop(): void {
+  private over(): IconiaError {
+    return new IconiaError('tracker.stopped', `${this.words.name} was stopped.`);
+  }
+
+  /** Nobody is left waiting: who asked is told. */
+  private end(error: IconiaError): void {
     this.worker?.terminate();
     this.worker = null;
+    const { starting, waiting } = this;
+    this.starting = this.waiting = null;
+    starting?.fail(error);
+    waiting?.fail(error);
+  }
+
+  /** Ends the worker; what was asked of it is refused with `tracker.stopped`. */
+  stop(): void {
+    this.end(this.over());
   }
 }

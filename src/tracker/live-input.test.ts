@@ -1,0 +1,137 @@
+/** Take, camera, facing and microphone: whatever is wished while something else is on its way. */
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { IconiaError } from '../core/errors';
+import { FIRST_TAKE } from '../core/takes/library';
+import type { CameraEvents, Facing } from './live-camera';
+import { LiveInput, type InputCamera, type InputMicrophone } from './live-input';
+
+class FakeCamera implements InputCamera {
+  readonly picture = {} as HTMLCanvasElement;
+  people = null;
+  stopped = false;
+  looksForPeople = false;
+  open!: () => void;
+  refuse!: (error: Error) => void;
+  private readonly opening = new Promise<void>((done, fail) =>
+    Object.assign(this, { open: done, refuse: fail }),
+  );
+  constructor(
+    readonly events: CameraEvents,
+    readonly facing: Facing,
+  ) {}
+  start(): Promise<void> {
+    return this.opening;
+  }
+  stop(): void {
+    this.stopped = true;
+  }
+  findPeople(wanted: boolean): void {
+    this.looksForPeople = wanted;
+  }
+}
+class FakeMicrophone implements InputMicrophone {
+  stopped = false;
+  loudness = 0.4;
+  allow!: () => void;
+  refuse!: (error: Error) => void;
+  private readonly opening = new Promise<void>((done, fail) =>
+    Object.assign(this, { allow: done, refuse: fail }),
+  );
+  start(): Promise<void> {
+    return this.opening;
+  }
+  stop(): void {
+    this.stopped = true;
+  }
+}
+let cameras: FakeCamera[];
+let microphones: FakeMicrophone[];
+let input: LiveInput;
+beforeEach(() => {
+  cameras = [];
+  microphones = [];
+  input = new LiveInput({
+    onChange: () => {},
+    camera: (events, facing) => {
+      const camera = new FakeCamera(events, facing);
+      cameras.push(camera);
+      return camera;
+    },
+    microphone: () => {
+      const microphone = new FakeMicrophone();
+      microphones.push(microphone);
+      return microphone;
+    },
+  });
+});
+const settle = () => new Promise(setImmediate);
+const opened = async (): Promise<FakeCamera> => {
+  const opening = input.useCamera();
+  cameras.at(-1)!.open();
+  expect(await opening).toBe(true);
+  return cameras.at(-1)!;
+};
+
+describe('one machine for take and camera', () => {
+  test('opens, gives frames, goes back to the take', async () => {
+    const camera = await opened();
+    camera.events.onFrame(FIRST_TAKE.frameAt(1));
+    expect([input.source, input.frame?.time]).toEqual(['camera', 1]);
+    input.useTake();
+    expect([input.source, input.frame, input.camera, camera.stopped]).toEqual(['take', null, null, true]);
+  });
+  test('a camera that was wished away while it opened is closed, and never shown', async () => {
+    const opening = input.useCamera();
+    input.useTake();
+    cameras[0]!.open();
+    expect(await opening).toBe(false);
+    expect([input.source, input.state, cameras[0]!.stopped]).toEqual(['take', null, true]);
+    cameras[0]!.events.onFrame(FIRST_TAKE.frameAt(2));
+    cameras[0]!.events.onError(new IconiaError('camera.lost', 'late'));
+    expect([input.frame, input.problem]).toEqual([null, null]);
+  });
+  test('flipped while the first opens: only the last one is shown', async () => {
+    const first = input.useCamera('user');
+    const second = input.useCamera('environment');
+    cameras[1]!.open();
+    cameras[0]!.open();
+    expect([await first, await second]).toEqual([false, true]);
+    expect([cameras[0]!.stopped, cameras[1]!.stopped, input.facing]).toEqual([true, false, 'environment']);
+  });
+  test('one that cannot be opened, or goes away, says why and leaves the take', async () => {
+    const opening = input.useCamera();
+    cameras[0]!.refuse(new IconiaError('camera.refused', 'Not allowed.'));
+    expect(await opening).toBe(false);
+    expect([input.source, input.problem]).toEqual(['take', 'Not allowed.']);
+    const camera = await opened();
+    expect(input.problem).toBeNull();
+    camera.events.onError(new IconiaError('camera.lost', 'It went away.'));
+    expect([input.source, input.problem, camera.stopped]).toEqual(['take', 'It went away.', true]);
+  });
+  test('people are looked for, and the microphone asked for, only where they are needed', async () => {
+    input.need({ people: true, sound: true });
+    expect(microphones).toEqual([]);
+    const camera = await opened();
+    expect(camera.looksForPeople).toBe(true);
+    microphones[0]!.allow();
+    await settle();
+    expect(input.loudness).toBe(0.4);
+    input.need({ people: false, sound: false });
+    expect([camera.looksForPeople, microphones[0]!.stopped, input.loudness]).toEqual([false, true, null]);
+  });
+  test('a microphone that is allowed after the camera went is closed at once', async () => {
+    input.need({ people: false, sound: true });
+    await opened();
+    input.useTake();
+    microphones[0]!.allow();
+    await settle();
+    expect([microphones[0]!.stopped, input.loudness]).toEqual([true, null]);
+  });
+  test('a microphone that is refused: the camera goes on, and it is said', async () => {
+    input.need({ people: false, sound: true });
+    await opened();
+    microphones[0]!.refuse(new Error('NotAllowedError'));
+    await settle();
+    expect([input.source, input.problem]).toEqual(['camera', expect.stringContaining('hears nothing')]);
+  });
+});

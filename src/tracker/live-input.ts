@@ -1,0 +1,184 @@
+/**
+ * Where the picture comes from: the take, or a camera with its facing, the search for people and the microphone. One machine for
+ * the atelier and the show page. Wishes may come while one before is on its way: the last one counts, and whatever was opened
+ * for an older one is closed.
+ */
+import { IconiaError, sentence } from '../core/errors';
+import type { TrackFrame } from '../core/tracking/track-frame';
+import {
+  LiveCamera,
+  type CameraEvents,
+  type CameraState,
+  type Facing,
+  type PeopleState,
+} from './live-camera';
+import { Microphone } from './microphone';
+
+/** What a machine needs of a camera; tests give their own. */
+export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'findPeople' | 'picture' | 'people'>;
+export type InputMicrophone = Pick<Microphone, 'start' | 'stop' | 'loudness'>;
+
+export interface LiveInputOptions {
+  /** Something has changed; read it off. */
+  readonly onChange: () => void;
+  readonly camera?: (events: CameraEvents, facing: Facing) => InputCamera;
+  readonly microphone?: () => InputMicrophone;
+}
+
+/** What the effect needs of a camera besides the picture. */
+export interface Needs {
+  readonly people: boolean;
+  readonly sound: boolean;
+}
+
+const UNHEARD =
+  'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
+
+export class LiveInput {
+  source: 'take' | 'camera' = 'take';
+  state: CameraState | null = null;
+  facing: Facing = 'user';
+  people: PeopleState = 'off';
+  peopleError: string | null = null;
+  /** Why there is no camera, or no microphone. */
+  problem: string | null = null;
+  frame: TrackFrame | null = null;
+  private opened: InputCamera | null = null;
+  private microphone: InputMicrophone | null = null;
+  private needs: Needs = { people: false, sound: false };
+  /** Counts wishes: whoever comes back for an older one is late. */
+  private wish = 0;
+  private listening = 0;
+
+  constructor(private readonly options: LiveInputOptions) {}
+
+  /** The camera whose picture is shown; null on a take. */
+  get camera(): InputCamera | null {
+    return this.source === 'camera' ? this.opened : null;
+  }
+  /** How loud it is, 0 to 1; null when nothing listens. */
+  get loudness(): number | null {
+    return this.microphone?.loudness ?? null;
+  }
+
+  /** Back to the take; whatever is open or on its way is closed. */
+  useTake(): void {
+    this.wish++;
+    this.closeAll();
+    this.source = 'take';
+    this.problem = null;
+    this.options.onChange();
+  }
+
+  /** Opens the camera. False when it cannot be, with `problem` saying why, or when something else was wished meanwhile. */
+  async useCamera(facing: Facing = this.facing): Promise<boolean> {
+    const mine = ++this.wish;
+    this.closeAll();
+    this.source = 'take';
+    this.problem = null;
+    this.state = 'starting';
+    this.facing = facing;
+    const current = (): boolean => mine === this.wish;
+    const make = this.options.camera ?? ((events, way) => new LiveCamera(events, way));
+    const camera = make(
+      {
+        onFrame: (frame) => {
+          if (current()) this.frame = frame;
+          if (current()) this.options.onChange();
+        },
+        onState: (state) => {
+          if (!current() || state === this.state) return;
+          this.state = state;
+          this.options.onChange();
+        },
+        onPeople: (state, error) => {
+          if (!current()) return;
+          this.people = state;
+          this.peopleError = error?.message ?? null;
+          this.options.onChange();
+        },
+        onError: (error) => {
+          if (current()) this.lose(error);
+        },
+      },
+      facing,
+    );
+    this.opened = camera;
+    this.options.onChange();
+    try {
+      await camera.start();
+    } catch (error) {
+      camera.stop();
+      if (current()) this.lose(error);
+      return false;
+    }
+    if (!current()) {
+      camera.stop();
+      return false;
+    }
+    this.source = 'camera';
+    this.options.onChange();
+    this.meetNeeds();
+    return true;
+  }
+
+  /** The other camera: of the viewer, or of what is before them. On a take it is only remembered. */
+  async flip(): Promise<boolean> {
+    this.facing = this.facing === 'user' ? 'environment' : 'user';
+    return this.source === 'camera' ? this.useCamera(this.facing) : true;
+  }
+
+  /** What the effect needs now: asked for only on a camera, and let go when it is not needed any more. */
+  need(needs: Needs): void {
+    if (needs.people === this.needs.people && needs.sound === this.needs.sound) return;
+    this.needs = needs;
+    this.meetNeeds();
+  }
+
+  private meetNeeds(): void {
+    if (this.source !== 'camera') return;
+    this.opened?.findPeople(this.needs.people);
+    if (this.needs.sound) void this.listen();
+    else this.deafen();
+  }
+
+  private async listen(): Promise<void> {
+    if (this.microphone) return;
+    const mine = ++this.listening;
+    const microphone = this.options.microphone?.() ?? new Microphone();
+    try {
+      await microphone.start();
+    } catch {
+      microphone.stop();
+      if (mine !== this.listening) return;
+      this.problem = UNHEARD;
+      return this.options.onChange();
+    }
+    if (mine !== this.listening) return microphone.stop();
+    this.microphone = microphone;
+    this.options.onChange();
+  }
+  private deafen(): void {
+    this.listening++;
+    this.microphone?.stop();
+    this.microphone = null;
+  }
+
+  private lose(error: unknown): void {
+    this.wish++;
+    this.closeAll();
+    this.source = 'take';
+    this.problem = error instanceof IconiaError ? error.message : sentence(error);
+    this.options.onChange();
+  }
+
+  private closeAll(): void {
+    this.deafen();
+    this.opened?.stop();
+    this.opened = null;
+    this.frame = null;
+    this.state = null;
+    this.people = 'off';
+    this.peopleError = null;
+  }
+}
