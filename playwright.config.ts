@@ -4,6 +4,8 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from './e2e/chromium';
 
 export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
+/** What the fake microphone hears: a tone and silence by turns. */
+export const TONE_FILE = join(tmpdir(), 'iconia-e2e-clip', 'tone.wav');
 
 const launch = (...more: string[]) => ({
   launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, ...more] },
@@ -37,6 +39,7 @@ export default defineConfig({
         '--use-fake-device-for-media-stream',
         '--use-fake-ui-for-media-stream',
         `--use-file-for-fake-video-capture=${CLIP_FILE}`,
+        `--use-file-for-fake-audio-capture=${TONE_FILE}`,
       ),
     },
   ],

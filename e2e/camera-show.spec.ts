@@ -17,7 +17,7 @@ test('a released effect appears on the camera picture when the mouth opens, and 
   const asset = await keptPicture(page, 'lantern', '#ff00dc');
   const card = { ...newCard('obj_lantern' as ObjectId, asset, 0), visible: false };
   const shows = { ...newAction('act_show', 'show', card.id), duration: 1, thereAndBack: true };
-  const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [{ id: 'beat_lit', actions: [shows] }]);
+  const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [{ id: 'beat_lantern', actions: [shows] }]);
   const effect: Effect = {
     ...blankEffect('Lantern'),
     assets: { [asset.id]: asset },

@@ -1,10 +1,18 @@
-/** Before all interface tests: one clip for the fake camera. */
-import { mkdirSync } from 'node:fs';
+/** Before all interface tests: one clip for the fake camera, one tone for the fake microphone. */
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { CLIP_FILE } from '../playwright.config';
+import { CLIP_FILE, TONE_FILE } from '../playwright.config';
+import { writeWav } from '../src/core/assets/sounds/wav';
 import { writeClip } from './harness/clip';
+
+const RATE = 48_000;
 
 export default async function setUp(): Promise<void> {
   mkdirSync(dirname(CLIP_FILE), { recursive: true });
+  // Two seconds of silence, two of a tone.
+  const tone = Float32Array.from({ length: 4 * RATE }, (_, i) =>
+    i < 2 * RATE ? 0 : 0.5 * Math.sin((2 * Math.PI * 440 * i) / RATE),
+  );
+  writeFileSync(TONE_FILE, writeWav({ rate: RATE, channels: [tone] }));
   await writeClip(CLIP_FILE);
 }

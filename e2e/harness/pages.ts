@@ -11,7 +11,7 @@ export const createEffect = async (
   effect: Effect = blankEffect(name),
 ): Promise<string> => {
   const response = await page.request.post('/api/effects', { data: { ...effect, name } });
-  expect(response.status()).toBe(201);
+  expect(response.status(), await response.text()).toBe(201);
   return ((await response.json()) as { id: string }).id;
 };
 
@@ -19,7 +19,7 @@ export const createEffect = async (
 export const releasedPath = async (page: Page, effect: Effect): Promise<string> => {
   const id = await createEffect(page, effect.name, effect);
   const response = await page.request.post(`/api/effects/${id}/releases`, { data: { revision: 1 } });
-  expect(response.status()).toBe(201);
+  expect(response.status(), await response.text()).toBe(201);
   return `/show/${((await response.json()) as { slug: string }).slug}`;
 };
 

@@ -49,6 +49,28 @@ test('only the worker that opens files may start helpers from memory', async () 
   for (const path of ['/', '/show/some-effect', '/assets/workers/ktx2-worker-1.js'])
     expect(await allowed(path, 'worker-src')).toEqual(["'self'"]);
 });
+test('pages may ask for what effects use, and for nothing else; nobody else’s page may', async () => {
+  for (const path of ['/', '/effects/x/try', '/show/some-effect', '/healthz']) {
+    const { headers } = await request(app).get(path);
+    const policy = Object.fromEntries(
+      headers['permissions-policy']!.split(', ').map((p) => p.split('=')),
+    ) as object;
+    expect([path, policy]).toEqual([
+      path,
+      {
+        camera: '(self)',
+        microphone: '(self)',
+        accelerometer: '(self)',
+        gyroscope: '(self)',
+        magnetometer: '(self)',
+        geolocation: '()',
+        payment: '()',
+        usb: '()',
+        'display-capture': '()',
+      },
+    ]);
+  }
+});
 test('nobody may fetch from elsewhere', async () => {
   for (const path of ['/', '/show/some-effect', '/assets/workers/intake-worker-1.js'])
     expect(await allowed(path, 'connect-src')).toEqual(["'self'", 'blob:']);

@@ -14,18 +14,17 @@ import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
 import { EffectSounds } from '../stage/sound/effect-sounds';
 import { keepPhoto, Recording } from './keep-picture';
-import { listens, Microphone } from '../tracker/microphone';
+import { listens } from '../tracker/microphone';
 import type { AssetId } from '../core/document/schema';
 import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';
-import type { TrackFrame } from '../core/tracking/track-frame';
 import { Stage } from '../stage/stage';
 import { TakePicture } from '../stage/take-picture';
 import { createStores } from '../stage/effect/stores';
 import type { FileSource } from '../stage/effect/texture-store';
 import { VideoPicture } from '../stage/video-picture';
-import { LiveCamera } from '../tracker/live-camera';
+import { LiveInput } from '../tracker/live-input';
 import { LiveRuntime } from '../tracker/live-runtime';
 
 const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
@@ -56,18 +55,15 @@ const fetchPackage = async (): Promise<OpenedPackage> => {
 class ShowPage {
   private readonly stage: Stage;
   private live: LiveRuntime;
-  private camera: LiveCamera | null = null;
+  private readonly input = new LiveInput({ onChange: () => this.readInput() });
   /** A take on which the effect is seen: with faces, a floor, its printed pictures. */
   private take: Take;
   private printed: readonly PictureImage[] = [];
-  private frame: TrackFrame;
   private source: 'take' | 'camera' = 'take';
   private startedAt = performance.now();
   private drawn = 0;
   private readonly overlay: ViewerOverlay;
   private readonly sounds: EffectSounds;
-  private microphone: Microphone | null = null;
-  private facing: 'user' | 'environment' = 'user';
   private recording: Recording | null = null;
   private wantsPhoto = false;
 
@@ -90,7 +86,7 @@ class ShowPage {
       say(`${name} cannot be played in this browser. The effect goes on without it.`),
     );
     this.take = takeFor(opened.effect);
-    this.frame = this.take.frameAt(0);
+    this.input.need({ people: needsPeople(opened.effect), sound: listens(this.live.program) });
     void this.print(source);
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();
@@ -154,11 +150,12 @@ class ShowPage {
     this.wantsPhoto = true;
     this.live.event('photo');
   }
-  /** The other camera, where there is one. */
-  flip(): void {
-    this.facing = this.facing === 'user' ? 'environment' : 'user';
-    if (this.source === 'camera') void this.showCamera().then(() => this.live.event('cameraFlips'));
-    else this.live.event('cameraFlips');
+  /** The other camera, where there is one; the effect is told when its picture is there. */
+  async flip(): Promise<void> {
+    const going = this.live;
+    if (!(await this.input.flip())) return;
+    if (this.source === 'camera') this.live = going;
+    this.live.event('cameraFlips');
   }
 
   /** Prints the effect's own pictures on the take's sheets, when they have been decoded. */
@@ -185,70 +182,45 @@ class ShowPage {
   }
 
   showTake(): void {
-    this.camera?.stop();
-    this.camera = null;
-    this.source = 'take';
-    this.stage.setPicture(new TakePicture(this.take, { pictures: this.printed }));
-    this.restart();
+    this.input.useTake();
+    this.showSource('take');
     say('');
   }
 
   async showCamera(): Promise<void> {
     say('Opening the camera and the face tracker');
-    const camera = new LiveCamera(
-      {
-        onFrame: (frame) => {
-          this.frame = frame;
-        },
-        onState: (state) => {
-          if (this.camera !== camera) return;
-          if (state === 'looking') say('No face in the picture yet');
-          if (state === 'tracking') say('');
-        },
-        onPeople: (state, error) => {
-          if (this.camera !== camera) return;
-          if (state === 'loading') say('Looking for the people in the picture');
-          else say(error?.message ?? '');
-        },
-        onError: (error) => {
-          this.showTake();
-          say(error.message);
-        },
-      },
-      this.facing,
-    );
-    this.camera?.stop();
-    this.camera = camera;
-    try {
-      await camera.start();
-    } catch (error) {
-      // The viewer chooses whether to go on with the performer.
-      camera.stop();
-      this.camera = null;
-      element('start').hidden = false;
-      element('controls').hidden = true;
-      say(sentence(error));
-      return;
+    if (await this.input.useCamera()) {
+      element('start').hidden = true;
+      this.offerOther();
     }
-    this.source = 'camera';
-    this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
-    camera.findPeople(needsPeople(this.opened.effect));
-    await this.listen();
-    this.restart();
-    element('start').hidden = true;
-    this.offerOther();
   }
 
-  private async listen(): Promise<void> {
-    if (this.microphone || !listens(this.live.program)) return;
-    const microphone = new Microphone();
-    try {
-      await microphone.start();
-      this.microphone = microphone;
-    } catch {
-      microphone.stop();
-      say('Without the microphone the effect hears nothing; the rest of it works.');
-    }
+  /** What of the camera and the microphone there is to say and to show. */
+  private readInput(): void {
+    const { input } = this;
+    if (input.source !== this.source) this.showSource(input.source);
+    if (input.problem) {
+      say(input.problem);
+      // The viewer chooses whether to go on with the performer.
+      if (input.source === 'take') {
+        element('start').hidden = false;
+        element('controls').hidden = true;
+      }
+    } else if (input.peopleError) say(input.peopleError);
+    else if (input.people === 'loading') say('Looking for the people in the picture');
+    else if (input.state === 'looking') say('No face in the picture yet');
+    else if (input.state === 'tracking') say('');
+  }
+
+  private showSource(source: 'take' | 'camera'): void {
+    this.source = source;
+    const { camera } = this.input;
+    this.stage.setPicture(
+      camera
+        ? new VideoPicture(camera.picture, () => camera.people)
+        : new TakePicture(this.take, { pictures: this.printed }),
+    );
+    this.restart();
   }
 
   /** The effect starts anew whenever the picture under it changes. */
@@ -271,10 +243,26 @@ class ShowPage {
   }
 
   readonly draw = (): void => {
+    // Asked for first: one picture that cannot be drawn does not end the effect.
+    requestAnimationFrame(this.draw);
+    try {
+      this.drawOne();
+    } catch (error) {
+      if (!this.faulty) console.error(error);
+      this.faulty = true;
+      say('Something of this effect cannot be drawn on this device. The rest of it goes on.');
+    }
+  };
+  private faulty = false;
+
+  private drawOne(): void {
     const now = performance.now();
-    const frame = this.source === 'take' ? this.take.frameAt((now - this.startedAt) / 1000) : this.frame;
+    const frame =
+      this.source === 'take' ? this.take.frameAt((now - this.startedAt) / 1000) : this.input.frame;
+    // The camera is open, and its first picture is on its way.
+    if (!frame) return;
     this.live.setView(this.stage.viewOf(frame));
-    this.live.hear(this.source === 'take' ? heardOn(frame) : (this.microphone?.loudness ?? 0));
+    this.live.hear(this.source === 'take' ? heardOn(frame) : (this.input.loudness ?? 0));
     this.live.advance(now / 1000, frame);
     this.stage.draw(frame, this.live.program, this.live.runtime);
     if (this.wantsPhoto) {
@@ -288,8 +276,8 @@ class ShowPage {
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);
-    requestAnimationFrame(this.draw);
-  };
+    canvas.dataset.loudness = (this.input.loudness ?? 0).toFixed(2);
+  }
 }
 
 const main = async (): Promise<void> => {
@@ -322,7 +310,7 @@ const main = async (): Promise<void> => {
   element('switch').addEventListener('click', () => page.switchSource());
   element('record').addEventListener('click', () => page.record());
   element('photo').addEventListener('click', () => page.photo());
-  element('flip').addEventListener('click', () => page.flip());
+  element('flip').addEventListener('click', () => void page.flip());
   requestAnimationFrame(page.draw);
 };
 

@@ -24,9 +24,10 @@ import type { Take } from '../../core/takes/take';
 import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import { STEP } from '../../core/units';
-import { LiveCamera, type CameraState, type PeopleState } from '../../tracker/live-camera';
+import type { CameraState, PeopleState } from '../../tracker/live-camera';
+import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
-import { listens, Microphone } from '../../tracker/microphone';
+import { listens } from '../../tracker/microphone';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -93,18 +94,33 @@ export const usePlaybackStore = defineStore('playback', () => {
   const source = ref<'take' | 'tracked' | 'camera'>('take');
   const cameraState = ref<CameraState | null>(null);
   const cameraError = ref<string | null>(null);
-  /** Whether the camera knows where people are, and why not. */
   /** How the picture in the Viewfinder is lit, while lights are worked on. */
   const cameraLight = shallowRef<LightEstimate | null>(null);
+  /** Whether the camera knows where people are, and why not. */
   const peopleState = ref<PeopleState>('off');
   const peopleError = ref<string | null>(null);
   const liveFrame = shallowRef<TrackFrame | null>(null);
-  const camera = shallowRef<LiveCamera | null>(null);
+  const camera = shallowRef<InputCamera | null>(null);
   const reading = shallowRef<TrackerReading | null>(null);
   const trackerStarting = ref(false);
   let tracker: TakeTracker | null = null;
   let live: LiveRuntime | null = null;
-  let microphone: Microphone | null = null;
+  /** Camera, facing, people and microphone; what of it is shown is read off when it changes. */
+  const input = new LiveInput({ onChange: () => readInput() });
+  const readInput = (): void => {
+    if (tracker) return;
+    cameraState.value = input.state;
+    peopleState.value = input.people;
+    peopleError.value = input.peopleError;
+    if (input.problem) cameraError.value = input.problem;
+    liveFrame.value = input.frame;
+    if (input.source === 'camera' && source.value !== 'camera') {
+      live = new LiveRuntime(player.value.program);
+      playing.value = false;
+    }
+    camera.value = input.camera;
+    source.value = input.source;
+  };
 
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
@@ -220,6 +236,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   const viewerEvent = (event: ViewerEvent): void => {
     if (source.value !== 'take') {
       if (event === 'recordStarts' || event === 'recordStops') liveRecording.value = event === 'recordStarts';
+      if (event === 'cameraFlips' && source.value === 'camera') return void flip();
       return live?.event(event);
     }
     const record = { time: stepAt(time.value) * STEP, event };
@@ -243,8 +260,8 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (source.value === 'tracked') tracker?.look(time.value);
     if (source.value !== 'take') {
       if (!liveFrame.value || !live) return null;
-      if (live.program !== player.value.program) live = new LiveRuntime(player.value.program);
-      live.hear(microphone ? microphone.loudness : source.value === 'tracked' ? heardOn(liveFrame.value) : 0);
+      live.change(player.value.program);
+      live.hear(input.loudness ?? (source.value === 'tracked' ? heardOn(liveFrame.value) : 0));
       live.advance(performance.now() / 1000, liveFrame.value);
       return { frame: liveFrame.value, runtime: live.runtime, program: live.program };
     }
@@ -253,75 +270,33 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
 
   const useTake = (): void => {
-    camera.value?.stop();
-    microphone?.stop();
-    microphone = null;
     liveRecording.value = false;
     tracker?.stop();
     tracker = null;
     reading.value = null;
     trackerStarting.value = false;
-    camera.value = null;
-    cameraState.value = null;
-    peopleState.value = 'off';
-    peopleError.value = null;
-    liveFrame.value = null;
-    source.value = 'take';
+    live = null;
+    input.useTake();
   };
 
-  // People are looked for when the effect needs to know where they are; it costs time otherwise.
+  // People are looked for, and the microphone asked for, only when the effect needs them.
   watch(
-    () => source.value === 'camera' && needsPeople(document.effect),
-    (wanted) => camera.value?.findPeople(wanted),
-  );
-
-  // The microphone is asked for only by an effect that listens; without it the effect hears nothing, and goes on.
-  watch(
-    () => source.value === 'camera' && listens(player.value.program),
-    async (wanted) => {
-      microphone?.stop();
-      microphone = null;
-      if (!wanted) return;
-      const opened = new Microphone();
-      try {
-        await opened.start();
-        if (source.value === 'camera') microphone = opened;
-        else opened.stop();
-      } catch {
-        opened.stop();
-        cameraError.value =
-          'The microphone is not there or not allowed, so the effect hears nothing. Allow it in the browser and choose your camera again.';
-      }
-    },
+    () => ({ people: needsPeople(document.effect), sound: listens(player.value.program) }),
+    (needs) => input.need(needs),
+    { immediate: true },
   );
 
   const useCamera = async (): Promise<void> => {
     useTake();
     cameraError.value = null;
-    const opened = new LiveCamera({
-      onFrame: (frame) => (liveFrame.value = frame),
-      onState: (state) => (cameraState.value = state),
-      onPeople: (state, error) => {
-        peopleState.value = state;
-        peopleError.value = error?.message ?? null;
-      },
-      onError: (error) => {
-        useTake();
-        cameraError.value = error.message;
-      },
-    });
-    camera.value = opened;
-    try {
-      await opened.start();
-      if (camera.value !== opened) return;
-      opened.findPeople(needsPeople(document.effect));
-      live = new LiveRuntime(player.value.program);
-      playing.value = false;
-      source.value = 'camera';
-    } catch (error) {
-      useTake();
-      cameraError.value = sentence(error);
-    }
+    await input.useCamera();
+  };
+  /** The other camera; the effect goes on, and is told when the picture is there. */
+  const flip = async (): Promise<void> => {
+    const going = live;
+    if (!(await input.flip())) return;
+    if (going) live = going;
+    live?.event('cameraFlips');
   };
 
   /** The real face tracker looks at the take instead of being told the truth. `drawing` gives it its pictures. */
