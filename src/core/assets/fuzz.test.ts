@@ -291,6 +291,41 @@ const mutate = (whole: Uint8Array, random: Random): Uint8Array => {
   return bytes;
 };
 
+/** Parts in another order, lengths beyond all measure, nesting without end: what damage by single bytes seldom makes. */
+const mutateWhole = (whole: Uint8Array, random: Random): Uint8Array => {
+  const below = (n: number): number => Math.floor(random.next() * Math.max(1, n));
+  const [a, b] = [below(whole.length), below(whole.length)].sort((x, y) => x - y) as [number, number];
+  switch (below(5)) {
+    case 0:
+      return join(whole.subarray(b), whole.subarray(a, b), whole.subarray(0, a));
+    case 1: {
+      // A length of four bytes, of either end, beyond what there is.
+      const bytes = whole.slice();
+      const length = [0x7fffffff, 0xffffffff, 0x10000000, 0x00ffffff][below(4)]!;
+      new DataView(bytes.buffer).setUint32(
+        Math.max(0, Math.min(a, bytes.length - 4)),
+        length,
+        below(2) === 0,
+      );
+      return bytes.length >= 4 ? bytes : whole;
+    }
+    case 2: {
+      // A part within itself, a thousand times.
+      const part = whole.subarray(a, Math.min(b, a + 40));
+      return join(whole.subarray(0, a), ...Array<Uint8Array>(1000).fill(part), whole.subarray(b));
+    }
+    case 3: {
+      // Brackets of text formats that open and never close, and numbers of many digits.
+      const text_ = new TextDecoder('latin1').decode(whole);
+      const nested = text_.replace(/[[{<(]/, (m) => m.repeat(1 + below(5000)));
+      const long = nested.replace(/\d+/, (m) => m.repeat(1 + below(400)));
+      return Uint8Array.from(long, (c) => c.charCodeAt(0) & 255);
+    }
+    default:
+      return join(whole, whole.subarray(a), whole);
+  }
+};
+
 const attempt = async (bytes: Uint8Array, name: string): Promise<'read' | 'refused'> => {
   try {
     await read(bytes, name);
@@ -318,7 +353,7 @@ describe('damaged files', () => {
     const seen = { read: 0, refused: 0 };
     for (let run = 0; run < RUNS; run++) {
       const [name, whole] = files[run % files.length]!;
-      const bytes = mutate(whole, random);
+      const bytes = run % 5 === 4 ? mutateWhole(whole, random) : mutate(whole, random);
       const began = performance.now();
       try {
         seen[await attempt(bytes, name)]++;

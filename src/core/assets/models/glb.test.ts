@@ -7,6 +7,7 @@ import { MeshoptEncoder } from 'meshoptimizer';
 import { plain, png, text, u32le } from '../testing';
 import { companionsOf } from './companions';
 import { checkGlb } from './glb';
+import { checkGltf } from './gltf-structure';
 import { inspectModel } from './inspect';
 import { openGlb, openGltf, writeGlb } from './open-model';
 import { settleModel } from './settle';
@@ -203,5 +204,33 @@ describe('GLB', () => {
     await expect(openGltf(bytes, 'scan.gltf', companionsOf(new Map()), decoders)).rejects.toMatchObject({
       code: 'model.companion',
     });
+  });
+});
+
+describe('what a model claims', () => {
+  const asset = { version: '2.0' };
+  const none = () => 0;
+  test('a chain of thousands of parts is refused at once', () => {
+    const nodes = Array.from({ length: 15_000 }, (_, i) => (i < 14_999 ? { children: [i + 1] } : {}));
+    const began = performance.now();
+    expect(() => checkGltf({ asset, nodes }, 'chain.gltf', none)).toThrow(
+      expect.objectContaining({ code: 'model.deep', message: expect.stringContaining('chain.gltf') }),
+    );
+    expect(performance.now() - began).toBeLessThan(2000);
+    const wide = [
+      { children: Array.from({ length: 5000 }, (_, i) => i + 1) },
+      ...Array<object>(5000).fill({}),
+    ];
+    expect(() => checkGltf({ asset, nodes: wide }, 'wide.gltf', none)).not.toThrow();
+  });
+  test('a few hundred bytes that claim gigabytes are refused before anything is made', () => {
+    const accessors = Array<object>(40).fill({ count: 20_000_000, componentType: 5126, type: 'VEC4' });
+    expect(() => checkGltf({ asset, accessors }, 'claim.gltf', none)).toThrow(
+      expect.objectContaining({ code: 'model.too-heavy', message: expect.stringContaining('512 MB') }),
+    );
+    const buffers = [{ byteLength: 0 }, { byteLength: 2_000_000_000 }];
+    expect(() => checkGltf({ asset, buffers }, 'claim.gltf', none)).toThrow(
+      expect.objectContaining({ code: 'model.too-heavy' }),
+    );
   });
 });

@@ -36,6 +36,10 @@ const KNOWN = new Set([
 ]);
 
 const MOST_OF_A_KIND = 100_000;
+/** Bytes that a file may unpack to; what it claims is added up before anything is made. */
+const MOST_CLAIMED = 512 * 1024 * 1024;
+/** Parts within parts. */
+const MOST_LEVELS = 256;
 
 /** A reference inside the file itself. */
 export const isDataUri = (uri: string): boolean => /^data:/i.test(uri);
@@ -110,12 +114,24 @@ export const checkGltf = (
     samplers: list('samplers').length,
   };
 
+  let claimed = 0;
+  const claim = (bytes: number): void => {
+    claimed += bytes;
+    if (claimed > MOST_CLAIMED)
+      refuse(
+        'model.too-heavy',
+        `${name} claims to unpack to more than ${MOST_CLAIMED / 1024 / 1024} MB. Simplify it before you export it.`,
+      );
+  };
   const sizes = buffers.map((buffer, i) => {
     const size = whole(buffer.byteLength, `the size of buffer ${i}`);
     const uri = typeof buffer.uri === 'string' ? buffer.uri : null;
     const meshopt = (buffer.extensions as Item | undefined)?.EXT_meshopt_compression as Item | undefined;
     // A buffer that only stands for what compression unpacks to has no bytes of its own.
-    if (uri === null && (meshopt || i > 0)) return size;
+    if (uri === null && (meshopt || i > 0)) {
+      claim(size);
+      return size;
+    }
     if (uri !== null && isDataUri(uri)) return size;
     if (size > bufferBytes(uri, i))
       refuse(
@@ -138,6 +154,7 @@ export const checkGltf = (
     const parts = COMPONENTS[String(accessor.type)];
     if (!bytes || !parts) return broken(`accessor ${i} is of no known kind.`);
     if (count > 4 * MOST_VERTICES) broken(`accessor ${i} has ${count} entries.`);
+    claim(count * bytes * parts);
     if (accessor.bufferView === undefined) return count;
     const view = views[inside(accessor.bufferView, lengths.views, `accessor ${i}`)]!;
     const stride = Number(view.byteStride ?? bytes * parts);
@@ -178,7 +195,7 @@ export const checkGltf = (
       `${name} has ${Math.round(triangles / 1000)} thousand triangles; up to ${MOST_TRIANGLES / 1000} thousand can be opened here. Simplify it before you export it.`,
     );
 
-  checkTree(nodes, lengths, inside, broken);
+  checkTree(nodes, lengths, inside, broken, name);
   for (const [i, scene] of list('scenes').entries())
     for (const root of Array.isArray(scene.nodes) ? scene.nodes : [])
       inside(root, lengths.nodes, `scene ${i}`);
@@ -212,6 +229,7 @@ const checkTree = (
   lengths: { nodes: number; meshes: number; skins: number },
   inside: (value: unknown, length: number, what: string) => number,
   broken: (what: string) => never,
+  name: string,
 ): void => {
   const parent = new Array<number>(nodes.length).fill(-1);
   nodes.forEach((node, i) => {
@@ -240,5 +258,15 @@ const checkTree = (
       path.push(at);
     }
     for (const at of path) ends[at] = true;
+  }
+  // Chains of thousands are walked again and again by whoever places them.
+  let level = parent.flatMap((p, i) => (p === -1 ? [i] : []));
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > MOST_LEVELS)
+      refuse(
+        'model.deep',
+        `${name} has parts hanging in more than ${MOST_LEVELS} others. Join them, or export it without the empty parts.`,
+      );
+    level = level.flatMap((i) => (Array.isArray(nodes[i]!.children) ? (nodes[i]!.children as number[]) : []));
   }
 };
