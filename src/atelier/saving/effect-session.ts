@@ -4,6 +4,7 @@
  *
  * Whatever goes wrong ends in a state that says what it is, and is tried again.
  */
+import { freeze } from 'immer';
 import { IconiaError, sentence } from '../../core/errors';
 import type { Edit } from '../../core/document/edits';
 import { History } from '../../core/document/history';
@@ -82,8 +83,9 @@ export class EffectSession {
   ) {
     this.id = record.id;
     this.revision = record.revision;
-    this.acknowledged = record.effect;
-    this.history = new History(record.effect);
+    // Nobody changes a document in place; what is worked out of it once holds.
+    this.acknowledged = freeze(record.effect, true);
+    this.history = new History(this.acknowledged);
   }
 
   get effect(): Effect {
@@ -249,9 +251,9 @@ export class EffectSession {
   }
 
   private takeOver({ revision, effect }: { revision: number; effect: Effect }, now: Effect): void {
-    this.acknowledged = effect;
+    this.acknowledged = freeze(effect, true);
     this.revision = revision;
-    this.history.replace(now);
+    this.history.replace(freeze(now, true));
   }
 
   private async copyOf(effect: Effect, why: string): Promise<string> {

@@ -4,7 +4,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/errors';
 import { newPicture } from '../../core/document/defaults';
 import { paintLayer } from '../../core/document/look-edits';
-import { usesOf } from '../../core/document/queries';
+import { usesOf } from '../../core/document/asset-uses';
 import type { Layer, ObjectId, PictureAsset } from '../../core/document/schema';
 import type { Spot } from '../../core/face/skin-spot';
 import { clear, fill, fillLasso, flip, gradient, mirrorHalf } from '../../core/painter/areas';

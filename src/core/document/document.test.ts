@@ -6,15 +6,14 @@ import * as edits from './edits';
 import { History } from './history';
 import { readEffect } from './migrations';
 import { applyPatch, diff, patchSchema } from './patch';
+import { objectsShowing, usesOf } from './asset-uses';
 import {
   anchorOf,
   cuesActingOn,
   freeName,
-  objectsShowing,
   parentOf,
   stackOrder,
   usedAssets,
-  usesOf,
   withDescendants,
 } from './queries';
 import { sampleAsset, sampleEffect } from './sample';

@@ -13,7 +13,8 @@ import type { Patch } from './patch';
 import { diff } from './patch';
 import { cardAfter } from './replaced-card';
 import { picturesOf } from './material-queries';
-import { canShow, freeName, objectsShowing, withDescendants } from './queries';
+import { objectsShowing } from './asset-uses';
+import { canShow, freeName, withDescendants } from './queries';
 import {
   MOST_OBJECTS,
   type Asset,

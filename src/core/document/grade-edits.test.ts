@@ -4,7 +4,8 @@ import { newGradeStep } from './new-grade-step';
 import { addAsset, addObject, removeAssetsAndObjects, showInstead } from './edits';
 import { addGradeStep, changeGradeStep, moveGradeStep, removeGradeStep } from './grade-edits';
 import { History } from './history';
-import { assetsOf, usedAssets, usesOf } from './queries';
+import { usesOf } from './asset-uses';
+import { assetsOf, usedAssets } from './queries';
 import { clearSamples } from './sample-edits';
 import { sampleEffect, sampleFile } from './sample';
 import {

@@ -25,7 +25,8 @@ import {
 } from './material-queries';
 import { circuitOf, newMaterial, newNode } from './new-material';
 import { newModel, newSolid, newText } from './new-objects';
-import { usedAssets, usesOf } from './queries';
+import { usesOf } from './asset-uses';
+import { usedAssets } from './queries';
 import { sampleModel } from './sample-assets';
 import { sampleFile } from './sample';
 import { after, CHIN, idsInTurn } from './testing';

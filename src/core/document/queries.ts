@@ -1,12 +1,13 @@
 /** Questions about a document that more than one screen asks. */
+import { cutText } from '../text';
 import { materialAssets, materialIdsOf } from './material-queries';
+import { perDocument } from './memo';
 import type {
   Anchor,
   Asset,
   AssetId,
   Card,
   Control,
-  ControlId,
   Cue,
   Effect,
   EffectObject,
@@ -18,14 +19,11 @@ import type {
   Iris,
   Lashes,
   Layer,
-  LookId,
-  MaterialId,
   ModelObject,
   Morph,
   ObjectId,
   SceneId,
   Target,
-  TargetId,
   Retouch,
 } from './schema';
 
@@ -52,20 +50,24 @@ export const parentOf = (effect: Effect, object: EffectObject): Group | null => 
 };
 
 /** By what each object hangs in; `null` holds what hangs in nothing. Each list as the Stack shows it. */
-export const stackTree = (effect: Effect): ReadonlyMap<ObjectId | null, readonly EffectObject[]> => {
-  const tree = new Map<ObjectId | null, EffectObject[]>([[null, []]]);
-  for (const object of Object.values(effect.objects)) {
-    const key = parentOf(effect, object)?.id ?? null;
-    const list = tree.get(key);
-    if (list) list.push(object);
-    else tree.set(key, [object]);
-  }
-  for (const list of tree.values()) list.sort(before);
-  return tree;
-};
+export const stackTree = perDocument(
+  (effect: Effect): ReadonlyMap<ObjectId | null, readonly EffectObject[]> => {
+    const tree = new Map<ObjectId | null, EffectObject[]>([[null, []]]);
+    for (const object of Object.values(effect.objects)) {
+      const key = parentOf(effect, object)?.id ?? null;
+      const list = tree.get(key);
+      if (list) list.push(object);
+      else tree.set(key, [object]);
+    }
+    for (const list of tree.values()) list.sort(before);
+    return tree;
+  },
+);
 
 /** Objects as the Stack shows them, what covers first; each group is followed by what it holds. */
-export const stackOrder = (effect: Effect): EffectObject[] => {
+export const stackOrder = (effect: Effect): EffectObject[] => [...flatStack(effect)];
+
+const flatStack = perDocument((effect: Effect): readonly EffectObject[] => {
   const tree = stackTree(effect);
   const flat: EffectObject[] = [];
   const walk = (parent: ObjectId | null): void => {
@@ -76,7 +78,7 @@ export const stackOrder = (effect: Effect): EffectObject[] => {
   };
   walk(null);
   return flat;
-};
+});
 
 /** The object and all that hangs in it, itself first. */
 export const withDescendants = (effect: Effect, id: ObjectId): EffectObject[] => {
@@ -201,35 +203,6 @@ const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   SHOWS[object.kind]?.includes(asset.kind) === true;
 
-/** Objects that show the asset or are made of it; what wears a material made of it does not count. */
-export const objectsShowing = (effect: Effect, id: AssetId): EffectObject[] =>
-  stackOrder(effect).filter((o) => assetsOf(o).includes(id));
-
-/** Where an asset is used. */
-export type Use =
-  | { readonly kind: 'object'; readonly id: ObjectId; readonly name: string }
-  | { readonly kind: 'material'; readonly id: MaterialId; readonly name: string }
-  | { readonly kind: 'look'; readonly id: LookId; readonly name: string }
-  | { readonly kind: 'target'; readonly id: TargetId; readonly name: string }
-  | { readonly kind: 'control'; readonly id: ControlId; readonly name: string }
-  | { readonly kind: 'icon' };
-export const usesOf = (effect: Effect, id: AssetId): Use[] => [
-  ...objectsShowing(effect, id).map((o): Use => ({ kind: 'object', id: o.id, name: o.name })),
-  ...Object.values(effect.materials)
-    .filter((m) => materialAssets(m).includes(id))
-    .map((m): Use => ({ kind: 'material', id: m.id, name: m.name })),
-  ...Object.values(effect.looks)
-    .filter((look) => [...look.layers, ...look.extras].some((part) => assetsOf(part).includes(id)))
-    .map((look): Use => ({ kind: 'look', id: look.id, name: look.name })),
-  ...targetOrder(effect)
-    .filter((t) => t.asset === id)
-    .map((t): Use => ({ kind: 'target', id: t.id, name: t.name })),
-  ...Object.values(effect.controls)
-    .filter((c) => picturesOfControl(c).includes(id))
-    .map((c): Use => ({ kind: 'control', id: c.id, name: c.name })),
-  ...(effect.listing.icon === id ? [{ kind: 'icon' } as const] : []),
-];
-
 /** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, Object.values(effect.objects));
 
@@ -272,7 +245,7 @@ export const assetBytes = (asset: Pick<Asset, 'files'>): number =>
 
 const free = (taken: ReadonlySet<string>, wanted: string, most: number): string => {
   if (!taken.has(wanted)) return wanted;
-  const stem = wanted.replace(/ \d+$/, '').slice(0, most);
+  const stem = cutText(wanted.replace(/ \d+$/, ''), most);
   let n = 2;
   while (taken.has(`${stem} ${n}`)) n++;
   return `${stem} ${n}`;

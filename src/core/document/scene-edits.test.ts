@@ -4,7 +4,7 @@ import { id } from '../placing/testing';
 import { newAction, newCue } from './new-cues';
 import { newGroup } from './new-objects';
 import * as edits from './edits';
-import { usesOf } from './queries';
+import { usesOf } from './asset-uses';
 import { sampleAsset, sampleEffect } from './sample';
 import { addScene, addTarget, changeScene, openWith, removeScene, removeTarget } from './scene-edits';
 import type { CueId, Effect, ObjectId, SceneId, TargetId } from './schema';

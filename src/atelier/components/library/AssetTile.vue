@@ -3,7 +3,8 @@
 import { computed } from 'vue';
 import { Link2, TriangleAlert } from '@lucide/vue';
 import { notesOn } from '../../../core/assets/notes';
-import { assetBytes, usesOf } from '../../../core/document/queries';
+import { usesOf } from '../../../core/document/asset-uses';
+import { assetBytes } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
 import { shortFacts } from '../../asset-words';
 import { useEffectStore } from '../../stores/effect';

@@ -2,7 +2,7 @@
 /** Who uses an asset; one click leads there and back. */
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { usesOf, type Use } from '../../../core/document/queries';
+import { usesOf, type Use } from '../../../core/document/asset-uses';
 import type { Asset } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';

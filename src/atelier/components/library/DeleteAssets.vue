@@ -2,7 +2,8 @@
 /** Deleting assets: says who uses them, and asks what becomes of that. */
 import { computed, onMounted, ref } from 'vue';
 import { removeAssets, removeAssetsAndObjects, showInstead } from '../../../core/document/edits';
-import { canShow, objectsShowing, usesOf } from '../../../core/document/queries';
+import { objectsShowing, usesOf } from '../../../core/document/asset-uses';
+import { canShow } from '../../../core/document/queries';
 import type { Asset, AssetId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';

@@ -8,6 +8,7 @@ import type { Held } from '../../../core/placing/drag';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
+import { Redraw } from '../../drawing/redraw';
 import { AdaptiveDetail } from './adaptive-detail';
 import { useFinderPaint } from './use-finder-paint';
 import { useFinderPointers } from './use-finder-pointers';
@@ -42,7 +43,7 @@ const size = ref({ width: 0, height: 0 });
 
 let drawing: Stage | null = null;
 let handles: Handles | null = null;
-let wanted = true;
+const redraw = new Redraw(() => assets.stores.arrivals.count);
 let loop = 0;
 let last = 0;
 /** Lowered while playing on a machine that cannot keep up. */
@@ -57,7 +58,7 @@ const frame = ref<HTMLElement | null>(null);
 const viewer = useFinderOverlay(frame, () => needsDraw());
 
 const needsDraw = (): void => {
-  wanted = true;
+  redraw.ask();
   sayWanted();
 };
 /** Said on the canvas: what its picture still lacks, and how many pictures were drawn, so that whoever waits for one can. */
@@ -65,7 +66,7 @@ let drawn = 0;
 const sayWanted = (): void => {
   if (!canvas.value) return;
   const lacks = [
-    ...(wanted ? ['picture'] : []),
+    ...(redraw.isWanted ? ['picture'] : []),
     ...(assets.stores.arrivals.count > 0 ? ['assets'] : []),
     ...(prints.loading ? ['prints'] : []),
   ].join(' ');
@@ -147,8 +148,7 @@ const tick = (milliseconds: number): void => {
   playback.advance(elapsed);
   adapt(elapsed);
   if (playback.source === 'tracked') playback.now();
-  if (!wanted && playback.source !== 'camera') return sayWanted();
-  wanted = false;
+  if (!redraw.take(performance.now()) && playback.source !== 'camera') return sayWanted();
   draw();
   sayWanted();
 };
@@ -210,10 +210,16 @@ watch(
     lighting,
     () => desk.place.axes,
     () => desk.place.even,
-    () => assets.arrived,
     editing,
   ],
   needsDraw,
+);
+watch(
+  () => assets.arrived,
+  () => {
+    redraw.arrive();
+    sayWanted();
+  },
 );
 watch(
   () => desk.handleMode,

@@ -3,7 +3,8 @@
 import { computed } from 'vue';
 import { Library, Plus, Replace } from '@lucide/vue';
 import { bringIn, showInstead, styleCard } from '../../../../core/document/edits';
-import { canShow, isShowing, usesOf } from '../../../../core/document/queries';
+import { usesOf } from '../../../../core/document/asset-uses';
+import { canShow, isShowing } from '../../../../core/document/queries';
 import type { Asset } from '../../../../core/document/schema';
 import { shortFacts } from '../../../asset-words';
 import { carriesFiles, filesOfInput } from '../../../intake/dropped';

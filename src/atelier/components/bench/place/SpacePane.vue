@@ -10,6 +10,7 @@ import { restOf } from '../../../../core/placing/rest';
 import { SpaceView, type SpaceSide } from '../../../../stage/space-view';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../../commands/drag-session';
 import { sceneNow } from '../../../commands/place-commands';
+import { Redraw } from '../../../drawing/redraw';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore, type PlaceMode } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -67,11 +68,9 @@ const measured = computed(() =>
 
 let view: SpaceView | null = null;
 let loop = 0;
-let wanted = true;
+const redraw = new Redraw(() => assets.stores.arrivals.count);
 let observer: ResizeObserver | null = null;
-const needsDraw = (): void => {
-  wanted = true;
-};
+const needsDraw = (): void => redraw.ask();
 const held = () => heldNow(rest.value);
 const session = new DragSession('space');
 let shifted = false;
@@ -103,8 +102,7 @@ onMounted(() => {
   observer.observe(box.value!);
   const tick = (): void => {
     loop = requestAnimationFrame(tick);
-    if (!wanted) return;
-    wanted = false;
+    if (!redraw.take(performance.now())) return;
     const only = desk.isolated;
     view?.draw(document.effect, {
       anchor: shown.value,
@@ -130,10 +128,13 @@ watch(
     () => desk.isolated,
     () => desk.scene,
     () => ({ ...desk.place }),
-    () => assets.arrived,
     shown,
   ],
   needsDraw,
+);
+watch(
+  () => assets.arrived,
+  () => redraw.arrive(),
 );
 watch(
   () => desk.handleMode,
