@@ -29,12 +29,14 @@ export default defineConfig({
     actionTimeout: 60_000,
   },
   projects: [
-    { name: 'interface', testIgnore: '**/camera-*.spec.ts', use: launch() },
+    { name: 'interface', testIgnore: ['**/camera-*.spec.ts', '**/*-pixels.spec.ts', '**/take-masks.spec.ts'], use: launch() },
+    // Pictures that the stage draws in a blank page, against what core computes.
+    { name: 'pixels', testMatch: ['**/*-pixels.spec.ts', '**/take-masks.spec.ts'], use: launch() },
     {
       // The real path: getUserMedia gives the clip, the real tracker looks at it.
       name: 'camera',
       testMatch: '**/camera-*.spec.ts',
-      dependencies: ['interface'],
+      dependencies: ['interface', 'pixels'],
       use: launch(
         '--use-fake-device-for-media-stream',
         '--use-fake-ui-for-media-stream',

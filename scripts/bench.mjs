@@ -12,6 +12,7 @@ for (const file of [
   'bench/runtime.ts',
   'bench/save.ts',
   'bench/load.ts',
+  'bench/open.ts',
   'bench/show.ts',
   'bench/take.ts',
   'bench/face.ts',

@@ -3,6 +3,9 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import type { AssetId, Effect, FileRef, PictureAsset } from '../../src/core/document/schema';
+import { plainPng } from './plain-png';
+
+export { plainPng };
 
 /** Makes an effect on the server and gives its id. */
 export const createEffect = async (
@@ -46,12 +49,6 @@ export const seekShare = async (page: Page, share: number): Promise<void> => {
 /** Waits until the Viewfinder shows all that is wanted of it: the canvas names what is not there yet. */
 export const drawnOut = (page: Page): Promise<void> =>
   expect(page.locator('.finder canvas')).toHaveAttribute('data-wants', '', { timeout: 60_000 });
-
-/** A plain PNG in one colour. */
-export const plainPng = (colour: string, width = 200, height = 120): Promise<Buffer> =>
-  sharp({ create: { width, height, channels: 4, background: colour } })
-    .png()
-    .toBuffer();
 
 /** Keeps a file on the server and gives what a document says about it. */
 export const keptFile = async (page: Page, name: string, bytes: Buffer): Promise<FileRef> => {
