@@ -8,7 +8,7 @@ import { plainPng } from '../e2e/harness/plain-png';
 import { startServer } from '../e2e/harness/server';
 import { blankEffect, newPicture } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
-import type { AssetId, FileRef, ObjectId } from '../src/core/document/schema';
+import type { AssetId, FileRef, ObjectId, PictureAsset } from '../src/core/document/schema';
 import { median, report } from './report';
 
 const ROUNDS = 3;
@@ -20,9 +20,7 @@ const call = async <T>(path: string, body?: unknown, type = 'application/json'):
   const response = await fetch(server.base + path, {
     method: body === undefined ? 'GET' : 'POST',
     headers: { 'Content-Type': type },
-    ...(body === undefined
-      ? {}
-      : { body: type === 'application/json' ? JSON.stringify(body) : (body as Buffer) }),
+    ...(body === undefined ? {} : { body: body instanceof Blob ? body : JSON.stringify(body) }),
   });
   if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
   return (await response.json()) as T;
@@ -30,9 +28,9 @@ const call = async <T>(path: string, body?: unknown, type = 'application/json'):
 
 /** So many cards with forty pictures between them. */
 const cards = async (count: number): Promise<string> => {
-  const assets = [];
+  const assets: PictureAsset[] = [];
   for (let i = 0; i < 40; i++) {
-    const png = await plainPng(`#${(0x102030 + i * 0x030501).toString(16)}`);
+    const png = new Blob([new Uint8Array(await plainPng(`#${(0x102030 + i * 0x030501).toString(16)}`))]);
     const file = await call<FileRef>(`/api/files?name=p${i}.png`, png, 'application/octet-stream');
     assets.push(newPicture(`asset_p${1000 + i}` as AssetId, `p${i}.png`, file, 200, 120));
   }

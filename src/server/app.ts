@@ -11,7 +11,7 @@ import { EffectsStore } from './effects-store';
 import { FilesStore } from './files-store';
 import { gate } from './gate';
 import { inlineJobs, type Jobs } from './jobs/jobs';
-import { notFound, problems } from './problem';
+import { notFound, problems } from './problem-answers';
 import { ReleasesStore } from './releases-store';
 import { effectRoutes } from './routes/effects';
 import { fileRoutes } from './routes/files';
