@@ -23,6 +23,7 @@ import { EffectLight } from './effect/effect-light';
 import { disposeOf, openModel } from './effect/model-store';
 import { installCameraControls } from './camera-controls';
 import { NoDrawing } from './stage';
+import { letGo } from './let-go';
 
 /** A plain head that stands where it would if the origin were the seat of a head piece. */
 const headForScale = (): Mesh => {
@@ -153,6 +154,6 @@ export class ModelCompare {
       disposeOf(side.scene);
       side.light.dispose();
     }
-    this.renderer.dispose();
+    letGo(this.renderer);
   }
 }

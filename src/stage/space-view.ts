@@ -24,6 +24,7 @@ import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from '.
 import { setOf, SpaceSets, VIEWS, type SetName } from './space-sets';
 import { NoDrawing } from './stage';
 import { TouchOutline } from './touch-outline';
+import { letGo } from './let-go';
 
 export type SpaceSide = 'free' | 'front' | 'side' | 'top';
 /** Directions to look from. */
@@ -255,6 +256,6 @@ export class SpaceView {
     this.effectView.dispose();
     this.sets.dispose();
     this.touchOutline.dispose();
-    this.renderer.dispose();
+    letGo(this.renderer);
   }
 }

@@ -25,6 +25,7 @@ import { EffectView } from './effect/effect-view';
 import { GradeView } from './grade/grade-view';
 import type { Stores } from './effect/stores';
 import type { CameraPicture } from './picture';
+import { letGo } from './let-go';
 
 export interface StageOptions {
   /** Keeps the last picture readable: thumbnails and tests. */
@@ -196,6 +197,6 @@ export class Stage {
     this.effectView.dispose();
     this.gradeView.dispose();
     this.cameraParts.dispose();
-    this.renderer.dispose();
+    letGo(this.renderer);
   }
 }

@@ -4,6 +4,7 @@ import type { Take } from '../../core/takes/take';
 import type { TrackFrame } from '../../core/tracking/track-frame';
 import type { TakeDrawing } from '../../tracker/take-tracker';
 import { TakePicture, type TakePictureOptions } from '../../stage/take-picture';
+import { letGo } from '../../stage/let-go';
 
 /** The tracker works on pictures of about this size, as cameras give them. */
 const [WIDTH, HEIGHT] = [360, 640];
@@ -29,6 +30,6 @@ export class TakeDrawer implements TakeDrawing {
 
   dispose(): void {
     this.picture.dispose();
-    this.renderer.dispose();
+    letGo(this.renderer);
   }
 }

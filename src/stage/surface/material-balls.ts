@@ -23,6 +23,7 @@ import { roomReflection } from '../effect/room-reflection';
 import { solidGeometry } from '../effect/objects/solid-view';
 import type { Stores } from '../effect/stores';
 import { SurfaceMaterial } from './surface-material';
+import { letGo } from '../let-go';
 
 interface BallLight {
   readonly from: readonly [number, number, number];
@@ -148,7 +149,7 @@ export class MaterialBalls {
     this.ball.geometry.dispose();
     this.stripes.dispose();
     this.beneath.dispose();
-    this.renderer.dispose();
+    letGo(this.renderer);
     this.renderer.forceContextLoss();
   }
 }
