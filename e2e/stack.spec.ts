@@ -165,7 +165,7 @@ test('a backdrop lies behind the person: sea around, none where the face is', as
   const finder = page.locator('.finder canvas');
   const sea = (r: number, g: number, b: number): boolean => b > r + 40 && g > r + 25;
   await expect
-    .poll(async () => (await pixelsWhere(finder, sea)).share, { timeout: 30_000 })
+    .poll(async () => (await pixelsWhere(finder, sea)).share, { timeout: 90_000 })
     .toBeGreaterThan(0.25);
   expect(await shareOf(finder, [208, 140, 110], 60)).toBeGreaterThan(0.03);
 });
