@@ -49,7 +49,7 @@ module.exports = {
       name: 'not-unresolvable',
       severity: 'error',
       from: {},
-      to: { couldNotResolve: true, pathNot: '^virtual:|[.]css$' },
+      to: { couldNotResolve: true, pathNot: '^virtual:|[.]css$|[?]url$' },
     },
   ],
   options: {

@@ -1,13 +1,26 @@
 /** Run with: npm run unit (node --experimental-vm-modules, so that ESM packages load natively). */
 export default {
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/scripts/jest-environment.mjs',
   // A busy machine is slow, not wrong.
   testTimeout: 60_000,
+  // As the build sets them.
+  globals: {
+    __VUE_OPTIONS_API__: true,
+    __VUE_PROD_DEVTOOLS__: false,
+    __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: false,
+  },
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/stock', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
-  extensionsToTreatAsEsm: ['.ts'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleFileExtensions: ['ts', 'js', 'mjs', 'json', 'vue'],
+  extensionsToTreatAsEsm: ['.ts', '.vue'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    // What a build turns into addresses; components that are tested need no looks.
+    '\\.(css|svg|woff2?|webp|png)(\\?url)?$': '<rootDir>/scripts/jest-nothing.mjs',
+    '\\.wasm\\?url$': '<rootDir>/scripts/jest-nothing.mjs',
+  },
   transform: {
+    '^.+\\.vue$': '<rootDir>/scripts/jest-vue.mjs',
     '^.+\\.ts$': [
       '@swc/jest',
       {

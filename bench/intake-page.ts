@@ -33,7 +33,7 @@ const intakeBench = {
       Comlink.proxy(() => {}),
     );
     if (jobs.length !== 1) throw new Error(refusals[0]?.message ?? 'No file.');
-    const hooks = { progress: () => {}, rasterise: () => Promise.reject(new Error('No drawings here.')) };
+    const hooks = { progress: () => {} };
     const read = opened(await remote.read(jobs[0]!, Comlink.proxy(hooks)));
     let [last, deviation] = [read.drafts[0]!, 0];
     if (triangles !== null) {

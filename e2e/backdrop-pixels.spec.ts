@@ -9,7 +9,7 @@ import type { BackdropPage, BackdropSpec } from './harness/backdrop-page';
 
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await openBlank(browser, 'e2e/harness/backdrop-page.ts');
+  page = await openBlank(browser, 'e2e/harness/backdrop-page.ts', { smooth: false });
 });
 test.afterAll(() => page.close());
 

@@ -239,41 +239,44 @@ test('words are placed on a cheek right on the face, set, and stay after a reloa
     .toBeGreaterThan(0.0003);
 });
 
-test('gloss is limited by the lids: chosen in the Stack, seen on the lids only', async ({ page }) => {
-  const id = await begin(page, 'Limited');
-  await piece(page, 'Eye shadow').click();
-  await piece(page, 'Matte powder').click();
-  await row(page, 'Matte powder').first().click();
-  await choose(page, 'Finish', 'Gloss');
-  const hide = page.getByRole('button', { name: 'Hide Matte powder' });
-  const glossy = await seen(page);
-  await hide.click();
-  const without = await seen(page);
-  await page.getByRole('button', { name: 'Show Matte powder' }).click();
-  const wide = changes(without, glossy, 12);
-  await choose(page, 'Limited by the mask of', 'Eye shadow');
-  await saved(page);
-  const layers = layersOf(await serverEffect(page, id));
-  const shadow = layers.find((l) => l.name === 'Eye shadow')!;
-  expect(layers.find((l) => l.name === 'Matte powder')).toMatchObject({
-    finish: 'gloss',
-    maskedBy: shadow.id,
+test.describe('on skin as it is', () => {
+  test.use({ people: 'full' });
+  test('gloss is limited by the lids: chosen in the Stack, seen on the lids only', async ({ page }) => {
+    const id = await begin(page, 'Limited');
+    await piece(page, 'Eye shadow').click();
+    await piece(page, 'Matte powder').click();
+    await row(page, 'Matte powder').first().click();
+    await choose(page, 'Finish', 'Gloss');
+    const hide = page.getByRole('button', { name: 'Hide Matte powder' });
+    const glossy = await seen(page);
+    await hide.click();
+    const without = await seen(page);
+    await page.getByRole('button', { name: 'Show Matte powder' }).click();
+    const wide = changes(without, glossy, 12);
+    await choose(page, 'Limited by the mask of', 'Eye shadow');
+    await saved(page);
+    const layers = layersOf(await serverEffect(page, id));
+    const shadow = layers.find((l) => l.name === 'Eye shadow')!;
+    expect(layers.find((l) => l.name === 'Matte powder')).toMatchObject({
+      finish: 'gloss',
+      maskedBy: shadow.id,
+    });
+    // All that it does now it does on the lids: a band at the height of the eyes, and no longer on the rest of the face.
+    const limited = await seen(page);
+    const narrow = changes(without, limited, 4);
+    const beside = blobOf(limited, (r, g, b, i) => {
+      const off =
+        Math.abs(r - without.data[i]!) +
+        Math.abs(g - without.data[i + 1]!) +
+        Math.abs(b - without.data[i + 2]!);
+      return off > 4 && Math.abs(i / 3 / limited.width / limited.height - narrow.y) > 0.05;
+    });
+    expect(wide.share).toBeGreaterThan(0.02);
+    expect(wide.bottom - wide.top).toBeGreaterThan(0.25);
+    expect(narrow.share).toBeGreaterThan(0.0005);
+    expect(narrow.share).toBeLessThan(0.3 * wide.share);
+    expect(beside.share).toBeLessThan(0.05 * narrow.share);
   });
-  // All that it does now it does on the lids: a band at the height of the eyes, and no longer on the rest of the face.
-  const limited = await seen(page);
-  const narrow = changes(without, limited, 4);
-  const beside = blobOf(limited, (r, g, b, i) => {
-    const off =
-      Math.abs(r - without.data[i]!) +
-      Math.abs(g - without.data[i + 1]!) +
-      Math.abs(b - without.data[i + 2]!);
-    return off > 4 && Math.abs(i / 3 / limited.width / limited.height - narrow.y) > 0.05;
-  });
-  expect(wide.share).toBeGreaterThan(0.02);
-  expect(wide.bottom - wide.top).toBeGreaterThan(0.25);
-  expect(narrow.share).toBeGreaterThan(0.0005);
-  expect(narrow.share).toBeLessThan(0.3 * wide.share);
-  expect(beside.share).toBeLessThan(0.05 * narrow.share);
 });
 
 test('pictures that do not fit the layout are asked about, and what cannot be painted on is said', async ({

@@ -11,7 +11,7 @@ import type { GradePage, GradeSpec } from './harness/grade-page';
 
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await openBlank(browser, 'e2e/harness/grade-page.ts');
+  page = await openBlank(browser, 'e2e/harness/grade-page.ts', { smooth: false });
 });
 test.afterAll(() => page.close());
 

@@ -62,86 +62,89 @@ v 0 0.02 0
 f 1 2 3 4
 `;
 
-test('a chin drawn to a point by a sculpted mesh; meshes that are no face are refused with a way out', async ({
-  page,
-}) => {
-  const id = await createEffect(page, 'Pointed', blankEffect('Pointed'));
-  await open(page, id, 'neutral');
-  await toFace(page);
-  const bare = await seen(page);
-  await page.getByRole('button', { name: 'Shape of the face' }).click();
-  // Nothing is moved yet.
-  expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
+test.describe('on people as they are', () => {
+  test.use({ people: 'full' });
+  test('a chin drawn to a point by a sculpted mesh; meshes that are no face are refused with a way out', async ({
+    page,
+  }) => {
+    const id = await createEffect(page, 'Pointed', blankEffect('Pointed'));
+    await open(page, id, 'neutral');
+    await toFace(page);
+    const bare = await seen(page);
+    await page.getByRole('button', { name: 'Shape of the face' }).click();
+    // Nothing is moved yet.
+    expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
 
-  const bring = (one: ReturnType<typeof file>) =>
-    page.locator('input[aria-label="Sculpted mesh to bring in"]').setInputFiles(one);
-  await bring(file('points.obj', 'v 0 0 0\nv 1 0 0\nv 0 1 0\n'));
-  await expect(page.getByText('points.obj has no faces: there is nothing to see.')).toBeVisible();
-  await bring(file('plank.obj', PLANK));
-  await expect(page.getByText(/plank\S* does not resemble a face: .* % of its width/)).toBeVisible();
-  await bring(file('fish.png', await fish()));
-  await expect(page.getByText('fish.png is no model.')).toBeVisible();
-  await saved(page);
-  const refused = await serverEffect(page, id);
-  expect(morphOf(refused).mesh).toBeNull();
-  expect(Object.keys(refused.assets)).toEqual([]);
+    const bring = (one: ReturnType<typeof file>) =>
+      page.locator('input[aria-label="Sculpted mesh to bring in"]').setInputFiles(one);
+    await bring(file('points.obj', 'v 0 0 0\nv 1 0 0\nv 0 1 0\n'));
+    await expect(page.getByText('points.obj has no faces: there is nothing to see.')).toBeVisible();
+    await bring(file('plank.obj', PLANK));
+    await expect(page.getByText(/plank\S* does not resemble a face: .* % of its width/)).toBeVisible();
+    await bring(file('fish.png', await fish()));
+    await expect(page.getByText('fish.png is no model.')).toBeVisible();
+    await saved(page);
+    const refused = await serverEffect(page, id);
+    expect(morphOf(refused).mesh).toBeNull();
+    expect(Object.keys(refused.assets)).toEqual([]);
 
-  await bring(file('chin.obj', POINTED));
-  await expect(page.getByText(/Fits to 0\.\d+ % of the face’s width, point by point/)).toBeVisible();
-  await expect(page.getByText('fish.png is no model')).toBeHidden();
-  const pointed = await seen(page);
-  const chin = changed(bare, pointed);
-  expect(chin.share).toBeGreaterThan(0.004);
-  // All of it is about the chin: nothing else is dragged along.
-  const elsewhere = blobOf(pointed, (r, g, b, i) => {
-    const [u, v] = [((i / 3) % pointed.width) / pointed.width, i / 3 / pointed.width / pointed.height];
-    const off =
-      Math.abs(r - bare.data[i]!) + Math.abs(g - bare.data[i + 1]!) + Math.abs(b - bare.data[i + 2]!);
-    return off > 40 && (v < chin.y - 0.16 || Math.abs(u - chin.x) > 0.25);
+    await bring(file('chin.obj', POINTED));
+    await expect(page.getByText(/Fits to 0\.\d+ % of the face’s width, point by point/)).toBeVisible();
+    await expect(page.getByText('fish.png is no model')).toBeHidden();
+    const pointed = await seen(page);
+    const chin = changed(bare, pointed);
+    expect(chin.share).toBeGreaterThan(0.004);
+    // All of it is about the chin: nothing else is dragged along.
+    const elsewhere = blobOf(pointed, (r, g, b, i) => {
+      const [u, v] = [((i / 3) % pointed.width) / pointed.width, i / 3 / pointed.width / pointed.height];
+      const off =
+        Math.abs(r - bare.data[i]!) + Math.abs(g - bare.data[i + 1]!) + Math.abs(b - bare.data[i + 2]!);
+      return off > 40 && (v < chin.y - 0.16 || Math.abs(u - chin.x) > 0.25);
+    });
+    expect(elsewhere.share).toBeLessThan(0.0002);
+
+    await setField(page, 'Amount of the morph, as a number', '0');
+    expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
+    await setField(page, 'Amount of the morph, as a number', '200');
+    const twice = changed(bare, await seen(page));
+    expect(twice.share).toBeGreaterThan(chin.share);
+    await saved(page);
+    expect(morphOf(await serverEffect(page, id))).toMatchObject({ amount: 2, mesh: { by: 'layout' } });
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
+
+    // Taken off and chosen again from what is in the effect.
+    await page.getByRole('button', { name: 'Take off' }).click();
+    expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
+    await choose(page, 'Sculpted mesh', 'chin');
+    await expect(page.getByText(/Fits to 0/)).toBeVisible();
+    expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
+
+    // A second morph adds up, limited to where it counts.
+    await page.getByRole('button', { name: 'Another' }).click();
+    await setField(page, 'Eyes: Size, as a number', '100');
+    const both = changed(pointed, await seen(page));
+    expect(both.share).toBeGreaterThan(0.002);
+    expect(both.y).toBeLessThan(chin.y - 0.08);
+    await page
+      .locator('.ant-select')
+      .filter({ has: page.locator('[aria-label="Regions the morph counts in"]') })
+      .click();
+    await page.keyboard.type('chin');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    expect(changed(pointed, await seen(page)).share).toBeLessThan(both.share / 4);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    expect(Math.abs(changed(pointed, await seen(page)).share - both.share)).toBeLessThan(0.0005);
+
+    // What is begun from.
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'A face to sculpt' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toBe('face-to-sculpt.obj');
   });
-  expect(elsewhere.share).toBeLessThan(0.0002);
-
-  await setField(page, 'Amount of the morph, as a number', '0');
-  expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
-  await setField(page, 'Amount of the morph, as a number', '200');
-  const twice = changed(bare, await seen(page));
-  expect(twice.share).toBeGreaterThan(chin.share);
-  await saved(page);
-  expect(morphOf(await serverEffect(page, id))).toMatchObject({ amount: 2, mesh: { by: 'layout' } });
-  await page.getByRole('button', { name: /^Undo/ }).click();
-  await page.getByRole('button', { name: /^Undo/ }).click();
-  expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
-
-  // Taken off and chosen again from what is in the effect.
-  await page.getByRole('button', { name: 'Take off' }).click();
-  expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
-  await choose(page, 'Sculpted mesh', 'chin');
-  await expect(page.getByText(/Fits to 0/)).toBeVisible();
-  expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
-
-  // A second morph adds up, limited to where it counts.
-  await page.getByRole('button', { name: 'Another' }).click();
-  await setField(page, 'Eyes: Size, as a number', '100');
-  const both = changed(pointed, await seen(page));
-  expect(both.share).toBeGreaterThan(0.002);
-  expect(both.y).toBeLessThan(chin.y - 0.08);
-  await page
-    .locator('.ant-select')
-    .filter({ has: page.locator('[aria-label="Regions the morph counts in"]') })
-    .click();
-  await page.keyboard.type('chin');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-  expect(changed(pointed, await seen(page)).share).toBeLessThan(both.share / 4);
-  await page.getByRole('button', { name: /^Undo/ }).click();
-  expect(Math.abs(changed(pointed, await seen(page)).share - both.share)).toBeLessThan(0.0005);
-
-  // What is begun from.
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'A face to sculpt' }).click(),
-  ]);
-  expect(download.suggestedFilename()).toBe('face-to-sculpt.obj');
 });
 
 const fish = (): Promise<Buffer> =>

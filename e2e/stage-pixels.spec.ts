@@ -8,7 +8,7 @@ import type { BlendPage, CardSpec } from './harness/blend-page';
 
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await openBlank(browser, 'e2e/harness/blend-page.ts');
+  page = await openBlank(browser, 'e2e/harness/blend-page.ts', { smooth: false });
 });
 test.afterAll(() => page.close());
 

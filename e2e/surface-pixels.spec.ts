@@ -24,7 +24,7 @@ import type { DrawnSurface, SurfacePage, SurfaceSpec } from './harness/surface-p
 
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await openBlank(browser, 'e2e/harness/surface-page.ts');
+  page = await openBlank(browser, 'e2e/harness/surface-page.ts', { smooth: false });
 });
 test.afterAll(() => page.close());
 

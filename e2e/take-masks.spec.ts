@@ -6,7 +6,7 @@ import type { MaskPage, MaskReading } from './harness/mask-page';
 
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await openBlank(browser, 'e2e/harness/mask-page.ts');
+  page = await openBlank(browser, 'e2e/harness/mask-page.ts', { smooth: false });
 });
 test.afterAll(() => page.close());
 

@@ -7,6 +7,7 @@ export type Metres = number;
 export type Degrees = number;
 export type Radians = number;
 export type Seconds = number;
+export type Milliseconds = number;
 export type Pixels = number;
 export type Bytes = number;
 /** 0 to 1. */

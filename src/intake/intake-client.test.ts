@@ -50,12 +50,11 @@ const done = (name: string) => ({
   value: { drafts: [], notes: [name], artwork: null, sheet: null },
 });
 const never = new Promise<unknown>(() => {});
-const noDrawing = () => Promise.reject(new Error('nothing is drawn here'));
 const settled = () => new Promise((resolve) => setTimeout(resolve, 20));
 
 const clients: IntakeClient[] = [];
-const client = (seconds = 30): IntakeClient => {
-  const made = new IntakeClient(noDrawing, seconds);
+const client = (file = 30, drawing = 30): IntakeClient => {
+  const made = new IntakeClient({ file, drawing });
   clients.push(made);
   return made;
 };
@@ -119,6 +118,12 @@ describe('reading in the worker', () => {
     const reading = client(0.05).read(job('slow.fbx'));
     await expect(reading).rejects.toBeInstanceOf(IconiaError);
     await expect(reading).rejects.toThrow(/^slow\.fbx took longer than 0\.05 seconds/);
+    expect(workers[0]!.terminated).toBe(true);
+  });
+  test('a drawing is given up sooner than other files', async () => {
+    answering = { read: () => never };
+    const reading = client(30, 0.05).read({ ...job('waves.svg'), kind: 'drawing' });
+    await expect(reading).rejects.toThrow(/^waves\.svg took longer than 0\.05 seconds/);
     expect(workers[0]!.terminated).toBe(true);
   });
   test('a reader that stops says so, with the name of the file', async () => {

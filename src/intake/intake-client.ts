@@ -3,8 +3,9 @@
  * takes too long: the worker is ended, and the next work gets a new one.
  */
 import * as Comlink from 'comlink';
-import { MOST_READ_SECONDS } from '../core/assets/limits';
+import { READ_SECONDS, type ReadBounds } from '../core/assets/limits';
 import { IconiaError } from '../core/errors';
+import type { Seconds } from '../core/units';
 import type { Grid } from '../core/document/schema';
 import type { AssetDraft, FittedFace, KeptBytes, ModelInside, PreparedDraft, ReadResult } from './drafts';
 import type { IntakeHooks } from './hooks';
@@ -25,6 +26,8 @@ class Interrupted extends Error {}
 interface Work {
   readonly signal?: AbortSignal | undefined;
   readonly progress?: ((share: number) => void) | undefined;
+  /** It is given up after so long. */
+  readonly seconds?: Seconds;
 }
 
 const opened = <T>(answer: Answer<T>): T => {
@@ -38,11 +41,7 @@ export class IntakeClient {
   /** Tells work that is under way that its worker is gone. */
   private readonly interrupt = new Set<() => void>();
 
-  /** `rasterise` draws SVGs for the worker. */
-  constructor(
-    private readonly rasterise: IntakeHooks['rasterise'],
-    private readonly seconds = MOST_READ_SECONDS,
-  ) {}
+  constructor(private readonly most: ReadBounds = READ_SECONDS) {}
 
   private start(): Comlink.Remote<Intake> {
     if (!this.remote) {
@@ -78,7 +77,7 @@ export class IntakeClient {
 
   private async runOnce<T>(
     name: string,
-    { signal }: Work,
+    { signal, seconds = this.most.file }: Work,
     call: (remote: Comlink.Remote<Intake>) => Promise<T>,
   ): Promise<T> {
     if (signal?.aborted) throw new Cancelled();
@@ -94,10 +93,10 @@ export class IntakeClient {
           reject(
             new IconiaError(
               'intake.too-long',
-              `${name} took longer than ${this.seconds} seconds to read and was given up. Make it smaller or simpler, and try again.`,
+              `${name} took longer than ${seconds} seconds to read and was given up. Make it smaller or simpler, and try again.`,
             ),
           ),
-        this.seconds * 1000,
+        seconds * 1000,
       );
       onAbort = () => reject(new Cancelled());
       signal?.addEventListener('abort', onAbort);
@@ -137,14 +136,14 @@ export class IntakeClient {
   }
 
   async read(job: PlannedJob, work: Work = {}): Promise<ReadResult> {
-    const hooks: IntakeHooks = {
-      progress: work.progress ?? (() => {}),
-      rasterise: async (svg, width, height) => {
-        const bitmap = await this.rasterise(svg, width, height);
-        return Comlink.transfer(bitmap, [bitmap]);
-      },
-    };
-    return opened(await this.run(job.name, work, async (remote) => remote.read(job, Comlink.proxy(hooks))));
+    const hooks: IntakeHooks = { progress: work.progress ?? (() => {}) };
+    return opened(
+      await this.run(
+        job.name,
+        { ...work, seconds: job.kind === 'drawing' ? this.most.drawing : this.most.file },
+        async (remote) => remote.read(job, Comlink.proxy(hooks)),
+      ),
+    );
   }
 
   async cut(file: KeptBytes, name: string, grid: Grid, frames: number, work: Work = {}): Promise<AssetDraft> {

@@ -81,7 +81,7 @@ const read = async (job: PlannedJob, hooks: IntakeHooks): Promise<ReadResult> =>
     case 'picture':
       return readPicture(bytes, job.name);
     case 'drawing':
-      return readDrawing(bytes, job.name, hooks);
+      return readDrawing(bytes, job.name);
     case 'animation':
       return readAnimation(bytes, job.name, hooks);
     case 'artwork':

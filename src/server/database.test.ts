@@ -1,5 +1,5 @@
 /** The folder on disk: first starts that are killed, full disks, power cuts. */
-import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { copyFileSync, cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -8,20 +8,15 @@ import { blankEffect } from '../core/document/defaults';
 import { diff } from '../core/document/patch';
 import { openDatabase } from './database';
 import { EffectsStore } from './effects-store';
-import { packFolder } from './template';
+import { buildServer } from './testing';
 
 jest.setTimeout(120_000);
 
 let data: string;
-const shared = mkdtempSync(join(tmpdir(), 'iconia-template-'));
-const templateFile = join(shared, 'template.zip');
-beforeEach(async () => {
+const templateFile = 'dist/server/template.zip';
+beforeAll(buildServer);
+beforeEach(() => {
   data = mkdtempSync(join(tmpdir(), 'iconia-data-'));
-  if (existsSync(templateFile)) return;
-  const db = await openDatabase(data);
-  await db.close();
-  writeFileSync(templateFile, packFolder(join(data, 'database')));
-  rmSync(join(data, 'database'), { recursive: true });
 });
 afterEach(() => rmSync(data, { recursive: true, force: true }));
 

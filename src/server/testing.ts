@@ -1,4 +1,5 @@
 /** What tests of the server share: a database in memory, migrated as on disk, and a folder for bytes. */
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -28,4 +29,12 @@ export const testApp = async (options: Partial<AppOptions> = {}) => {
       rmSync(folder, { recursive: true, force: true });
     },
   };
+};
+
+/** Builds server and database template, unless they are up to date: for tests that start the real thing. */
+export const buildServer = (): void => {
+  const { status, stderr } = spawnSync(process.execPath, ['scripts/build.mjs', '--no-pages'], {
+    encoding: 'utf8',
+  });
+  if (status !== 0) throw new Error(`The server could not be built: ${stderr}`);
 };

@@ -17,6 +17,8 @@ import type { TrackFrame } from '../core/tracking/track-frame';
 import { isBeard } from './performer/beard-view';
 import { HandView } from './performer/hand-view';
 import { PerformerView } from './performer/performer-view';
+import type { PeopleDetail, PersonView } from './performer/person-view';
+import { PlainPersonView } from './performer/plain-person-view';
 import { FlatParts } from './flat-parts';
 import { partOf, type Part } from './parts';
 import type { CameraPicture } from './picture';
@@ -31,6 +33,7 @@ const SHADOW_PIXELS: Readonly<Record<Detail, number>> = { plain: 0, soft: 1024, 
 
 export interface TakePictureOptions {
   readonly detail?: Detail;
+  readonly people?: PeopleDetail;
   /** What is printed on the take's pictures, in order. */
   readonly pictures?: readonly PictureImage[];
 }
@@ -47,7 +50,7 @@ const SPACE = { centre: [0, -0.8, -1.4], reach: 2.2 } as const;
 export class TakePicture implements CameraPicture {
   readonly scene = new Scene();
   readonly camera = new PerspectiveCamera(44, 9 / 16, 0.05, 40);
-  private readonly people = new Map<number, PerformerView>();
+  private readonly people = new Map<number, PersonView>();
   private readonly hands = new Map<number, HandView>();
   private readonly printed: PrintedPictures;
   private readonly sky = new HemisphereLight();
@@ -55,13 +58,15 @@ export class TakePicture implements CameraPicture {
   private readonly wall: MeshBasicMaterial | null;
   private readonly around: typeof FACES | typeof SPACE;
   private detail: Detail;
+  private readonly peopleDetail: PeopleDetail;
   private readonly hair = new FlatParts((part) => new Color(part === 'hair' ? 0xffffff : 0), FINEST_HAIR);
   private readonly flat = new FlatParts((part) => new Color(UNCOVERED.has(part) ? 0 : 0xffffff));
 
   constructor(
     private take: Take,
-    { detail = 'plain', pictures = [] }: TakePictureOptions = {},
+    { detail = 'plain', people = 'full', pictures = [] }: TakePictureOptions = {},
   ) {
+    this.peopleDetail = people;
     const room = paintedRoom(take.spec.room);
     const place = room ? null : placeView(take.spec.room);
     this.wall = room?.material ?? null;
@@ -127,7 +132,10 @@ export class TakePicture implements CameraPicture {
     let view = this.people.get(person.id);
     if (view?.performer !== person.performer) {
       view?.group.removeFromParent();
-      view = new PerformerView(person.performer);
+      view =
+        this.peopleDetail === 'full'
+          ? new PerformerView(person.performer)
+          : new PlainPersonView(person.performer);
       this.shadowed(view.group);
       this.people.set(person.id, view);
       this.scene.add(view.group);

@@ -130,6 +130,10 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
         },
       },
       { label: 'Back to the take', run: () => playback.useTake() },
+      {
+        label: desk.plainPeople ? 'Draw people in full' : 'Draw people as plain figures: quicker',
+        run: () => (desk.plainPeople = !desk.plainPeople),
+      },
       { label: desk.dark ? 'Light theme' : 'Dark theme', run: () => (desk.dark = !desk.dark) },
       { label: 'Home: all effects', run: () => void router.push('/') },
     ];

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { Redraw } from './redraw';
 
 test('what is done is drawn at once, and once', () => {
-  const redraw = new Redraw(() => 5);
+  const redraw = new Redraw(() => 0);
   expect([redraw.take(0), redraw.take(16)]).toEqual([true, false]);
   redraw.ask();
   expect([redraw.isWanted, redraw.take(32), redraw.isWanted]).toEqual([true, true, false]);
@@ -27,10 +27,25 @@ test('a thousand arrivals make a few drawings, the last of them with all there i
 });
 
 test('while things arrive, what is done does not wait', () => {
-  const redraw = new Redraw(() => 3);
+  let underWay = 0;
+  const redraw = new Redraw(() => underWay);
   redraw.take(0);
+  underWay = 3;
   redraw.arrive();
   expect(redraw.take(110)).toBe(false);
   redraw.ask();
   expect(redraw.take(120)).toBe(true);
+});
+
+test('the first picture waits a moment for what is on its way, and no longer', () => {
+  let underWay = 3;
+  const redraw = new Redraw(() => underWay);
+  redraw.ask();
+  expect([redraw.take(0), redraw.take(100), redraw.isWanted]).toEqual([false, false, true]);
+  underWay = 0;
+  redraw.arrive();
+  expect([redraw.take(116), redraw.isWanted]).toEqual([true, false]);
+
+  const slow = new Redraw(() => 1);
+  expect([slow.take(0), slow.take(190), slow.take(210)]).toEqual([false, false, true]);
 });

@@ -1,20 +1,28 @@
 /**
  * When a picture is to be drawn anew. What the creator does is drawn in the next frame. What merely arrives, textures and models one
- * by one, is gathered while more is on its way: else an effect of a thousand pictures is drawn a thousand times while it opens.
+ * by one, is gathered while more is on its way: else an effect of a thousand pictures is drawn a thousand times while it opens. The
+ * first picture is gathered too: drawing is dearest then, and without its textures it would be drawn for nothing.
  */
+import type { Milliseconds } from '../../core/units';
+
+/** What arrives waits at least this long for more. */
+const PATIENCE: Milliseconds = 200;
+
 export class Redraw {
-  private atOnce = true;
-  private arrived = false;
-  private last: number | null = null;
-  private drewAt: number | null = null;
-  private cost = 0;
+  private atOnce = false;
+  private arrived = true;
+  private drawnOnce = false;
+  /** Since when pictures are asked for; when the last one was drawn. */
+  private last: Milliseconds | null = null;
+  private drewAt: Milliseconds | null = null;
+  private cost: Milliseconds = 0;
 
   /** `underWay` counts what is still to arrive. */
   constructor(private readonly underWay: () => number) {}
 
   /** Something was done. */
   ask(): void {
-    this.atOnce = true;
+    if (this.drawnOnce) this.atOnce = true;
   }
   /** Something has come that may be seen. */
   arrive(): void {
@@ -24,16 +32,17 @@ export class Redraw {
     return this.atOnce || this.arrived;
   }
   /**
-   * Whether to draw at `now`, in milliseconds; then it is not wanted any more. Asked once a frame: how long the frame after a drawing
-   * is in coming tells what the drawing cost, on the graphics card too.
+   * Whether to draw at `now`; then it is not wanted any more. Asked once a frame: how long the frame after a drawing is in coming
+   * tells what the drawing cost, on the graphics card too.
    */
-  take(now: number): boolean {
+  take(now: Milliseconds): boolean {
     if (this.drewAt !== null) this.cost = now - this.drewAt;
-    const since = now - (this.last ?? -Infinity);
+    this.last ??= now;
     this.drewAt = null;
-    const gathered = this.underWay() === 0 || since > Math.max(200, 5 * this.cost);
+    const gathered = this.underWay() === 0 || now - this.last > Math.max(PATIENCE, 5 * this.cost);
     if (!this.atOnce && !(this.arrived && gathered)) return false;
     this.atOnce = this.arrived = false;
+    this.drawnOnce = true;
     this.drewAt = this.last = now;
     return true;
   }

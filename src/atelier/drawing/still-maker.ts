@@ -5,6 +5,7 @@
 import { Player } from '../../core/behave/player';
 import type { Effect } from '../../core/document/schema';
 import type { Take } from '../../core/takes/take';
+import type { PeopleDetail } from '../../stage/performer/person-view';
 import type { PictureImage } from '../../stage/printed-pictures';
 import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
 import type { FileSource } from '../../stage/effect/texture-store';
@@ -19,6 +20,7 @@ export interface StillRequest {
   readonly height: number;
   /** What is printed on the take's pictures. */
   readonly pictures?: readonly PictureImage[];
+  readonly people?: PeopleDetail;
 }
 
 const NO_PICTURES: readonly PictureImage[] = [];
@@ -28,6 +30,7 @@ class StillMaker {
   private readonly stores: Stores;
   private take: Take | null = null;
   private pictures: readonly PictureImage[] = NO_PICTURES;
+  private people: PeopleDetail = 'full';
   private queue: Promise<unknown> = Promise.resolve();
 
   constructor(source: FileSource) {
@@ -46,17 +49,16 @@ class StillMaker {
   }
 
   private async run(
-    { effect, take, times, width, height, pictures = NO_PICTURES }: StillRequest,
+    { effect, take, times, width, height, pictures = NO_PICTURES, people = 'full' }: StillRequest,
     signal: AbortSignal,
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
     if (signal.aborted) return;
     this.stage ??= new Stage(document.createElement('canvas'), this.stores, { keepPixels: true });
     const { stage } = this;
-    if (this.take !== take || this.pictures !== pictures)
-      stage.setPicture(new TakePicture(take, { pictures }));
-    this.take = take;
-    this.pictures = pictures;
+    if (this.take !== take || this.pictures !== pictures || this.people !== people)
+      stage.setPicture(new TakePicture(take, { pictures, people }));
+    Object.assign(this, { take, pictures, people });
     await loadUsed(this.stores, effect);
     const player = new Player(effect, take);
     for (const [i, time] of times.entries()) {

@@ -1,6 +1,7 @@
 /** Stills of an effect that follow what they are made of. */
 import { onBeforeUnmount, shallowRef, watch, type ShallowRef } from 'vue';
 import { useAssetsStore } from '../stores/assets';
+import { useDeskStore } from '../stores/desk';
 import { stillMaker, type StillRequest } from './still-maker';
 
 /** `requests` is watched; a newer one replaces what is still being made. Gives one URL or null for each time. */
@@ -10,6 +11,7 @@ export const useStills = (
 ): ShallowRef<readonly (string | null)[]> => {
   const stills = shallowRef<readonly (string | null)[]>([]);
   const assets = useAssetsStore();
+  const desk = useDeskStore();
   let abort: AbortController | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const release = (urls: readonly (string | null)[]) =>
@@ -22,7 +24,7 @@ export const useStills = (
     const made: (string | null)[] =
       stills.value.length === request.times.length ? [...stills.value] : request.times.map(() => null);
     void stillMaker(assets.source)
-      .make(request, abort.signal, (i, url) => {
+      .make({ ...request, people: desk.people }, abort.signal, (i, url) => {
         const old = made[i];
         made[i] = url;
         stills.value = [...made];

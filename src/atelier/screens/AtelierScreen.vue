@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The atelier: three pillars and a strip, the same in all five stages. */
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Stage } from '../../core/checks/checks';
 import type { Anchor } from '../../core/document/schema';
@@ -8,6 +8,8 @@ import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
 import { carriesFiles, filesOfInput } from '../intake/dropped';
+import { loadUsed } from '../../stage/effect/stores';
+import { useAssetsStore } from '../stores/assets';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { useImportsStore } from '../stores/imports';
@@ -21,11 +23,20 @@ import StackPanel from '../components/stack/StackPanel.vue';
 import Viewfinder from '../components/viewfinder/Viewfinder.vue';
 import TakeStrip from '../components/strip/TakeStrip.vue';
 import PlaceBench from '../components/bench/place/PlaceBench.vue';
-import StyleBench from '../components/bench/style/StyleBench.vue';
-import BehaveBench from '../components/bench/behave/BehaveBench.vue';
-import TryBench from '../components/bench/try/TryBench.vue';
-import ReleaseBench from '../components/bench/release/ReleaseBench.vue';
-import LibraryPanel from '../components/library/LibraryPanel.vue';
+
+/** Fetched when they are gone to, or once the picture is there: what opens first is not held up by them. */
+const later = {
+  style: () => import('../components/bench/style/StyleBench.vue'),
+  behave: () => import('../components/bench/behave/BehaveBench.vue'),
+  try: () => import('../components/bench/try/TryBench.vue'),
+  release: () => import('../components/bench/release/ReleaseBench.vue'),
+  library: () => import('../components/library/LibraryPanel.vue'),
+};
+const StyleBench = defineAsyncComponent(later.style);
+const BehaveBench = defineAsyncComponent(later.behave);
+const TryBench = defineAsyncComponent(later.try);
+const ReleaseBench = defineAsyncComponent(later.release);
+const LibraryPanel = defineAsyncComponent(later.library);
 
 const props = defineProps<{ id: string; stage: string }>();
 const document = useEffectStore();
@@ -33,6 +44,7 @@ const desk = useDeskStore();
 const playback = usePlaybackStore();
 const painter = usePainterStore();
 const imports = useImportsStore();
+const assets = useAssetsStore();
 // Files that stay linked are watched as long as the effect is open.
 useLinksStore();
 const route = useRoute();
@@ -59,6 +71,8 @@ const open = async (): Promise<void> => {
   desk.style.slot = 'all';
   try {
     await document.open(props.id);
+    // What the picture needs comes in while the panels are set up.
+    void loadUsed(assets.stores, document.effect);
     ready.value = true;
   } catch (error) {
     failure.value = sentence(error);
@@ -69,6 +83,15 @@ watch(
   () => props.stage,
   (stage) => (desk.stage = stage as Stage),
   { immediate: true },
+);
+watch(
+  () => playback.pictured,
+  (there) => {
+    if (there)
+      requestIdleCallback(() =>
+        Object.values(later).forEach((fetchIt) => void fetchIt().catch(() => undefined)),
+      );
+  },
 );
 /** Close work lies over the Stack. */
 const wide = computed(

@@ -12,7 +12,6 @@ import { filesOfDrop, type Drop, type Dropped } from '../intake/dropped';
 import { keepDraft } from '../intake/keep-draft';
 import { destination } from '../commands/place-commands';
 import { artworkObjects, objectsFor } from '../intake/placing';
-import { rasterise } from '../intake/rasterise';
 import { layersHere, updateArtwork } from '../intake/update-artwork';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -41,7 +40,7 @@ export const useImportsStore = defineStore('imports', () => {
   const many = ref(false);
   /** Handles of files that came in during this visit, by asset: they can stay linked. */
   const handles = new Map<AssetId, FileSystemFileHandle>();
-  const client = new IntakeClient(rasterise);
+  const client = new IntakeClient();
   let queue: Promise<unknown> = Promise.resolve();
   /** Drops that are under way or wait for their turn. */
   const drops = new Set<AbortController>();

@@ -102,6 +102,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   const liveFrame = shallowRef<TrackFrame | null>(null);
   const camera = shallowRef<InputCamera | null>(null);
   const reading = shallowRef<TrackerReading | null>(null);
+  /** The Viewfinder has shown its first picture; what else draws waits for it. */
+  const pictured = ref(false);
   const trackerStarting = ref(false);
   let tracker: TakeTracker | null = null;
   let live: LiveRuntime | null = null;
@@ -362,6 +364,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     peopleError,
     liveFrame,
     reading,
+    pictured,
     trackerStarting,
     player,
     options,

@@ -8,7 +8,6 @@ import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { PreparedDraft } from '../../intake/drafts';
 import type { PrepareRequest } from '../../intake/prepare';
 import { keepDraft } from '../intake/keep-draft';
-import { rasterise } from '../intake/rasterise';
 import { useAssetsStore } from './assets';
 import { useEffectStore } from './effect';
 
@@ -24,7 +23,7 @@ export const usePreparingStore = defineStore('preparing', () => {
   const document = useEffectStore();
   const assets = useAssetsStore();
   /** Beside the reader of dropped files, so that one does not wait for the other. */
-  const client = new IntakeClient(rasterise);
+  const client = new IntakeClient();
   const under = ref<Record<AssetId, Under>>({});
   const failures = ref<Record<AssetId, string>>({});
 

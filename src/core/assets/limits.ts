@@ -1,4 +1,5 @@
 /** Bounds of everything that is read. What is beyond is refused with a sentence, before work is put into it. */
+import type { Seconds } from '../units';
 
 const MB = 1024 * 1024;
 
@@ -40,5 +41,10 @@ export const MOST_VIDEO_SECONDS = 600;
 
 /** Files in one drop. */
 export const MOST_DROPPED = 5000;
-/** Seconds one file may take to be read before it is given up. */
-export const MOST_READ_SECONDS = 120;
+/** How long a file may take to be read before it is given up. */
+export interface ReadBounds {
+  readonly file: Seconds;
+  /** An SVG: a few lines of it can ask for an hour's work. */
+  readonly drawing: Seconds;
+}
+export const READ_SECONDS: ReadBounds = { file: 120, drawing: 30 };

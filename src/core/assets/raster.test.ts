@@ -1,6 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { blank, blit, crop, isTransparent, opaqueBox, shrink, within, type Raster } from './raster';
+import {
+  blank,
+  blit,
+  crop,
+  isTransparent,
+  multipliedOut,
+  opaqueBox,
+  shrink,
+  within,
+  type Raster,
+} from './raster';
 import { disc, painted, plain, type Rgba } from './testing';
 
 const pixel = ({ data, width }: Raster, x: number, y: number): number[] => [
@@ -129,4 +139,22 @@ describe('making smaller', () => {
     expect(within(9000, 1, 1024)).toEqual({ width: 1024, height: 1 });
     expect(within(300, 200, null)).toEqual({ width: 300, height: 200 });
   });
+});
+
+test('colours that were multiplied by their opacity come back to within what was rounded away', () => {
+  fc.assert(
+    fc.property(anyPicture, (picture) => {
+      const { width, height } = picture;
+      const multiplied = Uint8Array.from(picture.data, (v, i) =>
+        i % 4 === 3 ? v : Math.round((v * picture.data[i - (i % 4) + 3]!) / 255),
+      );
+      const { data } = multipliedOut({ width, height, data: multiplied });
+      for (let i = 0; i < data.length; i++) {
+        const alpha = picture.data[i - (i % 4) + 3]!;
+        if (i % 4 === 3 || alpha === 255) expect(data[i]).toBe(picture.data[i]);
+        else if (alpha > 0)
+          expect(Math.abs(data[i]! - picture.data[i]!)).toBeLessThanOrEqual(255 / alpha / 2 + 0.5);
+      }
+    }),
+  );
 });

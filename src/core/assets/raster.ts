@@ -44,6 +44,17 @@ export const crop = (from: Raster, { left, top, width, height }: Box): Raster =>
   return out;
 };
 
+/** A picture whose colours were multiplied by their opacity, with its colours as they were; in place. */
+export const multipliedOut = (raster: Raster): Raster => {
+  const { data } = raster;
+  for (let i = 0; i < data.length; i += 4) {
+    const alpha = data[i + 3]!;
+    if (alpha === 0 || alpha === 255) continue;
+    for (let k = i; k < i + 3; k++) data[k] = Math.min(255, Math.round((255 * data[k]!) / alpha));
+  }
+  return raster;
+};
+
 /** The smallest box around what is not wholly transparent; null when all is. */
 export const opaqueBox = ({ width, height, data }: Raster): Box | null => {
   let [left, top, right, bottom] = [width, height, -1, -1];

@@ -6,11 +6,19 @@
 import { normalise, type Vec3 } from '../maths/vec3';
 
 /** Light above, a window at the side, a dim floor; linear, 1 is the white of a sheet of paper. */
-export const roomLight = ([x, y, z]: Vec3): number => {
-  const across = Math.atan2(z, x) / (2 * Math.PI) + 0.5;
+export const roomLight = ([x, y, z]: Vec3): number => lightFrom(x, y, z);
+
+/** Squared distance from the middle of the window, in widths of it, beyond which less than a millionth of it is left. */
+const BEYOND = 14;
+/** As numbers, not as a vector: it is asked a million times while a page opens. */
+const lightFrom = (x: number, y: number, z: number): number => {
   const up = (2 * Math.asin(Math.min(1, Math.max(-1, y)))) / Math.PI;
-  const window = Math.exp(-(((across - 0.3) / 0.07) ** 2) - ((up - 0.35) / 0.3) ** 2);
-  return 0.35 + 0.45 * Math.max(0, up) - 0.2 * Math.max(0, -up) + 3 * window;
+  const wall = 0.35 + (up > 0 ? 0.45 : 0.2) * up;
+  const above = (up - 0.35) / 0.3;
+  if (above * above > BEYOND) return wall;
+  const across = (Math.atan2(z, x) / (2 * Math.PI) + 0.2) / 0.07;
+  const off = across * across + above * above;
+  return off > BEYOND ? wall : wall + 3 * Math.exp(-off);
 };
 
 /** The faces of a cube map, as OpenGL names its sides: where the middle of a pixel looks. */
@@ -35,10 +43,10 @@ const spread = (i: number, count: number): readonly [number, number] => {
   return [i / count, part];
 };
 
-/** Directions around +Z that a surface of this roughness mirrors, with their weights. */
-const lobeOf = (roughness: number, count: number): readonly (readonly [Vec3, number])[] => {
+/** Directions around +Z that a surface of this roughness mirrors, with their weights: x, y, z, weight, one after the other. */
+const lobeOf = (roughness: number, count: number): Float64Array => {
   const alpha = roughness * roughness;
-  const lobe: (readonly [Vec3, number])[] = [];
+  const lobe: number[] = [];
   for (let i = 0; i < count; i++) {
     const [u, v] = spread(i, count);
     const cos = Math.sqrt((1 - v) / (1 + (alpha * alpha - 1) * v));
@@ -46,12 +54,12 @@ const lobeOf = (roughness: number, count: number): readonly (readonly [Vec3, num
     const turn = 2 * Math.PI * u;
     // The half vector mirrors the view, which looks along the normal.
     const z = 2 * cos * cos - 1;
-    if (z > 0) lobe.push([[2 * cos * sin * Math.cos(turn), 2 * cos * sin * Math.sin(turn), z], z]);
+    if (z > 0) lobe.push(2 * cos * sin * Math.cos(turn), 2 * cos * sin * Math.sin(turn), z, z);
   }
-  return lobe;
+  return Float64Array.from(lobe);
 };
 
-const mirroredLight = (n: Vec3, lobe: readonly (readonly [Vec3, number])[]): number => {
+const mirroredLight = (n: Vec3, lobe: Float64Array): number => {
   const aside: Vec3 = Math.abs(n[1]) < 0.99 ? [0, 1, 0] : [1, 0, 0];
   const t = normalise([
     aside[1] * n[2] - aside[2] * n[1],
@@ -59,15 +67,17 @@ const mirroredLight = (n: Vec3, lobe: readonly (readonly [Vec3, number])[]): num
     aside[0] * n[1] - aside[1] * n[0],
   ]);
   const b: Vec3 = [n[1] * t[2] - n[2] * t[1], n[2] * t[0] - n[0] * t[2], n[0] * t[1] - n[1] * t[0]];
-  let [sum, weight] = [0, 0];
-  for (const [[x, y, z], w] of lobe) {
-    sum +=
-      w *
-      roomLight([
-        t[0] * x + b[0] * y + n[0] * z,
-        t[1] * x + b[1] * y + n[1] * z,
-        t[2] * x + b[2] * y + n[2] * z,
-      ]);
+  const [tx, ty, tz] = t;
+  const [bx, by, bz] = b;
+  const [nx, ny, nz] = n;
+  let sum = 0;
+  let weight = 0;
+  for (let i = 0; i < lobe.length; i += 4) {
+    const x = lobe[i]!;
+    const y = lobe[i + 1]!;
+    const z = lobe[i + 2]!;
+    const w = lobe[i + 3]!;
+    sum += w * lightFrom(tx * x + bx * y + nx * z, ty * x + by * y + ny * z, tz * x + bz * y + nz * z);
     weight += w;
   }
   return sum / weight;
@@ -89,7 +99,7 @@ export const roomLevels = (toWorld: (look: Vec3) => Vec3 = (look) => look): Room
   Array.from({ length: LAST + 1 }, (_, level) => {
     const size = SIZE >> level;
     const roughness = 1 - Math.sqrt(1 - level / LAST);
-    const lobe = level === 0 ? null : lobeOf(roughness, 48 << level);
+    const lobe = level === 0 ? null : lobeOf(roughness, 32 << level);
     const faces = Array.from({ length: 6 }, (_f, face) => {
       const values = new Float32Array(size * size);
       for (let y = 0; y < size; y++)

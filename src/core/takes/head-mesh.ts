@@ -16,12 +16,17 @@ import type { Gaze, Performer } from './performer';
 
 const ROUNDS = 2;
 
-/** What is the same for every head: triangles, UV, and how fine points follow from coarse ones. */
-interface Topology {
-  readonly steps: readonly Subdivision[];
+/** How a head's vertices are joined, and where they lie on the layout. */
+export interface HeadTriangles {
   readonly uv: Float32Array;
   readonly triangles: Uint32Array;
+  /** How many vertices. */
   readonly count: number;
+}
+
+/** What is the same for every head: triangles, UV, and how fine points follow from coarse ones. */
+interface Topology extends HeadTriangles {
+  readonly steps: readonly Subdivision[];
 }
 let shared: Topology | null = null;
 export const headTopology = (): Topology => {
@@ -41,6 +46,13 @@ export const headTopology = (): Topology => {
     triangles: Uint32Array.from(triangles),
     count: uv.length / 2,
   });
+};
+/** The same head with a quarter of the triangles: its vertices are the first `count` of the fine one's. */
+export const coarseTopology = (): HeadTriangles => {
+  const { steps, uv } = headTopology();
+  const [first] = steps as readonly [Subdivision, ...Subdivision[]];
+  const count = first.weights.length;
+  return { uv: uv.slice(0, 2 * count), triangles: Uint32Array.from(first.triangles), count };
 };
 const toFine = (coarse: Float64Array): Float64Array =>
   headTopology().steps.reduce((values, step) => refine(step, values, 3), coarse);

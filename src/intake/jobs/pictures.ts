@@ -7,9 +7,9 @@ import { readSvg, svgPixels } from '../../core/assets/pictures/svg';
 import { isTransparent, shrink, within, type Raster } from '../../core/assets/raster';
 import { asRefusal } from '../../core/assets/refuse';
 import type { LayerPlace, PicturePrep } from '../../core/document/schema';
-import { browserCodec, rasterOf } from '../browser-codec';
+import { browserCodec } from '../browser-codec';
+import { DRAWN_IN, drawSvg } from '../draw-svg';
 import { result, type AssetDraft, type KeptBytes, type ReadResult } from '../drafts';
-import type { IntakeHooks } from '../hooks';
 import { picturePreview, tablePreview } from '../previews';
 
 /** A picture as an asset, from its pixels and the bytes that are kept. */
@@ -101,18 +101,12 @@ export const readPicture = async (bytes: Uint8Array, name: string): Promise<Read
 /** Sides at which a drawing is kept, and brought in. */
 const [KEPT, BROUGHT] = [2048, 1024];
 
-export const readDrawing = async (
-  bytes: Uint8Array,
-  name: string,
-  hooks: IntakeHooks,
-): Promise<ReadResult> => {
+export const readDrawing = async (bytes: Uint8Array, name: string): Promise<ReadResult> => {
   const drawing = readSvg(bytes, name);
   const size = svgPixels(drawing, KEPT);
   let raster: Raster;
   try {
-    const bitmap = await hooks.rasterise(new TextDecoder().decode(bytes), size.width, size.height);
-    raster = rasterOf(bitmap);
-    bitmap.close();
+    raster = await drawSvg(new TextDecoder().decode(bytes), size.width, size.height);
   } catch (error) {
     throw asRefusal(error, 'picture.broken', `${name} is damaged and cannot be drawn. Export it again.`);
   }
@@ -123,6 +117,11 @@ export const readDrawing = async (
     [await pictureDraft(name, small, file, { original, prep })],
     [
       `${name} was drawn ${small.width} x ${small.height} pixels large; up to ${raster.width} x ${raster.height} are kept.`,
+      ...(drawing.hasText
+        ? [
+            `Words in ${name} were drawn in ${DRAWN_IN}. For their own typeface turn them into outlines and export it again.`,
+          ]
+        : []),
     ],
   );
 };

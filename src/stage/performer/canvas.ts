@@ -11,18 +11,22 @@ export const paintCanvas = (width: number, height: number): { canvas: OffscreenC
   return { canvas, context };
 };
 
-/** Paintings that were made before: the Viewfinder, Space and the stills show the same people. */
-const painted = new Map<string, OffscreenCanvas>();
 const MOST_PAINTED = 24;
 
-/** Paints once for each key; the key says all that the painting depends on. The oldest are forgotten. */
-export const paintedOnce = (key: string, paint: () => OffscreenCanvas): OffscreenCanvas => {
-  const canvas = painted.get(key) ?? paint();
-  painted.delete(key);
-  painted.set(key, canvas);
-  if (painted.size > MOST_PAINTED) painted.delete(painted.keys().next().value!);
-  return canvas;
-};
+/** Paintings that were made before: the Viewfinder, Space and the stills show the same people. */
+export class PaintedOnce<T> {
+  private readonly painted = new Map<string, T>();
+
+  /** Paints once for each key; the key says all that the painting depends on. The oldest are forgotten. */
+  get(key: string, paint: () => T): T {
+    const { painted } = this;
+    const made = painted.get(key) ?? paint();
+    painted.delete(key);
+    painted.set(key, made);
+    if (painted.size > MOST_PAINTED) painted.delete(painted.keys().next().value!);
+    return made;
+  }
+}
 
 /**
  * Paints with a soft edge: all of it sharp on a sheet of its own, blurred once. A filter on each stroke would

@@ -1,27 +1,28 @@
 /** The skin of a performer's head, deformed by the expressions each frame. */
-import { BufferAttribute, BufferGeometry, Mesh, type MeshPhongMaterial } from 'three';
-import { deformHead, headMesh, headTopology } from '../../core/takes/head-mesh';
+import { BufferAttribute, BufferGeometry, Mesh, type Material } from 'three';
+import { deformHead, headMesh, headTopology, type HeadTriangles } from '../../core/takes/head-mesh';
 import type { Performer } from '../../core/takes/performer';
 import type { Expressions } from '../../core/tracking/track-frame';
 import { markPart } from '../parts';
-import { skinMaterial } from './skin-material';
-import { skinTexture } from './skin-texture';
 
 export class HeadView {
-  readonly mesh: Mesh<BufferGeometry, MeshPhongMaterial>;
+  readonly mesh: Mesh<BufferGeometry, Material>;
   private readonly points: number;
   private shown = '';
 
-  constructor(private readonly performer: Performer) {
+  constructor(
+    private readonly performer: Performer,
+    material: Material,
+    { uv, triangles, count }: HeadTriangles = headTopology(),
+  ) {
     const { positions } = headMesh(performer);
-    const { uv, triangles } = headTopology();
-    this.points = positions.length / 3;
+    this.points = count;
     const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(positions.slice(), 3));
+    geometry.setAttribute('position', new BufferAttribute(positions.slice(0, 3 * count), 3));
     geometry.setAttribute('uv', new BufferAttribute(uv, 2));
     geometry.setIndex(new BufferAttribute(triangles, 1));
     geometry.computeVertexNormals();
-    this.mesh = new Mesh(geometry, skinMaterial(performer.tone, { map: skinTexture(performer) }));
+    this.mesh = new Mesh(geometry, material);
     this.mesh.frustumCulled = false;
     markPart(this.mesh, 'skin');
     this.mesh.userData.head = true;

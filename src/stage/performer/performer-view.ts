@@ -11,11 +11,14 @@ import { HairView } from './hair/hair-view';
 import { HeadView } from './head-view';
 import { LashesView } from './lashes-view';
 import { MouthView } from './mouth-view';
+import type { PersonView } from './person-view';
+import { skinMaterial } from './skin-material';
+import { skinTexture } from './skin-texture';
 
 /** Under other hair the ears are hidden. */
 const EARS_FREE: readonly HairStyle[] = ['bald', 'short', 'bun', 'curly'];
 
-export class PerformerView {
+export class PerformerView implements PersonView {
   readonly group = new Group();
   private readonly headGroup = new Group();
   private readonly head: HeadView;
@@ -27,7 +30,7 @@ export class PerformerView {
   private readonly body: Group;
 
   constructor(readonly performer: Performer) {
-    this.head = new HeadView(performer);
+    this.head = new HeadView(performer, skinMaterial(performer.tone, { map: skinTexture(performer) }));
     this.eyes = new EyesView(performer);
     this.lashes = new LashesView(performer);
     this.mouth = new MouthView(performer);

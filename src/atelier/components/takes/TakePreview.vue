@@ -10,6 +10,7 @@ import { STEP } from '../../../core/units';
 import { Stage } from '../../../stage/stage';
 import { TakePicture } from '../../../stage/take-picture';
 import { useAssetsStore } from '../../stores/assets';
+import { useDeskStore } from '../../stores/desk';
 import { MARK_WORDS } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
 
@@ -18,6 +19,7 @@ const props = defineProps<{ take: Take; taps: readonly Tap[]; recording: boolean
 const emit = defineEmits<{ tap: [tap: Tap]; removeTap: [index: number] }>();
 
 const assets = useAssetsStore();
+const desk = useDeskStore();
 const canvas = ref<HTMLCanvasElement | null>(null);
 const box = ref<HTMLElement | null>(null);
 const failure = ref<string | null>(null);
@@ -40,7 +42,10 @@ let picture: TakePicture | null = null;
 const show = (): void => {
   // A number typed or a name changed must not make the performers anew.
   if (!picture?.retake(props.take)) {
-    picture = new TakePicture(props.take, { detail: stage?.isSoftware ? 'plain' : 'full' });
+    picture = new TakePicture(props.take, {
+      detail: stage?.isSoftware ? 'plain' : 'full',
+      people: desk.people,
+    });
     stage?.setPicture(picture);
   }
   time.value = Math.min(time.value, duration.value - STEP);
@@ -92,6 +97,13 @@ onBeforeUnmount(() => {
   stage?.dispose();
 });
 watch(() => props.take, show);
+watch(
+  () => desk.people,
+  () => {
+    picture = null;
+    show();
+  },
+);
 
 const seek = (event: PointerEvent): void => {
   const track = (event.currentTarget as HTMLElement).getBoundingClientRect();

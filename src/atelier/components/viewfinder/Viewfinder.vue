@@ -97,7 +97,9 @@ const fit = (): void => {
   const box = frameBox.value?.getBoundingClientRect();
   if (!box) return;
   const height = Math.max(80, Math.min(box.height - 24, ((box.width - 24) * 16) / 9));
-  size.value = { width: Math.round((height * 9) / 16), height: Math.round(height) };
+  const fitting = { width: Math.round((height * 9) / 16), height: Math.round(height) };
+  if (fitting.width === size.value.width && fitting.height === size.value.height) return;
+  size.value = fitting;
   applySize();
 };
 
@@ -125,6 +127,7 @@ const draw = (): void => {
   standHandles();
   if (handles?.scene) drawing.drawOverlay();
   canvas.value!.dataset.drawn = String(++drawn);
+  playback.pictured = true;
 };
 
 /** Draws the take with less, then smaller, while it plays on a machine that cannot keep up. */
@@ -160,6 +163,7 @@ onMounted(() => {
     drawing = new Stage(canvas.value!, assets.stores);
   } catch (error) {
     failure.value = sentence(error);
+    playback.pictured = true;
     return;
   }
   handles = new Handles(drawing.camera, canvas.value!, '#ffffff', {
@@ -187,6 +191,7 @@ onMounted(() => {
 });
 onBeforeUnmount(() => {
   cancelAnimationFrame(loop);
+  playback.pictured = false;
   observer?.disconnect();
   handles?.dispose();
   viewer.dispose();
@@ -234,17 +239,22 @@ const showPicture = (): void => {
     const camera = playback.camera!;
     drawing?.setPicture(new VideoPicture(camera.picture, () => camera.people));
   } else {
-    picture = new TakePicture(playback.take, { detail: detail.value, pictures: prints.images });
+    picture = new TakePicture(playback.take, {
+      detail: detail.value,
+      people: desk.people,
+      pictures: prints.images,
+    });
     drawing?.setPicture(picture);
   }
   needsDraw();
 };
-watch(() => [playback.source === 'camera', playback.take, prints.images] as const, showPicture);
+watch(() => [playback.source === 'camera', playback.take, prints.images, desk.people] as const, showPicture);
 watch(() => playback.liveFrame, needsDraw);
 /** Said quietly in the corner, so that nobody takes the lighter drawing for the effect's own look. */
 const lighter = computed(() => {
   if (playback.source === 'camera') return null;
   const words = [
+    ...(desk.plainPeople ? ['people as plain figures'] : []),
     ...(detail.value === 'plain'
       ? ['take without shadows']
       : detail.value === 'soft'

@@ -157,7 +157,11 @@ describe('SVG drawings', () => {
   test('may refer to themselves and carry pictures', () => {
     const own =
       '<defs><linearGradient id="g"/></defs><rect fill="url(#g)"/><use href="#g"/><image href="data:image/png;base64,AAAA"/><a href="https://example.invalid">x</a>';
-    expect(readSvg(svg(own), 'kelp.svg')).toEqual({ width: 10, height: 20 });
+    expect(readSvg(svg(own), 'kelp.svg')).toEqual({ width: 10, height: 20, hasText: false });
+  });
+  test('tell whether they have words', () => {
+    expect(readSvg(svg('<g><text x="1" y="9">Tide</text></g>'), 'kelp.svg').hasText).toBe(true);
+    expect(readSvg(svg('<title>text</title>'), 'kelp.svg').hasText).toBe(false);
   });
   test.each<[string, string, string]>([
     ['a script', '<script>alert(1)</script>', 'picture.svg-script'],

@@ -11,6 +11,8 @@ import { drawnElements, type SvgElement } from './svg-expansion';
 export interface SvgDrawing {
   readonly width: number;
   readonly height: number;
+  /** It has words in it, not only shapes. */
+  readonly hasText: boolean;
 }
 
 /** Pixels for each unit (CSS Values 4, absolute lengths at 96 dpi). */
@@ -61,6 +63,7 @@ const isScript = (value: string): boolean => {
 /** Walks through the drawing once, from its beginning to its end. */
 class Examiner {
   root: Readonly<Record<string, string>> | null = null;
+  hasText = false;
   readonly elements: SvgElement[] = [];
   private readonly open: { tag: string; element: SvgElement }[] = [];
 
@@ -88,6 +91,7 @@ class Examiner {
   enter({ name: tag, attributes }: SaxesTagPlain): void {
     const kind = local(tag);
     if (ACTIVE.has(kind)) this.script();
+    if (kind === 'text') this.hasText = true;
     if (this.open.length >= MOST_LEVELS)
       refuse('picture.svg-deep', `${this.name} is nested too deeply. Export it as PNG.`);
     for (const [key, value] of Object.entries(attributes)) {
@@ -148,17 +152,18 @@ export const readSvg = (bytes: Uint8Array, name: string): SvgDrawing => {
     .trim()
     .split(/[\s,]+/)
     .map(Number);
+  const { hasText } = examiner;
   const boxed = box.length === 4 && box[2]! > 0 && box[3]! > 0 ? { width: box[2]!, height: box[3]! } : null;
   const [width, height] = [lengthOf(root.width), lengthOf(root.height)];
-  if (width && height) return { width, height };
-  if (boxed && width) return { width, height: (width * boxed.height) / boxed.width };
-  if (boxed && height) return { height, width: (height * boxed.width) / boxed.height };
-  return boxed ?? { width: 300, height: 150 };
+  if (width && height) return { width, height, hasText };
+  if (boxed && width) return { width, height: (width * boxed.height) / boxed.width, hasText };
+  if (boxed && height) return { height, width: (height * boxed.width) / boxed.height, hasText };
+  return { ...(boxed ?? { width: 300, height: 150 }), hasText };
 };
 
 /** Size in pixels at which a drawing is kept: sharp enough to fill a phone, and within bounds. */
 export const svgPixels = (
-  { width, height }: SvgDrawing,
+  { width, height }: Pick<SvgDrawing, 'width' | 'height'>,
   longest = 1024,
 ): { width: number; height: number } => {
   const k = longest / Math.max(width, height);

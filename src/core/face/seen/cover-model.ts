@@ -71,10 +71,11 @@ const logOf = (byte: number): number => {
 };
 const LOGS = Float32Array.from({ length: 256 }, (_, i) => logOf(i));
 
-const median = (values: number[]): number => {
-  values.sort((a, b) => a - b);
-  return values[values.length >> 1] ?? 0;
-};
+const median = (values: Float32Array): number => values.sort()[values.length >> 1] ?? 0;
+
+/** Where each place is on the layout, from its middle. */
+const ACROSS = Float32Array.from({ length: PLACES }, (_, i) => (i % GRID) / GRID - 0.5);
+const DOWN = Float32Array.from({ length: PLACES }, (_, i) => Math.floor(i / GRID) / GRID - 0.5);
 
 /** What the light does to the whole face: a plane over the layout, fitted to most places. Given as c + a u + b v. */
 const lightChange = (
@@ -82,30 +83,41 @@ const lightChange = (
   channel: number,
   use: readonly number[],
 ): readonly [number, number, number] => {
-  let fit: [number, number, number] = [median(use.map((i) => off[3 * i + channel]!)), 0, 0];
+  let fit: readonly [number, number, number] = [
+    median(Float32Array.from(use, (i) => off[3 * i + channel]!)),
+    0,
+    0,
+  ];
   for (let round = 0; round < 4; round++) {
-    // Cauchy weights: a hand before half the face does not tilt the plane.
-    const m = [0, 0, 0, 0, 0, 0];
-    const r = [0, 0, 0];
+    const [c, a, b] = fit;
+    // Cauchy weights: a hand before half the face does not tilt the plane. Sums in plain numbers: this runs for every picture.
+    let sw = 0;
+    let su = 0;
+    let sv = 0;
+    let suu = 0;
+    let suv = 0;
+    let svv = 0;
+    let sd = 0;
+    let sud = 0;
+    let svd = 0;
     for (const i of use) {
-      const [u, v] = [(i % GRID) / GRID - 0.5, Math.floor(i / GRID) / GRID - 0.5];
+      const u = ACROSS[i]!;
+      const v = DOWN[i]!;
       const d = off[3 * i + channel]!;
-      const e = (d - fit[0] - fit[1] * u - fit[2] * v) / 0.08;
+      const e = (d - c - a * u - b * v) / 0.08;
       const w = 1 / (1 + e * e);
-      m[0]! += w;
-      m[1]! += w * u;
-      m[2]! += w * v;
-      m[3]! += w * u * u;
-      m[4]! += w * u * v;
-      m[5]! += w * v * v;
-      r[0]! += w * d;
-      r[1]! += w * u * d;
-      r[2]! += w * v * d;
+      sw += w;
+      su += w * u;
+      sv += w * v;
+      suu += w * u * u;
+      suv += w * u * v;
+      svv += w * v * v;
+      sd += w * d;
+      sud += w * u * d;
+      svd += w * v * d;
     }
     // A slope has to be well founded.
-    m[3]! += 0.002 * m[0]!;
-    m[5]! += 0.002 * m[0]!;
-    const next = solve3(m as never, r as never);
+    const next = solve3([sw, su, sv, suu + 0.002 * sw, suv, svv + 0.002 * sw], [sd, sud, svd]);
     if (!next) break;
     fit = next;
   }
@@ -198,13 +210,15 @@ export const nextCover = (
   if (learnt.length > 60)
     for (let c = 0; c < 3; c++) {
       const [k, a, b] = lightChange(off, c, learnt);
-      for (const i of learnt)
-        off[3 * i + c]! -= k + a * ((i % GRID) / GRID - 0.5) + b * (Math.floor(i / GRID) / GRID - 0.5);
+      for (const i of learnt) off[3 * i + c]! -= k + a * ACROSS[i]! + b * DOWN[i]!;
     }
   // What skin looks like on this face: a robust mean where it is nearly always bare.
   const bare: number[] = [];
   for (let i = 0; i < PLACES; i++) if (use[i] && SKIN[i]! > 0.5 && seen[i]! > 0) bare.push(i);
-  const tone = bare.length > 30 ? [0, 1, 2].map((c) => median(bare.map((i) => mean[3 * i + c]!))) : null;
+  const tone =
+    bare.length > 30
+      ? ([0, 1, 2] as const).map((c) => median(Float32Array.from(bare, (i) => mean[3 * i + c]!)))
+      : null;
   const held = before?.rotation ?? rotation;
   // A turned head is lit another way.
   const slack = SLACK * angleBetween(held, rotation);
@@ -219,11 +233,9 @@ export const nextCover = (
     const bright = light / (light < 0 ? SHADE * deviation : deviation);
     odd[i] = Math.min(3, (bright ** 2 + (TINT * TINT * tint) / deviation ** 2) / 9);
     if (tone) {
-      const [r, g, b] = [0, 1, 2].map((c) => mean[3 * i + c]! + off[3 * i + c]! - tone[c]!) as [
-        number,
-        number,
-        number,
-      ];
+      const r = mean[3 * i]! + red - tone[0]!;
+      const g = mean[3 * i + 1]! + green - tone[1]!;
+      const b = mean[3 * i + 2]! + blue - tone[2]!;
       const dark = -(r + g + b) / 3;
       const hue = Math.max(Math.abs(r - g), Math.abs(g - b));
       // Hair is much darker than skin in its own shade, or of quite another colour.

@@ -3,7 +3,9 @@ import { DoubleSide, MeshLambertMaterial, RepeatWrapping, Vector3, type Texture 
 import { Random } from '../../../core/maths/random';
 import { lerp } from '../../../core/maths/scalar';
 import type { Hex } from '../../../core/units';
-import { css, paintCanvas, paintedOnce, textureOf } from '../canvas';
+import { css, paintCanvas, PaintedOnce, textureOf } from '../canvas';
+
+const sheets = new PaintedOnce<OffscreenCanvas>();
 
 const WIDTH = 1024;
 const HEIGHT = 256;
@@ -83,7 +85,7 @@ const hairTexture = (canvas: OffscreenCanvas): Texture => {
 /** Strands from the pole or parting (top of the sheet) to the ends (bottom), where they fade. */
 export const strandTexture = (colour: Hex, options: StrandOptions): Texture =>
   hairTexture(
-    paintedOnce(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)),
+    sheets.get(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)),
   );
 
 const paintFur = (colour: Hex, seed: number, density: number): OffscreenCanvas => {
@@ -105,7 +107,7 @@ const paintFur = (colour: Hex, seed: number, density: number): OffscreenCanvas =
 
 /** Short upright hairs, seen from above: dots and dashes with nothing between. */
 export const furTexture = (colour: Hex, seed: number, density: number): Texture =>
-  hairTexture(paintedOnce(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
+  hairTexture(sheets.get(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
 
 /** How far loose hair hangs back, shared by all hair of one performer. */
 export interface Lag {

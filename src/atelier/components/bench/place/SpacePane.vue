@@ -14,6 +14,7 @@ import { Redraw } from '../../../drawing/redraw';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore, type PlaceMode } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
+import { usePlaybackStore } from '../../../stores/playback';
 import { measureWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
 import ArrangePanel from './ArrangePanel.vue';
@@ -23,6 +24,7 @@ import SpreadPanel from './SpreadPanel.vue';
 const document = useEffectStore();
 const desk = useDeskStore();
 const assets = useAssetsStore();
+const playback = usePlaybackStore();
 const box = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const side = ref<SpaceSide>('free');
@@ -102,7 +104,8 @@ onMounted(() => {
   observer.observe(box.value!);
   const tick = (): void => {
     loop = requestAnimationFrame(tick);
-    if (!redraw.take(performance.now())) return;
+    // The effect itself is shown first: both at once would only be later.
+    if (!playback.pictured || !redraw.take(performance.now())) return;
     const only = desk.isolated;
     view?.draw(document.effect, {
       anchor: shown.value,

@@ -1,0 +1,2 @@
+// Stands for files that only a build turns into something.
+export default '';

@@ -1,0 +1,13 @@
+// The environment of component tests: a page without a browser. Packages come as for Node, so that the component library, which is loaded
+// with require there, and our own modules share one Vue. No server is there, so nothing is ever fetched.
+import { default as HappyDom } from '@happy-dom/jest-environment';
+
+export default class Page extends HappyDom {
+  constructor(...args) {
+    super(...args);
+    this.global.fetch = () => new Promise(() => {});
+  }
+  exportConditions() {
+    return ['node', 'node-addons'];
+  }
+}

@@ -1,0 +1,91 @@
+/**
+ * The Stack's fields of every kind of object, gone through as a creator would.
+ * @jest-environment ./scripts/jest-page.mjs
+ */
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { computed, defineComponent, h } from 'vue';
+import { CUTOUT_PARTS } from '../../../core/face/cutout-parts';
+import { blankEffect } from '../../../core/document/defaults';
+import { newCutout } from '../../../core/document/new-cutout';
+import * as face from '../../../core/document/new-face-objects';
+import * as made from '../../../core/document/new-objects';
+import { sampleModel, sampleSequence } from '../../../core/document/sample-assets';
+import { sampleAsset } from '../../../core/document/sample';
+import {
+  SOLID_SHAPES,
+  type Asset,
+  type Effect,
+  type EffectObject,
+  type ObjectId,
+} from '../../../core/document/schema';
+import { useEffectStore } from '../../stores/effect';
+import { mounted, openEffect, proveFields } from '../testing';
+import BehaveFields from './BehaveFields.vue';
+import PlaceFields from './PlaceFields.vue';
+import StyleFields from './StyleFields.vue';
+
+const ID = 'obj_first' as ObjectId;
+const [picture, model, sequence] = [sampleAsset(1), sampleModel(2), sampleSequence(3)];
+const ASSETS: readonly Asset[] = [picture, sampleAsset(4), model, sequence];
+
+/** One of each kind, as it is made. */
+const OBJECTS: Readonly<Record<string, EffectObject>> = {
+  'a card': made.newCard(ID, picture, 0),
+  'a card that runs': made.newCard(ID, sequence, 0),
+  'a model': made.newModel(ID, model, 0),
+  'a group': made.newGroup(ID, 'Group', 0),
+  'an occluder': made.newOccluder(ID, 0),
+  'a text': made.newText(ID, 'Low tide tonight', 0, made.FOREHEAD),
+  'a shadow catcher': made.newShadowCatcher(ID, 0, made.FOREHEAD),
+  'a fill': made.newFill(ID, 0, { kind: 'screen' } as never),
+  'a fountain': made.newFountain(ID, 0, made.FOREHEAD),
+  'a cutout': newCutout(ID, CUTOUT_PARTS[0]!, 0, made.FOREHEAD),
+  'a layer': face.newLayer(ID, { region: 'lips' }, 0),
+  'an iris': face.newIris(ID, 0),
+  lashes: face.newLashes(ID, 0),
+  hair: face.newHair(ID, 0),
+  retouch: face.newRetouch(ID, 0),
+  'a morph': face.newMorph(ID, 0),
+  ...Object.fromEntries(
+    SOLID_SHAPES.map((shape) => [`a solid ${shape}`, made.newSolid(ID, shape, 0, made.FOREHEAD)]),
+  ),
+  ...Object.fromEntries(
+    (['ambient', 'directional', 'point', 'surroundings'] as const).map((kind) => [
+      `a light, ${kind}`,
+      made.newLight(ID, kind, 0, made.FOREHEAD),
+    ]),
+  ),
+};
+
+const withObject = (object: EffectObject): Effect => {
+  const effect = blankEffect('Fields');
+  return {
+    ...effect,
+    assets: { ...effect.assets, ...Object.fromEntries(ASSETS.map((a) => [a.id, a])) },
+    objects: { ...effect.objects, [ID]: object },
+  };
+};
+/** The fields follow the document, as they do in the Stack. */
+const fieldsOf = (fields: typeof PlaceFields) =>
+  defineComponent(() => {
+    const object = computed(() => useEffectStore().effect.objects[ID]!);
+    return () => h(fields as never, { object: object.value });
+  });
+
+afterEach(() => useEffectStore().close());
+
+describe.each(Object.entries(OBJECTS))('of %s', (_name, object) => {
+  test.each([
+    ['Place', PlaceFields],
+    ['Style', StyleFields],
+    ['Behave', BehaveFields],
+  ] as const)('in %s: what is set is kept, shown, valid, and undone in one step', async (stage, fields) => {
+    openEffect(withObject(object));
+    const asked = await proveFields(() => mounted(fieldsOf(fields as never)));
+    const all = [...asked.numbers, ...asked.choices, ...asked.colours];
+    expect(all.filter((name) => !name)).toEqual([]);
+    expect(new Set(all).size).toBe(all.length);
+    if (stage === 'Place' && object.kind === 'card')
+      expect(asked.numbers).toEqual(expect.arrayContaining(['Move x, cm', 'Width, cm']));
+  });
+});

@@ -1,0 +1,143 @@
+/** What tests of components share: a component mounted as the atelier mounts it, on an effect that nobody saves. */
+import { expect } from '@jest/globals';
+import { mount, type VueWrapper } from '@vue/test-utils';
+import Antd, { Select } from 'ant-design-vue';
+import { createPinia, setActivePinia, type Pinia } from 'pinia';
+import { nextTick, type Component } from 'vue';
+import { effectSchema, type Effect } from '../../core/document/schema';
+import { nameDirective } from '../directives/name';
+import { useEffectStore } from '../stores/effect';
+
+let pinia: Pinia | null = null;
+/** Stores of their own for the next test, with this effect open. */
+export const openEffect = (effect: Effect): ReturnType<typeof useEffectStore> => {
+  pinia = createPinia();
+  setActivePinia(pinia);
+  const document = useEffectStore();
+  document.begin({ id: 'test', revision: 1, effect, updatedAt: '' });
+  return document;
+};
+
+/** `props` are not checked against the component: tests of many components come through here. */
+export const mounted = (component: Component, props: Record<string, unknown> = {}): VueWrapper =>
+  mount(component as Component<Record<string, unknown>>, {
+    attachTo: document.body,
+    props,
+    global: {
+      plugins: [pinia!, Antd],
+      directives: { name: nameDirective },
+      mocks: { $route: { params: {}, query: {} } },
+      stubs: { RouterLink: true },
+    },
+  }) as unknown as VueWrapper;
+
+/** What a form asks, in the order of the page. */
+export interface Asked {
+  readonly numbers: readonly string[];
+  readonly choices: readonly string[];
+  readonly colours: readonly string[];
+}
+
+type Field = () => Promise<{ readonly name: string; readonly set: () => Promise<(() => void) | null> }>;
+
+const number =
+  (form: VueWrapper, at: number): Field =>
+  async () => {
+    const field = () => form.findAll('[role="spinbutton"]')[at]!;
+    const value = (name: string) => Number(field().attributes(name));
+    const name = field().attributes('aria-label')!;
+    return {
+      name,
+      set: async () => {
+        const now = value('aria-valuenow');
+        const [min, max] = [field().attributes('aria-valuemin'), field().attributes('aria-valuemax')];
+        const free = (to: number): boolean => to >= Number(min ?? -Infinity) && to <= Number(max ?? Infinity);
+        const to = [now + 1, now - 1, now + 0.1, now - 0.1, now + 0.01]
+          .map((v) => Number(v.toFixed(2)))
+          .find(free);
+        if (to === undefined) throw new Error(`no other number between ${min} and ${max}`);
+        await field().setValue(String(to));
+        await field().trigger('keydown', { key: 'Enter' });
+        return () => expect(value('aria-valuenow')).toBeCloseTo(to, 1);
+      },
+    };
+  };
+const choice =
+  (form: VueWrapper, at: number): Field =>
+  async () => {
+    const select = () => form.findAllComponents(Select)[at]!;
+    const name =
+      select().element.querySelector('input')?.getAttribute('aria-label') ?? 'a choice without a name';
+    return {
+      name,
+      set: async () => {
+        const { options, value } = select().props() as {
+          options: { value: unknown; disabled?: boolean; options?: { value: unknown }[] }[];
+          value: unknown;
+        };
+        const others = (options ?? []).flatMap((o) => o.options ?? [o]).filter((o) => o.value !== value);
+        // One choice alone is none.
+        if (others.length === 0) return null;
+        const to = others.at(-1)!.value;
+        select().vm.$emit('update:value', to);
+        select().vm.$emit('change', to);
+        await nextTick();
+        return () =>
+          expect((form.findAllComponents(Select)[at]?.props() as { value: unknown })?.value).toEqual(to);
+      },
+    };
+  };
+const colour =
+  (form: VueWrapper, at: number): Field =>
+  async () => {
+    const field = () => form.findAll<HTMLInputElement>('input[type="color"]')[at]!;
+    return {
+      name: field().attributes('aria-label')!,
+      set: async () => {
+        const to = field().element.value === '#123456' ? '#654321' : '#123456';
+        field().element.value = to;
+        await field().trigger('input');
+        await field().trigger('change');
+        return () => expect(field().element.value).toBe(to);
+      },
+    };
+  };
+
+/**
+ * Goes through every number, choice and colour of a form as a creator would: what is set is in the document, which stays valid, the
+ * field shows it, and one undo gives the document back as it was. Gives the names of what the form asks.
+ */
+export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
+  const document = useEffectStore();
+  const form = open();
+  const counts = {
+    numbers: form.findAll('[role="spinbutton"]').length,
+    choices: form.findAllComponents(Select).length,
+    colours: form.findAll('input[type="color"]').length,
+  };
+  const asked: { [K in keyof Asked]: string[] } = { numbers: [], choices: [], colours: [] };
+  const prove = async (kind: keyof Asked, field: Field): Promise<void> => {
+    const { name, set } = await field();
+    asked[kind].push(name);
+    const before = document.effect;
+    const shows = await set();
+    await nextTick();
+    if (!shows) return;
+    try {
+      expect(document.effect).not.toEqual(before);
+      expect(effectSchema.safeParse(document.effect).error?.issues ?? []).toEqual([]);
+      shows();
+      document.endGesture();
+      document.undo();
+      await nextTick();
+      expect(document.effect).toEqual(before);
+    } catch (cause) {
+      throw new Error(`${name}: ${(cause as Error).message}`, { cause });
+    }
+  };
+  for (let i = 0; i < counts.numbers; i++) await prove('numbers', number(form, i));
+  for (let i = 0; i < counts.choices; i++) await prove('choices', choice(form, i));
+  for (let i = 0; i < counts.colours; i++) await prove('colours', colour(form, i));
+  form.unmount();
+  return asked;
+};
