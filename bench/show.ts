@@ -35,10 +35,11 @@ report({ name: 'show.code.gzip', value: bytes / 1024, unit: 'kB' });
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);
-const [effect] = (await (await fetch(`${server.base}/api/effects`)).json()) as {
-  id: string;
-  revision: number;
-}[];
+const {
+  items: [effect],
+} = (await (await fetch(`${server.base}/api/effects`)).json()) as {
+  items: { id: string; revision: number }[];
+};
 const released = (await (
   await fetch(`${server.base}/api/effects/${effect!.id}/releases`, {
     method: 'POST',

@@ -20,6 +20,7 @@ import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';
 import { Stage } from '../stage/stage';
+import { chosenPeople } from '../stage/performer/person-view';
 import { TakePicture } from '../stage/take-picture';
 import { createStores } from '../stage/effect/stores';
 import type { FileSource } from '../stage/effect/texture-store';
@@ -172,7 +173,7 @@ class ShowPage {
     if (printed.length === 0) return;
     this.printed = printed;
     this.take = makeTake(this.take.spec, { pictureAspects: printed.map((p) => p.aspect) });
-    if (this.source === 'take') this.stage.setPicture(new TakePicture(this.take, { pictures: printed }));
+    if (this.source === 'take') this.stage.setPicture(this.takePicture());
   }
 
   private resize(): void {
@@ -212,13 +213,15 @@ class ShowPage {
     else if (input.state === 'tracking') say('');
   }
 
+  private takePicture(): TakePicture {
+    return new TakePicture(this.take, { pictures: this.printed, people: chosenPeople() });
+  }
+
   private showSource(source: 'take' | 'camera'): void {
     this.source = source;
     const { camera } = this.input;
     this.stage.setPicture(
-      camera
-        ? new VideoPicture(camera.picture, () => camera.people)
-        : new TakePicture(this.take, { pictures: this.printed }),
+      camera ? new VideoPicture(camera.picture, () => camera.people) : this.takePicture(),
     );
     this.restart();
   }

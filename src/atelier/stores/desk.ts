@@ -5,7 +5,7 @@ import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
 import type { AssetId, CueId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
 import type { AxesChoice } from '../../core/placing/drag';
-import type { PeopleDetail } from '../../stage/performer/person-view';
+import { chosenPeople, PEOPLE_KEY, type PeopleDetail } from '../../stage/performer/person-view';
 
 /** What handles do; `pivot` moves the point that an object turns about. */
 export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
@@ -112,8 +112,8 @@ export const useDeskStore = defineStore('desk', () => {
   );
 
   /** People on takes are drawn as plain figures: for machines that draw slowly. */
-  const plainPeople = ref(localStorage.getItem('iconia.people') === 'plain');
-  watch(plainPeople, (on) => localStorage.setItem('iconia.people', on ? 'plain' : 'full'));
+  const plainPeople = ref(chosenPeople() === 'plain');
+  watch(plainPeople, (on) => localStorage.setItem(PEOPLE_KEY, on ? 'plain' : 'full'));
   const people = computed<PeopleDetail>(() => (plainPeople.value ? 'plain' : 'full'));
 
   const library = reactive({

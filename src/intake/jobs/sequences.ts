@@ -1,4 +1,5 @@
 /** Frames of a sequence: numbered pictures, animated pictures, sprite sheets. */
+import * as Comlink from 'comlink';
 import { decodeAnimatedPng, decodeGif, rateOf } from '../../core/assets/frames/animated';
 import { cellBox, planSheets, SheetPacker, type SheetPlan } from '../../core/assets/frames/sheets';
 import { MOST_FRAME_PIXELS, MOST_FRAMES } from '../../core/assets/limits';
@@ -8,6 +9,7 @@ import { asRefusal, refuse } from '../../core/assets/refuse';
 import { sniff } from '../../core/assets/sniff';
 import type { Grid, SequenceAsset, SequencePrep } from '../../core/document/schema';
 import { browserCodec } from '../browser-codec';
+import type { Encoder } from '../encode-worker';
 import { result, type AssetDraft, type KeptBytes, type ReadResult } from '../drafts';
 import type { IntakeHooks } from '../hooks';
 import { filmPreview, previewFrames } from '../previews';
@@ -32,12 +34,23 @@ interface Packed {
   readonly film: Raster[];
 }
 
-const webp = async (sheet: Raster, quality: number): Promise<KeptBytes> => ({
-  bytes: await browserCodec.encode(sheet, 'webp', quality),
-  mime: 'image/webp',
-});
+const helpers = new Map<'lossy' | 'lossless', Comlink.Remote<Encoder>>();
+/** In a helper of its own for each way: encoding is most of what there is to do to a sheet. */
+const encoded = async (way: 'lossy' | 'lossless', sheet: Raster, quality: number): Promise<KeptBytes> => {
+  let helper = helpers.get(way);
+  if (!helper) {
+    helper = Comlink.wrap<Encoder>(
+      new Worker(new URL('../encode-worker.ts', import.meta.url), { type: 'module', name: `encode ${way}` }),
+    );
+    helpers.set(way, helper);
+  }
+  return { bytes: await helper.webp(sheet, quality), mime: 'image/webp' };
+};
 
-/** Packs frames into sheets, encoded both ways, never holding more than one sheet. */
+/**
+ * Packs frames into sheets, encoded both ways beside each other, and beside the reading of the next sheet. Never more than two sheets
+ * are held.
+ */
 const pack = async (
   frames: FrameSource,
   quality: number,
@@ -48,15 +61,25 @@ const pack = async (
   const packer = new SheetPacker(plan, frames.count);
   const shown = new Set(previewFrames(frames.count));
   const packed: Packed = { plan, lossless: [], lossy: [], film: [] };
+  let beside: Promise<void> = Promise.resolve();
   for (let i = 0; i < frames.count; i++) {
     const frame = await frames.frame(i);
     if (shown.has(i)) packed.film.push(frame);
     const sheet = packer.add(frame);
     hooks.progress((i + 1) / frames.count);
     if (!sheet) continue;
-    if (keepLossless) packed.lossless.push(await webp(sheet, 100));
-    packed.lossy.push(await webp(sheet, quality));
+    await beside;
+    beside = Promise.all([
+      encoded('lossy', sheet, quality),
+      keepLossless ? encoded('lossless', sheet, 100) : null,
+    ]).then(([lossy, lossless]) => {
+      packed.lossy.push(lossy);
+      if (lossless) packed.lossless.push(lossless);
+    });
+    // Whoever awaits it hears of a failure; until then it is no stray one.
+    beside.catch(() => undefined);
   }
+  await beside;
   return packed;
 };
 
