@@ -6,6 +6,7 @@ export default class Page extends HappyDom {
   constructor(...args) {
     super(...args);
     this.global.fetch = () => new Promise(() => {});
+    this.global.structuredClone = structuredClone;
   }
   exportConditions() {
     return ['node', 'node-addons'];

@@ -40,12 +40,19 @@ export interface Asked {
 
 type Field = () => Promise<{ readonly name: string; readonly set: () => Promise<(() => void) | null> }>;
 
+/** As it is read out: with the group it stands in. */
+const nameOf = (field: Element): string => {
+  const own = field.getAttribute('aria-label') ?? field.querySelector('input')?.getAttribute('aria-label');
+  const group = field.closest('[role="group"]')?.getAttribute('aria-label');
+  return own ? [group, own].filter(Boolean).join(': ') : '';
+};
+
 const number =
   (form: VueWrapper, at: number): Field =>
   async () => {
     const field = () => form.findAll('[role="spinbutton"]')[at]!;
     const value = (name: string) => Number(field().attributes(name));
-    const name = field().attributes('aria-label')!;
+    const name = nameOf(field().element);
     return {
       name,
       set: async () => {
@@ -65,25 +72,33 @@ const number =
 const choice =
   (form: VueWrapper, at: number): Field =>
   async () => {
-    const select = () => form.findAllComponents(Select)[at]!;
-    const name =
-      select().element.querySelector('input')?.getAttribute('aria-label') ?? 'a choice without a name';
+    const all = (): VueWrapper[] => form.findAllComponents(Select) as unknown as VueWrapper[];
+    const name = nameOf(all()[at]!.element as Element);
     return {
       name,
       set: async () => {
-        const { options, value } = select().props() as {
-          options: { value: unknown; disabled?: boolean; options?: { value: unknown }[] }[];
+        const { options, value } = all()[at]!.props() as {
+          options: { value: unknown; options?: { value: unknown }[] }[];
           value: unknown;
         };
-        const others = (options ?? []).flatMap((o) => o.options ?? [o]).filter((o) => o.value !== value);
+        const several = Array.isArray(value);
+        const others = (options ?? [])
+          .flatMap((o) => o.options ?? [o])
+          .filter((o) => !(several ? value.includes(o.value) : o.value === value));
         // One choice alone is none.
         if (others.length === 0) return null;
-        const to = others.at(-1)!.value;
-        select().vm.$emit('update:value', to);
-        select().vm.$emit('change', to);
+        const to = several ? [...value, others.at(-1)!.value] : others.at(-1)!.value;
+        all()[at]!.vm.$emit('change', to);
         await nextTick();
+        // Other fields may come with what was chosen, or go.
         return () =>
-          expect((form.findAllComponents(Select)[at]?.props() as { value: unknown })?.value).toEqual(to);
+          expect(
+            (
+              all()
+                .find((s) => nameOf(s.element as Element) === name)!
+                .props() as { value: unknown }
+            ).value,
+          ).toEqual(to);
       },
     };
   };
@@ -92,7 +107,7 @@ const colour =
   async () => {
     const field = () => form.findAll<HTMLInputElement>('input[type="color"]')[at]!;
     return {
-      name: field().attributes('aria-label')!,
+      name: nameOf(field().element),
       set: async () => {
         const to = field().element.value === '#123456' ? '#654321' : '#123456';
         field().element.value = to;

@@ -38,7 +38,13 @@ const percent = (v: number): number => v * 100;
         <Plus :size="12" />
       </button>
     </p>
-    <div v-for="(age, i) in over" :key="i" class="age">
+    <div
+      v-for="(age, i) in over"
+      :key="i"
+      class="age"
+      role="group"
+      :aria-label="`Stop ${i + 1} of their life`"
+    >
       <GestureField
         label="Age, per cent"
         unit="%"
