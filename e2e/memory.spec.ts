@@ -7,8 +7,13 @@ import type { ObjectId } from '../src/core/document/schema';
 import { createEffect, drawnOut, keptPicture, saved } from './harness/pages';
 import { expect, test } from './harness/test';
 
-const KINDS = ['contexts', 'textures', 'buffers', 'bitmaps', 'urls'] as const;
-type Held = Readonly<Record<(typeof KINDS)[number], number>>;
+interface Held {
+  readonly contexts: number;
+  readonly textures: number;
+  readonly buffers: number;
+  readonly bitmaps: number;
+  readonly urls: number;
+}
 
 /** Counts what is made and let go, from before the page's own scripts. */
 const watchHeld = (page: Page): Promise<unknown> =>
