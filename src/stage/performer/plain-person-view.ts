@@ -84,7 +84,8 @@ interface Ellipsoid {
 }
 const NECK: Ellipsoid = { at: [0, -0.1, -0.05], radii: [0.052, 0.09, 0.05] };
 const TORSO: Ellipsoid = { at: [0, -0.4, -0.055], radii: [0.2, 0.25, 0.105] };
-const CAP: Ellipsoid = { at: [0, 0.048, -0.028], radii: [0.08, 0.088, 0.098] };
+/** Behind the face: its front stays inside the head. */
+const CAP: Ellipsoid = { at: [0, 0.05, -0.058], radii: [0.082, 0.086, 0.084] };
 const INSIDE: Ellipsoid = { at: [0, -0.046, 0.026], radii: [0.022, 0.012, 0.018] };
 
 const BALL = new SphereGeometry(1, 20, 14);

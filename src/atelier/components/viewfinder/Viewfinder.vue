@@ -254,7 +254,7 @@ watch(() => playback.liveFrame, needsDraw);
 const lighter = computed(() => {
   if (playback.source === 'camera') return null;
   const words = [
-    ...(desk.plainPeople ? ['people as plain figures'] : []),
+    ...(desk.plainPeople ? ['plain figures'] : []),
     ...(detail.value === 'plain'
       ? ['take without shadows']
       : detail.value === 'soft'
