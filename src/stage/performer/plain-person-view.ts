@@ -86,7 +86,7 @@ const NECK: Ellipsoid = { at: [0, -0.1, -0.05], radii: [0.052, 0.09, 0.05] };
 const TORSO: Ellipsoid = { at: [0, -0.4, -0.055], radii: [0.2, 0.25, 0.105] };
 /** Behind the face: its front stays inside the head. */
 const CAP: Ellipsoid = { at: [0, 0.05, -0.058], radii: [0.082, 0.086, 0.084] };
-const INSIDE: Ellipsoid = { at: [0, -0.046, 0.026], radii: [0.022, 0.012, 0.018] };
+const INSIDE: Ellipsoid = { at: [0, -0.056, 0.018], radii: [0.022, 0.026, 0.024] };
 
 const BALL = new SphereGeometry(1, 20, 14);
 const ellipsoid = ({ at, radii }: Ellipsoid, material: MeshLambertMaterial, part: Part): Mesh => {
