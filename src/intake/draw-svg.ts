@@ -8,6 +8,7 @@ import type { Resvg } from '@resvg/resvg-wasm';
 import wasm from '@resvg/resvg-wasm/index_bg.wasm?url';
 import { unpackWoff } from '../core/assets/fonts/woff';
 import { multipliedOut, type Raster } from '../core/assets/raster';
+import { IconiaError } from '../core/errors';
 import type { Pixels } from '../core/units';
 
 /** What words of a drawing are drawn in, whatever typeface they ask for. */
@@ -20,6 +21,19 @@ interface Renderer {
 let renderer: Promise<Renderer> | null = null;
 
 const load = async (): Promise<Renderer> => {
+  try {
+    return await fetchRenderer();
+  } catch (cause) {
+    // Asked for again with the next drawing.
+    renderer = null;
+    throw new IconiaError(
+      'intake.renderer',
+      'What draws SVGs could not be fetched from the server. See that it runs, and bring the drawing in again.',
+      { cause },
+    );
+  }
+};
+const fetchRenderer = async (): Promise<Renderer> => {
   const [{ initWasm, Resvg }, ...fonts] = await Promise.all([
     import('@resvg/resvg-wasm'),
     ...[regular, bold].map(async (url) =>
@@ -30,7 +44,10 @@ const load = async (): Promise<Renderer> => {
   return { Resvg, fonts };
 };
 
-/** The drawing as large as asked, in its own shape. Throws what the renderer says when it finds no drawing in it. */
+/**
+ * The drawing as large as asked, in its own shape. Throws what the renderer says when it finds no drawing in it, and `IconiaError`
+ * `intake.renderer` when the renderer itself cannot be fetched.
+ */
 export const drawSvg = async (svg: string, width: Pixels, height: Pixels): Promise<Raster> => {
   const { Resvg, fonts } = await (renderer ??= load());
   const drawing = new Resvg(svg, {

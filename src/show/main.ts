@@ -20,7 +20,7 @@ import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
 import { headMesh } from '../core/takes/head-mesh';
 import { Stage } from '../stage/stage';
-import { chosenPeople } from '../stage/performer/person-view';
+import { chosenPeople } from '../stage/chosen-people';
 import { TakePicture } from '../stage/take-picture';
 import { createStores } from '../stage/effect/stores';
 import type { FileSource } from '../stage/effect/texture-store';

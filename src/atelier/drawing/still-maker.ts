@@ -58,7 +58,9 @@ class StillMaker {
     const { stage } = this;
     if (this.take !== take || this.pictures !== pictures || this.people !== people)
       stage.setPicture(new TakePicture(take, { pictures, people }));
-    Object.assign(this, { take, pictures, people });
+    this.take = take;
+    this.pictures = pictures;
+    this.people = people;
     await loadUsed(this.stores, effect);
     const player = new Player(effect, take);
     for (const [i, time] of times.entries()) {

@@ -24,7 +24,7 @@ export const useStills = (
     const made: (string | null)[] =
       stills.value.length === request.times.length ? [...stills.value] : request.times.map(() => null);
     void stillMaker(assets.source)
-      .make({ ...request, people: desk.people }, abort.signal, (i, url) => {
+      .make(request, abort.signal, (i, url) => {
         const old = made[i];
         made[i] = url;
         stills.value = [...made];
@@ -33,7 +33,10 @@ export const useStills = (
       .catch(() => undefined);
   };
   watch(
-    requests,
+    () => {
+      const request = requests();
+      return request && { ...request, people: desk.people };
+    },
     (request) => {
       clearTimeout(timer);
       timer = setTimeout(() => start(request), delay);

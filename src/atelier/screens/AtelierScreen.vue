@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The atelier: three pillars and a strip, the same in all five stages. */
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Stage } from '../../core/checks/checks';
 import type { Anchor } from '../../core/document/schema';
@@ -16,6 +16,7 @@ import { useImportsStore } from '../stores/imports';
 import { useLinksStore } from '../stores/links';
 import { usePainterStore } from '../stores/painter';
 import { usePlaybackStore } from '../stores/playback';
+import { fetchLaterParts, laterPart } from '../components/later-parts';
 import CommandPalette from '../components/CommandPalette.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 import TopBar from '../components/TopBar.vue';
@@ -24,19 +25,11 @@ import Viewfinder from '../components/viewfinder/Viewfinder.vue';
 import TakeStrip from '../components/strip/TakeStrip.vue';
 import PlaceBench from '../components/bench/place/PlaceBench.vue';
 
-/** Fetched when they are gone to, or once the picture is there: what opens first is not held up by them. */
-const later = {
-  style: () => import('../components/bench/style/StyleBench.vue'),
-  behave: () => import('../components/bench/behave/BehaveBench.vue'),
-  try: () => import('../components/bench/try/TryBench.vue'),
-  release: () => import('../components/bench/release/ReleaseBench.vue'),
-  library: () => import('../components/library/LibraryPanel.vue'),
-};
-const StyleBench = defineAsyncComponent(later.style);
-const BehaveBench = defineAsyncComponent(later.behave);
-const TryBench = defineAsyncComponent(later.try);
-const ReleaseBench = defineAsyncComponent(later.release);
-const LibraryPanel = defineAsyncComponent(later.library);
+const StyleBench = laterPart(() => import('../components/bench/style/StyleBench.vue'));
+const BehaveBench = laterPart(() => import('../components/bench/behave/BehaveBench.vue'));
+const TryBench = laterPart(() => import('../components/bench/try/TryBench.vue'));
+const ReleaseBench = laterPart(() => import('../components/bench/release/ReleaseBench.vue'));
+const LibraryPanel = laterPart(() => import('../components/library/LibraryPanel.vue'));
 
 const props = defineProps<{ id: string; stage: string }>();
 const document = useEffectStore();
@@ -87,10 +80,7 @@ watch(
 watch(
   () => playback.pictured,
   (there) => {
-    if (there)
-      requestIdleCallback(() =>
-        Object.values(later).forEach((fetchIt) => void fetchIt().catch(() => undefined)),
-      );
+    if (there) fetchLaterParts();
   },
 );
 /** Close work lies over the Stack. */

@@ -5,7 +5,8 @@ import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
 import type { AssetId, CueId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
 import type { AxesChoice } from '../../core/placing/drag';
-import { chosenPeople, PEOPLE_KEY, type PeopleDetail } from '../../stage/performer/person-view';
+import { chosenPeople, choosePeople } from '../../stage/chosen-people';
+import type { PeopleDetail } from '../../stage/performer/person-view';
 
 /** What handles do; `pivot` moves the point that an object turns about. */
 export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
@@ -113,7 +114,7 @@ export const useDeskStore = defineStore('desk', () => {
 
   /** People on takes are drawn as plain figures: for machines that draw slowly. */
   const plainPeople = ref(chosenPeople() === 'plain');
-  watch(plainPeople, (on) => localStorage.setItem(PEOPLE_KEY, on ? 'plain' : 'full'));
+  watch(plainPeople, () => choosePeople(people.value));
   const people = computed<PeopleDetail>(() => (plainPeople.value ? 'plain' : 'full'));
 
   const library = reactive({

@@ -7,11 +7,6 @@ import type { Person } from '../../core/takes/scene';
 export const PEOPLE_DETAILS = ['full', 'plain'] as const;
 export type PeopleDetail = (typeof PEOPLE_DETAILS)[number];
 
-/** What was chosen in this browser, in the atelier: it holds for the show page too. */
-export const PEOPLE_KEY = 'iconia.people';
-export const chosenPeople = (): PeopleDetail =>
-  localStorage.getItem(PEOPLE_KEY) === 'plain' ? 'plain' : 'full';
-
 export interface PersonView {
   readonly performer: Performer;
   readonly group: Object3D;
