@@ -1,6 +1,8 @@
 /** Run with: npm run unit (node --experimental-vm-modules, so that ESM packages load natively). */
 export default {
   testEnvironment: '<rootDir>/scripts/jest-environment.mjs',
+  // What takes longest begins first, so that no worker is left alone with it at the end.
+  testSequencer: '<rootDir>/scripts/jest-sequencer.mjs',
   // A busy machine is slow, not wrong.
   testTimeout: 60_000,
   // As the build sets them.

@@ -29,6 +29,13 @@ const healthy = async (): Promise<void> => {
   throw new Error('The server did not start.');
 };
 
+const effects = async (): Promise<readonly { id: string; name: string; revision: number }[]> => {
+  const { items } = (await (await fetch(`${base}/api/effects`)).json()) as {
+    items: { id: string; name: string; revision: number }[];
+  };
+  return items;
+};
+
 const settle = async (page: Page): Promise<void> => {
   // Until no still is on its way and the Viewfinder has stopped drawing.
   let last = '';
@@ -181,7 +188,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
   },
   show: async (page) => {
     await page.goto(`${base}/`);
-    const [first] = (await (await fetch(`${base}/api/effects`)).json()) as { id: string; revision: number }[];
+    const [first] = await effects();
     const released = (await (
       await fetch(`${base}/api/effects/${first!.id}/releases`, {
         method: 'POST',
@@ -207,11 +214,7 @@ try {
     page.on('pageerror', (error) => console.log(name, 'page error:', error.message));
     page.on('console', (m) => m.type() === 'error' && console.log(name, 'console:', m.text()));
     // Other effects come with the pictures before this one.
-    const effects = (await (await fetch(`${base}/api/effects`)).json()) as {
-      id: string;
-      document: { name: string };
-    }[];
-    const effect = effects.find((e) => e.document.name === 'Kelp Crown');
+    const effect = (await effects()).find((e) => e.name === 'Kelp Crown');
     await take(page, effect!.id);
     if (!['home', 'show', 'takes', 'take-editor'].includes(name)) await settle(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -1,5 +1,6 @@
 // npm test: types, lint, unit tests, interface tests; closes with "N passed, N failed".
-// One after the other, each on all cores: side by side they are no quicker, and pictures drawn in software come late.
+// What uses one core only goes two at a time; unit and interface tests use all of them, one after the other: side by side they are no
+// quicker, and pictures drawn in software come late.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
@@ -57,8 +58,16 @@ for (const file of ['logs/unit.json', 'logs/e2e.json']) rmSync(root + file, { fo
 const built = await run('build', ['scripts/build.mjs'], true);
 count('build', built);
 
-count('types', await script('typecheck'));
-count('lint', await script('lint'));
+const checks = [
+  ['types', 'typecheck'],
+  ['lint', 'lint:code'],
+  ['imports', 'lint:imports'],
+  ['format', 'lint:format'],
+];
+const next = async () => {
+  for (let check = checks.shift(); check; check = checks.shift()) count(check[0], await script(check[1]));
+};
+await Promise.all([next(), next()]);
 const unit = await run('unit', [
   '--experimental-vm-modules',
   '--no-warnings',

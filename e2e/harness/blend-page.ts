@@ -15,9 +15,8 @@ import type {
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { faceFrame } from '../../src/core/tracking/track-frame';
 import { createStores } from '../../src/stage/effect/stores';
-import type { FileSource } from '../../src/stage/effect/texture-store';
 import { Stage } from '../../src/stage/stage';
-import { PlainPicture } from './plain-picture';
+import { plainPicture } from './plain-picture';
 
 type Rgb = readonly [number, number, number];
 
@@ -50,17 +49,23 @@ export interface BlendPage {
   drawSolid(backdrop: Rgb, colour: string, blend: BlendMode, opacity: number): Promise<number[]>;
 }
 
+/** One stage for all of them: a new one would compile its programs anew for each picture. */
+const pictures = new Map<string, Blob>();
+const stores = createStores(({ sha256 }) => Promise.resolve(pictures.get(sha256)!));
+const stage = new Stage(document.createElement('canvas'), stores, { keepPixels: true, smoothEdges: false });
+stage.setSize(64, 64, 1);
+
 const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
   let effect: Effect = blankEffect('Blend');
-  const pictures = new Map<string, Blob>();
   for (const [i, spec] of cards.entries()) {
     const canvas = new OffscreenCanvas(4, 4);
     const g = canvas.getContext('2d')!;
     const image = g.createImageData(4, 4);
     for (let p = 0; p < 16; p++) image.data.set([...spec.colour, Math.round(spec.alpha * 255)], 4 * p);
     g.putImageData(image, 0, 0);
-    const file = { sha256: i.toString(16).padStart(64, '0'), mime: 'image/png' as const, bytes: 1 };
-    const asset = newPicture(`asset_card${i}` as AssetId, 'card.png', file, 4, 4);
+    const made = pictures.size;
+    const file = { sha256: made.toString(16).padStart(64, '0'), mime: 'image/png' as const, bytes: 1 };
+    const asset = newPicture(`asset_card${made}` as AssetId, 'card.png', file, 4, 4);
     pictures.set(file.sha256, await canvas.convertToBlob());
     const id = `obj_card${i}` as ObjectId;
     const card: Card = {
@@ -84,22 +89,11 @@ const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {
     const id = 'obj_occluder' as ObjectId;
     effect = { ...effect, objects: { ...effect.objects, [id]: newOccluder(id, 99) } };
   }
-  return drawn(backdrop, effect, pictures);
+  return drawn(backdrop, effect);
 };
 
-const drawn = async (
-  backdrop: Rgb,
-  effect: Effect,
-  pictures: ReadonlyMap<string, Blob>,
-): Promise<number[]> => {
-  const source: FileSource = ({ sha256 }) => Promise.resolve(pictures.get(sha256)!);
-  const stores = createStores(source);
-  const stage = new Stage(document.createElement('canvas'), stores, {
-    keepPixels: true,
-    smoothEdges: false,
-  });
-  stage.setSize(64, 64, 1);
-  stage.setPicture(new PlainPicture(`vec3(${backdrop.map((c) => (c / 255).toFixed(6)).join(',')})`));
+const drawn = async (backdrop: Rgb, effect: Effect): Promise<number[]> => {
+  stage.setPicture(plainPicture(`vec3(${backdrop.map((c) => (c / 255).toFixed(6)).join(',')})`));
   await Promise.all(Object.values(effect.assets).map((asset) => stores.textures.load(asset as PictureAsset)));
   const program = compile(effect);
   const runtime = new Runtime(program);
@@ -108,8 +102,6 @@ const drawn = async (
   const gl = stage.renderer.getContext();
   const pixel = new Uint8Array(4);
   gl.readPixels(32, 32, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
-  stage.dispose();
-  stage.renderer.forceContextLoss();
   return [...pixel];
 };
 
@@ -123,6 +115,6 @@ const drawSolid: BlendPage['drawSolid'] = (backdrop, colour, blend, opacity) => 
     blend,
     opacity,
   };
-  return drawn(backdrop, { ...blankEffect('Blend'), objects: { [box.id]: box } }, new Map());
+  return drawn(backdrop, { ...blankEffect('Blend'), objects: { [box.id]: box } });
 };
 (window as unknown as { blendPage: BlendPage }).blendPage = { draw, drawSolid };

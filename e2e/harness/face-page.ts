@@ -22,7 +22,7 @@ import { copyDrawn } from '../../src/stage/passes';
 import { FramebufferTexture } from 'three';
 import { coverMask, TakeMasks } from '../../src/stage/take-masks';
 import { TakePicture, type Detail } from '../../src/stage/take-picture';
-import { PlainPicture } from './plain-picture';
+import { plainPicture } from './plain-picture';
 
 export interface FaceSpec {
   readonly effect: Effect;
@@ -201,7 +201,7 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
     if (spec.fovY) frame = { ...frame, camera: { ...frame.camera, fovY: spec.fovY } };
   } else {
     open = null;
-    stage.setPicture(new PlainPicture(spec.colour ?? 'vec3(0.5)'));
+    stage.setPicture(plainPicture(spec.colour ?? 'vec3(0.5)'));
     frame = plainFrame(spec);
   }
   const program = compile(effect);

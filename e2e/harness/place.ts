@@ -2,6 +2,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import type { Effect, EffectObject } from '../../src/core/document/schema';
 import { SHIPPED_TAKES } from '../../src/core/takes/library';
+import { keepInBrowser } from './pages';
 
 export const takeOf = (id: string) => SHIPPED_TAKES.find((t) => t.id === id)!;
 export const finderOf = (page: Page): Locator => page.locator('.finder canvas');
@@ -23,11 +24,7 @@ export const begin = async (page: Page, starter: string): Promise<string> => {
   return /effects\/([^/]+)/.exec(page.url())![1]!;
 };
 export const open = async (page: Page, id: string, take?: string): Promise<void> => {
-  if (take)
-    await page.addInitScript(
-      ([key, value]) => localStorage.setItem(key!, value!),
-      [`iconia.take.${id}`, JSON.stringify(take)],
-    );
+  if (take) await keepInBrowser(page, `iconia.take.${id}`, JSON.stringify(take));
   await page.goto(`/effects/${id}/place`);
   await expect(finderOf(page)).toBeVisible();
 };

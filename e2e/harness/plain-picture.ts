@@ -35,3 +35,11 @@ export class PlainPicture implements CameraPicture {
   drawPeople = (renderer: WebGLRenderer) => renderer.render(this.people, new OrthographicCamera());
   dispose = () => {};
 }
+
+const kept = new Map<string, PlainPicture>();
+/** The picture of a colour, made once: its program is compiled once too. */
+export const plainPicture = (colour: string): PlainPicture => {
+  const picture = kept.get(colour) ?? new PlainPicture(colour);
+  kept.set(colour, picture);
+  return picture;
+};

@@ -5,54 +5,24 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext } from '@playwright/test';
 import { drawPlainPeople, keepDrawings } from './drawings';
 import { startServer, type RunningServer } from './server';
+import { forgetWindow, leaveWindow, openWindow, VIEWPORT, type SharedWindow } from './window';
 
-/** The window of a worker, as long as nothing was put into it that later tests would meet. */
-interface Window {
-  page: Page | null;
-}
 interface Shared {
   readonly server: RunningServer;
   readonly sharedContext: BrowserContext;
-  readonly sharedWindow: Window;
+  readonly sharedWindow: SharedWindow;
 }
 interface Options {
   /** How people on takes are drawn: in full only where they are the point. */
   people: 'plain' | 'full';
 }
 
-const VIEWPORT = { width: 1180, height: 660 };
-
-/** A window that forgets itself when a script is put into it for good. */
-const openWindow = async (context: BrowserContext, window: Window): Promise<Page> => {
-  const page = await context.newPage();
-  for (const method of ['addInitScript', 'exposeFunction'] as const) {
-    const original = page[method].bind(page) as (...args: unknown[]) => Promise<never>;
-    page[method] = (...args: unknown[]) => {
-      window.page = null;
-      return original(...args);
-    };
-  }
-  window.page = page;
-  return page;
-};
-
-/** Leaves a window as the next test wants it: elsewhere, with nothing of the test before. */
-const leaveWindow = async (page: Page, base: string): Promise<void> => {
-  await page.unrouteAll({ behavior: 'ignoreErrors' });
-  page.removeAllListeners();
-  await page.setViewportSize(VIEWPORT);
-  await page.mouse.move(0, 0);
-  // What a page still wants to keep as it goes is cleared too.
-  await page.goto(`${base}/healthz`);
-  const session = await page.context().newCDPSession(page);
-  await session.send('Storage.clearDataForOrigin', {
-    origin: base,
-    storageTypes: 'cookies,local_storage,session_storage,indexeddb,file_systems',
-  });
-  await session.detach();
+const effectsOn = async (base: string): Promise<string[]> => {
+  const response = await fetch(`${base}/api/effects?limit=200`);
+  return ((await response.json()) as { items: { id: string }[] }).items.map((e) => e.id);
 };
 
 export const test = base.extend<Options, Shared>({
@@ -82,13 +52,17 @@ export const test = base.extend<Options, Shared>({
   baseURL: async ({ server }, use) => use(server.base),
   context: async ({ sharedContext }, use) => use(sharedContext),
   page: async ({ sharedContext, sharedWindow, server, people }, use) => {
-    const page = sharedWindow.page ?? (await openWindow(sharedContext, sharedWindow));
+    const before = new Set(await effectsOn(server.base));
+    const page = sharedWindow.page ?? (await openWindow(sharedContext, sharedWindow, server.base));
     if (people === 'full') await page.addInitScript(() => localStorage.setItem('iconia.people', 'full'));
     await use(page);
     for (const other of sharedContext.pages()) if (other !== page) await other.close();
-    if (page.isClosed()) return void (sharedWindow.page = null);
-    await leaveWindow(page, server.base);
-    if (sharedWindow.page !== page) await page.close();
+    if (page.isClosed()) sharedWindow.page = null;
+    else if (sharedWindow.page === page) await leaveWindow(page, server.base);
+    else await forgetWindow(page, server.base);
+    // Home draws what is there.
+    for (const id of await effectsOn(server.base))
+      if (!before.has(id)) await fetch(`${server.base}/api/effects/${id}?live=takeDown`, { method: 'DELETE' });
   },
 });
 

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { beginUrgent } from './drawing/urgent';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -27,3 +28,12 @@ export const router = createRouter({
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue') },
   ],
 });
+
+/** A screen that is on its way is waited for. */
+let arrive = (): void => {};
+router.beforeEach(() => {
+  arrive();
+  arrive = beginUrgent();
+});
+router.afterEach(() => arrive());
+router.onError(() => arrive());

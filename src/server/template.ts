@@ -25,19 +25,24 @@ export const packFolder = (folder: string): Uint8Array => {
   return zipSync(entries, { level: 6 });
 };
 
-/** Unpacks into a folder that is not there yet. */
-export const unpackFolder = (zip: Uint8Array, folder: string): void => {
-  const beside = `${folder}.unfinished`;
-  rmSync(beside, { recursive: true, force: true });
-  mkdirSync(beside, { recursive: true, mode: 0o700 });
+/** Writes what a zip holds into a folder. A power cut may lose it. */
+export const unzipInto = (zip: Uint8Array, folder: string): void => {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
   for (const [name, bytes] of Object.entries(unzipSync(zip))) {
-    const path = join(beside, name);
+    const path = join(folder, name);
     if (name.endsWith('/')) mkdirSync(path, { recursive: true });
     else {
       if (!existsSync(dirname(path))) mkdirSync(dirname(path), { recursive: true });
       writeFileSync(path, bytes);
     }
   }
+};
+
+/** Unpacks into a folder that is not there yet; it is there when all of it is on the disk. */
+export const unpackFolder = (zip: Uint8Array, folder: string): void => {
+  const beside = `${folder}.unfinished`;
+  rmSync(beside, { recursive: true, force: true });
+  unzipInto(zip, beside);
   syncTree(beside);
   renameSync(beside, folder);
   syncFolder(dirname(folder));

@@ -11,6 +11,7 @@ import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
 import type { FileSource } from '../../stage/effect/texture-store';
 import { Stage } from '../../stage/stage';
 import { TakePicture } from '../../stage/take-picture';
+import { whenNothingIsUrgent } from './urgent';
 
 export interface StillRequest {
   readonly effect: Effect;
@@ -66,6 +67,7 @@ class StillMaker {
     for (const [i, time] of times.entries()) {
       // A still is nobody's hurry: what the creator does comes first.
       await new Promise((next) => setTimeout(next, 16));
+      await whenNothingIsUrgent();
       if (signal.aborted) return;
       stage.setSize(width, height, 1);
       stage.draw(take.frameAt(time), player.program, player.at(time));

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { Copy, Square, Trash2 } from '@lucide/vue';
 import { api, type EffectSummary } from '../api/client';
 import { sentence } from '../../core/errors';
+import { urgently } from '../drawing/urgent';
 import { starterPicture } from '../starters/starter-pictures';
 import { STARTERS, starterOf, type Starter } from '../starters/starters';
 import { keepTake } from '../stores/playback';
@@ -51,12 +52,14 @@ const begin = async (starter: Starter): Promise<void> => {
   if (making.value) return;
   making.value = starter.id;
   try {
-    const samples = await stock.assetsFor(starter.stock);
-    const name = freeName(starter.id === 'blank' ? 'New effect' : starter.name);
-    const made = await api.create({ ...starter.build(samples), name });
-    if (starter.take) keepTake(made.id, starter.take);
-    const query = starter.asks ? { choose: 'picture' } : {};
-    await router.push({ name: 'atelier', params: { id: made.id, stage: 'place' }, query });
+    await urgently(async () => {
+      const samples = await stock.assetsFor(starter.stock);
+      const name = freeName(starter.id === 'blank' ? 'New effect' : starter.name);
+      const made = await api.create({ ...starter.build(samples), name });
+      if (starter.take) keepTake(made.id, starter.take);
+      const query = starter.asks ? { choose: 'picture' } : {};
+      await router.push({ name: 'atelier', params: { id: made.id, stage: 'place' }, query });
+    });
   } catch (cause) {
     error.value = sentence(cause);
   } finally {

@@ -1,5 +1,4 @@
 /** Frames of a sequence: numbered pictures, animated pictures, sprite sheets. */
-import * as Comlink from 'comlink';
 import { decodeAnimatedPng, decodeGif, rateOf } from '../../core/assets/frames/animated';
 import { cellBox, planSheets, SheetPacker, type SheetPlan } from '../../core/assets/frames/sheets';
 import { MOST_FRAME_PIXELS, MOST_FRAMES } from '../../core/assets/limits';
@@ -9,13 +8,14 @@ import { asRefusal, refuse } from '../../core/assets/refuse';
 import { sniff } from '../../core/assets/sniff';
 import type { Grid, SequenceAsset, SequencePrep } from '../../core/document/schema';
 import { browserCodec } from '../browser-codec';
-import type { Encoder } from '../encode-worker';
+import { Encoders } from '../encoders';
 import { result, type AssetDraft, type KeptBytes, type ReadResult } from '../drafts';
 import type { IntakeHooks } from '../hooks';
 import { filmPreview, previewFrames } from '../previews';
 
 /** Quality at which sheets are kept for viewers; the originals lose nothing. */
 const QUALITY = 90;
+const LOSSLESS = 100;
 /** Speeds when nothing tells: of rendered frames, and of sheets. */
 const [FILM_RATE, SHEET_RATE] = [24, 12];
 
@@ -34,19 +34,6 @@ interface Packed {
   readonly film: Raster[];
 }
 
-const helpers = new Map<'lossy' | 'lossless', Comlink.Remote<Encoder>>();
-/** In a helper of its own for each way: encoding is most of what there is to do to a sheet. */
-const encoded = async (way: 'lossy' | 'lossless', sheet: Raster, quality: number): Promise<KeptBytes> => {
-  let helper = helpers.get(way);
-  if (!helper) {
-    helper = Comlink.wrap<Encoder>(
-      new Worker(new URL('../encode-worker.ts', import.meta.url), { type: 'module', name: `encode ${way}` }),
-    );
-    helpers.set(way, helper);
-  }
-  return { bytes: await helper.webp(sheet, quality), mime: 'image/webp' };
-};
-
 /**
  * Packs frames into sheets, encoded both ways beside each other, and beside the reading of the next sheet. Never more than two sheets
  * are held.
@@ -61,25 +48,32 @@ const pack = async (
   const packer = new SheetPacker(plan, frames.count);
   const shown = new Set(previewFrames(frames.count));
   const packed: Packed = { plan, lossless: [], lossy: [], film: [] };
+  const encoders = new Encoders();
   let beside: Promise<void> = Promise.resolve();
-  for (let i = 0; i < frames.count; i++) {
-    const frame = await frames.frame(i);
-    if (shown.has(i)) packed.film.push(frame);
-    const sheet = packer.add(frame);
-    hooks.progress((i + 1) / frames.count);
-    if (!sheet) continue;
+  const encode = async (sheet: Raster): Promise<void> => {
+    const [lossy, lossless] = await Promise.all([
+      encoders.webp(sheet, quality),
+      keepLossless ? encoders.webp(sheet, LOSSLESS) : null,
+    ]);
+    packed.lossy.push(lossy);
+    if (lossless) packed.lossless.push(lossless);
+  };
+  try {
+    for (let i = 0; i < frames.count; i++) {
+      const frame = await frames.frame(i);
+      if (shown.has(i)) packed.film.push(frame);
+      const sheet = packer.add(frame);
+      hooks.progress((i + 1) / frames.count);
+      if (!sheet) continue;
+      await beside;
+      beside = encode(sheet);
+      // Whoever awaits it hears of a failure; until then it is no stray one.
+      beside.catch(() => undefined);
+    }
     await beside;
-    beside = Promise.all([
-      encoded('lossy', sheet, quality),
-      keepLossless ? encoded('lossless', sheet, 100) : null,
-    ]).then(([lossy, lossless]) => {
-      packed.lossy.push(lossy);
-      if (lossless) packed.lossless.push(lossless);
-    });
-    // Whoever awaits it hears of a failure; until then it is no stray one.
-    beside.catch(() => undefined);
+  } finally {
+    encoders.dispose();
   }
-  await beside;
   return packed;
 };
 
