@@ -13,8 +13,6 @@ const launch = (...more: string[]) => ({
 
 export default defineConfig({
   testDir: 'e2e',
-  testMatch: '**/*.spec.ts',
-  globalSetup: './e2e/global-setup.ts',
   outputDir: 'logs/e2e',
   // WebGL runs in software here, on as many cores as there are: waiting is cheap, failing for slowness is not.
   timeout: 240_000,
@@ -29,14 +27,23 @@ export default defineConfig({
     actionTimeout: 60_000,
   },
   projects: [
-    { name: 'interface', testIgnore: ['**/camera-*.spec.ts', '**/*-pixels.spec.ts', '**/take-masks.spec.ts'], use: launch() },
+    {
+      name: 'interface',
+      // Tests of one file may go to both workers, so that none is left alone with a long file at the end.
+      fullyParallel: true,
+      testMatch: '**/*.spec.ts',
+      testIgnore: ['**/camera-*.spec.ts', '**/*-pixels.spec.ts', '**/take-masks.spec.ts'],
+      use: launch(),
+    },
     // Pictures that the stage draws in a blank page, against what core computes.
     { name: 'pixels', testMatch: ['**/*-pixels.spec.ts', '**/take-masks.spec.ts'], use: launch() },
+    // What the fake camera shows and the fake microphone hears.
+    { name: 'clip', testMatch: 'clip.setup.ts' },
     {
       // The real path: getUserMedia gives the clip, the real tracker looks at it.
       name: 'camera',
       testMatch: '**/camera-*.spec.ts',
-      dependencies: ['interface', 'pixels'],
+      dependencies: ['clip', 'interface', 'pixels'],
       use: launch(
         '--use-fake-device-for-media-stream',
         '--use-fake-ui-for-media-stream',

@@ -176,8 +176,8 @@ test('where a hand passes the layer gives way, unless it is told not to', async 
 });
 
 test('on a camera, where nobody knows, a hand is told by how the face looked before', async () => {
-  // Two seconds of the face alone, then the hand comes and goes and comes again.
-  const { covered, keptOff, painted } = await givingWay('hand-over-face', 4.8, [180, 320], 72);
+  // Two seconds of the face alone, then the hand comes and goes and comes again: ten pictures a second.
+  const { covered, keptOff, painted } = await givingWay('hand-over-face', 4.8, [180, 320], 48);
   expect(covered).toBeGreaterThan(400);
   expect(keptOff).toBeGreaterThan(0.55);
   // The shadow of the hand is taken for a part of it, and its edge is a place wide.

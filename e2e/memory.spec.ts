@@ -127,7 +127,7 @@ test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page
 });
 
 /** A hundred take two minutes and leave as little: `STROKES=100 npx playwright test memory`. */
-const STROKES = Number(process.env.STROKES ?? 25);
+const STROKES = Number(process.env.STROKES ?? 10);
 test(`${STROKES} strokes of the painter, undone and redone, leave nothing behind`, async ({ page }) => {
   await watchHeld(page);
   const layer = newLayer('obj_blue1' as ObjectId, { name: 'Blue', region: 'lids', tint: '#0000ff' }, 0);

@@ -47,10 +47,16 @@ function run(command, args, env = {}) {
 async function packAssets(folder) {
   const packs = { '.gz': promisify(gzip), '.br': promisify(brotliCompress) };
   const options = { '.gz': { level: 9 }, '.br': { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } };
-  for (const file of filesUnder(folder))
-    if (/\.(js|css|svg|json|wasm)$/.test(file) && statSync(file).size > 1024)
-      for (const ending of Object.keys(packs))
-        writeFileSync(file + ending, await packs[ending](readFileSync(file), options[ending]));
+  const files = [...filesUnder(folder)].filter(
+    (file) => /\.(js|css|svg|json|wasm)$/.test(file) && statSync(file).size > 1024,
+  );
+  await Promise.all(
+    files.flatMap((file) =>
+      Object.keys(packs).map(async (ending) =>
+        writeFileSync(file + ending, await packs[ending](readFileSync(file), options[ending])),
+      ),
+    ),
+  );
 }
 
 mkdirSync(at('dist/server'), { recursive: true });

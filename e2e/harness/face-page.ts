@@ -207,7 +207,7 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
   const program = compile(effect);
   const runtime = new Runtime(program);
   for (let n = spec.unknowing ?? 0; n > 0; n--) {
-    const before = takeOf(spec).frameAt(Math.max(0, time - n / 15));
+    const before = takeOf(spec).frameAt(Math.max(0, time - n / 10));
     runtime.step(before);
     stage.draw(before, program, runtime);
   }

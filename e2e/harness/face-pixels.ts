@@ -13,7 +13,7 @@ let opened: Page | null = null;
 /** One page for all tests of a file. */
 export const openFacePage = (): void => {
   test.beforeAll(async ({ browser }) => {
-    opened = await openBlank(browser, 'e2e/harness/face-page.ts');
+    opened = await openBlank(browser, 'e2e/harness/face-page.ts', { smooth: false });
   });
   test.afterAll(() => opened?.close());
 };

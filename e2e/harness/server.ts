@@ -13,9 +13,10 @@ export const startServer = async (
   args: readonly string[] = [],
   onStarted: (process: ChildProcess) => void = () => {},
 ): Promise<RunningServer> => {
+  // Servers of tests live shortly: making the database's code quick costs more than it gives.
   const child = spawn(
     process.execPath,
-    ['dist/server/main.js', '--port', String(port), '--data', data, ...args],
+    ['--liftoff-only', 'dist/server/main.js', '--port', String(port), '--data', data, ...args],
     {
       stdio: ['ignore', 'pipe', 'pipe'],
     },

@@ -31,14 +31,12 @@ interface Kept extends Window {
   deskAtFirst?: string;
 }
 
-/** Gives false where a load is wanted: no application there, or the very effect that is open. */
+/** Gives false where a load is wanted: no application there, or it stands there already. */
 const goWithin = async (path: string): Promise<boolean> => {
   const app = document.querySelector<Atelier>('#app')?.__vue_app__;
   if (!app) return false;
   const { $router } = app.config.globalProperties;
-  const effect = /^\/effects\/[^/?]+/.exec(path)?.[0];
-  const now = $router.currentRoute.value.path;
-  if (effect ? now.startsWith(effect) : now === path) return false;
+  if ($router.currentRoute.value.path === path) return false;
   await $router.push(path);
   return true;
 };

@@ -17,6 +17,8 @@ import { seedDemo } from './seed';
 
 const root = process.env.ICONIA_ROOT ?? process.cwd();
 const GB = 1024 ** 3;
+/** Milliseconds until the thread for packages is made ready. */
+const WARM_AFTER = 3000;
 const log = pino({ level: process.env.ICONIA_LOG ?? 'warn' }, pino.destination(2));
 
 const main = async (): Promise<void> => {
@@ -43,7 +45,6 @@ const main = async (): Promise<void> => {
   if (!values['no-demo']) await seedDemo(db, content, resolve(root, 'demo/packages'));
   const jobs = new WorkerJobs(join(dirname(fileURLToPath(import.meta.url)), 'job-worker.js'));
   const fault = (error: unknown): void => log.error(plainError(error));
-  jobs.warm();
   const app = createApp({
     db,
     content,
@@ -58,6 +59,8 @@ const main = async (): Promise<void> => {
   });
   const restHouse = keepHouse(db, content, app.files, fault);
   const server = createServer(app);
+  // Longer than whoever asks again and again waits, so that no request meets a connection that is just being closed.
+  server.keepAliveTimeout = 75_000;
   await new Promise<void>((done, fail) => {
     server.once('error', (error: NodeJS.ErrnoException) =>
       fail(
@@ -71,6 +74,8 @@ const main = async (): Promise<void> => {
   const address = server.address();
   const actual = typeof address === 'object' && address ? address.port : port;
   console.log(`Iconia is open at http://127.0.0.1:${actual}/`);
+  // The first page has the machine to itself.
+  setTimeout(() => jobs.warm(), WARM_AFTER).unref();
 
   let closing = false;
   const close = (): void => {

@@ -7,7 +7,7 @@ import type { Effect, ObjectId } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';
 import { Stale, Unreachable, type EffectRecord } from '../api/client';
 import { EffectSession } from './effect-session';
-import type { Unsaved, UnsavedWork } from './unsaved-work';
+import type { KeptWork, Unsaved, UnsavedWork } from './unsaved-work';
 
 const A = 'obj_sample0' as ObjectId;
 /** How opaque the first card is. */
@@ -55,20 +55,22 @@ class FakeServer {
     return [...this.effects.values()].map((all) => all.at(-1)!).find((e) => e.name === name);
   }
 }
+/** What sessions keep stands under their effect's id, what others have left behind a blank. */
 class FakeWork implements UnsavedWork {
   readonly kept = new Map<string, Unsaved>();
   writes = 0;
   full = false;
-  async read(id: string): Promise<Unsaved | null> {
-    return this.kept.get(id) ?? null;
-  }
-  async write(id: string, work: Unsaved): Promise<void> {
-    if (this.full) throw new Error('QuotaExceededError');
-    this.writes++;
-    this.kept.set(id, work);
-  }
-  async forget(id: string): Promise<void> {
-    this.kept.delete(id);
+  of(id: string): KeptWork {
+    return {
+      left: async () =>
+        [...this.kept].flatMap(([key, work]) => (key.startsWith(`${id} `) ? [{ ...work, key }] : [])),
+      write: async (work) => {
+        if (this.full) throw new Error('QuotaExceededError');
+        this.writes++;
+        this.kept.set(id, work);
+      },
+      forget: async (left = []) => [id, ...left].forEach((key) => this.kept.delete(key)),
+    };
   }
 }
 
@@ -267,9 +269,11 @@ describe('trouble', () => {
 });
 
 describe('work that had not reached the server', () => {
+  let windows = 0;
   const kept = async (patchOf: (e: Effect) => Effect): Promise<void> => {
     const { effect, revision } = server.record('one');
-    await work.write('one', { revision, patch: diff(effect, patchOf(effect)), at: 1_700_000_000_000 });
+    const left = { revision, patch: diff(effect, patchOf(effect)), at: 1_700_000_000_000 };
+    work.kept.set(`one window${++windows}`, left);
   };
   test('is put back on the revision it stood on, and said', async () => {
     await kept((e) => ({ ...e, name: 'Recovered' }));
@@ -309,6 +313,27 @@ describe('work that had not reached the server', () => {
     expect(session.notice).toContain('kept as “Sample (unsaved work)”');
     expect(server.named('Sample (unsaved work)')!.objects[A]!.visible).toBe(false);
     expect(work.kept.size).toBe(0);
+  });
+  test('of two windows is all put back; what both set is named', async () => {
+    await kept((e) => ({ ...e, name: 'First', listing: { ...e.listing, summary: 'Of the first' } }));
+    await kept((e) => ({ ...e, name: 'Second', listing: { ...e.listing, tags: ['second'] } }));
+    const session = open('one');
+    await session.recover();
+    expect(session.effect).toMatchObject({
+      name: 'Second',
+      listing: { summary: 'Of the first', tags: ['second'] },
+    });
+    expect(session.notice).toContain('is here again.');
+    expect(session.notice).toContain('name is “Second” here, “First” there');
+    await pass(1000);
+    expect([server.record('one').effect.name, work.kept.size]).toEqual(['Second', 0]);
+  });
+  test('that is here already, of a window that was killed before it could forget it, is not said again', async () => {
+    await kept((e) => ({ ...e, name: 'Saved' }));
+    server.put('one', { ...server.record('one').effect, name: 'Saved' });
+    const session = open('one');
+    await session.recover();
+    expect([session.notice, session.isSaved, work.kept.size]).toEqual([null, true, 0]);
   });
   test('stays in the browser while the copy cannot be made', async () => {
     await kept((e) => applyPatch(e, [{ op: 'replace', path: `/objects/${A}/visible`, value: false }]));

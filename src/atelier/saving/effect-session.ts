@@ -14,7 +14,7 @@ import type { Effect } from '../../core/document/schema';
 import { cutText } from '../../core/text';
 import { Stale, Unreachable, type EffectRecord } from '../api/client';
 import { clashWords } from './merge-words';
-import type { Unsaved, UnsavedWork } from './unsaved-work';
+import type { KeptWork, LeftWork, UnsavedWork } from './unsaved-work';
 
 export type SaveState =
   | 'saved'
@@ -75,13 +75,17 @@ export class EffectSession {
   private cancelSave: (() => void) | null = null;
   private cancelKeep: (() => void) | null = null;
   private closed = false;
+  private readonly kept: KeptWork;
   private keptSomething = false;
+  /** Entries that other windows have left, whose work is in this one now. */
+  private takenOver: readonly string[] = [];
 
   constructor(
     record: EffectRecord,
     private readonly tools: SessionTools,
   ) {
     this.id = record.id;
+    this.kept = tools.work.of(record.id);
     this.revision = record.revision;
     // Nobody changes a document in place; what is worked out of it once holds.
     this.acknowledged = freeze(record.effect, true);
@@ -147,7 +151,7 @@ export class EffectSession {
     if (patch.length === 0) return;
     try {
       this.keptSomething = true;
-      await this.tools.work.write(this.id, { revision: this.revision, patch, at: this.tools.now() });
+      await this.kept.write({ revision: this.revision, patch, at: this.tools.now() });
       this.keepsHere = true;
     } catch {
       this.keepsHere = false;
@@ -157,8 +161,10 @@ export class EffectSession {
   private forgetKept(): void {
     this.cancelKeep?.();
     this.cancelKeep = null;
-    if (this.keptSomething) void this.tools.work.forget(this.id);
+    if (this.keptSomething || this.takenOver.length > 0)
+      void this.kept.forget(this.takenOver);
     this.keptSomething = false;
+    this.takenOver = [];
   }
 
   /** Sends what is new. One at a time; who asks meanwhile waits for the same. */
@@ -273,45 +279,49 @@ export class EffectSession {
   }
 
   /**
-   * Work that had not reached the server when this browser was closed. It is put on the revision it stood on; what came in since
-   * from elsewhere is merged, or the work is kept as a copy. Always said.
+   * Work of windows that were closed before it had reached the server, the oldest first. It is put on the revision it stood on; what
+   * came in since from elsewhere is merged, or the work is kept as a copy. Always said.
    */
   async recover(): Promise<void> {
-    const kept = await this.tools.work.read(this.id);
-    if (!kept || this.closed) return;
-    this.keptSomething = true;
-    const at = day(kept.at);
-    try {
-      const base =
-        kept.revision === this.revision
-          ? this.acknowledged
-          : await this.tools.server.at(this.id, kept.revision);
+    const said: string[] = [];
+    for (const left of await this.kept.left()) {
       if (this.closed) return;
-      const mine = base && applyPatch(base, kept.patch);
-      const merged = mine && mergeOnto(base, mine, this.acknowledged);
-      if (merged) return this.putBack(kept, merged.effect, clashWords(merged.effect, merged.clashes), at);
-      const name = await this.copyOf(mine ?? applyPatch(this.acknowledged, kept.patch), 'unsaved work');
-      this.forgetKept();
-      this.say(
-        this.state,
-        `Work of ${at} that had not reached the server does not fit what was changed since. It is kept as “${name}” on Home.`,
-      );
-    } catch (error) {
-      // It stays in the browser and is offered again.
-      this.say(this.state, `Work of ${at} in this browser could not be put back yet: ${sentence(error)}`);
+      try {
+        const words = await this.recoverOne(left);
+        if (words) said.push(words);
+      } catch (error) {
+        // It stays in the browser and is offered again.
+        said.push(`Work of ${day(left.at)} in this browser could not be put back yet: ${sentence(error)}`);
+      }
     }
+    if (this.closed) return;
+    if (said.length > 0) this.notice = said.join(' ');
+    if (this.isSaved) this.forgetKept();
+    this.touched();
   }
 
-  private putBack(kept: Unsaved, effect: Effect, clash: string | null, at: string): void {
-    if (diff(this.effect, effect).length === 0) return this.forgetKept();
-    const newer = kept.revision !== this.revision ? ', put on top of what was changed elsewhere since' : '';
+  /** What there is to say about it; null when there was nothing in it that is not here. */
+  private async recoverOne(left: LeftWork): Promise<string | null> {
+    const base =
+      left.revision === this.revision ? this.acknowledged : await this.tools.server.at(this.id, left.revision);
+    const mine = base && applyPatch(base, left.patch);
+    const merged = mine && mergeOnto(base, mine, this.effect);
+    if (!merged) {
+      const name = await this.copyOf(mine ?? applyPatch(this.acknowledged, left.patch), 'unsaved work');
+      this.takenOver = [...this.takenOver, left.key];
+      return `Work of ${day(left.at)} that had not reached the server does not fit what was changed since. It is kept as “${name}” on Home.`;
+    }
+    this.takenOver = [...this.takenOver, left.key];
+    if (this.closed || diff(this.effect, merged.effect).length === 0) return null;
     this.history.edit({
       label: 'Recover unsaved work',
-      change: (draft) => Object.assign(draft, effect),
+      change: (draft) => Object.assign(draft, merged.effect),
     });
-    this.notice =
-      clash ?? `Work of ${at} that had not reached the server is here again${newer}. Undo takes it back.`;
-    this.touched();
+    const newer = left.revision !== this.revision ? ', put on top of what was changed elsewhere since' : '';
+    return (
+      clashWords(merged.effect, merged.clashes) ??
+      `Work of ${day(left.at)} that had not reached the server is here again${newer}. Undo takes it back.`
+    );
   }
 
   /** Sends what is left; then the session is over. What cannot be sent stays in the browser. */

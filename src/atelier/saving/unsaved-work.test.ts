@@ -1,6 +1,7 @@
+import { IDBFactory } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
-import { expect, test } from '@jest/globals';
-import { browserWork } from './unsaved-work';
+import { beforeEach, expect, test } from '@jest/globals';
+import { browserWork, type WindowLocks } from './unsaved-work';
 
 const work = {
   revision: 3,
@@ -8,12 +9,55 @@ const work = {
   at: 1_700_000_000_000,
 };
 
-test('is kept by effect, read by the next window, and forgotten', async () => {
-  await browserWork().write('one', work);
-  expect(await browserWork().read('one')).toEqual(work);
-  expect(await browserWork().read('two')).toBeNull();
-  await browserWork().forget('one');
-  expect(await browserWork().read('one')).toBeNull();
+/** Locks as a browser has them; `close` lets go what a window holds. */
+const browser = () => {
+  const held = new Set<string>();
+  const locks = {
+    request: async (name: string, hold: () => Promise<unknown>) => {
+      held.add(name);
+      await hold();
+    },
+    query: async () => ({ held: [...held].map((name) => ({ name })) }),
+  } as unknown as WindowLocks;
+  return {
+    open: (window: string) => browserWork(window, locks),
+    close: (window: string) => held.delete(`iconia-window ${window}`),
+  };
+};
+beforeEach(() => Object.assign(globalThis, { indexedDB: new IDBFactory() }));
+
+test('is kept by effect, is for the next window when this one has gone, and forgotten', async () => {
+  const { open, close } = browser();
+  await open('a').of('one').write(work);
+  const next = open('b').of('one');
+  expect(await next.left()).toEqual([]);
+  close('a');
+  const left = await next.left();
+  expect(left).toEqual([{ ...work, key: 'one a 1' }]);
+  expect(await open('c').of('two').left()).toEqual([]);
+  await next.forget(left.map((l) => l.key));
+  expect(await next.left()).toEqual([]);
+});
+
+test('two windows that are cut off keep both; the oldest comes first', async () => {
+  const { open, close } = browser();
+  await open('a').of('one').write({ ...work, at: 20 });
+  await open('b').of('one').write({ ...work, at: 10 });
+  for (const window of ['a', 'b']) close(window);
+  expect((await open('c').of('one').left()).map((l) => l.key)).toEqual(['one b 1', 'one a 1']);
+});
+
+test('what a session has left is for the next one in the same window, which writes beside it', async () => {
+  const window = browser().open('a');
+  await window.of('one').write(work);
+  const next = window.of('one');
+  await next.write({ ...work, at: 5 });
+  expect((await next.left()).map((l) => [l.key, l.at])).toEqual([['one a 1', work.at]]);
+});
+
+test('where the browser has no locks every other window is taken for gone', async () => {
+  await browserWork('a', undefined).of('one').write(work);
+  expect(await browserWork('b', undefined).of('one').left()).toHaveLength(1);
 });
 
 test('what is no work of ours is none, and hurts nobody', async () => {
@@ -24,13 +68,12 @@ test('what is no work of ours is none, and hurts nobody', async () => {
     ['old', { revision: 1, base: {}, mine: {} }],
     ['copies', { ...work, patch: [{ op: 'copy', from: '/a', path: '/b' }] }],
   ] as const) {
-    await set(id, nonsense, store);
-    expect([id, await browserWork().read(id)]).toEqual([id, null]);
+    await set(`${id} a 1`, nonsense, store);
+    expect([id, await browser().open('b').of(id).left()]).toEqual([id, []]);
   }
 });
 
 test('a browser that keeps nothing says so when it is written to', async () => {
-  const real = globalThis.indexedDB;
   Object.assign(globalThis, {
     indexedDB: {
       open: () => {
@@ -38,7 +81,7 @@ test('a browser that keeps nothing says so when it is written to', async () => {
       },
     },
   });
-  await expect(browserWork().write('one', work)).rejects.toThrow();
-  expect(await browserWork().read('one')).toBeNull();
-  Object.assign(globalThis, { indexedDB: real });
+  const kept = browser().open('a').of('one');
+  await expect(kept.write(work)).rejects.toThrow();
+  expect(await kept.left()).toEqual([]);
 });

@@ -1,8 +1,9 @@
 /**
  * Work that has not reached the server, kept in this browser: the revision it stands on and the patch, not two whole documents.
- * Written a few times a second at the most.
+ * Written a few times a second at the most. Each window has an entry of its own, so that two that are both cut off keep both; what
+ * windows have left that are gone is for whoever opens the effect next.
  */
-import { createStore, del, get, set, type UseStore } from 'idb-keyval';
+import { createStore, delMany, entries, set, type UseStore } from 'idb-keyval';
 import { z } from 'zod';
 import { patchSchema, type Patch } from '../../core/document/patch';
 
@@ -19,28 +20,78 @@ const unsavedSchema = z.strictObject({
   at: z.number(),
 });
 
-export interface UnsavedWork {
-  /** Null when there is none, or none that can be read. */
-  read(id: string): Promise<Unsaved | null>;
-  /** Rejects when the browser keeps nothing: a private window, a full disk. */
-  write(id: string, work: Unsaved): Promise<void>;
-  forget(id: string): Promise<void>;
+/** What a window has left, by the key it is forgotten by. */
+export interface LeftWork extends Unsaved {
+  readonly key: string;
 }
 
-export const browserWork = (): UnsavedWork => {
+/** What is kept for one session of an effect. */
+export interface KeptWork {
+  /** What sessions that are over have left of the effect, the oldest first; nothing of what cannot be read. */
+  left(): Promise<readonly LeftWork[]>;
+  /** What this session has. Rejects when the browser keeps nothing: a private window, a full disk. */
+  write(work: Unsaved): Promise<void>;
+  /** What this session has, and what others have left. */
+  forget(left?: readonly string[]): Promise<void>;
+}
+export interface UnsavedWork {
+  /** For a session that begins with an effect. */
+  of(id: string): KeptWork;
+}
+
+/** The part of the browser that tells which windows are open: a window holds a lock as long as it lives. */
+export type WindowLocks = Pick<LockManager, 'request' | 'query'>;
+
+const LOCK = 'iconia-window ';
+/** The effect's id, the window's, and which of the window's sessions it was. */
+const keyOf = (id: string, window: string, session: number): string => `${id} ${window} ${session}`;
+
+export const browserWork = (
+  window: string = crypto.randomUUID(),
+  locks: WindowLocks | undefined = globalThis.navigator?.locks,
+): UnsavedWork => {
   let store: UseStore | null = null;
   const opened = (): UseStore => (store ??= createStore('iconia-unsaved', 'work'));
+  // Held until the window goes; other browsers take every other window for gone.
+  const holding = locks && new Promise<void>((held) => {
+    void locks.request(LOCK + window, () => {
+      held();
+      return new Promise(() => {});
+    });
+  });
+  const openWindows = async (): Promise<ReadonlySet<string>> => {
+    const { held = [] } = (await locks?.query()) ?? {};
+    return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])));
+  };
+  let sessions = 0;
   return {
-    async read(id) {
-      try {
-        const parsed = unsavedSchema.safeParse(await get<unknown>(id, opened()));
-        return parsed.success ? (parsed.data as Unsaved) : null;
-      } catch {
-        return null;
-      }
+    of: (id) => {
+      const own = keyOf(id, window, ++sessions);
+      const isLeft = (key: string, open: ReadonlySet<string>): boolean => {
+        const [of, from] = key.split(' ');
+        return of === id && key !== own && (from === window || !open.has(from ?? ''));
+      };
+      return {
+        async left() {
+          try {
+            const open = await openWindows();
+            return (await entries<string, unknown>(opened()))
+              .flatMap(([key, value]): LeftWork[] => {
+                const parsed = unsavedSchema.safeParse(value);
+                return isLeft(key, open) && parsed.success ? [{ ...(parsed.data as Unsaved), key }] : [];
+              })
+              .sort((a, b) => a.at - b.at);
+          } catch {
+            return [];
+          }
+        },
+        // Through JSON: what is kept shares nothing with the document.
+        async write(work) {
+          await holding;
+          await set(own, JSON.parse(JSON.stringify(work)) as Unsaved, opened());
+        },
+        forget: async (left = []) => delMany([own, ...left], opened()).catch(() => undefined),
+      };
     },
-    // Through JSON: what is kept shares nothing with the document.
-    write: async (id, work) => set(id, JSON.parse(JSON.stringify(work)) as Unsaved, opened()),
-    forget: async (id) => del(id, opened()).catch(() => undefined),
   };
 };

@@ -62,6 +62,10 @@ const open = async (): Promise<void> => {
   desk.place.tool = null;
   desk.style.material = null;
   desk.style.slot = 'all';
+  // What was chosen in the library is of the effect before.
+  desk.closeLibrary();
+  desk.library.selected = [];
+  desk.library.from = null;
   try {
     await document.open(props.id);
     // What the picture needs comes in while the panels are set up.

@@ -1,6 +1,6 @@
 /** What happens to the effect over the whole take, found out in a worker whenever the effect or what is recorded changes. */
 import { defineStore } from 'pinia';
-import { ref, shallowRef, toRaw, watch } from 'vue';
+import { onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue';
 import type { Chronicle } from '../../core/behave/chronicle';
 import type { Signal } from '../../core/document/schema';
 import type { Answer, Question } from '../chronicle/chronicle-messages';
@@ -52,6 +52,7 @@ const useRunner = (done: (chronicle: Chronicle) => void, failed: (problem: strin
     worker.postMessage({ ...next, number: ++number } satisfies Question);
     next = null;
   };
+  onScopeDispose(() => worker?.terminate());
   return (question: Omit<Question, 'number'>): void => {
     next = question;
     send();

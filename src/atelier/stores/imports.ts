@@ -29,6 +29,9 @@ export interface BringInOptions {
 
 const nameIn = (path: string): string => path.replace(/^.*\//, '');
 
+/** Its worker begins with the first file. */
+const client = new IntakeClient();
+
 export const useImportsStore = defineStore('imports', () => {
   const document = useEffectStore();
   const desk = useDeskStore();
@@ -40,7 +43,6 @@ export const useImportsStore = defineStore('imports', () => {
   const many = ref(false);
   /** Handles of files that came in during this visit, by asset: they can stay linked. */
   const handles = new Map<AssetId, FileSystemFileHandle>();
-  const client = new IntakeClient();
   let queue: Promise<unknown> = Promise.resolve();
   /** Drops that are under way or wait for their turn. */
   const drops = new Set<AbortController>();

@@ -12,6 +12,8 @@ jest.unstable_mockModule('idb-keyval', () => ({
   get: (key: string) => Promise.resolve(kept.get(key)),
   set: (key: string, value: unknown) => Promise.resolve(void kept.set(key, value)),
   del: (key: string) => Promise.resolve(void kept.delete(key)),
+  delMany: (keys: string[]) => Promise.resolve(keys.forEach((key) => kept.delete(key))),
+  entries: () => Promise.resolve([...kept]),
   createStore: () => null,
 }));
 const { useImportsStore } = await import('./imports');

@@ -19,11 +19,12 @@ interface Under {
   readonly abort: AbortController;
 }
 
+/** Beside the reader of dropped files, so that one does not wait for the other. */
+const client = new IntakeClient();
+
 export const usePreparingStore = defineStore('preparing', () => {
   const document = useEffectStore();
   const assets = useAssetsStore();
-  /** Beside the reader of dropped files, so that one does not wait for the other. */
-  const client = new IntakeClient();
   const under = ref<Record<AssetId, Under>>({});
   const failures = ref<Record<AssetId, string>>({});
 

@@ -1,13 +1,14 @@
-/** Before all interface tests: one clip for the fake camera, one tone for the fake microphone. */
+/** Before the tests on a camera: one clip for the fake camera, one tone for the fake microphone. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { test } from '@playwright/test';
 import { CLIP_FILE, TONE_FILE } from '../playwright.config';
 import { writeWav } from '../src/core/assets/sounds/wav';
 import { writeClip } from './harness/clip';
 
 const RATE = 48_000;
 
-export default async function setUp(): Promise<void> {
+test('a clip and a tone are made', async () => {
   mkdirSync(dirname(CLIP_FILE), { recursive: true });
   // Two seconds of silence, two of a tone.
   const tone = Float32Array.from({ length: 4 * RATE }, (_, i) =>
@@ -15,4 +16,4 @@ export default async function setUp(): Promise<void> {
   );
   writeFileSync(TONE_FILE, writeWav({ rate: RATE, channels: [tone] }));
   await writeClip(CLIP_FILE);
-}
+});
