@@ -69,26 +69,6 @@ test('the Stack: open, rename, duplicate, hide, reorder, delete, and all of it u
   await expect.poll(async () => JSON.stringify(await serverEffect(page, id))).toBe(JSON.stringify(after));
 });
 
-test('number fields: centimetres and degrees, unwrapped, one visit one undo step', async ({ page }) => {
-  const id = await twoCards(page, 'Numbers');
-  await page.getByRole('button', { name: 'Upper', exact: true }).click();
-  const field = (name: string) => page.getByRole('spinbutton', { name });
-  await field('Move y, cm').fill('-3.25');
-  await field('Turn z, degrees').fill('405');
-  await field('Turn z, degrees').press('Enter');
-  await page.getByRole('button', { name: 'Width and height grow together' }).click();
-  await field('Height, cm').fill('1');
-  await field('Height, cm').press('Enter');
-  await saved(page);
-  const card = (await serverEffect(page, id)).objects[A]! as Card;
-  expect(card.move[1]).toBeCloseTo(-0.0325, 9);
-  expect(card.turn[2]).toBe(405);
-  expect(card.scale[0]).toBe(1);
-  expect(card.scale[1]! * card.extent[1]!).toBeCloseTo(0.01, 9);
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
-});
-
 test('handles in the Viewfinder drag the object; with Shift it snaps to half centimetres', async ({
   page,
 }) => {

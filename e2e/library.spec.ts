@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
-import type { Card, Effect, ObjectId } from '../src/core/document/schema';
+import type { Effect, ObjectId } from '../src/core/document/schema';
 import { chosen, drop, folderOf } from './harness/drop';
 import { artworkOra } from './harness/files';
 import { createEffect, keptPicture, plainPng, saved, serverEffect, shareOf } from './harness/pages';
@@ -99,72 +99,6 @@ test('renamed, replaced, deleted: what shows the asset follows, or says that it 
   await expect.poll(() => shareOf(finder(page), MAGENTA)).toBeGreaterThan(0.01);
   await saved(page);
   expect(names(await serverEffect(page, id))).toEqual(['poster.png', 'spare.png']);
-});
-
-test('deleting one that is shown can put another in its place, or take its object along', async ({
-  page,
-}) => {
-  const id = await withPictures(page, 'Deleted', ['spare']);
-  await open(page);
-  await library(page).getByRole('button', { name: 'poster.png', exact: true }).click();
-  await library(page).getByRole('button', { name: 'Delete', exact: true }).click();
-  const other = page.getByRole('combobox', { name: 'Show another asset instead' });
-  await other.press('ArrowDown');
-  await other.press('Enter');
-  await expect.poll(() => shareOf(finder(page), CYAN)).toBeGreaterThan(0.005);
-  await saved(page);
-  const now = await serverEffect(page, id);
-  expect(names(now)).toEqual(['spare.png']);
-  expect(now.objects['obj_poster' as ObjectId]).toMatchObject({ asset: 'asset_spare' });
-
-  await library(page).getByRole('button', { name: 'spare.png', exact: true }).click();
-  await library(page).getByRole('button', { name: 'Delete', exact: true }).click();
-  await page.getByRole('button', { name: 'Delete it and what shows it' }).click();
-  await saved(page);
-  await expect.poll(async () => Object.keys((await serverEffect(page, id)).objects)).toEqual([]);
-});
-
-test('many are renamed at once, with the new names seen before', async ({ page }) => {
-  const id = await withPictures(page, 'Names', ['kelp1', 'kelp2', 'Pearl']);
-  await open(page);
-  const search = library(page).getByRole('textbox', { name: 'Find in the library' });
-  await search.fill('kelp');
-  await expect(library(page).getByRole('button', { name: 'Pearl.png', exact: true })).toBeHidden();
-  await library(page).getByRole('button', { name: 'kelp1.png', exact: true }).click();
-  await library(page)
-    .getByRole('button', { name: 'kelp2.png', exact: true })
-    .click({ modifiers: ['Shift'] });
-  await library(page)
-    .getByRole('button', { name: /^Rename/ })
-    .click();
-  const panel = page.getByRole('region', { name: 'Rename several assets' });
-  await panel.getByRole('textbox', { name: 'Find in names' }).fill('kelp');
-  await panel.getByRole('textbox', { name: 'Replace by' }).fill('weed');
-  await panel.getByRole('textbox', { name: 'Put before' }).fill('crown_');
-  await expect(panel.getByRole('table', { name: 'What the names become' })).toContainText('crown_weed2.png');
-  await panel.getByRole('button', { name: 'Rename 2' }).click();
-  await saved(page);
-  await expect
-    .poll(async () => names(await serverEffect(page, id)))
-    .toEqual(['Pearl.png', 'crown_weed1.png', 'crown_weed2.png', 'poster.png']);
-  await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect
-    .poll(async () => names(await serverEffect(page, id)))
-    .toEqual(['Pearl.png', 'kelp1.png', 'kelp2.png', 'poster.png']);
-});
-
-test('the same content comes in once, whatever it is called', async ({ page }) => {
-  const id = await createEffect(page, 'Twins');
-  await page.goto(`/effects/${id}/place`);
-  const bytes = await plainPng('#ff00dc');
-  await page
-    .getByLabel('Choose files')
-    .setInputFiles([chosen({ name: 'one.png', bytes }), chosen({ name: 'two.png', bytes })]);
-  await expect(page.getByText('The same content is here already as one.png; it is kept once.')).toBeVisible();
-  await saved(page);
-  const effect = await serverEffect(page, id);
-  expect(names(effect)).toEqual(['one.png']);
-  expect(Object.values(effect.objects).filter((o): o is Card => o.kind === 'card')).toHaveLength(2);
 });
 
 test('what is put on the shelf is there in another effect', async ({ page }) => {

@@ -62,8 +62,14 @@ const seek = async (page: Page, seconds: number): Promise<void> => {
 const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
   home: async (page) => {
     await page.goto(base);
-    await page.waitForSelector('.thumb img');
-    await page.waitForTimeout(6000);
+    // Every effect in sight has its picture.
+    await page.waitForFunction(() => {
+      const seen = [...document.querySelectorAll('.thumb')].filter(
+        (thumb) => thumb.getBoundingClientRect().top < innerHeight,
+      );
+      return seen.length > 0 && seen.every((thumb) => thumb.querySelector('img'));
+    });
+    await page.waitForTimeout(1000);
   },
   place: async (page, id) => {
     await page.goto(`${base}/effects/${id}/place`);
@@ -102,7 +108,12 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForTimeout(3000);
   },
   material: async (page, id) => {
-    await page.goto(`${base}/effects/${id}/style`);
+    // On an effect of its own: the pictures after this one show Kelp Crown as it ships.
+    const { document } = (await (await fetch(`${base}/api/effects/${id}`)).json()) as { document: object };
+    const copy = await page.request.post(`${base}/api/effects`, {
+      data: { ...document, name: 'Glass Crown' },
+    });
+    await page.goto(`${base}/effects/${((await copy.json()) as { id: string }).id}/style`);
     await page.getByRole('button', { name: '+ Add object' }).click();
     await page.locator('.ant-dropdown-menu-submenu-title', { hasText: 'Solid' }).hover();
     await page
@@ -188,7 +199,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
   },
   show: async (page) => {
     await page.goto(`${base}/`);
-    const [first] = await effects();
+    const first = (await effects()).find((e) => e.name === 'Kelp Crown');
     const released = (await (
       await fetch(`${base}/api/effects/${first!.id}/releases`, {
         method: 'POST',

@@ -54,20 +54,19 @@ ensureChromium();
 mkdirSync(`${root}logs`, { recursive: true });
 for (const file of ['logs/unit.json', 'logs/e2e.json']) rmSync(root + file, { force: true });
 
-// The build first: it writes the list of components that the types come from.
-const built = await run('build', ['scripts/build.mjs'], true);
-count('build', built);
-
-const checks = [
-  ['types', 'typecheck'],
-  ['lint', 'lint:code'],
-  ['imports', 'lint:imports'],
-  ['format', 'lint:format'],
-];
-const next = async () => {
-  for (let check = checks.shift(); check; check = checks.shift()) count(check[0], await script(check[1]));
+// The build writes the list of components that the types come from; lint runs beside both.
+let built = false;
+const checks = async (...names) => {
+  for (const name of names) count(name, await script(name));
 };
-await Promise.all([next(), next()]);
+await Promise.all([
+  run('build', ['scripts/build.mjs'], true).then((ok) => {
+    built = ok;
+    count('build', ok);
+    return checks('typecheck');
+  }),
+  checks('lint:code', 'lint:imports', 'lint:format'),
+]);
 const unit = await run('unit', [
   '--experimental-vm-modules',
   '--no-warnings',

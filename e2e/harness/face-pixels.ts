@@ -10,12 +10,12 @@ import { openBlank } from './blank-page';
 import type { FaceDrawing, FacePage, FaceSpec } from './face-page';
 
 let opened: Page | null = null;
-/** One page for all tests of a file. */
+/** One page for all tests of a worker, as long as its browser. */
 export const openFacePage = (): void => {
   test.beforeAll(async ({ browser }) => {
-    opened = await openBlank(browser, 'e2e/harness/face-page.ts', { smooth: false });
+    if (!opened || opened.isClosed())
+      opened = await openBlank(browser, 'e2e/harness/face-page.ts', { smooth: false });
   });
-  test.afterAll(() => opened?.close());
 };
 
 export const SIZE = 240;

@@ -31,8 +31,11 @@ export const serverEffect = async (page: Page, id: string): Promise<Effect> =>
   ((await (await page.request.get(`/api/effects/${id}`)).json()) as { document: Effect }).document;
 
 /** Puts something into the browser's storage, as if it had been kept there before. */
-export const keepInBrowser = (page: Page, key: string, value: string): Promise<void> =>
-  page.evaluate(([k, v]) => localStorage.setItem(k!, v!), [key, value]);
+export const keepInBrowser = async (page: Page, key: string, value: string): Promise<void> => {
+  // A page that has been nowhere yet has no storage.
+  if (page.url() === 'about:blank') await page.goto('/healthz');
+  await page.evaluate(([k, v]) => localStorage.setItem(k!, v!), [key, value]);
+};
 
 /** Waits until the autosave has been acknowledged. */
 export const saved = (page: Page): Promise<void> => expect(page.getByText('all saved')).toBeVisible();

@@ -39,7 +39,11 @@ export const test = base.extend<Options, Shared>({
   ],
   sharedContext: [
     async ({ browser, server }, use) => {
-      const context = await browser.newContext({ viewport: VIEWPORT, baseURL: server.base });
+      const context = await browser.newContext({
+        viewport: VIEWPORT,
+        deviceScaleFactor: 0.5,
+        baseURL: server.base,
+      });
       context.setDefaultTimeout(60_000);
       await context.addInitScript(keepDrawings);
       await context.addInitScript(drawPlainPeople);
@@ -62,7 +66,8 @@ export const test = base.extend<Options, Shared>({
     else await forgetWindow(page, server.base);
     // Home draws what is there.
     for (const id of await effectsOn(server.base))
-      if (!before.has(id)) await fetch(`${server.base}/api/effects/${id}?live=takeDown`, { method: 'DELETE' });
+      if (!before.has(id))
+        await fetch(`${server.base}/api/effects/${id}?live=takeDown`, { method: 'DELETE' });
   },
 });
 

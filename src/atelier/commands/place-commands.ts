@@ -279,14 +279,16 @@ export const distributeSelected = (axis: Axis): void =>
     'Distribute',
   );
 
-/** Spreads the object that was selected last, and selects the group of its copies. */
-export const spreadSelected = (spread: Spread): void => {
+/** Spreads the object that was selected last, and selects the group of its copies. False when nothing came of it. */
+export const spreadSelected = (spread: Spread): boolean => {
   const document = useEffectStore();
   const desk = useDeskStore();
   const object = selectedObjects().at(-1);
-  if (!object) return;
+  if (!object) return false;
   const group = newObjectId();
-  if (document.edit(spreadObject(document.effect, object.id, spread, newId, group))) desk.selected = group;
+  if (!document.edit(spreadObject(document.effect, object.id, spread, newId, group))) return false;
+  desk.selected = group;
+  return true;
 };
 
 /** Lays a card flat on its printed picture, as wide as it. */

@@ -156,3 +156,25 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
   form.unmount();
   return asked;
 };
+
+/** What is shown with a role or tag, found by the name it is read out by. */
+export const shown = <E extends HTMLElement = HTMLElement>(kind: string, name: string | RegExp): E => {
+  const named = (e: Element): string => (e.getAttribute('aria-label') ?? e.textContent ?? '').trim();
+  const found = [...document.querySelectorAll<E>(kind)].filter((e) =>
+    typeof name === 'string' ? named(e) === name : name.test(named(e)),
+  );
+  if (found.length === 0) throw new Error(`There is no ${kind} “${String(name)}”.`);
+  return found[0]!;
+};
+/** Presses a button. */
+export const press = async (name: string | RegExp, how: MouseEventInit = {}): Promise<void> => {
+  shown('button, [role="tab"]', name).dispatchEvent(new MouseEvent('click', { bubbles: true, ...how }));
+  await nextTick();
+};
+/** Types into a field, in the place of what was there. */
+export const typeInto = async (name: string, text: string): Promise<void> => {
+  const field = shown<HTMLInputElement>('input', name);
+  field.value = text;
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  await nextTick();
+};

@@ -161,8 +161,7 @@ export class EffectSession {
   private forgetKept(): void {
     this.cancelKeep?.();
     this.cancelKeep = null;
-    if (this.keptSomething || this.takenOver.length > 0)
-      void this.kept.forget(this.takenOver);
+    if (this.keptSomething || this.takenOver.length > 0) void this.kept.forget(this.takenOver);
     this.keptSomething = false;
     this.takenOver = [];
   }
@@ -303,7 +302,9 @@ export class EffectSession {
   /** What there is to say about it; null when there was nothing in it that is not here. */
   private async recoverOne(left: LeftWork): Promise<string | null> {
     const base =
-      left.revision === this.revision ? this.acknowledged : await this.tools.server.at(this.id, left.revision);
+      left.revision === this.revision
+        ? this.acknowledged
+        : await this.tools.server.at(this.id, left.revision);
     const mine = base && applyPatch(base, left.patch);
     const merged = mine && mergeOnto(base, mine, this.effect);
     if (!merged) {

@@ -41,8 +41,12 @@ test('is kept by effect, is for the next window when this one has gone, and forg
 
 test('two windows that are cut off keep both; the oldest comes first', async () => {
   const { open, close } = browser();
-  await open('a').of('one').write({ ...work, at: 20 });
-  await open('b').of('one').write({ ...work, at: 10 });
+  await open('a')
+    .of('one')
+    .write({ ...work, at: 20 });
+  await open('b')
+    .of('one')
+    .write({ ...work, at: 10 });
   for (const window of ['a', 'b']) close(window);
   expect((await open('c').of('one').left()).map((l) => l.key)).toEqual(['one b 1', 'one a 1']);
 });

@@ -53,12 +53,14 @@ export const browserWork = (
   let store: UseStore | null = null;
   const opened = (): UseStore => (store ??= createStore('iconia-unsaved', 'work'));
   // Held until the window goes; other browsers take every other window for gone.
-  const holding = locks && new Promise<void>((held) => {
-    void locks.request(LOCK + window, () => {
-      held();
-      return new Promise(() => {});
+  const holding =
+    locks &&
+    new Promise<void>((held) => {
+      void locks.request(LOCK + window, () => {
+        held();
+        return new Promise(() => {});
+      });
     });
-  });
   const openWindows = async (): Promise<ReadonlySet<string>> => {
     const { held = [] } = (await locks?.query()) ?? {};
     return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])));

@@ -112,6 +112,11 @@ export class CameraParts {
 
   /** A new frame: its camera picture stands on the canvas, and nothing else yet. */
   begin(now: CameraNow): void {
+    // Other people stand before another camera, or it is another instant of the same name.
+    if (now.picture !== this.now?.picture) {
+      this.coverGuess.forget();
+      this.hairGuess.forget();
+    }
     this.now = now;
     this.count++;
     this.wantsMade = false;

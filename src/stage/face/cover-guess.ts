@@ -113,7 +113,9 @@ export class CoverGuess {
     }
   }
 
-  private forget(): void {
+  /** Begins anew, with whatever comes next. */
+  forget(): void {
+    this.time = NaN;
     for (const { texture } of this.faces.values()) texture.dispose();
     this.faces.clear();
   }

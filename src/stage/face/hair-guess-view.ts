@@ -41,6 +41,11 @@ export class HairGuessView {
   private mask: DataTexture | null = null;
   private time = NaN;
 
+  /** Begins anew, with whatever comes next. */
+  forget(): void {
+    this.time = NaN;
+  }
+
   /** `whole` is the camera picture alone. The same frame is looked at once. */
   look(
     renderer: WebGLRenderer,

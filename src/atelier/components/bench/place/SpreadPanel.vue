@@ -15,8 +15,8 @@ const make = (): void => {
   const wanted = spread();
   problem.value = wanted ? null : 'Choose a model or solid that is here: copies lie on its surface.';
   if (!wanted) return;
-  spreadSelected(wanted);
-  emit('close');
+  // What is refused can be changed and tried again.
+  if (spreadSelected(wanted)) emit('close');
 };
 const closeRing = (): void => {
   form.angle = Number((360 / Math.max(1, Math.round(form.count))).toFixed(3));
