@@ -73,7 +73,7 @@ test('a shadow on the face is thrown, softened, made denser and turned', async (
   await expect.poll(async () => fromLeft.x - (await shadow()).x, { timeout: 30_000 }).toBeGreaterThan(0.03);
   const hard = await shadow();
   await setField(page, 'Softness of Shadow catcher, as a number', '90');
-  await expect.poll(async () => (await shadow()).half, { timeout: 30_000 }).toBeGreaterThan(hard.half + 0.1);
+  await expect.poll(async () => (await shadow()).half, { timeout: 30_000 }).toBeGreaterThan(hard.half + 0.07);
   await setField(page, 'Density of Shadow catcher, as a number', '95');
   await expect
     .poll(async () => (await shadow()).deepest, { timeout: 30_000 })

@@ -31,6 +31,10 @@ export class Redraw {
   get isWanted(): boolean {
     return this.atOnce || this.arrived;
   }
+  /** A picture is wanted, or was just drawn and its cost is not known yet: there has to be another frame. */
+  get needsFrame(): boolean {
+    return this.isWanted || this.drewAt !== null;
+  }
   /**
    * Whether to draw at `now`; then it is not wanted any more. Asked once a frame: how long the frame after a drawing is in coming
    * tells what the drawing cost, on the graphics card too.

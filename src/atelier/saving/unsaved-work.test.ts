@@ -24,7 +24,9 @@ const browser = () => {
     close: (window: string) => held.delete(`iconia-window ${window}`),
   };
 };
-beforeEach(() => Object.assign(globalThis, { indexedDB: new IDBFactory() }));
+beforeEach(() => {
+  Object.assign(globalThis, { indexedDB: new IDBFactory() });
+});
 
 test('is kept by effect, is for the next window when this one has gone, and forgotten', async () => {
   const { open, close } = browser();

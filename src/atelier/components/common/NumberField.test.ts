@@ -1,6 +1,6 @@
 /** @jest-environment ./scripts/jest-page.mjs */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { enableAutoUnmount, type DOMWrapper } from '@vue/test-utils';
+import { enableAutoUnmount } from '@vue/test-utils';
 import { computed, defineComponent, h, nextTick } from 'vue';
 import { blankEffect } from '../../../core/document/defaults';
 import { headAnchor, newSolid } from '../../../core/document/new-objects';
@@ -52,8 +52,7 @@ describe('the numbers of a box', () => {
       return () => h(PlaceFields as never, { object: now.value });
     });
     const form = mounted(fields);
-    const field = (name: string): DOMWrapper<HTMLInputElement> =>
-      form.get<HTMLInputElement>(`[role="spinbutton"][aria-label="${name}"]`);
+    const field = (name: string) => form.get<HTMLInputElement>(`[role="spinbutton"][aria-label="${name}"]`);
     const type = async (name: string, text: string): Promise<void> => {
       await field(name).trigger('focus');
       await field(name).setValue(text);

@@ -8,6 +8,7 @@ import type { Held } from '../../../core/placing/drag';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
+import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
 import { AdaptiveDetail } from './adaptive-detail';
 import { useFinderPaint } from './use-finder-paint';
@@ -44,8 +45,6 @@ const size = ref({ width: 0, height: 0 });
 let drawing: Stage | null = null;
 let handles: Handles | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
-let loop = 0;
-let last = 0;
 /** Lowered while playing on a machine that cannot keep up. */
 const adaptive = new AdaptiveDetail('full', () => Math.min(devicePixelRatio, 2));
 /** How much of the take is drawn; lowered before the picture is. */
@@ -59,6 +58,7 @@ const viewer = useFinderOverlay(frame, () => needsDraw());
 
 const needsDraw = (): void => {
   redraw.ask();
+  loop.wake();
   sayWanted();
 };
 /** Said on the canvas: what its picture still lacks, and how many pictures were drawn, so that whoever waits for one can. */
@@ -144,17 +144,17 @@ const adapt = (elapsed: number): void => {
   }
 };
 
-const tick = (milliseconds: number): void => {
-  loop = requestAnimationFrame(tick);
-  const elapsed = Math.min(0.5, (milliseconds - last) / 1000);
-  last = milliseconds;
+/** A take that stands still and is drawn needs no more frames. */
+const loop = new FrameLoop((passed) => {
+  const elapsed = Math.min(0.5, passed);
   playback.advance(elapsed);
   adapt(elapsed);
   if (playback.source === 'tracked') playback.now();
-  if (!redraw.take(performance.now()) && playback.source !== 'camera') return sayWanted();
-  draw();
+  if (redraw.take(performance.now()) || playback.source === 'camera') draw();
   sayWanted();
-};
+  const moves = playback.playing || playback.source !== 'take';
+  return moves || redraw.needsFrame || assets.stores.arrivals.count > 0;
+});
 
 const session = new DragSession('viewfinder');
 
@@ -187,10 +187,10 @@ onMounted(() => {
   observer = new ResizeObserver(fit);
   observer.observe(frameBox.value!);
   fit();
-  loop = requestAnimationFrame(tick);
+  loop.wake();
 });
 onBeforeUnmount(() => {
-  cancelAnimationFrame(loop);
+  loop.stop();
   playback.pictured = false;
   observer?.disconnect();
   handles?.dispose();
@@ -223,6 +223,7 @@ watch(
   () => assets.arrived,
   () => {
     redraw.arrive();
+    loop.wake();
     sayWanted();
   },
 );

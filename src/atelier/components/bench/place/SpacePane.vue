@@ -10,6 +10,7 @@ import { restOf } from '../../../../core/placing/rest';
 import { SpaceView, type SpaceSide } from '../../../../stage/space-view';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../../commands/drag-session';
 import { sceneNow } from '../../../commands/place-commands';
+import { FrameLoop } from '../../../drawing/frame-loop';
 import { Redraw } from '../../../drawing/redraw';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore, type PlaceMode } from '../../../stores/desk';
@@ -69,10 +70,12 @@ const measured = computed(() =>
 );
 
 let view: SpaceView | null = null;
-let loop = 0;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
 let observer: ResizeObserver | null = null;
-const needsDraw = (): void => redraw.ask();
+const needsDraw = (): void => {
+  redraw.ask();
+  loop.wake();
+};
 const held = () => heldNow(rest.value);
 const session = new DragSession('space');
 let shifted = false;
@@ -102,25 +105,27 @@ onMounted(() => {
     if (width > 0 && height > 0) view?.setSize(width, height, Math.min(devicePixelRatio, 2));
   });
   observer.observe(box.value!);
-  const tick = (): void => {
-    loop = requestAnimationFrame(tick);
-    // The effect itself is shown first: both at once would only be later.
-    if (!playback.pictured || !redraw.take(performance.now())) return;
-    const only = desk.isolated;
-    view?.draw(document.effect, {
-      anchor: shown.value,
-      scene: sceneNow(),
-      ghosts: desk.place.ghosts,
-      keep: (id) => !only || only.has(id),
-      handles: handlePlaceFor(held()),
-      measured: measured.value?.box ?? null,
-      touched: desk.selected,
-    });
-  };
-  tick();
+  loop.wake();
+});
+const draw = (): void => {
+  const only = desk.isolated;
+  view?.draw(document.effect, {
+    anchor: shown.value,
+    scene: sceneNow(),
+    ghosts: desk.place.ghosts,
+    keep: (id) => !only || only.has(id),
+    handles: handlePlaceFor(held()),
+    measured: measured.value?.box ?? null,
+    touched: desk.selected,
+  });
+};
+const loop = new FrameLoop(() => {
+  // The effect itself is shown first: both at once would only be later.
+  if (playback.pictured && redraw.take(performance.now())) draw();
+  return redraw.needsFrame;
 });
 onBeforeUnmount(() => {
-  cancelAnimationFrame(loop);
+  loop.stop();
   observer?.disconnect();
   view?.dispose();
 });
@@ -137,7 +142,10 @@ watch(
 );
 watch(
   () => assets.arrived,
-  () => redraw.arrive(),
+  () => {
+    redraw.arrive();
+    loop.wake();
+  },
 );
 watch(
   () => desk.handleMode,
