@@ -246,3 +246,23 @@ test('a flat card: looks at the viewer, or turns with the head when that is swit
   await saved(page);
   expect((await serverEffect(page, id)).objects[card.id]!.lookAt).toBeNull();
 });
+
+test('Space is looked at from another side by dragging, and from nearer by the wheel', async ({ page }) => {
+  const solid = { ...newSolid('obj_pearl1' as ObjectId, 'sphere', 0, headAnchor('crown')), colour: '#0000ff' };
+  const effect = { ...blankEffect('Around'), objects: { [solid.id]: solid } };
+  await open(page, await createEffect(page, 'Around', effect));
+  await drawnOut(page);
+  const space = page.getByRole('img', { name: /^Space: the scene/ });
+  const pearl = () => pixelsWhere(space, (r, g, b) => b > r + 60 && b > g + 60);
+  await expect.poll(async () => (await pearl()).share).toBeGreaterThan(0.0005);
+  const at = await pearl();
+  const box = (await space.boundingBox())!;
+  await page.mouse.move(box.x + 40, box.y + 0.6 * box.height);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + 0.6 * box.height + 60, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => Math.abs((await pearl()).y - at.y)).toBeGreaterThan(0.02);
+  const turned = await pearl();
+  await page.mouse.wheel(0, -300);
+  await expect.poll(async () => (await pearl()).share).toBeGreaterThan(1.2 * turned.share);
+});

@@ -96,6 +96,8 @@ export class SpaceView {
     this.orbit.maxDistance = 20;
     this.orbit.smoothTime = 0.0001;
     this.orbit.draggingSmoothTime = 0.0001;
+    // What the pointer does is taken over while it is drawn; what moves on is drawn again.
+    this.orbit.addEventListener('control', onNeedsDraw);
     this.orbit.addEventListener('update', onNeedsDraw);
     this.handles = new Handles(this.camera, canvas, '#1d2327', {
       onStart: () => {
