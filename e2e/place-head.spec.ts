@@ -248,7 +248,10 @@ test('a flat card: looks at the viewer, or turns with the head when that is swit
 });
 
 test('Space is looked at from another side by dragging, and from nearer by the wheel', async ({ page }) => {
-  const solid = { ...newSolid('obj_pearl1' as ObjectId, 'sphere', 0, headAnchor('crown')), colour: '#0000ff' };
+  const solid = {
+    ...newSolid('obj_pearl1' as ObjectId, 'sphere', 0, headAnchor('crown')),
+    colour: '#0000ff',
+  };
   const effect = { ...blankEffect('Around'), objects: { [solid.id]: solid } };
   await open(page, await createEffect(page, 'Around', effect));
   await drawnOut(page);

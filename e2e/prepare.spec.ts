@@ -6,7 +6,7 @@ import type { Asset, ModelAsset } from '../src/core/document/schema';
 import { writeGlb } from '../src/core/assets/models/open-model';
 import { chosen } from './harness/drop';
 import { crownGlb, denseModel, framesZip, svgPng, texturedGlb, wav } from './harness/files';
-import { createEffect, pixelsWhere, saved, serverEffect } from './harness/pages';
+import { createEffect, lookAt, pixelsWhere, saved, serverEffect } from './harness/pages';
 
 const report = (page: Page) => page.getByRole('region', { name: 'Import report' });
 const bringIn = async (
@@ -91,6 +91,14 @@ test('a texture set of more than 6 MB is brought under the limit, before and aft
   const scaly = (r: number, g: number, b: number): boolean => r > 1.6 * g && r > 1.6 * b && r > 60;
   await expect.poll(async () => (await pixelsWhere(compare, scaly)).share).toBeGreaterThan(0.02);
   expect(Math.abs((await pixelsWhere(compare, scaly)).x - 0.5)).toBeLessThan(0.12);
+  // Dragged they turn.
+  const facing = await lookAt(compare);
+  const box = (await compare.boundingBox())!;
+  await page.mouse.move(box.x + 40, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 100, box.y + box.height / 2, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(async () => Buffer.compare((await lookAt(compare)).data, facing.data)).not.toBe(0);
   await panel.getByRole('button', { name: 'Use this' }).click();
   await expect(panel).toBeHidden();
   await saved(page);

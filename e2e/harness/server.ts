@@ -7,21 +7,28 @@ export interface RunningServer {
   stop(): Promise<void>;
 }
 
+export interface ServerOptions {
+  /** Of the server. */
+  readonly args?: readonly string[];
+  /** It lives shortly: making the database's code quick would cost more than it gives. Not for benches. */
+  readonly briefly?: boolean;
+  readonly onStarted?: (process: ChildProcess) => void;
+}
+
 export const startServer = async (
   data: string,
-  port = 0,
-  args: readonly string[] = [],
-  onStarted: (process: ChildProcess) => void = () => {},
+  { args = [], briefly = false, onStarted }: ServerOptions = {},
 ): Promise<RunningServer> => {
-  // Servers of tests live shortly: making the database's code quick costs more than it gives.
   const child = spawn(
     process.execPath,
-    ['--liftoff-only', 'dist/server/main.js', '--port', String(port), '--data', data, ...args],
-    {
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
+    [
+      ...(briefly ? ['--liftoff-only'] : []),
+      ...['dist/server/main.js', '--port', '0', '--data', data],
+      ...args,
+    ],
+    { stdio: ['ignore', 'pipe', 'pipe'] },
   );
-  onStarted(child);
+  onStarted?.(child);
   const base = await new Promise<string>((ready, fail) => {
     let said = '';
     const listen = (chunk: Buffer): void => {

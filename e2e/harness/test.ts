@@ -30,7 +30,7 @@ export const test = base.extend<Options, Shared>({
   server: [
     async ({}, use) => {
       const data = mkdtempSync(join(tmpdir(), 'iconia-e2e-'));
-      const server = await startServer(data);
+      const server = await startServer(data, { briefly: true });
       await use(server);
       await server.stop();
       rmSync(data, { recursive: true, force: true });
@@ -41,6 +41,7 @@ export const test = base.extend<Options, Shared>({
     async ({ browser, server }, use) => {
       const context = await browser.newContext({
         viewport: VIEWPORT,
+        // A quarter of the pixels to put together in software; places and sizes stay as they are.
         deviceScaleFactor: 0.5,
         baseURL: server.base,
       });

@@ -8,7 +8,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { startServer } from '../../e2e/harness/server';
+import { startServer as start, type ServerOptions } from '../../e2e/harness/server';
 import { blankEffect, newPicture } from '../core/document/defaults';
 import { newCard, newOccluder } from '../core/document/new-objects';
 import { Random } from '../core/maths/random';
@@ -23,6 +23,8 @@ let data: string;
 beforeAll(buildServer);
 const fresh = (): string => (data = mkdtempSync(join(tmpdir(), 'iconia-kill-')));
 afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+const startServer = (options: ServerOptions = {}) => start(data, { briefly: true, ...options });
 
 const send = async <T>(url: string, method = 'GET', body?: unknown): Promise<T> => {
   const raw = body instanceof Uint8Array;
@@ -41,7 +43,7 @@ const untilKilled = async (
   setUp: (base: string) => Promise<void>,
   work: (base: string, n: number) => Promise<void>,
 ): Promise<void> => {
-  const server = await startServer(data, 0, ['--no-demo']);
+  const server = await startServer({ args: ['--no-demo'] });
   await setUp(server.base);
   // The first one meets a server that is still getting warm.
   await work(server.base, 0);
@@ -59,7 +61,7 @@ const untilKilled = async (
 };
 /** A last start, at which all is looked at. */
 const afterwards = async (look: (base: string) => Promise<void>): Promise<void> => {
-  const server = await startServer(data, 0, ['--no-demo']);
+  const server = await startServer({ args: ['--no-demo'] });
   await look(server.base);
   await server.stop();
   rmSync(data, { recursive: true, force: true });
@@ -187,14 +189,14 @@ test(`killed ${ROUNDS} times at the first start, the next one is whole, with the
     // Folders are killed twice, the second time at what the first has left.
     const times = Math.min(2, ROUNDS - killed);
     for (let again = 0; again < times; again++, killed++) {
-      const starting = startServer(data, 0, [], (process) =>
-        setTimeout(() => process.kill('SIGKILL'), random.between(150, 2600)),
-      );
+      const starting = startServer({
+        onStarted: (process) => setTimeout(() => process.kill('SIGKILL'), random.between(150, 2600)),
+      });
       // It may be up before it is killed.
       const up = await starting.catch(() => null);
       if (up && up.process.signalCode === null) await new Promise((done) => up.process.once('exit', done));
     }
-    const server = await startServer(data);
+    const server = await startServer();
     const { items } = await send<{ items: { name: string }[] }>(`${server.base}/api/effects`);
     expect(items.map((e) => e.name).sort()).toEqual([
       'Deep Booth',
@@ -210,13 +212,13 @@ test(`killed ${ROUNDS} times at the first start, the next one is whole, with the
 
 test('a second start on the same folder says which process has it; what was deleted stays deleted', async () => {
   fresh();
-  const first = await startServer(data);
-  await expect(startServer(data)).rejects.toThrow(`in use by process ${first.process.pid}`);
+  const first = await startServer();
+  await expect(startServer()).rejects.toThrow(`in use by process ${first.process.pid}`);
   const { items } = await send<{ items: { id: string }[] }>(`${first.base}/api/effects`);
   expect(items).toHaveLength(5);
   for (const { id } of items) await fetch(`${first.base}/api/effects/${id}`, { method: 'DELETE' });
   await first.stop();
-  const second = await startServer(data);
+  const second = await startServer();
   expect(await send(`${second.base}/api/effects`)).toEqual({ items: [], next: null });
   await second.stop();
 });

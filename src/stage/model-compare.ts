@@ -1,5 +1,5 @@
 /** Two models side by side, seen from the same side: before and after a repair, with a head for scale. */
-import CameraControls from 'camera-controls';
+import type CameraControls from 'camera-controls';
 import {
   AxesHelper,
   Box3,
@@ -21,7 +21,7 @@ import { featurePoint } from '../core/face/feature-points';
 import { NEUTRAL_FACE } from '../core/face/neutral';
 import { EffectLight } from './effect/effect-light';
 import { disposeOf, openModel } from './effect/model-store';
-import { installCameraControls } from './camera-controls';
+import { lookAround } from './look-around';
 import { NoDrawing } from './stage';
 import { letGo } from './let-go';
 
@@ -59,7 +59,6 @@ export class ModelCompare {
     canvas: HTMLCanvasElement,
     private readonly onNeedsDraw: () => void,
   ) {
-    installCameraControls();
     try {
       this.renderer = new WebGLRenderer({ canvas, antialias: true });
     } catch (cause) {
@@ -68,11 +67,8 @@ export class ModelCompare {
     this.renderer.outputColorSpace = SRGBColorSpace;
     this.renderer.setScissorTest(true);
     this.sides = [this.makeSide(), this.makeSide()];
-    this.orbit = new CameraControls(this.camera, canvas);
-    this.orbit.smoothTime = 0.0001;
-    this.orbit.draggingSmoothTime = 0.0001;
+    this.orbit = lookAround(this.camera, canvas, onNeedsDraw);
     void this.orbit.setLookAt(0.55, 0.4, 1, 0, 0, 0, false);
-    this.orbit.addEventListener('update', onNeedsDraw);
   }
 
   private makeSide(): Side {

@@ -1,5 +1,5 @@
 /** Space: what sticks to one kind of thing, from any side, around a plain stand-in for it, with handles. */
-import CameraControls from 'camera-controls';
+import type CameraControls from 'camera-controls';
 import {
   Box3,
   Box3Helper,
@@ -17,7 +17,7 @@ import type { Here } from '../core/placing/anchors';
 import type { Box } from '../core/placing/bounds';
 import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/placing/places';
 import { restHere, restState } from '../core/placing/rest';
-import { installCameraControls } from './camera-controls';
+import { lookAround } from './look-around';
 import { EffectView } from './effect/effect-view';
 import type { Stores } from './effect/stores';
 import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from './handles';
@@ -90,15 +90,9 @@ export class SpaceView {
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
     this.effectView = new EffectView(stores);
-    installCameraControls();
-    this.orbit = new CameraControls(this.camera, canvas);
+    this.orbit = lookAround(this.camera, canvas, onNeedsDraw);
     this.orbit.minDistance = 0.05;
     this.orbit.maxDistance = 20;
-    this.orbit.smoothTime = 0.0001;
-    this.orbit.draggingSmoothTime = 0.0001;
-    // What the pointer does is taken over while it is drawn; what moves on is drawn again.
-    this.orbit.addEventListener('control', onNeedsDraw);
-    this.orbit.addEventListener('update', onNeedsDraw);
     this.handles = new Handles(this.camera, canvas, '#1d2327', {
       onStart: () => {
         this.orbit.enabled = false;

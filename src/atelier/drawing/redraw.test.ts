@@ -49,3 +49,14 @@ test('the first picture waits a moment for what is on its way, and no longer', (
   const slow = new Redraw(() => 1);
   expect([slow.take(0), slow.take(190), slow.take(210)]).toEqual([false, false, true]);
 });
+
+test('there has to be a frame while a picture is wanted, and one after it, that tells what it cost', () => {
+  const redraw = new Redraw(() => 0);
+  expect(redraw.needsFrame).toBe(true);
+  redraw.take(0);
+  expect([redraw.isWanted, redraw.needsFrame]).toEqual([false, true]);
+  redraw.take(30);
+  expect(redraw.needsFrame).toBe(false);
+  redraw.ask();
+  expect(redraw.needsFrame).toBe(true);
+});

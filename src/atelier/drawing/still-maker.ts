@@ -44,7 +44,8 @@ class StillMaker {
     signal: AbortSignal,
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
-    const run = this.queue.then(() => this.run(request, signal, onStill));
+    // Setting a take up is as much work as drawing it.
+    const run = this.queue.then(whenNothingIsUrgent).then(() => this.run(request, signal, onStill));
     this.queue = run.catch(() => undefined);
     return run;
   }

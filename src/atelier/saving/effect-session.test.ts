@@ -62,6 +62,7 @@ class FakeWork implements UnsavedWork {
   full = false;
   of(id: string): KeptWork {
     return {
+      key: id,
       left: async () =>
         [...this.kept].flatMap(([key, work]) => (key.startsWith(`${id} `) ? [{ ...work, key }] : [])),
       write: async (work) => {
@@ -69,7 +70,7 @@ class FakeWork implements UnsavedWork {
         this.writes++;
         this.kept.set(id, work);
       },
-      forget: async (left = []) => [id, ...left].forEach((key) => this.kept.delete(key)),
+      forget: async (keys) => keys.forEach((key) => this.kept.delete(key)),
     };
   }
 }
@@ -327,6 +328,19 @@ describe('work that had not reached the server', () => {
     expect(session.notice).toContain('name is “Second” here, “First” there');
     await pass(1000);
     expect([server.record('one').effect.name, work.kept.size]).toEqual(['Second', 0]);
+  });
+  test('of two windows, one of which does not fit: its copy is made once, whatever becomes of the other', async () => {
+    await kept((e) => applyPatch(e, [{ op: 'replace', path: `/objects/${A}/visible`, value: false }]));
+    await kept((e) => ({ ...e, listing: { ...e.listing, summary: 'Fits' } }));
+    server.put('one', removed(server.record('one').effect));
+    server.failWith = () => new Unreachable('away');
+    const session = open('one');
+    await session.recover();
+    await pass(1000);
+    expect(session.effect.listing.summary).toBe('Fits');
+    // The copy's is gone; the other is kept until the server has it.
+    expect([...work.kept.keys()].filter((key) => key !== 'one')).toHaveLength(1);
+    expect(session.notice).toMatch(/kept as “Sample \(unsaved work\)” on Home\. Work of .* is here again/);
   });
   test('that is here already, of a window that was killed before it could forget it, is not said again', async () => {
     await kept((e) => ({ ...e, name: 'Saved' }));

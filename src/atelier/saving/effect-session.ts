@@ -161,7 +161,8 @@ export class EffectSession {
   private forgetKept(): void {
     this.cancelKeep?.();
     this.cancelKeep = null;
-    if (this.keptSomething || this.takenOver.length > 0) void this.kept.forget(this.takenOver);
+    const over = [...this.takenOver, ...(this.keptSomething ? [this.kept.key] : [])];
+    if (over.length > 0) void this.kept.forget(over);
     this.keptSomething = false;
     this.takenOver = [];
   }
@@ -309,7 +310,8 @@ export class EffectSession {
     const merged = mine && mergeOnto(base, mine, this.effect);
     if (!merged) {
       const name = await this.copyOf(mine ?? applyPatch(this.acknowledged, left.patch), 'unsaved work');
-      this.takenOver = [...this.takenOver, left.key];
+      // The server has it now, whatever comes of the rest.
+      void this.kept.forget([left.key]);
       return `Work of ${day(left.at)} that had not reached the server does not fit what was changed since. It is kept as “${name}” on Home.`;
     }
     this.takenOver = [...this.takenOver, left.key];

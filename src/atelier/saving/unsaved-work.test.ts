@@ -61,10 +61,22 @@ test('what a session has left is for the next one in the same window, which writ
   expect((await next.left()).map((l) => [l.key, l.at])).toEqual([['one a 1', work.at]]);
 });
 
-test('where the browser has no locks every other window is taken for gone', async () => {
-  await browserWork('a', undefined).of('one').write(work);
-  expect(await browserWork('b', undefined).of('one').left()).toHaveLength(1);
-});
+test.each([
+  ['has no locks', undefined],
+  [
+    'refuses them',
+    {
+      request: () => Promise.reject(new DOMException('no', 'SecurityError')),
+      query: () => Promise.reject(new DOMException('no', 'SecurityError')),
+    } as unknown as WindowLocks,
+  ],
+])(
+  'where the browser %s work is kept all the same, and every other window is taken for gone',
+  async (_, locks) => {
+    await browserWork('a', locks).of('one').write(work);
+    expect(await browserWork('b', locks).of('one').left()).toHaveLength(1);
+  },
+);
 
 test('what is no work of ours is none, and hurts nobody', async () => {
   const { createStore, set } = await import('idb-keyval');

@@ -29,10 +29,11 @@ export interface LeftWork extends Unsaved {
 export interface KeptWork {
   /** What sessions that are over have left of the effect, the oldest first; nothing of what cannot be read. */
   left(): Promise<readonly LeftWork[]>;
+  /** Under which what this session has is kept. */
+  readonly key: string;
   /** What this session has. Rejects when the browser keeps nothing: a private window, a full disk. */
   write(work: Unsaved): Promise<void>;
-  /** What this session has, and what others have left. */
-  forget(left?: readonly string[]): Promise<void>;
+  forget(keys: readonly string[]): Promise<void>;
 }
 export interface UnsavedWork {
   /** For a session that begins with an effect. */
@@ -52,17 +53,18 @@ export const browserWork = (
 ): UnsavedWork => {
   let store: UseStore | null = null;
   const opened = (): UseStore => (store ??= createStore('iconia-unsaved', 'work'));
-  // Held until the window goes; other browsers take every other window for gone.
-  const holding =
-    locks &&
-    new Promise<void>((held) => {
-      void locks.request(LOCK + window, () => {
+  // Held until the window goes. A browser that gives none takes every other window for gone.
+  const holding = new Promise<void>((held) => {
+    if (!locks) return held();
+    locks
+      .request(LOCK + window, () => {
         held();
         return new Promise(() => {});
-      });
-    });
+      })
+      .catch(() => held());
+  });
   const openWindows = async (): Promise<ReadonlySet<string>> => {
-    const { held = [] } = (await locks?.query()) ?? {};
+    const { held = [] } = (await locks?.query().catch(() => null)) ?? {};
     return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])));
   };
   let sessions = 0;
@@ -74,6 +76,7 @@ export const browserWork = (
         return of === id && key !== own && (from === window || !open.has(from ?? ''));
       };
       return {
+        key: own,
         async left() {
           try {
             const open = await openWindows();
@@ -92,7 +95,7 @@ export const browserWork = (
           await holding;
           await set(own, JSON.parse(JSON.stringify(work)) as Unsaved, opened());
         },
-        forget: async (left = []) => delMany([own, ...left], opened()).catch(() => undefined),
+        forget: async (keys) => delMany([...keys], opened()).catch(() => undefined),
       };
     },
   };

@@ -8,7 +8,7 @@ import type { EffectObject, ObjectId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import PlaceFields from '../stack/PlaceFields.vue';
-import { mounted, openEffect } from '../testing';
+import { mounted, openEffect, press } from '../testing';
 import NumberField from './NumberField.vue';
 
 enableAutoUnmount(afterEach);
@@ -86,6 +86,16 @@ describe('the numbers of a box', () => {
     expect(box().move[0]).toBeCloseTo(0.04, 9);
     expect(box().move[1]).toBeCloseTo(-0.0325, 9);
     expect(box().turn[2]).toBe(405);
+  });
+  test('width and height grow together until they are told not to', async () => {
+    const { type } = open();
+    const wide = box().extent[0] * 100;
+    await type('Width, cm', String(2 * wide));
+    expect(box().scale.map((s) => Number(s.toFixed(6)))).toEqual([2, 2, 2]);
+    await press('Width and height grow together');
+    await type('Height, cm', '1');
+    expect(box().scale[0]).toBeCloseTo(2, 6);
+    expect(box().scale[1] * box().extent[1]).toBeCloseTo(0.01, 9);
   });
   test('what is typed within one visit is one step back', async () => {
     const { field, type } = open();

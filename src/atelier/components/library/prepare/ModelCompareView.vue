@@ -6,6 +6,7 @@ import { ModelCompare } from '../../../../stage/model-compare';
 import type { ModelAsset } from '../../../../core/document/schema';
 import { sentence } from '../../../../core/errors';
 import type { AssetDraft } from '../../../../intake/drafts';
+import { FrameLoop } from '../../../drawing/frame-loop';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore } from '../../../stores/desk';
 import InlineNotice from '../../common/InlineNotice.vue';
@@ -25,8 +26,10 @@ const failure = ref<string | null>(null);
 const shown = ref(0);
 
 let view: ModelCompare | null = null;
-let wanted = true;
-let loop = 0;
+const loop = new FrameLoop(() => {
+  view?.draw();
+  return false;
+});
 let observer: ResizeObserver | null = null;
 const showAfter = async (draft: AssetDraft | null): Promise<void> => {
   if (!view || !draft) return;
@@ -39,7 +42,7 @@ const showAfter = async (draft: AssetDraft | null): Promise<void> => {
 };
 onMounted(async () => {
   try {
-    view = new ModelCompare(canvas.value!, () => (wanted = true));
+    view = new ModelCompare(canvas.value!, () => loop.wake());
   } catch (error) {
     failure.value = sentence(error);
     return;
@@ -51,13 +54,7 @@ onMounted(async () => {
     if (width > 0 && height > 0) view?.setSize(width, height, Math.min(devicePixelRatio, 2));
   });
   observer.observe(box.value!);
-  const tick = (): void => {
-    loop = requestAnimationFrame(tick);
-    if (!wanted) return;
-    wanted = false;
-    view?.draw();
-  };
-  tick();
+  loop.wake();
   try {
     const [original] = await assets.originalsOf(props.asset);
     await view.show(0, original!.bytes);
@@ -76,7 +73,7 @@ watch(
   (dark) => view?.setDark(dark),
 );
 onBeforeUnmount(() => {
-  cancelAnimationFrame(loop);
+  loop.stop();
   observer?.disconnect();
   view?.dispose();
 });
