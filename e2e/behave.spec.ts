@@ -1,135 +1,28 @@
-/** Behaviour as creators build it: cues, controls, fountains, recipes; seen in the document, in pixels and in the scope. */
-import type { Locator, Page } from '@playwright/test';
+/** Behaviour as creators build it: cues, controls, fountains, curves; seen in the document, in pixels and in the scope. */
 import { expect, test } from './harness/test';
-import { blankEffect } from '../src/core/document/defaults';
+import { headAnchor, newFountain, newGroup, newSolid, newSound } from '../src/core/document/new-objects';
+import type { Effect, EffectObject } from '../src/core/document/schema';
+import { pixelsWhere, seekShare } from './harness/pages';
 import {
-  headAnchor,
-  newCard,
-  newFountain,
-  newGroup,
-  newSolid,
-  newSound,
-} from '../src/core/document/new-objects';
-import type {
-  AssetId,
-  Circuit,
-  MaterialId,
-  NodeId,
-  Effect,
-  EffectObject,
-  ObjectId,
-  SequenceAsset,
-  SoundAsset,
-} from '../src/core/document/schema';
-import {
-  createEffect,
-  keptFile,
-  pixelsWhere,
-  plainPng,
-  saved,
-  seekShare,
-  serverEffect,
-  shareOf,
-} from './harness/pages';
-import sharp from 'sharp';
-import { newMaterial } from '../src/core/document/new-material';
-
-const BLUE = [20, 60, 255] as const;
-const SCREEN = { kind: 'screen', pin: 'centre' } as const;
-const id = (name: string): ObjectId => `obj_${name}` as ObjectId;
-const finderOf = (page: Page): Locator => page.locator('.finder canvas');
-
-const opened = async (
-  page: Page,
-  name: string,
-  objects: readonly EffectObject[],
-  more: Partial<Effect> = {},
-): Promise<string> => {
-  const effect = {
-    ...blankEffect(name),
-    ...more,
-    objects: Object.fromEntries(objects.map((o, i) => [o.id, { ...o, order: i }])),
-  } as Effect;
-  const effectId = await createEffect(page, name, effect);
-  await page.goto(`/effects/${effectId}/behave`);
-  await finderOf(page).waitFor();
-  return effectId;
-};
-const docOf = async (page: Page, effectId: string): Promise<Effect> => {
-  await saved(page);
-  return serverEffect(page, effectId);
-};
-/** Chooses from a list by its accessible name. */
-const choose = async (within: Page | Locator, label: string, option: string | RegExp): Promise<void> => {
-  const page = 'page' in within ? within.page() : within;
-  await within
-    .locator('.ant-select', { has: page.locator(`[aria-label="${label}"]`) })
-    .first()
-    .click();
-  const list = page.locator('.ant-select-dropdown:visible');
-  if (typeof option === 'string') {
-    await page.keyboard.type(option.slice(0, 24));
-    await list.locator('.ant-select-item-option', { hasText: option }).first().click();
-  } else await list.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
-  await page.keyboard.press('Escape');
-};
-const fill = async (within: Page | Locator, label: string, value: number): Promise<void> => {
-  const field = within.getByRole('spinbutton', { name: label }).first();
-  await field.fill(String(value));
-  await field.press('Enter');
-};
-const select = (page: Page, name: string): Promise<void> =>
-  page.getByRole('button', { name, exact: true }).first().click();
-/** A cue of the selected object, begun in the cue sheet. */
-const addCue = async (page: Page, when: string): Promise<Locator> => {
-  await page.getByRole('button', { name: '+ Cue', exact: true }).last().click();
-  const cue = page.locator('article.cue.open');
-  await choose(cue, 'When', when);
-  return cue;
-};
-/** The action that stands open is turned into another kind. */
-const doing = (cue: Locator, what: string): Promise<void> => choose(cue, 'What happens', what);
-const beside = async (page: Page, cue: Locator, what: string): Promise<void> => {
-  await cue.getByRole('button', { name: '+ Beside it' }).last().click();
-  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
-};
-const nextBeat = async (page: Page, cue: Locator, what: string): Promise<void> => {
-  await cue.getByRole('button', { name: '+ Next beat' }).click();
-  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
-};
-/** What the scope says of a signal at a share of the take. */
-const scopeAt = async (page: Page, words: string, share: number): Promise<number> => {
-  const board = page.locator('.scope .board');
-  const box = (await board.boundingBox())!;
-  await page.mouse.move(box.x + share * box.width, box.y + 40);
-  const text = await page
-    .getByLabel(new RegExp(`^${words.replace(/[()]/g, '\\$&')} at [\\d.]+ seconds`))
-    .textContent();
-  return Number(text);
-};
-const ball = (name: string, more: Partial<EffectObject> = {}): EffectObject =>
-  ({
-    ...newSolid(id(name.toLowerCase().replaceAll(' ', '-')), 'sphere', 0, headAnchor('crown')),
-    name,
-    extent: [0.03, 0.03, 0.03],
-    colour: '#143cff',
-    roughness: 1,
-    ...more,
-  }) as EffectObject;
-const flat = (name: string, colour: string, more: Partial<EffectObject> = {}): EffectObject =>
-  ({
-    ...newSolid(id(`${name.toLowerCase()}-flat`), 'plane', 0, SCREEN),
-    name,
-    extent: [0.03, 0.03, 0.001],
-    colour,
-    roughness: 1,
-    ...more,
-  }) as EffectObject;
-const near =
-  (colour: readonly [number, number, number], d = 70) =>
-  (r: number, g: number, b: number): boolean =>
-    Math.abs(r - colour[0]) < d && Math.abs(g - colour[1]) < d && Math.abs(b - colour[2]) < d;
-const blueish = (r: number, g: number, b: number): boolean => b > 110 && b > r + 60 && b > g + 50;
+  SCREEN,
+  id,
+  finderOf,
+  opened,
+  docOf,
+  choose,
+  fill,
+  select,
+  addCue,
+  doing,
+  beside,
+  nextBeat,
+  scopeAt,
+  ball,
+  flat,
+  near,
+  blueish,
+  keptSound,
+} from './harness/behave';
 
 test('a ring circles the head, and a slider of the viewer drives its speed backwards', async ({ page }) => {
   const ring = {
@@ -232,42 +125,6 @@ test('a shell whose lid opens over 2 s when recording starts, by captured poses,
   await seekShare(page, 5.6 / 12);
   // 4 cm up of the 16 that the screen is high.
   await expect.poll(height).toBeLessThan(0.3);
-});
-
-/** A tone as a WAV file of 16 bits. */
-const tone = (seconds: number, rate = 8000): Buffer => {
-  const count = Math.round(seconds * rate);
-  const buffer = Buffer.alloc(44 + 2 * count);
-  buffer.write('RIFF', 0);
-  buffer.writeUInt32LE(36 + 2 * count, 4);
-  buffer.write('WAVEfmt ', 8);
-  buffer.writeUInt32LE(16, 16);
-  buffer.writeUInt16LE(1, 20);
-  buffer.writeUInt16LE(1, 22);
-  buffer.writeUInt32LE(rate, 24);
-  buffer.writeUInt32LE(2 * rate, 28);
-  buffer.writeUInt16LE(2, 32);
-  buffer.writeUInt16LE(16, 34);
-  buffer.write('data', 36);
-  buffer.writeUInt32LE(2 * count, 40);
-  for (let i = 0; i < count; i++)
-    buffer.writeInt16LE(Math.round(8000 * Math.sin((2 * Math.PI * 440 * i) / rate)), 44 + 2 * i);
-  return buffer;
-};
-const keptSound = async (page: Page): Promise<SoundAsset> => ({
-  kind: 'sound',
-  id: 'asset_tone' as AssetId,
-  name: 'tone.wav',
-  files: [await keptFile(page, 'tone.wav', tone(2))],
-  original: null,
-  preview: null,
-  from: null,
-  duration: 2,
-  channels: 1,
-  sampleRate: 8000,
-  peaks: [],
-  loop: null,
-  prep: null,
 });
 
 test('an anemone folds on a pucker only if a tap has opened it; then a title pops in, a fountain runs, a sound plays', async ({
@@ -399,180 +256,6 @@ test('crabs scuttle off and vanish when the viewer comes near, twelve copies var
   await expect.poll(async () => (await pixelsWhere(finder, blueish)).share).toBeGreaterThan(0.004);
   await seekShare(page, Math.min(0.99, (fired + 3.2) / duration));
   await expect.poll(async () => (await pixelsWhere(finder, blueish)).share).toBeLessThan(0.0005);
-});
-
-test('pictures are stepped through by tapping', async ({ page }) => {
-  const colours = ['#ff0000', '#00ff00', '#143cff'];
-  const cells = await Promise.all(colours.map((c) => plainPng(c, 64, 64)));
-  const sheet = await sharp({ create: { width: 192, height: 64, channels: 4, background: '#000000' } })
-    .composite(cells.map((input, i) => ({ input, left: 64 * i, top: 0 })))
-    .png()
-    .toBuffer();
-  const asset: SequenceAsset = {
-    kind: 'sequence',
-    id: 'asset_steps' as AssetId,
-    name: 'steps.png',
-    files: [await keptFile(page, 'steps.png', sheet)],
-    original: null,
-    preview: null,
-    from: null,
-    width: 64,
-    height: 64,
-    sheet: [192, 64],
-    grid: { columns: 3, rows: 1, margin: 0, gap: 0 },
-    frames: 3,
-    rate: 3,
-    prep: null,
-    brought: null,
-  };
-  const card = { ...newCard(id('steps'), asset, 0, SCREEN), name: 'Steps' } as EffectObject;
-  await opened(page, 'Steps', [card], { assets: { [asset.id]: asset } as Effect['assets'] });
-  await select(page, 'Steps');
-  await page.getByRole('button', { name: '+ Recipe' }).last().click();
-  await page.getByRole('searchbox', { name: 'Seek a recipe' }).fill('next picture tap');
-  await page.getByRole('button', { name: 'Next picture on a tap on the screen' }).click();
-  await page.getByRole('button', { name: 'Add it' }).click();
-  const finder = finderOf(page);
-  for (const share of [0.2, 0.4, 0.6]) {
-    await seekShare(page, share);
-    await finder.click({ position: { x: 20, y: 200 } });
-  }
-  for (const [share, colour] of [
-    [0.3, [0, 255, 0]],
-    [0.5, BLUE],
-    [0.7, [255, 0, 0]],
-    // Backwards the past is the same.
-    [0.35, [0, 255, 0]],
-  ] as const) {
-    await seekShare(page, share);
-    await expect.poll(() => shareOf(finder, colour), { message: `at ${share}` }).toBeGreaterThan(0.01);
-  }
-});
-
-test("one recipe's trigger joined to another's response, then copied onto another object", async ({
-  page,
-}) => {
-  const effectId = await opened(page, 'Halves', [
-    flat('Lamp', '#143cff'),
-    flat('Buoy', '#ff8800', { move: [0, 0.05, 0] }),
-  ]);
-  await select(page, 'Lamp');
-  await page.getByRole('button', { name: 'Choose a ready-made one' }).click();
-  await page.getByRole('button', { name: 'Show while the mouth is open', exact: true }).click();
-  const shelf = page.getByRole('region', { name: 'Recipes' });
-  await choose(shelf, 'Then half', 'grow to 160 %');
-  await shelf.getByRole('button', { name: 'Add it' }).click();
-  let effect = await docOf(page, effectId);
-  const [made] = Object.values(effect.cues);
-  expect(made).toMatchObject({
-    name: 'Grow to 160 % while the mouth is open',
-    resets: [{ kind: 'level', when: 'falls' }],
-    beats: [{ actions: [{ kind: 'size', factor: 1.6, targets: ['obj_lamp-flat'] }] }],
-  });
-  const cue = page.getByRole('article', { name: /Grow to 160/ });
-  await cue.getByRole('button', { name: 'Copy cue' }).click();
-  await select(page, 'Buoy');
-  await page.getByRole('button', { name: 'Paste', exact: true }).first().click();
-  effect = await docOf(page, effectId);
-  const pasted = Object.values(effect.cues).find((c) => c.id !== made!.id)!;
-  expect(pasted.beats[0]!.actions[0]!.targets).toEqual(['obj_buoy-flat']);
-  expect({ ...pasted, id: '', order: 0, beats: [] }).toEqual({ ...made!, id: '', order: 0, beats: [] });
-});
-
-test('why an object is not seen, and a cue that does nothing mended from there, undone, redone', async ({
-  page,
-}) => {
-  const effectId = await opened(page, 'Why', [flat('Lamp', '#143cff')]);
-  await select(page, 'Lamp');
-  const hides = await addCue(page, 'effect starts');
-  await doing(hides, 'hide');
-  const shows = await addCue(page, 'lips pucker');
-  await fill(shows, 'Threshold', 0.99);
-  await seekShare(page, 0.9);
-  await page.getByRole('button', { name: 'Why is it not seen now?' }).click();
-  const chain = page.getByRole('list', { name: 'Why', exact: true });
-  await expect(chain.getByText(/hide: the cue “effect starts” did it at 0.0 s/)).toBeVisible();
-  await expect(chain.getByText(/mouthPucker peaked at 0.9\d, needs 0.99/)).toBeVisible();
-  const level = async (): Promise<unknown> => {
-    const cue = Object.values((await docOf(page, effectId)).cues).find(
-      (c) => c.triggers[0]!.kind === 'level',
-    )!;
-    return (cue.triggers[0] as { level: number }).level;
-  };
-  const finder = finderOf(page);
-  const seen = async (): Promise<number> => (await pixelsWhere(finder, blueish)).share;
-  await expect.poll(seen).toBeLessThan(0.0005);
-  await chain.getByRole('button', { name: /^Lower to/ }).click();
-  await expect.poll(seen).toBeGreaterThan(0.003);
-  expect(await level()).toBeLessThan(0.95);
-  await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect.poll(level).toBe(0.99);
-  await expect.poll(seen).toBeLessThan(0.0005);
-  await page.getByRole('button', { name: /^Redo/ }).click();
-  await expect.poll(seen).toBeGreaterThan(0.003);
-});
-
-test('a sound that cannot be decoded is named in a sentence, and the effect goes on', async ({ page }) => {
-  const sound = await keptSound(page);
-  const broken = Buffer.from('this is no sound at all');
-  await page.route(`**/api/files/${sound.files[0]!.sha256}*`, (route) => route.fulfill({ body: broken }));
-  const objects = [
-    { ...newSound(id('chime'), sound, 0, SCREEN), name: 'Chime', runs: true },
-    flat('Lamp', '#143cff'),
-  ];
-  await opened(page, 'Broken', objects, { assets: { [sound.id]: sound } as Effect['assets'] });
-  await page.getByRole('button', { name: 'Play', exact: true }).click();
-  await expect(page.getByText(/tone.wav cannot be played/)).toBeVisible();
-  const before = await finderOf(page).getAttribute('data-drawn');
-  await expect.poll(() => finderOf(page).getAttribute('data-drawn')).not.toBe(before);
-});
-
-test('a slider drives an input of a surface circuit: the colour of a material turns under it', async ({
-  page,
-}) => {
-  const material = 'material_tide' as MaterialId;
-  const [surface, mix] = ['node_surface', 'node_mixes'] as NodeId[];
-  const node = { at: [0, 0], values: {}, inputs: {}, picture: null };
-  const circuit = {
-    [surface!]: { ...node, id: surface, type: 'surface', inputs: { colour: { node: mix, port: 'colour' } } },
-    [mix!]: { ...node, id: mix, type: 'mix', values: { a: '#00ff00', b: '#143cff', amount: 0 } },
-  } as unknown as Circuit;
-  const worn = { ...newMaterial(material, 'Tide', { shading: 'unlit' }), circuit };
-  const effectId = await opened(
-    page,
-    'Circuit',
-    [flat('Tile', '#ffffff', { material } as Partial<EffectObject>)],
-    {
-      materials: { [material]: worn } as Effect['materials'],
-    },
-  );
-  const finder = finderOf(page);
-  const share = (asked: (r: number, g: number, b: number) => boolean) => async (): Promise<number> =>
-    (await pixelsWhere(finder, asked)).share;
-  const green = share((r, g, b) => g > 150 && r < 110 && b < 110);
-  await expect.poll(green).toBeGreaterThan(0.01);
-  await page.getByRole('tab', { name: 'Controls and prompts' }).click();
-  await page.getByRole('button', { name: '+ Slider' }).click();
-  const slider = page.getByRole('article', { name: 'Slider Slider' });
-  await fill(slider, 'Starts at', 0);
-  await slider.getByRole('button', { name: '+ What it drives' }).click();
-  await choose(slider, 'What is driven', /Tide: .*amount/i);
-  const [drive] = Object.values((await docOf(page, effectId)).drives);
-  expect(drive!.to).toEqual({ kind: 'circuit', material, node: mix, port: 'amount' });
-  await page.locator('.viewer-overlay').getByRole('slider').fill('1');
-  await expect.poll(share(blueish)).toBeGreaterThan(0.01);
-  expect(await green()).toBeLessThan(0.0005);
-});
-
-test('a prompt is read until the mouth opens, in the language of the browser', async ({ page }) => {
-  await opened(page, 'Prompt', [flat('Lamp', '#143cff')]);
-  await page.getByRole('tab', { name: 'Controls and prompts' }).click();
-  await page.getByRole('button', { name: '+ Prompt' }).click();
-  const overlay = page.locator('.viewer-overlay');
-  await seekShare(page, 0.05);
-  await expect(overlay.getByText('Open your mouth')).toBeVisible();
-  await seekShare(page, 0.7);
-  await expect(overlay.getByText('Open your mouth')).toBeHidden();
 });
 
 test('a curve is drawn by its handles and beats are dragged over time', async ({ page }) => {

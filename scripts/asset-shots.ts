@@ -5,8 +5,8 @@ import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { bubbles, kelpBand, kelpFan } from '../demo/kelp-artwork';
 import { chosen } from '../e2e/harness/drop';
-import { crownGlb, framesZip, mixedFolder } from '../e2e/harness/files';
-import { createEffect, seek } from '../e2e/harness/pages';
+import { framesZip } from '../e2e/harness/files';
+import { createEffect } from '../e2e/harness/pages';
 
 /** The artwork of the demo as layered artwork. */
 const kelpOra = async (name: string) => {
@@ -84,24 +84,9 @@ const reef = async (page: Page): Promise<void> => {
 };
 
 export const assetShots: Record<string, Shot> = {
-  import: async (page) => {
-    await opened(page, 'Low Tide set');
-    const files = (await mixedFolder()).filter((f) => !f.name.startsWith('crown.'));
-    await bringIn(page, [
-      chosen(await crownGlb('sea crown.glb', true)),
-      await kelpOra('kelp crown.ora'),
-      ...files.map(chosen),
-    ]);
-    await seek(page, 0.02);
-  },
   library: async (page) => {
     await reef(page);
     await openLibrary(page);
     await library(page).getByRole('button', { name: 'Fan', exact: true }).click();
-  },
-  stock: async (page) => {
-    await opened(page, 'Reef at dusk');
-    await page.getByRole('button', { name: 'Stock', exact: true }).click();
-    await library(page).getByText('Sea creatures').first().waitFor();
   },
 };
