@@ -10,7 +10,8 @@ import type { TrackFrame } from '../tracking/track-frame';
 import { STEP } from '../units';
 import type { Inputs } from './inputs';
 import type { ReadyTrigger } from './ready-triggers';
-import type { Runtime } from './runtime';
+import { compile } from './program';
+import { Runtime } from './runtime';
 
 export const CARD = 'obj_card' as ObjectId;
 export const CUE = 'cue_test' as CueId;
@@ -27,7 +28,8 @@ export const TAP: Inputs = { taps: [{ x: 0.5, y: 0.5 }], fingers: [] };
 export const card = (id: ObjectId = CARD, more: Partial<EffectObject> = {}): EffectObject =>
   ({ ...newCard(id, sampleAsset(0), 0), move: [0, 0, 0], ...more }) as EffectObject;
 
-type Told = Partial<Action> & { readonly kind: ActionKind };
+/** Of an action only what matters. */
+export type Told = Partial<Action> & { readonly kind: ActionKind };
 /** Beats of actions on the card. */
 export const beatsOf = (beats: readonly (readonly Told[])[], tag = 'a'): BeatParts[] =>
   beats.map((actions, b) => ({
@@ -69,3 +71,25 @@ export const pass = (
   for (let i = 0; i < Math.round(seconds / STEP); i++) runtime.step(frame, i === 0 ? inputs : undefined);
   return runtime.values(0);
 };
+
+export const FADE: Told = { kind: 'fade', opacity: 0, duration: 1, easing: 'steady' } as Told;
+/** Cues on a card, or on other objects, ready to be stepped. */
+export const running = (cues: readonly Cue[], more: Partial<Effect> = {}, objects = [card()]): Runtime =>
+  new Runtime(compile(effectOf(cues, objects, more)));
+/** One step with a tap; gives how many cues fired in it. */
+export const tap = (runtime: Runtime): number => runtime.step(STILL, TAP).length;
+/** An action on an object that begins with the effect, without easing. */
+export const started = (
+  action: Told,
+  object: EffectObject = card(),
+  others: EffectObject[] = [],
+  more: Partial<Cue> = {},
+) =>
+  new Runtime(
+    compile(
+      effectOf(
+        [cueOf('effectStarts', [[{ easing: 'steady', ...action } as Told]], more)],
+        [object, ...others],
+      ),
+    ),
+  );
