@@ -17,6 +17,7 @@ import {
   beside,
   nextBeat,
   scopeAt,
+  boardMovesBy,
   ball,
   flat,
   near,
@@ -57,6 +58,7 @@ test('a ring circles the head, and a slider of the viewer drives its speed backw
   await page.locator('.viewer-overlay').getByRole('slider').fill('1');
   await expect(page.getByRole('button', { name: /Recorded control at/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Scope' }).click();
+  expect(await boardMovesBy(page), 'what stands in the scope keeps its place while it runs ahead').toBe(0);
   await page.locator('.scope').getByRole('button', { name: 'jawOpen' }).click();
   await choose(page.locator('.scope'), 'Signal', 'Object');
   await choose(page.locator('.scope'), 'What of the object', 'turn y');

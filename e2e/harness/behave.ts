@@ -1,10 +1,11 @@
-/** What s of behaviour share: effects to behave, cues built as a creator builds them, and what the scope says. */
+/** What tests of behaviour share: effects to behave, cues built as a creator builds them, and what the scope says. */
 import type { Locator, Page } from '@playwright/test';
 import { blankEffect } from '../../src/core/document/defaults';
 import { headAnchor, newSolid } from '../../src/core/document/new-objects';
 import type { AssetId, Effect, EffectObject, ObjectId, SoundAsset } from '../../src/core/document/schema';
 import { createEffect, keptFile, saved, serverEffect } from './pages';
-import {} from '../../src/core/document/new-material';
+import type { Atelier } from './window';
+
 export const BLUE = [20, 60, 255] as const;
 export const SCREEN = { kind: 'screen', pin: 'centre' } as const;
 export const id = (name: string): ObjectId => `obj_${name}` as ObjectId;
@@ -82,6 +83,19 @@ export const scopeAt = async (page: Page, words: string, share: number): Promise
     .textContent();
   return Number(text);
 };
+/** How far the lines of the scope move when it says that it runs ahead, in pixels. */
+export const boardMovesBy = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const { $pinia } = document.querySelector<Atelier>('#app')!.__vue_app__!.config.globalProperties;
+    const store = $pinia._s.get('chronicle') as unknown as { running: boolean };
+    const top = async (running: boolean): Promise<number> => {
+      store.running = running;
+      await new Promise(requestAnimationFrame);
+      await new Promise(requestAnimationFrame);
+      return document.querySelector('.scope .board')!.getBoundingClientRect().top;
+    };
+    return (await top(true)) - (await top(false));
+  });
 export const ball = (name: string, more: Partial<EffectObject> = {}): EffectObject =>
   ({
     ...newSolid(id(name.toLowerCase().replaceAll(' ', '-')), 'sphere', 0, headAnchor('crown')),

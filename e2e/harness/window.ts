@@ -13,7 +13,7 @@ export interface SharedWindow {
 export const VIEWPORT = { width: 1180, height: 660 };
 
 /** What the harness asks of the application in the page: its router and its stores. */
-interface Atelier extends Element {
+export interface Atelier extends Element {
   __vue_app__?: {
     config: {
       globalProperties: {

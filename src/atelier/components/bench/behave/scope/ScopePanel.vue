@@ -131,9 +131,11 @@ const editing = ref<number | null>(null);
 <template>
   <section class="scope" aria-label="Scope">
     <div class="row wrap">
-      <h2 class="grow">
-        Scope <span class="faint small">{{ playback.take.name }}</span>
-        <span v-if="store.running" class="faint small" role="status">running ahead</span>
+      <h2 class="cut">
+        Scope
+        <span class="faint small" role="status">{{
+          store.running ? 'running ahead' : playback.take.name
+        }}</span>
       </h2>
       <span class="soft">beside</span>
       <ChoiceField
@@ -252,6 +254,11 @@ const editing = ref<number | null>(null);
 .wrap {
   flex-wrap: wrap;
 }
+/* One line, whatever it says: what stands below must not move under the pointer. */
+h2 {
+  flex: 1 1 120px;
+  min-width: 0;
+}
 .board {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
@@ -295,6 +302,10 @@ const editing = ref<number | null>(null);
 text {
   font: 10px var(--mono, monospace);
   fill: var(--soft);
+  /* Lines that pass behind leave it readable. */
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
 }
 .bars {
   position: relative;
