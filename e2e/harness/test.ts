@@ -43,6 +43,8 @@ export const test = base.extend<Options, Shared>({
         viewport: VIEWPORT,
         // A quarter of the pixels to put together in software; places and sizes stay as they are.
         deviceScaleFactor: 0.5,
+        // Panels open at once; films stand still.
+        reducedMotion: 'reduce',
         baseURL: server.base,
       });
       context.setDefaultTimeout(60_000);

@@ -7,16 +7,20 @@ const shared = {
   fontSize: 13,
   fontFamily: "'Hanken Grotesk Variable', system-ui, sans-serif",
   wireframe: false,
-  motionDurationMid: '0.1s',
-  motionDurationSlow: '0.12s',
 };
+/** How long panels take to open and close; whoever asks the system for no motion sees none. */
+const durations = (still: boolean) =>
+  still
+    ? { motionDurationFast: '0s', motionDurationMid: '0s', motionDurationSlow: '0s' }
+    : { motionDurationMid: '0.1s', motionDurationSlow: '0.12s' };
 
-export const themeFor = (dark: boolean) =>
+export const themeFor = (dark: boolean, still: boolean) =>
   dark
     ? {
         algorithm: theme.darkAlgorithm,
         token: {
           ...shared,
+          ...durations(still),
           colorPrimary: '#3f9d91',
           colorBgBase: '#1a1f23',
           colorTextBase: '#ece8e1',
@@ -28,6 +32,7 @@ export const themeFor = (dark: boolean) =>
         algorithm: theme.defaultAlgorithm,
         token: {
           ...shared,
+          ...durations(still),
           colorPrimary: '#0f6b62',
           colorBgBase: '#fcfaf7',
           colorTextBase: '#1d2327',

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** An effect on the take, at a few moments in turn. */
-import { computed, onBeforeUnmount, ref } from 'vue';
+import { computed } from 'vue';
 import type { Effect } from '../../../core/document/schema';
 import { takeFor } from '../../../core/takes/library/take-for';
+import { reducedMotion, useTurns } from '../../styles/reduced-motion';
 import { useStills } from '../../drawing/use-stills';
 
 const props = defineProps<{ effect: Effect }>();
@@ -16,19 +17,16 @@ const stills = useStills(
   () => ({
     effect: props.effect,
     take: take.value,
-    times: TIMES.map((t) => (t / 12) * take.value.duration),
+    times: (reducedMotion.value ? TIMES.slice(0, 1) : TIMES).map((t) => (t / 12) * take.value.duration),
     width: 150,
     height: 200,
   }),
   PATIENCE,
 );
-const tick = ref(0);
-const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-const timer = still ? undefined : setInterval(() => tick.value++, 700);
-onBeforeUnmount(() => clearInterval(timer));
+const turn = useTurns();
 const shown = computed(() => {
   const ready = stills.value.filter((url): url is string => url !== null);
-  return ready.length > 0 ? ready[tick.value % ready.length] : null;
+  return ready.length > 0 ? ready[turn.value % ready.length] : null;
 });
 </script>
 

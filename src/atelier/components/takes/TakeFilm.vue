@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** A moving thumbnail of a take: a shipped row of frames, or stills drawn here for the creator's own. */
-import { computed, onBeforeUnmount, ref } from 'vue';
+import { computed } from 'vue';
 import { blankEffect } from '../../../core/document/defaults';
 import type { Take } from '../../../core/takes/take';
 import { useStills } from '../../drawing/use-stills';
+import { useTurns } from '../../styles/reduced-motion';
 import { FILM_FRAMES, FILM_HEIGHT, FILM_WIDTH } from '../../takes/film';
 import { filmOf } from '../../takes/shipped-films';
 
@@ -25,13 +26,10 @@ const stills = useStills(
         },
   200,
 );
-const tick = ref(0);
-const quiet = matchMedia('(prefers-reduced-motion: reduce)').matches;
-const timer = quiet ? undefined : setInterval(() => tick.value++, 700);
-onBeforeUnmount(() => clearInterval(timer));
+const turn = useTurns();
 const still = computed(() => {
   const ready = stills.value.filter((url): url is string => url !== null);
-  return ready.length > 0 ? ready[tick.value % ready.length] : null;
+  return ready.length > 0 ? ready[turn.value % ready.length] : null;
 });
 </script>
 
