@@ -1,6 +1,6 @@
 // npm test: types, lint, unit tests, interface tests; closes with "N passed, N failed".
-// What uses one core only goes two at a time; unit and interface tests use all of them, one after the other: side by side they are no
-// quicker, and pictures drawn in software come late.
+// Lint and unit tests run beside the build and the types, which use one core; interface tests have all cores to themselves: side by side
+// with others they are no quicker, and pictures drawn in software come late.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
@@ -54,19 +54,17 @@ ensureChromium();
 mkdirSync(`${root}logs`, { recursive: true });
 for (const file of ['logs/unit.json', 'logs/e2e.json']) rmSync(root + file, { force: true });
 
-// The build writes the list of components that the types come from; lint runs beside both.
-let built = false;
+// The build writes the list of components that the types come from, and the server that unit tests kill.
 const checks = async (...names) => {
   for (const name of names) count(name, await script(name));
 };
-await Promise.all([
-  run('build', ['scripts/build.mjs'], true).then((ok) => {
-    built = ok;
-    count('build', ok);
-    return checks('typecheck');
-  }),
-  checks('lint:code', 'lint:imports', 'lint:format'),
-]);
+const building = run('build', ['scripts/build.mjs'], true).then((ok) => {
+  count('build', ok);
+  return ok;
+});
+const types = building.then(() => checks('typecheck'));
+await checks('lint:code', 'lint:imports', 'lint:format');
+const built = await building;
 const unit = await run('unit', [
   '--experimental-vm-modules',
   '--no-warnings',
@@ -75,6 +73,7 @@ const unit = await run('unit', [
   '--json',
   '--outputFile=logs/unit.json',
 ]);
+await types;
 const e2e = built && (await run('interface', ['node_modules/@playwright/test/cli.js', 'test'], true));
 
 /** Seconds, where, what: of every test there was. */
@@ -90,7 +89,7 @@ if (unitReport) {
       times.push([(test.duration ?? 0) / 1000, 'unit', `${suite.name.slice(root.length)}: ${test.title}`]);
 }
 const projects = new Map();
-let flaky = [];
+const flaky = [];
 if (built) {
   const report = reportOf(`${root}logs/e2e.json`, e2e);
   if (report) {

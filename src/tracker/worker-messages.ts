@@ -7,4 +7,5 @@ export type ToWorker =
   | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly time: number; readonly fovY: number };
 
 export type FromWorker =
-  WorkerState | { readonly kind: 'tracked'; readonly frame: TrackFrame; readonly milliseconds: number };
+  | WorkerState
+  | { readonly kind: 'tracked'; readonly frame: TrackFrame; readonly milliseconds: number };

@@ -101,6 +101,7 @@ const inPage = <T>(
   page
     .evaluate(
       ([source, a]) =>
+        // oxlint-disable-next-line no-eval -- the page's own scripts, sent as text
         (0, eval)(`(${source as string})`)(
           (window as unknown as { stockPage: StockPage }).stockPage,
           a,

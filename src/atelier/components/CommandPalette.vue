@@ -71,9 +71,8 @@ const move = (by: number): void => {
         @mousemove="at = i"
         @click="run(i)"
       >
-        <span class="grow">{{ command.label }}</span><span v-if="command.keys" class="num faint">{{
-          command.keys
-        }}</span>
+        <span class="grow">{{ command.label }}</span
+        ><span v-if="command.keys" class="num faint">{{ command.keys }}</span>
       </li>
       <li v-if="found.length === 0" class="soft">Nothing is called that.</li>
     </ul>

@@ -180,8 +180,7 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
           /></label>
         </div>
         <label class="wide"
-          ><span
-            >Length <span class="num">{{ spec.duration.toFixed(0) }} s</span></span
+          ><span>Length <span class="num">{{ spec.duration.toFixed(0) }} s</span></span
           ><a-slider
             v-name="'Length, seconds'"
             :tooltip-open="false"

@@ -100,7 +100,8 @@ export const checkMp3 = (bytes: Uint8Array, name: string): void => {
       ((from.u8(7) & 127) << 14) +
       ((from.u8(8) & 127) << 7) +
       (from.u8(9) & 127);
-  for (let end = Math.min(from.length - 4, at + 65_536); at < end; at++)
+  const end = Math.min(from.length - 4, at + 65_536);
+  for (; at < end; at++)
     if (
       bytes[at] === 0xff &&
       (bytes[at + 1]! & 0xe0) === 0xe0 &&

@@ -25,11 +25,7 @@ const OUTLINES: Readonly<Record<Exclude<CutoutPart, 'drawn'>, readonly number[]>
 export const MOST_CORNERS = 48;
 
 /** The part's outline on a face, in head space. A drawn outline is found again by its spots. */
-export const partOutline = (
-  landmarks: Float32Array,
-  part: CutoutPart,
-  drawn: readonly Spot[] = [],
-): Vec3[] =>
+export const partOutline = (landmarks: Float32Array, part: CutoutPart, drawn: readonly Spot[] = []): Vec3[] =>
   part === 'drawn'
     ? drawn.slice(0, MOST_CORNERS).map((spot) => spotOnFace(landmarks, spot).position)
     : OUTLINES[part].map((i) => pointAt(landmarks, i));

@@ -23,12 +23,7 @@ export const viewOf = (frame: TrackFrame, view?: View): View =>
   view ?? { fovY: frame.camera.fovY, aspect: USUAL_ASPECT };
 
 /** The ray of a point of the picture, in the space that things are drawn in. */
-export const rayFor = (
-  layering: Layering,
-  frame: TrackFrame,
-  { fovY, aspect }: View,
-  p: PicturePoint,
-): Ray =>
+export const rayFor = (layering: Layering, frame: TrackFrame, { fovY, aspect }: View, p: PicturePoint): Ray =>
   layering === 'space'
     ? rayThrough(frame.camera, fovY, aspect, p.x, p.y)
     : {

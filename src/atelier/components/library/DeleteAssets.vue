@@ -61,9 +61,7 @@ const replace = (id: unknown): void => {
 
 <template>
   <div ref="ask" class="ask" role="alertdialog" :aria-label="`Delete ${title}`">
-    <p v-if="users.length === 0">
-      <b>{{ title }}</b> is not used anywhere.
-    </p>
+    <p v-if="users.length === 0"><b>{{ title }}</b> is not used anywhere.</p>
     <p v-else>
       <b>{{ title }}</b> is used by {{ users.slice(0, 6).join(', ')
       }}{{ users.length > 6 ? ` and ${users.length - 6} more` : '' }}.

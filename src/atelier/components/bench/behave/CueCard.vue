@@ -128,7 +128,8 @@ const menu = (key: string): void => {
         <b>When</b>
         {{ ' ' }}
         <button class="said" type="button" :aria-expanded="part === 'when'" @click="toggle('when')">
-          {{ whenWords(document.effect, cue) }}</button><template v-if="cue.conditions.length > 0"
+          {{ whenWords(document.effect, cue) }}</button
+        ><template v-if="cue.conditions.length > 0"
           >, only if
           <button class="said" type="button" :aria-expanded="part === 'only'" @click="toggle('only')">
             {{ conditions }}

@@ -52,9 +52,7 @@ const sizeAfter = computed(() => {
     </figure>
     <figure @pointermove="look">
       <div class="window"><img v-if="made" :src="made" alt="After" :style="style" /></div>
-      <figcaption>
-        After <span class="num soft">{{ sizeAfter }}</span>
-      </figcaption>
+      <figcaption>After <span class="num soft">{{ sizeAfter }}</span></figcaption>
     </figure>
     <div class="zoom row">
       <button

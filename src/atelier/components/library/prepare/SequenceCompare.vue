@@ -72,9 +72,7 @@ const words = computed(() => reels.value.map((r) => (r ? `${r.facts.frames} fram
   <div class="before-after">
     <figure v-for="(label, i) in ['Before', 'After']" :key="label">
       <div class="window"><canvas ref="canvases" role="img" :aria-label="label" /></div>
-      <figcaption>
-        {{ label }} <span class="num soft">{{ words[i] }}</span>
-      </figcaption>
+      <figcaption>{{ label }} <span class="num soft">{{ words[i] }}</span></figcaption>
     </figure>
     <button type="button" class="chip play" @click="playing = !playing">
       {{ playing ? 'Stop' : 'Play' }}

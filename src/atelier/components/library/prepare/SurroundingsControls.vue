@@ -10,9 +10,7 @@ const WIDTHS = [128, 256, 512, 1024, 2048];
 
 <template>
   <div class="controls">
-    <div class="line">
-      <span>Width</span><span class="num">{{ prep.width }} pixels</span>
-    </div>
+    <div class="line"><span>Width</span><span class="num">{{ prep.width }} pixels</span></div>
     <div class="chips">
       <button
         v-for="w in WIDTHS"

@@ -182,9 +182,7 @@ const idle = computed(() => problems.value.length);
       <ul class="recipes">
         <li v-for="recipe in CIRCUIT_RECIPES" :key="recipe.key">
           <button type="button" @click="start(recipe.key)">
-            <span class="row"
-              ><Plus :size="13" /> <b>{{ RECIPE_WORDS[recipe.key]!.name }}</b></span
-            >
+            <span class="row"><Plus :size="13" /> <b>{{ RECIPE_WORDS[recipe.key]!.name }}</b></span>
             <small class="soft">{{ RECIPE_WORDS[recipe.key]!.note }}</small>
           </button>
         </li>
