@@ -64,7 +64,7 @@ test('work that takes long is cancelled, and what is done stays', async ({ page 
   await page.goto(`/effects/${id}/place`);
   await page
     .getByLabel('Choose files')
-    .setInputFiles([chosen(sheetPng('one.png', 1, 1, 64)), chosen(framesZip('many.zip', 240, 256))]);
+    .setInputFiles([chosen(sheetPng('one.png', 1, 1, 64)), chosen(framesZip('many.zip', 240, 256, 4))]);
   const report = page.getByRole('region', { name: 'Import report' });
   await report.getByRole('button', { name: /^Cancel (many|bubble)/ }).click();
   await expect(report.getByRole('status')).toHaveText('1 of 2 came in, 1 cancelled');

@@ -90,7 +90,8 @@ const goTo = (page: Page, path: string): Promise<void> =>
     history.pushState({}, '', to);
     dispatchEvent(new PopStateEvent('popstate', { state: {} }));
   }, path);
-const OPENINGS = 30;
+/** Thirty leave as little: `OPENINGS=30 npx playwright test memory`. */
+const OPENINGS = Number(process.env.OPENINGS ?? 18);
 test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page }) => {
   await watchHeld(page);
   const ids: string[] = [];

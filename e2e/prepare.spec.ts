@@ -135,7 +135,7 @@ test('a dense model is simplified to 10,000 triangles, and says how far its surf
 
 test('a picture is made smaller and lighter; undo gives it back', async ({ page }) => {
   const noisy = await svgPng(
-    '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200"><filter id="n"><feTurbulence baseFrequency="0.4" numOctaves="3"/></filter><rect width="1600" height="1200" filter="url(#n)"/></svg>',
+    '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><filter id="n"><feTurbulence baseFrequency="0.4" numOctaves="3"/></filter><rect width="800" height="600" filter="url(#n)"/></svg>',
   );
   const id = await bringIn(page, 'Noisy', { name: 'sand.png', bytes: noisy });
   const before = await assetOf(page, id);
@@ -144,13 +144,13 @@ test('a picture is made smaller and lighter; undo gives it back', async ({ page 
   const tiles = page.getByRole('group', { name: 'Assets' });
   await tiles.getByRole('button', { name: 'sand.png', exact: true }).dblclick();
   const panel = page.getByRole('region', { name: 'Prepare sand.png' });
-  await field(panel, 'Longest side, pixels', '400');
+  await field(panel, 'Longest side, pixels', '200');
   await ready(panel);
   await panel.getByRole('button', { name: 'Use this' }).click();
   await expect(panel).toBeHidden();
   await saved(page);
   const after = await assetOf(page, id);
-  expect(after).toMatchObject({ width: 400, height: 300, prep: { longest: 400 } });
+  expect(after).toMatchObject({ width: 200, height: 150, prep: { longest: 200 } });
   expect(assetBytes(after)).toBeLessThan(assetBytes(before) / 8);
   const [file] = after.files;
   const kept = await page.request.get(`/api/files/${file!.sha256}`);

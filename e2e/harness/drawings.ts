@@ -1,3 +1,5 @@
+import type { Atelier } from './window';
+
 /**
  * Runs in every page before its own scripts: drawings of WebGL stay readable after they were shown, so that tests read pixels
  * within the page (a screenshot of the page costs ten times as much), and edges are not smoothed, which takes half of the time
@@ -14,6 +16,15 @@ export const keepDrawings = (): void => {
     );
   };
   HTMLCanvasElement.prototype.getContext = kept as typeof HTMLCanvasElement.prototype.getContext;
+};
+
+/** In the window as it stands, its application included; the next test begins with plain figures again. */
+export const drawPeopleInFull = (): void => {
+  localStorage.setItem('iconia.people', 'full');
+  const app = document.querySelector<Atelier>('#app')?.__vue_app__;
+  app?.config.globalProperties.$pinia._s
+    .get('desk')
+    ?.$patch((desk) => Object.assign(desk, { plainPeople: false }));
 };
 
 /** Where the people of takes are not the point they are drawn as plain figures, unless a test has set otherwise. */

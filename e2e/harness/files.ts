@@ -140,18 +140,20 @@ export const artworkPsd = (name: string, count: number, side = 160): MadeFile =>
 export const bubble = (i: number, count: number, side = 96, colour: Rgba = [120, 200, 255, 255]): Raster =>
   disc(side, side * (0.12 + (0.2 * i) / count), colour, 0, side * (0.25 - (0.5 * i) / count));
 
-export const framesZip = (name: string, count: number, side = 96): MadeFile =>
-  made(
+export const framesZip = (name: string, count: number, side = 96, drawn = count): MadeFile => {
+  const pictures = Array.from({ length: drawn }, (_, i) => png(bubble(i, drawn, side)));
+  return made(
     name,
     zipSync(
       Object.fromEntries(
         Array.from({ length: count }, (_, i) => [
           `bubbles/bubble_${String(i + 1).padStart(3, '0')}.png`,
-          [png(bubble(i, count, side)), { level: 0 as const }],
+          [pictures[i % drawn]!, { level: 0 as const }],
         ]),
       ),
     ),
   );
+};
 
 /** A sprite sheet of rising bubbles. */
 export const sheetPng = (

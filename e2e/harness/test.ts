@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type BrowserContext } from '@playwright/test';
-import { drawPlainPeople, keepDrawings } from './drawings';
+import { drawPeopleInFull, drawPlainPeople, keepDrawings } from './drawings';
 import { startServer, type RunningServer } from './server';
 import { forgetWindow, leaveWindow, openWindow, VIEWPORT, type SharedWindow } from './window';
 
@@ -56,12 +56,11 @@ export const test = base.extend<Options, Shared>({
     { scope: 'worker' },
   ],
   sharedWindow: [async ({}, use) => use({ page: null }), { scope: 'worker' }],
-  baseURL: async ({ server }, use) => use(server.base),
   context: async ({ sharedContext }, use) => use(sharedContext),
   page: async ({ sharedContext, sharedWindow, server, people }, use) => {
     const before = new Set(await effectsOn(server.base));
     const page = sharedWindow.page ?? (await openWindow(sharedContext, sharedWindow, server.base));
-    if (people === 'full') await page.addInitScript(() => localStorage.setItem('iconia.people', 'full'));
+    if (people === 'full') await page.evaluate(drawPeopleInFull);
     await use(page);
     for (const other of sharedContext.pages()) if (other !== page) await other.close();
     if (page.isClosed()) sharedWindow.page = null;

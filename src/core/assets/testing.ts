@@ -27,8 +27,15 @@ export type Rgba = readonly [number, number, number, number];
 /** A picture whose pixels a function gives. */
 export const painted = (width: number, height: number, colour: (x: number, y: number) => Rgba): Raster => {
   const raster = blank(width, height);
+  let at = 0;
   for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) raster.data.set(colour(x, y), (y * width + x) * 4);
+    for (let x = 0; x < width; x++) {
+      const [r, g, b, a] = colour(x, y);
+      raster.data[at++] = r;
+      raster.data[at++] = g;
+      raster.data[at++] = b;
+      raster.data[at++] = a;
+    }
   return raster;
 };
 export const plain = (width: number, height: number, colour: Rgba): Raster =>
