@@ -8,11 +8,14 @@ import { sampleEffect } from '../src/core/document/sample';
 import { createApp } from '../src/server/app';
 import { ContentFiles } from '../src/server/content-files';
 import { openDatabase } from '../src/server/database';
+import { inlineJobs } from '../src/server/jobs/inline-jobs';
 import { median, report } from './report';
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const db = await openDatabase(data, { templateFile: 'dist/server/template.zip' });
-const server = createServer(createApp({ db, content: new ContentFiles(join(data, 'files')) }));
+const server = createServer(
+  createApp({ db, content: new ContentFiles(join(data, 'files')), jobs: inlineJobs }),
+);
 await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/effects`;
 const send = async (

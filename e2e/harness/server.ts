@@ -4,7 +4,8 @@ import { spawn, type ChildProcess } from 'node:child_process';
 export interface RunningServer {
   readonly process: ChildProcess;
   readonly base: string;
-  stop(): Promise<void>;
+  /** Gives the code it ended with; null when it was killed. */
+  stop(): Promise<number | null>;
 }
 
 export interface ServerOptions {
@@ -45,8 +46,8 @@ export const startServer = async (
     base,
     stop: () =>
       new Promise((done) => {
-        if (child.exitCode !== null || child.signalCode !== null) return done();
-        child.once('exit', () => done());
+        if (child.exitCode !== null || child.signalCode !== null) return done(child.exitCode);
+        child.once('exit', done);
         child.kill('SIGTERM');
       }),
   };

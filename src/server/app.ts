@@ -10,7 +10,7 @@ import type { Database } from './database';
 import { EffectsStore } from './effects-store';
 import { FilesStore } from './files-store';
 import { gate } from './gate';
-import { inlineJobs, type Jobs } from './jobs/jobs';
+import type { Jobs } from './jobs/jobs';
 import { notFound, problems } from './problem-answers';
 import { ReleasesStore } from './releases-store';
 import { effectRoutes } from './routes/effects';
@@ -25,8 +25,7 @@ import { TakesStore } from './takes-store';
 export interface AppOptions {
   readonly db: Database;
   readonly content: ContentFiles;
-  /** Done where they are called when not given. */
-  readonly jobs?: Jobs;
+  readonly jobs: Jobs;
   /** The built pages; without it only the interface for programs is served (tests, development). */
   readonly clientDir?: string;
   /** What ships with Iconia: the stock's catalogue and files. */
@@ -49,7 +48,7 @@ export const QUOTA = 20 * 1024 ** 3;
 export const createApp = ({
   db,
   content,
-  jobs = inlineJobs,
+  jobs,
   clientDir,
   stockDir,
   trackerDirs = [],

@@ -221,4 +221,7 @@ test('a second start on the same folder says which process has it; what was dele
   const second = await startServer();
   expect(await send(`${second.base}/api/effects`)).toEqual({ items: [], next: null });
   await second.stop();
+  // Ended the moment it is open, it ends as it should.
+  const third = await startServer();
+  expect(await third.stop()).toBe(0);
 });

@@ -73,10 +73,6 @@ const main = async (): Promise<void> => {
   });
   const address = server.address();
   const actual = typeof address === 'object' && address ? address.port : port;
-  console.log(`Iconia is open at http://127.0.0.1:${actual}/`);
-  // The first page has the machine to itself.
-  setTimeout(() => jobs.warm(), WARM_AFTER).unref();
-
   let closing = false;
   const close = (): void => {
     if (closing) return;
@@ -90,6 +86,10 @@ const main = async (): Promise<void> => {
   };
   process.on('SIGTERM', close);
   process.on('SIGINT', close);
+  // Said when it can be ended as well.
+  console.log(`Iconia is open at http://127.0.0.1:${actual}/`);
+  // The first page has the machine to itself.
+  setTimeout(() => jobs.warm(), WARM_AFTER).unref();
 };
 
 main().catch((error: unknown) => {

@@ -1,5 +1,5 @@
 /** One line of JSON a request: when, what, how it ended, how long it took. No query, no body, nothing of what was sent. */
-import { renameSync, statSync } from 'node:fs';
+import { openSync, renameSync, statSync } from 'node:fs';
 import type { RequestHandler } from 'express';
 import { pino, type Logger } from 'pino';
 
@@ -12,7 +12,8 @@ export const openRequestLog = (file: string): Logger => {
   } catch {
     // There is none yet.
   }
-  return pino({ base: null }, pino.destination({ dest: file, sync: false, mkdir: true }));
+  // Opened here: a server that ends at once could not write into a file that is still being opened.
+  return pino({ base: null }, pino.destination({ dest: openSync(file, 'a'), sync: false }));
 };
 
 export const logRequests =

@@ -7,6 +7,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { createApp, type AppOptions } from './app';
 import { ContentFiles } from './content-files';
 import { migrate, type Database } from './database';
+import { inlineJobs } from './jobs/inline-jobs';
 import { unzipInto } from './template';
 
 const TEMPLATE = 'dist/server/template.zip';
@@ -33,7 +34,7 @@ export const testApp = async (options: Partial<AppOptions> = {}) => {
   const folder = mkdtempSync(join(tmpdir(), 'iconia-test-'));
   const db = await databaseIn(join(folder, 'database'));
   const content = new ContentFiles(join(folder, 'files'));
-  const app = createApp({ db, content, ...options });
+  const app = createApp({ db, content, jobs: inlineJobs, ...options });
   return {
     db,
     content,

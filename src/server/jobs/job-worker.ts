@@ -1,7 +1,7 @@
 /** The thread that does the jobs. */
 import { parentPort } from 'node:worker_threads';
 import { IconiaError, sentence } from '../../core/errors';
-import { inlineJobs } from './jobs';
+import { inlineJobs } from './inline-jobs';
 import type { JobAnswer, JobRequest } from './worker-jobs';
 
 parentPort!.on('message', async ({ id, job }: JobRequest) => {
