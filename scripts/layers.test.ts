@@ -103,14 +103,14 @@ test('imports that point up, and packages that core must not know, are refused b
 
 test('core has neither clock nor chance', () => {
   writeFileSync(clock, 'export const x = [Math.random(), Date.now(), new Date(), performance.now()];\n');
-  const [report] = JSON.parse(run('node_modules/eslint/bin/eslint.js', ['--format', 'json', clock])) as {
-    messages: { ruleId: string }[];
-  }[];
+  const { diagnostics } = JSON.parse(run('node_modules/oxlint/bin/oxlint', ['--format', 'json', clock])) as {
+    diagnostics: { code: string; message: string }[];
+  };
   remove();
-  expect(report!.messages.map((m) => m.ruleId).sort()).toEqual([
-    'no-restricted-globals',
-    'no-restricted-properties',
-    'no-restricted-properties',
-    'no-restricted-syntax',
+  expect(diagnostics.map((d) => d.code).sort()).toEqual([
+    'eslint(no-restricted-globals)',
+    'eslint(no-restricted-globals)',
+    'eslint(no-restricted-globals)',
+    'eslint(no-restricted-properties)',
   ]);
 });
