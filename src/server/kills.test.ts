@@ -1,6 +1,7 @@
 /**
  * The built server, killed in the midst of saves, uploads, releases and first starts: what was acknowledged is there, and the folder
- * opens. `KILLS=200` (npm run kills) kills more often.
+ * opens. Each kill at work meets all three of saves, uploads and releases.
+ * `KILLS=200` (npm run kills) kills more often.
  */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { createHash } from 'node:crypto';
@@ -15,9 +16,11 @@ import { Random } from '../core/maths/random';
 import type { AssetId, Effect, FileRef, ObjectId } from '../core/document/schema';
 import { buildServer } from './testing';
 
-/** In each of the four ways. */
-const ROUNDS = Math.ceil(Number(process.env.KILLS ?? 20) / 4);
-jest.setTimeout(120_000 + ROUNDS * 30_000);
+const KILLS = Number(process.env.KILLS ?? 20);
+/** While it saves, takes files and releases, all at once. */
+const AT_WORK = Math.ceil(KILLS / 2);
+const AT_FIRST_START = Math.ceil(KILLS / 4);
+jest.setTimeout(120_000 + KILLS * 15_000);
 
 let data: string;
 beforeAll(buildServer);
@@ -39,155 +42,158 @@ const send = async <T>(url: string, method = 'GET', body?: unknown): Promise<T> 
 
 /** Works until the server dies; what broke off was not acknowledged, anything else is a failure. */
 const untilKilled = async (
-  random: Random,
-  setUp: (base: string) => Promise<void>,
-  work: (base: string, n: number) => Promise<void>,
+  work: readonly ((base: string) => Promise<void>)[],
+  base: string,
+  died: Promise<unknown>,
 ): Promise<void> => {
-  const server = await startServer({ args: ['--no-demo'] });
-  await setUp(server.base);
-  // The first one meets a server that is still getting warm.
-  await work(server.base, 0);
-  const died = new Promise((done) => server.process.once('exit', done));
-  setTimeout(() => server.process.kill('SIGKILL'), random.between(60, 500));
-  for (let n = 1; ; n++)
-    try {
-      await work(server.base, n);
-    } catch (error) {
-      // By name: the test has a TypeError of its own.
-      if ((error as Error).name !== 'TypeError') throw error;
-      break;
-    }
+  await Promise.all(
+    work.map(async (once) => {
+      for (;;)
+        try {
+          await once(base);
+        } catch (error) {
+          // By name: the test has a TypeError of its own.
+          if ((error as Error).name !== 'TypeError') throw error;
+          return;
+        }
+    }),
+  );
   await died;
 };
-/** A last start, at which all is looked at. */
-const afterwards = async (look: (base: string) => Promise<void>): Promise<void> => {
+
+/** Edits of one effect; each that was acknowledged is in the document. */
+const saves = () => {
+  const acknowledged = new Set<ObjectId>();
+  let [id, revision, n] = ['', 0, 0];
+  return {
+    acknowledged: () => acknowledged.size,
+    work: async (base: string): Promise<void> => {
+      const edit = `obj_kill-${n++}` as ObjectId;
+      const patch = [{ op: 'add', path: `/objects/${edit}`, value: newOccluder(edit, n) }];
+      ({ revision } = await send<{ revision: number }>(`${base}/api/effects/${id}`, 'PATCH', {
+        revision,
+        patch,
+      }));
+      acknowledged.add(edit);
+    },
+    look: async (base: string): Promise<void> => {
+      if (!id) ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', blankEffect('Kill')));
+      const now = await send<{ revision: number; document: Effect }>(`${base}/api/effects/${id}`);
+      ({ revision } = now);
+      for (const edit of acknowledged) expect(now.document.objects[edit]).toBeDefined();
+    },
+  };
+};
+
+/** Pictures, each another; each that was acknowledged comes back, whole. */
+const uploads = () => {
+  const acknowledged: FileRef[] = [];
+  let n = 0;
+  return {
+    acknowledged: () => acknowledged.length,
+    work: async (base: string): Promise<void> => {
+      const background = { r: n % 256, g: n >> 8, b: 7 };
+      const bytes = await sharp({
+        create: { width: 60 + (n++ % 50), height: 40, channels: 3, background },
+      })
+        .png()
+        .toBuffer();
+      acknowledged.push(
+        await send<FileRef>(`${base}/api/files?name=kill.png`, 'POST', new Uint8Array(bytes)),
+      );
+    },
+    look: async (base: string): Promise<void> => {
+      for (const { sha256, bytes } of acknowledged) {
+        const body = Buffer.from(await (await fetch(`${base}/api/files/${sha256}`)).arrayBuffer());
+        expect([body.length, createHash('sha256').update(body).digest('hex')]).toEqual([bytes, sha256]);
+      }
+    },
+  };
+};
+
+/** Releases of one effect with a picture; each that was acknowledged is listed, and the newest is served. */
+const releases = () => {
+  const slugs = new Set<string>();
+  let [id, newest] = ['', 0];
+  const begin = async (base: string): Promise<void> => {
+    const png = await sharp({ create: { width: 20, height: 10, channels: 4, background: '#0a8' } })
+      .png()
+      .toBuffer();
+    const file = await send<FileRef>(`${base}/api/files?name=kelp.png`, 'POST', new Uint8Array(png));
+    const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
+    const card = newCard('obj_kelp' as ObjectId, asset, 0);
+    const effect: Effect = {
+      ...blankEffect('Kelp'),
+      assets: { [asset.id]: asset },
+      objects: { [card.id]: card },
+      listing: { summary: 's', tags: [], icon: asset.id },
+    };
+    ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', effect));
+  };
+  return {
+    acknowledged: () => newest,
+    work: async (base: string): Promise<void> => {
+      // More than thirty a minute would be too often; the pause is none for a person.
+      await new Promise((next) => setTimeout(next, 40));
+      const made = await send<{ slug: string; version: number }>(
+        `${base}/api/effects/${id}/releases`,
+        'POST',
+        { revision: 1 },
+      );
+      slugs.add(made.slug);
+      newest = made.version;
+    },
+    look: async (base: string): Promise<void> => {
+      if (!id) return begin(base);
+      expect(slugs.size).toBe(1);
+      const listed = await send<{ version: number }[]>(`${base}/api/effects/${id}/releases`);
+      expect(listed.map((r) => r.version)).toEqual(
+        expect.arrayContaining(Array.from({ length: newest }, (_, i) => i + 1)),
+      );
+      const served = await fetch(`${base}/outlet/${[...slugs][0]!}/effect.zip`);
+      expect([
+        served.status,
+        Buffer.from(await served.arrayBuffer())
+          .subarray(0, 2)
+          .toString(),
+      ]).toEqual([200, 'PK']);
+    },
+  };
+};
+
+test(`killed ${AT_WORK} times in the midst of saves, uploads and releases: all that was acknowledged is there`, async () => {
+  fresh();
+  const random = new Random(77);
+  const kinds = [saves(), uploads(), releases()];
+  const look = async (base: string): Promise<void> => {
+    for (const kind of kinds) await kind.look(base);
+  };
+  for (let round = 0; round < AT_WORK; round++) {
+    const server = await startServer({ args: ['--no-demo'] });
+    await look(server.base);
+    // The first ones meet a server that is still getting warm.
+    for (const kind of kinds) await kind.work(server.base);
+    const died = new Promise((done) => server.process.once('exit', done));
+    setTimeout(() => server.process.kill('SIGKILL'), random.between(60, 500));
+    await untilKilled(
+      kinds.map((kind) => kind.work),
+      server.base,
+      died,
+    );
+  }
+  for (const kind of kinds) expect(kind.acknowledged()).toBeGreaterThan(AT_WORK);
   const server = await startServer({ args: ['--no-demo'] });
   await look(server.base);
   await server.stop();
   rmSync(data, { recursive: true, force: true });
-};
-
-test(`killed ${ROUNDS} times in the midst of saves, every acknowledged edit is there`, async () => {
-  fresh();
-  const random = new Random(77);
-  const acknowledged = new Set<string>();
-  let [id, revision] = ['', 0];
-  const all = async (base: string): Promise<void> => {
-    const { document, ...now } = await send<{ revision: number; document: Effect }>(
-      `${base}/api/effects/${id}`,
-    );
-    ({ revision } = now);
-    for (const edit of acknowledged) expect(document.objects[edit as ObjectId]).toBeDefined();
-  };
-  for (let round = 0; round < ROUNDS; round++)
-    await untilKilled(
-      random,
-      async (base) => {
-        if (!id) ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', blankEffect('Kill')));
-        await all(base);
-      },
-      async (base, n) => {
-        const edit = `obj_kill-${round}-${n}` as ObjectId;
-        const patch = [{ op: 'add', path: `/objects/${edit}`, value: newOccluder(edit, n) }];
-        const saved = await send<{ revision: number }>(`${base}/api/effects/${id}`, 'PATCH', {
-          revision,
-          patch,
-        });
-        ({ revision } = saved);
-        acknowledged.add(edit);
-      },
-    );
-  expect(acknowledged.size).toBeGreaterThan(ROUNDS);
-  await afterwards(all);
 });
 
-test(`killed ${ROUNDS} times in the midst of uploads, every acknowledged file is there, whole`, async () => {
-  fresh();
-  const random = new Random(78);
-  const acknowledged: FileRef[] = [];
-  const picture = (n: number) =>
-    sharp({
-      create: { width: 60 + (n % 50), height: 40, channels: 3, background: { r: n % 256, g: n >> 8, b: 7 } },
-    })
-      .png()
-      .toBuffer();
-  for (let round = 0; round < ROUNDS; round++)
-    await untilKilled(
-      random,
-      async () => {},
-      async (base, n) => {
-        const bytes = new Uint8Array(await picture(1000 * round + n));
-        acknowledged.push(await send<FileRef>(`${base}/api/files?name=kill.png`, 'POST', bytes));
-      },
-    );
-  expect(acknowledged.length).toBeGreaterThan(ROUNDS);
-  await afterwards(async (base) => {
-    for (const { sha256, bytes } of acknowledged) {
-      const body = Buffer.from(await (await fetch(`${base}/api/files/${sha256}`)).arrayBuffer());
-      expect([body.length, createHash('sha256').update(body).digest('hex')]).toEqual([bytes, sha256]);
-    }
-  });
-});
-
-test(`killed ${ROUNDS} times in the midst of releases, every acknowledged one is served, under one address`, async () => {
-  fresh();
-  const random = new Random(79);
-  const slugs = new Set<string>();
-  let [id, newest] = ['', 0];
-  for (let round = 0; round < ROUNDS; round++)
-    await untilKilled(
-      random,
-      async (base) => {
-        if (id) return;
-        const png = await sharp({ create: { width: 20, height: 10, channels: 4, background: '#0a8' } })
-          .png()
-          .toBuffer();
-        const file = await send<FileRef>(`${base}/api/files?name=kelp.png`, 'POST', new Uint8Array(png));
-        const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
-        const card = newCard('obj_kelp' as ObjectId, asset, 0);
-        const effect: Effect = {
-          ...blankEffect('Kelp'),
-          assets: { [asset.id]: asset },
-          objects: { [card.id]: card },
-          listing: { summary: 's', tags: [], icon: asset.id },
-        };
-        ({ id } = await send<{ id: string }>(`${base}/api/effects`, 'POST', effect));
-      },
-      async (base) => {
-        // More than thirty a minute would be too often; the pause is none for a person.
-        await new Promise((next) => setTimeout(next, 40));
-        const made = await send<{ slug: string; version: number }>(
-          `${base}/api/effects/${id}/releases`,
-          'POST',
-          { revision: 1 },
-        );
-        slugs.add(made.slug);
-        newest = made.version;
-      },
-    );
-  expect(newest).toBeGreaterThan(ROUNDS);
-  expect(slugs.size).toBe(1);
-  await afterwards(async (base) => {
-    const listed = await send<{ version: number }[]>(`${base}/api/effects/${id}/releases`);
-    expect(listed.map((r) => r.version)).toEqual(
-      expect.arrayContaining(Array.from({ length: newest }, (_, i) => i + 1)),
-    );
-    const served = await fetch(`${base}/outlet/${[...slugs][0]!}/effect.zip`);
-    expect([
-      served.status,
-      Buffer.from(await served.arrayBuffer())
-        .subarray(0, 2)
-        .toString(),
-    ]).toEqual([200, 'PK']);
-  });
-});
-
-test(`killed ${ROUNDS} times at the first start, the next one is whole, with the demos once`, async () => {
+test(`killed ${AT_FIRST_START} times at the first start, the next one is whole, with the demos once`, async () => {
   const random = new Random(80);
-  for (let killed = 0; killed < ROUNDS;) {
+  for (let killed = 0; killed < AT_FIRST_START;) {
     fresh();
     // Folders are killed twice, the second time at what the first has left.
-    const times = Math.min(2, ROUNDS - killed);
+    const times = Math.min(2, AT_FIRST_START - killed);
     for (let again = 0; again < times; again++, killed++) {
       const starting = startServer({
         onStarted: (process) => setTimeout(() => process.kill('SIGKILL'), random.between(150, 2600)),
