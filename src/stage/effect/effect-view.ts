@@ -27,6 +27,7 @@ import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light
 import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
 import { createView } from './objects/create-view';
+import { flatGeometry } from './objects/flat';
 import type { ObjectView } from './objects/object-view';
 import type { Stores } from './stores';
 
@@ -68,6 +69,7 @@ export class EffectView {
   };
   private readonly entries = new Map<ObjectId, Entry>();
   private readonly beneath = new Beneath();
+  private readonly square = flatGeometry();
   private readonly light = new EffectLight(this.scenes.space);
   private readonly flatLight = new EffectLight(this.scenes.screen);
   private readonly screenCamera = new OrthographicCamera();
@@ -86,7 +88,7 @@ export class EffectView {
     private readonly camera: CameraParts | null = null,
   ) {
     this.screenCamera.position.z = 1;
-    this.hint = new PictureHint(this.beneath);
+    this.hint = new PictureHint({ beneath: this.beneath, square: this.square });
     this.looks = new FaceLooks(stores, this.beneath, camera);
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
@@ -195,7 +197,12 @@ export class EffectView {
     const { object, views } = entry;
     let view = views.get(place.instance);
     if (!view) {
-      view = createView(object, { stores: this.stores, beneath: this.beneath, camera: this.camera });
+      view = createView(object, {
+        stores: this.stores,
+        beneath: this.beneath,
+        square: this.square,
+        camera: this.camera,
+      });
       view.node.userData.objectId = object.id;
       view.node.matrixAutoUpdate = false;
       views.set(place.instance, view);
@@ -308,6 +315,7 @@ export class EffectView {
     this.hint.dispose();
     this.looks.dispose();
     this.beneath.dispose();
+    this.square.dispose();
     this.light.dispose();
     this.flatLight.dispose();
   }

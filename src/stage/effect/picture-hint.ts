@@ -2,8 +2,7 @@
 import { Group, LineBasicMaterial, LineLoop, BufferGeometry, Vector3 } from 'three';
 import type { Effect, Target } from '../../core/document/schema';
 import { SCREEN_HEIGHT } from '../../core/placing/anchors';
-import type { Beneath } from './beneath';
-import { FlatMesh, WHOLE } from './objects/flat';
+import { FlatMesh, WHOLE, type FlatTools } from './objects/flat';
 import type { TextureStore } from './texture-store';
 
 /** Share of the view's width that the outline takes. */
@@ -23,8 +22,8 @@ export class PictureHint {
     new LineBasicMaterial({ color: 0xffffff }),
   );
 
-  constructor(beneath: Beneath) {
-    this.flat = new FlatMesh(beneath);
+  constructor(tools: FlatTools) {
+    this.flat = new FlatMesh(tools);
     this.node.add(this.flat.mesh, this.frame);
     this.node.visible = false;
     this.node.position.z = -0.5;

@@ -70,7 +70,7 @@ export class SurfaceMaterial {
   };
 
   constructor(
-    private readonly tools: ViewTools,
+    private readonly tools: Pick<ViewTools, 'stores' | 'beneath' | 'camera'>,
     private readonly blended: Blended,
     /** Whether the geometry has tangents of its own; else green of a normal picture points the other way. */
     private readonly tangents: boolean = false,

@@ -13,7 +13,7 @@ export class CardView implements ObjectView<Card> {
   private readonly quad: SurfaceQuad;
 
   constructor(private readonly tools: ViewTools) {
-    this.flat = new FlatMesh(tools.beneath);
+    this.flat = new FlatMesh(tools);
     this.quad = new SurfaceQuad(tools, this.node);
     this.node.add(this.flat.mesh);
   }

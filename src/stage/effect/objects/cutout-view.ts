@@ -56,7 +56,7 @@ export class CutoutView implements ObjectView<Cutout> {
   );
 
   constructor(private readonly tools: ViewTools) {
-    this.flat = new FlatMesh(tools.beneath);
+    this.flat = new FlatMesh(tools);
     const { mesh } = this.flat;
     const before = mesh.onBeforeRender.bind(mesh);
     mesh.onBeforeRender = (...now) => {

@@ -33,7 +33,7 @@ export class FillView implements ObjectView<Fill> {
   private shows = '';
 
   constructor(tools: ViewTools) {
-    this.flat = new FlatMesh(tools.beneath);
+    this.flat = new FlatMesh(tools);
     this.quad = new SurfaceQuad(tools, this.node);
     this.node.add(this.flat.mesh);
   }

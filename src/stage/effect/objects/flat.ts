@@ -33,6 +33,13 @@ export const flatGeometry = (): BufferGeometry => {
   return geometry;
 };
 
+/** What flat things share. */
+export interface FlatTools {
+  readonly beneath: Beneath;
+  /** Of one metre: a thousand cards draw the same one. Whoever made it lets it go. */
+  readonly square: BufferGeometry;
+}
+
 export interface FlatLook {
   readonly tint: string;
   readonly blend: BlendMode;
@@ -49,10 +56,10 @@ export class FlatMesh {
   private blend: BlendMode = 'normal';
   private readonly shadow = new MeshDepthMaterial();
 
-  constructor(beneath: Beneath, geometry: BufferGeometry = flatGeometry()) {
+  constructor({ beneath, square }: FlatTools) {
     const material = createCardMaterial();
     material.alphaTest = 0.5;
-    this.mesh = new Mesh(geometry, material);
+    this.mesh = new Mesh(square, material);
     this.mesh.onBeforeRender = (renderer) => {
       if (seesBeneath(this.blend)) beneath.copyFor(renderer, material);
     };
@@ -96,7 +103,6 @@ export class FlatMesh {
   }
 
   dispose(): void {
-    this.mesh.geometry.dispose();
     this.mesh.material.dispose();
     this.shadow.dispose();
   }

@@ -20,7 +20,7 @@ export class LiveView implements ObjectView<Live> {
   private readonly flat: FlatMesh;
 
   constructor(private readonly tools: ViewTools) {
-    this.flat = new FlatMesh(tools.beneath);
+    this.flat = new FlatMesh(tools);
     this.node.add(this.flat.mesh);
   }
 

@@ -7,8 +7,8 @@ import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
 import type { CameraParts } from '../../backdrop/camera-parts';
-import type { Beneath } from '../beneath';
 import type { Stores } from '../stores';
+import type { FlatTools } from './flat';
 
 /** What a view is brought to. */
 export interface ObjectNow<O extends EffectObject = EffectObject> {
@@ -43,9 +43,8 @@ export interface ObjectView<O extends EffectObject = EffectObject> {
 }
 
 /** What views share. */
-export interface ViewTools {
+export interface ViewTools extends FlatTools {
   readonly stores: Stores;
-  readonly beneath: Beneath;
   /** The camera picture; a view without one (Space) shows none. */
   readonly camera: CameraParts | null;
 }

@@ -53,7 +53,7 @@ export class TextView implements ObjectView<TextObject> {
   private shows = '';
 
   constructor(private readonly tools: ViewTools) {
-    this.flat = new FlatMesh(tools.beneath);
+    this.flat = new FlatMesh(tools);
     this.node.add(this.flat.mesh);
   }
 
