@@ -33,7 +33,8 @@ export default defineConfig({
       fullyParallel: true,
       testMatch: '**/*.spec.ts',
       testIgnore: ['**/camera-*.spec.ts', '**/*-pixels.spec.ts', '**/take-masks.spec.ts'],
-      use: launch(),
+      // What pages compute here is short: code that is made quicker still costs more than it gives.
+      use: launch('--js-flags=--no-opt'),
     },
     // Pictures that the stage draws in a blank page, against what core computes.
     { name: 'pixels', testMatch: ['**/*-pixels.spec.ts', '**/take-masks.spec.ts'], use: launch() },

@@ -12,7 +12,7 @@ import { inlineJobs } from '../src/server/jobs/inline-jobs';
 import { median, report } from './report';
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
-const db = await openDatabase(data, { templateFile: 'dist/server/template.zip' });
+const db = await openDatabase(data, { templateFile: 'dist/server/template.zip.gz' });
 const server = createServer(
   createApp({ db, content: new ContentFiles(join(data, 'files')), jobs: inlineJobs }),
 );

@@ -114,5 +114,5 @@ await step('server', ['src/core', 'src/server'], () =>
 await step(
   'template',
   ['src/server/migrations', 'src/server/database.ts', 'src/server/template.ts', 'src/server/synced-fs.ts'],
-  () => run(process.execPath, [at('dist/server/make-template.js'), at('dist/server/template.zip')]),
+  () => run(process.execPath, [at('dist/server/make-template.js'), at('dist/server/template.zip.gz')]),
 );

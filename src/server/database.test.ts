@@ -13,7 +13,7 @@ import { buildServer } from './testing';
 jest.setTimeout(120_000);
 
 let data: string;
-const templateFile = 'dist/server/template.zip';
+const templateFile = 'dist/server/template.zip.gz';
 beforeAll(buildServer);
 beforeEach(() => {
   data = mkdtempSync(join(tmpdir(), 'iconia-data-'));

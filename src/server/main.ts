@@ -39,7 +39,7 @@ const main = async (): Promise<void> => {
   const data = resolve(values.data);
   const unlock = lockFolder(data, `http://127.0.0.1:${port}`);
   process.on('exit', unlock);
-  const db = await openDatabase(data, { templateFile: resolve(root, 'dist/server/template.zip') });
+  const db = await openDatabase(data, { templateFile: resolve(root, 'dist/server/template.zip.gz') });
   const content = new ContentFiles(join(data, 'files'));
   await moveBytesOut(db, content);
   if (!values['no-demo']) await seedDemo(db, content, resolve(root, 'demo/packages'));

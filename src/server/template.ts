@@ -1,10 +1,12 @@
 /**
- * An empty, migrated database as a zip of its closed folder: a first start unpacks it instead of creating a cluster, which takes
+ * An empty, migrated database as a zip of its closed folder, squeezed as a whole (Node's own gzip takes a fifth of the time of entries
+ * inflated one by one): a first start unpacks it instead of creating a cluster, which takes
  * ten seconds. It is unpacked beside and renamed when all of it is on the disk: a first start that is killed leaves no folder
  * that looks like a database and is none.
  */
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, sep } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import { unzipSync, zipSync } from 'fflate';
 import { syncFolder, syncTree } from './disk';
 
@@ -22,13 +24,13 @@ export const packFolder = (folder: string): Uint8Array => {
     }
   };
   walk(folder);
-  return zipSync(entries, { level: 6 });
+  return gzipSync(zipSync(entries, { level: 0 }));
 };
 
-/** Writes what a zip holds into a folder. A power cut may lose it. */
-export const unzipInto = (zip: Uint8Array, folder: string): void => {
+/** Writes what `packFolder` packed into a folder. A power cut may lose it. */
+export const unpackInto = (packed: Uint8Array, folder: string): void => {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  for (const [name, bytes] of Object.entries(unzipSync(zip))) {
+  for (const [name, bytes] of Object.entries(unzipSync(gunzipSync(packed)))) {
     const path = join(folder, name);
     if (name.endsWith('/')) mkdirSync(path, { recursive: true });
     else {
@@ -39,10 +41,10 @@ export const unzipInto = (zip: Uint8Array, folder: string): void => {
 };
 
 /** Unpacks into a folder that is not there yet; it is there when all of it is on the disk. */
-export const unpackFolder = (zip: Uint8Array, folder: string): void => {
+export const unpackFolder = (packed: Uint8Array, folder: string): void => {
   const beside = `${folder}.unfinished`;
   rmSync(beside, { recursive: true, force: true });
-  unzipInto(zip, beside);
+  unpackInto(packed, beside);
   syncTree(beside);
   renameSync(beside, folder);
   syncFolder(dirname(folder));

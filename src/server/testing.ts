@@ -8,9 +8,9 @@ import { createApp, type AppOptions } from './app';
 import { ContentFiles } from './content-files';
 import { migrate, type Database } from './database';
 import { inlineJobs } from './jobs/inline-jobs';
-import { unzipInto } from './template';
+import { unpackInto } from './template';
 
-const TEMPLATE = 'dist/server/template.zip';
+const TEMPLATE = 'dist/server/template.zip.gz';
 
 /** Builds server and database template, unless they are up to date: for tests that start the real thing. */
 export const buildServer = (): void => {
@@ -23,7 +23,7 @@ export const buildServer = (): void => {
 /** A database in a folder, from the template (creating one takes seconds), brought up to date. Its writes are not synced. */
 const databaseIn = async (folder: string): Promise<Database> => {
   if (!existsSync(TEMPLATE)) buildServer();
-  unzipInto(readFileSync(TEMPLATE), folder);
+  unpackInto(readFileSync(TEMPLATE), folder);
   const db = await PGlite.create(folder);
   await migrate(db);
   return db;
