@@ -1,4 +1,4 @@
-// npm run kills: the server killed 200 times, in saves, uploads, releases and first starts.
+// npm run kills: the server killed 200 times, in the midst of saves, uploads and releases at once, and at first starts.
 import { spawnSync } from 'node:child_process';
 
 const jest = [

@@ -137,7 +137,6 @@ export const leaveWindow = async (page: Page, base: string): Promise<void> => {
   if (!(await page.evaluate(beginAnew))) await page.goto(`${base}/healthz`);
   await page.evaluate(clearStorage);
   await page.evaluate(drawPlainPeople);
-  await clearRest(page, base);
 };
 
 /** Closes a window that later tests must not meet; what it has kept is cleared. */
@@ -145,12 +144,5 @@ export const forgetWindow = async (page: Page, base: string): Promise<void> => {
   await page.unrouteAll({ behavior: 'ignoreErrors' });
   await page.goto(`${base}/healthz`);
   await page.evaluate(clearStorage);
-  await clearRest(page, base);
   await page.close();
-};
-
-const clearRest = async (page: Page, base: string): Promise<void> => {
-  const session = await page.context().newCDPSession(page);
-  await session.send('Storage.clearDataForOrigin', { origin: base, storageTypes: 'cookies,file_systems' });
-  await session.detach();
 };

@@ -18,7 +18,7 @@ import { buildServer } from './testing';
 
 const KILLS = Number(process.env.KILLS ?? 20);
 /** While it saves, takes files and releases, all at once. */
-const AT_WORK = Math.ceil(KILLS / 2);
+const AT_WORK = Math.ceil((KILLS * 3) / 4);
 const AT_FIRST_START = Math.ceil(KILLS / 4);
 jest.setTimeout(120_000 + KILLS * 15_000);
 

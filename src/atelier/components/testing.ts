@@ -131,6 +131,15 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
     colours: form.findAll('input[type="color"]').length,
   };
   const asked: { [K in keyof Asked]: string[] } = { numbers: [], choices: [], colours: [] };
+  /** The document before each step that is not undone yet. */
+  const steps: { readonly name: string; readonly before: Effect }[] = [];
+  const provenTo = async (name: string, proof: () => void | Promise<void>): Promise<void> => {
+    try {
+      await proof();
+    } catch (cause) {
+      throw new Error(`${name}: ${(cause as Error).message}`, { cause });
+    }
+  };
   const prove = async (kind: keyof Asked, field: Field): Promise<void> => {
     const { name, set } = await field();
     asked[kind].push(name);
@@ -138,21 +147,32 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
     const shows = await set();
     await nextTick();
     if (!shows) return;
-    try {
+    await provenTo(name, () => {
       expect(document.effect).not.toEqual(before);
       expect(effectSchema.safeParse(document.effect).error?.issues ?? []).toEqual([]);
       shows();
-      document.endGesture();
-      document.undo();
-      await nextTick();
-      expect(document.effect).toEqual(before);
-    } catch (cause) {
-      throw new Error(`${name}: ${(cause as Error).message}`, { cause });
-    }
+    });
+    document.endGesture();
+    steps.push({ name, before });
+  };
+  /** Step by step; the form is shown anew when all are back. */
+  const takeBack = async (): Promise<void> => {
+    for (const { name, before } of steps.splice(0).reverse())
+      await provenTo(name, () => {
+        document.undo();
+        expect(document.effect).toEqual(before);
+      });
+    await nextTick();
   };
   for (let i = 0; i < counts.numbers; i++) await prove('numbers', number(form, i));
-  for (let i = 0; i < counts.choices; i++) await prove('choices', choice(form, i));
+  await takeBack();
+  // What is chosen may bring other fields or take some away: each is taken back before the next.
+  for (let i = 0; i < counts.choices; i++) {
+    await prove('choices', choice(form, i));
+    await takeBack();
+  }
   for (let i = 0; i < counts.colours; i++) await prove('colours', colour(form, i));
+  await takeBack();
   form.unmount();
   return asked;
 };

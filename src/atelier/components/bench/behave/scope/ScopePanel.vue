@@ -41,7 +41,9 @@ onMounted(() => {
 });
 onBeforeUnmount(() => watching?.disconnect());
 
-const HEIGHT = 64;
+const HEIGHT = 72;
+/** Above and below the line: the values of its ends stand there. */
+const MARGIN = 14;
 const duration = computed(() => Math.max(playback.take.duration, store.other?.duration ?? 0));
 const x = computed(() => scaleLinear([0, duration.value], [0, width.value]));
 const ticks = computed(() => x.value.ticks(6));
@@ -56,7 +58,7 @@ interface Drawn {
 const pathOf = (chronicle: Chronicle | null, i: number, range: readonly [number, number]): string => {
   const values = chronicle?.lines[i];
   if (!values) return '';
-  const y = scaleLinear(range, [HEIGHT - 5, 5]);
+  const y = scaleLinear(range, [HEIGHT - MARGIN, MARGIN]);
   const every = Math.max(1, Math.floor(values.length / width.value));
   const points: [number, number][] = [];
   for (let k = 0; k < values.length; k += every) points.push([k / chronicle.rate, values[k]!]);
@@ -204,7 +206,7 @@ const editing = ref<number | null>(null);
           <path class="own" :d="drawn.path" />
           <template v-if="drawn.range">
             <text x="2" y="10">{{ shown(drawn.range[1]) }}</text>
-            <text x="2" :y="HEIGHT - 2">{{ shown(drawn.range[0]) }}</text>
+            <text x="2" :y="HEIGHT - 3">{{ shown(drawn.range[0]) }}</text>
           </template>
           <text v-else x="6" :y="HEIGHT / 2">no value on this take</text>
           <line class="needle" :x1="x(time)" :x2="x(time)" y1="0" :y2="HEIGHT" />
@@ -302,10 +304,6 @@ h2 {
 text {
   font: 10px var(--mono, monospace);
   fill: var(--soft);
-  /* Lines that pass behind leave it readable. */
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 3px;
 }
 .bars {
   position: relative;
