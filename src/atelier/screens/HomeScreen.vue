@@ -8,7 +8,7 @@ import { sentence } from '../../core/errors';
 import { urgently } from '../drawing/urgent';
 import { starterPicture } from '../starters/starter-pictures';
 import { STARTERS, starterOf, type Starter } from '../starters/starters';
-import { keepTake } from '../stores/playback';
+import { keepTake } from '../saving/kept-tries';
 import { useStockStore } from '../stores/stock';
 import HomeBar from '../components/HomeBar.vue';
 import EffectThumb from '../components/common/EffectThumb.vue';

@@ -29,33 +29,12 @@ import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { listens } from '../../tracker/microphone';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
+import { keepRecorded, keepTake, keptRecorded, keptTake, type Recorded } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
 
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
-
-const tapsKey = (id: string, take: string) =>
-  take === FIRST_TAKE.id ? `iconia.taps.${id}` : `iconia.taps.${id}.${take}`;
-const touchesKey = (id: string, take: string) => `iconia.touches.${id}.${take}`;
-const controlsKey = (id: string, take: string) => `iconia.controls.${id}.${take}`;
-const eventsKey = (id: string, take: string) => `iconia.events.${id}.${take}`;
-const takeKey = (id: string) => `iconia.take.${id}`;
-/** What was kept in this browser as JSON; `otherwise` when there is nothing, or nothing readable. */
-const kept = <T>(key: string, otherwise: T): T => {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? 'null') ?? otherwise;
-  } catch {
-    return otherwise;
-  }
-};
-/** The take an effect is seen on when it is opened next: for starters that need one. */
-export const keepTake = (effect: string, take: string): void =>
-  localStorage.setItem(takeKey(effect), JSON.stringify(take));
-
-/** Taps kept in this browser for an effect on a take; else those that the take itself carries. */
-const keptTaps = (id: string, take: Take): readonly RecordedTap[] =>
-  kept<readonly RecordedTap[]>(tapsKey(id, take.id), take.spec.taps);
 
 /** What the tracker makes of the moment on screen, against the truth. */
 export interface TrackerReading {
@@ -140,26 +119,30 @@ export const usePlaybackStore = defineStore('playback', () => {
       }),
   );
 
-  const loadTaps = (): void => {
-    taps.value = document.id ? keptTaps(document.id, take.value) : [];
-    touches.value = document.id ? kept(touchesKey(document.id, take.value.id), []) : [];
-    controls.value = document.id ? kept(controlsKey(document.id, take.value.id), []) : [];
-    events.value = document.id ? kept(eventsKey(document.id, take.value.id), []) : [];
+  const loadRecorded = (): void => {
+    const kept = document.id ? keptRecorded(document.id, take.value) : null;
+    taps.value = kept?.taps ?? [];
+    touches.value = kept?.touches ?? [];
+    controls.value = kept?.controls ?? [];
+    events.value = kept?.events ?? [];
+  };
+  const keep = <K extends keyof Recorded>(kind: K, records: Recorded[K]): void => {
+    if (document.id) keepRecorded(document.id, take.value, kind, records);
   };
   watch(
     () => document.id,
     (id) => {
       time.value = 0;
       playing.value = false;
-      const wanted = id ? kept<string | null>(takeKey(id), null) : null;
+      const wanted = id ? keptTake(id) : null;
       const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
       if (id) take.value = printed(found ?? takeFor(document.effect));
-      loadTaps();
+      loadRecorded();
     },
   );
   const keepTaps = (list: readonly RecordedTap[]): void => {
     taps.value = list;
-    if (document.id) localStorage.setItem(tapsKey(document.id, take.value.id), JSON.stringify(list));
+    keep('taps', list);
   };
 
   const seek = (to: number): void => {
@@ -189,7 +172,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
   const keepTouches = (list: readonly RecordedTouch[]): void => {
     touches.value = list;
-    if (document.id) localStorage.setItem(touchesKey(document.id, take.value.id), JSON.stringify(list));
+    keep('touches', list);
   };
   /** The fingers that lie on the picture from now on; none lifts them. */
   const touch = (fingers: readonly Finger[]): void => {
@@ -209,7 +192,7 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   const keepControls = (list: readonly RecordedControl[]): void => {
     controls.value = list;
-    if (document.id) localStorage.setItem(controlsKey(document.id, take.value.id), JSON.stringify(list));
+    keep('controls', list);
   };
   /** The viewer brings a control to a value now; what was recorded of it later is forgotten. */
   const setControl = (control: ControlId, value: number): void => {
@@ -218,11 +201,11 @@ export const usePlaybackStore = defineStore('playback', () => {
     const rest = controls.value.filter((c) => c.control !== control || c.time < at - 1e-6);
     keepControls([...rest, { time: at, control, value }].sort((a, b) => a.time - b.time));
   };
-  const removeControl = (record: RecordedControl): void =>
-    keepControls(controls.value.filter((c) => c !== record));
+  const removeControls = (records: readonly RecordedControl[]): void =>
+    keepControls(controls.value.filter((c) => !records.includes(c)));
   const keepEvents = (list: readonly RecordedEvent[]): void => {
     events.value = list;
-    if (document.id) localStorage.setItem(eventsKey(document.id, take.value.id), JSON.stringify(list));
+    keep('events', list);
   };
   /** Whether the viewer is recording at this moment: by what is on the strip, or on a live picture by what was pressed. */
   const liveRecording = ref(false);
@@ -346,7 +329,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     take.value = printed(next);
     time.value = 0;
     if (document.id) keepTake(document.id, next.id);
-    loadTaps();
+    loadRecorded();
   };
 
   return {
@@ -372,7 +355,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     preview,
     controls,
     setControl,
-    removeControl,
+    removeControls,
     events,
     viewerEvent,
     recording,

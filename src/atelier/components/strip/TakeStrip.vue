@@ -13,6 +13,7 @@ import { filmOf } from '../../takes/shipped-films';
 import { cueName } from '../../behave-words';
 import { useChronicleStore } from '../../stores/chronicle';
 import { MARK_WORDS } from '../../words';
+import RecordedMarks from './RecordedMarks.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -96,20 +97,6 @@ const marks = computed(() => {
     });
 });
 const chronicle = useChronicleStore();
-const EVENT_WORDS = {
-  recordStarts: 'recording starts',
-  recordStops: 'recording stops',
-  photo: 'photo',
-  cameraFlips: 'camera flipped',
-} as const;
-const EVENT_MARKS = { recordStarts: '●', recordStops: '■', photo: '◎', cameraFlips: '⟲' } as const;
-/** While a slider is dragged it is set in every step; the strip shows the last of each run. */
-const settings = computed(() =>
-  playback.controls.filter((c, i, all) => {
-    const next = all.slice(i + 1).find((d) => d.control === c.control);
-    return !next || next.time - c.time > 0.15;
-  }),
-);
 const live = computed(() => playback.source === 'camera');
 </script>
 
@@ -214,53 +201,7 @@ const live = computed(() => playback.source === 'camera');
           >
         </div>
       </div>
-      <button
-        v-for="(tap, i) in playback.taps"
-        :key="`t${i}`"
-        class="tap"
-        type="button"
-        :style="{ left: `${18 + x(tap.time)}px` }"
-        :aria-label="`Recorded tap at ${tap.time.toFixed(2)} seconds; press to remove`"
-        :title="`Tap at ${tap.time.toFixed(2)} s. Click to remove`"
-        @click="playback.removeTap(i)"
-      />
-      <button
-        v-for="gesture in playback.gestures"
-        :key="`g${gesture.from}`"
-        class="gesture"
-        type="button"
-        :style="{
-          left: `${18 + x(gesture.from)}px`,
-          width: `${Math.max(10, x(gesture.to) - x(gesture.from))}px`,
-        }"
-        :aria-label="`Recorded drag at ${gesture.from.toFixed(2)} seconds; press to remove`"
-        :title="`Drag at ${gesture.from.toFixed(2)} s. Click to remove`"
-        @click="playback.removeGesture(gesture)"
-      />
-      <button
-        v-for="(record, i) in playback.events"
-        :key="`e${i}`"
-        class="event"
-        type="button"
-        :style="{ left: `${18 + x(record.time)}px` }"
-        :aria-label="`Recorded: ${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} seconds; press to remove`"
-        :title="`${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} s. Click to remove`"
-        @click="playback.removeEvent(record)"
-      >
-        {{ EVENT_MARKS[record.event] }}
-      </button>
-      <button
-        v-for="record in settings"
-        :key="`c${record.control}${record.time}`"
-        class="event"
-        type="button"
-        :style="{ left: `${18 + x(record.time)}px` }"
-        :aria-label="`Recorded control at ${record.time.toFixed(2)} seconds; press to remove`"
-        :title="`Control set to ${Math.round(record.value * 100) / 100} at ${record.time.toFixed(2)} s. Click to remove`"
-        @click="playback.removeControl(record)"
-      >
-        ◆
-      </button>
+      <RecordedMarks :at="(time) => 18 + x(time)" />
     </div>
   </section>
 </template>
@@ -332,20 +273,6 @@ const live = computed(() => playback.source === 'camera');
   font-size: 11px;
   color: var(--soft);
 }
-.event {
-  position: absolute;
-  top: 80px;
-  width: 16px;
-  height: 16px;
-  margin-left: -8px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--madder);
-  font-size: 11px;
-  line-height: 16px;
-  cursor: pointer;
-}
 .marks span {
   position: absolute;
   white-space: nowrap;
@@ -389,27 +316,5 @@ const live = computed(() => playback.source === 'camera');
 .needle b.flipped {
   left: auto;
   right: 5px;
-}
-.gesture {
-  position: absolute;
-  top: 86px;
-  height: 8px;
-  padding: 0;
-  border: 2px solid var(--sheet);
-  border-radius: 5px;
-  background: var(--madder);
-  cursor: pointer;
-}
-.tap {
-  position: absolute;
-  top: 84px;
-  width: 12px;
-  height: 12px;
-  margin-left: -6px;
-  padding: 0;
-  border: 2px solid var(--sheet);
-  border-radius: 50%;
-  background: var(--madder);
-  cursor: pointer;
 }
 </style>

@@ -1,0 +1,64 @@
+/**
+ * What the viewer did, on the strip.
+ * @jest-environment ./scripts/jest-page.mjs
+ */
+import 'fake-indexeddb/auto';
+import { afterEach, expect, test } from '@jest/globals';
+import { blankEffect } from '../../../core/document/defaults';
+import type { ControlId } from '../../../core/document/schema';
+import { useEffectStore } from '../../stores/effect';
+import { usePlaybackStore } from '../../stores/playback';
+import { mounted, openEffect, press } from '../testing';
+import RecordedMarks from './RecordedMarks.vue';
+
+afterEach(() => useEffectStore().close());
+const SLOW = 'ctl_slow' as ControlId;
+const open = () => {
+  openEffect(blankEffect('Marks'));
+  const playback = usePlaybackStore();
+  return { playback, marks: mounted(RecordedMarks, { at: (time: number) => 18 + 100 * time }) };
+};
+
+test('each kind stands where it was done, and is removed when it is pressed', async () => {
+  const { playback, marks } = open();
+  playback.seek(1);
+  playback.tap(0.5, 0.5);
+  playback.touch([{ id: 1, x: 0.5, y: 0.5 }]);
+  playback.seek(2);
+  playback.touch([]);
+  playback.viewerEvent('photo');
+  await marks.vm.$nextTick();
+  expect(marks.findAll('button').map((b) => b.attributes('title'))).toEqual([
+    'Tap at 1.00 s. Click to remove',
+    'Drag at 1.00 s. Click to remove',
+    'photo at 2.00 s. Click to remove',
+  ]);
+  expect(marks.find('.gesture').attributes('style')).toMatch(/left: 118px; width: 100px/);
+  await press(/^Recorded drag/);
+  await press(/^Recorded tap/);
+  await press(/^Recorded: photo/);
+  expect([playback.taps, playback.touches, playback.events]).toEqual([[], [], []]);
+  expect(marks.findAll('button')).toHaveLength(0);
+  marks.unmount();
+});
+
+test('a slider that was dragged is one mark, removed with all it was set to on the way', async () => {
+  const { playback, marks } = open();
+  for (const [time, value] of [
+    [1, 0.1],
+    [1.1, 0.2],
+    [1.2, 0.3],
+    [3, 0.9],
+  ] as const) {
+    playback.seek(time);
+    playback.setControl(SLOW, value);
+  }
+  await marks.vm.$nextTick();
+  expect(marks.findAll('button').map((b) => b.attributes('title'))).toEqual([
+    'Control set to 0.3 at 1.20 s. Click to remove',
+    'Control set to 0.9 at 3.00 s. Click to remove',
+  ]);
+  await press(/^Recorded control at 1\.20/);
+  expect(playback.controls.map((c) => c.value)).toEqual([0.9]);
+  marks.unmount();
+});

@@ -1,0 +1,24 @@
+/** Recorded settings of controls as runs: a slider that is dragged is set in every step, and is one thing that the viewer did. */
+import type { Seconds } from '../units';
+import type { RecordedControl } from './player';
+
+/** Settings of one control that are no farther apart belong together. */
+const APART: Seconds = 0.15;
+
+/** `controls` are in order of time. Runs are in order of their ends; each holds at least one record, the last one it ended with. */
+export const controlRuns = (
+  controls: readonly RecordedControl[],
+): readonly (readonly RecordedControl[])[] => {
+  const runs: RecordedControl[][] = [];
+  const open = new Map<RecordedControl['control'], RecordedControl[]>();
+  for (const record of controls) {
+    const run = open.get(record.control);
+    if (run && record.time - run.at(-1)!.time <= APART) run.push(record);
+    else {
+      const begun = [record];
+      open.set(record.control, begun);
+      runs.push(begun);
+    }
+  }
+  return runs.sort((a, b) => a.at(-1)!.time - b.at(-1)!.time);
+};
