@@ -28,7 +28,7 @@ import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
 import { createView } from './objects/create-view';
 import { flatGeometry } from './objects/flat';
-import type { ObjectView } from './objects/object-view';
+import type { ObjectView, ViewTools } from './objects/object-view';
 import type { Stores } from './stores';
 
 interface Entry {
@@ -68,8 +68,8 @@ export class EffectView {
     screen: new Scene(),
   };
   private readonly entries = new Map<ObjectId, Entry>();
-  private readonly beneath = new Beneath();
-  private readonly square = flatGeometry();
+  /** What all views of this effect share. */
+  private readonly tools: ViewTools;
   private readonly light = new EffectLight(this.scenes.space);
   private readonly flatLight = new EffectLight(this.scenes.screen);
   private readonly screenCamera = new OrthographicCamera();
@@ -85,11 +85,12 @@ export class EffectView {
   /** `camera` gives parts of the camera picture to what shows them. */
   constructor(
     private readonly stores: Stores,
-    private readonly camera: CameraParts | null = null,
+    camera: CameraParts | null = null,
   ) {
+    this.tools = { stores, beneath: new Beneath(), square: flatGeometry(), camera };
     this.screenCamera.position.z = 1;
-    this.hint = new PictureHint({ beneath: this.beneath, square: this.square });
-    this.looks = new FaceLooks(stores, this.beneath, camera);
+    this.hint = new PictureHint(this.tools);
+    this.looks = new FaceLooks(stores, this.tools.beneath, camera);
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
   }
@@ -197,12 +198,7 @@ export class EffectView {
     const { object, views } = entry;
     let view = views.get(place.instance);
     if (!view) {
-      view = createView(object, {
-        stores: this.stores,
-        beneath: this.beneath,
-        square: this.square,
-        camera: this.camera,
-      });
+      view = createView(object, this.tools);
       view.node.userData.objectId = object.id;
       view.node.matrixAutoUpdate = false;
       views.set(place.instance, view);
@@ -314,8 +310,8 @@ export class EffectView {
     for (const [id, entry] of this.entries) this.remove(id, entry);
     this.hint.dispose();
     this.looks.dispose();
-    this.beneath.dispose();
-    this.square.dispose();
+    this.tools.beneath.dispose();
+    this.tools.square.dispose();
     this.light.dispose();
     this.flatLight.dispose();
   }
