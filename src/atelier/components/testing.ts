@@ -133,9 +133,9 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
   const asked: { [K in keyof Asked]: string[] } = { numbers: [], choices: [], colours: [] };
   /** The document before each step that is not undone yet. */
   const steps: { readonly name: string; readonly before: Effect }[] = [];
-  const provenTo = async (name: string, proof: () => void | Promise<void>): Promise<void> => {
+  const named = (name: string, proof: () => void): void => {
     try {
-      await proof();
+      proof();
     } catch (cause) {
       throw new Error(`${name}: ${(cause as Error).message}`, { cause });
     }
@@ -147,7 +147,7 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
     const shows = await set();
     await nextTick();
     if (!shows) return;
-    await provenTo(name, () => {
+    named(name, () => {
       expect(document.effect).not.toEqual(before);
       expect(effectSchema.safeParse(document.effect).error?.issues ?? []).toEqual([]);
       shows();
@@ -158,7 +158,7 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
   /** Step by step; the form is shown anew when all are back. */
   const takeBack = async (): Promise<void> => {
     for (const { name, before } of steps.splice(0).reverse())
-      await provenTo(name, () => {
+      named(name, () => {
         document.undo();
         expect(document.effect).toEqual(before);
       });

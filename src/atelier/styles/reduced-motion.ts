@@ -1,5 +1,5 @@
 /** Whether the system asks for little motion: follows the setting while the page is open. */
-import { onBeforeUnmount, readonly, ref, watchEffect, type Ref } from 'vue';
+import { readonly, ref, watchEffect, type Ref } from 'vue';
 
 const query = matchMedia('(prefers-reduced-motion: reduce)');
 const reduced = ref(query.matches);
@@ -13,11 +13,10 @@ const TURN = 700;
 /** Counts while pictures are shown in turn; stands still where little motion is asked for. */
 export const useTurns = (): Readonly<Ref<number>> => {
   const turn = ref(0);
-  let timer: ReturnType<typeof setInterval> | undefined;
-  watchEffect(() => {
-    clearInterval(timer);
-    if (!reduced.value) timer = setInterval(() => turn.value++, TURN);
+  watchEffect((onCleanup) => {
+    if (reduced.value) return;
+    const timer = setInterval(() => turn.value++, TURN);
+    onCleanup(() => clearInterval(timer));
   });
-  onBeforeUnmount(() => clearInterval(timer));
   return readonly(turn);
 };

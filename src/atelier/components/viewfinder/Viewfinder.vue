@@ -24,6 +24,7 @@ import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
 import ViewerButtons from './ViewerButtons.vue';
 import { useFinderOverlay } from './use-finder-overlay';
+import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
 
 const props = defineProps<{ stage: string }>();
@@ -251,21 +252,6 @@ const showPicture = (): void => {
 };
 watch(() => [playback.source === 'camera', playback.take, prints.images, desk.people] as const, showPicture);
 watch(() => playback.liveFrame, needsDraw);
-/** Said quietly in the corner, so that nobody takes the lighter drawing for the effect's own look. */
-const lighter = computed(() => {
-  if (playback.source === 'camera') return null;
-  const words = [
-    ...(desk.plainPeople ? ['plain figures'] : []),
-    ...(detail.value === 'plain'
-      ? ['take without shadows']
-      : detail.value === 'soft'
-        ? ['coarse shadows']
-        : []),
-    ...(share.value < 0.99 ? [`${Math.round(share.value * 100)} % size`] : []),
-  ];
-  return words.length > 0 ? words.join(', ') : null;
-});
-
 /** Shift turns snapping on, or off where it is on. */
 let shifted = false;
 const snap = (event: KeyboardEvent | PointerEvent): void => {
@@ -287,20 +273,7 @@ const hand = computed(() => (painting.value ? brush : pointers));
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
-const label = computed(() => {
-  if (playback.source === 'camera') return 'Your camera';
-  return playback.source === 'tracked' ? `${playback.take.name}, tracked` : playback.take.name;
-});
-const caption = computed(() => {
-  if (playback.trackerStarting) return 'Loading the face tracker';
-  if (playback.cameraState === 'starting') return 'Opening the camera and the face tracker';
-  if (playback.source === 'camera') {
-    if (playback.peopleError) return playback.peopleError;
-    if (playback.peopleState === 'loading') return 'Looking for the people in the picture';
-    if (playback.cameraState === 'looking') return 'No face in the picture yet';
-  }
-  return null;
-});
+const { label, caption, lighter } = useFinderWords(detail, share);
 </script>
 
 <template>
