@@ -5,7 +5,7 @@ import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/document/new-objects';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import type { TakeSpec } from '../src/core/takes/take';
-import { createEffect, keptPicture, serverEffect, shareOf } from './harness/pages';
+import { createEffect, drawnOut, keptPicture, lookAt, serverEffect, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 const finder = (page: Page) => page.locator('.finder canvas');
@@ -164,4 +164,30 @@ test('the real tracker on a take: it finds the face, and says how far it is off'
   await page.getByRole('button', { name: 'Truth' }).click();
   await expect(page.getByTestId('tracker-error')).toBeHidden();
   await expect(page.locator('[data-reading="yaw"]')).toHaveText(/^-?0\.0°$/);
+});
+
+test.describe('people in full', () => {
+  test.use({ people: 'full' });
+
+  test('a worker makes them, and they look as if the page had', async ({ page }) => {
+    const id = await createEffect(page, 'Nobody else');
+    const workers: string[] = [];
+    page.on('worker', (worker) => workers.push(worker.url()));
+    await page.goto(`/effects/${id}/place`);
+    // Whoever was seen before is there already: a page that knows nobody.
+    await page.reload();
+    await drawnOut(page);
+    const made = await lookAt(finder(page));
+    expect(workers.filter((url) => url.includes('people-worker'))).not.toHaveLength(0);
+    await page.route('**/people-worker*', (route) => route.abort());
+    await page.reload();
+    await drawnOut(page);
+    const drawn = await lookAt(finder(page));
+    expect(Buffer.compare(Buffer.from(made.data), Buffer.from(drawn.data))).toBe(0);
+    // Somebody is seen, not a plain figure: skin has many shades.
+    const shades = new Set<number>();
+    for (let i = 0; i < drawn.data.length; i += 3)
+      shades.add((drawn.data[i]! << 16) | (drawn.data[i + 1]! << 8) | drawn.data[i + 2]!);
+    expect(shades.size).toBeGreaterThan(2000);
+  });
 });

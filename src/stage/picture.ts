@@ -6,6 +6,8 @@ import type { TrackFrame } from '../core/tracking/track-frame';
 export interface CameraPicture {
   /** The field of view, top to bottom, that the effect has to be drawn with to fit this picture. */
   viewFovY(frame: TrackFrame, viewAspect: number): Degrees;
+  /** Makes its programs ready, so that drawing it holds nobody up. */
+  prepare?(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): Promise<void>;
   /** Fills the renderer's current target. */
   draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void;
   /** Whether it is known which of its pixels are people. If not, nothing can lie behind them. */

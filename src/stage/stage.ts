@@ -118,12 +118,58 @@ export class Stage {
   drawn: { readonly program: Program; readonly places: readonly ObjectPlaces[]; readonly here: Here } | null =
     null;
 
+  /**
+   * Makes ready what the first picture needs, a part at a time: its programs are translated side by side where the browser can, and
+   * the page goes on answering. A picture that is drawn without looks the same, after the page has stood still for as long.
+   */
+  async prepare(frame: TrackFrame, program: Program, runtime: Runtime): Promise<void> {
+    const { renderer, picture, camera, effectView, aspect } = this;
+    if (!picture) return;
+    await picture.prepare?.(renderer, frame, aspect);
+    // It may have been let go meanwhile.
+    if (this.picture !== picture) return;
+    this.pose(picture, frame, program, runtime);
+    await effectView.prepare(renderer, camera);
+  }
+
   /** `keep` leaves objects out that are not worked on now. */
   draw(frame: TrackFrame, program: Program, runtime: Runtime, keep?: (id: ObjectId) => boolean): void {
     const { renderer, picture, camera, effectView, aspect } = this;
     if (!picture) return;
     renderer.clear();
     picture.draw(renderer, frame, aspect);
+    this.pose(picture, frame, program, runtime, keep);
+    if (effectView.hasBackdrop) {
+      renderer.clearDepth();
+      // Only where people can be kept before it; else the picture stays as it is.
+      if (picture.knowsPeople) {
+        this.cameraParts.prepare();
+        effectView.drawBackdrop(renderer);
+        this.cameraParts.layPeople();
+      }
+    }
+    renderer.clearDepth();
+    effectView.draw(renderer, camera);
+    for (const grade of effectView.grades)
+      this.gradeView.apply(renderer, grade, {
+        frame: Math.max(0, runtime.steps - 1),
+        line: this.compareLine,
+        tableOf: (id) => {
+          const asset = program.effect.assets[id];
+          return asset?.kind === 'table' ? this.stores.tables.get(asset) : null;
+        },
+      });
+  }
+
+  /** Brings the effect and the camera to where they are in this frame. */
+  private pose(
+    picture: CameraPicture,
+    frame: TrackFrame,
+    program: Program,
+    runtime: Runtime,
+    keep?: (id: ObjectId) => boolean,
+  ): void {
+    const { renderer, camera, effectView, aspect } = this;
     camera.fov = picture.viewFovY(frame, aspect);
     camera.aspect = aspect;
     camera.updateProjectionMatrix();
@@ -158,26 +204,6 @@ export class Stage {
       facesBySlot(here.presence, here.frame),
       runtime,
     );
-    if (effectView.hasBackdrop) {
-      renderer.clearDepth();
-      // Only where people can be kept before it; else the picture stays as it is.
-      if (picture.knowsPeople) {
-        this.cameraParts.prepare();
-        effectView.drawBackdrop(renderer);
-        this.cameraParts.layPeople();
-      }
-    }
-    renderer.clearDepth();
-    effectView.draw(renderer, camera);
-    for (const grade of effectView.grades)
-      this.gradeView.apply(renderer, grade, {
-        frame: Math.max(0, runtime.steps - 1),
-        line: this.compareLine,
-        tableOf: (id) => {
-          const asset = program.effect.assets[id];
-          return asset?.kind === 'table' ? this.stores.tables.get(asset) : null;
-        },
-      });
   }
 
   /** Draws what lies over everything. It is drawn apart, since it stands where the effect was just drawn. */

@@ -183,10 +183,20 @@ export class TakePicture implements CameraPicture {
     return state;
   }
 
-  draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void {
-    this.pose(frame, viewAspect);
+  private shadowsOf(renderer: WebGLRenderer): void {
     renderer.shadowMap.enabled = this.detail !== 'plain';
     renderer.shadowMap.type = PCFShadowMap;
+  }
+
+  async prepare(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): Promise<void> {
+    this.pose(frame, viewAspect);
+    this.shadowsOf(renderer);
+    await renderer.compileAsync(this.scene, this.camera);
+  }
+
+  draw(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): void {
+    this.pose(frame, viewAspect);
+    this.shadowsOf(renderer);
     renderer.render(this.scene, this.camera);
   }
 

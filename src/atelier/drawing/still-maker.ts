@@ -5,6 +5,7 @@
 import { Player } from '../../core/behave/player';
 import type { Effect } from '../../core/document/schema';
 import type { Take } from '../../core/takes/take';
+import { makePeople } from '../../stage/performer/people-maker';
 import type { PeopleDetail } from '../../stage/performer/person-view';
 import type { PictureImage } from '../../stage/printed-pictures';
 import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
@@ -58,6 +59,7 @@ class StillMaker {
     if (signal.aborted) return;
     this.stage ??= new Stage(document.createElement('canvas'), this.stores, { keepPixels: true });
     const { stage } = this;
+    if (people === 'full') await makePeople(take.performers);
     if (this.take !== take || this.pictures !== pictures || this.people !== people)
       stage.setPicture(new TakePicture(take, { pictures, people }));
     this.take = take;

@@ -9,6 +9,7 @@ import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
 import { carriesFiles, filesOfInput } from '../intake/dropped';
 import { loadUsed } from '../../stage/effect/stores';
+import { makePeople } from '../../stage/performer/people-maker';
 import { useAssetsStore } from '../stores/assets';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
@@ -35,6 +36,8 @@ const props = defineProps<{ id: string; stage: string }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
+// Most effects open on the first take: its people are made while the effect is on its way.
+if (desk.people === 'full') void makePeople(playback.take.performers);
 const painter = usePainterStore();
 const imports = useImportsStore();
 const assets = useAssetsStore();

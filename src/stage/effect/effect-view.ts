@@ -237,6 +237,23 @@ export class EffectView {
     renderer.render(this.scenes.backdrop, this.screenCamera);
   }
 
+  /** Makes the programs ready that drawing it as it is posed now needs. */
+  async prepare(renderer: WebGLRenderer, camera: PerspectiveCamera): Promise<void> {
+    const ready: Promise<unknown>[] = [];
+    if (this.shown.space) {
+      this.light.reflect(renderer);
+      renderer.shadowMap.enabled = this.light.shadows;
+      ready.push(renderer.compileAsync(this.scenes.space, camera));
+    }
+    if (this.shown.screen) {
+      renderer.shadowMap.enabled = false;
+      this.flatLight.reflect(renderer);
+      ready.push(renderer.compileAsync(this.scenes.screen, this.screenCamera));
+    }
+    if (this.shown.backdrop) ready.push(renderer.compileAsync(this.scenes.backdrop, this.screenCamera));
+    await Promise.all(ready);
+  }
+
   /** Draws what is in the room, then what lies on the screen. */
   draw(renderer: WebGLRenderer, camera: PerspectiveCamera): void {
     if (this.shown.space) {

@@ -1,12 +1,21 @@
 /** A beard: layers over the skin where it grows, cut out by strands; it goes along with jaw and lips. */
-import { BufferAttribute, BufferGeometry, DoubleSide, Group, Mesh, MeshLambertMaterial } from 'three';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  Group,
+  Mesh,
+  MeshLambertMaterial,
+  type Texture,
+} from 'three';
 import { headTopology } from '../../core/takes/head-mesh';
 import { smoothstep } from '../../core/maths/scalar';
 import { Random } from '../../core/maths/random';
 import type { Performer } from '../../core/takes/performer';
-import { css, paintCanvas, textureOf } from './canvas';
+import { css, paintCanvas } from './canvas';
 import { cutLips, SHEET, traceBeard } from './face-painting';
 import { markPart } from '../parts';
+import { madeSheet, sheetOf, sheetTexture, type Sheet } from './made-once';
 
 const MASK = 256;
 const PIXELS = 512;
@@ -31,8 +40,8 @@ const thickness = (): ((u: number, v: number) => number) => {
   };
 };
 
-const strands = (performer: Performer, sparse: number, seed: number) => {
-  const { canvas, context: g } = paintCanvas(PIXELS, PIXELS);
+const paintStrands = (performer: Performer, sparse: number, seed: number): Sheet => {
+  const { context: g } = paintCanvas(PIXELS, PIXELS);
   g.scale(PIXELS / SHEET, PIXELS / SHEET);
   const random = new Random(seed);
   const colour = performer.hair.style === 'bald' ? performer.brows.colour : performer.hair.colour;
@@ -51,10 +60,15 @@ const strands = (performer: Performer, sparse: number, seed: number) => {
     );
     g.stroke();
   }
-  const texture = textureOf(canvas);
-  texture.flipY = false;
-  return texture;
+  return sheetOf(g);
 };
+
+const strands = (performer: Performer, sparse: number, seed: number): Texture =>
+  sheetTexture(
+    madeSheet(`beard ${sparse} ${seed} ${JSON.stringify(performer)}`, () =>
+      paintStrands(performer, sparse, seed),
+    ),
+  );
 
 /** Whether a mesh is part of a beard: hair, but not that of the head. */
 export const isBeard = (mesh: Mesh): boolean => mesh.parent?.userData.beard === true;

@@ -11,23 +11,6 @@ export const paintCanvas = (width: number, height: number): { canvas: OffscreenC
   return { canvas, context };
 };
 
-const MOST_PAINTED = 24;
-
-/** Paintings that were made before: the Viewfinder, Space and the stills show the same people. */
-export class PaintedOnce<T> {
-  private readonly painted = new Map<string, T>();
-
-  /** Paints once for each key; the key says all that the painting depends on. The oldest are forgotten. */
-  get(key: string, paint: () => T): T {
-    const { painted } = this;
-    const made = painted.get(key) ?? paint();
-    painted.delete(key);
-    painted.set(key, made);
-    if (painted.size > MOST_PAINTED) painted.delete(painted.keys().next().value!);
-    return made;
-  }
-}
-
 /**
  * Paints with a soft edge: all of it sharp on a sheet of its own, blurred once. A filter on each stroke would
  * blur the whole sheet each time.

@@ -1,13 +1,5 @@
 /** Paints the skin of a performer's face in the topology's UV. */
-import {
-  DataTexture,
-  LinearFilter,
-  LinearMipmapLinearFilter,
-  RGBAFormat,
-  SRGBColorSpace,
-  UnsignedByteType,
-  type Texture,
-} from 'three';
+import type { Texture } from 'three';
 import {
   BROW_LEFT,
   BROW_RIGHT,
@@ -21,7 +13,7 @@ import {
 import { Random } from '../../core/maths/random';
 import type { Performer } from '../../core/takes/performer';
 import { SKINS, type Skin } from '../../core/takes/skin-tones';
-import { css, paintCanvas, PaintedOnce, softly, spot, type Context } from './canvas';
+import { css, paintCanvas, softly, spot, type Context } from './canvas';
 import {
   at,
   centre,
@@ -33,6 +25,7 @@ import {
   traceMoustache,
   type Point,
 } from './face-painting';
+import { madeSheet, sheetOf, sheetTexture, type Sheet } from './made-once';
 
 /** Painted at this many pixels: the show page paints it before its first picture. */
 const PIXELS = 768;
@@ -285,9 +278,10 @@ const paintBeard = (g: Context, performer: Performer, random: Random): void => {
 /** Pores repeat after this many pixels, where nobody sees it. */
 const PORES = 192;
 
-/** Gives the finished picture, as its values: uploading them costs a fraction of uploading the canvas. */
-const withPores = (g: Context, random: Random, age: number): Uint8ClampedArray => {
-  const { data } = g.getImageData(0, 0, PIXELS, PIXELS);
+/** Gives the finished picture. */
+const withPores = (g: Context, random: Random, age: number): Sheet => {
+  const sheet = sheetOf(g);
+  const data = sheet.pixels;
   const much = 6 + 5 * age;
   const pores = Float32Array.from({ length: PORES * PORES }, () => (random.next() - 0.5) * much);
   for (let y = 0; y < PIXELS; y++) {
@@ -300,10 +294,10 @@ const withPores = (g: Context, random: Random, age: number): Uint8ClampedArray =
       data[i + 2] = data[i + 2]! + n;
     }
   }
-  return data;
+  return sheet;
 };
 
-const paintSkin = (performer: Performer): Uint8ClampedArray => {
+const paintSkin = (performer: Performer): Sheet => {
   const { context } = paintCanvas(PIXELS, PIXELS);
   context.scale(PIXELS / SHEET, PIXELS / SHEET);
   const random = new Random(performer.seed);
@@ -322,16 +316,5 @@ const paintSkin = (performer: Performer): Uint8ClampedArray => {
   return withPores(context, random, age);
 };
 
-const skins = new PaintedOnce<Uint8ClampedArray>();
-
-export const skinTexture = (performer: Performer): Texture => {
-  const skin = skins.get(JSON.stringify(performer), () => paintSkin(performer));
-  // The topology's V runs down, as the rows do.
-  const texture = new DataTexture(skin, PIXELS, PIXELS, RGBAFormat, UnsignedByteType);
-  texture.colorSpace = SRGBColorSpace;
-  texture.magFilter = LinearFilter;
-  texture.minFilter = LinearMipmapLinearFilter;
-  texture.generateMipmaps = true;
-  texture.needsUpdate = true;
-  return texture;
-};
+export const skinTexture = (performer: Performer): Texture =>
+  sheetTexture(madeSheet(`skin ${JSON.stringify(performer)}`, () => paintSkin(performer)));

@@ -5,9 +5,11 @@ import { Stage } from '../../../stage/stage';
 import { Handles } from '../../../stage/handles';
 import type { EffectObject } from '../../../core/document/schema';
 import type { Held } from '../../../core/placing/drag';
+import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
+import { FirstPicture } from '../../drawing/first-picture';
 import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
 import { AdaptiveDetail } from './adaptive-detail';
@@ -62,12 +64,16 @@ const needsDraw = (): void => {
   loop.wake();
   sayWanted();
 };
+/** Whether those before the camera can be drawn at once; until they can the picture stays as it was. */
+const isCast = (): boolean =>
+  playback.source === 'camera' || desk.people === 'plain' || arePeopleMade(playback.take.performers);
 /** Said on the canvas: what its picture still lacks, and how many pictures were drawn, so that whoever waits for one can. */
 let drawn = 0;
 const sayWanted = (): void => {
   if (!canvas.value) return;
   const lacks = [
-    ...(redraw.isWanted ? ['picture'] : []),
+    ...(redraw.isWanted || first.isComing ? ['picture'] : []),
+    ...(isCast() ? [] : ['people']),
     ...(assets.stores.arrivals.count > 0 ? ['assets'] : []),
     ...(prints.loading ? ['prints'] : []),
   ].join(' ');
@@ -131,6 +137,16 @@ const draw = (): void => {
   playback.pictured = true;
 };
 
+/** The first picture is made ready a part at a time, so that the page answers meanwhile. */
+const first = new FirstPicture({
+  prepare: async () => {
+    const now = playback.now();
+    if (now) await drawing?.prepare(now.frame, now.program, now.runtime);
+  },
+  draw,
+  again: needsDraw,
+});
+
 /** Draws the take with less, then smaller, while it plays on a machine that cannot keep up. */
 const adapt = (elapsed: number): void => {
   const camera = playback.source === 'camera';
@@ -151,7 +167,7 @@ const loop = new FrameLoop((passed) => {
   playback.advance(elapsed);
   adapt(elapsed);
   if (playback.source === 'tracked') playback.now();
-  if (redraw.take(performance.now()) || playback.source === 'camera') draw();
+  if (isCast() && (redraw.take(performance.now()) || playback.source === 'camera')) first.draw();
   sayWanted();
   const moves = playback.playing || playback.source !== 'take';
   return moves || redraw.needsFrame || assets.stores.arrivals.count > 0;
@@ -183,6 +199,7 @@ onMounted(() => {
   canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
   canvas.value!.addEventListener('webglcontextrestored', () => {
     lost.value = false;
+    first.giveUp();
     needsDraw();
   });
   observer = new ResizeObserver(fit);
@@ -192,6 +209,7 @@ onMounted(() => {
 });
 onBeforeUnmount(() => {
   loop.stop();
+  first.stop();
   playback.pictured = false;
   observer?.disconnect();
   handles?.dispose();
@@ -247,6 +265,7 @@ const showPicture = (): void => {
       pictures: prints.images,
     });
     drawing?.setPicture(picture);
+    if (!isCast()) void makePeople(playback.take.performers).then(needsDraw);
   }
   needsDraw();
 };

@@ -4,6 +4,7 @@ import { shapedPoint } from '../../../core/face/head-shape';
 import type { Performer } from '../../../core/takes/performer';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { markPart } from '../../parts';
+import { madeGeometry } from '../made-once';
 import {
   capGeometry,
   COVERED_HAIRLINE,
@@ -44,8 +45,15 @@ export class HairView {
     this.lag.value.fromArray(lag);
   }
 
-  private add(geometry: BufferGeometry, material: ReturnType<typeof hairMaterial>): void {
-    const mesh = new Mesh(geometry, material);
+  /** `name` tells it from the other parts of this hair. */
+  private add(
+    name: string | number,
+    make: () => BufferGeometry,
+    material: ReturnType<typeof hairMaterial>,
+  ): void {
+    const { hair, tone, seed, shape } = this.performer;
+    const key = `hair ${name} ${JSON.stringify([hair, tone, seed, shape])}`;
+    const mesh = new Mesh(madeGeometry(key, make), material);
     mesh.frustumCulled = false;
     this.group.add(mesh);
   }
@@ -54,12 +62,8 @@ export class HairView {
   private ground(hairline: Hairline, lift = 0.0012): void {
     const { shape, hair, seed } = this.performer;
     this.add(
-      capGeometry({
-        hairline,
-        pole: WHORL,
-        lift: (v) => lift * (1 - 0.5 * v),
-        shape,
-      }),
+      'ground',
+      () => capGeometry({ hairline, pole: WHORL, lift: (v) => lift * (1 - 0.5 * v), shape }),
       hairMaterial(this.lag, {
         map: strandTexture(hair.colour, { seed: seed + 1, ragged: 0.12, fade: 0.3 }),
         blended: true,
@@ -76,14 +80,16 @@ export class HairView {
     const layers = 6;
     for (let n = 1; n <= layers; n++)
       this.add(
-        capGeometry({
-          hairline: SHORT_HAIRLINE,
-          pole: WHORL,
-          lift: fullOnTop((high * n) / layers),
-          shape,
-          repeat: 3,
-          twist: 0.04 * n,
-        }),
+        n,
+        () =>
+          capGeometry({
+            hairline: SHORT_HAIRLINE,
+            pole: WHORL,
+            lift: fullOnTop((high * n) / layers),
+            shape,
+            repeat: 3,
+            twist: 0.04 * n,
+          }),
         hairMaterial(this.lag, {
           map: furTexture(hair.colour, seed + 10 + n, 1 - 0.3 * (n / layers)),
           alphaTest: 0.5,
@@ -99,7 +105,8 @@ export class HairView {
       [0.0105, 6],
     ] as const)
       this.add(
-        curtainGeometry({ ends, lift, shape, partAt }),
+        more,
+        () => curtainGeometry({ ends, lift, shape, partAt }),
         hairMaterial(this.lag, {
           map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.06, fade: 0.1 }),
           blended: true,
@@ -113,15 +120,17 @@ export class HairView {
     this.ground(SOFT_HAIRLINE, 0.004);
     const tight = tone === 'VI';
     this.add(
-      curlGeometry({
-        colour: hair.colour,
-        seed,
-        shape,
-        count: tight ? 290 : 270,
-        radius: tight ? 0.0062 : 0.0068,
-        length: tight ? 0.042 : 0.075,
-        hang: tight ? 0.3 : 0.85,
-      }),
+      'curls',
+      () =>
+        curlGeometry({
+          colour: hair.colour,
+          seed,
+          shape,
+          count: tight ? 290 : 270,
+          radius: tight ? 0.0062 : 0.0068,
+          length: tight ? 0.042 : 0.075,
+          hang: tight ? 0.3 : 0.85,
+        }),
       hairMaterial(this.lag, { vertexColors: true }),
     );
   }
@@ -131,7 +140,8 @@ export class HairView {
     this.ground(SOFT_HAIRLINE);
     const smooth = (lift: number, more: number) =>
       this.add(
-        capGeometry({ hairline: SOFT_HAIRLINE, pole: KNOT, lift: fullOnTop(lift), shape }),
+        more,
+        () => capGeometry({ hairline: SOFT_HAIRLINE, pole: KNOT, lift: fullOnTop(lift), shape }),
         hairMaterial(this.lag, {
           map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.1, darkAtRoot: false, fade: 0.22 }),
           blended: true,
@@ -157,6 +167,10 @@ export class HairView {
 
   private scarf(): void {
     const { shape, hair } = this.performer;
-    this.add(scarfGeometry(hair.colour, shape), hairMaterial(this.lag, { vertexColors: true }));
+    this.add(
+      'scarf',
+      () => scarfGeometry(hair.colour, shape),
+      hairMaterial(this.lag, { vertexColors: true }),
+    );
   }
 }

@@ -3,9 +3,8 @@ import { DoubleSide, MeshLambertMaterial, RepeatWrapping, Vector3, type Texture 
 import { Random } from '../../../core/maths/random';
 import { lerp } from '../../../core/maths/scalar';
 import type { Hex } from '../../../core/units';
-import { css, paintCanvas, PaintedOnce, textureOf } from '../canvas';
-
-const sheets = new PaintedOnce<OffscreenCanvas>();
+import { css, paintCanvas } from '../canvas';
+import { madeSheet, sheetOf, sheetTexture, type Sheet } from '../made-once';
 
 const WIDTH = 1024;
 const HEIGHT = 256;
@@ -37,8 +36,8 @@ const tone = (colour: Hex, random: Random, opacity: number): string => {
 const paintStrands = (
   colour: Hex,
   { seed, count = 1900, ground = true, ragged = 0.06, darkAtRoot = true, fade = 0 }: StrandOptions,
-): OffscreenCanvas => {
-  const { canvas, context: g } = paintCanvas(WIDTH, HEIGHT);
+): Sheet => {
+  const { context: g } = paintCanvas(WIDTH, HEIGHT);
   const random = new Random(seed);
   if (ground) {
     const fill = g.createLinearGradient(0, 0, 0, HEIGHT);
@@ -72,24 +71,21 @@ const paintStrands = (
     g.fillStyle = thin;
     g.fillRect(0, 0, WIDTH, HEIGHT);
   }
-  return canvas;
+  return sheetOf(g);
 };
 
-const hairTexture = (canvas: OffscreenCanvas): Texture => {
-  const texture = textureOf(canvas);
-  texture.flipY = false;
+const hairTexture = (sheet: Sheet): Texture => {
+  const texture = sheetTexture(sheet);
   texture.wrapS = RepeatWrapping;
   return texture;
 };
 
 /** Strands from the pole or parting (top of the sheet) to the ends (bottom), where they fade. */
 export const strandTexture = (colour: Hex, options: StrandOptions): Texture =>
-  hairTexture(
-    sheets.get(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)),
-  );
+  hairTexture(madeSheet(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)));
 
-const paintFur = (colour: Hex, seed: number, density: number): OffscreenCanvas => {
-  const { canvas, context: g } = paintCanvas(1024, 512);
+const paintFur = (colour: Hex, seed: number, density: number): Sheet => {
+  const { context: g } = paintCanvas(1024, 512);
   const random = new Random(seed);
   for (let n = 0; n < 17000 * density; n++) {
     const [x, y] = [random.between(0, 1024), random.between(0, 502)];
@@ -102,12 +98,12 @@ const paintFur = (colour: Hex, seed: number, density: number): OffscreenCanvas =
     g.lineTo(x + random.between(-3, 3), y + random.between(6, 13));
     g.stroke();
   }
-  return canvas;
+  return sheetOf(g);
 };
 
 /** Short upright hairs, seen from above: dots and dashes with nothing between. */
 export const furTexture = (colour: Hex, seed: number, density: number): Texture =>
-  hairTexture(sheets.get(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
+  hairTexture(madeSheet(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
 
 /** How far loose hair hangs back, shared by all hair of one performer. */
 export interface Lag {
