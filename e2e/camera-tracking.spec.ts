@@ -48,8 +48,8 @@ test('the tracker locks on, and pose and mouth agree with the truth', async ({ p
     same = stamp === last ? same + 1 : 0;
     last = stamp;
     // The picture has stood still for a while, so what is read belongs to it.
-    if (reading && stamp > 0 && same >= 3) seen.set(stamp, [...(seen.get(stamp) ?? []), reading]);
-    await page.waitForTimeout(200);
+    if (reading && stamp > 0 && same >= 5) seen.set(stamp, [...(seen.get(stamp) ?? []), reading]);
+    await page.waitForTimeout(100);
   }
   for (const [i, time] of CLIP_MOMENTS.entries()) {
     const readings = seen.get(i + 1) ?? [];

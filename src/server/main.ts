@@ -1,48 +1,33 @@
-/** Starts the server: node dist/server/main.js [--port N] [--data DIR] [--no-demo] [--host NAME] [--quota GB] */
+/** Starts the server: node dist/server/main.js, with the settings of `options.ts`. */
 import { createServer } from 'node:http';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { sentence } from '../core/errors';
-import { createApp, QUOTA } from './app';
+import { createApp } from './app';
 import { ContentFiles } from './content-files';
 import { openDatabase } from './database';
 import { keepHouse } from './housekeeping';
 import { WorkerJobs } from './jobs/worker-jobs';
 import { lockFolder } from './lock';
 import { moveBytesOut } from './move-bytes-out';
+import { readSettings } from './options';
 import { logRequests, openRequestLog, plainError } from './request-log';
 import { seedDemo } from './seed';
 
 const root = process.env.ICONIA_ROOT ?? process.cwd();
-const GB = 1024 ** 3;
 /** Milliseconds until the thread for packages is made ready. */
 const WARM_AFTER = 3000;
 const log = pino({ level: process.env.ICONIA_LOG ?? 'warn' }, pino.destination(2));
 
 const main = async (): Promise<void> => {
-  const { values } = parseArgs({
-    options: {
-      port: { type: 'string', default: '4170' },
-      data: { type: 'string', default: resolve(root, 'data') },
-      'no-demo': { type: 'boolean', default: false },
-      host: { type: 'string', multiple: true, default: [] },
-      quota: { type: 'string', default: String(QUOTA / GB) },
-    },
-  });
-  const port = Number(values.port);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new Error(`--port wants a number from 0 to 65535, not ${values.port}.`);
-  const quota = Number(values.quota) * GB;
-  if (!(quota > 0)) throw new Error(`--quota wants gigabytes above 0, not ${values.quota}.`);
-  const data = resolve(values.data);
+  const { port, data, demo, hosts, quota } = readSettings(process.argv.slice(2), root);
   const unlock = lockFolder(data, `http://127.0.0.1:${port}`);
   process.on('exit', unlock);
   const db = await openDatabase(data, { templateFile: resolve(root, 'dist/server/template.zip.gz') });
   const content = new ContentFiles(join(data, 'files'));
   await moveBytesOut(db, content);
-  if (!values['no-demo']) await seedDemo(db, content, resolve(root, 'demo/packages'));
+  if (demo) await seedDemo(db, content, resolve(root, 'demo/packages'));
   const jobs = new WorkerJobs(join(dirname(fileURLToPath(import.meta.url)), 'job-worker.js'));
   const fault = (error: unknown): void => log.error(plainError(error));
   const app = createApp({
@@ -52,7 +37,7 @@ const main = async (): Promise<void> => {
     ...(process.env.ICONIA_DEV ? {} : { clientDir: resolve(root, 'dist/client') }),
     stockDir: resolve(root, 'stock'),
     trackerDirs: [resolve(root, 'dist/trackers'), resolve(root, 'node_modules/@mediapipe')],
-    hosts: values.host,
+    hosts,
     quota,
     log: fault,
     requests: logRequests(openRequestLog(join(data, 'requests.log'))),

@@ -1,69 +1,23 @@
 /** What happens to the effect over the whole take, found out in a worker whenever the effect or what is recorded changes. */
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue';
-import type { Chronicle } from '../../core/behave/chronicle';
+import { UNEVENTFUL, type Chronicle } from '../../core/behave/chronicle';
 import type { Signal } from '../../core/document/schema';
-import type { Answer, Question } from '../chronicle/chronicle-messages';
+import type { Question } from '../chronicle/chronicle-messages';
+import { ChronicleRunner } from '../chronicle/chronicle-runner';
 import { useEffectStore } from './effect';
 import { usePlaybackStore } from './playback';
 import { usePrintsStore } from './prints';
 import type { Take } from '../../core/takes/take';
 
-const NOTHING: Chronicle = {
-  rate: 60,
-  lines: [],
-  bars: [],
-  firings: [],
-  acts: [],
-  refusals: [],
-  nearest: [],
-};
 /** While a value is dragged, only its rest is worth a run. */
 const WAITS = 120;
-
-/** One worker, asked one thing at a time; what was asked last counts. */
-const useRunner = (done: (chronicle: Chronicle) => void, failed: (problem: string) => void) => {
-  let worker: Worker | null = null;
-  let number = 0;
-  let busy = false;
-  let next: Omit<Question, 'number'> | null = null;
-  const send = (): void => {
-    if (!next || busy) return;
-    worker ??= new Worker(new URL('../chronicle/chronicle-worker.ts', import.meta.url), {
-      type: 'module',
-      name: 'chronicle',
-    });
-    worker.onmessage = ({ data }: MessageEvent<Answer>) => {
-      busy = false;
-      if (data.number === number && !next) {
-        if ('chronicle' in data) done(data.chronicle);
-        else failed(data.problem);
-      }
-      send();
-    };
-    worker.onerror = () => {
-      // A new one is made for the next question.
-      worker?.terminate();
-      worker = null;
-      busy = false;
-      failed('The effect could not be run ahead. It is tried again at the next change.');
-    };
-    busy = true;
-    worker.postMessage({ ...next, number: ++number } satisfies Question);
-    next = null;
-  };
-  onScopeDispose(() => worker?.terminate());
-  return (question: Omit<Question, 'number'>): void => {
-    next = question;
-    send();
-  };
-};
 
 export const useChronicleStore = defineStore('chronicle', () => {
   const document = useEffectStore();
   const playback = usePlaybackStore();
   const prints = usePrintsStore();
-  const chronicle = shallowRef<Chronicle>(NOTHING);
+  const chronicle = shallowRef<Chronicle>(UNEVENTFUL);
   /** The signals that the scope shows. */
   const signals = shallowRef<readonly Signal[]>([]);
   /** Another take to compare with, and what happens on it. */
@@ -72,7 +26,7 @@ export const useChronicleStore = defineStore('chronicle', () => {
   const running = ref(true);
   const problem = ref<string | null>(null);
 
-  const ask = useRunner(
+  const runner = new ChronicleRunner(
     (found) => {
       chronicle.value = found;
       running.value = false;
@@ -83,10 +37,11 @@ export const useChronicleStore = defineStore('chronicle', () => {
       problem.value = words;
     },
   );
-  const askOther = useRunner(
+  const otherRunner = new ChronicleRunner(
     (found) => (otherChronicle.value = found),
     (words) => (problem.value = words),
   );
+  onScopeDispose(() => [runner, otherRunner].forEach((r) => r.stop()));
 
   // What the stores hold is replaced, never changed, so it can wait to be sent.
   const question = (take: Take, recorded: boolean): Omit<Question, 'number'> => ({
@@ -112,8 +67,8 @@ export const useChronicleStore = defineStore('chronicle', () => {
     if (timer !== null) clearTimeout(timer);
     timer = setTimeout(() => {
       timer = null;
-      ask(question(playback.take, true));
-      if (other.value) askOther(question(other.value, false));
+      runner.ask(question(playback.take, true));
+      if (other.value) otherRunner.ask(question(other.value, false));
       else otherChronicle.value = null;
     }, WAITS);
   };
@@ -130,7 +85,7 @@ export const useChronicleStore = defineStore('chronicle', () => {
     () => {
       signals.value = [];
       other.value = null;
-      chronicle.value = NOTHING;
+      chronicle.value = UNEVENTFUL;
     },
   );
 

@@ -6,7 +6,7 @@ import { sampleAsset } from '../document/sample';
 import type { Action, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { SHIPPED_TAKES } from '../takes/library';
 import { STEP } from '../units';
-import { chronicleOf, rangeOf, valueAt, type Chronicle } from './chronicle';
+import { chronicleOf, isUneventful, rangeOf, UNEVENTFUL, valueAt, type Chronicle } from './chronicle';
 import { Player, type RecordedTap } from './player';
 import type { ReadyTrigger } from './ready-triggers';
 import type { Signal } from './signals';
@@ -114,4 +114,13 @@ describe('what a scope shows', () => {
     expect(first.bars.length).toBeGreaterThan(0);
     expect(first.bars[0]!.from % STEP).toBeLessThan(1e-6);
   });
+});
+
+test('where it is known without a run that nothing happens, a run finds nothing', () => {
+  const quiet = effectWith();
+  expect(isUneventful(quiet, {})).toBe(true);
+  expect(seen(quiet, 'neutral', [], [{ time: 1, x: 0.5, y: 0.5 }])).toEqual(UNEVENTFUL);
+  expect(isUneventful(quiet, { signals: [jaw] })).toBe(false);
+  const fade = cue('fade', 'screenTapped', { kind: 'fade', opacity: 0.2, duration: 1, easing: 'steady' });
+  expect(isUneventful(effectWith(fade), {})).toBe(false);
 });

@@ -64,6 +64,20 @@ export interface Told extends PlayerOptions {
   readonly signals?: readonly Signal[];
 }
 
+/** Nothing happens where there are no cues; it is known without a run. */
+export const UNEVENTFUL: Chronicle = {
+  rate: STEPS_PER_SECOND,
+  lines: [],
+  bars: [],
+  firings: [],
+  acts: [],
+  refusals: [],
+  nearest: [],
+};
+/** Whether a run would tell nothing: no cue can fire, no signal is asked for. */
+export const isUneventful = (effect: Effect, { signals = [] }: Told): boolean =>
+  signals.length === 0 && Object.keys(effect.cues).length === 0;
+
 /** Runs the effect from its start over the take's length, without drawing. Every step is a value of each line. */
 export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chronicle => {
   const acts: Acted[] = [];
