@@ -35,16 +35,15 @@ report({ name: 'show.code.gzip', value: bytes / 1024, unit: 'kB' });
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);
-const {
-  items: [effect],
-} = (await (await fetch(`${server.base}/api/effects`)).json()) as {
-  items: { id: string; revision: number }[];
+const { items } = (await (await fetch(`${server.base}/api/effects`)).json()) as {
+  items: { id: string; name: string; revision: number }[];
 };
+const effect = items.find((e) => e.name === 'Kelp Crown')!;
 const released = (await (
-  await fetch(`${server.base}/api/effects/${effect!.id}/releases`, {
+  await fetch(`${server.base}/api/effects/${effect.id}/releases`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ revision: effect!.revision }),
+    body: JSON.stringify({ revision: effect.revision }),
   })
 ).json()) as { slug: string };
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });

@@ -1,5 +1,4 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
-import { carriedOver } from '../core/behave/carried-over';
 import type { Program } from '../core/behave/program';
 import { Runtime } from '../core/behave/runtime';
 import type { ControlSet, Finger, View } from '../core/behave/inputs';
@@ -36,10 +35,10 @@ export class LiveRuntime {
   /** The document was changed: its values change, what is under way goes on. */
   change(program: Program): void {
     if (program === this.compiled) return;
-    const state = carriedOver(this.compiled, this.current.save(), program);
+    const next = new Runtime(program);
+    next.carryOn(this.compiled, this.current.save());
     this.compiled = program;
-    this.current = new Runtime(program);
-    this.current.restore(state);
+    this.current = next;
   }
 
   tap(x: number, y: number): void {

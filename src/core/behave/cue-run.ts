@@ -4,11 +4,11 @@
  */
 import type { Action } from '../document/schema';
 import { eased } from '../maths/curve';
-import { add, type Vec3 } from '../maths/vec3';
 import { STEP } from '../units';
 import { act, begun, overlaid, type Carried, type World } from './acting';
 import { goneBack, putBack } from './put-back';
 import { played, turnedTo } from './media';
+import type { CueWrites } from './parts/writing';
 import type { CompiledAction, CompiledBeat, CompiledCue, Program } from './program';
 import type { Values } from './values';
 import { UNWATCHED, type WatchState } from './watch/watching';
@@ -74,8 +74,7 @@ export interface Whole {
 
 export interface Work {
   readonly program: Program;
-  readonly values: readonly Values[];
-  readonly overlays: Map<number, { move: Vec3; turn: Vec3 }>;
+  readonly write: CueWrites;
   readonly world: World;
   readonly whole: Whole;
   readonly step: number;
@@ -184,7 +183,7 @@ const leadShare = (beat: CompiledBeat, runs: readonly Run[]): number => {
 const onceOnly = (compiled: CompiledAction, work: Work): void => {
   const { action, target, amount } = compiled;
   if (target < 0) return work.whole.act(action);
-  const values = work.values[target]!;
+  const values = work.write.objects[target]!;
   const object = work.program.objects[target]!;
   const { effect } = work.program;
   if (action.kind === 'play') values.media = played(effect, object, values.media, action, work.step);
@@ -195,7 +194,7 @@ const onceOnly = (compiled: CompiledAction, work: Work): void => {
 
 const perform = (compiled: CompiledAction, run: Run, work: Work): void => {
   const { target } = compiled;
-  const values = target < 0 ? null : work.values[target]!;
+  const values = target < 0 ? null : work.write.objects[target]!;
   if (!run.begun) {
     run.begun = true;
     run.from = values && { ...values };
@@ -207,12 +206,7 @@ const perform = (compiled: CompiledAction, run: Run, work: Work): void => {
   const elapsed = run.clock * STEP;
   run.carried = act(compiled, values, run.from!, run.carried, elapsed, work.world);
   const over = elapsed + EPSILON >= compiled.length ? null : overlaid(compiled, elapsed);
-  if (!over) return;
-  const beneath = work.overlays.get(target);
-  work.overlays.set(
-    target,
-    beneath ? { move: add(beneath.move, over.move), turn: add(beneath.turn, over.turn) } : over,
-  );
+  if (over) work.write.addMotion(target, over);
 };
 
 /** One step of a run; false when there is nothing left to do. */
@@ -224,7 +218,7 @@ const stepRun = (compiled: CompiledAction, run: Run, work: Work): boolean => {
       run.done = true;
       if (compiled.action.after === 'return' && run.from && compiled.target >= 0) {
         work.acted?.(compiled, 'returns');
-        putBack(work.program, compiled, work.values[compiled.target]!, run.from);
+        putBack(work.program, compiled, work.write.objects[compiled.target]!, run.from);
       }
     }
   }
@@ -300,7 +294,7 @@ const stepBack = (compiled: CompiledCue, state: CueState, work: Work): boolean =
     goneBack(
       work.program,
       action,
-      work.values[action.target]!,
+      work.write.objects[action.target]!,
       run.back,
       run.from,
       t >= 1 ? 1 : eased(action.action.easing, t),

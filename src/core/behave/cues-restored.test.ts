@@ -140,5 +140,5 @@ test('triggers are watched by plain data that goes through JSON', () => {
   const runtime = running([cueOf('effectStarts', [[FADE]], { triggers: [trigger] })]);
   pass(runtime, 0.2, faceWith({ jawOpen: 0.9 }));
   const saved = runtime.save();
-  expect(JSON.parse(JSON.stringify(saved.cues))).toEqual(saved.cues);
+  expect(JSON.parse(JSON.stringify(saved.states.cues))).toEqual(saved.states.cues);
 });

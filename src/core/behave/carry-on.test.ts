@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { FIRST_TAKE } from '../takes/library';
 import type { Effect, ObjectId } from '../document/schema';
-import { carriedOver } from './carried-over';
 import { compile, type Program } from './program';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, effectOf } from './testing';
@@ -24,7 +23,7 @@ const changedTo = (changed: Effect): { runtime: Runtime; program: Program } => {
   const before = compile(effect);
   const program = compile(changed);
   const runtime = new Runtime(program);
-  runtime.restore(carriedOver(before, halfWay(before).save(), program));
+  runtime.carryOn(before, halfWay(before).save());
   return { runtime, program };
 };
 const moved = (runtime: Runtime, program: Program, id: ObjectId = CARD): number =>

@@ -1,0 +1,37 @@
+/**
+ * Who writes what. In one step they come in this order:
+ *
+ *   the viewer   controls; offset, size and twist of what may be handled, which lie over the object's own place whatever moves that
+ *   cues         objects, scene, variables, prompts, other cues; in the order of the sheet
+ *   motion       what shakes, sways and bounces: lies over the object's pose in that step alone, and adds up
+ *   drives       numbers of objects, variables, inputs of circuits, how long actions take
+ *
+ * Of two that write the same thing the later one wins. What cues have left behind stays until another cue writes it; motion and drives
+ * lie over it, and what is beneath shows again when they end. Each gets only what it may write.
+ */
+import type { SceneId, VariableId } from '../../document/schema';
+import type { Vec3 } from '../../maths/vec3';
+import type { Values } from '../values';
+import type { Order } from './part';
+
+export interface Motion {
+  readonly move: Vec3;
+  readonly turn: Vec3;
+}
+
+export interface CueWrites {
+  /** What cues have made of the objects, by their index: changed in place, and it stays. */
+  readonly objects: readonly Values[];
+  addMotion(object: number, motion: Motion): void;
+  /** A scene that is not there is left alone. */
+  goTo(scene: SceneId | null): void;
+  setVariable(variable: VariableId | null, value: number): void;
+  variable(variable: VariableId | null): number;
+  /** Done in the next step. */
+  bid(order: Order): void;
+}
+
+export interface DriveWrites {
+  setNumber(object: number, property: string, value: number): void;
+  setVariable(variable: VariableId | null, value: number): void;
+}
