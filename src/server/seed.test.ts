@@ -7,6 +7,7 @@ import { check } from '../core/checks/checks';
 import { isOnFace, usedFiles } from '../core/document/queries';
 import { chronicleOf } from '../core/behave/chronicle';
 import { Player } from '../core/behave/player';
+import { recordedTaps } from '../core/behave/recorded';
 import type { ControlId, Effect } from '../core/document/schema';
 import { takeFor } from '../core/takes/library/take-for';
 import { FIRST_TAKE } from '../core/takes/library';
@@ -70,8 +71,8 @@ describe('the demo', () => {
     // The glass goes round, and faster where the viewer moves the slider up.
     const turned = (p: Player, from: number): number =>
       Math.abs(p.at(from + 0.1).values(ring).turn[1] - p.at(from).values(ring).turn[1]);
-    const fast = new Player(effect, FIRST_TAKE, [], {
-      controls: [{ time: 2, control: 'control_speed' as ControlId, value: 1 }],
+    const fast = new Player(effect, FIRST_TAKE, {
+      recorded: [{ time: 2, input: { kind: 'control', control: 'control_speed' as ControlId, value: 1 } }],
     });
     expect(turned(fast, 5)).toBeGreaterThan(3 * turned(player, 5));
     expect(player.at(3).prompt).toBe('prompt_pucker');
@@ -114,10 +115,12 @@ describe('the demo', () => {
     await seedDemo(db, content, 'demo/packages');
     const effect = await seeded('Tide Card');
     expect(check(effect)).toEqual([]);
-    const player = new Player(effect, takeFor(effect), [
-      { time: 3, x: 0.5, y: 0.5 },
-      { time: 5, x: 0.5, y: 0.5 },
-    ]);
+    const player = new Player(effect, takeFor(effect), {
+      recorded: recordedTaps([
+        { time: 3, x: 0.5, y: 0.5 },
+        { time: 5, x: 0.5, y: 0.5 },
+      ]),
+    });
     const index = (name: string): number => player.program.objects.findIndex((o) => o.name === name);
     const ferry = [1, 2.5].map((t) => player.at(t).values(index('Ferry')).move[0]);
     expect(ferry[1]! - ferry[0]!).toBeGreaterThan(0.005);

@@ -2,21 +2,12 @@
  * What an effect is tried on, and what was recorded there: kept in this browser by effect and take, and no part of the effect. A
  * browser that keeps nothing loses it with the window, and nothing else.
  */
-import type { RecordedControl, RecordedEvent, RecordedTap, RecordedTouch } from '../../core/behave/player';
+import { inOrder, recordedSchema, recordedTaps, type Recorded } from '../../core/behave/recorded';
 import { FIRST_TAKE } from '../../core/takes/library';
 import type { Take } from '../../core/takes/take';
 
-/** What a viewer did on a take, by kind. */
-export interface Recorded {
-  readonly taps: readonly RecordedTap[];
-  readonly touches: readonly RecordedTouch[];
-  readonly controls: readonly RecordedControl[];
-  readonly events: readonly RecordedEvent[];
-}
-
 const takeKey = (effect: string): string => `iconia.take.${effect}`;
-const recordedKey = (kind: keyof Recorded, effect: string, take: string): string =>
-  kind === 'taps' && take === FIRST_TAKE.id ? `iconia.taps.${effect}` : `iconia.${kind}.${effect}.${take}`;
+const recordedKey = (effect: string, take: string): string => `iconia.recorded.${effect}.${take}`;
 
 const read = (key: string): unknown => {
   try {
@@ -41,24 +32,36 @@ export const keptTake = (effect: string): string | null => {
 /** The take an effect is seen on when it is opened next. */
 export const keepTake = (effect: string, take: string): void => write(takeKey(effect), take);
 
-/** What was recorded for an effect on a take; where nothing was, the taps are those that the take itself carries. */
-export const keptRecorded = (effect: string, take: Take): Recorded => {
-  const list = <K extends keyof Recorded>(kind: K, otherwise: Recorded[K]): Recorded[K] => {
-    const kept = read(recordedKey(kind, effect, take.id));
-    // Each of them is something that happened at a time.
-    const isList = Array.isArray(kept) && kept.every((record) => Number.isFinite(record?.time));
-    return isList ? (kept as unknown as Recorded[K]) : otherwise;
-  };
-  return {
-    taps: list('taps', take.spec.taps),
-    touches: list('touches', []),
-    controls: list('controls', []),
-    events: list('events', []),
-  };
+/** Each kind was kept in a list of its own once. Null where there is none of them. */
+const keptByKind = (effect: string, take: Take): readonly Recorded[] | null => {
+  const records: unknown[] = [];
+  let any = false;
+  for (const [list, kind] of [
+    ['taps', 'tap'],
+    ['touches', 'fingers'],
+    ['controls', 'control'],
+    ['events', 'event'],
+  ] as const) {
+    const key =
+      list === 'taps' && take.id === FIRST_TAKE.id
+        ? `iconia.taps.${effect}`
+        : `iconia.${list}.${effect}.${take.id}`;
+    const kept = read(key);
+    if (!Array.isArray(kept)) continue;
+    any = true;
+    for (const record of kept as unknown[]) {
+      const { time, ...input } = Object(record) as { time?: unknown };
+      records.push({ time, input: { ...input, kind } });
+    }
+  }
+  return any ? (recordedSchema.safeParse(records).data ?? null) : null;
 };
-export const keepRecorded = <K extends keyof Recorded>(
-  effect: string,
-  take: Take,
-  kind: K,
-  records: Recorded[K],
-): void => write(recordedKey(kind, effect, take.id), records);
+
+/** What was recorded for an effect on a take; where nothing was, the taps are those that the take itself carries. */
+export const keptRecorded = (effect: string, take: Take): readonly Recorded[] =>
+  recordedSchema.safeParse(read(recordedKey(effect, take.id))).data ??
+  keptByKind(effect, take) ??
+  inOrder(recordedTaps(take.spec.taps));
+
+export const keepRecorded = (effect: string, take: Take, records: readonly Recorded[]): void =>
+  write(recordedKey(effect, take.id), records);

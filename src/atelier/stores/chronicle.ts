@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue';
 import { UNEVENTFUL, type Chronicle } from '../../core/behave/chronicle';
+import { recordedTaps } from '../../core/behave/recorded';
 import type { Signal } from '../../core/document/schema';
 import type { Question } from '../chronicle/chronicle-messages';
 import { ChronicleRunner } from '../chronicle/chronicle-runner';
@@ -51,14 +52,7 @@ export const useChronicleStore = defineStore('chronicle', () => {
     told: {
       signals: toRaw(signals.value),
       scene: playback.options.scene,
-      ...(recorded
-        ? {
-            taps: toRaw(playback.taps),
-            touches: toRaw(playback.touches),
-            controls: toRaw(playback.controls),
-            events: toRaw(playback.events),
-          }
-        : { taps: toRaw(take.spec.taps) }),
+      recorded: toRaw(recorded ? playback.recorded : recordedTaps(take.spec.taps)),
     },
   });
   let timer: ReturnType<typeof setTimeout> | null = null;
@@ -72,12 +66,9 @@ export const useChronicleStore = defineStore('chronicle', () => {
       else otherChronicle.value = null;
     }, WAITS);
   };
-  watch(
-    () =>
-      [document.effect, playback.take, playback.taps, playback.options, signals.value, other.value] as const,
-    soon,
-    { immediate: true },
-  );
+  watch(() => [document.effect, playback.take, playback.options, signals.value, other.value] as const, soon, {
+    immediate: true,
+  });
 
   // Signals of objects and cues belong to their effect.
   watch(

@@ -3,15 +3,9 @@ import { needsPeople } from '../../core/backdrop/needs';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
-import { gesturesOf, type Gesture } from '../../core/behave/gestures';
-import {
-  Player,
-  stepAt,
-  type RecordedControl,
-  type RecordedEvent,
-  type RecordedTap,
-  type RecordedTouch,
-} from '../../core/behave/player';
+import type { Gesture } from '../../core/behave/gestures';
+import { Player } from '../../core/behave/player';
+import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
 import type { Finger } from '../../core/behave/inputs';
 import { compile } from '../../core/behave/program';
@@ -29,7 +23,7 @@ import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { listens } from '../../tracker/microphone';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
-import { keepRecorded, keepTake, keptRecorded, keptTake, type Recorded } from '../saving/kept-tries';
+import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
@@ -60,12 +54,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   const time = ref(0);
   const playing = ref(false);
   const speed = ref<number>(1);
-  const taps = shallowRef<readonly RecordedTap[]>([]);
-  /** Fingers dragging, pinching and twisting, as recorded on the take. */
-  const touches = shallowRef<readonly RecordedTouch[]>([]);
-  /** What the viewer set controls to, and did with the camera application, as recorded on the take. */
-  const controls = shallowRef<readonly RecordedControl[]>([]);
-  const events = shallowRef<readonly RecordedEvent[]>([]);
+  /** What the viewer does on the take, in order of time. */
+  const recorded = shallowRef<readonly Recorded[]>([]);
   /** The cue that is looked at by itself; null plays the effect as it is. */
   const only = ref<CueId | null>(null);
 
@@ -105,14 +95,12 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
-    touches: touches.value,
-    controls: controls.value,
-    events: events.value,
+    recorded: recorded.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
   const player = computed<Player>(
     (before) =>
-      new Player(document.effect, take.value, taps.value, {
+      new Player(document.effect, take.value, {
         ...options.value,
         only: only.value,
         before: before ?? null,
@@ -120,14 +108,11 @@ export const usePlaybackStore = defineStore('playback', () => {
   );
 
   const loadRecorded = (): void => {
-    const kept = document.id ? keptRecorded(document.id, take.value) : null;
-    taps.value = kept?.taps ?? [];
-    touches.value = kept?.touches ?? [];
-    controls.value = kept?.controls ?? [];
-    events.value = kept?.events ?? [];
+    recorded.value = document.id ? keptRecorded(document.id, take.value) : [];
   };
-  const keep = <K extends keyof Recorded>(kind: K, records: Recorded[K]): void => {
-    if (document.id) keepRecorded(document.id, take.value, kind, records);
+  const keep = (records: readonly Recorded[]): void => {
+    recorded.value = records;
+    if (document.id) keepRecorded(document.id, take.value, records);
   };
   watch(
     () => document.id,
@@ -140,11 +125,6 @@ export const usePlaybackStore = defineStore('playback', () => {
       loadRecorded();
     },
   );
-  const keepTaps = (list: readonly RecordedTap[]): void => {
-    taps.value = list;
-    keep('taps', list);
-  };
-
   const seek = (to: number): void => {
     const last = take.value.duration - STEP;
     time.value = stepAt(Math.min(last, Math.max(0, to))) * STEP;
@@ -166,56 +146,56 @@ export const usePlaybackStore = defineStore('playback', () => {
     else time.value = next;
   };
 
+  /** The moment that is looked at, as records have it. */
+  const moment = (): number => stepAt(time.value) * STEP;
+  /** Records what the viewer does now, in the place of those that it takes the place of. */
+  const record = (input: ViewerInput, replaces: (record: Recorded) => boolean = () => false): void =>
+    keep(
+      withRecord(
+        recorded.value.filter((r) => !replaces(r)),
+        moment(),
+        input,
+      ),
+    );
+  const remove = (records: readonly Recorded[]): void =>
+    keep(recorded.value.filter((r) => !records.includes(r)));
+
   const tap = (x: number, y: number): void => {
     if (source.value !== 'take') live?.tap(x, y);
-    else keepTaps([...taps.value, { time: stepAt(time.value) * STEP, x, y }]);
-  };
-  const keepTouches = (list: readonly RecordedTouch[]): void => {
-    touches.value = list;
-    keep('touches', list);
+    else record({ kind: 'tap', x, y });
   };
   /** The fingers that lie on the picture from now on; none lifts them. */
   const touch = (fingers: readonly Finger[]): void => {
     if (source.value !== 'take') return live?.touch(fingers);
-    const now = stepAt(time.value) * STEP;
-    const rest = touches.value.filter((t) => stepAt(t.time) !== stepAt(now));
-    keepTouches([...rest, { time: now, fingers }].sort((a, b) => a.time - b.time));
+    record(
+      { kind: 'fingers', fingers: [...fingers] },
+      ({ time: at, input: { kind } }) => kind === 'fingers' && stepAt(at) === stepAt(time.value),
+    );
   };
   /** A new gesture takes the place of all that was recorded from now on. */
   const beginTouch = (): void => {
-    if (source.value === 'take') keepTouches(touches.value.filter((t) => t.time < time.value));
+    if (source.value !== 'take') return;
+    remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= time.value));
   };
-  /** The recorded gestures, from the first finger down to the last one up. */
-  const gestures = computed(() => gesturesOf(touches.value));
-  const removeGesture = (gesture: Gesture): void =>
-    keepTouches(touches.value.filter((t) => t.time < gesture.from || t.time > gesture.to));
-
-  const keepControls = (list: readonly RecordedControl[]): void => {
-    controls.value = list;
-    keep('controls', list);
-  };
+  const removeGesture = ({ from, to }: Gesture): void =>
+    remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= from && r.time <= to));
   /** The viewer brings a control to a value now; what was recorded of it later is forgotten. */
   const setControl = (control: ControlId, value: number): void => {
     if (source.value !== 'take') return live?.control(control, value);
-    const at = stepAt(time.value) * STEP;
-    const rest = controls.value.filter((c) => c.control !== control || c.time < at - 1e-6);
-    keepControls([...rest, { time: at, control, value }].sort((a, b) => a.time - b.time));
-  };
-  const removeControls = (records: readonly RecordedControl[]): void =>
-    keepControls(controls.value.filter((c) => !records.includes(c)));
-  const keepEvents = (list: readonly RecordedEvent[]): void => {
-    events.value = list;
-    keep('events', list);
+    record(
+      { kind: 'control', control, value },
+      ({ time: at, input: of }) => of.kind === 'control' && of.control === control && at >= moment() - 1e-6,
+    );
   };
   /** Whether the viewer is recording at this moment: by what is on the strip, or on a live picture by what was pressed. */
   const liveRecording = ref(false);
   const recording = computed(() => {
     if (source.value !== 'take') return liveRecording.value;
-    const last = events.value.findLast(
-      ({ time: at, event }) =>
+    const last = recordedOf(recorded.value, 'event').findLast(
+      ({ time: at, input: { event } }) =>
         at <= time.value + 1e-6 && (event === 'recordStarts' || event === 'recordStops'),
     );
-    return last?.event === 'recordStarts';
+    return last?.input.event === 'recordStarts';
   });
   /** What the viewer does with the camera application now. */
   const viewerEvent = (event: ViewerEvent): void => {
@@ -224,20 +204,14 @@ export const usePlaybackStore = defineStore('playback', () => {
       if (event === 'cameraFlips' && source.value === 'camera') return void flip();
       return live?.event(event);
     }
-    const record = { time: stepAt(time.value) * STEP, event };
-    keepEvents([...events.value, record].sort((a, b) => a.time - b.time));
+    record({ kind: 'event', event });
   };
-  const removeEvent = (record: RecordedEvent): void => keepEvents(events.value.filter((e) => e !== record));
 
   /** Plays one cue alone from the start; null plays the effect again. */
   const preview = (cue: CueId | null): void => {
     only.value = cue;
     seek(0);
     playing.value = cue !== null;
-  };
-
-  const removeTap = (index: number): void => {
-    keepTaps(taps.value.filter((_, i) => i !== index));
   };
 
   /** The frame to draw now, and the runtime brought to it. */
@@ -338,7 +312,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     time,
     playing,
     speed,
-    taps,
+    recorded,
     source,
     camera,
     cameraState,
@@ -353,30 +327,19 @@ export const usePlaybackStore = defineStore('playback', () => {
     options,
     only,
     preview,
-    controls,
     setControl,
-    removeControls,
-    events,
     viewerEvent,
     recording,
-    removeEvent,
+    remove,
     seek,
     stepBy,
     restart,
     advance,
     tap,
-    removeTap,
-    touches,
     touch,
     beginTouch,
-    gestures,
     removeGesture,
-    clearTaps: () => {
-      keepTaps([]);
-      keepTouches([]);
-      keepControls([]);
-      keepEvents([]);
-    },
+    clearRecorded: () => keep([]),
     now,
     useTake,
     useCamera,

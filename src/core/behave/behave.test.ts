@@ -221,9 +221,9 @@ describe('the player', () => {
     );
   });
   test('recorded taps are replayed at their step', () => {
-    const player = new Player(effectWith('screenTapped', [[{ kind: 'hide' }]]), FIRST_TAKE, [
-      { time: 2, x: 0.1, y: 0.2 },
-    ]);
+    const player = new Player(effectWith('screenTapped', [[{ kind: 'hide' }]]), FIRST_TAKE, {
+      recorded: [{ time: 2, input: { kind: 'tap', x: 0.1, y: 0.2 } }],
+    });
     expect(player.at(1.9).values(0).visible).toBe(true);
     expect(player.at(2.0).values(0).visible).toBe(false);
     expect(player.at(1.0).values(0).visible).toBe(true);

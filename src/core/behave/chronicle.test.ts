@@ -7,7 +7,8 @@ import type { Action, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { SHIPPED_TAKES } from '../takes/library';
 import { STEP } from '../units';
 import { chronicleOf, isUneventful, rangeOf, UNEVENTFUL, valueAt, type Chronicle } from './chronicle';
-import { Player, type RecordedTap } from './player';
+import { Player } from './player';
+import { recordedTaps } from './recorded';
 import type { ReadyTrigger } from './ready-triggers';
 import type { Signal } from './signals';
 
@@ -29,8 +30,12 @@ const effectWith = (...cues: Cue[]): Effect => {
     cues: Object.fromEntries(cues.map((c) => [c.id, c])),
   };
 };
-const seen = (effect: Effect, on: string, signals: Signal[], taps: RecordedTap[] = []): Chronicle =>
-  chronicleOf(effect, take(on), { taps, signals });
+const seen = (
+  effect: Effect,
+  on: string,
+  signals: Signal[],
+  taps: readonly { time: number; x: number; y: number }[] = [],
+): Chronicle => chronicleOf(effect, take(on), { recorded: recordedTaps(taps), signals });
 const opacity: Signal = { kind: 'object', object: CARD, of: 'opacity' };
 const jaw: Signal = { kind: 'expression', face: 1, name: 'jawOpen' };
 
@@ -41,7 +46,7 @@ describe('what a scope shows', () => {
     const taps = [{ time: 2, x: 0.5, y: 0.5 }];
     const scope = seen(effect, 'neutral', [opacity, jaw], taps);
     expect(scope.lines[0]).toHaveLength(Math.round(take('neutral').duration * scope.rate));
-    const player = new Player(effect, take('neutral'), taps);
+    const player = new Player(effect, take('neutral'), { recorded: recordedTaps(taps) });
     for (const time of [0, 1.9, 2.25, 2.5, 3.4]) {
       const now = player.at(time);
       expect(valueAt(scope, 0, time)).toBeCloseTo(now.values(0).opacity, 5);

@@ -2,7 +2,7 @@
 import type { ActionKind, CueId, ObjectId, Signal } from '../document/schema';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
 import { changedBy } from './put-back';
-import { Player, type PlayerOptions, type RecordedTap } from './player';
+import { Player, type PlayerOptions } from './player';
 import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
 import type { Firing, Refusal } from './witness';
@@ -60,7 +60,6 @@ const MOST_TOLD = 5000;
 const LOOKS_EVERY = 2;
 
 export interface Told extends PlayerOptions {
-  readonly taps?: readonly RecordedTap[];
   readonly signals?: readonly Signal[];
 }
 
@@ -83,7 +82,7 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
   const acts: Acted[] = [];
   const refusals: Refused[] = [];
   const firings: Firing[] = [];
-  const player = new Player(effect, take, told.taps ?? [], {
+  const player = new Player(effect, take, {
     ...told,
     fountains: false,
     witness: {

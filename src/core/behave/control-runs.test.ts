@@ -3,12 +3,11 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { ControlId } from '../document/schema';
 import { controlRuns } from './control-runs';
-import type { RecordedControl } from './player';
+import type { RecordedOf } from './recorded';
 
-const set = (control: string, time: number, value = time): RecordedControl => ({
-  control: `ctl_${control}` as ControlId,
+const set = (control: string, time: number, value = time): RecordedOf<'control'> => ({
   time,
-  value,
+  input: { kind: 'control', control: `ctl_${control}` as ControlId, value },
 });
 
 describe('runs of settings', () => {
@@ -31,7 +30,7 @@ describe('runs of settings', () => {
         const runs = controlRuns(all);
         expect(new Set(runs.flat())).toEqual(new Set(all));
         expect(runs.flat()).toHaveLength(all.length);
-        for (const run of runs) expect(new Set(run.map((r) => r.control)).size).toBe(1);
+        for (const run of runs) expect(new Set(run.map((r) => r.input.control)).size).toBe(1);
       }),
     );
   });

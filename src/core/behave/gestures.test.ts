@@ -8,11 +8,12 @@ import { placesOf } from '../placing/places';
 import { box, effectWith } from '../placing/testing';
 import { FIRST_TAKE } from '../takes/library';
 import { gesturesOf } from './gestures';
-import { Player, type RecordedTouch } from './player';
+import { Player } from './player';
+import type { RecordedOf } from './recorded';
 
-const at = (time: number, ...points: [number, number][]): RecordedTouch => ({
+const at = (time: number, ...points: [number, number][]): RecordedOf<'fingers'> => ({
   time,
-  fingers: points.map(([x, y], id) => ({ id, x, y })),
+  input: { kind: 'fingers', fingers: points.map(([x, y], id) => ({ id, x, y })) },
 });
 
 describe('recorded gestures', () => {
@@ -42,8 +43,8 @@ test('on a take a recorded drag is there at any moment, asked for in any order',
   const plain = new Player(effect, FIRST_TAKE);
   const { camera } = FIRST_TAKE.frameAt(2);
   const [x, y] = projectPoint(camera, camera.fovY, camera.aspect, placeAt(plain, 2))!;
-  const touches = [at(2, [x, y]), at(2.5, [x, y - 0.1]), at(3)];
-  const dragged = new Player(effect, FIRST_TAKE, [], { touches });
+  const recorded = [at(2, [x, y]), at(2.5, [x, y - 0.1]), at(3)];
+  const dragged = new Player(effect, FIRST_TAKE, { recorded });
   expect(placeAt(dragged, 1)).toEqual(placeAt(plain, 1));
   const later = placeAt(dragged, 5);
   expect(later[1] - placeAt(plain, 5)[1]).toBeGreaterThan(0.02);

@@ -1,6 +1,6 @@
 /** Recorded touches as gestures: each from the first finger that comes down to the last one that leaves. */
 import type { Seconds } from '../units';
-import type { RecordedTouch } from './player';
+import type { RecordedOf } from './recorded';
 
 export interface Gesture {
   readonly from: Seconds;
@@ -8,12 +8,12 @@ export interface Gesture {
 }
 
 /** `touches` are in order of time. A gesture that was cut off ends with its last record. */
-export const gesturesOf = (touches: readonly RecordedTouch[]): Gesture[] => {
+export const gesturesOf = (touches: readonly RecordedOf<'fingers'>[]): Gesture[] => {
   const gestures: Gesture[] = [];
   let from: Seconds | null = null;
   let last: Seconds = 0;
-  for (const { time, fingers } of touches) {
-    if (fingers.length > 0) from ??= time;
+  for (const { time, input } of touches) {
+    if (input.fingers.length > 0) from ??= time;
     else if (from !== null) {
       gestures.push({ from, to: time });
       from = null;

@@ -3,13 +3,8 @@ import fc from 'fast-check';
 import { newControl, newDrive } from '../document/new-cues';
 import type { ControlId, DriveId, Effect } from '../document/schema';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../takes/library';
-import {
-  Player,
-  type PlayerOptions,
-  type RecordedControl,
-  type RecordedEvent,
-  type RecordedTap,
-} from './player';
+import { Player, type PlayerOptions } from './player';
+import { inOrder, type Recorded } from './recorded';
 import { CARD, cueOf, effectOf } from './testing';
 
 const control = newControl('control_size' as ControlId, 'slider', 'Size', 0);
@@ -27,9 +22,12 @@ const effect: Effect = effectOf(
   undefined,
   { controls: { [control.id]: control }, drives: { [drive.id]: drive } } as never,
 );
-const tap = (time: number): RecordedTap => ({ time, x: 0.5, y: 0.5 });
-const set = (time: number, value: number): RecordedControl => ({ time, control: control.id, value });
-const starts = (time: number): RecordedEvent => ({ time, event: 'recordStarts' });
+const tap = (time: number): Recorded => ({ time, input: { kind: 'tap', x: 0.5, y: 0.5 } });
+const set = (time: number, value: number): Recorded => ({
+  time,
+  input: { kind: 'control', control: control.id, value },
+});
+const starts = (time: number): Recorded => ({ time, input: { kind: 'event', event: 'recordStarts' } });
 
 /** Counts the frames that are asked for: each is a step that is run. */
 const counted = () => {
@@ -46,10 +44,7 @@ const counted = () => {
 
 describe('records on a take', () => {
   test('controls are set and events happen at their step, both ways through time', () => {
-    const player = new Player(effect, FIRST_TAKE, [], {
-      controls: [set(2, 0.25), set(4, 0.75)],
-      events: [starts(5)],
-    });
+    const player = new Player(effect, FIRST_TAKE, { recorded: [set(2, 0.25), set(4, 0.75), starts(5)] });
     expect([1, 3, 4.5, 2.5].map((t) => player.at(t).values(0).opacity)).toEqual(
       [0.5, 0.25, 0.75, 0.25].map((v) => expect.closeTo(v, 9)),
     );
@@ -60,23 +55,23 @@ describe('records on a take', () => {
 describe('a player that goes on from another', () => {
   test('what is recorded now is seen without running again what was before', () => {
     const { take, steps } = counted();
-    const taps = [tap(1)];
-    const first = new Player(effect, take, taps);
+    const recorded = [tap(1)];
+    const first = new Player(effect, take, { recorded });
     first.at(10);
     const before = steps();
-    const next = new Player(effect, take, [...taps], { controls: [set(10, 0.1)], before: first });
+    const next = new Player(effect, take, { recorded: [...recorded, set(10, 0.1)], before: first });
     expect(next.at(10).values(0).opacity).toBeCloseTo(0.1, 9);
     // A second at the most, instead of ten.
     expect(steps() - before).toBeLessThanOrEqual(61);
   });
   test('the same as one that ran from the start, whatever was recorded, taken away and asked for', () => {
-    const list = <T>(make: (time: number) => T) =>
-      fc.array(fc.integer({ min: 0, max: 50 }), { maxLength: 4 }).map((l) => l.map((n) => make(n / 10)));
-    const records = fc.record({
-      taps: list(tap),
-      controls: list((t) => set(t, (t * 7) % 1)),
-      events: list(starts),
-    });
+    const one = fc
+      .tuple(
+        fc.integer({ min: 0, max: 50 }),
+        fc.constantFrom(tap, (t: number) => set(t, (t * 7) % 1), starts),
+      )
+      .map(([n, make]) => make(n / 10));
+    const records = fc.array(one, { maxLength: 10 }).map(inOrder);
     fc.assert(
       fc.property(
         records,
@@ -85,15 +80,11 @@ describe('a player that goes on from another', () => {
         fc.integer({ min: 0, max: 55 }),
         (a, b, m, n) => {
           // Part of the second is kept from the first, as it is when something is added or removed.
-          const kept = {
-            taps: [...a.taps.slice(0, 2), ...b.taps],
-            controls: [...a.controls, ...b.controls].sort((x, y) => x.time - y.time),
-            events: b.events,
-          };
-          const first = new Player(effect, FIRST_TAKE, a.taps, a);
+          const recorded = inOrder([...a.filter((_, i) => i % 2 === 0), ...b]);
+          const first = new Player(effect, FIRST_TAKE, { recorded: a });
           first.at(m / 10);
-          const next = new Player(effect, FIRST_TAKE, kept.taps, { ...kept, before: first });
-          const fresh = new Player(effect, FIRST_TAKE, kept.taps, kept);
+          const next = new Player(effect, FIRST_TAKE, { recorded, before: first });
+          const fresh = new Player(effect, FIRST_TAKE, { recorded });
           const of = (p: Player) => ({ ...p.at(n / 10).values(0) });
           expect(of(next)).toEqual(of(fresh));
         },
@@ -106,10 +97,10 @@ describe('a player that goes on from another', () => {
     ['another take', effect, {}, SHIPPED_TAKES[1]!],
     ['one cue alone', effect, { only: 'cue_test' as never }, FIRST_TAKE],
   ])('%s begins anew', (_, other, options, take) => {
-    const first = new Player(effect, FIRST_TAKE, [tap(1)]);
+    const first = new Player(effect, FIRST_TAKE, { recorded: [tap(1)] });
     first.at(6);
-    const next = new Player(other, take, [tap(1)], { ...options, before: first });
-    const fresh = new Player(other, take, [tap(1)], options);
+    const next = new Player(other, take, { recorded: [tap(1)], ...options, before: first });
+    const fresh = new Player(other, take, { recorded: [tap(1)], ...options });
     expect(next.at(5).values(0)).toEqual(fresh.at(5).values(0));
     if (other !== effect) expect(next.program).not.toBe(first.program);
   });

@@ -2,43 +2,20 @@
  * Plays an effect over a take so that any moment can be asked for, forwards or backwards: it keeps a snapshot
  * each second and runs the steps between.
  */
-import type { CueId, Effect, SceneId, ViewerEvent } from '../document/schema';
+import type { CueId, Effect, SceneId } from '../document/schema';
 import type { Take } from '../takes/take';
 import type { TrackFrame } from '../tracking/track-frame';
-import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
+import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
 import { compile, type Program } from './program';
+import { recordedOf, stepAt, type InputKind, type InputOf, type Recorded } from './recorded';
 import { Runtime, type Snapshot } from './runtime';
 import type { Firing, Witness } from './witness';
-import { NO_INPUTS, type ControlSet, type Finger, type Inputs } from './inputs';
+import { NO_INPUTS, type Finger, type Inputs } from './inputs';
 import { heardOn } from './loudness';
 
-/** A tap of the viewer, recorded on the take. */
-export interface RecordedTap {
-  readonly time: Seconds;
-  readonly x: Unit;
-  readonly y: Unit;
-}
-
-/** Which fingers lie on the picture from this moment on, until the next such record. */
-export interface RecordedTouch {
-  readonly time: Seconds;
-  readonly fingers: readonly Finger[];
-}
-
-/** A control that was brought to a value, and what was done with the camera application, recorded on the take. */
-export interface RecordedControl extends ControlSet {
-  readonly time: Seconds;
-}
-export interface RecordedEvent {
-  readonly time: Seconds;
-  readonly event: ViewerEvent;
-}
-
 export interface PlayerOptions {
-  /** In order of time. */
-  readonly touches?: readonly RecordedTouch[];
-  readonly controls?: readonly RecordedControl[];
-  readonly events?: readonly RecordedEvent[];
+  /** What the viewer did, in order of time. */
+  readonly recorded?: readonly Recorded[];
   /** Only this cue fires, at the start. */
   readonly only?: CueId | null;
   /** Without particles, for whoever does not draw. */
@@ -61,51 +38,38 @@ export interface Moment {
   readonly fired: readonly Firing[];
 }
 
-const byStep = <T extends { readonly time: Seconds }>(records: readonly T[]): Map<number, T[]> => {
-  const map = new Map<number, T[]>();
-  for (const record of records) {
+const byStep = (recorded: readonly Recorded[]): ReadonlyMap<number, readonly Recorded[]> => {
+  const map = new Map<number, Recorded[]>();
+  for (const record of recorded) {
     const step = stepAt(record.time);
-    map.set(step, [...(map.get(step) ?? []), record]);
+    const there = map.get(step);
+    if (there) there.push(record);
+    else map.set(step, [record]);
   }
   return map;
 };
 
-interface Records {
-  readonly taps: readonly RecordedTap[];
-  readonly touches: readonly RecordedTouch[];
-  readonly controls: readonly RecordedControl[];
-  readonly events: readonly RecordedEvent[];
-}
 /** The first step for which there is a record in one of the two alone. */
-const firstDifference = (a: Records, b: Records): number => {
-  const all = (r: Records): ReadonlySet<{ readonly time: Seconds }> =>
-    new Set([...r.taps, ...r.touches, ...r.controls, ...r.events]);
-  const [inA, inB] = [all(a), all(b)];
-  const differ = [...[...inA].filter((r) => !inB.has(r)), ...[...inB].filter((r) => !inA.has(r))];
+const firstDifference = (a: readonly Recorded[], b: readonly Recorded[]): number => {
+  const [inA, inB] = [new Set(a), new Set(b)];
+  const differ = [...a.filter((r) => !inB.has(r)), ...b.filter((r) => !inA.has(r))];
   return differ.reduce((first, { time }) => Math.min(first, stepAt(time)), Infinity);
 };
-
-export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
 
 export class Player {
   readonly program: Program;
   private readonly runtime: Runtime;
-  private readonly records: Records;
+  private readonly recorded: readonly Recorded[];
   private readonly played: string;
   private readonly snapshots: Snapshot[] = [];
-  private readonly tapsAt: ReadonlyMap<number, RecordedTap[]>;
-  private readonly touches: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
-  private readonly controlsAt: ReadonlyMap<number, RecordedControl[]>;
-  private readonly eventsAt: ReadonlyMap<number, RecordedEvent[]>;
+  private readonly recordedAt: ReadonlyMap<number, readonly Recorded[]>;
+  private readonly fingers: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
 
   constructor(
     effect: Effect,
     readonly take: Take,
-    taps: readonly RecordedTap[] = [],
     {
-      touches = [],
-      controls = [],
-      events = [],
+      recorded = [],
       scene = null,
       only = null,
       fountains = true,
@@ -114,16 +78,17 @@ export class Player {
     }: PlayerOptions = {},
   ) {
     this.program = before?.program.effect === effect ? before.program : compile(effect);
-    this.records = { taps, touches, controls, events };
+    this.recorded = recorded;
     this.played = `${scene} ${only} ${fountains}`;
     this.runtime = new Runtime(this.program, { scene, only, fountains, witness });
-    this.tapsAt = byStep(taps);
-    this.controlsAt = byStep(controls);
-    this.eventsAt = byStep(events);
-    this.touches = touches.map(({ time, fingers }) => ({ step: stepAt(time), fingers }));
+    this.recordedAt = byStep(recorded);
+    this.fingers = recordedOf(recorded, 'fingers').map(({ time, input }) => ({
+      step: stepAt(time),
+      fingers: input.fingers,
+    }));
     this.snapshots.push(this.runtime.save());
     if (before && before.program === this.program && before.take === take && before.played === this.played) {
-      const same = firstDifference(before.records, this.records);
+      const same = firstDifference(before.recorded, recorded);
       this.snapshots.push(...before.snapshots.slice(1).filter((s) => s.step <= same));
     }
   }
@@ -153,18 +118,18 @@ export class Player {
   }
 
   private inputsAt(step: number, frame: TrackFrame): Inputs {
-    const taps = this.tapsAt.get(step);
-    const fingers = this.touches.findLast((t) => t.step <= step)?.fingers;
-    const controls = this.controlsAt.get(step);
-    const events = this.eventsAt.get(step);
+    const now = this.recordedAt.get(step) ?? [];
+    const fingers = this.fingers.findLast((t) => t.step <= step)?.fingers ?? [];
     const loudness = heardOn(frame);
-    if (!taps && !fingers?.length && !controls && !events && loudness === 0) return NO_INPUTS;
+    if (now.length === 0 && fingers.length === 0 && loudness === 0) return NO_INPUTS;
+    const of = <Kind extends InputKind>(kind: Kind): InputOf<Kind>[] =>
+      recordedOf(now, kind).map((r) => r.input);
     return {
-      taps: taps ?? [],
-      fingers: fingers ?? [],
+      taps: of('tap'),
+      fingers,
       loudness,
-      ...(controls ? { controls } : {}),
-      ...(events ? { events: events.map((e) => e.event) } : {}),
+      controls: of('control'),
+      events: of('event').map((e) => e.event),
     };
   }
 

@@ -3,6 +3,7 @@ import { newControl } from '../document/new-cues';
 import { newGroup } from '../document/new-objects';
 import type { Action, ActionKind, ControlId, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { FIRST_TAKE } from '../takes/library';
+import { recordedTaps } from './recorded';
 import { chronicleOf } from './chronicle';
 import { isNote, standingReasons } from './explain';
 import { readyTrigger } from './ready-triggers';
@@ -14,7 +15,7 @@ const FADE: Told = { kind: 'fade', opacity: 0.5, duration: 0.2 } as Told;
 const codes = (effect: Effect, cue: Cue): string[] => standingReasons(effect, cue).map((r) => r.code);
 const alone = (cue: Cue, more: Partial<Effect> = {}, objects = [card()]) =>
   codes(effectOf([cue], objects, more), cue);
-const taps = [{ time: 1, x: 0.5, y: 0.5 }];
+const recorded = recordedTaps([{ time: 1, x: 0.5, y: 0.5 }]);
 
 describe('read off the document', () => {
   test('nothing sets it off, unless another cue does', () => {
@@ -84,7 +85,7 @@ describe('read off the document', () => {
 describe('what happened on a take', () => {
   const why = (cue: Cue, more: Partial<Effect> = {}, time?: number) => {
     const effect = effectOf([cue], [card()], more);
-    return whyCue(effect, cue, chronicleOf(effect, FIRST_TAKE, { taps }), time);
+    return whyCue(effect, cue, chronicleOf(effect, FIRST_TAKE, { recorded }), time);
   };
   test('a level not reached: the peak and when it was; for one that falls the lowest', () => {
     const high = cueOf('mouthOpens', [[FADE]]);
@@ -153,7 +154,7 @@ describe('why an object is as it is', () => {
       [cueOf('screenTapped', [[{ ...FADE, opacity: 0 } as Told]])],
       [group, card(CARD, { parent: group.id })],
     );
-    const chronicle = chronicleOf(effect, FIRST_TAKE, { taps });
+    const chronicle = chronicleOf(effect, FIRST_TAKE, { recorded });
     const object = effect.objects[CARD]!;
     const chain = (time: number, state: (id: ObjectId) => ObjectState) =>
       whyObject(effect, object, chronicle, time, state).map((c) => c.code);
@@ -165,7 +166,9 @@ describe('why an object is as it is', () => {
     const run = (more: Partial<Cue>, action: Told) => {
       const cue = cueOf('screenTapped', [[action]], more);
       const effect = effectOf([cue], [card(CARD, { visible: false })]);
-      const chronicle = chronicleOf(effect, FIRST_TAKE, { taps: [...taps, { time: 3, x: 0.5, y: 0.5 }] });
+      const chronicle = chronicleOf(effect, FIRST_TAKE, {
+        recorded: [...recorded, ...recordedTaps([{ time: 3, x: 0.5, y: 0.5 }])],
+      });
       const [first] = whyObject(effect, effect.objects[CARD]!, chronicle, 5, seen(false));
       return first?.code === 'acted' ? first.act.what : first?.code;
     };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the viewer did on the take, where it was done: taps, drags, controls, the camera application. Pressed, each is removed. */
 import { computed } from 'vue';
-import { controlRuns } from '../../../core/behave/control-runs';
+import { marksOf } from '../../../core/behave/recorded-marks';
 import { usePlaybackStore } from '../../stores/playback';
 
 /** `at` gives the pixels from the left of the lane. */
@@ -15,22 +15,23 @@ const EVENT_WORDS = {
   cameraFlips: 'camera flipped',
 } as const;
 const EVENT_MARKS = { recordStarts: '●', recordStops: '■', photo: '◎', cameraFlips: '⟲' } as const;
-const settings = computed(() => controlRuns(playback.controls).map((run) => ({ run, last: run.at(-1)! })));
+const marks = computed(() => marksOf(playback.recorded));
+const settings = computed(() => marks.value.settings.map((run) => ({ run, last: run.at(-1)! })));
 </script>
 
 <template>
   <button
-    v-for="(tap, i) in playback.taps"
+    v-for="(tap, i) in marks.taps"
     :key="`t${i}`"
     class="tap"
     type="button"
     :style="{ left: `${at(tap.time)}px` }"
     :aria-label="`Recorded tap at ${tap.time.toFixed(2)} seconds; press to remove`"
     :title="`Tap at ${tap.time.toFixed(2)} s. Click to remove`"
-    @click="playback.removeTap(i)"
+    @click="playback.remove([tap])"
   />
   <button
-    v-for="gesture in playback.gestures"
+    v-for="gesture in marks.gestures"
     :key="`g${gesture.from}`"
     class="gesture"
     type="button"
@@ -43,26 +44,26 @@ const settings = computed(() => controlRuns(playback.controls).map((run) => ({ r
     @click="playback.removeGesture(gesture)"
   />
   <button
-    v-for="(record, i) in playback.events"
+    v-for="(record, i) in marks.events"
     :key="`e${i}`"
     class="event"
     type="button"
     :style="{ left: `${at(record.time)}px` }"
-    :aria-label="`Recorded: ${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} seconds; press to remove`"
-    :title="`${EVENT_WORDS[record.event]} at ${record.time.toFixed(2)} s. Click to remove`"
-    @click="playback.removeEvent(record)"
+    :aria-label="`Recorded: ${EVENT_WORDS[record.input.event]} at ${record.time.toFixed(2)} seconds; press to remove`"
+    :title="`${EVENT_WORDS[record.input.event]} at ${record.time.toFixed(2)} s. Click to remove`"
+    @click="playback.remove([record])"
   >
-    {{ EVENT_MARKS[record.event] }}
+    {{ EVENT_MARKS[record.input.event] }}
   </button>
   <button
     v-for="{ run, last } in settings"
-    :key="`c${last.control}${last.time}`"
+    :key="`c${last.input.control}${last.time}`"
     class="event"
     type="button"
     :style="{ left: `${at(last.time)}px` }"
     :aria-label="`Recorded control at ${last.time.toFixed(2)} seconds; press to remove`"
-    :title="`Control set to ${Math.round(last.value * 100) / 100} at ${last.time.toFixed(2)} s. Click to remove`"
-    @click="playback.removeControls(run)"
+    :title="`Control set to ${Math.round(last.input.value * 100) / 100} at ${last.time.toFixed(2)} s. Click to remove`"
+    @click="playback.remove(run)"
   >
     ◆
   </button>

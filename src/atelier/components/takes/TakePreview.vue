@@ -2,7 +2,8 @@
 /** Plays a take while it is being made; taps on it are recorded into it. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Pause, Play } from '@lucide/vue';
-import { Player, stepAt } from '../../../core/behave/player';
+import { Player } from '../../../core/behave/player';
+import { stepAt } from '../../../core/behave/recorded';
 import { blankEffect } from '../../../core/document/defaults';
 import { sentence } from '../../../core/errors';
 import type { Take, TakeSpec } from '../../../core/takes/take';

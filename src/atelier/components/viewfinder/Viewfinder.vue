@@ -221,8 +221,6 @@ watch(
   [
     () => document.effect,
     () => playback.time,
-    () => playback.taps,
-    () => playback.touches,
     () => playback.options,
     () => playback.only,
     () => playback.playing,

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { ref } from 'vue';
+import { recordedOf } from '../../../core/behave/recorded';
 import type { ObjectId } from '../../../core/document/schema';
 import { pretendBrowser } from '../../stores/testing';
 
@@ -57,7 +58,7 @@ describe('a press in the Viewfinder', () => {
   test('is a tap of the viewer where the viewer taps', () => {
     made({ tapping: true }).click(60, 120);
     expect(useDeskStore().selection).toEqual([]);
-    expect(usePlaybackStore().taps).toEqual([expect.objectContaining({ x: 0.5, y: 0.5 })]);
+    expect(usePlaybackStore().recorded.map((r) => r.input)).toEqual([{ kind: 'tap', x: 0.5, y: 0.5 }]);
   });
   test('the wheel pinches only where something can be moved', () => {
     let prevented = 0;
@@ -66,6 +67,6 @@ describe('a press in the Viewfinder', () => {
     expect(prevented).toBe(0);
     made({ tapping: true, movable: true }).onWheel(wheel as unknown as WheelEvent);
     expect(prevented).toBe(1);
-    expect(usePlaybackStore().touches.length).toBeGreaterThan(0);
+    expect(recordedOf(usePlaybackStore().recorded, 'fingers').length).toBeGreaterThan(0);
   });
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Try: the take or the real camera, what the face reads at this moment, and what fired. */
 import { computed } from 'vue';
+import { countOf, marksOf } from '../../../../core/behave/recorded-marks';
 import { Camera } from '@lucide/vue';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
@@ -16,6 +17,7 @@ import TrackerSwitch from './TrackerSwitch.vue';
 const playback = usePlaybackStore();
 const document = useEffectStore();
 const chronicle = useChronicleStore();
+const recorded = computed(() => countOf(marksOf(playback.recorded)));
 const fired = computed(() =>
   chronicle.chronicle.firings
     .slice(0, 40)
@@ -74,9 +76,12 @@ const fired = computed(() =>
           {{ f.words }}
         </li>
       </ul>
-      <p v-if="playback.taps.length > 0" class="soft">
-        {{ playback.taps.length }} taps recorded.
-        <button class="word" type="button" @click="playback.clearTaps()">Clear them</button>
+      <p v-if="recorded > 0" class="soft">
+        {{ recorded === 1 ? 'One thing the viewer does is' : `${recorded} things the viewer does are` }}
+        recorded on the take.
+        <button class="word" type="button" @click="playback.clearRecorded()">
+          {{ recorded === 1 ? 'Clear it' : 'Clear them' }}
+        </button>
       </p>
     </template>
 

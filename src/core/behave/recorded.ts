@@ -1,0 +1,66 @@
+/** What a viewer did on a take, recorded: one list, in order of time. */
+import { z } from 'zod';
+import type { ControlId } from '../document/schema';
+import { VIEWER_EVENTS } from '../document/trigger-schema';
+import { STEPS_PER_SECOND, type Seconds } from '../units';
+
+const share = z.number().min(0).max(1);
+/** Fingers may leave the picture. */
+const coordinate = z.number().min(-10).max(10);
+/** Everything a viewer can do. */
+const viewerInput = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('tap'), x: share, y: share }),
+  /** Which fingers lie on the picture from this moment on, until the next such record. */
+  z.strictObject({
+    kind: z.literal('fingers'),
+    fingers: z.array(z.strictObject({ id: z.number(), x: coordinate, y: coordinate })).max(20),
+  }),
+  /** A control is brought to a value. */
+  z.strictObject({
+    kind: z.literal('control'),
+    control: z.string().transform((id) => id as ControlId),
+    value: z.number(),
+  }),
+  /** Something is done with the camera application. */
+  z.strictObject({ kind: z.literal('event'), event: z.enum(VIEWER_EVENTS) }),
+]);
+
+export type ViewerInput = Readonly<z.infer<typeof viewerInput>>;
+export type InputKind = ViewerInput['kind'];
+export type InputOf<Kind extends InputKind> = Extract<ViewerInput, { kind: Kind }>;
+export interface Recorded<Input extends ViewerInput = ViewerInput> {
+  readonly time: Seconds;
+  readonly input: Input;
+}
+export type RecordedOf<Kind extends InputKind> = Recorded<InputOf<Kind>>;
+
+/** As it is kept outside: in order or not. */
+export const recordedSchema = z
+  .array(z.strictObject({ time: z.number().min(0), input: viewerInput }))
+  .transform((list): readonly Recorded[] => inOrder(list));
+
+/** The step a moment belongs to. */
+export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);
+
+/** In order of time; what was done at one moment stays in the order it was done. */
+export const inOrder = (list: readonly Recorded[]): readonly Recorded[] =>
+  list.toSorted((a, b) => a.time - b.time);
+
+/** With one more, in its place. */
+export const withRecord = (
+  list: readonly Recorded[],
+  time: Seconds,
+  input: ViewerInput,
+): readonly Recorded[] => inOrder([...list, { time, input }]);
+
+/** Those of a kind, in their order. */
+export const recordedOf = <Kind extends InputKind>(
+  list: readonly Recorded[],
+  kind: Kind,
+): readonly RecordedOf<Kind>[] =>
+  list.filter((record): record is RecordedOf<Kind> => record.input.kind === kind);
+
+/** The taps that a take carries itself. */
+export const recordedTaps = (
+  taps: readonly { readonly time: Seconds; readonly x: number; readonly y: number }[],
+): readonly RecordedOf<'tap'>[] => taps.map(({ time, x, y }) => ({ time, input: { kind: 'tap', x, y } }));
