@@ -22,7 +22,7 @@ import {
   strip,
 } from './harness/formats';
 import type { Media } from './harness/media-page';
-import { createEffect, pixelsWhere, saved, serverEffect } from './harness/pages';
+import { createEffect, pixelsWhere, saved, serverEffect, tileOf } from './harness/pages';
 
 const bringIn = async (page: Page, name: string, files: readonly MadeFile[]): Promise<Effect> => {
   const id = await createEffect(page, name);
@@ -146,7 +146,7 @@ test('sounds and videos: OGG, MP3, M4A, WebM with alpha, MP4', async ({ page, br
   expect(named(effect, 'video', /tide\.mp4/)).toMatchObject({ width: 64, height: 48, alpha: false });
   // Its tile shows a picture out of it.
   await page.getByRole('button', { name: 'Library', exact: true }).click();
-  const tile = page.getByRole('button', { name: 'tide.mp4', exact: true });
+  const tile = tileOf(page, 'tide.mp4');
   await expect
     .poll(async () => (await pixelsWhere(tile, (r, g, b) => g > 80 && r < 60 && b > 70 && b < 130)).share)
     .toBeGreaterThan(0.02);

@@ -7,7 +7,7 @@ import { newCard } from '../src/core/document/new-objects';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { chosen, drop, folderOf } from './harness/drop';
 import { artworkOra } from './harness/files';
-import { createEffect, keptPicture, plainPng, saved, serverEffect, shareOf } from './harness/pages';
+import { createEffect, keptPicture, plainPng, saved, serverEffect, shareOf, tileOf } from './harness/pages';
 
 const finder = (page: Page) => page.getByRole('img', { name: /^Viewfinder/ });
 const library = (page: Page) => page.getByRole('region', { name: 'Library' });
@@ -87,7 +87,7 @@ test('renamed, replaced, deleted: what shows the asset follows, or says that it 
   await expect.poll(() => shareOf(finder(page), CYAN)).toBe(0);
   // From there to another asset, in two clicks.
   await page.getByRole('button', { name: 'Choose another' }).click();
-  await library(page).getByRole('button', { name: 'spare.png', exact: true }).click();
+  await tileOf(page, 'spare.png').click();
   await library(page).getByRole('button', { name: 'Show it on poster' }).click();
   await expect(page.getByText('its asset was deleted')).toBeHidden();
   await expect.poll(() => shareOf(finder(page), CYAN)).toBeGreaterThan(0.01);
@@ -104,7 +104,7 @@ test('renamed, replaced, deleted: what shows the asset follows, or says that it 
 test('what is put on the shelf is there in another effect', async ({ page }) => {
   await withPictures(page, 'Shelf A');
   await open(page);
-  await library(page).getByRole('button', { name: 'poster.png', exact: true }).click();
+  await tileOf(page, 'poster.png').click();
   await library(page).getByRole('button', { name: 'Put on your shelf' }).click();
   await expect(library(page).getByRole('button', { name: 'On your shelf' })).toBeDisabled();
   const other = await createEffect(page, 'Shelf B');
@@ -130,7 +130,7 @@ test('an asset stays linked to its file: saved outside, it is read again', async
     await drop(page, [folder.file('mark.png')]);
     await expect.poll(() => shareOf(finder(page), MAGENTA)).toBeGreaterThan(0.01);
     await open(page);
-    await library(page).getByRole('button', { name: 'mark.png', exact: true }).click();
+    await tileOf(page, 'mark.png').click();
     await library(page).getByRole('button', { name: 'Keep it linked to its file' }).click();
     await expect(library(page).getByText('Linked to mark.png.')).toBeVisible();
     // Half a file, as a program leaves it while it saves: said, and the asset stays.

@@ -57,6 +57,10 @@ export const seekShare = async (page: Page, share: number): Promise<void> => {
 export const drawnOut = (page: Page): Promise<void> =>
   expect(page.locator('.finder canvas')).toHaveAttribute('data-wants', '', { timeout: 60_000 });
 
+/** An asset in the library, by its name. */
+export const tileOf = (page: Page, name: string): Locator =>
+  page.locator('.tile').filter({ has: page.getByText(name, { exact: true }) });
+
 /** Keeps a file on the server and gives what a document says about it. */
 export const keptFile = async (page: Page, name: string, bytes: Buffer): Promise<FileRef> => {
   const response = await page.request.post(`/api/files?name=${encodeURIComponent(name)}`, {

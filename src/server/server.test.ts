@@ -138,6 +138,20 @@ describe('effects', () => {
       document: { name: 'same' },
     });
   });
+  test('what cannot be an id is not there, in a sentence that says so', async () => {
+    for (const [path, thing] of [
+      ['/api/effects/no-such-effect', 'effect'],
+      ['/api/effects/no-such-effect/releases', 'effect'],
+      ['/api/effects/no-such-effect/revisions/2', 'effect'],
+      [`/api/effects/${'x'.repeat(300)}`, 'effect'],
+    ] as const) {
+      const { status, body } = await request(app).get(path);
+      expect([status, body.code]).toEqual([404, `${thing}.missing`]);
+      expect(body.detail).toMatch(/^There is no effect .{1,63}\. The address may have lost a piece/);
+    }
+    expect((await request(app).delete('/api/shelf/nothing')).body.code).toBe('asset.missing');
+    expect((await request(app).put('/api/takes/nothing').send({})).body.code).toBe('take.missing');
+  });
   test('what is no effect, no JSON, no id, too much, or nowhere', async () => {
     expect((await request(app).post('/api/effects').send({ name: 'x' })).body).toMatchObject({
       code: 'effect.unreadable',
@@ -145,7 +159,7 @@ describe('effects', () => {
     expect(
       (await request(app).post('/api/effects').set('Content-Type', 'application/json').send('{')).status,
     ).toBe(400);
-    expect((await request(app).get("/api/effects/' or 1=1 --")).status).toBe(400);
+    expect((await request(app).get("/api/effects/' or 1=1 --")).status).toBe(404);
     expect(
       (
         await request(app)

@@ -61,6 +61,6 @@ describe('own takes', () => {
     expect((body as { detail: string }).detail).toMatch(/nobody|flies|moon|none|drone|burn/);
   });
   test('what is no id is no take', async () => {
-    expect((await request(app).delete('/api/takes/solo')).status).toBe(400);
+    expect((await request(app).delete('/api/takes/solo')).status).toBe(404);
   });
 });

@@ -10,7 +10,7 @@ const desk = useDeskStore();
 
 <template>
   <header class="top">
-    <router-link to="/" class="home" aria-label="Home"
+    <router-link to="/" class="home" aria-label="Iconia, home"
       ><BrandMark /><span class="brand">Iconia</span></router-link
     >
     <nav class="row grow" aria-label="Screens">

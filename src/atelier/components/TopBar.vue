@@ -27,7 +27,7 @@ const rename = (event: Event) =>
 <template>
   <header class="top">
     <div class="left">
-      <router-link to="/" class="home" aria-label="Home"
+      <router-link to="/" class="home" aria-label="Iconia, home"
         ><BrandMark /><span class="brand">Iconia</span></router-link
       >
       <input
@@ -72,7 +72,7 @@ const rename = (event: Event) =>
         class="word weight"
         type="button"
         :class="{ bad: over }"
-        :aria-label="`The effect weighs ${sizeWords(total)}; outlets take ${sizeWords(limit)}. See what takes the space`"
+        :aria-label="`${sizeWords(total)} of ${sizeWords(limit)} that outlets take: see what takes the space`"
         title="What takes the space"
         @click="desk.openLibrary()"
       >

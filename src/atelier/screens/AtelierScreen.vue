@@ -193,12 +193,13 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div v-if="failure" class="failure">
+  <main v-if="failure" class="failure">
+    <h1 class="hidden-text">This effect did not open</h1>
     <InlineNotice
       >{{ failure }} <button class="word" type="button" @click="open">Try again</button>
       <router-link class="word" to="/">Home</router-link></InlineNotice
     >
-  </div>
+  </main>
   <div
     v-else-if="ready"
     class="atelier"
@@ -226,7 +227,8 @@ onBeforeUnmount(() => {
         anywhere.</InlineNotice
       >
     </div>
-    <div class="pillars" :class="{ wide: wide }">
+    <main class="pillars" :class="{ wide: wide }">
+      <h1 class="hidden-text">{{ document.effect.name }}</h1>
       <StackPanel v-if="!wide" :stage="stage" @choose="chooseFiles" />
       <Viewfinder :stage="stage" />
       <div class="bench">
@@ -237,17 +239,17 @@ onBeforeUnmount(() => {
         <TryBench v-else-if="stage === 'try'" />
         <ReleaseBench v-else />
       </div>
-    </div>
+      <input
+        ref="picker"
+        class="hidden-text"
+        type="file"
+        multiple
+        tabindex="-1"
+        aria-label="Choose files"
+        @change="chosen"
+      />
+    </main>
     <TakeStrip />
-    <input
-      ref="picker"
-      class="hidden-text"
-      type="file"
-      multiple
-      tabindex="-1"
-      aria-label="Choose files"
-      @change="chosen"
-    />
     <CommandPalette @choose="chooseFiles()" />
     <div v-if="hovering > 0" class="hover" aria-hidden="true">
       Drop here to place what you bring in; on the assets, to keep it for later.

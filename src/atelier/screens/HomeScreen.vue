@@ -13,6 +13,7 @@ import { useStockStore } from '../stores/stock';
 import HomeBar from '../components/HomeBar.vue';
 import EffectThumb from '../components/common/EffectThumb.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
+import SelectField from '../components/common/SelectField.vue';
 import { cutText } from '../../core/text';
 
 const router = useRouter();
@@ -97,6 +98,7 @@ const day = new Intl.DateTimeFormat('en-GB', {
   <div class="home">
     <HomeBar current="effects" />
     <main>
+      <h1 class="hidden-text">Effects</h1>
       <InlineNotice v-if="error" closable @close="error = null"
         >{{ error }} <button class="word" type="button" @click="load">Try again</button></InlineNotice
       >
@@ -130,9 +132,10 @@ const day = new Intl.DateTimeFormat('en-GB', {
               aria-label="Find by name"
               allow-clear
             />
-            <a-select
+            <SelectField
+              size="middle"
               v-model:value="sort"
-              v-name="'Sort'"
+              name="Sort"
               class="sort"
               :options="[
                 { value: 'newest', label: 'Newest first' },

@@ -13,6 +13,7 @@ import HomeBar from '../components/HomeBar.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 import CastFields from '../components/takes/CastFields.vue';
 import TakePreview from '../components/takes/TakePreview.vue';
+import SelectField from '../components/common/SelectField.vue';
 import { cutText } from '../../core/text';
 
 const props = defineProps<{ id: string | null; from: string }>();
@@ -102,14 +103,16 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
         >
       </template>
     </HomeBar>
-    <div v-if="failure" class="failure">
+    <main v-if="failure" class="failure">
+      <h1 class="hidden-text">A take of your own</h1>
       <InlineNotice
         >{{ failure }} <button class="word" type="button" @click="begin">Try again</button>
         <router-link class="word" :to="{ name: 'takes' }">All takes</router-link></InlineNotice
       >
-    </div>
+    </main>
     <p v-else-if="!draft" class="soft failure" role="status">Opening the take</p>
-    <div v-else class="editor">
+    <main v-else class="editor">
+      <h1 class="hidden-text">{{ spec.name || 'A take of your own' }}</h1>
       <TakePreview
         :take="draft.take.value"
         :taps="spec.taps"
@@ -144,36 +147,32 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
         <div class="pair">
           <label
             ><span>Room</span
-            ><a-select
-              v-name="'Room'"
-              size="small"
+            ><SelectField
+              name="Room"
               :value="spec.room"
               :options="list(ROOMS)"
               @change="(v: unknown) => set('choose a room', { room: String(v) })"
           /></label>
           <label
             ><span>Light</span
-            ><a-select
-              v-name="'Light'"
-              size="small"
+            ><SelectField
+              name="Light"
               :value="spec.light"
               :options="list(LIGHTS)"
               @change="(v: unknown) => set('choose a light', { light: String(v) })"
           /></label>
           <label
             ><span>Camera</span
-            ><a-select
-              v-name="'Camera'"
-              size="small"
+            ><SelectField
+              name="Camera"
               :value="spec.camera"
               :options="list(CAMERAS)"
               @change="(v: unknown) => set('choose a camera', { camera: String(v) })"
           /></label>
           <label
             ><span>Printed pictures</span
-            ><a-select
-              v-name="'Printed pictures'"
-              size="small"
+            ><SelectField
+              name="Printed pictures"
               :value="spec.pictures ?? ''"
               :options="pictureChoices"
               @change="(v: unknown) => set('choose what pictures do', { pictures: v ? String(v) : null })"
@@ -214,7 +213,7 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
           </p>
         </section>
       </div>
-    </div>
+    </main>
   </div>
 </template>
 

@@ -21,7 +21,8 @@ export const themeFor = (dark: boolean, still: boolean) =>
         token: {
           ...shared,
           ...durations(still),
-          colorPrimary: '#3f9d91',
+          // Its button is as light as white words on it allow.
+          colorPrimary: '#3a9287',
           colorBgBase: '#1a1f23',
           colorTextBase: '#ece8e1',
           colorError: '#e2796f',

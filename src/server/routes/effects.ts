@@ -4,6 +4,7 @@ import { readEffect } from '../../core/document/migrations';
 import { patchSchema, type Patch } from '../../core/document/patch';
 import type { EffectsStore, StoredEffect } from '../effects-store';
 import { shallow } from '../bounds';
+import { expectIds } from './path-ids';
 import type { ReleasesStore } from '../releases-store';
 
 const idSchema = z.object({ id: z.uuid() });
@@ -30,6 +31,7 @@ export const effectRoutes = (
 ): Router => {
   const router = Router();
   router.use(json({ limit: '4mb' }), shallow);
+  expectIds(router, 'effect');
 
   // Summaries, a page at a time: whole documents are asked for one by one.
   router.get('/', async (request, response) => {

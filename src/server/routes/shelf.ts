@@ -1,6 +1,7 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import { shallow } from '../bounds';
+import { expectIds } from './path-ids';
 import { assetSchema } from '../../core/document/schema';
 import type { ShelfStore } from '../shelf-store';
 
@@ -9,6 +10,7 @@ const idSchema = z.object({ id: z.uuid() });
 export const shelfRoutes = (shelf: ShelfStore): Router => {
   const router = Router();
   router.use(json({ limit: '200kb' }), shallow);
+  expectIds(router, 'asset');
 
   router.get('/', async (_request, response) => {
     response.json(await shelf.list());

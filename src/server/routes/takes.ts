@@ -1,6 +1,7 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import { shallow } from '../bounds';
+import { expectIds } from './path-ids';
 import type { TakesStore } from '../takes-store';
 
 const idSchema = z.object({ id: z.uuid() });
@@ -9,6 +10,7 @@ const bodySchema = z.looseObject({});
 export const takeRoutes = (takes: TakesStore): Router => {
   const router = Router();
   router.use(json({ limit: '200kb' }), shallow);
+  expectIds(router, 'take');
 
   router.get('/', async (_request, response) => {
     response.json(await takes.list());

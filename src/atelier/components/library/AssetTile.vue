@@ -29,7 +29,6 @@ const under = computed(() => preparing.under[props.asset.id]);
     class="tile"
     :class="{ selected }"
     :aria-pressed="selected"
-    :aria-label="asset.name"
     :title="`${asset.name}: ${shortFacts(asset)}, ${sizeWords(assetBytes(asset))}`"
     @click="$emit('pick', $event)"
     @dblclick="$emit('open')"

@@ -29,7 +29,7 @@ const limits = computed(() => OUTLET_LIMITS.map((l) => ({ ...l, at: scale.value(
     <span class="words" :class="{ bad: over }">{{ sizeWords(total) }} of {{ sizeWords(limit) }}</span>
     <div
       class="bar"
-      role="img"
+      role="group"
       :aria-label="`${sizeWords(total)} of ${sizeWords(limit)} are used. The heaviest: ${pieces
         .slice(0, 3)
         .map((p) => `${p.asset.name} ${sizeWords(p.bytes)}`)

@@ -23,6 +23,8 @@ const costs = computed(() => costsOf(document.effect));
 const used = computed(() => costs.value.filter((c) => c.used && c.bytes > 0));
 const idle = computed(() => costs.value.filter((c) => !c.used));
 const total = computed(() => used.value.reduce((sum, c) => sum + c.bytes, 0));
+/** There is room for its name and size. */
+const isWorded = (w: number, h: number): boolean => w > 62 && h > 34;
 const cells = computed(() => {
   if (width.value < 20 || used.value.length === 0) return [];
   const root = hierarchy<Leaf>({ children: used.value.map((cost) => ({ cost })) }, (d) => d.children)
@@ -62,13 +64,17 @@ const cells = computed(() => {
           :key="cost.asset.id"
           type="button"
           class="cell"
-          :class="{ worded: w > 62 && h > 34 }"
+          :class="{ worded: isWorded(w, h) }"
           :style="{ left: `${x}px`, top: `${y}px`, width: `${w}px`, height: `${h}px` }"
           :title="`${cost.asset.name}: ${sizeWords(cost.bytes)}`"
-          :aria-label="`${cost.asset.name}, ${KIND_LABELS[cost.kind]}, ${sizeWords(cost.bytes)}`"
+          :aria-label="
+            isWorded(w, h)
+              ? undefined
+              : `${cost.asset.name}, ${KIND_LABELS[cost.kind]}, ${sizeWords(cost.bytes)}`
+          "
           @click="desk.library.selected = [cost.asset.id]"
         >
-          <template v-if="w > 62 && h > 34">
+          <template v-if="isWorded(w, h)">
             <b class="cut">{{ cost.asset.name }}</b>
             <span>{{ sizeWords(cost.bytes) }}</span>
           </template>
@@ -104,7 +110,7 @@ h3 {
   border-radius: 4px;
   overflow: hidden;
   text-align: left;
-  background: color-mix(in srgb, var(--accent) 82%, var(--sheet));
+  background: color-mix(in srgb, var(--accent) 90%, var(--sheet));
   color: var(--on-accent);
   font: 500 11px var(--text);
   cursor: pointer;

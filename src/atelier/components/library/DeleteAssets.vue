@@ -7,6 +7,7 @@ import { canShow } from '../../../core/document/queries';
 import type { Asset, AssetId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
@@ -69,10 +70,9 @@ const replace = (id: unknown): void => {
     <div class="choices">
       <a-button v-if="users.length === 0" size="small" danger @click="remove(false)">Delete</a-button>
       <template v-else>
-        <a-select
+        <SelectField
           v-if="others.length > 0"
-          v-name="'Show another asset instead'"
-          size="small"
+          name="Show another asset instead"
           placeholder="Show another instead"
           class="others"
           :options="others.map((a) => ({ value: a.id, label: a.name }))"

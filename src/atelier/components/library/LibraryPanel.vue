@@ -21,6 +21,7 @@ import ShelfGrid from './ShelfGrid.vue';
 import StockGrid from './StockGrid.vue';
 import PreparePanel from './prepare/PreparePanel.vue';
 import SheetCutter from './prepare/SheetCutter.vue';
+import SelectField from '../common/SelectField.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -200,20 +201,8 @@ const escape = (): void => {
             class="find"
           />
           <template v-if="library.tab === 'here'">
-            <a-select
-              v-model:value="kind"
-              v-name="'Kind of asset'"
-              size="small"
-              :options="kinds"
-              class="choice"
-            />
-            <a-select
-              v-model:value="order"
-              v-name="'Order of assets'"
-              size="small"
-              :options="ORDERS"
-              class="choice"
-            />
+            <SelectField v-model:value="kind" name="Kind of asset" :options="kinds" class="choice" />
+            <SelectField v-model:value="order" name="Order of assets" :options="ORDERS" class="choice" />
             <span class="grow" />
             <span class="soft">{{ shown.length }} of {{ all.length }}</span>
             <button

@@ -5,6 +5,7 @@ import { renameAssets } from '../../../core/document/edits';
 import { NO_CHANGE, renamePlan } from '../../../core/assets/names';
 import type { Asset } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
@@ -42,8 +43,7 @@ const apply = (): void => {
         ><span>Replace by</span><a-input v-model:value="plan.replace" size="small" aria-label="Replace by"
       /></label>
       <label class="field"
-        ><span>Letters</span
-        ><a-select v-model:value="plan.letters" v-name="'Letters'" size="small" :options="LETTERS"
+        ><span>Letters</span><SelectField v-model:value="plan.letters" name="Letters" :options="LETTERS"
       /></label>
       <label class="field"
         ><span>Before</span

@@ -52,7 +52,7 @@ const listen = (item: StockItem): void => {
       Nothing in the stock is called that.
     </p>
     <section v-for="group in groups" :key="group.name" :aria-label="group.name">
-      <h3>{{ group.name }}</h3>
+      <component :is="canAdd ? 'h3' : 'h2'" class="heading">{{ group.name }}</component>
       <ul>
         <li v-for="item in group.items" :key="item.id" :title="item.about">
           <span

@@ -16,6 +16,7 @@ import { useEffectStore } from '../../stores/effect';
 import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
 import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/document/anchor-schema';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -117,9 +118,8 @@ defineExpose({ choose });
 <template>
   <div class="line">
     <span>Sticks to</span>
-    <a-select
-      v-name="'Sticks to'"
-      size="small"
+    <SelectField
+      name="Sticks to"
       show-search
       option-filter-prop="label"
       :class="onFace ? 'two' : 'wide'"
@@ -128,10 +128,9 @@ defineExpose({ choose });
       :dropdown-match-select-width="false"
       @change="(v: unknown) => choose(v as string)"
     />
-    <a-select
+    <SelectField
       v-if="onFace"
-      v-name="'Of which face'"
-      size="small"
+      name="Of which face"
       :value="face"
       :options="faces"
       :dropdown-match-select-width="false"

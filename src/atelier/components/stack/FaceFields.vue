@@ -14,6 +14,7 @@ import { EYES_WORDS } from '../../face-words';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 import SliderField from '../common/SliderField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Iris | Lashes | Hair | Retouch }>();
 const document = useEffectStore();
@@ -42,10 +43,9 @@ const eyes = EYES.map((value) => ({ value, label: EYES_WORDS[value] }));
 <template>
   <div v-if="object.kind === 'iris' || object.kind === 'lashes'" class="line">
     <span>Eyes</span>
-    <a-select
-      v-name="'Eyes'"
+    <SelectField
+      name="Eyes"
       class="wide"
-      size="small"
       :value="object.eyes"
       :options="eyes"
       @change="(v: unknown) => set({ eyes: v as Eyes })"

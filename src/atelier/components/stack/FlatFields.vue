@@ -16,6 +16,7 @@ import {
 import { useEffectStore } from '../../stores/effect';
 import { CAMERA_WORDS, FIT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Card | Live | Cutout | Fill }>();
 const document = useEffectStore();
@@ -58,10 +59,9 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
 <template>
   <div v-if="fills" class="line">
     <span>Fills</span>
-    <a-select
-      v-name="'How it fills the screen'"
+    <SelectField
+      name="How it fills the screen"
       class="wide"
-      size="small"
       :value="object.fit"
       :options="fits"
       @change="(v: unknown) => set({ fit: v as Fit })"
@@ -70,10 +70,9 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
   <template v-if="object.kind === 'live'">
     <div class="line">
       <span>Shows</span>
-      <a-select
-        v-name="'Part of the camera picture'"
+      <SelectField
+        name="Part of the camera picture"
         class="wide"
-        size="small"
         :value="object.part"
         :options="parts"
         @change="(v: unknown) => set({ part: v as CameraPart })"

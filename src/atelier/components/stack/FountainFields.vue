@@ -14,6 +14,7 @@ import { FACE_AREA_WORDS, FOUNTAIN_AREA_WORDS } from '../../fountain-words';
 import { useEffectStore } from '../../stores/effect';
 import GestureField from '../common/GestureField.vue';
 import FountainLife from './FountainLife.vue';
+import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 import { ref } from 'vue';
 import { sentence } from '../../../core/errors';
@@ -74,10 +75,9 @@ const percent = (v: number): number => v * 100;
 <template>
   <div class="line">
     <span>Born on</span>
-    <a-select
-      v-name="'Where particles are born'"
+    <SelectField
+      name="Where particles are born"
       class="wide"
-      size="small"
       :value="object.area.kind"
       :options="areas"
       @change="(v: unknown) => setArea(v as FountainAreaChoice['kind'])"
@@ -85,10 +85,9 @@ const percent = (v: number): number => v * 100;
   </div>
   <div v-if="object.area.kind === 'face'" class="line">
     <span>Part</span>
-    <a-select
-      v-name="'Part of the face'"
+    <SelectField
+      name="Part of the face"
       class="wide"
-      size="small"
       :value="object.area.part"
       :options="parts"
       @change="(v: unknown) => set({ area: { kind: 'face', part: v as never } })"
@@ -96,10 +95,9 @@ const percent = (v: number): number => v * 100;
   </div>
   <div v-else-if="object.area.kind === 'mesh'" class="line">
     <span>Model</span>
-    <a-select
-      v-name="'Model it is born on'"
+    <SelectField
+      name="Model it is born on"
       class="wide"
-      size="small"
       :value="(object.area.asset ?? null) as unknown as undefined"
       :options="models"
       placeholder="Choose a model"
@@ -324,10 +322,9 @@ const percent = (v: number): number => v * 100;
   </div>
   <div class="line">
     <span>Looks</span>
-    <a-select
-      v-name="'Picture of a particle'"
+    <SelectField
+      name="Picture of a particle"
       class="wide"
-      size="small"
       :value="object.asset ?? ''"
       :options="[{ value: '', label: 'A round dot' }, ...pictures]"
       @change="(v: unknown) => set({ asset: (v || null) as AssetId | null })"
@@ -353,10 +350,9 @@ const percent = (v: number): number => v * 100;
       :digits="0"
       @change="(v) => set({ sizeVaries: v / 100 }, 'varies')"
     />
-    <a-select
+    <SelectField
       v-if="document.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
-      v-name="'Frames of its sequence'"
-      size="small"
+      name="Frames of its sequence"
       :value="object.frames"
       :options="[
         { value: 'life', label: 'over life' },

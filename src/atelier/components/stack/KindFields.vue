@@ -11,6 +11,7 @@ import PartTree from './PartTree.vue';
 import ShapeFields from './ShapeFields.vue';
 import SoundFields from './SoundFields.vue';
 import TextFields from './TextFields.vue';
+import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: EffectObject }>();
@@ -41,10 +42,9 @@ const setDelay = (startDelay: number): void => {
   <SoundFields v-if="object.kind === 'sound'" :object="object" />
   <div v-if="object.kind === 'occluder' && made.length > 0" class="line">
     <span>Shape</span>
-    <a-select
-      v-name="'Shape of the occluder'"
+    <SelectField
+      name="Shape of the occluder"
       class="wide"
-      size="small"
       :value="object.asset ?? ''"
       :options="[{ value: '', label: 'The head' }, ...made]"
       @change="(v: unknown) => setShape(v as string)"

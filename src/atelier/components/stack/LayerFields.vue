@@ -12,6 +12,7 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
 import SliderField from '../common/SliderField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Layer }>();
 const document = useEffectStore();
@@ -42,10 +43,9 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
 <template>
   <div class="line">
     <span>Region</span>
-    <a-select
-      v-name="'Region of the face'"
+    <SelectField
+      name="Region of the face"
       class="wide"
-      size="small"
       :value="object.region"
       :options="regions"
       @change="(v: unknown) => set({ region: v as FaceRegion })"
@@ -70,10 +70,9 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
   />
   <div class="line">
     <span>Finish</span>
-    <a-select
-      v-name="'Finish'"
+    <SelectField
+      name="Finish"
       class="wide"
-      size="small"
       :value="object.finish"
       :options="finishes"
       @change="(v: unknown) => set({ finish: v as Finish })"
@@ -92,10 +91,9 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
   />
   <div v-if="others.length > 0" class="line">
     <span>Only in</span>
-    <a-select
-      v-name="'Limited by the mask of'"
+    <SelectField
+      name="Limited by the mask of"
       class="wide"
-      size="small"
       :value="object.maskedBy ?? ''"
       :options="[{ value: '', label: 'no other layer' }, ...others]"
       @change="(v: unknown) => set({ maskedBy: v === '' ? null : (v as ObjectId) })"

@@ -5,6 +5,7 @@ import type { Light } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { LIGHT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: Light }>();
@@ -51,11 +52,10 @@ const done = (): void => document.endGesture();
     >
       Casts shadows
     </button>
-    <a-select
+    <SelectField
       v-if="object.light === 'surroundings'"
-      v-name="'Surroundings'"
+      name="Surroundings"
       class="two"
-      size="small"
       :value="object.asset ?? ''"
       :options="[{ value: '', label: 'A plain bright room' }, ...made]"
       @change="(v: unknown) => set({ asset: (v || null) as never })"

@@ -11,6 +11,7 @@ import {
 import { useEffectStore } from '../../stores/effect';
 import { SOLID_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Solid | ShadowCatcher }>();
 const document = useEffectStore();
@@ -37,10 +38,9 @@ const setForm = (axis: number, cm: number): void => {
   <template v-if="object.kind === 'solid'">
     <div class="line">
       <span>Shape</span>
-      <a-select
-        v-name="'Shape'"
+      <SelectField
+        name="Shape"
         class="two"
-        size="small"
         :value="object.shape"
         :options="shapes"
         @change="(v: unknown) => set('solid', { shape: v as 'box' })"

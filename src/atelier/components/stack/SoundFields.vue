@@ -8,6 +8,7 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import SoundPlayer from '../library/SoundPlayer.vue';
 import GestureField from '../common/GestureField.vue';
+import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: SoundObject }>();
@@ -27,10 +28,9 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
 <template>
   <div class="line">
     <span>Sound</span>
-    <a-select
-      v-name="'Sound'"
+    <SelectField
+      name="Sound"
       class="wide"
-      size="small"
       :value="(object.asset ?? null) as unknown as undefined"
       :options="made"
       placeholder="Choose a sound"

@@ -11,6 +11,7 @@ import AssetField from './AssetField.vue';
 import FaceFields from './FaceFields.vue';
 import FlatFields from './FlatFields.vue';
 import LayerFields from './LayerFields.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -77,10 +78,9 @@ const setTint = (text: string, gesture: string | null): void => {
     </div>
     <div v-if="object.kind === 'model' && clips.length > 0" class="line">
       <span>Clip</span>
-      <a-select
-        v-name="'Clip that plays'"
+      <SelectField
+        name="Clip that plays"
         class="wide"
-        size="small"
         :value="object.clip ?? ''"
         :options="[{ value: '', label: 'at rest' }, ...clips]"
         @change="
@@ -122,10 +122,9 @@ const setTint = (text: string, gesture: string | null): void => {
     </template>
     <div v-if="blended" class="line">
       <span>Blend</span>
-      <a-select
-        v-name="'Blend mode'"
+      <SelectField
+        name="Blend mode"
         class="wide"
-        size="small"
         :value="blended.blend"
         :options="blends"
         @change="(v: unknown) => style({ blend: v as BlendMode })"

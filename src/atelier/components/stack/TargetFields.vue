@@ -6,6 +6,7 @@ import { AFTER_LOST, BEFORE_FOUND, type AssetId, type Target } from '../../../co
 import { useEffectStore } from '../../stores/effect';
 import { AFTER_WORDS, BEFORE_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 import { cutText } from '../../../core/text';
 
 const props = defineProps<{ target: Target }>();
@@ -48,10 +49,9 @@ const remove = (): void => {
     </div>
     <div class="line">
       <span>Picture</span>
-      <a-select
-        v-name="'Which picture is printed'"
+      <SelectField
+        name="Which picture is printed"
         class="wide"
-        size="small"
         :value="target.asset ?? undefined"
         :options="pictures"
         placeholder="Choose the picture"
@@ -76,10 +76,9 @@ const remove = (): void => {
     </div>
     <div class="line">
       <span>Before</span>
-      <a-select
-        v-name="'What is seen before it is found'"
+      <SelectField
+        name="What is seen before it is found"
         class="wide"
-        size="small"
         :value="target.beforeFound"
         :options="BEFORE_FOUND.map((value) => ({ value, label: BEFORE_WORDS[value] }))"
         @change="(v: unknown) => set({ beforeFound: v as Target['beforeFound'] })"
@@ -87,10 +86,9 @@ const remove = (): void => {
     </div>
     <div class="line">
       <span>When lost</span>
-      <a-select
-        v-name="'What is seen after it is lost'"
+      <SelectField
+        name="What is seen after it is lost"
         class="wide"
-        size="small"
         :value="target.afterLost"
         :options="AFTER_LOST.map((value) => ({ value, label: AFTER_WORDS[value] }))"
         @change="(v: unknown) => set({ afterLost: v as Target['afterLost'] })"

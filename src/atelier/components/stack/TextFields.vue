@@ -6,6 +6,7 @@ import { TEXT_ALIGNS, type AssetId, type TextObject } from '../../../core/docume
 import { useEffectStore } from '../../stores/effect';
 import { useStockStore } from '../../stores/stock';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: TextObject }>();
@@ -60,19 +61,17 @@ onMounted(() => void stock.load());
   </div>
   <div class="line">
     <span>Type</span>
-    <a-select
-      v-name="'Typeface'"
+    <SelectField
+      name="Typeface"
       class="two"
-      size="small"
       :value="object.font ?? ''"
       :options="typefaces"
       :dropdown-match-select-width="false"
       :loading="fetching"
       @change="(v: unknown) => chooseTypeface(v as string)"
     />
-    <a-select
-      v-name="'Lines are aligned'"
-      size="small"
+    <SelectField
+      name="Lines are aligned"
       :value="object.align"
       :options="aligns"
       @change="(v: unknown) => set({ align: v as 'left' })"

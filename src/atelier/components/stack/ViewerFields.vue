@@ -15,6 +15,7 @@ import { HANDLED } from '../../../core/placing/handled';
 import { boxOf, middleOf, sizeOf } from '../../../core/placing/bounds';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
@@ -92,9 +93,8 @@ const more = ref(false);
   </div>
   <div v-if="object.lookAt" class="line">
     <span>Looks</span>
-    <a-select
-      v-name="'Which side is its front'"
-      size="small"
+    <SelectField
+      name="Which side is its front"
       :value="object.lookAt.front"
       :options="fronts"
       :dropdown-match-select-width="false"
@@ -102,10 +102,9 @@ const more = ref(false);
         (v: unknown) => set({ lookAt: { ...object.lookAt!, front: v as LookAt['front'] } }, 'Look with')
       "
     />
-    <a-select
-      v-name="'What it may turn about'"
+    <SelectField
+      name="What it may turn about"
       class="two"
-      size="small"
       :value="object.lookAt.about"
       :options="abouts"
       @change="
@@ -213,10 +212,9 @@ const more = ref(false);
     <template v-if="object.touchArea">
       <div class="line">
         <span>Touch</span>
-        <a-select
-          v-name="'Shape of the touch area'"
+        <SelectField
+          name="Shape of the touch area"
           class="wide"
-          size="small"
           :value="object.touchArea.shape"
           :options="[
             { value: 'box', label: 'Box' },

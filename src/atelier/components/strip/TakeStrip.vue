@@ -14,6 +14,7 @@ import { cueName } from '../../behave-words';
 import { useChronicleStore } from '../../stores/chronicle';
 import { MARK_WORDS } from '../../words';
 import RecordedMarks from './RecordedMarks.vue';
+import SelectField from '../common/SelectField.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -146,10 +147,9 @@ const live = computed(() => playback.source === 'camera');
         >
           <StepForward :size="15" />
         </button>
-        <a-select
-          v-name="'Speed'"
+        <SelectField
+          name="Speed"
           class="speed num"
-          size="small"
           :disabled="live"
           :value="playback.speed"
           :options="SPEEDS.map((value) => ({ value, label: `${value}×` }))"

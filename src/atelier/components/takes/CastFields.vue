@@ -5,6 +5,7 @@ import { PERFORMANCES, PERFORMERS } from '../../../core/takes/library';
 import { arranged } from '../../../core/takes/staging';
 import { MOST_PEOPLE, type CastMember } from '../../../core/takes/take';
 import NumberField from '../common/NumberField.vue';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ cast: readonly CastMember[] }>();
 const emit = defineEmits<{ change: [label: string, cast: CastMember[], gesture?: string]; done: [] }>();
@@ -76,10 +77,9 @@ const AXES = [
     <fieldset v-for="(member, i) in cast" :key="i">
       <legend class="hidden-text">{{ name(member) }}</legend>
       <div class="row">
-        <a-select
-          v-name="`Performer ${i + 1}`"
+        <SelectField
+          :name="`Performer ${i + 1}`"
           class="grow"
-          size="small"
           :value="member.performer"
           :options="performers"
           @change="(v: unknown) => set(i, 'choose a performer', { performer: String(v) })"
@@ -88,9 +88,8 @@ const AXES = [
           <X :size="14" />
         </button>
       </div>
-      <a-select
-        v-name="`What ${name(member)} does`"
-        size="small"
+      <SelectField
+        :name="`What ${name(member)} does`"
         :value="member.performance"
         :options="performances"
         @change="(v: unknown) => set(i, 'choose what is done', { performance: String(v) })"

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { MarkKind, Take } from '../../../core/takes/take';
 import { kindsOf, sortOf, TAKE_SORTS, type TakeSort } from '../../stores/takes';
 import { MARK_WORDS, TAKE_SORT_WORDS } from '../../words';
+import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ takes: readonly Take[]; compact?: boolean }>();
 const sort = defineModel<TakeSort | null>('sort', { required: true });
@@ -31,9 +32,8 @@ const choose = (next: TakeSort | null): void => {
       >
         {{ TAKE_SORT_WORDS[s] }}
       </button>
-      <a-select
-        v-name="'What happens'"
-        size="small"
+      <SelectField
+        name="What happens"
         class="happens"
         allow-clear
         placeholder="What happens"

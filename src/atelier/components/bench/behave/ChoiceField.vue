@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One of a list of names, sought by typing. */
 import type { Choice } from './choices';
+import SelectField from '../../common/SelectField.vue';
 
 withDefaults(
   defineProps<{
@@ -20,9 +21,8 @@ const emit = defineEmits<{ change: [value: string] }>();
 </script>
 
 <template>
-  <a-select
-    v-name="label"
-    size="small"
+  <SelectField
+    :name="label"
     class="choice"
     show-search
     option-filter-prop="label"
@@ -34,7 +34,7 @@ const emit = defineEmits<{ change: [value: string] }>();
     :not-found-content="none"
     @change="(v: unknown) => emit('change', String(v))"
   >
-  </a-select>
+  </SelectField>
 </template>
 
 <style scoped>

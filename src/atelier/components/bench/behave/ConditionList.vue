@@ -6,6 +6,7 @@ import { COMPARISON_WORDS } from '../../../behave-words';
 import GestureField from '../../common/GestureField.vue';
 import { newSignal } from './new-signal';
 import SignalFields from './SignalFields.vue';
+import SelectField from '../../common/SelectField.vue';
 import { useDeskStore } from '../../../stores/desk';
 
 const props = withDefaults(defineProps<{ conditions: readonly Condition[]; match?: Cue['match'] | null }>(), {
@@ -51,9 +52,8 @@ const add = (): void =>
         :label="i === 0 ? 'Condition' : `Condition ${i + 1}`"
         @change="(signal) => set(i, { signal })"
       />
-      <a-select
-        v-name="'Comparison'"
-        size="small"
+      <SelectField
+        name="Comparison"
         :value="condition.is"
         :options="comparisons"
         @change="(v: unknown) => set(i, { is: v as Comparison })"
@@ -77,10 +77,9 @@ const add = (): void =>
     </div>
     <div class="row">
       <button class="word" type="button" @click="add">+ Only if</button>
-      <a-select
+      <SelectField
         v-if="match !== null && conditions.length > 1"
-        v-name="'How many have to hold'"
-        size="small"
+        name="How many have to hold"
         :value="match"
         :options="[
           { value: 'all', label: 'all of them' },

@@ -4,6 +4,7 @@ import type { Cue } from '../../../../core/document/schema';
 import { useEffectStore } from '../../../stores/effect';
 import GestureField from '../../common/GestureField.vue';
 import TriggerList from './TriggerList.vue';
+import SelectField from '../../common/SelectField.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const emit = defineEmits<{ change: [change: Partial<Cue>, gesture: string | null] }>();
@@ -25,9 +26,8 @@ const agains = [
   <div class="options">
     <div class="line">
       <span class="soft">It fires</span>
-      <a-select
-        v-name="'How often it fires'"
-        size="small"
+      <SelectField
+        name="How often it fires"
         :value="cue.fires"
         :options="fires"
         @change="(v: unknown) => set({ fires: v as Cue['fires'] })"
@@ -47,9 +47,8 @@ const agains = [
     </div>
     <div class="line">
       <span class="soft">Set off while at work</span>
-      <a-select
-        v-name="'Set off while at work'"
-        size="small"
+      <SelectField
+        name="Set off while at work"
         :value="cue.again"
         :options="agains"
         @change="(v: unknown) => set({ again: v as Cue['again'] })"

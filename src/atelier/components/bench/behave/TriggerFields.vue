@@ -7,6 +7,7 @@ import NumberField from '../../common/NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
 import { useChoices } from './choices';
 import SignalFields from './SignalFields.vue';
+import SelectField from '../../common/SelectField.vue';
 
 const props = defineProps<{ trigger: Trigger }>();
 const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>();
@@ -134,10 +135,9 @@ const isPlain = (trigger: Trigger): boolean =>
           @change="(face) => setSignal({ face })"
         />
       </template>
-      <a-select
+      <SelectField
         v-if="isPlain(trigger)"
-        v-name="'Which way'"
-        size="small"
+        name="Which way"
         :value="trigger.when"
         :options="[
           { value: 'rises', label: 'rises to' },

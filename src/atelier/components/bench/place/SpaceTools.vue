@@ -3,6 +3,7 @@
 import { Ghost, Maximize2, PersonStanding, Ruler } from '@lucide/vue';
 import { useDeskStore, type PlaceTool } from '../../../stores/desk';
 import NumberField from '../../common/NumberField.vue';
+import SelectField from '../../common/SelectField.vue';
 
 defineEmits<{ approach: [] }>();
 const desk = useDeskStore();
@@ -24,13 +25,7 @@ const AIDS = [
 
 <template>
   <div class="tools">
-    <a-select
-      v-model:value="desk.place.axes"
-      v-name="'Axes of the handles'"
-      size="small"
-      class="axes"
-      :options="AXES"
-    />
+    <SelectField v-model:value="desk.place.axes" name="Axes of the handles" class="axes" :options="AXES" />
     <button
       type="button"
       :aria-pressed="desk.place.snap"

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { X } from '@lucide/vue';
 import { spreadSelected } from '../../../commands/place-commands';
 import NumberField from '../../common/NumberField.vue';
+import SelectField from '../../common/SelectField.vue';
 import { SPREAD_KINDS, useSpreadForm } from './use-spread-form';
 
 const emit = defineEmits<{ close: [] }>();
@@ -151,10 +152,9 @@ const closeRing = (): void => {
       </template>
       <div v-else class="line">
         <span>Over</span>
-        <a-select
+        <SelectField
           v-model:value="form.over"
-          v-name="'Over which surface'"
-          size="small"
+          name="Over which surface"
           class="wide"
           :options="surfaces"
           placeholder="Choose a model or solid"

@@ -18,6 +18,7 @@ import { findingWords, sizeWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
 import CostBar from '../../library/CostBar.vue';
 import ReleaseAddress from './ReleaseAddress.vue';
+import SelectField from '../../common/SelectField.vue';
 import { cutText } from '../../../../core/text';
 
 const document = useEffectStore();
@@ -162,8 +163,9 @@ const when = new Intl.DateTimeFormat('en-GB', {
     /></label>
     <label class="line"
       ><span>Tags</span
-      ><a-select
-        v-name="'Tags'"
+      ><SelectField
+        size="middle"
+        name="Tags"
         mode="tags"
         :value="listing.tags"
         placeholder="ocean, crown"

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { AssetId } from '../../../../core/document/schema';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
+import SelectField from '../../common/SelectField.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -26,10 +27,9 @@ const options = computed(() => [
     </p>
     <label v-for="i in prints.targets.length > 0 ? 0 : count" :key="i" class="row">
       <span v-if="count > 1" class="soft">{{ i === 1 ? 'First' : 'Second' }}</span>
-      <a-select
-        v-name="`Picture ${i}`"
+      <SelectField
+        :name="`Picture ${i}`"
         class="grow"
-        size="small"
         :value="prints.chosen[i - 1] ?? ''"
         :options="options"
         @change="(v: unknown) => prints.choose(i - 1, v ? (v as AssetId) : null)"

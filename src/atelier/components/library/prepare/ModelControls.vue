@@ -11,6 +11,7 @@ import { usePreparingStore } from '../../../stores/preparing';
 import { sizeInWords } from '../../../asset-words';
 import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
+import SelectField from '../../common/SelectField.vue';
 import './controls.css';
 
 const props = defineProps<{ asset: ModelAsset; after: PreparedDraft | null }>();
@@ -138,9 +139,8 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
     </div>
     <div v-if="parts.length > 1" class="line">
       <span>Or a part</span>
-      <a-select
-        v-name="'Pivot on a part'"
-        size="small"
+      <SelectField
+        name="Pivot on a part"
         placeholder="choose"
         :value="prep.pivot.kind === 'part' ? prep.pivot.part : undefined"
         :options="partOptions"

@@ -3,6 +3,7 @@
 import type { PictureAsset, PicturePrep } from '../../../../core/document/schema';
 import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
+import SelectField from '../../common/SelectField.vue';
 import './controls.css';
 
 defineProps<{ asset: PictureAsset }>();
@@ -53,9 +54,8 @@ const FORMATS = [
     </div>
     <div class="line">
       <span>Format</span>
-      <a-select
-        v-name="'Format'"
-        size="small"
+      <SelectField
+        name="Format"
         :value="prep.format"
         :options="FORMATS"
         @change="(v: unknown) => set({ format: v as PicturePrep['format'] })"

@@ -5,6 +5,7 @@ import { cellBox } from '../../../../core/assets/frames/sheets';
 import type { SequenceAsset, SequencePrep } from '../../../../core/document/schema';
 import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
+import SelectField from '../../common/SelectField.vue';
 import './controls.css';
 
 const props = defineProps<{ asset: SequenceAsset }>();
@@ -57,9 +58,8 @@ const EVERY = [
     <QualityField :model-value="prep.quality" @update:model-value="(quality) => set({ quality })" />
     <div class="line">
       <span>Keep</span>
-      <a-select
-        v-name="'Which frames are kept'"
-        size="small"
+      <SelectField
+        name="Which frames are kept"
         :value="prep.every"
         :options="EVERY"
         @change="(v: unknown) => set({ every: Number(v) })"

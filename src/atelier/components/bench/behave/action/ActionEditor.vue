@@ -11,6 +11,7 @@ import { useChoices } from '../choices';
 import ActionAmount from './ActionAmount.vue';
 import TimingFields from './TimingFields.vue';
 import VaryFields from './VaryFields.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{
   action: Action;
@@ -52,10 +53,9 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
         :options="kinds"
         @change="(v) => setKind(v as ActionKind)"
       />
-      <a-select
+      <SelectField
         v-if="onObjects"
-        v-name="'Target'"
-        size="small"
+        name="Target"
         mode="multiple"
         class="targets"
         option-filter-prop="label"

@@ -10,6 +10,7 @@ import { clamp } from '../../../../../core/maths/scalar';
 import type { EasingChoice } from '../../../../../core/document/schema';
 import { EASING_WORDS } from '../../../../behave-words';
 import NumberField from '../../../common/NumberField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ easing: EasingChoice }>();
 const emit = defineEmits<{ change: [easing: EasingChoice, gesture: string | null]; done: [] }>();
@@ -206,9 +207,8 @@ const isThis = (handles: Handles): boolean =>
             "
             @done="emit('done')"
         /></label>
-        <a-select
-          v-name="'Where it jumps'"
-          size="small"
+        <SelectField
+          name="Where it jumps"
           :value="easing.jump"
           :options="
             [

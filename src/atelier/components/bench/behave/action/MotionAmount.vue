@@ -6,6 +6,7 @@ import { AXES, AXES_OF, MODES, type Action } from '../../../../../core/document/
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
+import SelectField from '../../../common/SelectField.vue';
 import { useChoices } from '../choices';
 
 const props = defineProps<{ action: Action }>();
@@ -48,9 +49,8 @@ const captured = computed(() => {
 
 <template>
   <div v-if="action.kind === 'move' || action.kind === 'turn'" class="line">
-    <a-select
-      v-name="'To, by or from'"
-      size="small"
+    <SelectField
+      name="To, by or from"
       class="mode"
       :value="action.mode"
       :options="modes(MODES)"
@@ -67,27 +67,24 @@ const captured = computed(() => {
       :digits="2"
       @change="(v) => axisIn('by', i, action.kind === 'move' ? v / 100 : v)"
     />
-    <a-select
+    <SelectField
       v-if="action.kind === 'move' || action.mode === 'by'"
-      v-name="'Whose axes'"
-      size="small"
+      name="Whose axes"
       :value="action.axes"
       :options="axesOf"
       @change="(v: unknown) => set({ axes: v })"
     />
-    <a-select
+    <SelectField
       v-if="action.kind === 'turn' && action.mode !== 'by'"
-      v-name="'Which way round'"
-      size="small"
+      name="Which way round"
       :value="action.way"
       :options="ways"
       @change="(v: unknown) => set({ way: v })"
     />
   </div>
   <div v-else-if="action.kind === 'size'" class="line">
-    <a-select
-      v-name="'To, by or from'"
-      size="small"
+    <SelectField
+      name="To, by or from"
       class="mode"
       :value="action.mode"
       :options="modes(MODES)"
@@ -110,9 +107,8 @@ const captured = computed(() => {
       <span class="row"><LocateFixed :size="13" /> Capture where it stands now</span>
     </a-button>
     <span class="num soft">{{ captured }}</span>
-    <a-select
-      v-name="'Which way round'"
-      size="small"
+    <SelectField
+      name="Which way round"
       :value="action.way"
       :options="ways"
       @change="(v: unknown) => set({ way: v })"
@@ -124,9 +120,8 @@ const captured = computed(() => {
   </div>
   <div v-else-if="action.kind === 'circle'" class="line">
     <span class="soft">around</span>
-    <a-select
-      v-name="'Around what'"
-      size="small"
+    <SelectField
+      name="Around what"
       class="wide"
       :value="action.around"
       :options="[
@@ -144,9 +139,8 @@ const captured = computed(() => {
       @change="(object) => set({ object })"
     />
     <span class="soft">about</span>
-    <a-select
-      v-name="'About which axis'"
-      size="small"
+    <SelectField
+      name="About which axis"
       :value="action.axis"
       :options="modes(AXES)"
       @change="(v: unknown) => set({ axis: v })"
@@ -253,9 +247,8 @@ const captured = computed(() => {
       @change="(angle) => set({ angle }, 'angle')"
     />
     <span class="soft">about</span>
-    <a-select
-      v-name="'About which axis'"
-      size="small"
+    <SelectField
+      name="About which axis"
       :value="action.axis"
       :options="modes(AXES)"
       @change="(v: unknown) => set({ axis: v })"

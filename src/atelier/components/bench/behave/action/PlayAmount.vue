@@ -5,6 +5,7 @@ import type { Action } from '../../../../../core/document/schema';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
@@ -24,9 +25,8 @@ const clips = computed(() => {
 
 <template>
   <div v-if="action.kind === 'play'" class="line">
-    <a-select
-      v-name="'Play, pause or stop'"
-      size="small"
+    <SelectField
+      name="Play, pause or stop"
       class="wide"
       :value="action.do"
       :options="modes(['play', 'pause', 'stop'])"
@@ -112,9 +112,8 @@ const clips = computed(() => {
     </template>
   </div>
   <div v-else-if="action.kind === 'picture'" class="line">
-    <a-select
-      v-name="'Which picture'"
-      size="small"
+    <SelectField
+      name="Which picture"
       class="wide"
       :value="action.go"
       :options="[

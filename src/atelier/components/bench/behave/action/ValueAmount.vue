@@ -9,6 +9,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import ColourField from '../../../common/ColourField.vue';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
+import SelectField from '../../../common/SelectField.vue';
 import { useChoices } from '../choices';
 
 const props = defineProps<{ action: Action }>();
@@ -66,9 +67,8 @@ const done = (): void => document.endGesture();
       :options="numbers"
       @change="chooseNumber"
     />
-    <a-select
-      v-name="'To or by'"
-      size="small"
+    <SelectField
+      name="To or by"
       class="mode"
       :value="action.mode"
       :options="modes(['to', 'by'])"
@@ -93,9 +93,8 @@ const done = (): void => document.endGesture();
       :options="choices.variables.value"
       @change="(variable) => set({ variable })"
     />
-    <a-select
-      v-name="'To or by'"
-      size="small"
+    <SelectField
+      name="To or by"
       class="mode"
       :value="action.mode"
       :options="modes(['to', 'by'])"
@@ -110,9 +109,8 @@ const done = (): void => document.endGesture();
     />
   </div>
   <div v-else-if="action.kind === 'prompt'" class="line">
-    <a-select
-      v-name="'Show or hide the prompt'"
-      size="small"
+    <SelectField
+      name="Show or hide the prompt"
       :value="action.show ? 'show' : 'hide'"
       :options="modes(['show', 'hide'])"
       @change="(v: unknown) => set({ show: v === 'show' })"
@@ -135,9 +133,8 @@ const done = (): void => document.endGesture();
     @change="(scene) => set({ scene })"
   />
   <div v-else-if="action.kind === 'cue'" class="line">
-    <a-select
-      v-name="'Start or stop'"
-      size="small"
+    <SelectField
+      name="Start or stop"
       :value="action.do"
       :options="modes(['start', 'stop'])"
       @change="(v: unknown) => set({ do: v })"

@@ -12,6 +12,7 @@ import { numbersOf } from '../../../../../core/surface/ports';
 import { CHOICE_WORDS, NODE_WORDS, portWords, problemWords } from '../../../../material-words';
 import NumberField from '../../../common/NumberField.vue';
 import PictureChoice from '../material/PictureChoice.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{
   node: CircuitNode;
@@ -73,12 +74,11 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
       <Handle :id="output.name" type="source" :position="Position.Right" />
     </div>
     <div v-for="setting in settings" :key="setting.name" class="setting nodrag">
-      <a-select
+      <SelectField
         v-if="setting.kind !== 'text'"
-        v-name="`${words.name}, ${setting.name}`"
+        :name="`${words.name}, ${setting.name}`"
         :value="settingNow(setting)"
         :options="options(setting)"
-        size="small"
         :show-search="setting.kind === 'signal'"
         :dropdown-match-select-width="false"
         @change="(v: unknown) => emit('value', setting.name, String(v), null)"

@@ -13,6 +13,7 @@ import InlineNotice from '../../../common/InlineNotice.vue';
 import MaterialProblems from '../material/MaterialProblems.vue';
 import CircuitBoard from './CircuitBoard.vue';
 import NodeWires from './NodeWires.vue';
+import SelectField from '../../../common/SelectField.vue';
 import { useCircuit } from './use-circuit';
 
 const desk = useDeskStore();
@@ -88,11 +89,10 @@ const idle = computed(() => problems.value.length);
     <template v-if="material?.circuit">
       <div class="bar">
         <b class="cut">{{ material.name }}</b>
-        <a-select
-          v-name="'Add a node'"
+        <SelectField
+          name="Add a node"
           :value="null as unknown as undefined"
           :options="options"
-          size="small"
           class="add"
           show-search
           option-filter-prop="label"

@@ -5,6 +5,7 @@ import type { Circuit, CircuitNode, NodeId } from '../../../../../core/document/
 import { CATALOGUE } from '../../../../../core/surface/catalogue';
 import { NODE_WORDS, portWords } from '../../../../material-words';
 import type { Port } from './use-circuit';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ node: CircuitNode; circuit: Circuit }>();
 const emit = defineEmits<{ connect: [from: Port, to: Port]; unwire: [to: Port] }>();
@@ -47,11 +48,10 @@ const choose = (port: string, to: string): void => {
     <div v-if="inputs.length > 0" class="list">
       <label v-for="port in inputs" :key="port.name">
         <span class="soft">{{ portWords(port.name) }} from</span>
-        <a-select
-          v-name="`${portWords(port.name)} of ${words.name} comes from`"
+        <SelectField
+          :name="`${portWords(port.name)} of ${words.name} comes from`"
           :value="now(port.name)"
           :options="sources"
-          size="small"
           show-search
           option-filter-prop="label"
           :dropdown-match-select-width="false"

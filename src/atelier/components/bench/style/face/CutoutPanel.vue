@@ -13,6 +13,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import SliderField from '../../../common/SliderField.vue';
 import OutlineDrawer from './OutlineDrawer.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ cutout: Cutout }>();
 const document = useEffectStore();
@@ -52,9 +53,8 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
       <div class="fields">
         <label class="line">
           <span>Part</span>
-          <a-select
-            v-name="'Part of the face'"
-            size="small"
+          <SelectField
+            name="Part of the face"
             :value="cutout.part"
             :options="parts"
             @change="(v: unknown) => setPart(v as CutoutPart)"
@@ -62,9 +62,8 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
         </label>
         <label v-if="elsewhere" class="line">
           <span>Whose</span>
-          <a-select
-            v-name="'Whose face it is cut from'"
-            size="small"
+          <SelectField
+            name="Whose face it is cut from"
             :value="cutout.face"
             :options="faces"
             @change="(v: unknown) => set({ face: Number(v) })"

@@ -8,6 +8,7 @@ import { keepLook, lookChoices, wear, wearMix } from '../../../../commands/face-
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import SliderField from '../../../common/SliderField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
 const document = useEffectStore();
@@ -77,16 +78,14 @@ const focus = (el: unknown): void => (el as HTMLInputElement | null)?.select();
     </p>
     <h2>Between two looks</h2>
     <div class="pair">
-      <a-select
-        v-name="'First look'"
-        size="small"
+      <SelectField
+        name="First look"
         :value="first.id"
         :options="options"
         @change="(v: unknown) => (mix.first = String(v))"
       />
-      <a-select
-        v-name="'Second look'"
-        size="small"
+      <SelectField
+        name="Second look"
         :value="second.id"
         :options="options"
         @change="(v: unknown) => (mix.second = String(v))"

@@ -22,6 +22,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ morph: Morph; face: FaceChoice }>();
 const document = useEffectStore();
@@ -138,10 +139,9 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
       <section aria-label="Sculpted mesh">
         <h3>Sculpted mesh</h3>
         <div class="line">
-          <a-select
-            v-name="'Sculpted mesh'"
+          <SelectField
+            name="Sculpted mesh"
             class="grow"
-            size="small"
             placeholder="None: sliders alone"
             :value="(meshAsset?.id ?? null) as unknown as undefined"
             :options="models"
@@ -184,10 +184,9 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
       </section>
       <section aria-label="Where it counts">
         <h3>Where it counts</h3>
-        <a-select
-          v-name="'Regions the morph counts in'"
+        <SelectField
+          name="Regions the morph counts in"
           class="wide"
-          size="small"
           mode="multiple"
           option-filter-prop="label"
           placeholder="All over the face"

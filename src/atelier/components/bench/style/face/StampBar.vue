@@ -9,6 +9,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import { usePainterStore } from '../../../../stores/painter';
 import ColourField from '../../../common/ColourField.vue';
 import SliderField from '../../../common/SliderField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const painter = usePainterStore();
 const document = useEffectStore();
@@ -56,10 +57,9 @@ const stamp = computed(() => painter.stamp);
 <template>
   <div v-if="!stamp" class="begin">
     <button class="chip" type="button" @click="write"><Type :size="13" /> Text</button>
-    <a-select
+    <SelectField
       v-if="pictures.length > 0"
-      v-name="'Sticker to place'"
-      size="small"
+      name="Sticker to place"
       class="choose"
       placeholder="Sticker"
       :value="null as unknown as undefined"
@@ -78,10 +78,9 @@ const stamp = computed(() => painter.stamp);
         :maxlength="120"
         @input="(e: Event) => painter.place({ text: (e.target as HTMLTextAreaElement).value })"
       />
-      <a-select
+      <SelectField
         v-if="fonts.length > 0"
-        v-name="'Font of the words'"
-        size="small"
+        name="Font of the words"
         :default-value="''"
         :options="[
           { value: '', label: 'Hanken Grotesk' },

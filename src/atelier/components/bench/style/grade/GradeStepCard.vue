@@ -9,6 +9,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import { GRADE_WORDS } from '../../../../words';
 import SliderField from '../../../common/SliderField.vue';
 import CurveEditor from './CurveEditor.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ grade: Grade; step: GradeStep; place: number; first: boolean; last: boolean }>();
 const document = useEffectStore();
@@ -142,10 +143,9 @@ const move = (by: number): void => {
     />
     <div v-if="step.kind === 'table'" class="table">
       <span>Table</span>
-      <a-select
+      <SelectField
         v-if="tables.length > 0"
-        v-name="'Colour table'"
-        size="small"
+        name="Colour table"
         :status="gone ? 'error' : ''"
         :value="gone ? undefined : (step.asset ?? '')"
         :placeholder="gone ? 'It was deleted: choose another' : ''"

@@ -23,6 +23,7 @@ import MaterialNumbers from './MaterialNumbers.vue';
 import MaterialPictures from './MaterialPictures.vue';
 import MaterialProblems from './MaterialProblems.vue';
 import StockChooser from './StockChooser.vue';
+import SelectField from '../../../common/SelectField.vue';
 import { useMaterial } from './use-material';
 
 const document = useEffectStore();
@@ -86,11 +87,10 @@ const openCircuit = (): void => {
       </div>
       <div class="head">
         <span class="soft">{{ object ? `${object.name} is made of` : 'Materials of this effect' }}</span>
-        <a-select
-          v-name="'Material'"
+        <SelectField
+          name="Material"
           :value="material?.id ?? (object ? OWN : undefined)"
           :options="options"
-          size="small"
           placeholder="Choose one"
           @change="(v: unknown) => choose(String(v))"
         />

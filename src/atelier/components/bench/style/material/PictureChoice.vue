@@ -12,6 +12,7 @@ import { api } from '../../../../api/client';
 import { useEffectStore } from '../../../../stores/effect';
 import { CAMERA_WORDS } from '../../../../words';
 import NumberField from '../../../common/NumberField.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = withDefaults(
   defineProps<{ label: string; value: PictureSource | null; camera?: boolean; removable?: boolean }>(),
@@ -69,11 +70,10 @@ const setCrop = (i: number, percent: number): void => {
   <div class="picture">
     <span class="name">{{ label }}</span>
     <span class="thumb"><img v-if="thumb" :src="thumb" alt="" /></span>
-    <a-select
-      v-name="label"
+    <SelectField
+      :name="label"
       :value="key"
       :options="options"
-      size="small"
       show-search
       option-filter-prop="label"
       @change="(v: unknown) => choose(String(v))"

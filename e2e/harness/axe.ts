@@ -1,0 +1,36 @@
+/** What a checker of accessibility finds on a page, in both themes. */
+import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import type { Atelier } from './window';
+
+const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+const look = (page: Page): Promise<string[]> =>
+  page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run(root: Document): Promise<AxeResults> } };
+    const { violations } = await axe.run(document);
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 200)} ${failureSummary}`),
+    );
+  });
+
+/** One line a finding: what is wrong, with which element, in which theme. */
+export const findings = async (page: Page): Promise<string[]> => {
+  // Evaluated from outside, it is exempt from the policy of the page.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(SOURCE);
+  const found: string[] = [];
+  for (const dark of [false, true]) {
+    await page.evaluate((isDark) => {
+      const app = document.querySelector<Atelier>('#app')?.__vue_app__;
+      app?.config.globalProperties.$pinia._s
+        .get('desk')
+        ?.$patch((desk) => Object.assign(desk, { dark: isDark }));
+    }, dark);
+    await page.locator(`:root[data-theme="${dark ? 'dark' : 'light'}"]`).waitFor();
+    // Colours that go over into others are there at once where no motion is wanted.
+    found.push(...(await look(page)).map((finding) => `${dark ? 'dark' : 'light'} ${finding}`));
+  }
+  return found;
+};
