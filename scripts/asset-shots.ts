@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { bubbles, kelpBand, kelpFan } from '../demo/kelp-artwork';
 import { chosen } from '../e2e/harness/drop';
 import { framesZip } from '../e2e/harness/files';
-import { createEffect } from '../e2e/harness/pages';
+import { createEffect, tileOf } from '../e2e/harness/pages';
 
 /** The artwork of the demo as layered artwork. */
 const kelpOra = async (name: string) => {
@@ -39,7 +39,6 @@ type Shot = (page: Page) => Promise<void>;
 
 const stock = (...files: string[]): string[] => files.map((file) => join('stock', file));
 const report = (page: Page) => page.getByRole('region', { name: 'Import report' });
-const library = (page: Page) => page.getByRole('region', { name: 'Library' });
 const opened = async (page: Page, name: string): Promise<void> => {
   const id = await createEffect(page, name);
   await page.goto(`/effects/${id}/place`);
@@ -87,6 +86,6 @@ export const assetShots: Record<string, Shot> = {
   library: async (page) => {
     await reef(page);
     await openLibrary(page);
-    await library(page).getByRole('button', { name: 'Fan', exact: true }).click();
+    await tileOf(page, 'Fan').click();
   },
 };
