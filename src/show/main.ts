@@ -1,8 +1,8 @@
 /** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
-import { needsPeople } from '../core/backdrop/needs';
 import { compile } from '../core/behave/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
+import { requirementsOf } from '../core/requirements/requirements';
 import { FIRST_TAKE } from '../core/takes/library';
 import { takeFor } from '../core/takes/library/take-for';
 import { makeTake } from '../core/takes/make-take';
@@ -14,7 +14,6 @@ import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
 import { EffectSounds } from '../stage/sound/effect-sounds';
 import { keepPhoto, Recording } from './keep-picture';
-import { listens } from '../tracker/microphone';
 import type { AssetId } from '../core/document/schema';
 import { targetOrder } from '../core/document/queries';
 import type { PictureImage } from '../stage/printed-pictures';
@@ -87,7 +86,7 @@ class ShowPage {
       say(`${name} cannot be played in this browser. The effect goes on without it.`),
     );
     this.take = takeFor(opened.effect);
-    this.input.need({ people: needsPeople(opened.effect), sound: listens(this.live.program) });
+    this.input.need(requirementsOf(opened.effect));
     void this.print(source);
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();

@@ -109,18 +109,18 @@ describe('one machine for take and camera', () => {
     expect([input.source, input.problem, camera.stopped]).toEqual(['take', 'It went away.', true]);
   });
   test('people are looked for, and the microphone asked for, only where they are needed', async () => {
-    input.need({ people: true, sound: true });
+    input.need({ people: true, microphone: true });
     expect(microphones).toEqual([]);
     const camera = await opened();
     expect(camera.looksForPeople).toBe(true);
     microphones[0]!.allow();
     await settle();
     expect(input.loudness).toBe(0.4);
-    input.need({ people: false, sound: false });
+    input.need({ people: false, microphone: false });
     expect([camera.looksForPeople, microphones[0]!.stopped, input.loudness]).toEqual([false, true, null]);
   });
   test('a microphone that is allowed after the camera went is closed at once', async () => {
-    input.need({ people: false, sound: true });
+    input.need({ people: false, microphone: true });
     await opened();
     input.useTake();
     microphones[0]!.allow();
@@ -128,7 +128,7 @@ describe('one machine for take and camera', () => {
     expect([microphones[0]!.stopped, input.loudness]).toEqual([true, null]);
   });
   test('a microphone that is refused: the camera goes on, and it is said', async () => {
-    input.need({ people: false, sound: true });
+    input.need({ people: false, microphone: true });
     await opened();
     microphones[0]!.refuse(new Error('NotAllowedError'));
     await settle();

@@ -4,6 +4,7 @@
  * for an older one is closed.
  */
 import { IconiaError, sentence } from '../core/errors';
+import type { Requirements } from '../core/requirements/requirements';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import {
   LiveCamera,
@@ -25,11 +26,8 @@ export interface LiveInputOptions {
   readonly microphone?: () => InputMicrophone;
 }
 
-/** What the effect needs of a camera besides the picture. */
-export interface Needs {
-  readonly people: boolean;
-  readonly sound: boolean;
-}
+/** What the effect needs of a camera besides the picture and faces. */
+export type Needs = Pick<Requirements, 'people' | 'microphone'>;
 
 const UNHEARD =
   'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
@@ -45,7 +43,7 @@ export class LiveInput {
   frame: TrackFrame | null = null;
   private opened: InputCamera | null = null;
   private microphone: InputMicrophone | null = null;
-  private needs: Needs = { people: false, sound: false };
+  private needs: Needs = { people: false, microphone: false };
   /** Counts wishes: whoever comes back for an older one is late. */
   private wish = 0;
   private listening = 0;
@@ -130,7 +128,7 @@ export class LiveInput {
 
   /** What the effect needs now: asked for only on a camera, and let go when it is not needed any more. */
   need(needs: Needs): void {
-    if (needs.people === this.needs.people && needs.sound === this.needs.sound) return;
+    if (needs.people === this.needs.people && needs.microphone === this.needs.microphone) return;
     this.needs = needs;
     this.meetNeeds();
   }
@@ -138,7 +136,7 @@ export class LiveInput {
   private meetNeeds(): void {
     if (this.source !== 'camera') return;
     this.opened?.findPeople(this.needs.people);
-    if (this.needs.sound) void this.listen();
+    if (this.needs.microphone) void this.listen();
     else this.deafen();
   }
 

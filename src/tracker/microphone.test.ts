@@ -1,8 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile } from '../core/behave/program';
-import { readyTrigger } from '../core/behave/ready-triggers';
-import { cueOf, effectOf } from '../core/behave/testing';
-import { listens, loudnessOf } from './microphone';
+import { loudnessOf } from './microphone';
 
 describe('how loud it is', () => {
   const tone = (amplitude: number) =>
@@ -12,13 +9,5 @@ describe('how loud it is', () => {
     expect(loudnessOf(tone(1))).toBe(1);
     expect(loudnessOf(tone(0.05)) - loudnessOf(tone(0.025))).toBeCloseTo(6.02 / 45, 2);
     expect(loudnessOf([])).toBe(0);
-  });
-  test('the microphone is only asked for by an effect that listens', () => {
-    const cue = (trigger: 'loud' | 'screenTapped') =>
-      compile(effectOf([cueOf(trigger, [[{ kind: 'hide' }]])]));
-    expect(listens(cue('loud'))).toBe(true);
-    expect(listens(cue('screenTapped'))).toBe(false);
-    const reset = cueOf('screenTapped', [[{ kind: 'hide' }]], { resets: [readyTrigger('loud')] });
-    expect(listens(compile(effectOf([reset])))).toBe(true);
   });
 });

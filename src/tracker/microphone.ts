@@ -1,25 +1,4 @@
 /** How loud it is around the viewer, for effects that listen. Nothing is kept and nothing leaves the device. */
-import type { Program } from '../core/behave/program';
-import type { Signal } from '../core/document/schema';
-
-/** Whether the effect listens at all: only then is the microphone asked for. */
-export const listens = ({ effect }: Program): boolean => {
-  const loud = (signal: Signal): boolean => signal.kind === 'loudness';
-  const triggers = [
-    ...Object.values(effect.cues).flatMap((c) => [...c.triggers, ...c.resets]),
-    ...Object.values(effect.prompts).flatMap((p) => [...p.shownWhen, ...p.hiddenWhen]),
-  ];
-  const conditions = [
-    ...Object.values(effect.cues).flatMap((c) => c.conditions),
-    ...Object.values(effect.prompts).flatMap((p) => p.onlyIf),
-  ];
-  return (
-    triggers.some((t) => t.kind === 'level' && loud(t.signal)) ||
-    conditions.some((c) => loud(c.signal)) ||
-    Object.values(effect.drives).some((d) => loud(d.signal))
-  );
-};
-
 /** Quieter than this is silence, louder is as loud as can be: decibels of full scale. */
 const QUIET = -55;
 const LOUD = -10;

@@ -1,5 +1,4 @@
 /** The take on the strip: time, speed, recorded taps; or the real camera instead. */
-import { needsPeople } from '../../core/backdrop/needs';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
@@ -11,6 +10,7 @@ import type { Finger } from '../../core/behave/inputs';
 import { compile } from '../../core/behave/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
+import { requirementsOf } from '../../core/requirements/requirements';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
 import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
@@ -21,7 +21,6 @@ import { STEP } from '../../core/units';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
-import { listens } from '../../tracker/microphone';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
@@ -240,7 +239,7 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   // People are looked for, and the microphone asked for, only when the effect needs them.
   watch(
-    () => ({ people: needsPeople(document.effect), sound: listens(player.value.program) }),
+    () => requirementsOf(document.effect),
     (needs) => input.need(needs),
     { immediate: true },
   );

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { check } from '../checks/checks';
-import { needsPeople } from '../backdrop/needs';
+import { requirementsOf } from '../requirements/requirements';
 import { duplicateObjects } from './copy-edits';
 import { blankEffect, newPicture } from './defaults';
 import { removeAssets, showInstead } from './edits';
@@ -164,14 +164,14 @@ describe('pictures of materials', () => {
   });
   test('that show the person need people to be found', () => {
     const effect = dressed();
-    expect(needsPeople(effect)).toBe(false);
+    expect(requirementsOf(effect).people).toBe(false);
     const base = { from: 'camera', part: 'person', crop: [0, 0, 1, 1], flip: false, blur: 0 } as const;
     const live = after(
       effect,
       changeMaterial(effect, BRASS, { maps: { ...brass.maps, base: { ...base, crop: [0, 0, 1, 1] } } }),
     );
-    expect(needsPeople(live)).toBe(true);
-    expect(needsPeople(after(live, wearMaterial(live, [A, B], null)))).toBe(false);
+    expect(requirementsOf(live).people).toBe(true);
+    expect(requirementsOf(after(live, wearMaterial(live, [A, B], null))).people).toBe(false);
   });
 });
 

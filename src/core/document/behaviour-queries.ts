@@ -1,0 +1,19 @@
+/** All triggers, conditions and signals of an effect, wherever they stand. */
+import type { Condition, Effect, Signal, Trigger } from './schema';
+
+/** What sets cues off and back, and shows and hides prompts. */
+export const triggersOf = (effect: Effect): Trigger[] => [
+  ...Object.values(effect.cues).flatMap((cue) => [...cue.triggers, ...cue.resets]),
+  ...Object.values(effect.prompts).flatMap((prompt) => [...prompt.shownWhen, ...prompt.hiddenWhen]),
+];
+
+export const conditionsOf = (effect: Effect): Condition[] => [
+  ...Object.values(effect.cues).flatMap((cue) => cue.conditions),
+  ...Object.values(effect.prompts).flatMap((prompt) => prompt.onlyIf),
+];
+
+export const signalsOf = (effect: Effect): Signal[] => [
+  ...triggersOf(effect).flatMap((trigger) => (trigger.kind === 'level' ? [trigger.signal] : [])),
+  ...conditionsOf(effect).map(({ signal }) => signal),
+  ...Object.values(effect.drives).map(({ signal }) => signal),
+];

@@ -1,0 +1,126 @@
+/** What an effect needs to know of the world: which trackers, whether the microphone, whether people are told from what is behind them. */
+import { signalsOf, triggersOf } from '../document/behaviour-queries';
+import { materialCameraParts, materialIdsOf } from '../document/material-queries';
+import { anchorOf, isOnFace } from '../document/queries';
+import type { Anchor, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
+
+export interface Requirements {
+  /** Faces are tracked. */
+  readonly faces: boolean;
+  readonly hands: boolean;
+  /** Printed pictures that are looked for, by their ids. */
+  readonly pictures: ReadonlySet<TargetId>;
+  /** Floor, tables or walls. */
+  readonly surfaces: boolean;
+  /** People are told from what is behind them. */
+  readonly people: boolean;
+  readonly microphone: boolean;
+}
+
+/** One thing that something of an effect needs. */
+type Need = Exclude<keyof Requirements, 'pictures'> | { readonly picture: TargetId | null };
+
+const ofAnchor = (anchor: Anchor): readonly Need[] => {
+  switch (anchor.kind) {
+    case 'head':
+    case 'skin':
+      return ['faces'];
+    case 'world':
+      return ['surfaces'];
+    case 'picture':
+      return [{ picture: anchor.target }];
+    case 'backdrop':
+      return ['people'];
+    case 'screen':
+      return [];
+  }
+};
+
+const ofTrigger = (trigger: Trigger): readonly Need[] => {
+  switch (trigger.kind) {
+    case 'head':
+    case 'face':
+      return ['faces'];
+    case 'picture':
+      return [{ picture: trigger.target }];
+    case 'surface':
+      return ['surfaces'];
+    // Its signal says what it needs.
+    case 'level':
+    case 'effectStarts':
+    case 'after':
+    case 'every':
+    case 'screen':
+    case 'touch':
+    case 'viewer':
+    case 'control':
+    case 'variable':
+    case 'cue':
+      return [];
+  }
+};
+
+const ofSignal = (signal: Signal): readonly Need[] => {
+  switch (signal.kind) {
+    case 'expression':
+    case 'head':
+    case 'faces':
+    case 'facesApart':
+      return ['faces'];
+    case 'picture':
+      return [{ picture: signal.target }];
+    case 'hand':
+      return ['hands'];
+    case 'loudness':
+      return ['microphone'];
+    // Where an object is follows from its anchor.
+    case 'object':
+    case 'apart':
+    case 'angle':
+    case 'time':
+    case 'progress':
+    case 'times':
+    case 'control':
+    case 'variable':
+    case 'scene':
+    case 'random':
+    case 'noise':
+      return [];
+  }
+};
+
+/** Parts of the camera picture. */
+const ofPart = (part: string): readonly Need[] =>
+  part === 'person' || part === 'background' ? ['people'] : part === 'face' ? ['faces'] : [];
+
+const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
+  ...(object.kind === 'group' ? [] : ofAnchor(anchorOf(effect, object))),
+  ...(isOnFace(object) || object.kind === 'cutout' ? (['faces'] as const) : []),
+  // Hair is dyed on people.
+  ...(object.kind === 'hair' ? (['people'] as const) : []),
+  ...(object.kind === 'live' ? ofPart(object.part) : []),
+  ...materialIdsOf(object).flatMap((id) =>
+    effect.materials[id] ? materialCameraParts(effect.materials[id]).flatMap(ofPart) : [],
+  ),
+];
+
+/** Hidden objects and cues that are switched off count: they may come at any moment. */
+export const requirementsOf = (effect: Effect): Requirements => {
+  const needs: Need[] = [
+    ...Object.values(effect.objects).flatMap((object) => ofObject(effect, object)),
+    ...triggersOf(effect).flatMap(ofTrigger),
+    ...signalsOf(effect).flatMap(ofSignal),
+  ];
+  const has = (need: Need): boolean => needs.includes(need);
+  const pictures = needs.flatMap((need) =>
+    typeof need === 'object' && need.picture !== null ? [need.picture] : [],
+  );
+  return {
+    faces: has('faces'),
+    hands: has('hands'),
+    pictures: new Set(pictures),
+    surfaces: has('surfaces'),
+    people: has('people'),
+    microphone: has('microphone'),
+  };
+};
