@@ -136,7 +136,7 @@ const givingWay = async (
 ) => {
   const spec = { take, time, width, height };
   const blue = whole({ tint: '#0000ff', coversEyes: true, coversMouth: true });
-  const none = await draw({ effect: bare, ...spec });
+  const none = await draw({ effect: bare, ...spec, cover: true });
   const gives = await draw({
     effect: look(blue),
     ...spec,

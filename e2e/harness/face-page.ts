@@ -46,6 +46,8 @@ export interface FaceSpec {
   readonly landmarks?: readonly number[];
   /** Replaces the lens of the take. */
   readonly fovY?: number;
+  /** Where something is before the head is wanted too. */
+  readonly cover?: boolean;
   /** As on a real camera: nobody knows what covers the face, or what is hair. As many pictures were seen before. */
   readonly unknowing?: number;
 }
@@ -56,7 +58,7 @@ export interface FaceDrawing {
   /** Where the spots are, in pixels from the lower left. */
   readonly at: readonly (readonly [number, number])[];
   readonly marks: readonly (readonly [number, number])[];
-  /** 1 where something is before the head, from the lower left, base64; of takes only. */
+  /** 1 where something is before the head, from the lower left, base64; of takes only, when it is wanted. */
   readonly cover: string | null;
   /** Steps the look of the first face takes, and how often it was flattened. */
   readonly steps: number;
@@ -290,7 +292,7 @@ const page: FacePage = {
       height - points[2 * i + 1]!,
     ]);
     let cover: string | null = null;
-    if (picture) {
+    if (picture && spec.cover) {
       const masks = new TakeMasks(picture);
       const mask = coverMask(masks.render(stage.renderer, frame, width, height));
       const turned = new Uint8Array(mask.length);

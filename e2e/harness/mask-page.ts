@@ -24,6 +24,9 @@ export interface MaskPage {
   read(take: string, time: number, width: number, height: number): MaskReading;
 }
 
+/** The one before is let go after the next was drawn, so that programs are shared. */
+let before: { dispose(): void }[] = [];
+
 const page: MaskPage = {
   read(id, time, width, height) {
     const take = SHIPPED_TAKES.find((t) => t.id === id)!;
@@ -46,8 +49,8 @@ const page: MaskPage = {
       covered: share(coverMask(map), Math.max(1, share(map.head) * width * height)),
       corners: [map.parts[0]!, map.parts[width - 1]!].map((p) => PARTS[p]!),
     };
-    masks.dispose();
-    picture.dispose();
+    for (const drawn of before) drawn.dispose();
+    before = [masks, picture];
     return reading;
   },
 };

@@ -107,10 +107,14 @@ export class Stage {
     this.renderer.setSize(width, height, false);
   }
 
+  /** The one before; it is let go when the new one has been drawn, so that programs both need are not translated anew. */
+  private leaving: CameraPicture | null = null;
+
   /** The stage takes over the picture and disposes of the one before. */
   setPicture(picture: CameraPicture): void {
     if (picture === this.picture) return;
-    this.picture?.dispose();
+    if (picture !== this.leaving) this.leaving?.dispose();
+    this.leaving = this.picture;
     this.picture = picture;
   }
 
@@ -138,6 +142,8 @@ export class Stage {
     if (!picture) return;
     renderer.clear();
     picture.draw(renderer, frame, aspect);
+    this.leaving?.dispose();
+    this.leaving = null;
     this.pose(picture, frame, program, runtime, keep);
     if (effectView.hasBackdrop) {
       renderer.clearDepth();
@@ -219,6 +225,7 @@ export class Stage {
   }
 
   dispose(): void {
+    this.leaving?.dispose();
     this.picture?.dispose();
     this.effectView.dispose();
     this.gradeView.dispose();

@@ -12,6 +12,13 @@ import { useEffectStore } from '../../stores/effect';
 import { mounted, openEffect, press, shown, typeInto } from '../testing';
 import LibraryPanel from './LibraryPanel.vue';
 
+/** An asset's tile, whatever else is written on it. */
+const tile = (name: string): HTMLElement => shown('.tile', new RegExp(`^${name.replaceAll('.', '\\.')}`));
+const pick = async (name: string, how: MouseEventInit = {}): Promise<void> => {
+  tile(name).dispatchEvent(new MouseEvent('click', { bubbles: true, ...how }));
+  await nextTick();
+};
+
 enableAutoUnmount(afterEach);
 
 const CARD = 'obj_poster' as ObjectId;
@@ -41,8 +48,8 @@ describe('several names at once', () => {
   beforeEach(async () => {
     panel = open('poster', 'kelp1', 'kelp2', 'Pearl');
     await typeInto('Find in the library', 'kelp');
-    await press('kelp1.png');
-    await press('kelp2.png', { shiftKey: true });
+    await pick('kelp1.png');
+    await pick('kelp2.png', { shiftKey: true });
     await press(/^Rename/);
   });
   test('are seen before they are given, and are one step back', async () => {
@@ -66,14 +73,14 @@ describe('several names at once', () => {
 test('what is found is narrowed by what is typed', async () => {
   open('poster', 'kelp1', 'Pearl');
   await typeInto('Find in the library', 'kelp');
-  expect(() => shown('button', 'Pearl.png')).toThrow();
-  expect(shown('button', 'kelp1.png')).toBeDefined();
+  expect(() => tile('Pearl.png')).toThrow();
+  expect(tile('kelp1.png')).toBeDefined();
 });
 
 describe('deleting one that is shown', () => {
   const ask = async (...all: string[]): Promise<VueWrapper> => {
     const panel = open(...all);
-    await press('poster.png');
+    await pick('poster.png');
     await press('Delete');
     expect(shown('[role="alertdialog"]', 'Delete poster.png').textContent).toContain('is used by poster');
     return panel;
@@ -96,7 +103,7 @@ describe('deleting one that is shown', () => {
     expect([names(), card()]).toMatchObject([[], { name: 'poster' }]);
     useEffectStore().undo();
     await nextTick();
-    await press('poster.png');
+    await pick('poster.png');
     await press('Delete');
     await press('Delete it and what shows it');
     expect([names(), card()]).toEqual([[], undefined]);
