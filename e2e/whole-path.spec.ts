@@ -1,6 +1,15 @@
 /** The whole path as a creator walks it: Blank, a picture of one's own, forehead, mouth, release. */
 import { expect, test } from './harness/test';
-import { plainPng, saved, seek, seenFrames, serverEffect, shareOf, watchFrames } from './harness/pages';
+import {
+  plainPng,
+  saved,
+  savedByItself,
+  seek,
+  seenFrames,
+  serverEffect,
+  shareOf,
+  watchFrames,
+} from './harness/pages';
 
 /** A colour that stands nowhere else in the picture. */
 const MAGENTA = [255, 0, 220] as const;
@@ -36,7 +45,7 @@ test('from Blank to a released effect that appears when the mouth opens', async 
   const width = page.getByRole('spinbutton', { name: 'Width, cm' });
   await width.fill('6');
   await width.press('Enter');
-  await saved(page);
+  await savedByItself(page);
   const card = Object.values((await serverEffect(page, id)).objects)[0]!;
   expect(card).toMatchObject({ kind: 'card', anchor: { kind: 'head', point: 'forehead' } });
   expect(card.scale[0]).toBeCloseTo(0.5, 5);

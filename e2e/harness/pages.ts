@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import type { AssetId, Effect, FileRef, PictureAsset } from '../../src/core/document/schema';
 import { plainPng } from './plain-png';
+import type { Atelier } from './window';
 
 export { plainPng };
 
@@ -38,7 +39,19 @@ export const keepInBrowser = async (page: Page, key: string, value: string): Pro
 };
 
 /** Waits until the autosave has been acknowledged. */
-export const saved = (page: Page): Promise<void> => expect(page.getByText('all saved')).toBeVisible();
+export const savedByItself = (page: Page): Promise<void> => expect(page.getByText('all saved')).toBeVisible();
+/** The same, without the pause in the work that an autosave waits for. */
+export const saved = async (page: Page): Promise<void> => {
+  await page.evaluate(() => {
+    const app = document.querySelector<Atelier>('#app')?.__vue_app__;
+    const store = app?.config.globalProperties.$pinia._s.get('effect') as unknown as
+      | { flush(): Promise<unknown> }
+      | undefined;
+    // What goes wrong is said in the bar.
+    store?.flush().catch(() => undefined);
+  });
+  await savedByItself(page);
+};
 
 /** Scrubs the take strip to a time. */
 export const seek = async (page: Page, seconds: number): Promise<void> => {
@@ -110,11 +123,16 @@ export const lookAt = async (element: Locator): Promise<Seen> => {
     small.drawImage(node, 0, 0, width, height);
     const { data } = small.getImageData(0, 0, width, height);
     let text = '';
-    for (let i = 0; i < data.length; i += 4)
-      text += String.fromCharCode(data[i]!, data[i + 1]!, data[i + 2]!);
-    return { data: btoa(text), width, height };
+    for (let i = 0; i < data.length; i += 8192) text += String.fromCharCode(...data.subarray(i, i + 8192));
+    return { rgba: btoa(text), width, height };
   });
-  if (read) return { ...read, data: Buffer.from(read.data, 'base64') };
+  if (read) {
+    const { rgba, width, height } = read;
+    const all = Buffer.from(rgba, 'base64');
+    const data = Buffer.alloc(3 * width * height);
+    for (let from = 0, to = 0; from < all.length; from += 4, to += 3) all.copy(data, to, from, from + 3);
+    return { data, width, height };
+  }
   const { data, info } = await sharp(await element.screenshot())
     .removeAlpha()
     .raw()
