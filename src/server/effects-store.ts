@@ -138,7 +138,8 @@ export class EffectsStore {
     const id = randomUUID();
     const document = asText(effect);
     await tx.query(
-      'insert into effects (id, owner, name, revision, documented, document) values ($1, $2, $3, 1, 1, $4)',
+      // Several that are added in one transaction follow one another all the same.
+      'insert into effects (id, owner, name, revision, documented, document, updated_at) values ($1, $2, $3, 1, 1, $4, clock_timestamp())',
       [id, OWNER, effect.name, document],
     );
     await tx.query(

@@ -16,6 +16,8 @@ export const seedDemo = async (db: Database, content: ContentFiles, folder: stri
   const packages = readdirSync(folder)
     .filter((f) => f.endsWith('.zip'))
     .sort()
+    // What is added last is listed first.
+    .reverse()
     .map((file) => readPackage(new Uint8Array(readFileSync(join(folder, file)))));
   for (const { files } of packages) for (const { bytes } of files.values()) await content.put(bytes);
   const effects = new EffectsStore(db);
