@@ -133,9 +133,9 @@ const day = new Intl.DateTimeFormat('en-GB', {
               allow-clear
             />
             <SelectField
-              size="middle"
               v-model:value="sort"
               name="Sort"
+              size="middle"
               class="sort"
               :options="[
                 { value: 'newest', label: 'Newest first' },
