@@ -242,3 +242,13 @@ test('the far cheek of a turned face does not shine through the nose', async () 
   expect(once).toBeGreaterThan(5000);
   expect(twice / once).toBeLessThan(0.002);
 });
+
+test('another picture of people needs no program that the one before had', async () => {
+  const spec = { effect: bare, take: 'screen-test-marin' };
+  const before = await draw(spec);
+  const turned = await draw({ ...spec, turn: [0, 12, 0] });
+  expect(turned.data.equals(before.data)).toBe(false);
+  expect(turned.newestProgram).toBe(before.newestProgram);
+  // And the first one again, which was let go meanwhile.
+  expect((await draw(spec)).data.equals(before.data)).toBe(true);
+});

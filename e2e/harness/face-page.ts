@@ -63,6 +63,8 @@ export interface FaceDrawing {
   /** Steps the look of the first face takes, and how often it was flattened. */
   readonly steps: number;
   readonly flattened: number;
+  /** The number of the program that was made last. */
+  readonly newestProgram: number;
 }
 
 export interface FacePage {
@@ -309,6 +311,7 @@ const page: FacePage = {
       cover,
       steps: look?.flattener.steps.length ?? 0,
       flattened: look?.flattener.flattened ?? 0,
+      newestProgram: Math.max(...stage.renderer.info.programs!.map((program) => program.id)),
     };
   },
   async photo(spec) {
