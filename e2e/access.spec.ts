@@ -1,8 +1,8 @@
 /** Reachable by keyboard and assistive technology; the Content-Security-Policy holds. */
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
-import { findings } from './harness/axe';
-import { drawnOut, tileOf } from './harness/pages';
+import { findings, findingsAsItIs } from './harness/axe';
+import { drawnOut, releasedPath, serverEffect, tileOf } from './harness/pages';
 
 const kelpCrown = async (page: Page): Promise<string> => {
   const { items } = (await (await page.request.get('/api/effects')).json()) as {
@@ -35,10 +35,25 @@ test.describe('a checker of accessibility finds nothing, in either theme', () =>
       await drawnOut(page);
       await page.getByRole('button', { name: 'Kelp fan', exact: true }).first().click();
       expect(await findings(page), stage).toEqual([]);
+      // Sections of a bench.
+      for (const tab of await page.getByRole('tab').all()) {
+        await tab.click();
+        expect(await findings(page), `${stage}: ${await tab.textContent()}`).toEqual([]);
+      }
     }
     await page.keyboard.press('Control+k');
     await expect(page.getByLabel('Find a command')).toBeFocused();
     expect(await findings(page), 'palette').toEqual([]);
+  });
+
+  test('on the show page, before and after it starts', async ({ page }) => {
+    const effect = await serverEffect(page, await kelpCrown(page));
+    await page.goto(await releasedPath(page, { ...effect, name: 'Kelp Crown for all' }));
+    await expect(page.getByRole('heading', { name: 'Kelp Crown for all' })).toBeVisible();
+    expect(await findingsAsItIs(page), 'before it starts').toEqual([]);
+    await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+    await expect(page.locator('#picture')).toHaveAttribute('data-source', 'take');
+    expect(await findingsAsItIs(page)).toEqual([]);
   });
 
   test('in the library, and with a list open', async ({ page }) => {

@@ -290,7 +290,7 @@ const main = async (): Promise<void> => {
   const opened = await fetched;
   const { manifest } = opened;
   document.title = `${manifest.name} · Iconia`;
-  element('name').textContent = manifest.name;
+  for (const id of ['title', 'name']) element(id).textContent = manifest.name;
   element('summary').textContent = manifest.summary;
   const icon = manifest.files.find((f) => f.path === manifest.icon);
   if (icon) {

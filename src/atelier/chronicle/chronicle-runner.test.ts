@@ -4,34 +4,21 @@ import { blankEffect } from '../../core/document/defaults';
 import { newCue } from '../../core/document/new-cues';
 import type { CueId } from '../../core/document/schema';
 import { FIRST_TAKE } from '../../core/takes/library';
-import type { Question } from './chronicle-messages';
-import { ChronicleRunner, type ChronicleLine } from './chronicle-runner';
+import { FakeLine } from '../../stage/testing';
+import type { Answer, Question } from './chronicle-messages';
+import { ChronicleRunner } from './chronicle-runner';
 
-class FakeLine implements ChronicleLine {
-  onmessage: ChronicleLine['onmessage'] = null;
-  onerror: ChronicleLine['onerror'] = null;
-  readonly asked: Question[] = [];
-  ended = false;
-  postMessage(question: Question): void {
-    this.asked.push(question);
-  }
-  terminate(): void {
-    this.ended = true;
-  }
-  /** Answers the question that was asked last. */
-  answers(rate: number): void {
-    const chronicle: Chronicle = { ...UNEVENTFUL, rate };
-    const data = { number: this.asked.at(-1)!.number, chronicle };
-    this.onmessage!({ data } as Parameters<NonNullable<ChronicleLine['onmessage']>>[0]);
-  }
-}
+type Line = FakeLine<Question, Answer>;
+/** Answers the question that was asked last. */
+const answers = (line: Line, rate: number): void =>
+  line.answers({ number: line.asked.at(-1)!.number, chronicle: { ...UNEVENTFUL, rate } });
 const withRunner = () => {
-  const [lines, found, problems]: [FakeLine[], Chronicle[], string[]] = [[], [], []];
+  const [lines, found, problems]: [Line[], Chronicle[], string[]] = [[], [], []];
   const runner = new ChronicleRunner(
     (chronicle) => found.push(chronicle),
     (problem) => problems.push(problem),
     () => {
-      lines.push(new FakeLine());
+      lines.push(new FakeLine<Question, Answer>());
       return lines.at(-1)!;
     },
   );
@@ -48,13 +35,13 @@ const asked = (name: string, eventful = true): Omit<Question, 'number'> => ({
 test('while one is run, of those asked meanwhile only the last is', () => {
   const { runner, lines, found } = withRunner();
   for (const name of ['one', 'two', 'three']) runner.ask(asked(name));
-  const [line] = lines as [FakeLine];
+  const [line] = lines as [Line];
   expect(line.asked.map((q) => q.effect.name)).toEqual(['one']);
-  line.answers(1);
+  answers(line, 1);
   // It was of an effect that had been changed since.
   expect(found).toEqual([]);
   expect(line.asked.map((q) => q.effect.name)).toEqual(['one', 'three']);
-  line.answers(3);
+  answers(line, 3);
   expect(found.map((c) => c.rate)).toEqual([3]);
 });
 
@@ -65,11 +52,11 @@ test('where nothing can happen no worker is asked, and what comes late is not be
   runner.ask(asked('tapped'));
   runner.ask(asked('tapped again'));
   runner.ask(asked('its cue deleted', false));
-  lines[0]!.answers(7);
+  answers(lines[0]!, 7);
   expect(found).toEqual([UNEVENTFUL, UNEVENTFUL]);
   expect(lines[0]!.asked).toHaveLength(1);
   runner.ask(asked('a cue once more'));
-  lines[0]!.answers(9);
+  answers(lines[0]!, 9);
   expect(found.at(-1)!.rate).toBe(9);
 });
 
@@ -85,10 +72,10 @@ test('asked for a signal, an effect without cues is run', () => {
 test('a worker that breaks is said, and the next question gets another', () => {
   const { runner, lines, found, problems } = withRunner();
   runner.ask(asked('one'));
-  lines[0]!.onerror!({} as ErrorEvent);
+  lines[0]!.breaks();
   expect([lines[0]!.ended, problems.length]).toEqual([true, 1]);
   runner.ask(asked('two'));
-  lines[1]!.answers(2);
+  answers(lines[1]!, 2);
   expect(found.map((c) => c.rate)).toEqual([2]);
   runner.stop();
   expect(lines[1]!.ended).toBe(true);

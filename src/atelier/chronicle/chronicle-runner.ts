@@ -1,14 +1,9 @@
 /** Has an effect run ahead: one worker, asked one thing at a time; what was asked last counts. */
 import { isUneventful, UNEVENTFUL, type Chronicle } from '../../core/behave/chronicle';
+import type { WorkerLine } from '../../stage/worker-line';
 import type { Answer, Question } from './chronicle-messages';
 
-/** What is used of a worker; tests give their own. */
-export interface ChronicleLine {
-  onmessage: ((event: MessageEvent<Answer>) => void) | null;
-  onerror: ((event: ErrorEvent) => void) | null;
-  postMessage(question: Question): void;
-  terminate(): void;
-}
+export type ChronicleLine = WorkerLine<Question, Answer>;
 const browserLine = (): ChronicleLine =>
   new Worker(new URL('./chronicle-worker.ts', import.meta.url), { type: 'module', name: 'chronicle' });
 

@@ -60,6 +60,7 @@ class StillMaker {
     this.stage ??= new Stage(document.createElement('canvas'), this.stores, { keepPixels: true });
     const { stage } = this;
     if (people === 'full') await makePeople(take.performers);
+    if (signal.aborted) return;
     if (this.take !== take || this.pictures !== pictures || this.people !== people)
       stage.setPicture(new TakePicture(take, { pictures, people }));
     this.take = take;

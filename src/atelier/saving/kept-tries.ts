@@ -2,7 +2,7 @@
  * What an effect is tried on, and what was recorded there: kept in this browser by effect and take, and no part of the effect. A
  * browser that keeps nothing loses it with the window, and nothing else.
  */
-import { inOrder, recordedSchema, recordedTaps, type Recorded } from '../../core/behave/recorded';
+import { inOrder, readRecorded, recordedTaps, type Recorded } from '../../core/behave/recorded';
 import { FIRST_TAKE } from '../../core/takes/library';
 import type { Take } from '../../core/takes/take';
 
@@ -54,12 +54,12 @@ const keptByKind = (effect: string, take: Take): readonly Recorded[] | null => {
       records.push({ time, input: { ...input, kind } });
     }
   }
-  return any ? (recordedSchema.safeParse(records).data ?? null) : null;
+  return any ? readRecorded(records) : null;
 };
 
 /** What was recorded for an effect on a take; where nothing was, the taps are those that the take itself carries. */
 export const keptRecorded = (effect: string, take: Take): readonly Recorded[] =>
-  recordedSchema.safeParse(read(recordedKey(effect, take.id))).data ??
+  readRecorded(read(recordedKey(effect, take.id))) ??
   keptByKind(effect, take) ??
   inOrder(recordedTaps(take.spec.taps));
 

@@ -4,12 +4,11 @@ import type { ControlId } from '../document/schema';
 import { VIEWER_EVENTS } from '../document/trigger-schema';
 import { STEPS_PER_SECOND, type Seconds } from '../units';
 
-const share = z.number().min(0).max(1);
-/** Fingers may leave the picture. */
+/** Fingers may leave the picture, and a tap may end a hair beyond its edge. */
 const coordinate = z.number().min(-10).max(10);
 /** Everything a viewer can do. */
 const viewerInput = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('tap'), x: share, y: share }),
+  z.strictObject({ kind: z.literal('tap'), x: coordinate, y: coordinate }),
   /** Which fingers lie on the picture from this moment on, until the next such record. */
   z.strictObject({
     kind: z.literal('fingers'),
@@ -34,10 +33,19 @@ export interface Recorded<Input extends ViewerInput = ViewerInput> {
 }
 export type RecordedOf<Kind extends InputKind> = Recorded<InputOf<Kind>>;
 
-/** As it is kept outside: in order or not. */
-export const recordedSchema = z
-  .array(z.strictObject({ time: z.number().min(0), input: viewerInput }))
-  .transform((list): readonly Recorded[] => inOrder(list));
+const recordSchema = z.strictObject({ time: z.number().min(0), input: viewerInput });
+/**
+ * What was kept outside, in order; null where it is no such list. A record that cannot be read is left out: the others were
+ * somebody's work.
+ */
+export const readRecorded = (kept: unknown): readonly Recorded[] | null => {
+  if (!Array.isArray(kept)) return null;
+  const records = kept.flatMap((record): Recorded[] => {
+    const { data } = recordSchema.safeParse(record);
+    return data ? [data] : [];
+  });
+  return records.length === 0 && kept.length > 0 ? null : inOrder(records);
+};
 
 /** The step a moment belongs to. */
 export const stepAt = (time: Seconds): number => Math.round(time * STEPS_PER_SECOND);

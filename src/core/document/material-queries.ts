@@ -2,6 +2,7 @@
 import {
   MAP_SLOTS,
   type AssetId,
+  type CameraPart,
   type Effect,
   type EffectObject,
   type Material,
@@ -61,7 +62,7 @@ export const materialAssets = (material: Material): AssetId[] =>
   picturesOf(material).flatMap((picture) => (picture.from === 'asset' ? [picture.asset] : []));
 
 /** Parts of the camera picture a material shows. */
-export const materialCameraParts = (material: Material): string[] =>
+export const materialCameraParts = (material: Material): CameraPart[] =>
   picturesOf(material).flatMap((picture) => (picture.from === 'camera' ? [picture.part] : []));
 
 /** A name that no material bears yet: "Brass", "Brass 2"... */

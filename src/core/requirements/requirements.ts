@@ -2,7 +2,7 @@
 import { signalsOf, triggersOf } from '../document/behaviour-queries';
 import { materialCameraParts, materialIdsOf } from '../document/material-queries';
 import { anchorOf, isOnFace } from '../document/queries';
-import type { Anchor, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
+import type { Anchor, CameraPart, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
 
 export interface Requirements {
   /** Faces are tracked. */
@@ -90,8 +90,17 @@ const ofSignal = (signal: Signal): readonly Need[] => {
 };
 
 /** Parts of the camera picture. */
-const ofPart = (part: string): readonly Need[] =>
-  part === 'person' || part === 'background' ? ['people'] : part === 'face' ? ['faces'] : [];
+const ofPart = (part: CameraPart): readonly Need[] => {
+  switch (part) {
+    case 'person':
+    case 'background':
+      return ['people'];
+    case 'face':
+      return ['faces'];
+    case 'whole':
+      return [];
+  }
+};
 
 const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
   ...(object.kind === 'group' ? [] : ofAnchor(anchorOf(effect, object))),

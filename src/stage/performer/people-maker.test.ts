@@ -2,30 +2,19 @@ import { expect, test } from '@jest/globals';
 import { performerOf } from '../../core/takes/library/performers';
 import type { Performer } from '../../core/takes/performer';
 import { madeOfPeople } from './made-once';
-import { PeopleMaker, type PeopleLine } from './people-maker';
+import { FakeLine } from '../testing';
+import { PeopleMaker } from './people-maker';
+import type { PeopleAnswer } from './people-worker';
 
 const [marin, wren] = [performerOf('marin'), performerOf('wren')];
 
-class FakeLine implements PeopleLine {
-  onmessage: PeopleLine['onmessage'] = null;
-  onerror: PeopleLine['onerror'] = null;
-  readonly asked: Performer[] = [];
-  ended = false;
-  postMessage(performer: Performer): void {
-    this.asked.push(performer);
-  }
-  terminate(): void {
-    this.ended = true;
-  }
-  answers(key: string): void {
-    const parts = [[key, { pixels: new Uint8ClampedArray(4), width: 1, height: 1 }]] as const;
-    this.onmessage!({ data: { parts } } as unknown as Parameters<NonNullable<PeopleLine['onmessage']>>[0]);
-  }
-}
+type Line = FakeLine<Performer, PeopleAnswer>;
+const answers = (line: Line, key: string): void =>
+  line.answers({ parts: [[key, { pixels: new Uint8ClampedArray(4), width: 1, height: 1 }]] });
 const withLines = () => {
-  const lines: FakeLine[] = [];
+  const lines: Line[] = [];
   const maker = new PeopleMaker(() => {
-    const line = new FakeLine();
+    const line = new FakeLine<Performer, PeopleAnswer>();
     lines.push(line);
     return line;
   });
@@ -46,14 +35,14 @@ test('one after the other, each once; their parts are kept, and the worker goes 
   const both = maker.make([marin, wren]);
   const again = maker.make([marin]);
   expect(maker.areMade([marin])).toBe(false);
-  const [line] = lines as [FakeLine];
+  const [line] = lines as [Line];
   expect(line.asked).toEqual([marin]);
-  line.answers('part of marin');
+  answers(line, 'part of marin');
   await again;
   expect([maker.areMade([marin]), maker.areMade([marin, wren])]).toEqual([true, false]);
   expect(line.asked).toEqual([marin, wren]);
   expect(line.ended).toBe(false);
-  line.answers('part of wren');
+  answers(line, 'part of wren');
   await both;
   expect(maker.areMade([marin, wren])).toBe(true);
   expect(line.ended).toBe(true);
@@ -66,7 +55,7 @@ test('one after the other, each once; their parts are kept, and the worker goes 
 test('the same id with another face is somebody else', async () => {
   const { maker, lines } = withLines();
   const done = maker.make([marin]);
-  lines[0]!.answers('marin');
+  answers(lines[0]!, 'marin');
   await done;
   expect(maker.areMade([{ ...marin, freckles: 0.5 }])).toBe(false);
 });
@@ -74,10 +63,10 @@ test('the same id with another face is somebody else', async () => {
 test('where the worker breaks or there is none, people are drawn all the same', async () => {
   const { maker, lines } = withLines();
   const both = maker.make([marin, wren]);
-  lines[0]!.onerror!({} as ErrorEvent);
+  lines[0]!.breaks();
   expect(lines[0]!.ended).toBe(true);
   // The next one gets a worker of their own.
-  lines[1]!.answers('wren');
+  answers(lines[1]!, 'wren');
   await both;
   expect(maker.areMade([marin, wren])).toBe(true);
   const none = new PeopleMaker(() => {

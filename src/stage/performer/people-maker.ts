@@ -3,16 +3,11 @@
  * they are drawn, as they would be without it: the page stands still for a moment, and the picture is the same.
  */
 import type { Performer } from '../../core/takes/performer';
+import type { WorkerLine } from '../worker-line';
 import { madeOfPeople } from './made-once';
 import type { PeopleAnswer } from './people-worker';
 
-/** What is used of a worker; tests give their own. */
-export interface PeopleLine {
-  onmessage: ((event: MessageEvent<PeopleAnswer>) => void) | null;
-  onerror: ((event: ErrorEvent) => void) | null;
-  postMessage(performer: Performer): void;
-  terminate(): void;
-}
+export type PeopleLine = WorkerLine<Performer, PeopleAnswer>;
 const browserLine = (): PeopleLine =>
   new Worker(new URL('./people-worker.ts', import.meta.url), { type: 'module', name: 'people' });
 
@@ -20,6 +15,14 @@ interface Order {
   readonly performer: Performer;
   readonly done: () => void;
 }
+
+/** All that a person is; asked in every frame, so it is written once. */
+const keys = new WeakMap<Performer, string>();
+const keyOf = (performer: Performer): string => {
+  let key = keys.get(performer);
+  if (key === undefined) keys.set(performer, (key = JSON.stringify(performer)));
+  return key;
+};
 
 export class PeopleMaker {
   /** Who is made or being made, by all they are. */
@@ -35,11 +38,11 @@ export class PeopleMaker {
     await Promise.all(performers.map((performer) => this.one(performer)));
   }
   areMade(performers: readonly Performer[]): boolean {
-    return performers.every((performer) => this.made.has(JSON.stringify(performer)));
+    return performers.every((performer) => this.made.has(keyOf(performer)));
   }
 
   private one(performer: Performer): Promise<void> {
-    const key = JSON.stringify(performer);
+    const key = keyOf(performer);
     let order = this.orders.get(key);
     if (!order) {
       order = new Promise<void>((done) => {
