@@ -26,6 +26,7 @@ import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
 import ViewerButtons from './ViewerButtons.vue';
 import { useFinderOverlay } from './use-finder-overlay';
+import { useFinderSize } from './use-finder-size';
 import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
 
@@ -43,7 +44,6 @@ const failure = ref<string | null>(null);
 /** The browser has taken the graphics away; it gives them back when it can. */
 const lost = ref(false);
 const reload = (): void => location.reload();
-const size = ref({ width: 0, height: 0 });
 
 let drawing: Stage | null = null;
 let handles: Handles | null = null;
@@ -54,7 +54,6 @@ const adaptive = new AdaptiveDetail('full', () => Math.min(devicePixelRatio, 2))
 const detail = ref<Detail>('full');
 const share = ref(1);
 let picture: TakePicture | null = null;
-let observer: ResizeObserver | null = null;
 
 const frame = ref<HTMLElement | null>(null);
 const viewer = useFinderOverlay(frame, () => needsDraw());
@@ -95,21 +94,13 @@ const movable = computed(
   () => tapping.value && Object.values(document.effect.objects).some((o) => o.byViewer !== null),
 );
 
+const fitting = useFinderSize(frameBox, () => applySize());
+const { size } = fitting;
 const applySize = (): void => {
   const { width, height } = size.value;
   if (drawing && width > 0) drawing.setSize(width, height, adaptive.density);
   needsDraw();
 };
-const fit = (): void => {
-  const box = frameBox.value?.getBoundingClientRect();
-  if (!box) return;
-  const height = Math.max(80, Math.min(box.height - 24, ((box.width - 24) * 16) / 9));
-  const fitting = { width: Math.round((height * 9) / 16), height: Math.round(height) };
-  if (fitting.width === size.value.width && fitting.height === size.value.height) return;
-  size.value = fitting;
-  applySize();
-};
-
 /** What the handles hold in the picture as it was drawn last. */
 const held = (): Held[] => (drawing?.drawn && editing.value ? heldNow(drawing.drawn) : []);
 const standHandles = (): void => {
@@ -202,16 +193,14 @@ onMounted(() => {
     first.giveUp();
     needsDraw();
   });
-  observer = new ResizeObserver(fit);
-  observer.observe(frameBox.value!);
-  fit();
+  fitting.start();
   loop.wake();
 });
 onBeforeUnmount(() => {
   loop.stop();
   first.stop();
   playback.pictured = false;
-  observer?.disconnect();
+  fitting.stop();
   handles?.dispose();
   viewer.dispose();
   drawing?.dispose();

@@ -1,0 +1,36 @@
+/** How large the Viewfinder's picture is: upright, as large as its box allows. CSS pixels. */
+import { ref, type Ref } from 'vue';
+
+/** Room around the picture, both sides together; the least height of a picture. */
+const ROOM = 24;
+const LEAST = 80;
+
+export interface FinderSize {
+  readonly size: Readonly<Ref<{ readonly width: number; readonly height: number }>>;
+  /** Fits it now, and whenever the box changes. */
+  start(): void;
+  stop(): void;
+}
+
+/** `fitted` is told when the size has changed. */
+export const useFinderSize = (box: Readonly<Ref<HTMLElement | null>>, fitted: () => void): FinderSize => {
+  const size = ref({ width: 0, height: 0 });
+  const fit = (): void => {
+    const room = box.value?.getBoundingClientRect();
+    if (!room) return;
+    const high = Math.max(LEAST, Math.min(room.height - ROOM, ((room.width - ROOM) * 16) / 9));
+    const now = { width: Math.round((high * 9) / 16), height: Math.round(high) };
+    if (now.width === size.value.width && now.height === size.value.height) return;
+    size.value = now;
+    fitted();
+  };
+  const observer = new ResizeObserver(fit);
+  return {
+    size,
+    start() {
+      observer.observe(box.value!);
+      fit();
+    },
+    stop: () => observer.disconnect(),
+  };
+};
