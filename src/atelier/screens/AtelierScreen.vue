@@ -18,6 +18,7 @@ import { useLinksStore } from '../stores/links';
 import { usePainterStore } from '../stores/painter';
 import { usePlaybackStore } from '../stores/playback';
 import { fetchLaterParts, laterPart } from '../components/later-parts';
+import { useInTurn } from '../in-turn';
 import CommandPalette from '../components/CommandPalette.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 import TopBar from '../components/TopBar.vue';
@@ -47,6 +48,8 @@ const route = useRoute();
 const router = useRouter();
 const ready = ref(false);
 const failure = ref<string | null>(null);
+/** The picture begins to load first; the panels come while it does. */
+const shown = useInTurn(() => ready.value, 5);
 const picker = ref<HTMLInputElement | null>(null);
 /** What the files that are being chosen will stick to. */
 let chosenFor: Anchor | null = null;
@@ -208,7 +211,7 @@ onBeforeUnmount(() => {
     @dragover.prevent
     @drop.prevent="drop"
   >
-    <TopBar :stage="stage" />
+    <TopBar v-if="shown >= 2" class="at-top" :stage="stage" />
     <div class="notices">
       <InlineNotice
         v-if="document.notice"
@@ -229,10 +232,11 @@ onBeforeUnmount(() => {
     </div>
     <main class="pillars" :class="{ wide: wide }">
       <h1 class="hidden-text">{{ document.effect.name }}</h1>
-      <StackPanel v-if="!wide" :stage="stage" @choose="chooseFiles" />
-      <Viewfinder :stage="stage" />
+      <StackPanel v-if="!wide && shown >= 3" class="at-left" :stage="stage" @choose="chooseFiles" />
+      <Viewfinder class="at-middle" :stage="stage" />
       <div class="bench">
-        <LibraryPanel v-if="desk.library.open" />
+        <template v-if="shown < 4" />
+        <LibraryPanel v-else-if="desk.library.open" />
         <PlaceBench v-else-if="stage === 'place'" />
         <StyleBench v-else-if="stage === 'style'" @choose="chooseFiles" />
         <BehaveBench v-else-if="stage === 'behave'" />
@@ -249,8 +253,8 @@ onBeforeUnmount(() => {
         @change="chosen"
       />
     </main>
-    <TakeStrip />
-    <CommandPalette @choose="chooseFiles()" />
+    <TakeStrip v-if="shown >= 5" class="at-foot" />
+    <CommandPalette v-if="shown >= 5" @choose="chooseFiles()" />
     <div v-if="hovering > 0" class="hover" aria-hidden="true">
       Drop here to place what you bring in; on the assets, to keep it for later.
     </div>
@@ -261,7 +265,7 @@ onBeforeUnmount(() => {
 <style scoped>
 .atelier {
   display: grid;
-  grid-template-rows: auto auto 1fr auto;
+  grid-template-rows: 52px auto 1fr 112px;
   height: 100%;
   min-height: 0;
 }
@@ -269,13 +273,42 @@ onBeforeUnmount(() => {
   display: grid;
   gap: 4px;
 }
+/* Each has its place before the others are there. */
+.at-top {
+  grid-row: 1;
+}
+.notices {
+  grid-row: 2;
+}
 .pillars {
+  grid-row: 3;
   display: grid;
   grid-template-columns: 340px minmax(260px, 388px) 1fr;
   min-height: 0;
 }
+.at-foot {
+  grid-row: 4;
+}
+.pillars > * {
+  grid-row: 1;
+}
+.at-left {
+  grid-column: 1;
+}
+.at-middle {
+  grid-column: 2;
+}
+.pillars > .bench {
+  grid-column: 3;
+}
 .pillars.wide {
   grid-template-columns: minmax(260px, 388px) 1fr;
+}
+.pillars.wide > .at-middle {
+  grid-column: 1;
+}
+.pillars.wide > .bench {
+  grid-column: 2;
 }
 .hover {
   position: fixed;
