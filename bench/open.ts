@@ -7,7 +7,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { plainPng } from '../e2e/harness/plain-png';
 import { startServer } from '../e2e/harness/server';
 import { blankEffect, newPicture } from '../src/core/document/defaults';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import type { AssetId, FileRef, ObjectId, PictureAsset } from '../src/core/document/schema';
 import { median, report } from './report';
 

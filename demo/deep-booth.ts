@@ -6,7 +6,11 @@
 import { newAction, newCue } from '../src/core/document/new-cues';
 import { blankEffect } from '../src/core/document/defaults';
 import { newMaterial } from '../src/core/document/new-material';
-import { newCard, newFill, newGrade, newLive, newText } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newFill } from '../src/core/kinds/objects/fill';
+import { newGrade } from '../src/core/kinds/objects/grade';
+import { newLive } from '../src/core/kinds/objects/live';
+import { newText } from '../src/core/kinds/objects/text';
 import type {
   Asset,
   CueId,

@@ -1,14 +1,12 @@
 /** Jelly Drift, first version: jellyfish sleep over the floor, and wake up when the viewer comes near. */
 import { blankEffect } from '../src/core/document/defaults';
 import { newCue, newPrompt } from '../src/core/document/new-cues';
-import {
-  newFountain,
-  newLight,
-  newModel,
-  newShadowCatcher,
-  newSound,
-} from '../src/core/document/new-objects';
-import { readyTrigger } from '../src/core/behave/ready-triggers';
+import { newFountain } from '../src/core/kinds/objects/fountain';
+import { newLight } from '../src/core/kinds/objects/light';
+import { newModel } from '../src/core/kinds/objects/model';
+import { newShadowCatcher } from '../src/core/kinds/objects/shadow-catcher';
+import { newSound } from '../src/core/kinds/objects/sound';
+import { readyTrigger } from '../src/core/kinds/ready-triggers';
 import type {
   Anchor,
   CueId,

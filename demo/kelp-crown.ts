@@ -1,15 +1,13 @@
 /** Kelp Crown: it pops in, sea glass circles the head as fast as the viewer likes, and bubbles rise from puckered lips. */
 import { blankEffect } from '../src/core/document/defaults';
 import { newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
-import {
-  headAnchor,
-  newCard,
-  newFountain,
-  newGroup,
-  newOccluder,
-  newSolid,
-  newSound,
-} from '../src/core/document/new-objects';
+import { headAnchor } from '../src/core/kinds/objects/placed';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newFountain } from '../src/core/kinds/objects/fountain';
+import { newGroup } from '../src/core/kinds/objects/group';
+import { newOccluder } from '../src/core/kinds/objects/occluder';
+import { newSolid } from '../src/core/kinds/objects/solid';
+import { newSound } from '../src/core/kinds/objects/sound';
 import type {
   Card,
   ControlId,

@@ -1,12 +1,8 @@
 /** Salt Glow: a make-up look from Low Tide Nights. Skin as after a day by the sea, salt on lids and cheeks. */
 import { blankEffect } from '../src/core/document/defaults';
-import {
-  newLashes,
-  newLayer,
-  newPictureLayer,
-  newRetouch,
-  type LayerOf,
-} from '../src/core/document/new-face-objects';
+import { newLashes } from '../src/core/kinds/objects/lashes';
+import { newLayer, newPictureLayer, type LayerOf } from '../src/core/kinds/objects/layer';
+import { newRetouch } from '../src/core/kinds/objects/retouch';
 import type { Effect, EffectObject, Layer, ObjectId, PictureAsset } from '../src/core/document/schema';
 import { KIT } from '../src/core/makeup/kit';
 

@@ -1,7 +1,10 @@
 /** Tide Card, first version: the printed tide table comes alive: a ferry crosses, the lighthouse turns, a tap sounds the horn. */
 import { blankEffect, newTarget } from '../src/core/document/defaults';
 import { newCue, newPrompt } from '../src/core/document/new-cues';
-import { newCard, newSolid, newSound, newText } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newSolid } from '../src/core/kinds/objects/solid';
+import { newSound } from '../src/core/kinds/objects/sound';
+import { newText } from '../src/core/kinds/objects/text';
 import type {
   Anchor,
   CueId,

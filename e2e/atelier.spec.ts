@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import type { Card, Effect, ObjectId } from '../src/core/document/schema';
 import { blankEffect } from '../src/core/document/defaults';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import { createEffect, keptPicture, pixelsWhere, saved, seek, serverEffect, shareOf } from './harness/pages';
 
 const GREEN = [0, 255, 0] as const;

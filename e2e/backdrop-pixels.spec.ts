@@ -2,7 +2,8 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { edgePixels } from '../src/core/backdrop/person-mask';
-import { newFill, newLive } from '../src/core/document/new-objects';
+import { newFill } from '../src/core/kinds/objects/fill';
+import { newLive } from '../src/core/kinds/objects/live';
 import type { CameraPart, EffectObject, Fill, Live, ObjectId } from '../src/core/document/schema';
 import { openBlank } from './harness/blank-page';
 import type { BackdropPage, BackdropSpec } from './harness/backdrop-page';

@@ -1,6 +1,7 @@
 /** Behaviour that is ready or goes wrong: recipes, why, sounds that cannot be decoded, what viewers read and set. */
 import { expect, test } from './harness/test';
-import { newCard, newSound } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newSound } from '../src/core/kinds/objects/sound';
 import type {
   AssetId,
   Circuit,

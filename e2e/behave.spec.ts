@@ -1,6 +1,10 @@
 /** Behaviour as creators build it: cues, controls, fountains, curves; seen in the document, in pixels and in the scope. */
 import { expect, test } from './harness/test';
-import { headAnchor, newFountain, newGroup, newSolid, newSound } from '../src/core/document/new-objects';
+import { headAnchor } from '../src/core/kinds/objects/placed';
+import { newFountain } from '../src/core/kinds/objects/fountain';
+import { newGroup } from '../src/core/kinds/objects/group';
+import { newSolid } from '../src/core/kinds/objects/solid';
+import { newSound } from '../src/core/kinds/objects/sound';
 import type { Effect, EffectObject } from '../src/core/document/schema';
 import { pixelsWhere, seekShare } from './harness/pages';
 import {

@@ -1,7 +1,9 @@
 /** Make-up, dyed hair and a morph on a real camera stream: nobody says there what is hair, or what covers the face. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newHair, newLayer, newMorph } from '../src/core/document/new-face-objects';
+import { newHair } from '../src/core/kinds/objects/hair';
+import { newLayer } from '../src/core/kinds/objects/layer';
+import { newMorph } from '../src/core/kinds/objects/morph';
 import type { ObjectId } from '../src/core/document/schema';
 import { blobOf, createEffect, lookAt } from './harness/pages';
 import { finderOf, open } from './harness/place';

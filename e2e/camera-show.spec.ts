@@ -3,7 +3,7 @@ import { expect, test } from './harness/test';
 import { CLIP_MOMENTS } from './harness/clip';
 import { blankEffect } from '../src/core/document/defaults';
 import { newAction, newCue } from '../src/core/document/new-cues';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
 import { keptPicture, releasedPath, seenFrames, watchFrames, watchStamps } from './harness/pages';
 

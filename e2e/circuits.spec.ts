@@ -2,7 +2,8 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newFill, newSolid } from '../src/core/document/new-objects';
+import { newFill } from '../src/core/kinds/objects/fill';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Circuit, Effect, Fill, Material, NodeType, ObjectId } from '../src/core/document/schema';
 import { createEffect, drawnOut, lookAt, saved, serverEffect } from './harness/pages';
 import { finderOf, open, row, setField } from './harness/place';

@@ -2,9 +2,10 @@
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { cutoutAfter } from '../src/core/document/cutout-edits';
-import { newCutout } from '../src/core/document/new-cutout';
-import { newLayer, newMorph } from '../src/core/document/new-face-objects';
-import { headAnchor } from '../src/core/document/new-objects';
+import { newCutout } from '../src/core/kinds/objects/cutout';
+import { newLayer } from '../src/core/kinds/objects/layer';
+import { newMorph } from '../src/core/kinds/objects/morph';
+import { headAnchor } from '../src/core/kinds/objects/placed';
 import type { Cutout, Effect, EffectObject } from '../src/core/document/schema';
 import type { CutoutPart } from '../src/core/face/cutout-parts';
 import { partOutline } from '../src/core/face/cutout';

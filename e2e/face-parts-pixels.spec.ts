@@ -1,7 +1,10 @@
 /** Irises, lashes, dyed hair and retouch, in pixels. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newHair, newIris, newLashes, newRetouch } from '../src/core/document/new-face-objects';
+import { newHair } from '../src/core/kinds/objects/hair';
+import { newIris } from '../src/core/kinds/objects/iris';
+import { newLashes } from '../src/core/kinds/objects/lashes';
+import { newRetouch } from '../src/core/kinds/objects/retouch';
 import { regionCentre } from '../src/core/face/regions';
 import type { Effect, EffectObject } from '../src/core/document/schema';
 import type { Spot } from '../src/core/face/skin-spot';

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer } from '../src/core/document/new-face-objects';
+import { newLayer } from '../src/core/kinds/objects/layer';
 import type { Effect, Layer, ObjectId } from '../src/core/document/schema';
 import {
   blobOf,

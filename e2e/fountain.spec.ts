@@ -1,7 +1,7 @@
 /** Fountains: added from the menu, set in the Stack, seen in pixels; born on the surface of a model. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newFountain } from '../src/core/document/new-objects';
+import { newFountain } from '../src/core/kinds/objects/fountain';
 import type { AssetId, Effect, EffectObject, Fountain, ObjectId } from '../src/core/document/schema';
 import { unpackPoints } from '../src/core/fountain/packed-points';
 import { createEffect, keptPicture, pixelsWhere, saved, seekShare, serverEffect } from './harness/pages';

@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { chosen, drop, folderOf } from './harness/drop';
 import { artworkOra } from './harness/files';

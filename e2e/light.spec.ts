@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newSolid } from '../src/core/document/new-objects';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Effect, Light, ObjectId } from '../src/core/document/schema';
 import { fromAngles, rotate } from '../src/core/maths/quaternion';
 import { createEffect, drawnOut, lookAt, saved, serverEffect } from './harness/pages';

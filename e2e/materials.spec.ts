@@ -4,7 +4,7 @@ import { expect, test } from './harness/test';
 import sharp from 'sharp';
 import { blankEffect, newPicture } from '../src/core/document/defaults';
 import { newMaterial } from '../src/core/document/new-material';
-import { newSolid } from '../src/core/document/new-objects';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { AssetId, Effect, Material, MaterialId, ObjectId, Solid } from '../src/core/document/schema';
 import { drop, folderOf } from './harness/drop';
 import { svgPng, texturedGlb } from './harness/files';

@@ -1,8 +1,10 @@
 /** What an effect has made is let go with it: contexts, textures, buffers, pictures, addresses, elements. */
 import type { Page } from '@playwright/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer } from '../src/core/document/new-face-objects';
-import { FOREHEAD, newCard, newSolid } from '../src/core/document/new-objects';
+import { newLayer } from '../src/core/kinds/objects/layer';
+import { FOREHEAD } from '../src/core/kinds/objects/placed';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { ObjectId } from '../src/core/document/schema';
 import { createEffect, drawnOut, keptPicture, saved } from './harness/pages';
 import { expect, test } from './harness/test';

@@ -4,7 +4,9 @@
  */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLashes, newLayer, newMorph } from '../src/core/document/new-face-objects';
+import { newLashes } from '../src/core/kinds/objects/lashes';
+import { newLayer } from '../src/core/kinds/objects/layer';
+import { newMorph } from '../src/core/kinds/objects/morph';
 import type { Effect, EffectObject, Morph } from '../src/core/document/schema';
 import { FACE_LANDMARKS, OVAL } from '../src/core/face/landmarks';
 import { movesOf } from '../src/core/face/morph/morph-moves';

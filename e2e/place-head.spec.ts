@@ -1,7 +1,9 @@
 /** Things on heads: head pieces, rings, two faces, words on an arc, cards that look at the viewer. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { headAnchor, newCard, newSolid } from '../src/core/document/new-objects';
+import { headAnchor } from '../src/core/kinds/objects/placed';
+import { newCard } from '../src/core/kinds/objects/card';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Card, Effect, ObjectId, Solid, TextObject } from '../src/core/document/schema';
 import { headFactor } from '../src/core/placing/anchors';
 import { projectPoint } from '../src/core/tracking/project';

@@ -1,7 +1,7 @@
 /** Things on printed pictures and on the floor; and very many of them. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newSolid } from '../src/core/document/new-objects';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Card, ObjectId, TargetId } from '../src/core/document/schema';
 import { makeTake, pictureCorners } from '../src/core/takes/make-take';
 import { projectPoint } from '../src/core/tracking/project';

@@ -4,7 +4,7 @@ import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import sharp from 'sharp';
 import { newAction, newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import type { ControlId, Cue, CueId, DriveId, Effect, ObjectId, PromptId } from '../src/core/document/schema';
 import { keptPicture, releasedPath, shareOf } from './harness/pages';
 

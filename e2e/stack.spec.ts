@@ -2,7 +2,9 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { FOREHEAD, headAnchor, newGroup, newSolid } from '../src/core/document/new-objects';
+import { FOREHEAD, headAnchor } from '../src/core/kinds/objects/placed';
+import { newGroup } from '../src/core/kinds/objects/group';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Effect, EffectObject, ObjectId } from '../src/core/document/schema';
 import { addFromMenu, row } from './harness/place';
 import { createEffect, drawnOut, pixelsWhere, saved, serverEffect, shareOf } from './harness/pages';

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { newCard } from '../src/core/document/new-objects';
+import { newCard } from '../src/core/kinds/objects/card';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import type { TakeSpec } from '../src/core/takes/take';
 import { createEffect, drawnOut, keptPicture, lookAt, serverEffect, shareOf } from './harness/pages';

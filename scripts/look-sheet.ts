@@ -10,7 +10,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { openBlank } from '../e2e/harness/blank-page';
 import type { FacePage } from '../e2e/harness/face-page';
 import { blankEffect } from '../src/core/document/defaults';
-import { newLayer } from '../src/core/document/new-face-objects';
+import { newLayer } from '../src/core/kinds/objects/layer';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { KIT_LOOKS } from '../src/core/makeup/kit';
 import { readPackage } from '../src/core/package/effect-package';

@@ -1,7 +1,8 @@
 /** What tests of behaviour share: effects to behave, cues built as a creator builds them, and what the scope says. */
 import type { Locator, Page } from '@playwright/test';
 import { blankEffect } from '../../src/core/document/defaults';
-import { headAnchor, newSolid } from '../../src/core/document/new-objects';
+import { headAnchor } from '../../src/core/kinds/objects/placed';
+import { newSolid } from '../../src/core/kinds/objects/solid';
 import type { AssetId, Effect, EffectObject, ObjectId, SoundAsset } from '../../src/core/document/schema';
 import { createEffect, keptFile, saved, serverEffect } from './pages';
 import type { Atelier } from './window';

@@ -2,7 +2,9 @@
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
-import { newCard, newOccluder, newSolid } from '../../src/core/document/new-objects';
+import { newCard } from '../../src/core/kinds/objects/card';
+import { newOccluder } from '../../src/core/kinds/objects/occluder';
+import { newSolid } from '../../src/core/kinds/objects/solid';
 import type {
   AssetId,
   BlendMode,

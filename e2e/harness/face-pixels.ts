@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './test';
 import { blankEffect } from '../../src/core/document/defaults';
-import { newLayer, type LayerOf } from '../../src/core/document/new-face-objects';
+import { newLayer, type LayerOf } from '../../src/core/kinds/objects/layer';
 import type { Effect, Layer, ObjectId } from '../../src/core/document/schema';
 import type { Spot } from '../../src/core/face/skin-spot';
 import type { Rgb } from '../../src/core/maths/blend';

@@ -11,7 +11,7 @@ import {
 import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect } from '../../src/core/document/defaults';
-import { newGrade } from '../../src/core/document/new-objects';
+import { newGrade } from '../../src/core/kinds/objects/grade';
 import type { Asset, AssetId, Effect, GradeStep, ObjectId, TableAsset } from '../../src/core/document/schema';
 import { faceFrame } from '../../src/core/tracking/track-frame';
 import { createStores } from '../../src/stage/effect/stores';

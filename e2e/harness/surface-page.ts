@@ -3,7 +3,7 @@ import { compile } from '../../src/core/behave/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import { newMaterial } from '../../src/core/document/new-material';
-import { newFill } from '../../src/core/document/new-objects';
+import { newFill } from '../../src/core/kinds/objects/fill';
 import type {
   AssetId,
   BlendMode,

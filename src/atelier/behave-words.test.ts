@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { READY_NAMES, readyTrigger, rises } from '../core/behave/ready-triggers';
+import { READY_NAMES, readyTrigger, rises } from '../core/kinds/ready-triggers';
 import { PROMPT_LANGUAGES, promptLanguage, promptText } from '../core/behave/prompt-texts';
 import type { Reason } from '../core/behave/why';
 import { newAction, newCue } from '../core/document/new-cues';

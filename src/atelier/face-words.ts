@@ -1,10 +1,8 @@
 /** How face layers and their regions are called in the interface. */
 import type { FaceExtra } from './commands/face-commands';
-import type { Eyes } from '../core/document/schema';
 import type { FaceRegion } from '../core/face/region-names';
 import type { PaintTool } from './stores/painter';
 import type { KitGroup } from '../core/makeup/kit';
-import type { Finish } from '../core/makeup/finish';
 
 export const REGION_WORDS: Record<FaceRegion, string> = {
   face: 'Whole face',
@@ -31,15 +29,6 @@ export const REGION_WORDS: Record<FaceRegion, string> = {
   jaw: 'Jaw',
 };
 
-export const FINISH_WORDS: Record<Finish, string> = {
-  painted: 'As painted',
-  matte: 'Matte',
-  satin: 'Satin',
-  gloss: 'Gloss',
-  metallic: 'Metallic',
-  shimmer: 'Shimmer',
-};
-
 export const KIT_WORDS: Record<KitGroup, string> = { eyes: 'Eyes', face: 'Face', lips: 'Lips' };
 
 export const PAINT_WORDS: Record<PaintTool, string> = {
@@ -49,12 +38,6 @@ export const PAINT_WORDS: Record<PaintTool, string> = {
   blur: 'Blur',
   gradient: 'Gradient: drag from whole to nothing',
   lasso: 'Lasso: fill an outline drawn by hand',
-};
-
-export const EYES_WORDS: Record<Eyes, string> = {
-  both: 'Both',
-  left: 'The left one',
-  right: 'The right one',
 };
 
 export const EXTRA_WORDS: Record<FaceExtra, string> = {

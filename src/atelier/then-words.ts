@@ -4,11 +4,13 @@ import {
   type ActionKind,
   type EasingChoice,
   type Effect,
+  type EffectObject,
   type MaterialId,
   type NodeId,
   type ReadyPrompt,
 } from '../core/document/schema';
 import { type Easing } from '../core/maths/easing';
+import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { NODE_WORDS, portWords } from './material-words';
 import { cueName } from './when-words';
@@ -63,6 +65,10 @@ export const easingWords = (easing: EasingChoice): string => {
   return easing.kind === 'bezier' ? 'own curve' : 'own spring';
 };
 
+/** The first object it acts on. */
+const objectOf = (effect: Effect, { targets: [id] }: Action): EffectObject | undefined =>
+  id === undefined ? undefined : effect.objects[id];
+
 /** What an action does, without saying to what: "size to 130 %", "move by 0, 3, 0 cm". */
 export const actionSummary = (effect: Effect, action: Action): string => {
   const list = (v: readonly number[], k: number) => v.map((n) => trim(n * k)).join(', ');
@@ -90,7 +96,7 @@ export const actionSummary = (effect: Effect, action: Action): string => {
     case 'number':
       return action.property === ''
         ? 'change a number to be chosen'
-        : `${numberWords(action.property)} ${action.mode} ${trim(action.value)}`;
+        : `${numberName(objectOf(effect, action), action.property)} ${action.mode} ${trim(action.value)}`;
     case 'play':
       return { play: 'play', pause: 'pause', stop: 'stop' }[action.do];
     case 'picture':
@@ -139,47 +145,6 @@ export const timingWords = (action: Action, atOnce: boolean): string => {
   const times = action.repeat === 0 ? ', without end' : action.repeat > 1 ? `, ${action.repeat} times` : '';
   return `${trim(action.duration)} s${wait}${back}${times}${action.after === 'return' ? ', then as before' : ''}`;
 };
-
-const NUMBER_WORDS: Record<string, string> = {
-  moveX: 'move x (m)',
-  moveY: 'move y (m)',
-  moveZ: 'move z (m)',
-  turnX: 'turn x (°)',
-  turnY: 'turn y (°)',
-  turnZ: 'turn z (°)',
-  'life.0': 'shortest life (s)',
-  'life.1': 'longest life (s)',
-  'speed.0': 'least speed (m/s)',
-  'speed.1': 'most speed (m/s)',
-  'spin.0': 'least spin',
-  'spin.1': 'most spin',
-  'wind.0': 'wind x (m/s)',
-  'wind.1': 'wind y (m/s)',
-  'wind.2': 'wind z (m/s)',
-  visible: 'shown',
-  'area.radius': 'radius (m)',
-  'area.width': 'width (m)',
-  'area.depth': 'depth (m)',
-  'area.size.0': 'extent x (m)',
-  'area.size.1': 'extent y (m)',
-  'area.size.2': 'extent z (m)',
-  floor: 'bounce off the floor',
-  face: 'bounce off the head',
-  rate: 'rate (a second)',
-  sizeVaries: 'size varies',
-  'smooth.strength': 'smoothing',
-  'smooth.detail': 'smoothing, detail',
-  'underEyes.amount': 'under-eyes',
-  'eyes.amount': 'eyes',
-  'teeth.amount': 'teeth',
-};
-export const numberWords = (path: string): string =>
-  NUMBER_WORDS[path] ??
-  path
-    .replace(/^sliders\./, 'shape: ')
-    .replace(/^over\.(\d)\.(\w+)/, (_, i: string, what: string) => `${what} at age ${Number(i) + 1}`)
-    .replace(/([A-Z])/g, ' $1')
-    .toLowerCase();
 
 /** "Water light: noise, scale" */
 export const circuitInputWords = (

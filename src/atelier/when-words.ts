@@ -1,5 +1,5 @@
 /** What sets cues off, in words: triggers, signals, conditions. */
-import { readyNameOf, type ReadyTrigger } from '../core/behave/ready-triggers';
+import { readyNameOf, type ReadyTrigger } from '../core/kinds/ready-triggers';
 import {
   type Comparison,
   type Condition,

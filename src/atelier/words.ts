@@ -9,9 +9,7 @@ import type {
   FaceChoice,
   Fit,
   GradeStepKind,
-  LightKind,
   ScreenPin,
-  SolidShape,
   SurfaceKind,
   Target,
 } from '../core/document/schema';
@@ -91,21 +89,6 @@ export const measureWords = ({ size, distance, to }: Measure): string => {
   return distance < 0.0005 ? `${sizes}, touches ${from}` : `${sizes}, ${cm(distance)} cm from ${from}`;
 };
 
-export const SOLID_WORDS: Record<SolidShape, string> = {
-  box: 'Box',
-  sphere: 'Sphere',
-  cylinder: 'Cylinder',
-  cone: 'Cone',
-  torus: 'Torus',
-  plane: 'Plane',
-  capsule: 'Capsule',
-};
-export const LIGHT_WORDS: Record<LightKind, string> = {
-  ambient: 'Ambient light',
-  directional: 'Directional light',
-  point: 'Point light',
-  surroundings: 'Light surroundings',
-};
 export const CAMERA_WORDS: Record<CameraPart, string> = {
   whole: 'The whole camera picture',
   person: 'The person, cut out',

@@ -10,7 +10,7 @@ import { plainDocument } from '../core/assets/models/plain-model';
 import { writeWav } from '../core/assets/sounds/wav';
 import { writeRadiance } from '../core/assets/surroundings/radiance';
 import { blankEffect, newPicture } from '../core/document/defaults';
-import { newCard } from '../core/document/new-objects';
+import { newCard } from '../core/kinds/objects/card';
 import * as edits from '../core/document/edits';
 import { diff } from '../core/document/patch';
 import { sampleEffect } from '../core/document/sample';

@@ -14,7 +14,7 @@ import {
 import { compile, type Program } from '../core/behave/program';
 import type { Anchor, Effect, ObjectId } from '../core/document/schema';
 import type { Here } from '../core/placing/anchors';
-import type { Box } from '../core/placing/bounds';
+import type { Box } from '../core/maths/box';
 import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/placing/places';
 import { restHere, restState } from '../core/placing/rest';
 import { lookAround } from './look-around';

@@ -4,7 +4,7 @@ import { compile } from '../core/behave/program';
 import { Runtime } from '../core/behave/runtime';
 import { blankEffect } from '../core/document/defaults';
 import { newAction, newCue } from '../core/document/new-cues';
-import { newCard } from '../core/document/new-objects';
+import { newCard } from '../core/kinds/objects/card';
 import { sampleAsset, sampleEffect } from '../core/document/sample';
 import type { CueId, Effect, ObjectId } from '../core/document/schema';
 import { FIRST_TAKE } from '../core/takes/library';

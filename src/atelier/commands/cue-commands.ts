@@ -1,6 +1,6 @@
 /** Beginning, copying and pasting cues. */
 import { addRecipe, type Recipe } from '../../core/behave/recipes/recipes';
-import type { ReadyTrigger } from '../../core/behave/ready-triggers';
+import type { ReadyTrigger } from '../../core/kinds/ready-triggers';
 import { copiedCue, pasteBeat, pasteCues, putCue, type CuePiece } from '../../core/document/cue-edits';
 import { newAction, newCue } from '../../core/document/new-cues';
 import { cueOrder, orderBetween } from '../../core/document/queries';

@@ -14,7 +14,11 @@ import {
 } from '../../core/document/look-edits';
 import { newPicture } from '../../core/document/defaults';
 import { addObject, edit } from '../../core/document/edits';
-import { newHair, newIris, newLashes, newLayer, newRetouch } from '../../core/document/new-face-objects';
+import { newHair } from '../../core/kinds/objects/hair';
+import { newIris } from '../../core/kinds/objects/iris';
+import { newLashes } from '../../core/kinds/objects/lashes';
+import { newLayer } from '../../core/kinds/objects/layer';
+import { newRetouch } from '../../core/kinds/objects/retouch';
 import { orderOnTop } from '../../core/document/queries';
 import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';

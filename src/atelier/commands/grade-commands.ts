@@ -1,7 +1,7 @@
 /** Grading by command: a new grade, its steps, and the result as a file. */
 import { writeCube } from '../../core/assets/colour/cube';
 import type { ColourTable } from '../../core/assets/colour/table';
-import { newGrade } from '../../core/document/new-objects';
+import { newGrade } from '../../core/kinds/objects/grade';
 import { newGradeStep } from '../../core/document/new-grade-step';
 import { addGradeStep } from '../../core/document/grade-edits';
 import { stackOrder } from '../../core/document/queries';

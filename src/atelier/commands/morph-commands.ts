@@ -2,8 +2,8 @@
 import type { Draft } from 'immer';
 import { addObject, edit } from '../../core/document/edits';
 import { faceObj } from '../../core/assets/models/face-obj';
-import { newCutout } from '../../core/document/new-cutout';
-import { newMorph } from '../../core/document/new-face-objects';
+import { newCutout } from '../../core/kinds/objects/cutout';
+import { newMorph } from '../../core/kinds/objects/morph';
 import { anchorOf, orderOnTop, stackOrder } from '../../core/document/queries';
 import type { Asset, AssetId, FaceChoice, Morph, ObjectId } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';

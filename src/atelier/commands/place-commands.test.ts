@@ -2,7 +2,9 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { newTarget } from '../../core/document/defaults';
-import { headAnchor, newCard, newGroup } from '../../core/document/new-objects';
+import { headAnchor } from '../../core/kinds/objects/placed';
+import { newCard } from '../../core/kinds/objects/card';
+import { newGroup } from '../../core/kinds/objects/group';
 import { sampleAsset } from '../../core/document/sample';
 import type { Card, EffectObject, ObjectId, TargetId } from '../../core/document/schema';
 import { throughMatrix } from '../../core/maths/matrix';

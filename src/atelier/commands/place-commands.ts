@@ -1,5 +1,6 @@
 /** Placing by command: new objects, transforms that are copied, aligned, spread, fitted. */
-import { boxOf, boxThrough, union } from '../../core/placing/bounds';
+import { boxOf } from '../../core/placing/bounds';
+import { boxThrough, union } from '../../core/maths/box';
 import { aligned, distributed, type Axis, type Edge } from '../../core/placing/arrange';
 import { moveForPivot } from '../../core/placing/keep-pose';
 import { localMatrix, type Placed } from '../../core/placing/local';
@@ -7,22 +8,20 @@ import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
 import { inverseMatrix, times } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/document/edits';
-import {
-  FOREHEAD,
-  newFill,
-  newFountain,
-  newGroup,
-  newLight,
-  newLive,
-  newOccluder,
-  newShadowCatcher,
-  newSolid,
-  newSound,
-  newText,
-} from '../../core/document/new-objects';
-import { newPictureLayer } from '../../core/document/new-face-objects';
+import { FOREHEAD } from '../../core/kinds/objects/placed';
+import { newFill } from '../../core/kinds/objects/fill';
+import { newFountain } from '../../core/kinds/objects/fountain';
+import { newGroup } from '../../core/kinds/objects/group';
+import { newLight } from '../../core/kinds/objects/light';
+import { newLive } from '../../core/kinds/objects/live';
+import { newOccluder } from '../../core/kinds/objects/occluder';
+import { newShadowCatcher } from '../../core/kinds/objects/shadow-catcher';
+import { newSolid } from '../../core/kinds/objects/solid';
+import { newSound } from '../../core/kinds/objects/sound';
+import { newText } from '../../core/kinds/objects/text';
+import { newPictureLayer } from '../../core/kinds/objects/layer';
 import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
-import { restOn } from '../../core/document/resting';
+import { restingPlace } from '../../core/kinds/objects/objects';
 import { addTarget } from '../../core/document/scene-edits';
 import {
   CAMERA_PARTS,
@@ -183,17 +182,10 @@ export const resetPlace = (): void => {
   const document = useEffectStore();
   const changes = new Map<ObjectId, Common>();
   for (const object of selectedObjects()) {
-    const asset = 'asset' in object && object.asset ? document.effect.assets[object.asset] : undefined;
-    const anchor = anchorOf(document.effect, object);
     const rest =
       object.parent !== null
         ? { move: triple([0, 0, 0]), turn: triple([0, 0, 0]) }
-        : restOn(anchor, {
-            kind: object.kind,
-            ...(object.kind === 'card' ? { extent: object.extent } : {}),
-            base:
-              asset?.kind === 'model' ? asset.low[1] : object.kind === 'solid' ? -object.extent[1] / 2 : 0,
-          });
+        : restingPlace(object, anchorOf(document.effect, object), document.effect.assets);
     changes.set(object.id, { ...rest, scale: triple([1, 1, 1]), pivot: triple([0, 0, 0]) });
   }
   if (changes.size > 0) document.edit(changeObjects(document.effect, changes, 'Reset'));

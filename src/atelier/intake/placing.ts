@@ -1,17 +1,14 @@
 /** Objects for what has just come in. */
-import {
-  headAnchor,
-  newCard,
-  newGrade,
-  newGroup,
-  newLight,
-  newModel,
-  newOccluder,
-  newSound,
-  objectNameFor,
-} from '../../core/document/new-objects';
+import { headAnchor, objectNameFor } from '../../core/kinds/objects/placed';
+import { newCard } from '../../core/kinds/objects/card';
+import { newGrade } from '../../core/kinds/objects/grade';
+import { newGroup } from '../../core/kinds/objects/group';
+import { newLight } from '../../core/kinds/objects/light';
+import { newModel } from '../../core/kinds/objects/model';
+import { newOccluder } from '../../core/kinds/objects/occluder';
+import { newSound } from '../../core/kinds/objects/sound';
 import { newGradeStep } from '../../core/document/new-grade-step';
-import { cardExtent } from '../../core/document/resting';
+import { cardExtent } from '../../core/kinds/objects/resting';
 import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
 import type {
   Anchor,

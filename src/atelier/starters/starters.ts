@@ -1,16 +1,14 @@
 /** Ready starters: what a new effect can begin as. Their samples are marked, and one action clears them. */
 import { blankEffect, newTarget } from '../../core/document/defaults';
-import {
-  headAnchor,
-  newCard,
-  newGroup,
-  newLight,
-  newModel,
-  newOccluder,
-  newShadowCatcher,
-  newText,
-} from '../../core/document/new-objects';
-import { newPictureLayer } from '../../core/document/new-face-objects';
+import { headAnchor } from '../../core/kinds/objects/placed';
+import { newCard } from '../../core/kinds/objects/card';
+import { newGroup } from '../../core/kinds/objects/group';
+import { newLight } from '../../core/kinds/objects/light';
+import { newModel } from '../../core/kinds/objects/model';
+import { newOccluder } from '../../core/kinds/objects/occluder';
+import { newShadowCatcher } from '../../core/kinds/objects/shadow-catcher';
+import { newText } from '../../core/kinds/objects/text';
+import { newPictureLayer } from '../../core/kinds/objects/layer';
 import type {
   Anchor,
   Asset,

@@ -2,7 +2,7 @@
  * What may be kept and sent to viewers' devices. The server looks at every upload with this, whatever the page
  * has said about it.
  */
-import type { FileMime } from '../document/asset-schema';
+import type { FileMime } from '../schema/asset-schema';
 import { readCube } from './colour/cube';
 import { readFont } from './fonts/font';
 import { MOST_KEPT_BYTES } from './limits';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newFill } from '../document/new-objects';
+import { newFill } from '../kinds/objects/fill';
 import type { Fill, ObjectId } from '../document/schema';
 import { rgbOf } from '../maths/srgb';
 import { alongGradient, fillAt } from './gradient';

@@ -22,12 +22,12 @@ import {
 import { lerp } from '../maths/scalar';
 import { add, dot, length, mix, multiply, normalise, scale, subtract, ZERO, type Vec3 } from '../maths/vec3';
 import { STEP, type Seconds } from '../units';
-import { bounced, circled, followed, onSpring, shaken, swayed } from './motion';
-import { mixedColour } from './mixed-colour';
-import { readNumber, writeNumber } from './numbers';
+import { bounced, circled, followed, onSpring, shaken, swayed } from '../maths/motion';
+import { mixedColour } from '../maths/mixed-colour';
+import { readNumber, writeNumber } from '../kinds/numbers';
 import { colourOf } from './object-now';
 import { roundLength, type CompiledAction, type Program } from './program';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 
 /** What an action needs to know of the world. Everything is of the step before, so that order does not matter. */
 export interface World {

@@ -1,11 +1,9 @@
 /** What actions do to what plays: sequences, sounds, fountains. */
 import { describe, expect, test } from '@jest/globals';
-import {
-  headAnchor,
-  newFountain as freshFountain,
-  newSolid,
-  newSound as freshSound,
-} from '../document/new-objects';
+import { headAnchor } from '../kinds/objects/placed';
+import { newFountain as freshFountain } from '../kinds/objects/fountain';
+import { newSolid } from '../kinds/objects/solid';
+import { newSound as freshSound } from '../kinds/objects/sound';
 import type { AssetId, EffectObject, ObjectId } from '../document/schema';
 import { toOuter } from '../maths/pose';
 import { distance, pointAt } from '../maths/vec3';

@@ -1,13 +1,11 @@
 /** What actions do to objects: where they are, what they are like, and how long. */
 import { describe, expect, test } from '@jest/globals';
-import { newMorph as freshMorph } from '../document/new-face-objects';
-import {
-  headAnchor,
-  newFountain as freshFountain,
-  newGroup,
-  newSolid,
-  newText as freshText,
-} from '../document/new-objects';
+import { newMorph as freshMorph } from '../kinds/objects/morph';
+import { headAnchor } from '../kinds/objects/placed';
+import { newFountain as freshFountain } from '../kinds/objects/fountain';
+import { newGroup } from '../kinds/objects/group';
+import { newSolid } from '../kinds/objects/solid';
+import { newText as freshText } from '../kinds/objects/text';
 import type { EffectObject, ObjectId } from '../document/schema';
 import { compose, fromAngles, angleBetween, fromAxisAngle } from '../maths/quaternion';
 import { distance } from '../maths/vec3';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { blankEffect } from '../document/defaults';
 import { newAction, newCue } from '../document/new-cues';
-import { newCard } from '../document/new-objects';
+import { newCard } from '../kinds/objects/card';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type { Action, ActionKind, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { FIRST_TAKE } from '../takes/library';
@@ -12,7 +12,7 @@ import { chronicleOf } from './chronicle';
 import { standingReasons } from './explain';
 import { Player } from './player';
 import { compile } from './program';
-import type { ReadyTrigger } from './ready-triggers';
+import type { ReadyTrigger } from '../kinds/ready-triggers';
 import { Runtime } from './runtime';
 import { whyCue } from './why';
 

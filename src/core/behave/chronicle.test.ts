@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
 import { newAction, newCue } from '../document/new-cues';
-import { newCard } from '../document/new-objects';
+import { newCard } from '../kinds/objects/card';
 import { sampleAsset } from '../document/sample';
 import type { Action, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { SHIPPED_TAKES } from '../takes/library';
@@ -9,7 +9,7 @@ import { STEP } from '../units';
 import { chronicleOf, isUneventful, rangeOf, UNEVENTFUL, valueAt, type Chronicle } from './chronicle';
 import { Player } from './player';
 import { recordedTaps } from './recorded';
-import type { ReadyTrigger } from './ready-triggers';
+import type { ReadyTrigger } from '../kinds/ready-triggers';
 import type { Signal } from './signals';
 
 const CARD = 'obj_card' as ObjectId;

@@ -7,7 +7,7 @@ import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
 import type { Firing, Refusal } from './witness';
 import type { SpeedMemory } from './signals';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 
 /** An action began on an object, or undid what it had done. */
 export interface Acted {

@@ -1,11 +1,11 @@
 /** What stops, resets and drives cues: other cues, controls, variables, prompts. */
 import { describe, expect, test } from '@jest/globals';
 import { newControl, newDrive, newPrompt, newVariable } from '../document/new-cues';
-import { newFountain } from '../document/new-objects';
+import { newFountain } from '../kinds/objects/fountain';
 import type { ControlId, CueId, DriveId, Effect, PromptId, VariableId } from '../document/schema';
 import { STEP } from '../units';
 import type { Inputs } from './inputs';
-import { readyTrigger } from './ready-triggers';
+import { readyTrigger } from '../kinds/ready-triggers';
 import { CARD, card, cueOf, faceWith, pass, STILL, TAP, FADE, running, tap, type Told } from './testing';
 
 const id = <T>(text: string): T => text as T;

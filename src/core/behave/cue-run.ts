@@ -7,10 +7,10 @@ import { eased } from '../maths/curve';
 import { STEP } from '../units';
 import { act, begun, overlaid, type Carried, type World } from './acting';
 import { goneBack, putBack } from './put-back';
-import { played, turnedTo } from './media';
+import { played, turnedTo } from '../kinds/media';
 import type { CueWrites } from './parts/writing';
 import type { CompiledAction, CompiledBeat, CompiledCue, Program } from './program';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 import { UNWATCHED, type WatchState } from './watch/watching';
 
 /** An action under way. */

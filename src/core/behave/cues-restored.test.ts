@@ -2,11 +2,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newControl, newDrive, newPrompt, newVariable } from '../document/new-cues';
-import { newFountain } from '../document/new-objects';
+import { newFountain } from '../kinds/objects/fountain';
 import type { ControlId, CueId, DriveId, ObjectId, PromptId, Trigger, VariableId } from '../document/schema';
 import type { Inputs } from './inputs';
 import { compile } from './program';
-import { readyTrigger } from './ready-triggers';
+import { readyTrigger } from '../kinds/ready-triggers';
 import { Runtime } from './runtime';
 import { card, cueOf, effectOf, faceWith, pass, TAP, FADE, running, type Told } from './testing';
 

@@ -15,8 +15,8 @@ import type {
   Signal,
   Trigger,
 } from '../document/schema';
-import { framesOf, mediaLength } from './media';
-import { numbersOf } from './numbers';
+import { framesOf, mediaLength } from '../kinds/media';
+import { numbersOf } from '../kinds/numbers';
 import { colourOf } from './object-now';
 import { actionLength, roundLength } from './program';
 

@@ -1,7 +1,7 @@
 /** The values of an object as the document has it, before behaviour has changed anything. */
 import type { Effect, EffectObject } from '../document/schema';
-import { firstMedia } from './media';
-import type { Values } from './values';
+import { firstMedia } from '../kinds/media';
+import type { Values } from '../kinds/values';
 
 export const firstValues = (effect: Effect, object: EffectObject): Values => ({
   visible: object.visible,

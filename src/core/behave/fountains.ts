@@ -15,7 +15,7 @@ import type { Place } from '../placing/places';
 import type { Presence } from '../placing/presence';
 import type { TrackedFace } from '../tracking/track-frame';
 import { STEP } from '../units';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 
 export type FountainsState = Readonly<Record<number, Particles>>;
 

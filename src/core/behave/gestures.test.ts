@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { headAnchor } from '../document/new-objects';
+import { headAnchor } from '../kinds/objects/placed';
 import { positionOf } from '../maths/matrix';
 import type { Vec3 } from '../maths/vec3';
 import { projectPoint } from '../tracking/project';

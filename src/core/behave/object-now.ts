@@ -1,8 +1,8 @@
 /** An object as it is at a moment: what behaviour has changed lies over what the document says. */
 import type { EffectObject } from '../document/schema';
 import type { Hex } from '../units';
-import { withNumbers } from './numbers';
-import type { Values } from './values';
+import { withNumbers } from '../kinds/numbers';
+import type { Values } from '../kinds/values';
 
 /** The colour of an object that can have another one; null where it has none. */
 export const colourOf = (object: EffectObject): Hex | null => {

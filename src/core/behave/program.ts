@@ -21,7 +21,7 @@ import type {
 } from '../document/schema';
 import { pcg3d } from '../maths/hash';
 import type { Seconds } from '../units';
-import { playLength } from './media';
+import { playLength } from '../kinds/media';
 
 /** One action on one of its objects. */
 export interface CompiledAction {

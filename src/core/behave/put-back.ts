@@ -3,11 +3,11 @@ import type { Action } from '../document/schema';
 import { lerp } from '../maths/scalar';
 import { mix, type Vec3 } from '../maths/vec3';
 import type { Hex } from '../units';
-import { mixedColour } from './mixed-colour';
-import { readNumber, writeNumber } from './numbers';
+import { mixedColour } from '../maths/mixed-colour';
+import { readNumber, writeNumber } from '../kinds/numbers';
 import { colourOf } from './object-now';
 import type { CompiledAction, Program } from './program';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 
 /** What each kind changes, to be put back. */
 const CHANGES: Partial<Record<Action['kind'], readonly (keyof Values)[]>> = {

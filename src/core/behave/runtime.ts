@@ -32,7 +32,7 @@ import { VariablesPart } from './parts/variables-part';
 import type { CueWrites, DriveWrites } from './parts/writing';
 import type { Program } from './program';
 import { signalNow, type Readable, type Signal, type SpeedMemory } from './signals';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 import type { Firing, Witness } from './witness';
 
 export interface RuntimeOptions {

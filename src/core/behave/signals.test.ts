@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { newVariable } from '../document/new-cues';
-import { newSolid } from '../document/new-objects';
+import { newSolid } from '../kinds/objects/solid';
 import type { CueId, ObjectId, SceneId, Signal, VariableId } from '../document/schema';
 import { faceMeasure } from '../face/face-measures';
 import { pointAt, distance } from '../maths/vec3';

@@ -24,7 +24,7 @@ import { expression, type TrackedFace, type TrackFrame } from '../tracking/track
 import { STEP, type Seconds, type Unit } from '../units';
 import type { Inputs } from './inputs';
 import type { Program } from './program';
-import type { Values } from './values';
+import type { Values } from '../kinds/values';
 
 export { HEAD_SIGNALS, OBJECT_SIGNALS };
 export type { HeadSignal, ObjectSignal, Signal };

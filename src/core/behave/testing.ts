@@ -1,7 +1,7 @@
 /** Effects and frames for the tests of behaviour. */
 import { blankEffect } from '../document/defaults';
 import { newAction, newCue, type BeatParts } from '../document/new-cues';
-import { newCard } from '../document/new-objects';
+import { newCard } from '../kinds/objects/card';
 import { sampleAsset } from '../document/sample';
 import type { Action, ActionKind, Cue, CueId, Effect, EffectObject, ObjectId } from '../document/schema';
 import type { ExpressionName } from '../face/expression-names';
@@ -9,7 +9,7 @@ import { FIRST_TAKE } from '../takes/library';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP } from '../units';
 import type { Inputs } from './inputs';
-import type { ReadyTrigger } from './ready-triggers';
+import type { ReadyTrigger } from '../kinds/ready-triggers';
 import { compile } from './program';
 import { Runtime } from './runtime';
 

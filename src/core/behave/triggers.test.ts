@@ -8,7 +8,7 @@ import type { TrackFrame, TrackedHand } from '../tracking/track-frame';
 import { STEP } from '../units';
 import type { Inputs } from './inputs';
 import { compile } from './program';
-import { READY_NAMES, READY_TRIGGERS, readyNameOf, readyTrigger } from './ready-triggers';
+import { READY_NAMES, READY_TRIGGERS, readyNameOf, readyTrigger } from '../kinds/ready-triggers';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, CUE, effectOf, faceWith, NOBODY_THERE, STILL } from './testing';
 

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { newControl } from '../document/new-cues';
-import { newGroup } from '../document/new-objects';
+import { newGroup } from '../kinds/objects/group';
 import type { Action, ActionKind, ControlId, Cue, CueId, Effect, ObjectId } from '../document/schema';
 import { FIRST_TAKE } from '../takes/library';
 import { recordedTaps } from './recorded';
 import { chronicleOf } from './chronicle';
 import { isNote, standingReasons } from './explain';
-import { readyTrigger } from './ready-triggers';
+import { readyTrigger } from '../kinds/ready-triggers';
 import { CARD, card, cueOf, effectOf } from './testing';
 import { whyCue, whyObject, type ObjectState } from './why';
 

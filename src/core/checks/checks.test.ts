@@ -3,18 +3,16 @@ import { CARD as TILE, card as behavingCard, cueOf, effectOf as behaving } from 
 import { newDrive } from '../document/new-cues';
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
-import {
-  FOREHEAD,
-  newFill,
-  newGrade,
-  newGroup,
-  newLight,
-  newLive,
-  newOccluder,
-  newShadowCatcher,
-  newSolid,
-  newText,
-} from '../document/new-objects';
+import { FOREHEAD } from '../kinds/objects/placed';
+import { newFill } from '../kinds/objects/fill';
+import { newGrade } from '../kinds/objects/grade';
+import { newGroup } from '../kinds/objects/group';
+import { newLight } from '../kinds/objects/light';
+import { newLive } from '../kinds/objects/live';
+import { newOccluder } from '../kinds/objects/occluder';
+import { newShadowCatcher } from '../kinds/objects/shadow-catcher';
+import { newSolid } from '../kinds/objects/solid';
+import { newText } from '../kinds/objects/text';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type { AssetId, Card, Cue, DriveId, Effect, EffectObject, ObjectId } from '../document/schema';
 import { check, stops } from './checks';

@@ -1,6 +1,7 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
 import { isDriven, standingReasons } from '../behave/explain';
-import { cueOrder, isSeen, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
+import { cueOrder, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
+import { isSeen } from '../kinds/objects/objects';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
 import type { AssetId, CueId, Effect, EffectObject, MaterialId, ObjectId } from '../document/schema';

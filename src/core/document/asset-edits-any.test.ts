@@ -2,11 +2,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { costsOf, packageBytes } from '../checks/costs';
-import { newModel } from './new-objects';
+import { newModel } from '../kinds/objects/model';
 import * as edits from './edits';
 import { History } from './history';
 import { objectsShowing } from './asset-uses';
-import { canShow, isShowing, usedAssets, usedFiles } from './queries';
+import { isShowing, usedAssets, usedFiles } from './queries';
+import { canShow } from '../kinds/objects/objects';
 import { sampleEffect, sampleFile } from './sample';
 import { sampleAssets, sampleModel } from './sample-assets';
 import { effectSchema, type Asset, type AssetId, type Effect, type ObjectId } from './schema';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { newPicture } from './defaults';
-import { newModel } from './new-objects';
+import { newModel } from '../kinds/objects/model';
 import * as edits from './edits';
 import { History } from './history';
 import { assetBytes, isPreparable } from './queries';

@@ -1,7 +1,8 @@
 /** Where assets are used: worked out once a document, since every tile of the library asks. */
 import { materialAssets } from './material-queries';
-import { perDocument } from './memo';
-import { assetsOf, picturesOfControl, stackOrder, targetOrder } from './queries';
+import { perDocument } from '../memo';
+import { picturesOfControl, stackOrder, targetOrder } from './queries';
+import { assetsOf } from '../kinds/objects/objects';
 import type { AssetId, Effect, EffectObject, LookId, MaterialId, ObjectId, TargetId } from './schema';
 
 /** Where an asset is used. */

@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { cueOf, effectOf } from '../behave/testing';
-import { readyTrigger } from '../behave/ready-triggers';
+import { readyTrigger } from '../kinds/ready-triggers';
 import { readEffect } from './migrations';
 import { actsOnObjects, newAction, newControl, newPrompt } from './new-cues';
-import { newFountain, newSound } from './new-objects';
-import { objectSchema } from './object-schema';
+import { newFountain } from '../kinds/objects/fountain';
+import { newSound } from '../kinds/objects/sound';
+import { objectSchema } from '../kinds/objects/objects';
 import {
   ACTION_KINDS,
   actionSchema,

@@ -5,7 +5,7 @@ import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
 import { mirrored, mirroredAnchor } from '../placing/mirror';
 import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
-import { newGroup } from './new-objects';
+import { newGroup } from '../kinds/objects/group';
 import { copiedCue } from './cue-edits';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
 import { makeMaterialsOwn } from './material-edits';

@@ -3,7 +3,7 @@ import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { edit, type Edit } from './edits';
 import { cueOrder, orderBetween } from './queries';
-import { mapReferences, type Referred } from './references';
+import { mapReferences, type Referred } from '../schema/references';
 import {
   cueSchema,
   MOST_CUES,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { partExtent } from '../face/cutout';
 import { blankEffect } from './defaults';
 import { changeCutout, cutoutAfter } from './cutout-edits';
-import { newCutout } from './new-cutout';
+import { newCutout } from '../kinds/objects/cutout';
 import { effectSchema, type Effect, type ObjectId } from './schema';
 
 const id = 'obj_cutout' as ObjectId;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { readyTrigger } from '../behave/ready-triggers';
-import { headAnchor, newGroup } from './new-objects';
+import { readyTrigger } from '../kinds/ready-triggers';
+import { headAnchor } from '../kinds/objects/placed';
+import { newGroup } from '../kinds/objects/group';
 import * as edits from './edits';
 import { History } from './history';
 import { readEffect } from './migrations';

@@ -8,13 +8,15 @@
 import { produce, type Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
-import type { placedSchema } from './placed-schema';
+import type { placedSchema } from '../schema/placed-schema';
 import type { Patch } from './patch';
 import { diff } from './patch';
 import { cardAfter } from './replaced-card';
 import { picturesOf } from './material-queries';
 import { objectsShowing } from './asset-uses';
-import { canShow, freeName, withDescendants } from './queries';
+import { freeName, withDescendants } from './queries';
+import { canShow, propertiesOf } from '../kinds/objects/objects';
+import { withValueAt } from '../schema/properties';
 import {
   MOST_OBJECTS,
   type Asset,
@@ -269,6 +271,16 @@ export const reshape = <K extends ObjectKind>(
     const object = d.objects[id];
     if (object?.kind === kind) Object.assign(object, change);
   });
+
+/** Sets one described property of an object, by its path in the document: `rate`, `wind.0`, `smooth.strength`. */
+export const setProperty = (effect: Effect, id: ObjectId, path: string, to: unknown): Edit => {
+  const object = effect.objects[id];
+  return edit(`Change ${object?.name ?? 'object'}`, (d) => {
+    if (!object || !d.objects[id] || !Object.hasOwn(propertiesOf(object), path)) return;
+    const [key] = path.split('.');
+    Object.assign(d.objects[id], { [key!]: (withValueAt(object, path, to) as never)[key!] });
+  });
+};
 
 export const styleCard = (
   effect: Effect,

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { newGrade } from './new-objects';
+import { newGrade } from '../kinds/objects/grade';
 import { newGradeStep } from './new-grade-step';
 import { addAsset, addObject, removeAssetsAndObjects, showInstead } from './edits';
 import { addGradeStep, changeGradeStep, moveGradeStep, removeGradeStep } from './grade-edits';
 import { History } from './history';
 import { usesOf } from './asset-uses';
-import { assetsOf, usedAssets } from './queries';
+import { usedAssets } from './queries';
+import { assetsOf } from '../kinds/objects/objects';
 import { clearSamples } from './sample-edits';
 import { sampleEffect, sampleFile } from './sample';
 import {

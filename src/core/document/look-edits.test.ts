@@ -14,7 +14,7 @@ import {
   saveLook,
   wearLook,
 } from './look-edits';
-import { newLayer } from './new-face-objects';
+import { newLayer } from '../kinds/objects/layer';
 import { applyPatch } from './patch';
 import { effectSchema, type Effect, type Layer, type LookId, type ObjectId } from './schema';
 

@@ -3,7 +3,7 @@ import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { edit, makeRoom, removeObjects, type Edit } from './edits';
-import { newLayer } from './new-face-objects';
+import { newLayer } from '../kinds/objects/layer';
 import { anchorOf, orderBetween, stackOrder } from './queries';
 import type {
   Effect,

@@ -24,7 +24,9 @@ import {
   wearersOf,
 } from './material-queries';
 import { circuitOf, newMaterial, newNode } from './new-material';
-import { newModel, newSolid, newText } from './new-objects';
+import { newModel } from '../kinds/objects/model';
+import { newSolid } from '../kinds/objects/solid';
+import { newText } from '../kinds/objects/text';
 import { usesOf } from './asset-uses';
 import { usedAssets } from './queries';
 import { sampleModel } from './sample-assets';

@@ -1,7 +1,8 @@
 /** Questions about a document that more than one screen asks. */
+import { assetsNeededBy, assetsOf, kindOf } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { materialAssets, materialIdsOf } from './material-queries';
-import { perDocument } from './memo';
+import { perDocument } from '../memo';
 import type {
   Anchor,
   Asset,
@@ -15,16 +16,12 @@ import type {
   FaceChoice,
   FileRef,
   Group,
-  Hair,
   Iris,
-  Lashes,
   Layer,
   ModelObject,
-  Morph,
   ObjectId,
   SceneId,
   Target,
-  Retouch,
 } from './schema';
 
 const before = <T extends { order: number; id: string }>(a: T, b: T): number =>
@@ -132,30 +129,9 @@ export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
     cue.beats.some((beat) => beat.actions.some((a) => a.targets.includes(id))),
   );
 
-/** Those that are there to show one. */
+/** Those that are there to show an asset. */
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer | Iris =>
-  ['card', 'model', 'layer', 'iris'].includes(object.kind);
-/** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
-const ON_FACE: ReadonlySet<EffectObject['kind']> = new Set([
-  'layer',
-  'iris',
-  'lashes',
-  'hair',
-  'retouch',
-  'morph',
-]);
-export const isOnFace = (object: EffectObject): object is Layer | Iris | Lashes | Hair | Retouch | Morph =>
-  ON_FACE.has(object.kind);
-
-/** The assets an object is made of. */
-export const assetsOf = (object: EffectObject): AssetId[] => {
-  if (object.kind === 'grade')
-    return object.steps.flatMap((s) => (s.kind === 'table' && s.asset ? [s.asset] : []));
-  if (object.kind === 'layer') return [object.asset, object.mask].filter((id) => id !== null);
-  if (object.kind === 'morph') return object.mesh ? [object.mesh.asset] : [];
-  const asset = object.kind === 'text' ? object.font : 'asset' in object ? object.asset : null;
-  return asset ? [asset] : [];
-};
+  kindOf(object).isShowing === true;
 
 /** The pictures a control shows: icons at its ends, thumbnails. */
 export const picturesOfControl = (control: Control): AssetId[] => {
@@ -168,62 +144,30 @@ export const picturesOfControl = (control: Control): AssetId[] => {
   return all.filter((id) => id !== null);
 };
 
-/** Assets an object is made of that are not there any more. */
+/** Assets an object is made of that are not there any more. What has taken over a shape does without. */
 export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
-  // A morph keeps the shape of its mesh.
-  object.kind === 'morph' ? [] : assetsOf(object).filter((id) => !effect.assets[id]);
-
-/** What draws nothing itself: it holds, hides or lights other things, or waits for their shadows. */
-const UNSEEN: ReadonlySet<EffectObject['kind']> = new Set([
-  'group',
-  'occluder',
-  'shadowCatcher',
-  'light',
-  'sound',
-]);
-/** Whether a viewer sees the object, or what it does to the picture. */
-export const isSeen = (object: EffectObject): boolean => !UNSEEN.has(object.kind);
+  assetsNeededBy(object).filter((id) => !effect.assets[id]);
 
 /** Assets that can be made lighter or mended, and left as they were. */
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 
-/** Which asset each kind of object can show. */
-const SHOWS: Partial<Record<EffectObject['kind'], readonly Asset['kind'][]>> = {
-  card: ['picture', 'sequence', 'video'],
-  layer: ['picture', 'sequence', 'video'],
-  iris: ['picture'],
-  model: ['model'],
-  occluder: ['model'],
-  text: ['font'],
-  light: ['surroundings'],
-  grade: ['table'],
-  fountain: ['picture', 'sequence'],
-  sound: ['sound'],
-};
-export const canShow = (object: EffectObject, asset: Asset): boolean =>
-  SHOWS[object.kind]?.includes(asset.kind) === true;
-
 /** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
-export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, Object.values(effect.objects));
+export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, assetsOf);
 
-/** Those that a viewer's device needs. A morph has taken over the shape of its mesh, and does without it. */
-export const neededAssets = (effect: Effect): AssetId[] =>
-  assetsIn(
-    effect,
-    Object.values(effect.objects).filter((o) => o.kind !== 'morph'),
-  );
+/** Those that a viewer's device needs: what has taken over the shape of a mesh does without it. */
+export const neededAssets = (effect: Effect): AssetId[] => assetsIn(effect, assetsNeededBy);
 
-const assetsIn = (effect: Effect, objects: readonly EffectObject[]): AssetId[] => {
+const assetsIn = (effect: Effect, named: (object: EffectObject) => readonly AssetId[]): AssetId[] => {
   const used = new Set<AssetId>();
-  for (const o of objects) {
-    for (const asset of assetsOf(o)) used.add(asset);
+  for (const o of Object.values(effect.objects)) {
+    for (const asset of named(o)) used.add(asset);
     for (const id of materialIdsOf(o)) {
       const material = effect.materials[id];
       if (material) for (const asset of materialAssets(material)) used.add(asset);
     }
   }
   for (const look of Object.values(effect.looks))
-    for (const part of [...look.layers, ...look.extras]) for (const asset of assetsOf(part)) used.add(asset);
+    for (const part of [...look.layers, ...look.extras]) for (const asset of named(part)) used.add(asset);
   for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
   for (const control of Object.values(effect.controls))
     for (const asset of picturesOfControl(control)) used.add(asset);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { fromAngles, rotate } from '../maths/quaternion';
 import { add, subtract, type Vec3 } from '../maths/vec3';
-import { newCard } from './new-objects';
+import { newCard } from '../kinds/objects/card';
 import { cardAfter } from './replaced-card';
 import { sampleAsset } from './sample';
 import type { Card, ObjectId, PictureAsset } from './schema';

@@ -1,7 +1,8 @@
 /** Samples: what a starter came with, to be replaced by the creator's own. */
 import type { Draft } from 'immer';
 import { edit, type Edit } from './edits';
-import { anchorOf, assetsOf, stackTree } from './queries';
+import { anchorOf, stackTree } from './queries';
+import { assetsOf } from '../kinds/objects/objects';
 import type { Anchor, Effect, EffectObject, ObjectId } from './schema';
 
 /** Removes everything that came as a sample, and the assets that only it used. */

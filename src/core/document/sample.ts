@@ -1,8 +1,8 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
-import { READY_NAMES } from '../behave/ready-triggers';
+import { READY_NAMES } from '../kinds/ready-triggers';
 import { blankEffect, newPicture } from './defaults';
 import { newAction, newCue } from './new-cues';
-import { newCard } from './new-objects';
+import { newCard } from '../kinds/objects/card';
 import {
   ACTION_KINDS,
   type FileRef,

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { id } from '../placing/testing';
 import { newAction, newCue } from './new-cues';
-import { newGroup } from './new-objects';
+import { newGroup } from '../kinds/objects/group';
 import * as edits from './edits';
 import { usesOf } from './asset-uses';
 import { sampleAsset, sampleEffect } from './sample';

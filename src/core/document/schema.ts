@@ -5,8 +5,8 @@
  * Units: metres, degrees (never wrapped), seconds, sRGB hex.
  */
 import { z } from 'zod';
-import { targetIdSchema, type TargetId } from './anchor-schema';
-import { assetIdSchema, assetSchema, type Asset, type AssetId } from './asset-schema';
+import { targetIdSchema, type TargetId } from '../schema/anchor-schema';
+import { assetIdSchema, assetSchema, type Asset, type AssetId } from '../schema/asset-schema';
 import {
   controlIdSchema,
   cueIdSchema,
@@ -18,12 +18,18 @@ import {
   type DriveId,
   type PromptId,
   type VariableId,
-} from './behave-ids';
-import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
-import { materialIdSchema, materialSchema, type Material, type MaterialId } from './material-schema';
-import { hairSchema, irisSchema, lashesSchema, layerSchema, retouchSchema } from './face-object-schema';
-import { objectSchema, type EffectObject, type ObjectId, type SceneId } from './object-schema';
-import { objectIdSchema, sceneIdSchema } from './placed-schema';
+} from '../schema/behave-ids';
+import { cueSchema, MOST_CUES, type Cue } from '../schema/cue-schema';
+import { materialIdSchema, materialSchema, type Material, type MaterialId } from '../schema/material-schema';
+import { hair } from '../kinds/objects/hair';
+import { iris } from '../kinds/objects/iris';
+import { lashes } from '../kinds/objects/lashes';
+import { layer } from '../kinds/objects/layer';
+import { retouch } from '../kinds/objects/retouch';
+import type { EffectObject } from '../kinds/objects/objects';
+import type { ObjectId, SceneId } from '../schema/placed-schema';
+import { objectSchema } from '../kinds/objects/objects';
+import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
 import {
   controlSchema,
   driveSchema,
@@ -33,33 +39,65 @@ import {
   type Drive,
   type Prompt,
   type Variable,
-} from './viewer-schema';
-import { idOf } from './references';
-import { finite, label, text, unit } from './values-schema';
+} from '../schema/viewer-schema';
+import { idOf } from '../schema/references';
+import { finite, label, text, unit } from '../schema/values-schema';
 
-export * from './anchor-schema';
-export * from './asset-schema';
-export * from './behave-ids';
-export * from './circuit-schema';
-export * from './cue-schema';
+export * from '../schema/anchor-schema';
+export * from '../schema/asset-schema';
+export * from '../schema/behave-ids';
+export * from '../schema/circuit-schema';
+export * from '../schema/cue-schema';
+export * from '../schema/grade-schema';
+export * from '../schema/material-schema';
+export {
+  BLEND_MODES,
+  FITS,
+  FRONTS,
+  TURNS_ABOUT,
+  objectIdSchema,
+  type BlendMode,
+  type ByViewer,
+  type Fit,
+  type LookAt,
+  type ObjectId,
+  type SceneId,
+  type TouchArea,
+} from '../schema/placed-schema';
+export * from '../schema/signal-schema';
+export * from '../schema/timing-schema';
+export * from '../schema/trigger-schema';
+export * from '../schema/viewer-schema';
+export type { Card } from '../kinds/objects/card';
+export type { Cutout } from '../kinds/objects/cutout';
+export type { Fill } from '../kinds/objects/fill';
 export {
   FACE_AREAS,
   FOUNTAIN_AREAS,
   MOST_PARTICLES,
   type FaceArea,
+  type Fountain,
   type FountainAreaChoice,
-} from './fountain-schema';
-export * from './grade-schema';
-export * from './material-schema';
-export { EYES } from './face-object-schema';
-export { LIGHT_KINDS, SOLID_SHAPES, TEXT_ALIGNS } from './object-schema';
-export { BLEND_MODES, FITS, FRONTS, TURNS_ABOUT, objectIdSchema } from './placed-schema';
-export * from './signal-schema';
-export * from './timing-schema';
-export * from './trigger-schema';
-export * from './viewer-schema';
-export type * from './object-schema';
-export { CAMERA_PARTS } from './values-schema';
+} from '../kinds/objects/fountain';
+export type { Grade } from '../kinds/objects/grade';
+export type { Group } from '../kinds/objects/group';
+export type { Hair } from '../kinds/objects/hair';
+export type { Iris } from '../kinds/objects/iris';
+export type { Lashes } from '../kinds/objects/lashes';
+export type { Layer } from '../kinds/objects/layer';
+export { LIGHT_KINDS, type Light, type LightKind } from '../kinds/objects/light';
+export type { Live } from '../kinds/objects/live';
+export type { ModelObject } from '../kinds/objects/model';
+export type { Morph } from '../kinds/objects/morph';
+export type { EffectObject, ObjectKind, ObjectOf } from '../kinds/objects/objects';
+export type { Occluder } from '../kinds/objects/occluder';
+export { EYES, type Eyes } from '../kinds/objects/on-face';
+export type { Retouch } from '../kinds/objects/retouch';
+export type { ShadowCatcher } from '../kinds/objects/shadow-catcher';
+export { SOLID_SHAPES, type Solid, type SolidShape } from '../kinds/objects/solid';
+export type { SoundObject } from '../kinds/objects/sound';
+export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
+export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
 export const SCHEMA_VERSION = 9;
 /** More objects than this no phone draws, and no creator oversees. */
@@ -106,10 +144,10 @@ export const lookSchema = z.strictObject({
   name: label,
   order: finite,
   /** In the order of the Stack. */
-  layers: z.array(layerSchema).max(100),
+  layers: z.array(layer.schema).max(100),
   /** Irises, lashes, hair and retouch. */
   extras: z
-    .array(z.discriminatedUnion('kind', [irisSchema, lashesSchema, hairSchema, retouchSchema]))
+    .array(z.discriminatedUnion('kind', [iris.schema, lashes.schema, hair.schema, retouch.schema]))
     .max(20),
 });
 

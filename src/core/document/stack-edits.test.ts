@@ -2,7 +2,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { distance } from '../maths/vec3';
 import { box, effectWith, id } from '../placing/testing';
-import { headAnchor, newCard, newGroup } from './new-objects';
+import { headAnchor } from '../kinds/objects/placed';
+import { newCard } from '../kinds/objects/card';
+import { newGroup } from '../kinds/objects/group';
 import * as edits from './edits';
 import { readEffect } from './migrations';
 import { anchorOf, parentOf } from './queries';

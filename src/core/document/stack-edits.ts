@@ -3,7 +3,7 @@ import type { Draft } from 'immer';
 import { placedIn, sameSurroundings } from '../placing/keep-pose';
 import { boundedMove, boundedScale, boundedTurn } from '../placing/limits';
 import { anchorBase, restMatrix, restOf, type Rest } from '../placing/rest';
-import { newGroup } from './new-objects';
+import { newGroup } from '../kinds/objects/group';
 import { edit, makeRoom, objectWords, type Edit } from './edits';
 import {
   anchorOf,
@@ -15,7 +15,8 @@ import {
   stackTree,
   withDescendants,
 } from './queries';
-import { cardExtent, restOn } from './resting';
+import { restingPlace } from '../kinds/objects/objects';
+import { cardExtent } from '../kinds/objects/resting';
 import type { Anchor, Effect, EffectObject, ObjectId } from './schema';
 
 /** Of the given objects those that hang in none of the others, in the order of the Stack. */
@@ -60,13 +61,16 @@ export const transplanted = (
 
 /** The object as a new one of its kind lies on the anchor. */
 const settled = (effect: Effect, object: EffectObject, anchor: Anchor): Partial<EffectObject> => {
-  const asset = 'asset' in object && object.asset ? effect.assets[object.asset] : undefined;
-  if (object.kind === 'card') {
-    const extent = cardExtent(object.extent[0] / object.extent[1], anchor);
-    return { ...restOn(anchor, { kind: 'card', extent }), scale: [1, 1, 1], extent } as Partial<EffectObject>;
-  }
-  const base = asset?.kind === 'model' ? asset.low[1] : object.kind === 'solid' ? -object.extent[1] / 2 : 0;
-  return { ...restOn(anchor, { kind: object.kind, base }), scale: [1, 1, 1] };
+  // A card is as large as a new one there.
+  const there =
+    object.kind === 'card'
+      ? { ...object, extent: cardExtent(object.extent[0] / object.extent[1], anchor) }
+      : object;
+  return {
+    ...restingPlace(there, anchor, effect.assets),
+    scale: [1, 1, 1],
+    ...(there.kind === 'card' ? { extent: there.extent } : {}),
+  } as Partial<EffectObject>;
 };
 
 /**

@@ -2,7 +2,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { box, effectWith, id } from '../placing/testing';
 import { newTarget } from './defaults';
-import { headAnchor, newGroup, newText } from './new-objects';
+import { headAnchor } from '../kinds/objects/placed';
+import { newGroup } from '../kinds/objects/group';
+import { newText } from '../kinds/objects/text';
 import type { Effect, EffectObject, TargetId } from './schema';
 import { laneOf, stackRows } from './stack-rows';
 

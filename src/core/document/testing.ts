@@ -3,7 +3,7 @@ import { throughMatrix } from '../maths/matrix';
 import type { Vec3 } from '../maths/vec3';
 import { restMatrix, restOf } from '../placing/rest';
 import { box, effectWith } from '../placing/testing';
-import { headAnchor } from './new-objects';
+import { headAnchor } from '../kinds/objects/placed';
 import { applyEdit, type Edit } from './edits';
 import { stackOrder } from './queries';
 import type { Anchor, Effect, ObjectId } from './schema';

@@ -1,7 +1,7 @@
 /** A grade written down as a colour table: all that it does to a colour, wherever in the picture it is. */
 import { tableOf, type ColourTable } from '../assets/colour/table';
-import type { AssetId } from '../document/asset-schema';
-import type { GradeStep, GradeStepKind } from '../document/grade-schema';
+import type { AssetId } from '../schema/asset-schema';
+import type { GradeStep, GradeStepKind } from '../schema/grade-schema';
 import { lerp } from '../maths/scalar';
 import { gradeColour } from './grade';
 

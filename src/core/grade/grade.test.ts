@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readCube, writeCube } from '../assets/colour/cube';
 import { identityTable, lookUp, tableOf } from '../assets/colour/table';
-import { newGrade } from '../document/new-objects';
+import { newGrade } from '../kinds/objects/grade';
 import { newGradeStep } from '../document/new-grade-step';
 import {
   GRADE_STEP_KINDS,

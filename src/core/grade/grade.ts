@@ -5,8 +5,8 @@
  * Colours are sRGB values 0..1, as the picture holds them; exposure and white balance work on amounts of light.
  */
 import { lookUp, type ColourTable } from '../assets/colour/table';
-import type { GradeStep, GradeStepKind, StepOf } from '../document/grade-schema';
-import type { AssetId } from '../document/asset-schema';
+import type { GradeStep, GradeStepKind, StepOf } from '../schema/grade-schema';
+import type { AssetId } from '../schema/asset-schema';
 import type { Rgb } from '../maths/blend';
 import { clamp, lerp, smoothstep } from '../maths/scalar';
 import { linearOf, luminance, srgbOf } from '../maths/srgb';

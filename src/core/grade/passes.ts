@@ -1,5 +1,5 @@
 /** A grade as passes over the picture: steps that look at one colour only are done together. */
-import type { GradeStep, StepOf } from '../document/grade-schema';
+import type { GradeStep, StepOf } from '../schema/grade-schema';
 import { isPointStep, type PointStep } from './grade';
 
 export type GradePass =

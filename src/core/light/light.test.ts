@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { blankEffect } from '../document/defaults';
-import { newLight } from '../document/new-objects';
+import { newLight } from '../kinds/objects/light';
 import { after, FLOOR } from '../document/testing';
 import type { Light, ObjectId } from '../document/schema';
 import { NEUTRAL_FACE } from '../face/neutral';

@@ -1,7 +1,7 @@
 /** Lights of an effect that do what the light of the camera picture does. */
 import type { Draft } from 'immer';
 import { addObject, edit, type Edit } from '../document/edits';
-import { newLight } from '../document/new-objects';
+import { newLight } from '../kinds/objects/light';
 import { orderOnTop, stackOrder } from '../document/queries';
 import type { Effect, Light, LightKind, ObjectId } from '../document/schema';
 import { clamp } from '../maths/scalar';

@@ -1,5 +1,5 @@
 /** The make-up kit: pieces that go on at a click, and looks made of them. */
-import type { LayerOf } from '../document/new-face-objects';
+import type { LayerOf } from '../kinds/objects/layer';
 import type { FaceRegion } from '../face/region-names';
 import type { Hex } from '../units';
 

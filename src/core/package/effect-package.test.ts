@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import Ajv from 'ajv/dist/2020.js';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { newMorph } from '../document/new-face-objects';
-import { newModel } from '../document/new-objects';
+import { newMorph } from '../kinds/objects/morph';
+import { newModel } from '../kinds/objects/model';
 import { sampleAsset, sampleEffect, sampleFile } from '../document/sample';
 import { sampleModel } from '../document/sample-assets';
 import type { FileRef, ObjectId } from '../document/schema';

@@ -1,7 +1,7 @@
 /** The manifest of a released effect. Its JSON Schema stands in docs/effect-package.schema.json. */
 import { z } from 'zod';
 import { FILE_MIMES } from '../document/schema';
-import { text } from '../document/values-schema';
+import { text } from '../schema/values-schema';
 
 export const PACKAGE_FORMAT = 'iconia-effect';
 export const PACKAGE_VERSION = 2;

@@ -1,6 +1,6 @@
 /** Aligning and distributing by boxes that lie in one space. Metres. */
-import type { Box } from './bounds';
-import { middleOf } from './bounds';
+import type { Box } from '../maths/box';
+import { middleOf } from '../maths/box';
 
 export type Axis = 0 | 1 | 2;
 export type Edge = 'low' | 'middle' | 'high';

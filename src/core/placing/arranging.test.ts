@@ -5,7 +5,7 @@ import { fromParts, throughMatrix, times, toParts } from '../maths/matrix';
 import { angleBetween, fromAngles, fromAxisAngle, rotate } from '../maths/quaternion';
 import { distance, length, type Vec3 } from '../maths/vec3';
 import { aligned, distributed } from './arrange';
-import type { Box } from './bounds';
+import type { Box } from '../maths/box';
 import { dragged, draggedPivot, handlePlaceOf, snapped, type Held } from './drag';
 import { moveForPivot, placedIn, sameSurroundings } from './keep-pose';
 import { boundedMove, boundedScale } from './limits';

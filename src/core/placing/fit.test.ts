@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newFill, newCard } from '../document/new-objects';
+import { newFill } from '../kinds/objects/fill';
+import { newCard } from '../kinds/objects/card';
 import { sampleAsset } from '../document/sample';
 import type { ObjectId } from '../document/schema';
 import { SCREEN_HEIGHT } from './anchors';

@@ -6,7 +6,8 @@ import { NEUTRAL_FACE } from '../face/neutral';
 import { distance, pointAt, type Vec3 } from '../maths/vec3';
 import type { Metres } from '../units';
 import { clamp } from '../maths/scalar';
-import { boxOf, boxThrough, sizeOf, union, type Box } from './bounds';
+import { boxOf } from './bounds';
+import { boxThrough, sizeOf, union, type Box } from '../maths/box';
 import { restMatrix, type Rest } from './rest';
 
 export interface Measure {

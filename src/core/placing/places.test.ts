@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { firstValues } from '../behave/first-values';
 import { compile } from '../behave/program';
 import { newTarget } from '../document/defaults';
-import { headAnchor, newGroup } from '../document/new-objects';
+import { headAnchor } from '../kinds/objects/placed';
+import { newGroup } from '../kinds/objects/group';
 import {
   FRONTS,
   type Anchor,

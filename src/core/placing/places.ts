@@ -1,8 +1,8 @@
 /** Where every object of an effect is at an instant, in world or screen space. */
 import { isIn, type Program } from '../behave/program';
-import type { Values } from '../behave/values';
+import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
-import { isOnFace } from '../document/queries';
+import { isOnFace } from '../kinds/objects/objects';
 import { fromPose, times, type Matrix } from '../maths/matrix';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';

@@ -3,7 +3,7 @@
  * Plain data that one step turns into the next, so that the runtime can save and restore it.
  */
 import type { SurfaceKind, Target, TargetId } from '../document/schema';
-import { MOST_FACES } from '../document/anchor-schema';
+import { MOST_FACES } from '../schema/anchor-schema';
 import type { Pose } from '../maths/pose';
 import { add, scale, subtract } from '../maths/vec3';
 import type { TrackedFace, TrackedPicture, TrackFrame } from '../tracking/track-frame';

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { compile } from '../behave/program';
 import { blankEffect } from '../document/defaults';
-import { newMorph } from '../document/new-face-objects';
-import { newCard, newGroup } from '../document/new-objects';
+import { newMorph } from '../kinds/objects/morph';
+import { newCard } from '../kinds/objects/card';
+import { newGroup } from '../kinds/objects/group';
 import { sampleAsset } from '../document/sample';
-import { headAnchor } from '../document/new-objects';
+import { headAnchor } from '../kinds/objects/placed';
 import type { Effect, EffectObject, ObjectId } from '../document/schema';
 import { sliderMoves } from '../face/morph/moves';
 import { pointAt } from '../maths/vec3';

@@ -11,7 +11,7 @@ import {
   type EffectObject,
   type ObjectId,
 } from '../document/schema';
-import { MOST_FACES } from '../document/anchor-schema';
+import { MOST_FACES } from '../schema/anchor-schema';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { UNIT_MATRIX, type Matrix } from '../maths/matrix';
 import { ORIGIN, type Pose } from '../maths/pose';

@@ -1,6 +1,6 @@
 /** Frames and effects that tests of placing share. */
 import { blankEffect } from '../document/defaults';
-import { newSolid } from '../document/new-objects';
+import { newSolid } from '../kinds/objects/solid';
 import type { Anchor, Effect, EffectObject, ObjectId, Target } from '../document/schema';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { fromAngles, fromAxisAngle } from '../maths/quaternion';

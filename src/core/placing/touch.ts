@@ -6,6 +6,7 @@ import { meetBall, meetBox, pointOn, rayInto, rayThrough, type Ray } from '../ma
 import { throughMatrix } from '../maths/matrix';
 import type { TrackFrame } from '../tracking/track-frame';
 import { SCREEN_HEIGHT, type Layering } from './anchors';
+import { kindOf } from '../kinds/objects/objects';
 import { boxOf } from './bounds';
 import type { ObjectPlaces, Place } from './places';
 
@@ -48,22 +49,6 @@ const meet = (program: Program, i: number, place: Place, ray: Ray): number | nul
   return meetBox(local, subtract(box.low, thin), add(box.high, thin));
 };
 
-/** Kinds that a finger goes through unless they are given a touch area. */
-const UNTOUCHABLE: ReadonlySet<string> = new Set([
-  'occluder',
-  'shadowCatcher',
-  'light',
-  'layer',
-  'iris',
-  'lashes',
-  'hair',
-  'retouch',
-  'morph',
-  'group',
-  'grade',
-  'fountain',
-  'sound',
-]);
 const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
 
 /** What a finger touches: on the screen first, then what is nearest, then the backdrop; null for nothing. */
@@ -77,7 +62,7 @@ export const touchedAt = (
   let best: (Touched & { readonly rank: number; readonly far: number }) | null = null;
   places.forEach(({ places: all, layering }, i) => {
     const object = program.objects[i]!;
-    if (UNTOUCHABLE.has(object.kind) && object.touchArea === null) return;
+    if (!kindOf(object).isTouched && object.touchArea === null) return;
     const ray = rayFor(layering, frame, view, point);
     for (const place of all) {
       const t = meet(program, i, place, ray);

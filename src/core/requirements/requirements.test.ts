@@ -1,9 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
-import { newCutout } from '../document/new-cutout';
+import { newCutout } from '../kinds/objects/cutout';
 import { newDrive, newPrompt } from '../document/new-cues';
-import { newHair, newIris } from '../document/new-face-objects';
-import { headAnchor, newCard, newFill, newGroup, newLive } from '../document/new-objects';
+import { newHair } from '../kinds/objects/hair';
+import { newIris } from '../kinds/objects/iris';
+import { headAnchor } from '../kinds/objects/placed';
+import { newCard } from '../kinds/objects/card';
+import { newFill } from '../kinds/objects/fill';
+import { newGroup } from '../kinds/objects/group';
+import { newLive } from '../kinds/objects/live';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type {
   Anchor,

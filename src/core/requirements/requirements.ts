@@ -1,8 +1,10 @@
 /** What an effect needs to know of the world: which trackers, whether the microphone, whether people are told from what is behind them. */
 import { signalsOf, triggersOf } from '../document/behaviour-queries';
 import { materialCameraParts, materialIdsOf } from '../document/material-queries';
-import { anchorOf, isOnFace } from '../document/queries';
-import type { Anchor, CameraPart, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
+import { anchorOf } from '../document/queries';
+import { needsOfPart, type Need } from '../kinds/needs';
+import { kindOf } from '../kinds/objects/objects';
+import type { Anchor, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
 
 export interface Requirements {
   /** Faces are tracked. */
@@ -16,9 +18,6 @@ export interface Requirements {
   readonly people: boolean;
   readonly microphone: boolean;
 }
-
-/** One thing that something of an effect needs. */
-type Need = Exclude<keyof Requirements, 'pictures'> | { readonly picture: TargetId | null };
 
 const ofAnchor = (anchor: Anchor): readonly Need[] => {
   switch (anchor.kind) {
@@ -89,27 +88,11 @@ const ofSignal = (signal: Signal): readonly Need[] => {
   }
 };
 
-/** Parts of the camera picture. */
-const ofPart = (part: CameraPart): readonly Need[] => {
-  switch (part) {
-    case 'person':
-    case 'background':
-      return ['people'];
-    case 'face':
-      return ['faces'];
-    case 'whole':
-      return [];
-  }
-};
-
 const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
   ...(object.kind === 'group' ? [] : ofAnchor(anchorOf(effect, object))),
-  ...(isOnFace(object) || object.kind === 'cutout' ? (['faces'] as const) : []),
-  // Hair is dyed on people.
-  ...(object.kind === 'hair' ? (['people'] as const) : []),
-  ...(object.kind === 'live' ? ofPart(object.part) : []),
+  ...(kindOf(object).needs?.(object) ?? []),
   ...materialIdsOf(object).flatMap((id) =>
-    effect.materials[id] ? materialCameraParts(effect.materials[id]).flatMap(ofPart) : [],
+    effect.materials[id] ? materialCameraParts(effect.materials[id]).flatMap(needsOfPart) : [],
   ),
 ];
 

@@ -1,6 +1,6 @@
 /** The catalogue of what ships with Iconia: `stock/catalogue.json`, written by `npm run stock`. */
 import { z } from 'zod';
-import { gridSchema } from '../document/asset-schema';
+import { gridSchema } from '../schema/asset-schema';
 
 export const STOCK_GROUPS = [
   'Solids',

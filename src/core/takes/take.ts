@@ -7,7 +7,7 @@ import type { TrackFrame } from '../tracking/track-frame';
 import type { Seconds } from '../units';
 import type { Performer } from './performer';
 import type { SceneState } from './scene';
-import { text } from '../document/values-schema';
+import { text } from '../schema/values-schema';
 
 export const MARK_KINDS = [
   'turned',

@@ -8,7 +8,8 @@ import {
   Scene,
   type Light as Lamp,
 } from 'three';
-import { FOREHEAD, newLight } from '../../core/document/new-objects';
+import { FOREHEAD } from '../../core/kinds/objects/placed';
+import { newLight } from '../../core/kinds/objects/light';
 import type { LightKind, ObjectId } from '../../core/document/schema';
 import { fromParts } from '../../core/maths/matrix';
 import { fromAngles } from '../../core/maths/quaternion';

@@ -10,10 +10,10 @@ import {
   type WebGLRenderer,
 } from 'three';
 import type { Program } from '../../core/behave/program';
-import type { Values } from '../../core/behave/values';
+import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';
-import { isOnFace } from '../../core/document/queries';
+import { isOnFace } from '../../core/kinds/objects/objects';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
 import { column, positionOf } from '../../core/maths/matrix';

@@ -8,7 +8,7 @@ import {
   type Scene,
   type WebGLRenderer,
 } from 'three';
-import type { Media } from '../../core/behave/values';
+import type { Media } from '../../core/kinds/values';
 import type { Effect, EffectObject, Layer, ObjectId } from '../../core/document/schema';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';

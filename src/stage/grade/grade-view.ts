@@ -14,7 +14,7 @@ import {
   type WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three';
-import type { GradeStep, StepOf } from '../../core/document/grade-schema';
+import type { GradeStep, StepOf } from '../../core/schema/grade-schema';
 import type { AssetId } from '../../core/document/schema';
 import { grainCell } from '../../core/grade/grain';
 import { contrastSlope, type PointStep } from '../../core/grade/grade';

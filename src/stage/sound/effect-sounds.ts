@@ -1,6 +1,6 @@
 /** The sounds of an effect, heard as the runtime says: what runs, from where in it, how loud, and from where in the room. */
 import type { Program } from '../../core/behave/program';
-import type { Media } from '../../core/behave/values';
+import type { Media } from '../../core/kinds/values';
 import type { AssetId, SoundAsset, SoundObject } from '../../core/document/schema';
 import { isIn } from '../../core/behave/program';
 import { toLocal } from '../../core/maths/pose';

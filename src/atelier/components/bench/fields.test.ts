@@ -4,12 +4,14 @@
  */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { computed, defineComponent, h, type Component } from 'vue';
-import { READY_NAMES } from '../../../core/behave/ready-triggers';
+import { READY_NAMES } from '../../../core/kinds/ready-triggers';
 import { blankEffect } from '../../../core/document/defaults';
 import { newAction, newBeat, newControl, newCue, newPrompt } from '../../../core/document/new-cues';
 import { newGradeStep } from '../../../core/document/new-grade-step';
 import { newMaterial } from '../../../core/document/new-material';
-import { newCard, newGrade, newModel } from '../../../core/document/new-objects';
+import { newCard } from '../../../core/kinds/objects/card';
+import { newGrade } from '../../../core/kinds/objects/grade';
+import { newModel } from '../../../core/kinds/objects/model';
 import { sampleModel } from '../../../core/document/sample-assets';
 import { sampleAsset } from '../../../core/document/sample';
 import {

@@ -3,7 +3,8 @@
 import { computed, nextTick, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
 import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/document/edits';
-import { canShow, isPreparable, isShowing } from '../../../core/document/queries';
+import { isPreparable, isShowing } from '../../../core/document/queries';
+import { canShow } from '../../../core/kinds/objects/objects';
 import type { Asset } from '../../../core/document/schema';
 import { endingOf } from '../../../core/package/effect-package';
 import { sentence } from '../../../core/errors';

@@ -3,7 +3,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { removeAssets, removeAssetsAndObjects, showInstead } from '../../../core/document/edits';
 import { objectsShowing, usesOf } from '../../../core/document/asset-uses';
-import { canShow } from '../../../core/document/queries';
+import { canShow } from '../../../core/kinds/objects/objects';
 import type { Asset, AssetId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';

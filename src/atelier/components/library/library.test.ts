@@ -5,7 +5,7 @@ import { enableAutoUnmount, type VueWrapper } from '@vue/test-utils';
 import { Select } from 'ant-design-vue';
 import { nextTick } from 'vue';
 import { blankEffect, newPicture } from '../../../core/document/defaults';
-import { newCard } from '../../../core/document/new-objects';
+import { newCard } from '../../../core/kinds/objects/card';
 import type { AssetId, FileRef, ObjectId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';

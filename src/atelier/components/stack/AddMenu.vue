@@ -9,7 +9,9 @@ import { addLayer, addNew, NEW_KINDS, type NewKind } from '../../commands/place-
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { CUTOUT_WORDS } from '../../morph-words';
-import { CAMERA_WORDS, LIGHT_WORDS, SOLID_WORDS } from '../../words';
+import { LIGHT_WORDS } from '../../../core/kinds/objects/light';
+import { SOLID_WORDS } from '../../../core/kinds/objects/solid';
+import { CAMERA_WORDS } from '../../words';
 import { useStackActions } from './stack-actions';
 
 const props = withDefaults(defineProps<{ anchor?: Anchor | null }>(), { anchor: null });

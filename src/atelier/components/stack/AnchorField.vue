@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** What objects stick to: one list of all there is, and which face. */
 import { computed } from 'vue';
-import { headAnchor } from '../../../core/document/new-objects';
-import { anchorOf, isOnFace, targetOrder } from '../../../core/document/queries';
+import { headAnchor } from '../../../core/kinds/objects/placed';
+import { anchorOf, targetOrder } from '../../../core/document/queries';
+import { isOnFace } from '../../../core/kinds/objects/objects';
 import { stickTo } from '../../../core/document/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
@@ -14,7 +15,7 @@ import { addPrintedPicture } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
-import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/document/anchor-schema';
+import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 

@@ -16,6 +16,7 @@ import {
 import { useEffectStore } from '../../stores/effect';
 import { CAMERA_WORDS, FIT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Card | Live | Cutout | Fill }>();
@@ -30,8 +31,8 @@ const parts = CAMERA_PARTS.map((value) => ({ value, label: CAMERA_WORDS[value] }
 const set = (change: Parameters<typeof reshape<'live'>>[3], gesture: string | null = null): void => {
   document.edit(reshape(document.effect, props.object.id, props.object.kind as 'live', change), gesture);
 };
-const setFill = (change: Parameters<typeof reshape<'fill'>>[3], gesture: string | null = null): void => {
-  document.edit(reshape(document.effect, props.object.id, 'fill', change), gesture);
+const setFill = (change: Parameters<typeof reshape<'fill'>>[3]): void => {
+  document.edit(reshape(document.effect, props.object.id, 'fill', change));
 };
 const done = (): void => document.endGesture();
 
@@ -53,7 +54,6 @@ const most = (edge: Edge): number => {
   const across = edge === 'left' ? 'right' : edge === 'right' ? 'left' : edge === 'top' ? 'bottom' : 'top';
   return 99 - 100 * cutOff.value[across];
 };
-const colourOf = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -80,20 +80,8 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     </div>
     <div class="line">
       <span>Blur</span>
-      <NumberField
-        :value="object.blur * 100"
-        label="Blur, per cent"
-        unit="%"
-        :digits="0"
-        :step="5"
-        :min="0"
-        :max="100"
-        @change="(v) => set({ blur: v / 100 }, 'blur')"
-        @done="done"
-      />
-      <button class="chip two" type="button" :aria-pressed="object.flip" @click="set({ flip: !object.flip })">
-        Mirrored
-      </button>
+      <PropertyField :object="object" path="blur" />
+      <PropertyField class="two" :object="object" path="flip" />
     </div>
     <div class="line crop" role="group" aria-label="Crop, in per cent of the picture">
       <span>Crop</span>
@@ -115,13 +103,7 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
   <template v-if="object.kind === 'fill'">
     <div class="line">
       <span>Colour</span>
-      <input
-        type="color"
-        aria-label="Colour"
-        :value="object.tint"
-        @input="setFill({ tint: colourOf($event) }, 'colour')"
-        @change="done"
-      />
+      <PropertyField :object="object" path="tint" />
       <button
         class="chip two"
         type="button"
@@ -133,13 +115,7 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     </div>
     <div v-if="object.to !== null" class="line">
       <span>Runs to</span>
-      <input
-        type="color"
-        aria-label="Other end of the gradient"
-        :value="object.to"
-        @input="setFill({ to: colourOf($event) }, 'to')"
-        @change="done"
-      />
+      <PropertyField :object="object" path="to" />
       <button
         class="chip"
         type="button"
@@ -148,18 +124,7 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       >
         Round
       </button>
-      <NumberField
-        v-if="object.gradient === 'linear'"
-        :value="object.angle"
-        label="Angle of the gradient, degrees"
-        unit="°"
-        :digits="0"
-        :step="5"
-        :min="-360"
-        :max="360"
-        @change="(v) => setFill({ angle: v }, 'angle')"
-        @done="done"
-      />
+      <PropertyField v-if="object.gradient === 'linear'" :object="object" path="angle" />
     </div>
   </template>
 </template>

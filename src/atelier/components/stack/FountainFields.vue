@@ -2,17 +2,12 @@
 /** What a fountain is made of: where particles are born, how they move, how they look over their life. */
 import { computed } from 'vue';
 import { reshape } from '../../../core/document/edits';
-import {
-  FACE_AREAS,
-  FOUNTAIN_AREAS,
-  type AssetId,
-  type Fountain,
-  type FountainAreaChoice,
-} from '../../../core/document/schema';
+import type { AssetId, Fountain, FountainAreaChoice } from '../../../core/document/schema';
 import { samplePoints } from '../../commands/fountain-commands';
-import { FACE_AREA_WORDS, FOUNTAIN_AREA_WORDS } from '../../fountain-words';
+import { FOUNTAIN_AREA_WORDS, FOUNTAIN_AREAS } from '../../../core/kinds/objects/fountain';
 import { useEffectStore } from '../../stores/effect';
 import GestureField from '../common/GestureField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import FountainLife from './FountainLife.vue';
 import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
@@ -35,7 +30,6 @@ const set = (change: Partial<Fountain>, gesture: string | null = null): void => 
   );
 };
 const areas = FOUNTAIN_AREAS.map((value) => ({ value, label: FOUNTAIN_AREA_WORDS[value] }));
-const parts = FACE_AREAS.map((value) => ({ value, label: FACE_AREA_WORDS[value] }));
 const setArea = (kind: FountainAreaChoice['kind']): void => {
   const fresh: Record<FountainAreaChoice['kind'], FountainAreaChoice> = {
     point: { kind: 'point' },
@@ -56,20 +50,6 @@ const setMesh = async (id: string): Promise<void> => {
     problem.value = sentence(error);
   }
 };
-const pair = (of: 'life' | 'speed' | 'spin', i: 0 | 1, v: number): void => {
-  const next = [...props.object[of]] as [number, number];
-  next[i] = v;
-  set({ [of]: next }, `${of}-${i}`);
-};
-const boxSide = (i: number, v: number): void => {
-  const { area } = props.object;
-  if (area.kind !== 'box') return;
-  const size = area.size.map((old, n) => (n === i ? v : old)) as typeof area.size;
-  set({ area: { ...area, size } }, `side-${i}`);
-};
-const wind = (i: number, v: number): void =>
-  set({ wind: props.object.wind.map((old, n) => (n === i ? v : old)) as Fountain['wind'] }, `wind-${i}`);
-const percent = (v: number): number => v * 100;
 </script>
 
 <template>
@@ -85,13 +65,7 @@ const percent = (v: number): number => v * 100;
   </div>
   <div v-if="object.area.kind === 'face'" class="line">
     <span>Part</span>
-    <SelectField
-      name="Part of the face"
-      class="wide"
-      :value="object.area.part"
-      :options="parts"
-      @change="(v: unknown) => set({ area: { kind: 'face', part: v as never } })"
-    />
+    <PropertyField class="wide" :object="object" path="area.part" />
   </div>
   <div v-else-if="object.area.kind === 'mesh'" class="line">
     <span>Model</span>
@@ -108,180 +82,48 @@ const percent = (v: number): number => v * 100;
   </div>
   <div v-else-if="object.area.kind === 'disc' || object.area.kind === 'sphere'" class="line">
     <span>Radius</span>
-    <GestureField
-      class="two"
-      label="Radius, cm"
-      unit=" cm"
-      :value="percent(object.area.radius)"
-      :min="0.01"
-      :max="100000"
-      @change="(v) => set({ area: { ...object.area, radius: v / 100 } as FountainAreaChoice }, 'radius')"
-    />
+    <PropertyField class="two" :object="object" path="area.radius" />
   </div>
-  <div v-if="object.area.kind === 'box'" class="line">
+  <div v-else-if="object.area.kind === 'box'" class="line">
     <span>Extent</span>
-    <GestureField
-      v-for="(axis, i) in ['x', 'y', 'z']"
-      :key="axis"
-      :label="`Extent along ${axis}, cm`"
-      :mark="axis"
-      :value="percent(object.area.size[i]!)"
-      :min="0.01"
-      :max="100000"
-      @change="(v) => boxSide(i, v / 100)"
-    />
+    <PropertyField v-for="i in 3" :key="i" :object="object" :path="`area.size.${i - 1}`" />
   </div>
   <div v-else-if="object.area.kind === 'plane'" class="line">
     <span>Extent</span>
-    <GestureField
-      label="Width, cm"
-      mark="x"
-      :value="percent(object.area.width)"
-      :min="0.01"
-      :max="100000"
-      @change="(v) => set({ area: { ...object.area, width: v / 100 } as FountainAreaChoice }, 'width')"
-    />
-    <GestureField
-      label="Depth, cm"
-      mark="z"
-      :value="percent(object.area.depth)"
-      :min="0.01"
-      :max="100000"
-      @change="(v) => set({ area: { ...object.area, depth: v / 100 } as FountainAreaChoice }, 'depth')"
-    />
+    <PropertyField :object="object" path="area.width" />
+    <PropertyField :object="object" path="area.depth" />
   </div>
   <div class="line">
     <span>Rate</span>
-    <GestureField
-      label="Particles a second"
-      unit=" /s"
-      :value="object.rate"
-      :min="0"
-      :max="5000"
-      :digits="0"
-      @change="(rate) => set({ rate }, 'rate')"
-    />
-    <label class="two row"
-      ><a-switch
-        size="small"
-        :checked="object.runs"
-        aria-label="Runs from the start"
-        @change="(v: unknown) => set({ runs: Boolean(v) })"
-      />
-      from the start</label
-    >
+    <PropertyField :object="object" path="rate" />
+    <PropertyField class="two" :object="object" path="runs" as="switch" word="from the start" />
   </div>
   <div class="line">
     <span>Life</span>
-    <GestureField
-      label="Shortest life, seconds"
-      unit=" s"
-      :value="object.life[0]"
-      :min="0.05"
-      :max="60"
-      :step="0.1"
-      :digits="2"
-      @change="(v) => pair('life', 0, v)"
-    />
-    <GestureField
-      label="Longest life, seconds"
-      unit=" s"
-      :value="object.life[1]"
-      :min="0.05"
-      :max="60"
-      :step="0.1"
-      :digits="2"
-      @change="(v) => pair('life', 1, v)"
-    />
-    <GestureField
-      label="Most at once"
-      mark="≤"
-      :value="object.most"
-      :min="1"
-      :max="20000"
-      :digits="0"
-      @change="(v) => set({ most: Math.round(v) }, 'most')"
-    />
+    <PropertyField :object="object" path="life.0" />
+    <PropertyField :object="object" path="life.1" />
+    <PropertyField :object="object" path="most" />
   </div>
   <div class="line">
     <span>Speed</span>
-    <GestureField
-      label="Least speed, cm a second"
-      :value="percent(object.speed[0])"
-      :min="0"
-      :max="5000"
-      @change="(v) => pair('speed', 0, v / 100)"
-    />
-    <GestureField
-      label="Most speed, cm a second"
-      unit=" cm/s"
-      :value="percent(object.speed[1])"
-      :min="0"
-      :max="5000"
-      @change="(v) => pair('speed', 1, v / 100)"
-    />
-    <GestureField
-      label="Spread, degrees"
-      unit="°"
-      :value="object.spread"
-      :min="0"
-      :max="180"
-      @change="(spread) => set({ spread }, 'spread')"
-    />
+    <PropertyField :object="object" path="speed.0" />
+    <PropertyField :object="object" path="speed.1" />
+    <PropertyField :object="object" path="spread" />
   </div>
   <div class="line">
     <span>Gravity</span>
-    <GestureField
-      label="Gravity, metres a second squared; below 0 they rise"
-      :value="object.gravity"
-      :min="-50"
-      :max="50"
-      :step="0.05"
-      :digits="2"
-      @change="(gravity) => set({ gravity }, 'gravity')"
-    />
+    <PropertyField :object="object" path="gravity" />
     <span>Drag</span>
-    <GestureField
-      label="Drag of the air"
-      :value="object.drag"
-      :min="0"
-      :max="50"
-      :step="0.1"
-      @change="(drag) => set({ drag }, 'drag')"
-    />
+    <PropertyField :object="object" path="drag" />
   </div>
   <div class="line">
     <span>Wind</span>
-    <GestureField
-      v-for="(axis, i) in ['x', 'y', 'z']"
-      :key="axis"
-      :label="`Wind along ${axis}, cm a second`"
-      :mark="axis"
-      :value="percent(object.wind[i]!)"
-      :min="-5000"
-      :max="5000"
-      @change="(v) => wind(i, v / 100)"
-    />
+    <PropertyField v-for="i in 3" :key="i" :object="object" :path="`wind.${i - 1}`" />
   </div>
   <div class="line">
     <span>Swirls</span>
-    <GestureField
-      label="How strong swirls are"
-      :value="object.turbulence"
-      :min="0"
-      :max="50"
-      :step="0.05"
-      :digits="2"
-      @change="(turbulence) => set({ turbulence }, 'turbulence')"
-    />
-    <GestureField
-      label="Size of swirls, cm"
-      unit=" cm"
-      :value="percent(object.swirl)"
-      :min="0.5"
-      :max="1000"
-      @change="(v) => set({ swirl: v / 100 }, 'swirl')"
-    />
+    <PropertyField :object="object" path="turbulence" />
+    <PropertyField :object="object" path="swirl" />
     <GestureField
       label="Spin, turns a second to either side"
       unit=" ↻"
@@ -310,15 +152,7 @@ const percent = (v: number): number => v * 100;
         @change="(v: unknown) => set({ face: v ? 0.4 : null })"
       />head</label
     >
-    <GestureField
-      label="Another way of falling: its seed"
-      mark="seed"
-      :value="object.seed"
-      :min="0"
-      :max="65535"
-      :digits="0"
-      @change="(v) => set({ seed: Math.round(v) }, 'seed')"
-    />
+    <PropertyField :object="object" path="seed" />
   </div>
   <div class="line">
     <span>Looks</span>
@@ -332,33 +166,12 @@ const percent = (v: number): number => v * 100;
   </div>
   <div class="line">
     <span>Size</span>
-    <GestureField
-      label="Size, mm"
-      unit=" mm"
-      :value="object.size * 1000"
-      :min="0.2"
-      :max="10000"
-      @change="(v) => set({ size: v / 1000 }, 'size')"
-    />
-    <GestureField
-      label="Size varies by, per cent"
-      mark="±"
-      unit="%"
-      :value="percent(object.sizeVaries)"
-      :min="0"
-      :max="100"
-      :digits="0"
-      @change="(v) => set({ sizeVaries: v / 100 }, 'varies')"
-    />
-    <SelectField
+    <PropertyField :object="object" path="size" />
+    <PropertyField :object="object" path="sizeVaries" />
+    <PropertyField
       v-if="document.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
-      name="Frames of its sequence"
-      :value="object.frames"
-      :options="[
-        { value: 'life', label: 'over life' },
-        { value: 'one', label: 'one each' },
-      ]"
-      @change="(v: unknown) => set({ frames: v as 'life' })"
+      :object="object"
+      path="frames"
     />
   </div>
   <FountainLife :over="object.over" @change="(over, gesture) => set({ over }, gesture)" />

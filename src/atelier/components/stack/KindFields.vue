@@ -3,7 +3,7 @@
 import { reshape } from '../../../core/document/edits';
 import type { AssetId, EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
-import NumberField from '../common/NumberField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import FlatFields from './FlatFields.vue';
 import FountainFields from './FountainFields.vue';
 import LightFields from './LightFields.vue';
@@ -20,11 +20,6 @@ const made = useMadeOf(() => props.object);
 const setShape = (asset: string): void => {
   const change = { asset: (asset || null) as AssetId | null };
   document.edit(reshape(document.effect, props.object.id, 'occluder', change));
-};
-const setDelay = (startDelay: number): void => {
-  const { id, kind } = props.object;
-  if (kind === 'card' || kind === 'model')
-    document.edit(reshape(document.effect, id, kind as 'card', { startDelay }), 'delay');
 };
 </script>
 
@@ -60,19 +55,7 @@ const setDelay = (startDelay: number): void => {
     class="line"
   >
     <span>Starts</span>
-    <NumberField
-      class="two"
-      :value="object.startDelay"
-      label="Starts after, seconds"
-      mark="after"
-      unit=" s"
-      :digits="2"
-      :step="0.1"
-      :min="0"
-      :max="600"
-      @change="setDelay"
-      @done="document.endGesture()"
-    />
+    <PropertyField class="two" :object="object" path="startDelay" />
   </div>
   <PartTree v-if="object.kind === 'model'" :object="object" />
 </template>

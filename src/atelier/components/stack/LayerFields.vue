@@ -6,22 +6,19 @@ import { changeLayer, layersOn } from '../../../core/document/look-edits';
 import { anchorOf } from '../../../core/document/queries';
 import type { Layer, ObjectId } from '../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../core/face/region-names';
-import { FINISHES, type Finish } from '../../../core/makeup/finish';
-import { FINISH_WORDS, REGION_WORDS } from '../../face-words';
+import { REGION_WORDS } from '../../face-words';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
-import SliderField from '../common/SliderField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Layer }>();
 const document = useEffectStore();
-const set = (change: Parameters<typeof changeLayer>[2], gesture: string | null = null): void => {
-  document.edit(changeLayer(document.effect, props.object.id, change), gesture && props.object.id + gesture);
+const set = (change: Parameters<typeof changeLayer>[2]): void => {
+  document.edit(changeLayer(document.effect, props.object.id, change));
 };
-const done = (): void => document.endGesture();
 const regions = FACE_REGIONS.map((value) => ({ value, label: REGION_WORDS[value] }));
-const finishes = FINISHES.map((value) => ({ value, label: FINISH_WORDS[value] }));
 /** Layers of the same face that may limit this one. */
 const others = computed(() => {
   const anchor = anchorOf(document.effect, props.object);
@@ -58,37 +55,12 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
       <button class="word" type="button" @click="set({ mask: null })">Region's own</button>
     </span>
   </div>
-  <SliderField
-    v-else
-    name="Soft edge"
-    unit="%"
-    :value="object.softness * 100"
-    :min="0"
-    :max="400"
-    @change="(v) => set({ softness: v / 100 }, 'softness')"
-    @done="done"
-  />
+  <PropertyField v-else :object="object" path="softness" as="slider" />
   <div class="line">
     <span>Finish</span>
-    <SelectField
-      name="Finish"
-      class="wide"
-      :value="object.finish"
-      :options="finishes"
-      @change="(v: unknown) => set({ finish: v as Finish })"
-    />
+    <PropertyField class="wide" :object="object" path="finish" />
   </div>
-  <SliderField
-    v-if="object.finish !== 'painted'"
-    name="Strength"
-    label="Strength of the finish"
-    unit="%"
-    :value="object.shine * 100"
-    :min="0"
-    :max="100"
-    @change="(v) => set({ shine: v / 100 }, 'shine')"
-    @done="done"
-  />
+  <PropertyField v-if="object.finish !== 'painted'" :object="object" path="shine" as="slider" />
   <div v-if="others.length > 0" class="line">
     <span>Only in</span>
     <SelectField
@@ -104,42 +76,10 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
     <button class="chip" type="button" @click="paint('picture')"><Brush :size="12" /> Paint a picture</button>
   </div>
   <div class="chips">
-    <button
-      v-if="object.maskedBy"
-      class="chip"
-      type="button"
-      :aria-pressed="object.maskedOut"
-      @click="set({ maskedOut: !object.maskedOut })"
-    >
-      Outside of it
-    </button>
-    <button
-      class="chip"
-      type="button"
-      :aria-pressed="object.coversEyes"
-      title="Off, it leaves the eyes out as they open and close"
-      @click="set({ coversEyes: !object.coversEyes })"
-    >
-      Over the eyes
-    </button>
-    <button
-      class="chip"
-      type="button"
-      :aria-pressed="object.coversMouth"
-      title="Off, it leaves the inside of the mouth out"
-      @click="set({ coversMouth: !object.coversMouth })"
-    >
-      Over the mouth
-    </button>
-    <button
-      class="chip"
-      type="button"
-      :aria-pressed="object.givesWay"
-      title="It is left out where a hand, hair or a thing is before the face"
-      @click="set({ givesWay: !object.givesWay })"
-    >
-      Under hands and hair
-    </button>
+    <PropertyField v-if="object.maskedBy" :object="object" path="maskedOut" />
+    <PropertyField :object="object" path="coversEyes" />
+    <PropertyField :object="object" path="coversMouth" />
+    <PropertyField :object="object" path="givesWay" />
   </div>
 </template>
 

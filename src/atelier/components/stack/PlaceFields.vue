@@ -3,13 +3,15 @@
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/document/edits';
-import { newOccluder } from '../../../core/document/new-objects';
-import { anchorOf, isHeadOccluder, isOnFace, isShowing, parentOf } from '../../../core/document/queries';
+import { newOccluder } from '../../../core/kinds/objects/occluder';
+import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
+import { isOnFace } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
 import { fitOf } from '../../../core/placing/fit';
 import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/placing/limits';
-import { boxOf, sizeOf } from '../../../core/placing/bounds';
+import { boxOf } from '../../../core/placing/bounds';
+import { sizeOf } from '../../../core/maths/box';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { newObjectId } from '../../api/ids';
 import {

@@ -7,7 +7,7 @@ import type { AssetId, SoundObject } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import SoundPlayer from '../library/SoundPlayer.vue';
-import GestureField from '../common/GestureField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
@@ -15,11 +15,8 @@ const props = defineProps<{ object: SoundObject }>();
 const document = useEffectStore();
 const desk = useDeskStore();
 const made = useMadeOf(() => props.object);
-const set = (change: Partial<SoundObject>, gesture: string | null = null): void => {
-  document.edit(
-    reshape(document.effect, props.object.id, 'sound', change),
-    gesture && `${gesture}-${props.object.id}`,
-  );
+const setSound = (asset: AssetId): void => {
+  document.edit(reshape(document.effect, props.object.id, 'sound', { asset }));
 };
 const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));
 const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document.effect, props.object).kind));
@@ -36,7 +33,7 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
       placeholder="Choose a sound"
       :status="asset ? undefined : 'error'"
       not-found-content="None here yet: bring one in, or take one from the stock"
-      @change="(v: unknown) => set({ asset: v as AssetId })"
+      @change="(v: unknown) => setSound(v as AssetId)"
     />
   </div>
   <div class="line">
@@ -53,80 +50,19 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
   </div>
   <div class="line">
     <span>Volume</span>
-    <GestureField
-      label="Volume, per cent"
-      unit="%"
-      :value="object.opacity * 100"
-      :digits="0"
-      :min="0"
-      :max="100"
-      @change="(v) => set({ opacity: v / 100 }, 'volume')"
-    />
-    <GestureField
-      label="Pitch, per cent"
-      mark="pitch"
-      unit="%"
-      :value="object.pitch * 100"
-      :digits="0"
-      :min="25"
-      :max="400"
-      @change="(v) => set({ pitch: v / 100 }, 'pitch')"
-    />
-    <GestureField
-      v-if="inRoom"
-      label="As loud as can be within, cm"
-      mark="near"
-      unit=" cm"
-      :value="object.near * 100"
-      :digits="0"
-      :min="1"
-      :max="10000"
-      @change="(v) => set({ near: v / 100 }, 'near')"
-    />
+    <PropertyField :object="object" path="opacity" />
+    <PropertyField :object="object" path="pitch" />
+    <PropertyField v-if="inRoom" :object="object" path="near" />
   </div>
   <div class="line">
     <span>Fades</span>
-    <GestureField
-      label="Fades in over, seconds"
-      mark="in"
-      unit=" s"
-      :value="object.fadeIn"
-      :step="0.1"
-      :digits="2"
-      :min="0"
-      :max="60"
-      @change="(fadeIn) => set({ fadeIn }, 'in')"
-    />
-    <GestureField
-      label="Fades out over, seconds"
-      mark="out"
-      unit=" s"
-      :value="object.fadeOut"
-      :step="0.1"
-      :digits="2"
-      :min="0"
-      :max="60"
-      @change="(fadeOut) => set({ fadeOut }, 'out')"
-    />
+    <PropertyField :object="object" path="fadeIn" />
+    <PropertyField :object="object" path="fadeOut" />
   </div>
   <div class="line">
     <span />
-    <label class="row"
-      ><a-switch
-        size="small"
-        :checked="object.runs"
-        aria-label="Sounds from the start"
-        @change="(v: unknown) => set({ runs: Boolean(v) })"
-      />from the start</label
-    >
-    <label class="row two"
-      ><a-switch
-        size="small"
-        :checked="object.loop"
-        aria-label="Again and again"
-        @change="(v: unknown) => set({ loop: Boolean(v) })"
-      />again and again</label
-    >
+    <PropertyField :object="object" path="runs" as="switch" word="from the start" />
+    <PropertyField class="two" :object="object" path="loop" as="switch" word="again and again" />
   </div>
 </template>
 

@@ -5,7 +5,7 @@ import { Search } from '@lucide/vue';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { autoScrollForElements } from '@atlaskit/pragmatic-drag-and-drop-auto-scroll/element';
-import { headAnchor } from '../../../core/document/new-objects';
+import { headAnchor } from '../../../core/kinds/objects/placed';
 import { addScene } from '../../../core/document/scene-edits';
 import type { Anchor, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
 import { clearSamples } from '../../../core/document/sample-edits';

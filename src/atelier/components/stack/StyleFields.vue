@@ -2,7 +2,8 @@
 /** How a card looks: opacity, tint, blend mode, back side. */
 import { computed } from 'vue';
 import { styleFlat, styleSolid } from '../../../core/document/edits';
-import { isOnFace, isShowing } from '../../../core/document/queries';
+import { isShowing } from '../../../core/document/queries';
+import { isOnFace } from '../../../core/kinds/objects/objects';
 import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';

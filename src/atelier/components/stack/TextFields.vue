@@ -2,10 +2,10 @@
 /** A text: its words, typeface, letters, arc, colours. */
 import { computed, onMounted, ref } from 'vue';
 import { reshape } from '../../../core/document/edits';
-import { TEXT_ALIGNS, type AssetId, type TextObject } from '../../../core/document/schema';
+import type { AssetId, TextObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { useStockStore } from '../../stores/stock';
-import NumberField from '../common/NumberField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
@@ -17,10 +17,6 @@ const set = (change: Parameters<typeof reshape<'text'>>[3], gesture: string | nu
   document.edit(reshape(document.effect, props.object.id, 'text', change), gesture);
 };
 const done = (): void => document.endGesture();
-const aligns = TEXT_ALIGNS.map((value) => ({
-  value,
-  label: { left: 'Left', centre: 'Middle', right: 'Right' }[value],
-}));
 
 /** Typefaces that are in the effect, and those that ship; a shipped one is brought in when it is chosen. */
 const SHIPPED = 'stock ';
@@ -70,77 +66,19 @@ onMounted(() => void stock.load());
       :loading="fetching"
       @change="(v: unknown) => chooseTypeface(v as string)"
     />
-    <SelectField
-      name="Lines are aligned"
-      :value="object.align"
-      :options="aligns"
-      @change="(v: unknown) => set({ align: v as 'left' })"
-    />
+    <PropertyField :object="object" path="align" />
   </div>
   <div class="line">
     <span>Letters</span>
-    <NumberField
-      :value="object.size * 100"
-      label="Height of a line, cm"
-      mark="h"
-      :digits="2"
-      :step="0.1"
-      :min="0.05"
-      :max="10000"
-      @change="(v) => set({ size: v / 100 }, 'size')"
-      @done="done"
-    />
-    <NumberField
-      :value="object.arc"
-      label="Arc, degrees"
-      mark="arc"
-      unit="°"
-      :digits="0"
-      :step="5"
-      :min="-350"
-      :max="350"
-      @change="(v) => set({ arc: v }, 'arc')"
-      @done="done"
-    />
-    <NumberField
-      :value="object.spacing * 100"
-      label="Space between letters, per cent of the line"
-      mark="gap"
-      unit="%"
-      :digits="0"
-      :min="-20"
-      :max="200"
-      @change="(v) => set({ spacing: v / 100 }, 'spacing')"
-      @done="done"
-    />
+    <PropertyField :object="object" path="size" />
+    <PropertyField :object="object" path="arc" />
+    <PropertyField :object="object" path="spacing" />
   </div>
   <div class="line">
     <span>Colour</span>
-    <input
-      type="color"
-      aria-label="Colour of the letters"
-      :value="object.colour"
-      @input="set({ colour: ($event.target as HTMLInputElement).value }, 'colour')"
-      @change="done"
-    />
-    <NumberField
-      :value="object.outline * 100"
-      label="Outline, per cent of the line"
-      mark="line"
-      unit="%"
-      :digits="1"
-      :min="0"
-      :max="50"
-      @change="(v) => set({ outline: v / 100 }, 'outline')"
-      @done="done"
-    />
-    <input
-      type="color"
-      aria-label="Colour of the outline"
-      :value="object.outlineColour"
-      @input="set({ outlineColour: ($event.target as HTMLInputElement).value }, 'outline-colour')"
-      @change="done"
-    />
+    <PropertyField :object="object" path="colour" />
+    <PropertyField :object="object" path="outline" />
+    <PropertyField :object="object" path="outlineColour" />
   </div>
 </template>
 

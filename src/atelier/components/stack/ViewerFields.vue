@@ -12,7 +12,8 @@ import {
   type TouchArea,
 } from '../../../core/document/schema';
 import { HANDLED } from '../../../core/placing/handled';
-import { boxOf, middleOf, sizeOf } from '../../../core/placing/bounds';
+import { boxOf } from '../../../core/placing/bounds';
+import { middleOf, sizeOf } from '../../../core/maths/box';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';

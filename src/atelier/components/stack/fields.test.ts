@@ -6,9 +6,24 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { computed, defineComponent, h } from 'vue';
 import { CUTOUT_PARTS } from '../../../core/face/cutout-parts';
 import { blankEffect } from '../../../core/document/defaults';
-import { newCutout } from '../../../core/document/new-cutout';
-import * as face from '../../../core/document/new-face-objects';
-import * as made from '../../../core/document/new-objects';
+import { newCutout } from '../../../core/kinds/objects/cutout';
+import { newCard } from '../../../core/kinds/objects/card';
+import { newFill } from '../../../core/kinds/objects/fill';
+import { newFountain } from '../../../core/kinds/objects/fountain';
+import { newGroup } from '../../../core/kinds/objects/group';
+import { newHair } from '../../../core/kinds/objects/hair';
+import { newIris } from '../../../core/kinds/objects/iris';
+import { newLashes } from '../../../core/kinds/objects/lashes';
+import { newLayer } from '../../../core/kinds/objects/layer';
+import { newLight } from '../../../core/kinds/objects/light';
+import { newModel } from '../../../core/kinds/objects/model';
+import { newMorph } from '../../../core/kinds/objects/morph';
+import { newOccluder } from '../../../core/kinds/objects/occluder';
+import { FOREHEAD } from '../../../core/kinds/objects/placed';
+import { newRetouch } from '../../../core/kinds/objects/retouch';
+import { newShadowCatcher } from '../../../core/kinds/objects/shadow-catcher';
+import { newSolid } from '../../../core/kinds/objects/solid';
+import { newText } from '../../../core/kinds/objects/text';
 import { sampleModel, sampleSequence } from '../../../core/document/sample-assets';
 import { sampleAsset } from '../../../core/document/sample';
 import {
@@ -29,31 +44,29 @@ const ID = 'obj_first' as ObjectId;
 const [picture, model, sequence] = [sampleAsset(1), sampleModel(2), sampleSequence(3)];
 const ASSETS: readonly Asset[] = [picture, sampleAsset(4), model, sequence];
 
-/** One of each kind, as it is made. */
+/** One of each kind, as it is  */
 const OBJECTS: Readonly<Record<string, EffectObject>> = {
-  'a card': made.newCard(ID, picture, 0),
-  'a card that runs': made.newCard(ID, sequence, 0),
-  'a model': made.newModel(ID, model, 0),
-  'a group': made.newGroup(ID, 'Group', 0),
-  'an occluder': made.newOccluder(ID, 0),
-  'a text': made.newText(ID, 'Low tide tonight', 0, made.FOREHEAD),
-  'a shadow catcher': made.newShadowCatcher(ID, 0, made.FOREHEAD),
-  'a fill': made.newFill(ID, 0, { kind: 'screen', pin: 'centre' }),
-  'a fountain': made.newFountain(ID, 0, made.FOREHEAD),
-  'a cutout': newCutout(ID, CUTOUT_PARTS[0]!, 0, made.FOREHEAD),
-  'a layer': face.newLayer(ID, { region: 'lips' }, 0),
-  'an iris': face.newIris(ID, 0),
-  lashes: face.newLashes(ID, 0),
-  hair: face.newHair(ID, 0),
-  retouch: face.newRetouch(ID, 0),
-  'a morph': face.newMorph(ID, 0),
-  ...Object.fromEntries(
-    SOLID_SHAPES.map((shape) => [`a solid ${shape}`, made.newSolid(ID, shape, 0, made.FOREHEAD)]),
-  ),
+  'a card': newCard(ID, picture, 0),
+  'a card that runs': newCard(ID, sequence, 0),
+  'a model': newModel(ID, model, 0),
+  'a group': newGroup(ID, 'Group', 0),
+  'an occluder': newOccluder(ID, 0),
+  'a text': newText(ID, 'Low tide tonight', 0, FOREHEAD),
+  'a shadow catcher': newShadowCatcher(ID, 0, FOREHEAD),
+  'a fill': newFill(ID, 0, { kind: 'screen', pin: 'centre' }),
+  'a fountain': newFountain(ID, 0, FOREHEAD),
+  'a cutout': newCutout(ID, CUTOUT_PARTS[0]!, 0, FOREHEAD),
+  'a layer': newLayer(ID, { region: 'lips' }, 0),
+  'an iris': newIris(ID, 0),
+  lashes: newLashes(ID, 0),
+  hair: newHair(ID, 0),
+  retouch: newRetouch(ID, 0),
+  'a morph': newMorph(ID, 0),
+  ...Object.fromEntries(SOLID_SHAPES.map((shape) => [`a solid ${shape}`, newSolid(ID, shape, 0, FOREHEAD)])),
   ...Object.fromEntries(
     (['ambient', 'directional', 'point', 'surroundings'] as const).map((kind) => [
       `a light, ${kind}`,
-      made.newLight(ID, kind, 0, made.FOREHEAD),
+      newLight(ID, kind, 0, FOREHEAD),
     ]),
   ),
 };

@@ -1,6 +1,6 @@
 /** Assets of the effect that an object can be made of, as options of a list. */
 import { computed, type ComputedRef } from 'vue';
-import { canShow } from '../../../core/document/queries';
+import { canShow } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 

@@ -1,6 +1,6 @@
 /** What moving and dropping rows does to the Stack. */
 import type { Ref } from 'vue';
-import { headAnchor } from '../../../core/document/new-objects';
+import { headAnchor } from '../../../core/kinds/objects/placed';
 import { stackTree } from '../../../core/document/queries';
 import type { Anchor, ObjectId } from '../../../core/document/schema';
 import { moveInStack, type StackPlace } from '../../../core/document/stack-edits';

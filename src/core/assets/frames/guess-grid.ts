@@ -3,7 +3,7 @@
  * painted; cells that follow each other look alike, since they are moments of one movement (the autocorrelation of
  * the sheet at the distance of a cell); and where cells are painted to their edges, the paint breaks off there.
  */
-import type { Grid } from '../../document/asset-schema';
+import type { Grid } from '../../schema/asset-schema';
 import type { Pixels, Unit } from '../../units';
 import { shrink, within, type Raster } from '../raster';
 import { breakBetween, paintBetween, paintOf, viewAlong, type AxisView } from './grid-clues';

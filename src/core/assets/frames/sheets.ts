@@ -1,5 +1,5 @@
 /** Packs the frames of a sequence into as few sheets as textures allow, and finds them again. */
-import type { Grid } from '../../document/asset-schema';
+import type { Grid } from '../../schema/asset-schema';
 import type { Pixels } from '../../units';
 import { SHEET_SIDE } from '../limits';
 import { blank, blit, shrink, within, type Box, type Raster } from '../raster';

@@ -1,5 +1,5 @@
 /** The preparation of a model that changes nothing; others are written as changes of it. */
-import type { ModelPrep } from '../../document/asset-schema';
+import type { ModelPrep } from '../../schema/asset-schema';
 
 export const AS_IT_IS: ModelPrep = {
   up: 'y',

@@ -1,6 +1,6 @@
 /** Measures a model. */
 import type { Document, Node, Primitive, Scene } from '@gltf-transform/core';
-import type { ModelAsset } from '../../document/asset-schema';
+import type { ModelAsset } from '../../schema/asset-schema';
 import type { Vec3 } from '../../maths/vec3';
 import { inspectPicture } from '../pictures/picture';
 import { cutText } from '../../text';

@@ -15,7 +15,7 @@ import {
   simplifyPrimitive,
   weld,
 } from '@gltf-transform/functions';
-import type { ModelPrep, Pivot } from '../../document/asset-schema';
+import type { ModelPrep, Pivot } from '../../schema/asset-schema';
 import { HEAD_PIECE_WIDTH } from '../../face/head-fit';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';

@@ -1,10 +1,10 @@
 /** What behaviour has made of the objects, in layers: what cues have left behind, motion over it, drives over both. */
 import { add } from '../../maths/vec3';
 import { firstValues } from '../first-values';
-import { nextMedia } from '../media';
-import { readNumber, writeNumber } from '../numbers';
+import { nextMedia } from '../../kinds/media';
+import { readNumber, writeNumber } from '../../kinds/numbers';
 import type { Program } from '../program';
-import type { Values } from '../values';
+import type { Values } from '../../kinds/values';
 import type { Part } from './part';
 import type { Motion } from './writing';
 

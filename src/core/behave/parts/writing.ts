@@ -11,7 +11,7 @@
  */
 import type { SceneId, VariableId } from '../../document/schema';
 import type { Vec3 } from '../../maths/vec3';
-import type { Values } from '../values';
+import type { Values } from '../../kinds/values';
 import type { Order } from './part';
 
 export interface Motion {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyEdit } from '../../document/edits';
-import { newFountain, newSolid } from '../../document/new-objects';
+import { newFountain } from '../../kinds/objects/fountain';
+import { newSolid } from '../../kinds/objects/solid';
 import { cueSchema, type EffectObject, type ObjectId } from '../../document/schema';
 import { isNote, standingReasons } from '../explain';
 import { compile } from '../program';

@@ -6,7 +6,7 @@ import { worldTriangles } from '../../assets/models/inspect';
 import { plainDocument } from '../../assets/models/plain-model';
 import { prepareModel } from '../../assets/models/prepare';
 import { crownMesh } from '../../assets/testing';
-import { newModel } from '../../document/new-objects';
+import { newModel } from '../../kinds/objects/model';
 import type { AssetId, ModelAsset, ObjectId } from '../../document/schema';
 import { featurePoint } from '../../face/feature-points';
 import { headFactor } from '../../placing/anchors';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { newTarget } from '../../document/defaults';
-import { headAnchor } from '../../document/new-objects';
+import { headAnchor } from '../../kinds/objects/placed';
 import type { Anchor, TargetId } from '../../document/schema';
 import { box, effectWith } from '../../placing/testing';
 import { takeFor, takeWith } from './take-for';

@@ -1,6 +1,6 @@
 /** One model object in the scene: its copy of the model, its clip, its opacity. */
 import { AnimationMixer, Group, Mesh, type Material, type Object3D } from 'three';
-import type { Media } from '../../../core/behave/values';
+import type { Media } from '../../../core/kinds/values';
 import type { ModelObject } from '../../../core/document/schema';
 import type { Seconds, Unit } from '../../../core/units';
 import { materialIdOf } from '../../../core/document/material-queries';

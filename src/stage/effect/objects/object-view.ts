@@ -1,6 +1,6 @@
 /** One object at one of its places in a scene. */
 import type { Object3D } from 'three';
-import type { Media } from '../../../core/behave/values';
+import type { Media } from '../../../core/kinds/values';
 import type { Particles } from '../../../core/fountain/particles';
 import type { Effect, EffectObject } from '../../../core/document/schema';
 import type { TrackedFace } from '../../../core/tracking/track-frame';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { newSolid } from '../../../core/document/new-objects';
+import { newSolid } from '../../../core/kinds/objects/solid';
 import { SOLID_SHAPES, type ObjectId } from '../../../core/document/schema';
 import { Beneath } from '../beneath';
 import { solidGeometry, SolidView } from './solid-view';

@@ -1,7 +1,7 @@
 /** A text: drawn with the browser's own letters into a texture, straight or bent. */
 import { CanvasTexture, Group, LinearFilter, LinearMipmapLinearFilter, NoColorSpace } from 'three';
 import type { TextObject } from '../../../core/document/schema';
-import { blockOf, layOut, textExtent, type TextBlock } from '../../../core/placing/text-layout';
+import { blockOf, layOut, textExtent, type TextBlock } from '../../../core/kinds/objects/text-layout';
 import { FlatMesh, WHOLE } from './flat';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 

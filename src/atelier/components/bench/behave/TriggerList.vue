@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Triggers of which any sets it off: chosen, told apart, added, taken away. */
 import { Trash2 } from '@lucide/vue';
-import { readyNameOf, readyTrigger, type ReadyTrigger } from '../../../../core/behave/ready-triggers';
+import { readyNameOf, readyTrigger, type ReadyTrigger } from '../../../../core/kinds/ready-triggers';
 import type { ObjectId, Trigger } from '../../../../core/document/schema';
 import { READY_GROUPS, READY_WORDS } from '../../../behave-words';
 import { useDeskStore } from '../../../stores/desk';

@@ -2,7 +2,7 @@
 /** Space: the same scene from any side, with handles. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { sentence } from '../../../../core/errors';
-import { FOREHEAD } from '../../../../core/document/new-objects';
+import { FOREHEAD } from '../../../../core/kinds/objects/placed';
 import { anchorOf } from '../../../../core/document/queries';
 import type { Anchor, EffectObject } from '../../../../core/document/schema';
 import { measure } from '../../../../core/placing/measure';

@@ -13,7 +13,7 @@ import { addNew } from '../../../commands/place-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
-import { LIGHT_WORDS } from '../../../words';
+import { LIGHT_WORDS } from '../../../../core/kinds/objects/light';
 import SliderField from '../../common/SliderField.vue';
 
 const document = useEffectStore();

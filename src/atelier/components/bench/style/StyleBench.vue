@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** How things look: what they are made of, their blend modes, what is behind the people, the light, the grade. */
 import { computed, watch } from 'vue';
-import { anchorOf, isOnFace } from '../../../../core/document/queries';
+import { anchorOf } from '../../../../core/document/queries';
+import { isOnFace } from '../../../../core/kinds/objects/objects';
 import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** To which value something is brought: opacity, colour, any number, a variable; which prompt, scene or cue. */
 import { computed } from 'vue';
-import { numbersOf, readNumber } from '../../../../../core/behave/numbers';
+import { numberName, numbersOf, readNumber } from '../../../../../core/kinds/numbers';
 import { firstValues } from '../../../../../core/behave/first-values';
 import type { Action } from '../../../../../core/document/schema';
-import { numberWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import ColourField from '../../../common/ColourField.vue';
 import GestureField from '../../../common/GestureField.vue';
@@ -24,7 +23,7 @@ const first = computed(() => {
 });
 const numbers = computed(() =>
   first.value
-    ? Object.keys(numbersOf(first.value)).map((value) => ({ value, label: numberWords(value) }))
+    ? Object.keys(numbersOf(first.value)).map((value) => ({ value, label: numberName(first.value, value) }))
     : [],
 );
 const bounds = computed(() =>

@@ -3,17 +3,11 @@
 import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
 import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
-import { numbersOf } from '../../../../../core/behave/numbers';
+import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
 import { putDrive, removeDrive } from '../../../../../core/document/viewer-edits';
 import { cueOrder } from '../../../../../core/document/queries';
 import type { Drive, ObjectId } from '../../../../../core/document/schema';
-import {
-  actionSummary,
-  circuitInputWords,
-  cueName,
-  numberWords,
-  targetsWords,
-} from '../../../../behave-words';
+import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
@@ -74,7 +68,9 @@ const choose = (value: string): void => {
 const numbers = computed(() => {
   const { to } = props.drive;
   const object = to.kind === 'number' && to.object ? document.effect.objects[to.object] : undefined;
-  return object ? Object.keys(numbersOf(object)).map((value) => ({ value, label: numberWords(value) })) : [];
+  return object
+    ? Object.keys(numbersOf(object)).map((value) => ({ value, label: numberName(object, value) }))
+    : [];
 });
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
   const pair = [...props.drive.remap[of]] as [number, number];

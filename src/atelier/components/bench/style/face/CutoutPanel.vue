@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
 import { changeCutout } from '../../../../../core/document/cutout-edits';
-import { FIRST_OUTLINE } from '../../../../../core/document/new-cutout';
+import { FIRST_OUTLINE } from '../../../../../core/kinds/objects/cutout';
 import { anchorOf } from '../../../../../core/document/queries';
 import { MOST_FACES, type Cutout } from '../../../../../core/document/schema';
 import { CUTOUT_PARTS, type CutoutPart } from '../../../../../core/face/cutout-parts';

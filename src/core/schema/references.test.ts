@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { z } from 'zod';
 import { idOf, mapReferences } from './references';
-import { effectSchema } from './schema';
+import { effectSchema } from '../document/schema';
 import { text } from './values-schema';
-import { blankEffect } from './defaults';
+import { blankEffect } from '../document/defaults';
 
 const thing = z.strictObject({
   id: idOf('cues'),

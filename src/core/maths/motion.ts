@@ -2,8 +2,8 @@
  * Ways of moving that go on by themselves: circling, following with a lag, on a spring, swaying, shaking, bouncing. Each gives the
  * same whatever the steps it is asked in.
  */
-import { pcg3d } from '../maths/hash';
-import type { Vec3 } from '../maths/vec3';
+import { pcg3d } from './hash';
+import type { Vec3 } from './vec3';
 import type { Degrees, Metres, Seconds } from '../units';
 
 /** A point on a circle about the origin in the plane across `axis`; counter-clockwise seen from its tip, from +X, +Z or +X on. */

@@ -1,8 +1,9 @@
 /** What objects of many kinds have in common: where they are, what they cover, how they blend. */
 import { z } from 'zod';
 import { anchorSchema } from './anchor-schema';
+import { number } from './properties';
 import { idOf } from './references';
-import { finite, hex, label, unit, vec3Schema } from './values-schema';
+import { finite, label, vec3Schema } from './values-schema';
 
 export const objectIdSchema = idOf('objects').brand<'ObjectId'>();
 export const sceneIdSchema = idOf('scenes').brand<'SceneId'>();
@@ -86,7 +87,8 @@ export const placedSchema = {
   byViewer: byViewerSchema.nullable(),
 };
 
-export const delay = z.number().min(0).max(600);
+/** How long after the effect starts what runs by itself begins. */
+export const startDelay = number({ name: 'Starts after', low: 0, high: 600, unit: 'seconds', mark: 'after' });
 
 /**
  * How a flat thing fills the backdrop or the screen: where it is placed (`free`), all covered, all of it seen, pulled
@@ -95,15 +97,10 @@ export const delay = z.number().min(0).max(600);
 export const FITS = ['free', 'cover', 'contain', 'stretch', 'tile'] as const;
 export const fitSchema = z.enum(FITS);
 
-/** Fields of flat things. */
-export const flat = {
-  ...placedSchema,
-  /** Width and height in metres at scale 1. */
-  extent: z.tuple([size, size]),
-  /** Elsewhere than on the backdrop and the screen it lies where it is placed. */
-  fit: fitSchema,
-  opacity: unit,
-  tint: hex,
-  blend: blendSchema,
-  doubleSided: z.boolean(),
-};
+export type ObjectId = z.infer<typeof objectIdSchema>;
+export type SceneId = z.infer<typeof sceneIdSchema>;
+export type BlendMode = z.infer<typeof blendSchema>;
+export type LookAt = z.infer<typeof lookAtSchema>;
+export type TouchArea = z.infer<typeof touchAreaSchema>;
+export type ByViewer = z.infer<typeof byViewerSchema>;
+export type Fit = z.infer<typeof fitSchema>;

@@ -1,6 +1,6 @@
 /** How things lie or stand on what they stick to before anybody moves them. Metres, degrees. */
-import { HEAD_SEAT } from '../face/head-fit';
-import type { Anchor, AnchorKind, ObjectKind } from './schema';
+import { HEAD_SEAT } from '../../face/head-fit';
+import type { Anchor, AnchorKind } from '../../schema/anchor-schema';
 
 type Triple = [number, number, number];
 
@@ -30,8 +30,14 @@ export const cardExtent = (aspect: number, anchor: Anchor): [number, number] => 
 export const groundDepth = (anchor: Anchor): number =>
   anchor.kind === 'world' && anchor.surface === 'floor' ? -0.8 : 0;
 
-interface Resting {
-  readonly kind: ObjectKind;
+/**
+ * How a thing comes to lie on its anchor: models stand, and sit on a crown; solids stand; some stand in its very place; layers lie in the
+ * skin; everything else lies a little before it.
+ */
+export type RestStyle = 'model' | 'solid' | 'inPlace' | 'inSkin' | 'before';
+
+/** What of its size matters for that. */
+export interface Ground {
   readonly extent?: readonly [number, number];
   /** Lowest point over the origin, for what stands. */
   readonly base?: number;
@@ -40,24 +46,23 @@ interface Resting {
 /** Move and turn of a new object on an anchor. */
 export const restOn = (
   anchor: Anchor,
-  { kind, extent, base = 0 }: Resting,
+  rests: RestStyle,
+  { extent, base = 0 }: Ground = {},
 ): { move: Triple; turn: Triple } => {
   const turn: Triple = [0, 0, 0];
-  const isSolid = kind === 'model' || kind === 'solid';
+  const stands = rests === 'model' || rests === 'solid';
   switch (anchor.kind) {
     case 'head':
-      if (kind === 'model' && anchor.point === 'crown') return { move: [...HEAD_SEAT], turn };
-      if (kind === 'occluder' || kind === 'light' || kind === 'fountain' || kind === 'sound')
-        return { move: [0, 0, 0], turn };
-      return { move: [0, 0, 0.01], turn };
+      if (rests === 'model' && anchor.point === 'crown') return { move: [...HEAD_SEAT], turn };
+      return { move: [0, 0, rests === 'inPlace' ? 0 : 0.01], turn };
     case 'skin':
-      return { move: [0, 0, kind === 'layer' ? 0 : 0.002], turn };
+      return { move: [0, 0, rests === 'inSkin' ? 0 : 0.002], turn };
     case 'world':
       if (!standsOn(anchor)) return { move: [0, 0, 0.005], turn };
       return { move: [0, extent ? extent[1] / 2 : Math.max(0, -base), groundDepth(anchor)], turn };
     case 'picture':
       // Models stand on the picture; cards and texts lie on it.
-      return isSolid ? { move: [0, 0, Math.max(0, -base)], turn: [90, 0, 0] } : { move: [0, 0, 0.001], turn };
+      return stands ? { move: [0, 0, Math.max(0, -base)], turn: [90, 0, 0] } : { move: [0, 0, 0.001], turn };
     case 'screen':
     case 'backdrop':
       return { move: [0, 0, 0], turn };

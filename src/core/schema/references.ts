@@ -24,12 +24,18 @@ export type Referred =
   | 'drives'
   | 'nodes';
 
-const referred = z.registry<{ readonly to: Referred }>();
+interface Reference {
+  readonly to: Referred;
+  /** What it needed of the other it has taken over. */
+  readonly baked: boolean;
+}
+const referred = z.registry<Reference>();
 
 /** The schema of an id that names something of one kind. */
-export const idOf = (to: Referred) => idText.clone().register(referred, { to });
+export const idOf = (to: Referred, { baked = false } = {}) =>
+  idText.clone().register(referred, { to, baked });
 
-type Change = (to: Referred, id: string) => string | null;
+type Change = (to: Referred, id: string, baked: boolean) => string | null;
 /** The parts of a schema that tell how a value is made up. */
 interface Def {
   readonly type: string;
@@ -52,10 +58,20 @@ const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 export const mapReferences = <T>(schema: z.ZodType, value: T, change: Change): T =>
   mapped(schema, value, change, false) as T;
 
+/** The ids of one kind that a value names, each once, in its order: those that are `baked`, or those that are not. */
+export const namedIn = (schema: z.ZodType, value: unknown, to: Referred, baked = false): string[] => {
+  const found = new Set<string>();
+  mapReferences(schema, value, (kind, id, is) => {
+    if (kind === to && is === baked) found.add(id);
+    return id;
+  });
+  return [...found];
+};
+
 const mapped = (schema: z.ZodType, value: unknown, change: Change, mayBeNull: boolean): unknown => {
   const reference = referred.get(schema);
   if (reference && typeof value === 'string') {
-    const to = change(reference.to, value);
+    const to = change(reference.to, value, reference.baked);
     return to ?? (mayBeNull ? null : value);
   }
   const def = defOf(schema);

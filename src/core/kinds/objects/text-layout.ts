@@ -3,7 +3,7 @@
  * height, so that a text keeps its layout at any size. Who draws measures the letters; without a measurement every
  * letter counts as `USUAL_ADVANCE` wide.
  */
-import type { TextObject } from '../document/schema';
+import type { TextObject } from '../../document/schema';
 
 /** Mean advance of a letter in a plain typeface, in line heights. */
 export const USUAL_ADVANCE = 0.48;

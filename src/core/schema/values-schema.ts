@@ -1,6 +1,7 @@
 /** Values that several parts of the document hold. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
 import { z } from 'zod';
 import { isKeepable } from '../text';
+import { share, yesNo } from './properties';
 
 export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const finite = z.number().finite().min(-1e6).max(1e6);
@@ -23,7 +24,9 @@ export const cameraView = {
     .tuple([unit, unit, z.number().min(0.01).max(1), z.number().min(0.01).max(1)])
     .refine(([x, y, w, h]) => x + w <= 1.000001 && y + h <= 1.000001, 'The crop ends within the picture.'),
   /** Left and right change places. */
-  flip: z.boolean(),
+  flip: yesNo('Mirrored'),
   /** 1 is as blurred as can be. */
-  blur: unit,
+  blur: share('Blur', { step: 5 }),
 };
+
+export type CameraPart = (typeof CAMERA_PARTS)[number];

@@ -1,7 +1,7 @@
 /** Colours on their way from one to another. */
-import { lerp } from '../maths/scalar';
-import { hexOf, linearOf, rgbOf, srgbOf } from '../maths/srgb';
-import type { Vec3 } from '../maths/vec3';
+import { lerp } from './scalar';
+import { hexOf, linearOf, rgbOf, srgbOf } from './srgb';
+import type { Vec3 } from './vec3';
 import type { Hex } from '../units';
 
 /** Mixed as light: `k` from 0 to 1. */

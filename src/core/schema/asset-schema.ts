@@ -10,6 +10,8 @@ import { idOf } from './references';
 import { text } from './values-schema';
 
 export const assetIdSchema = idOf('assets').brand<'AssetId'>();
+/** An asset whose shape was taken over: what names it does without it from then on. */
+export const bakedAssetIdSchema = idOf('assets', { baked: true }).brand<'AssetId'>();
 
 export const shaSchema = z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 of a file, in lower case hex.');
 

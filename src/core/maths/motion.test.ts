@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { length } from '../maths/vec3';
+import { length } from './vec3';
 import { bounced, circled, followed, onSpring, shaken, swayed, type Sprung } from './motion';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });

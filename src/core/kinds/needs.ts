@@ -1,0 +1,25 @@
+/** One thing that something of an effect needs to know of the world. */
+import type { CameraPart } from '../schema/values-schema';
+import type { TargetId } from '../schema/anchor-schema';
+
+export type Need =
+  | 'faces'
+  | 'hands'
+  | 'surfaces'
+  /** People are told from what is behind them. */
+  | 'people'
+  | 'microphone'
+  | { readonly picture: TargetId | null };
+
+/** What showing a part of the camera picture needs. */
+export const needsOfPart = (part: CameraPart): readonly Need[] => {
+  switch (part) {
+    case 'person':
+    case 'background':
+      return ['people'];
+    case 'face':
+      return ['faces'];
+    case 'whole':
+      return [];
+  }
+};

@@ -1,0 +1,113 @@
+/**
+ * The numbers of objects that actions and drives can change, by their path in the document. What every object has, the pose and
+ * the opacity, is kept in `Values`; everything else lies over the object as the document has it.
+ */
+import { perObject } from '../memo';
+import { listed, valueAt, withValueAt, type NumberProperty } from '../schema/properties';
+import { propertiesOf, type EffectObject } from './objects/objects';
+import { clamp } from '../maths/scalar';
+import type { Vec3 } from '../maths/vec3';
+import type { Values } from './values';
+
+/** Least and most. */
+export type Bounds = readonly [low: number, high: number];
+
+const ZERO_TO_ONE: Bounds = [0, 1];
+/** What `Values` holds itself. `size` is a factor on the placed size, metres and degrees elsewhere. */
+const PLACED: Readonly<Record<string, Bounds>> = {
+  moveX: [-1e4, 1e4],
+  moveY: [-1e4, 1e4],
+  moveZ: [-1e4, 1e4],
+  turnX: [-1e6, 1e6],
+  turnY: [-1e6, 1e6],
+  turnZ: [-1e6, 1e6],
+  size: [0, 1000],
+  visible: ZERO_TO_ONE,
+};
+const PLACED_NAMES: Readonly<Record<string, string>> = {
+  moveX: 'move x (m)',
+  moveY: 'move y (m)',
+  moveZ: 'move z (m)',
+  turnX: 'turn x (°)',
+  turnY: 'turn y (°)',
+  turnZ: 'turn z (°)',
+  size: 'size',
+  visible: 'shown',
+};
+
+/** What every object has and `Values` keeps itself. */
+const KEPT = new Set(['opacity']);
+
+/** Numbers of an object that behaviour can change, as its kind describes them; see `objects/`. */
+const drivenOf = perObject((object: EffectObject): Readonly<Record<string, NumberProperty>> => {
+  const found: Record<string, NumberProperty> = {};
+  for (const [path, property] of Object.entries(propertiesOf(object)))
+    if (property.type === 'number' && property.driven) found[path] = property;
+  return found;
+});
+const boundsOf = ({ low, high }: NumberProperty): Bounds => [low, high];
+
+/** Every number of an object that behaviour can change: paths and bounds. A path of its own goes before one that all have. */
+export const numbersOf = perObject((object: EffectObject): Readonly<Record<string, Bounds>> => ({
+  ...PLACED,
+  ...Object.fromEntries(Object.entries(drivenOf(object)).map(([path, number]) => [path, boundsOf(number)])),
+}));
+
+/** What a number of an object is called in a list: "strength of the light", "shortest life (s)". */
+export const numberName = (object: EffectObject | undefined, path: string): string => {
+  const own = object && Object.hasOwn(drivenOf(object), path) ? drivenOf(object)[path] : undefined;
+  return own ? listed(own) : (PLACED_NAMES[path] ?? path);
+};
+
+// A document may say anything, `__proto__` too.
+const isOwn = (object: EffectObject, path: string): boolean =>
+  !KEPT.has(path) && Object.hasOwn(drivenOf(object), path);
+
+const AXES = ['X', 'Y', 'Z'];
+
+/** The number now; null where the object has none of that name. */
+export const readNumber = (object: EffectObject, values: Readonly<Values>, path: string): number | null => {
+  if (isOwn(object, path))
+    return values.numbers?.[path] ?? (valueAt(object, path) as number | undefined) ?? 0;
+  if (path === 'opacity') return values.opacity;
+  if (path === 'visible') return values.visible ? 1 : 0;
+  if (path === 'size') return object.scale[0] === 0 ? 0 : values.scale[0] / object.scale[0];
+  const axis = AXES.indexOf(path.slice(-1));
+  if (axis < 0) return null;
+  if (path.startsWith('move')) return values.move[axis]!;
+  return path.startsWith('turn') ? values.turn[axis]! : null;
+};
+
+const withAxis = (v: Vec3, axis: number, x: number): Vec3 =>
+  v.map((old, i) => (i === axis ? x : old)) as unknown as Vec3;
+
+/** Sets the number in `values`, within its bounds. An unknown name, or what is no number, changes nothing. */
+export const writeNumber = (object: EffectObject, values: Values, path: string, to: number): void => {
+  const all = numbersOf(object);
+  const bounds = Object.hasOwn(all, path) ? all[path] : undefined;
+  if (!bounds || Number.isNaN(to)) return;
+  const value = clamp(to, bounds[0], bounds[1]);
+  if (isOwn(object, path)) {
+    if (values.numbers?.[path] !== value) values.numbers = { ...values.numbers, [path]: value };
+    return;
+  }
+  if (path === 'opacity') values.opacity = value;
+  else if (path === 'visible') values.visible = value >= 0.5;
+  else if (path === 'size')
+    values.scale = [object.scale[0] * value, object.scale[1] * value, object.scale[2] * value];
+  else {
+    const axis = AXES.indexOf(path.slice(-1));
+    if (path.startsWith('move')) values.move = withAxis(values.move, axis, value);
+    else values.turn = withAxis(values.turn, axis, value);
+  }
+};
+
+/** The object with numbers laid over it. */
+export const withNumbers = <O extends EffectObject>(
+  object: O,
+  numbers: Readonly<Record<string, number>>,
+): O =>
+  Object.entries(numbers).reduce(
+    (now, [path, to]) => (isOwn(object, path) ? withValueAt(now, path, to) : now),
+    object,
+  );

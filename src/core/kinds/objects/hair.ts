@@ -1,0 +1,31 @@
+/** Dyed hair, strands and shine kept. */
+import type { z } from 'zod';
+import type { FaceChoice } from '../../schema/anchor-schema';
+import type { ObjectId } from '../../schema/placed-schema';
+import { colour, share } from '../../schema/properties';
+import { defineObject } from './object-kind';
+import { onFace } from './on-face';
+import { onWholeFace, placed } from './placed';
+
+export const hair = defineObject({
+  kind: 'hair',
+  fields: {
+    tint: colour('Colour'),
+    opacity: share('Strength'),
+    /** How far from the crown the wearer's own colour goes over into the dye; 0 dyes the roots too. */
+    roots: share('Roots that keep their colour', { short: 'Roots' }),
+  },
+  ...onFace,
+  rests: 'before',
+  // Hair is dyed on people.
+  needs: () => ['faces', 'people'],
+});
+export type Hair = z.infer<typeof hair.schema>;
+
+export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair => ({
+  ...placed(id, 'Hair colour', order, onWholeFace(face)),
+  kind: 'hair',
+  tint: '#a0473a',
+  opacity: 0.8,
+  roots: 0.25,
+});

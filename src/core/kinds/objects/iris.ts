@@ -1,0 +1,40 @@
+/** Another colour of the iris. */
+import type { z } from 'zod';
+import type { FaceChoice } from '../../schema/anchor-schema';
+import { assetIdSchema } from '../../schema/asset-schema';
+import type { ObjectId } from '../../schema/placed-schema';
+import { colour, share } from '../../schema/properties';
+import { defineObject } from './object-kind';
+import { eyes, onFace } from './on-face';
+import { onWholeFace, placed } from './placed';
+
+export const iris = defineObject({
+  kind: 'iris',
+  fields: {
+    eyes: eyes(),
+    /** A picture of an iris, round and filling its square; null is the colour with drawn fibres. */
+    asset: assetIdSchema.nullable(),
+    tint: colour('Colour'),
+    opacity: share('Opacity'),
+    /** Of the iris that stays black. */
+    pupil: share('Pupil'),
+    /** A light mirrored in the eye. */
+    glint: share('Glint'),
+  },
+  ...onFace,
+  shows: ['picture'],
+  isShowing: true,
+  rests: 'before',
+});
+export type Iris = z.infer<typeof iris.schema>;
+
+export const newIris = (id: ObjectId, order: number, face: FaceChoice = 1): Iris => ({
+  ...placed(id, 'Iris', order, onWholeFace(face)),
+  kind: 'iris',
+  eyes: 'both',
+  asset: null,
+  tint: '#2f7f78',
+  opacity: 0.85,
+  pupil: 0.36,
+  glint: 0.6,
+});

@@ -1,0 +1,39 @@
+/** False lashes along the lids. */
+import type { z } from 'zod';
+import type { FaceChoice } from '../../schema/anchor-schema';
+import type { ObjectId } from '../../schema/placed-schema';
+import { colour, number, share, yesNo } from '../../schema/properties';
+import { defineObject } from './object-kind';
+import { eyes, onFace } from './on-face';
+import { onWholeFace, placed } from './placed';
+
+export const lashes = defineObject({
+  kind: 'lashes',
+  fields: {
+    eyes: eyes(),
+    tint: colour('Colour'),
+    opacity: share('Opacity'),
+    /** Factor on the usual length. */
+    length: number({ name: 'Length', low: 0.2, high: 3, unit: 'percent', driven: true }),
+    /** They are bent upwards from root to tip. */
+    curl: number({ name: 'Curl', low: 0, high: 120, unit: 'degrees', driven: true }),
+    /** Factor on the usual number. */
+    density: number({ name: 'Density', low: 0.2, high: 3, unit: 'percent', driven: true }),
+    lower: yesNo('On the lower lids too'),
+  },
+  ...onFace,
+  rests: 'before',
+});
+export type Lashes = z.infer<typeof lashes.schema>;
+
+export const newLashes = (id: ObjectId, order: number, face: FaceChoice = 1): Lashes => ({
+  ...placed(id, 'Lashes', order, onWholeFace(face)),
+  kind: 'lashes',
+  eyes: 'both',
+  tint: '#17130f',
+  opacity: 0.95,
+  length: 1,
+  curl: 55,
+  density: 1,
+  lower: false,
+});

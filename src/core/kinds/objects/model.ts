@@ -1,0 +1,63 @@
+/** A model with its materials; one of its clips may play. */
+import { z } from 'zod';
+import type { Anchor } from '../../schema/anchor-schema';
+import { assetIdSchema, type Asset, type ModelAsset } from '../../schema/asset-schema';
+import { materialIdSchema } from '../../schema/material-schema';
+import { blendSchema, startDelay, type ObjectId } from '../../schema/placed-schema';
+import { share } from '../../schema/properties';
+import { text } from '../../schema/values-schema';
+import type { Box } from '../../maths/box';
+import { defineObject } from './object-kind';
+import { headAnchor, objectNameFor, placed } from './placed';
+import { restOn } from './resting';
+
+/** The box around a model; null for what is none, or is not there. */
+export const modelBox = (asset: Asset | undefined): Box | null =>
+  asset?.kind === 'model' ? { low: asset.low, high: asset.high } : null;
+
+export const model = defineObject({
+  kind: 'model',
+  fields: {
+    asset: assetIdSchema,
+    opacity: share('Opacity'),
+    blend: blendSchema,
+    /** Name of the clip that plays again and again; null keeps it at rest. */
+    clip: text(200).nullable(),
+    startDelay,
+    /** Materials instead of the model's own: by the number of that material in the model, or `all` for every other one. */
+    materials: z
+      .record(z.string().regex(/^(all|\d{1,4})$/), materialIdSchema)
+      .refine((slots) => Object.keys(slots).length <= 1000, 'At most 1000 materials.'),
+    /** Parts that are not shown, by their place in the part tree. */
+    hiddenParts: z.array(z.number().int().min(0).max(100_000)).max(2000),
+  },
+  isSeen: true,
+  isTouched: true,
+  onFace: false,
+  shows: ['model'],
+  isShowing: true,
+  rests: 'model',
+  ground: ({ asset }, assets) => ({ base: modelBox(assets[asset])?.low[1] ?? 0 }),
+  bounds: ({ asset }, assets) => modelBox(assets[asset]),
+});
+export type ModelObject = z.infer<typeof model.schema>;
+
+/** A model whose origin rests where models rest on the anchor: a head piece on the crown. Its first clip plays. */
+export const newModel = (
+  id: ObjectId,
+  asset: ModelAsset,
+  order: number,
+  anchor: Anchor = headAnchor('crown'),
+): ModelObject => ({
+  ...placed(id, objectNameFor(asset, 'Model'), order, anchor),
+  kind: 'model',
+  materials: {},
+  ...restOn(anchor, model.rests, { base: asset.low[1] }),
+  depthWrite: true,
+  asset: asset.id,
+  opacity: 1,
+  blend: 'normal',
+  clip: asset.clips[0]?.name ?? null,
+  startDelay: 0,
+  hiddenParts: [],
+});

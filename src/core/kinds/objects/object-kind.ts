@@ -1,0 +1,52 @@
+/**
+ * What a kind of object is. A kind is one file beside this one, listed in `objects.ts`: from there the schema of the document, what can be
+ * driven, what is touched, what is missing and what an effect needs follow by themselves.
+ */
+import { z } from 'zod';
+import type { Asset, AssetId } from '../../schema/asset-schema';
+import { placedSchema } from '../../schema/placed-schema';
+import type { Box } from '../../maths/box';
+import type { Need } from '../needs';
+import type { Ground, RestStyle } from './resting';
+
+/** The assets of a document. */
+export type Assets = Readonly<Record<AssetId, Asset>>;
+
+type ObjectOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
+  z.ZodObject<typeof placedSchema & { kind: z.ZodLiteral<K> } & F, z.core.$strict>
+>;
+
+interface Spec<K extends string, F extends z.core.$ZodLooseShape, Face extends boolean> {
+  readonly kind: K;
+  /** What it has besides what all objects have; see `schema/properties.ts` for fields that describe themselves. */
+  readonly fields: F;
+  /** A viewer sees it, or what it does to the picture; else it holds, hides or lights other things. */
+  readonly isSeen: boolean;
+  /** It is touched by its shape; else a finger goes through unless it is given a touch area. */
+  readonly isTouched: boolean;
+  /** It lies on the face as a whole, by its layout and features, and has no place of its own. */
+  readonly onFace: Face;
+  /** Kinds of assets it can show. */
+  readonly shows?: readonly Asset['kind'][];
+  /** It is there to show one. */
+  readonly isShowing?: boolean;
+  /** How it comes to lie on what it sticks to. */
+  readonly rests: RestStyle;
+  readonly ground?: (object: ObjectOf<K, F>, assets: Assets) => Ground;
+  /** The box around it in its own space, metres; null where nobody can say. */
+  readonly bounds: (object: ObjectOf<K, F>, assets: Assets) => Box | null;
+  /** What it needs to know of the world beside where its anchor is. */
+  readonly needs?: (object: ObjectOf<K, F>) => readonly Need[];
+}
+
+/** Makes a kind: its schema is that of all objects with its own fields. */
+export const defineObject = <
+  const K extends string,
+  const F extends z.core.$ZodLooseShape,
+  const Face extends boolean,
+>(
+  spec: Spec<K, F, Face>,
+) => ({
+  ...spec,
+  schema: z.strictObject({ ...placedSchema, kind: z.literal(spec.kind), ...spec.fields }),
+});

@@ -1,0 +1,124 @@
+/** The kinds of objects in the Stack: all of them, and what follows from their definitions. */
+import { z } from 'zod';
+import type { Anchor } from '../../schema/anchor-schema';
+import type { Asset, AssetId } from '../../schema/asset-schema';
+import { namedIn } from '../../schema/references';
+import { propertiesIn, type Property } from '../../schema/properties';
+import type { Box } from '../../maths/box';
+import { perObject } from '../../memo';
+import type { Need } from '../needs';
+import { card } from './card';
+import { cutout } from './cutout';
+import { fill } from './fill';
+import { fountain } from './fountain';
+import { grade } from './grade';
+import { group } from './group';
+import { hair } from './hair';
+import { iris } from './iris';
+import { lashes } from './lashes';
+import { layer } from './layer';
+import { light } from './light';
+import { live } from './live';
+import { model } from './model';
+import { morph } from './morph';
+import type { Assets } from './object-kind';
+import { occluder } from './occluder';
+import { restOn, type Ground, type RestStyle } from './resting';
+import { retouch } from './retouch';
+import { shadowCatcher } from './shadow-catcher';
+import { solid } from './solid';
+import { sound } from './sound';
+import { text } from './text';
+
+export const OBJECT_KINDS = {
+  card,
+  live,
+  fill,
+  layer,
+  iris,
+  lashes,
+  hair,
+  retouch,
+  morph,
+  cutout,
+  model,
+  solid,
+  text,
+  group,
+  occluder,
+  shadowCatcher,
+  light,
+  grade,
+  fountain,
+  sound,
+} as const;
+type Kinds = typeof OBJECT_KINDS;
+export type ObjectKind = keyof Kinds;
+export type ObjectOf<K extends ObjectKind> = z.infer<Kinds[K]['schema']>;
+export type EffectObject = { [K in ObjectKind]: ObjectOf<K> }[ObjectKind];
+/** Objects that lie on a face as a whole. */
+export type OnFace = {
+  [K in ObjectKind]: Kinds[K]['onFace'] extends true ? ObjectOf<K> : never;
+}[ObjectKind];
+
+const schemas = Object.values(OBJECT_KINDS).map((kind) => kind.schema);
+type Schemas = Kinds[ObjectKind]['schema'];
+export const objectSchema = z.discriminatedUnion(
+  'kind',
+  schemas as [Schemas, ...Schemas[]],
+) as unknown as z.ZodType<EffectObject>;
+
+/** What a kind is, for whoever does not care which one it is. */
+export interface AnyKind {
+  readonly kind: ObjectKind;
+  readonly schema: z.ZodType;
+  readonly isSeen: boolean;
+  readonly isTouched: boolean;
+  readonly onFace: boolean;
+  readonly shows?: readonly Asset['kind'][];
+  readonly isShowing?: boolean;
+  readonly rests: RestStyle;
+  readonly ground?: (object: EffectObject, assets: Assets) => Ground;
+  readonly bounds: (object: EffectObject, assets: Assets) => Box | null;
+  readonly needs?: (object: EffectObject) => readonly Need[];
+}
+export const kindOf = (object: { readonly kind: ObjectKind }): AnyKind =>
+  OBJECT_KINDS[object.kind] as unknown as AnyKind;
+
+/** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
+export const isOnFace = (object: EffectObject): object is OnFace => kindOf(object).onFace;
+/** Whether a viewer sees the object, or what it does to the picture. */
+export const isSeen = (object: EffectObject): boolean => kindOf(object).isSeen;
+/** Whether an object may show an asset. */
+export const canShow = (object: EffectObject, asset: Asset): boolean =>
+  kindOf(object).shows?.includes(asset.kind) === true;
+
+/** Every described property of an object, by its path. */
+export const propertiesOf = perObject((object: EffectObject): Readonly<Record<string, Property>> =>
+  propertiesIn(kindOf(object).schema, object),
+);
+
+/** Assets an object names, each once; `baked` are those whose shape it has taken over. */
+const assetsNamed = perObject(
+  (object: EffectObject): { readonly shown: AssetId[]; readonly baked: AssetId[] } => ({
+    shown: namedIn(kindOf(object).schema, object, 'assets', false) as AssetId[],
+    baked: namedIn(kindOf(object).schema, object, 'assets', true) as AssetId[],
+  }),
+);
+/** The assets an object is made of. */
+export const assetsOf = (object: EffectObject): readonly AssetId[] => {
+  const { shown, baked } = assetsNamed(object);
+  return baked.length === 0 ? shown : [...new Set([...shown, ...baked])];
+};
+/** Those that it needs to be drawn. */
+export const assetsNeededBy = (object: EffectObject): readonly AssetId[] => assetsNamed(object).shown;
+
+/** Where an object comes to rest on an anchor. */
+export const restingPlace = (
+  object: EffectObject,
+  anchor: Anchor,
+  assets: Assets,
+): ReturnType<typeof restOn> => {
+  const { rests, ground } = kindOf(object);
+  return restOn(anchor, rests, ground?.(object, assets));
+};
