@@ -11,7 +11,7 @@ import type { SurfacePage } from '../e2e/harness/surface-page';
 import { writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
 import { circuitOf, newNode } from '../src/core/document/new-material';
-import { newGradeStep } from '../src/core/document/new-grade-step';
+import { newGradeStep } from '../src/core/edits/new-grade-step';
 import type { AssetId, Circuit, GradeStep, NodeId } from '../src/core/document/schema';
 import { report } from './report';
 

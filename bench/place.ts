@@ -11,7 +11,7 @@ import { startServer } from '../e2e/harness/server';
 import { blankEffect } from '../src/core/document/defaults';
 import { FOREHEAD } from '../src/core/kinds/objects/placed';
 import { newSolid } from '../src/core/kinds/objects/solid';
-import { changeObjects, type Common } from '../src/core/document/edits';
+import { changeObjects, type Common } from '../src/core/edits/object-edits';
 import { History } from '../src/core/document/history';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { dragged } from '../src/core/placing/drag';

@@ -1,5 +1,5 @@
 /** Runtime step for 200 objects and 50 cues with all their actions running, without drawing. */
-import { compile } from '../src/core/behave/program';
+import { compile } from '../src/core/program/program';
 import { Runtime } from '../src/core/behave/runtime';
 import { sampleEffect } from '../src/core/document/sample';
 import { FIRST_TAKE } from '../src/core/takes/library';

@@ -1,5 +1,5 @@
 /** Actions and cues of the demo effects, briefly. */
-import { newAction } from '../src/core/document/new-cues';
+import { newAction } from '../src/core/kinds/actions/actions';
 import type { Action, ActionKind, Cue, ObjectId } from '../src/core/document/schema';
 
 export const act = (

@@ -3,7 +3,8 @@
  * the same visitor in it, light from above and the net of light that water throws, bubbles when the mouth opens, and
  * everything under one grade.
  */
-import { newAction, newCue } from '../src/core/document/new-cues';
+import { newCue } from '../src/core/document/new-cues';
+import { newAction } from '../src/core/kinds/actions/actions';
 import { blankEffect } from '../src/core/document/defaults';
 import { newMaterial } from '../src/core/document/new-material';
 import { newCard } from '../src/core/kinds/objects/card';

@@ -2,7 +2,8 @@
 import { expect, test } from './harness/test';
 import { CLIP_MOMENTS } from './harness/clip';
 import { blankEffect } from '../src/core/document/defaults';
-import { newAction, newCue } from '../src/core/document/new-cues';
+import { newCue } from '../src/core/document/new-cues';
+import { newAction } from '../src/core/kinds/actions/actions';
 import { newCard } from '../src/core/kinds/objects/card';
 import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
 import { keptPicture, releasedPath, seenFrames, watchFrames, watchStamps } from './harness/pages';

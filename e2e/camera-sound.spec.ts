@@ -1,6 +1,7 @@
 /** An effect that listens, on a real microphone stream: the header lets it, the viewer is asked, and it hears. */
 import { blankEffect } from '../src/core/document/defaults';
-import { newAction, newCue } from '../src/core/document/new-cues';
+import { newCue } from '../src/core/document/new-cues';
+import { newAction } from '../src/core/kinds/actions/actions';
 import { newCard } from '../src/core/kinds/objects/card';
 import type { Cue, CueId, Effect, ObjectId } from '../src/core/document/schema';
 import { keptPicture, releasedPath, shareOf } from './harness/pages';

@@ -1,7 +1,7 @@
 /** Cutouts of faces in pixels: every pixel of the camera picture says where it is, so it is seen what a cutout shows. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import { cutoutAfter } from '../src/core/document/cutout-edits';
+import { cutoutAfter } from '../src/core/edits/cutout-edits';
 import { newCutout } from '../src/core/kinds/objects/cutout';
 import { newLayer } from '../src/core/kinds/objects/layer';
 import { newMorph } from '../src/core/kinds/objects/morph';

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
 import { readCube, writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
-import { newGradeStep } from '../src/core/document/new-grade-step';
+import { newGradeStep } from '../src/core/edits/new-grade-step';
 import type { AssetId, GradeStep, GradeStepKind, StepOf } from '../src/core/document/schema';
 import { gradeColour } from '../src/core/grade/grade';
 import { openBlank } from './harness/blank-page';

@@ -9,7 +9,7 @@ import { newLayer } from '../src/core/kinds/objects/layer';
 import { newMorph } from '../src/core/kinds/objects/morph';
 import type { Effect, EffectObject, Morph } from '../src/core/document/schema';
 import { FACE_LANDMARKS, OVAL } from '../src/core/face/landmarks';
-import { movesOf } from '../src/core/face/morph/morph-moves';
+import { movesOf } from '../src/core/placing/morph-moves';
 import { morphed } from '../src/core/face/morph/moves';
 import { outlineFrom } from '../src/core/face/morph/outline';
 import { packMoves } from '../src/core/face/morph/packed-moves';

@@ -1,5 +1,5 @@
 /** Runs in a blank page: people of known shape before a backdrop, and cards that show parts of the picture. */
-import { compile } from '../../src/core/behave/program';
+import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect } from '../../src/core/document/defaults';
 import type { Backdrop, Effect, EffectObject } from '../../src/core/document/schema';

@@ -1,5 +1,5 @@
 /** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
-import { compile } from '../../src/core/behave/program';
+import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import { newCard } from '../../src/core/kinds/objects/card';

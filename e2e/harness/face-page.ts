@@ -1,5 +1,5 @@
 /** Runs in a blank page: an effect drawn by the stage over a take, or over a face before a plain colour. */
-import { compile } from '../../src/core/behave/program';
+import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import type { Effect } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';

@@ -8,7 +8,7 @@ import {
   Vector2,
   type WebGLRenderer,
 } from 'three';
-import { compile } from '../../src/core/behave/program';
+import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect } from '../../src/core/document/defaults';
 import { newGrade } from '../../src/core/kinds/objects/grade';

@@ -1,5 +1,5 @@
 /** Runs in a blank page: a surface that fills the picture, in a material, drawn by the stage. */
-import { compile } from '../../src/core/behave/program';
+import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import { newMaterial } from '../../src/core/document/new-material';

@@ -1,8 +1,10 @@
+import { ACTIONS_BY_GROUP } from '../core/kinds/actions/actions';
 import { describe, expect, test } from '@jest/globals';
 import { READY_NAMES, readyTrigger, rises } from '../core/kinds/ready-triggers';
 import { PROMPT_LANGUAGES, promptLanguage, promptText } from '../core/behave/prompt-texts';
 import type { Reason } from '../core/behave/why';
-import { newAction, newCue } from '../core/document/new-cues';
+import { newCue } from '../core/document/new-cues';
+import { newAction } from '../core/kinds/actions/actions';
 import { sampleEffect } from '../core/document/sample';
 import {
   ACTION_KINDS,
@@ -34,7 +36,6 @@ const cue = {
 describe('every name the core knows has a word, and no two the same', () => {
   test.each([
     ['triggers', READY_NAMES, words.READY_WORDS],
-    ['actions', ACTION_KINDS, words.ACTION_WORDS],
     ['easings', EASING_NAMES, words.EASING_WORDS],
   ] as const)('%s', (_, names, table) => {
     const said = names.map((name) => (table as Record<string, string>)[name]);
@@ -43,7 +44,7 @@ describe('every name the core knows has a word, and no two the same', () => {
   });
   test('each trigger and each action stands in one group of its list', () => {
     expect(words.READY_GROUPS.flatMap(([, list]) => list).sort()).toEqual([...READY_NAMES].sort());
-    expect(words.ACTION_GROUPS.flatMap(([, list]) => list).sort()).toEqual([...ACTION_KINDS].sort());
+    expect(ACTIONS_BY_GROUP.flatMap(([, list]) => list).sort()).toEqual([...ACTION_KINDS].sort());
   });
   test('each signal can be said, with nothing chosen yet', () => {
     for (const option of signalSchema.options) {

@@ -1,55 +1,20 @@
 /** What cues do, in words: actions, curves, times, numbers. */
 import {
   type Action,
-  type ActionKind,
   type EasingChoice,
   type Effect,
-  type EffectObject,
   type MaterialId,
   type NodeId,
   type ReadyPrompt,
 } from '../core/document/schema';
 import { type Easing } from '../core/maths/easing';
+import type { Names } from '../core/kinds/actions/action-kind';
+import { actionKind } from '../core/kinds/actions/actions';
 import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { NODE_WORDS, portWords } from './material-words';
 import { cueName } from './when-words';
 import { named, objectName, trim } from './behave-names';
-
-export const ACTION_WORDS: Record<ActionKind, string> = {
-  show: 'show',
-  hide: 'hide',
-  toggle: 'show or hide',
-  fade: 'fade',
-  move: 'move',
-  turn: 'turn',
-  size: 'size',
-  pose: 'go to a captured pose',
-  circle: 'circle',
-  face: 'face the viewer',
-  follow: 'follow',
-  shake: 'shake',
-  sway: 'sway',
-  bounce: 'bounce',
-  colour: 'colour',
-  number: 'change a number',
-  play: 'play or stop',
-  picture: 'next picture',
-  burst: 'burst',
-  flow: 'let it flow',
-  variable: 'set a variable',
-  prompt: 'prompt',
-  scene: 'go to scene',
-  cue: 'start or stop a cue',
-};
-export const ACTION_GROUPS: readonly (readonly [string, readonly ActionKind[]])[] = [
-  ['Seen or not', ['show', 'hide', 'toggle', 'fade', 'colour']],
-  ['Move', ['move', 'turn', 'size', 'pose', 'circle', 'follow', 'face']],
-  ['Keeps moving', ['sway', 'shake', 'bounce']],
-  ['Play', ['play', 'picture', 'burst', 'flow']],
-  ['Values', ['number', 'variable']],
-  ['Effect', ['prompt', 'scene', 'cue']],
-];
 
 export const EASING_WORDS: Record<Easing, string> = {
   steady: 'steady',
@@ -65,61 +30,20 @@ export const easingWords = (easing: EasingChoice): string => {
   return easing.kind === 'bezier' ? 'own curve' : 'own spring';
 };
 
-/** The first object it acts on. */
-const objectOf = (effect: Effect, { targets: [id] }: Action): EffectObject | undefined =>
-  id === undefined ? undefined : effect.objects[id];
+/** How things are called in sentences about an action. */
+const namesFor = (effect: Effect, { targets: [first] }: Action): Names => ({
+  object: (id) => objectName(effect, id),
+  cue: (id) => cueName(effect, id),
+  prompt: (id) => promptName(effect, id),
+  scene: (id) => named(effect.scenes, id, 'scene'),
+  variable: (id) => named(effect.variables, id, 'variable'),
+  number: (property) => numberName(first === undefined ? undefined : effect.objects[first], property),
+});
 
 /** What an action does, without saying to what: "size to 130 %", "move by 0, 3, 0 cm". */
 export const actionSummary = (effect: Effect, action: Action): string => {
-  const list = (v: readonly number[], k: number) => v.map((n) => trim(n * k)).join(', ');
-  switch (action.kind) {
-    case 'fade':
-      return `fade to ${trim(action.opacity * 100)} %`;
-    case 'move':
-      return `move ${action.mode} ${list(action.by, 100)} cm`;
-    case 'turn':
-      return `turn ${action.mode} ${list(action.by, 1)}°`;
-    case 'size':
-      return `size ${action.mode} ${trim(action.factor * 100)} %`;
-    case 'pose':
-      return 'go to the captured pose';
-    case 'circle':
-      return `circle ${action.around === 'viewer' ? 'the viewer' : action.around === 'middle' ? 'its middle' : objectName(effect, action.object)}`;
-    case 'follow':
-      return `follow ${action.object === null ? 'the viewer' : objectName(effect, action.object)}`;
-    case 'sway':
-      return `sway ${trim(action.angle)}°`;
-    case 'bounce':
-      return `bounce ${trim(action.height * 100)} cm`;
-    case 'colour':
-      return `colour to ${action.colour}`;
-    case 'number':
-      return action.property === ''
-        ? 'change a number to be chosen'
-        : `${numberName(objectOf(effect, action), action.property)} ${action.mode} ${trim(action.value)}`;
-    case 'play':
-      return { play: 'play', pause: 'pause', stop: 'stop' }[action.do];
-    case 'picture':
-      return action.go === 'to' ? `picture ${action.number}` : `${action.go} picture`;
-    case 'burst':
-      return `burst of ${action.count}`;
-    case 'flow':
-      return action.share === 1 ? 'flow' : `flow at ${trim(action.share * 100)} %`;
-    case 'variable': {
-      const name = named(effect.variables, action.variable, 'variable');
-      return action.mode === 'to'
-        ? `set ${name} to ${trim(action.value)}`
-        : `change ${name} by ${trim(action.value)}`;
-    }
-    case 'prompt':
-      return `${action.show ? 'show' : 'hide'} the prompt “${promptName(effect, action.prompt)}”`;
-    case 'scene':
-      return `go to ${named(effect.scenes, action.scene, 'scene')}`;
-    case 'cue':
-      return `${action.do} “${cueName(effect, action.cue)}”`;
-    default:
-      return ACTION_WORDS[action.kind];
-  }
+  const { summary, name } = actionKind(action.kind);
+  return summary?.(action, namesFor(effect, action)) ?? name;
 };
 
 export const promptName = (effect: Effect, id: string | null): string => {

@@ -4,7 +4,8 @@ import { type Missing } from '../core/behave/explain';
 import { type Acted } from '../core/behave/chronicle';
 import { type Action, type Cue, type Effect } from '../core/document/schema';
 import { conditionWords, cueName, signalWords, triggerWords } from './when-words';
-import { ACTION_WORDS, actionSummary } from './then-words';
+import { actionKind } from '../core/kinds/actions/actions';
+import { actionSummary } from './then-words';
 import { objectName, trim } from './behave-names';
 
 const LACKS: Record<Missing, string> = {
@@ -128,7 +129,7 @@ export const causeWords = (effect: Effect, cause: Cause): string => {
     case 'acted': {
       const cue = effect.cues[cause.act.cue];
       const action = cue && actionById(cue, cause.act.action);
-      const what = action ? actionSummary(effect, action) : ACTION_WORDS[cause.act.kind];
+      const what = action ? actionSummary(effect, action) : actionKind(cause.act.kind).name;
       return `${what}: the cue “${cueName(effect, cause.act.cue)}” ${WHAT_WORDS[cause.act.what]} at ${cause.act.time.toFixed(1)} s.`;
     }
     case 'group-hidden':

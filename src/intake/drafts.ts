@@ -1,7 +1,7 @@
 /** What reading a file gives: an asset in all but its id, with the bytes that are to be kept. */
 import type { GridGuess } from '../core/assets/frames/guess-grid';
 import type { ModelPart } from '../core/assets/models/inspect';
-import type { Deviation } from '../core/assets/models/surface-distance';
+import type { Deviation } from '../core/maths/surface-distance';
 import type { Asset, AssetKind, BlendMode, FileMime } from '../core/document/schema';
 import type { Unit } from '../core/units';
 

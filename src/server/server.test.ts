@@ -11,7 +11,8 @@ import { writeWav } from '../core/assets/sounds/wav';
 import { writeRadiance } from '../core/assets/surroundings/radiance';
 import { blankEffect, newPicture } from '../core/document/defaults';
 import { newCard } from '../core/kinds/objects/card';
-import * as edits from '../core/document/edits';
+import { applyEdit } from '../core/document/edit';
+import { bringIn } from '../core/edits/asset-edits';
 import { diff } from '../core/document/patch';
 import { sampleEffect } from '../core/document/sample';
 import type { Asset, AssetId, Effect, FileRef, ObjectId, PictureAsset } from '../core/document/schema';
@@ -282,10 +283,7 @@ describe('releases', () => {
     const file = (await upload(await png('#2ac'))).body as FileRef;
     const asset = newPicture('asset_kelp' as AssetId, 'kelp.png', file, 20, 10);
     const card = newCard('obj_kelp' as ObjectId, asset, 0);
-    const { effect } = edits.applyEdit(
-      blankEffect('Kelp Crown!'),
-      edits.bringIn('Bring in', [asset], [card]),
-    );
+    const { effect } = applyEdit(blankEffect('Kelp Crown!'), bringIn('Bring in', [asset], [card]));
     return { id: await create({ ...effect, listing: { summary: 's', tags: [], icon: asset.id } }), asset };
   };
   test('built, versioned, served under one address', async () => {

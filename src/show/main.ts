@@ -1,5 +1,5 @@
 /** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
-import { compile } from '../core/behave/program';
+import { compile } from '../core/program/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
 import { requirementsOf } from '../core/requirements/requirements';
@@ -7,7 +7,7 @@ import { FIRST_TAKE } from '../core/takes/library';
 import { takeFor } from '../core/takes/library/take-for';
 import { makeTake } from '../core/takes/make-take';
 import type { Take } from '../core/takes/take';
-import type { Finger } from '../core/behave/inputs';
+import type { Finger } from '../core/program/inputs';
 import { heardOn } from '../core/behave/loudness';
 import { promptLanguage } from '../core/behave/prompt-texts';
 import { ViewerOverlay } from '../stage/overlay/viewer-overlay';

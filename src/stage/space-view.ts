@@ -11,7 +11,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { compile, type Program } from '../core/behave/program';
+import { compile, type Program } from '../core/program/program';
 import type { Anchor, Effect, ObjectId } from '../core/document/schema';
 import type { Here } from '../core/placing/anchors';
 import type { Box } from '../core/maths/box';

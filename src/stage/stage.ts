@@ -10,8 +10,8 @@ import {
   type Camera,
   type Scene,
 } from 'three';
-import type { Program } from '../core/behave/program';
-import type { View } from '../core/behave/inputs';
+import type { Program } from '../core/program/program';
+import type { View } from '../core/program/inputs';
 import type { Runtime } from '../core/behave/runtime';
 import type { EffectObject, ObjectId } from '../core/document/schema';
 import type { LightEstimate, TrackFrame } from '../core/tracking/track-frame';

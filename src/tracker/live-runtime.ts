@@ -1,7 +1,7 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
-import type { Program } from '../core/behave/program';
+import type { Program } from '../core/program/program';
 import { Runtime } from '../core/behave/runtime';
-import type { ControlSet, Finger, View } from '../core/behave/inputs';
+import type { ControlSet, Finger, View } from '../core/program/inputs';
 import type { ControlId, ViewerEvent } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compile } from '../core/behave/program';
+import { compile } from '../core/program/program';
 import { Runtime } from '../core/behave/runtime';
 import { blankEffect } from '../core/document/defaults';
-import { newAction, newCue } from '../core/document/new-cues';
+import { newCue } from '../core/document/new-cues';
+import { newAction } from '../core/kinds/actions/actions';
 import { newCard } from '../core/kinds/objects/card';
 import { sampleAsset, sampleEffect } from '../core/document/sample';
 import type { CueId, Effect, ObjectId } from '../core/document/schema';

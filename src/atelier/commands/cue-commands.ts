@@ -1,8 +1,9 @@
 /** Beginning, copying and pasting cues. */
 import { addRecipe, type Recipe } from '../../core/behave/recipes/recipes';
 import type { ReadyTrigger } from '../../core/kinds/ready-triggers';
-import { copiedCue, pasteBeat, pasteCues, putCue, type CuePiece } from '../../core/document/cue-edits';
-import { newAction, newCue } from '../../core/document/new-cues';
+import { copiedCue, pasteBeat, pasteCues, putCue, type CuePiece } from '../../core/edits/cue-edits';
+import { newCue } from '../../core/document/new-cues';
+import { newAction } from '../../core/kinds/actions/actions';
 import { cueOrder, orderBetween } from '../../core/document/queries';
 import {
   beatSchema,

@@ -1,8 +1,8 @@
 /** One drag of the handles: from what everything was when they were taken hold of to what the drag makes of it. */
-import { changeObjects, type Common } from '../../core/document/edits';
-import { outermostOf } from '../../core/document/stack-edits';
+import { changeObjects, type Common } from '../../core/edits/object-edits';
+import { outermostOf } from '../../core/edits/stack-edits';
 import type { EffectObject, ObjectId } from '../../core/document/schema';
-import type { Program } from '../../core/behave/program';
+import type { Program } from '../../core/program/program';
 import { throughMatrix } from '../../core/maths/matrix';
 import { layeringOf, type Here } from '../../core/placing/anchors';
 import { fitOf } from '../../core/placing/fit';

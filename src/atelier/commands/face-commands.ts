@@ -11,9 +11,10 @@ import {
   piecesOf,
   saveLook,
   wearLook,
-} from '../../core/document/look-edits';
+} from '../../core/edits/look-edits';
 import { newPicture } from '../../core/document/defaults';
-import { addObject, edit } from '../../core/document/edits';
+import { addObject } from '../../core/edits/object-edits';
+import { edit } from '../../core/document/edit';
 import { newHair } from '../../core/kinds/objects/hair';
 import { newIris } from '../../core/kinds/objects/iris';
 import { newLashes } from '../../core/kinds/objects/lashes';

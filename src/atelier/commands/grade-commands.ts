@@ -2,8 +2,8 @@
 import { writeCube } from '../../core/assets/colour/cube';
 import type { ColourTable } from '../../core/assets/colour/table';
 import { newGrade } from '../../core/kinds/objects/grade';
-import { newGradeStep } from '../../core/document/new-grade-step';
-import { addGradeStep } from '../../core/document/grade-edits';
+import { newGradeStep } from '../../core/edits/new-grade-step';
+import { addGradeStep } from '../../core/edits/grade-edits';
 import { stackOrder } from '../../core/document/queries';
 import type { AssetId, Effect, Grade, GradeStepKind, ObjectId } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';

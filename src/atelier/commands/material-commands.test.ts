@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
-import { addMaterial } from '../../core/document/material-edits';
+import { addMaterial } from '../../core/edits/material-edits';
 import { materialIdOf } from '../../core/document/material-queries';
 import { newMaterial } from '../../core/document/new-material';
 import { headAnchor } from '../../core/kinds/objects/placed';

@@ -1,7 +1,8 @@
 /** Materials by command: made, worn, filled from a set of pictures, given a circuit. */
 import { recogniseSet, type RecognisedSet } from '../../core/assets/texture-sets';
-import { edit, applyEdit, styleFlat, type Edit } from '../../core/document/edits';
-import { addMaterial, changeMaterial, wearMaterial } from '../../core/document/material-edits';
+import { styleFlat } from '../../core/edits/object-edits';
+import { edit, applyEdit, type Edit } from '../../core/document/edit';
+import { addMaterial, changeMaterial, wearMaterial } from '../../core/edits/material-edits';
 import { ALL_SLOTS, materialIdOf, wearsMaterials, type Wearer } from '../../core/document/material-queries';
 import { newMaterial } from '../../core/document/new-material';
 import {

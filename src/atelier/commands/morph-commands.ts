@@ -1,6 +1,7 @@
 /** Morphs and cutouts of faces by command. */
 import type { Draft } from 'immer';
-import { addObject, edit } from '../../core/document/edits';
+import { addObject } from '../../core/edits/object-edits';
+import { edit } from '../../core/document/edit';
 import { faceObj } from '../../core/assets/models/face-obj';
 import { newCutout } from '../../core/kinds/objects/cutout';
 import { newMorph } from '../../core/kinds/objects/morph';

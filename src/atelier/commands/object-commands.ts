@@ -1,5 +1,5 @@
 /** What can be done to what is selected, for buttons, keys and the palette alike. */
-import { changeObjects, removeObjects, type Common } from '../../core/document/edits';
+import { changeObjects, removeObjects, type Common } from '../../core/edits/object-edits';
 import { withDescendants } from '../../core/document/queries';
 import type { EffectObject, FaceChoice, ObjectId } from '../../core/document/schema';
 import {
@@ -9,8 +9,8 @@ import {
   mirrorObjects,
   type CuesOfCopy,
   type MaterialsOfCopy,
-} from '../../core/document/copy-edits';
-import { groupObjects, outermostOf, ungroupObjects } from '../../core/document/stack-edits';
+} from '../../core/edits/copy-edits';
+import { groupObjects, outermostOf, ungroupObjects } from '../../core/edits/stack-edits';
 import { newId, newObjectId } from '../api/ids';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';

@@ -7,7 +7,7 @@ import { localMatrix, type Placed } from '../../core/placing/local';
 import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
 import { inverseMatrix, times } from '../../core/maths/matrix';
-import { addObject, changeObject, changeObjects, type Common } from '../../core/document/edits';
+import { addObject, changeObject, changeObjects, type Common } from '../../core/edits/object-edits';
 import { FOREHEAD } from '../../core/kinds/objects/placed';
 import { newFill } from '../../core/kinds/objects/fill';
 import { newFountain } from '../../core/kinds/objects/fountain';
@@ -22,7 +22,7 @@ import { newText } from '../../core/kinds/objects/text';
 import { newPictureLayer } from '../../core/kinds/objects/layer';
 import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
 import { restingPlace } from '../../core/kinds/objects/objects';
-import { addTarget } from '../../core/document/scene-edits';
+import { addTarget } from '../../core/edits/scene-edits';
 import {
   CAMERA_PARTS,
   SOLID_SHAPES,
@@ -38,8 +38,8 @@ import {
   type SolidShape,
   type TargetId,
 } from '../../core/document/schema';
-import { spreadObject } from '../../core/document/copy-edits';
-import { outermostOf } from '../../core/document/stack-edits';
+import { spreadObject } from '../../core/edits/copy-edits';
+import { outermostOf } from '../../core/edits/stack-edits';
 import { newId, newObjectId, newTargetId } from '../api/ids';
 import type { Destination } from '../intake/placing';
 import { useDeskStore } from '../stores/desk';

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { Moon, Redo2, Search, Sun, Undo2 } from '@lucide/vue';
 import { check } from '../../core/checks/checks';
-import { renameEffect } from '../../core/document/edits';
+import { renameEffect } from '../../core/edits/effect-edits';
 import { STAGES, useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { sizeWords } from '../words';

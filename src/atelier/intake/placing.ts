@@ -7,7 +7,7 @@ import { newLight } from '../../core/kinds/objects/light';
 import { newModel } from '../../core/kinds/objects/model';
 import { newOccluder } from '../../core/kinds/objects/occluder';
 import { newSound } from '../../core/kinds/objects/sound';
-import { newGradeStep } from '../../core/document/new-grade-step';
+import { newGradeStep } from '../../core/edits/new-grade-step';
 import { cardExtent } from '../../core/kinds/objects/resting';
 import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
 import type {

@@ -1,7 +1,9 @@
 /** Layered artwork as objects, and the same file again: pictures change, what the creator did stays. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyEdit, bringIn, changeObject, styleCard } from '../../core/document/edits';
+import { changeObject, styleCard } from '../../core/edits/object-edits';
+import { applyEdit } from '../../core/document/edit';
+import { bringIn } from '../../core/edits/asset-edits';
 import { blankEffect } from '../../core/document/defaults';
 import { stackOrder } from '../../core/document/queries';
 import { sampleFile } from '../../core/document/sample';

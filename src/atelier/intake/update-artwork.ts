@@ -1,6 +1,6 @@
 /** Layered artwork that came in before and comes again: pictures change, placement stays. */
-import type { Edit } from '../../core/document/edits';
-import { bringIn, replaceAsset } from '../../core/document/edits';
+import type { Edit } from '../../core/document/edit';
+import { bringIn, replaceAsset } from '../../core/edits/asset-edits';
 import { objectsShowing } from '../../core/document/asset-uses';
 import type { Asset, Effect, EffectObject, ObjectId, PictureAsset } from '../../core/document/schema';
 import type { LayerDraft } from '../../intake/drafts';

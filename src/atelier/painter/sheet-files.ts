@@ -1,7 +1,7 @@
 /** Sheets of the painter as files: read, scaled, written as PNG. */
 import { IconiaError } from '../../core/errors';
 import type { FaceRegion } from '../../core/face/region-names';
-import { regionMask } from '../../core/makeup/region-mask';
+import { regionMask } from '../../core/face/region-mask';
 import { blankSheet, SHEET_SIZE, type Sheet } from '../../core/painter/sheet';
 
 /** Regions are measured this fine and drawn larger: their edges are soft. */

@@ -1,6 +1,8 @@
 /** Where work could be lost: saves under way, other windows, servers that are away or refuse, browsers that keep nothing. */
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { changeObject, edit, renameEffect } from '../../core/document/edits';
+import { changeObject } from '../../core/edits/object-edits';
+import { edit } from '../../core/document/edit';
+import { renameEffect } from '../../core/edits/effect-edits';
 import { applyPatch, diff, type Patch } from '../../core/document/patch';
 import { sampleEffect } from '../../core/document/sample';
 import type { Effect, ObjectId } from '../../core/document/schema';

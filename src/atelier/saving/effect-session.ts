@@ -6,7 +6,7 @@
  */
 import { freeze } from 'immer';
 import { IconiaError, sentence } from '../../core/errors';
-import type { Edit } from '../../core/document/edits';
+import type { Edit } from '../../core/document/edit';
 import { History } from '../../core/document/history';
 import { mergeOnto } from '../../core/document/merge';
 import { applyPatch, diff, type Patch } from '../../core/document/patch';

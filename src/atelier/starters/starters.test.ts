@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync, existsSync } from 'node:fs';
-import { applyEdit } from '../../core/document/edits';
+import { applyEdit } from '../../core/document/edit';
 import { newPicture } from '../../core/document/defaults';
 import { sampleFile } from '../../core/document/sample';
 import { sampleModel } from '../../core/document/sample-assets';
 import { effectSchema, type Asset, type AssetId } from '../../core/document/schema';
-import { clearSamples } from '../../core/document/sample-edits';
+import { clearSamples } from '../../core/edits/sample-edits';
 import { catalogueSchema } from '../../core/stock/catalogue';
 import { hasAnchor } from '../../core/takes/library/take-for';
 import { SHIPPED_TAKES } from '../../core/takes/library';

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, type EffectRecord } from '../api/client';
 import { IconiaError } from '../../core/errors';
-import type { Edit } from '../../core/document/edits';
+import type { Edit } from '../../core/document/edit';
 import { blankEffect } from '../../core/document/defaults';
 import type { Effect } from '../../core/document/schema';
 import { EffectSession, type SaveState } from '../saving/effect-session';

@@ -1,7 +1,7 @@
 /** Bringing files in: what was dropped, how far it is, what came of it. */
 import { defineStore } from 'pinia';
 import { computed, reactive, ref } from 'vue';
-import { bringIn, replaceAsset } from '../../core/document/edits';
+import { bringIn, replaceAsset } from '../../core/edits/asset-edits';
 import { sentence } from '../../core/errors';
 import type { Anchor, Asset, AssetId } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';

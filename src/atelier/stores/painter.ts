@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/errors';
 import { newPicture } from '../../core/document/defaults';
-import { paintLayer } from '../../core/document/look-edits';
+import { paintLayer } from '../../core/edits/look-edits';
 import { usesOf } from '../../core/document/asset-uses';
 import type { Layer, ObjectId, PictureAsset } from '../../core/document/schema';
 import type { Spot } from '../../core/face/skin-spot';

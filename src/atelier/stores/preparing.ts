@@ -1,7 +1,7 @@
 /** Preparing assets anew from their originals: one-click mends, and the panel with before and after. */
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { replaceAsset } from '../../core/document/edits';
+import { replaceAsset } from '../../core/edits/asset-edits';
 import { sentence } from '../../core/errors';
 import type { Asset, AssetId } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { catalogueSchema, type StockItem } from '../../core/stock/catalogue';
-import { bringIn } from '../../core/document/edits';
+import { bringIn } from '../../core/edits/asset-edits';
 import { sentence } from '../../core/errors';
 import type { Asset, AssetId } from '../../core/document/schema';
 import { newAssetId } from '../api/ids';

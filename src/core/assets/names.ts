@@ -1,5 +1,5 @@
 /** Renames many assets at once: find and replace, case, prefix, numbers. The ending stays. */
-import type { Asset, AssetId } from '../document/schema';
+import type { Asset, AssetId } from '../schema/asset-schema';
 import { cutText } from '../text';
 
 export interface NamePlan {

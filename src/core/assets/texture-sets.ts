@@ -2,7 +2,7 @@
  * Sets of pictures for one material, told apart by the names of their files: "crab_basecolor.png", "crab-normal-2k.png",
  * "crab_ORM.png". Names vary by the program they come from; the words below are those in use.
  */
-import { MAP_SLOTS, type MapSlot } from '../document/schema';
+import { MAP_SLOTS, type MapSlot } from '../schema/material-schema';
 
 export type SetSlot = MapSlot | 'mask';
 

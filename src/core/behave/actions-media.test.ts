@@ -7,7 +7,7 @@ import { newSound as freshSound } from '../kinds/objects/sound';
 import type { AssetId, EffectObject, ObjectId } from '../document/schema';
 import { toOuter } from '../maths/pose';
 import { distance, pointAt } from '../maths/vec3';
-import { compile } from './program';
+import { compile } from '../program/program';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, effectOf, pass, STILL, TAP, type Told, started } from './testing';
 

@@ -11,7 +11,7 @@ import { compose, fromAngles, angleBetween, fromAxisAngle } from '../maths/quate
 import { distance } from '../maths/vec3';
 import { positionOf } from '../maths/matrix';
 import { STEP } from '../units';
-import { compile } from './program';
+import { compile } from '../program/program';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, effectOf, pass, STILL, TAP, type Told, started } from './testing';
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { blankEffect } from '../document/defaults';
-import { newAction, newCue } from '../document/new-cues';
+import { newCue } from '../document/new-cues';
+import { newAction } from '../kinds/actions/actions';
 import { newCard } from '../kinds/objects/card';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type { Action, ActionKind, Cue, CueId, Effect, ObjectId } from '../document/schema';
@@ -11,7 +12,7 @@ import { STEP } from '../units';
 import { chronicleOf } from './chronicle';
 import { standingReasons } from './explain';
 import { Player } from './player';
-import { compile } from './program';
+import { compile } from '../program/program';
 import type { ReadyTrigger } from '../kinds/ready-triggers';
 import { Runtime } from './runtime';
 import { whyCue } from './why';

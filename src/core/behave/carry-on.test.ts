@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { FIRST_TAKE } from '../takes/library';
 import type { Effect, ObjectId } from '../document/schema';
-import { compile, type Program } from './program';
+import { compile, type Program } from '../program/program';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, effectOf } from './testing';
 

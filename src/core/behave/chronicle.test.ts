@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
-import { newAction, newCue } from '../document/new-cues';
+import { newCue } from '../document/new-cues';
+import { newAction } from '../kinds/actions/actions';
 import { newCard } from '../kinds/objects/card';
 import { sampleAsset } from '../document/sample';
 import type { Action, Cue, CueId, Effect, ObjectId } from '../document/schema';

@@ -1,7 +1,7 @@
 /** All that happens to an effect over a whole take: what fired, what acted on what, what was refused, how near triggers came. */
 import type { ActionKind, CueId, ObjectId, Signal } from '../document/schema';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
-import { changedBy } from './put-back';
+import { changesOf } from './put-back';
 import { Player, type PlayerOptions } from './player';
 import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
@@ -96,7 +96,7 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
           kind: action.kind,
           target: target < 0 ? null : player.program.objects[target]!.id,
           what,
-          changes: target < 0 ? [] : changedBy(player.program, compiled),
+          changes: target < 0 ? [] : changesOf(player.program, compiled),
         });
       },
       refused: (cue, why, time) => {

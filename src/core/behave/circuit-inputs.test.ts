@@ -12,7 +12,7 @@ import {
   type NodeId,
 } from '../document/schema';
 import { circuitInputs, withCircuitInputs } from './circuit-inputs';
-import { compile } from './program';
+import { compile } from '../program/program';
 import { Runtime } from './runtime';
 import { effectOf, STILL } from './testing';
 

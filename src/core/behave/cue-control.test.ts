@@ -4,7 +4,7 @@ import { newControl, newDrive, newPrompt, newVariable } from '../document/new-cu
 import { newFountain } from '../kinds/objects/fountain';
 import type { ControlId, CueId, DriveId, Effect, PromptId, VariableId } from '../document/schema';
 import { STEP } from '../units';
-import type { Inputs } from './inputs';
+import type { Inputs } from '../program/inputs';
 import { readyTrigger } from '../kinds/ready-triggers';
 import { CARD, card, cueOf, faceWith, pass, STILL, TAP, FADE, running, tap, type Told } from './testing';
 

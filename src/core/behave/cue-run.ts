@@ -5,11 +5,12 @@
 import type { Action } from '../document/schema';
 import { eased } from '../maths/curve';
 import { STEP } from '../units';
-import { act, begun, overlaid, type Carried, type World } from './acting';
+import type { Carried, World } from '../kinds/actions/action-kind';
+import { actionKind } from '../kinds/actions/actions';
+import { act, begun, overlaid } from './acting';
 import { goneBack, putBack } from './put-back';
-import { played, turnedTo } from '../kinds/media';
 import type { CueWrites } from './parts/writing';
-import type { CompiledAction, CompiledBeat, CompiledCue, Program } from './program';
+import type { CompiledAction, CompiledBeat, CompiledCue, Program } from '../program/program';
 import type { Values } from '../kinds/values';
 import { UNWATCHED, type WatchState } from './watch/watching';
 
@@ -67,16 +68,10 @@ export const copiedCueState = (state: CueState): CueState => ({
   beats: state.beats.map((runs) => runs.map((run) => ({ ...run }))),
 });
 
-/** What actions change beside the values of objects. */
-export interface Whole {
-  act(action: Action): void;
-}
-
 export interface Work {
   readonly program: Program;
   readonly write: CueWrites;
   readonly world: World;
-  readonly whole: Whole;
   readonly step: number;
   /** Told when an action begins on an object, or puts it back. */
   readonly acted: ((compiled: CompiledAction, what: 'begins' | 'returns') => void) | null;
@@ -180,16 +175,11 @@ const leadShare = (beat: CompiledBeat, runs: readonly Run[]): number => {
   return (delay - run.wait * STEP + (run.clock * STEP) / speed) / beat.span;
 };
 
-const onceOnly = (compiled: CompiledAction, work: Work): void => {
-  const { action, target, amount } = compiled;
-  if (target < 0) return work.whole.act(action);
-  const values = work.write.objects[target]!;
-  const object = work.program.objects[target]!;
-  const { effect } = work.program;
-  if (action.kind === 'play') values.media = played(effect, object, values.media, action, work.step);
-  else if (action.kind === 'picture')
-    values.media = turnedTo(effect, object, values.media, action, work.step);
-  else if (action.kind === 'burst') values.burst += Math.max(0, Math.round(action.count * amount));
+const onceOnly = ({ action, target, amount }: CompiledAction, { write, program, step }: Work): void => {
+  const { bid, once } = actionKind(action.kind);
+  if (target < 0) return bid?.(action, write);
+  const object = program.objects[target]!;
+  once?.({ action, object, values: write.objects[target]!, amount, assets: program.effect.assets, step });
 };
 
 const perform = (compiled: CompiledAction, run: Run, work: Work): void => {
@@ -198,13 +188,14 @@ const perform = (compiled: CompiledAction, run: Run, work: Work): void => {
   if (!run.begun) {
     run.begun = true;
     run.from = values && { ...values };
-    run.carried = values && begun(compiled, values, work.world);
+    run.carried = values && begun(compiled, values, work.program, work.world);
     onceOnly(compiled, work);
     work.acted?.(compiled, 'begins');
   }
   if (!values) return;
   const elapsed = run.clock * STEP;
-  run.carried = act(compiled, values, run.from!, run.carried, elapsed, work.world);
+  const { from, carried } = run;
+  run.carried = act(compiled, { values, from: from!, carried }, elapsed, work.program, work.world);
   const over = elapsed + EPSILON >= compiled.length ? null : overlaid(compiled, elapsed);
   if (over) work.write.addMotion(target, over);
 };

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { newDrive } from '../document/new-cues';
 import type { Cue, CueId, DriveId, ObjectId } from '../document/schema';
 import { STEP } from '../units';
-import { compile, variedBy } from './program';
+import { compile, variedBy } from '../program/program';
 import { readyTrigger } from '../kinds/ready-triggers';
 import { Runtime } from './runtime';
 import {

@@ -3,7 +3,7 @@ import type { Drive, Effect } from '../document/schema';
 import { STEP } from '../units';
 import { withCircuitInputs } from './circuit-inputs';
 import { followed } from '../maths/motion';
-import type { Program } from './program';
+import type { Program } from '../program/program';
 import { remapped } from './remap';
 import { signalNow, type Instant } from './signals';
 

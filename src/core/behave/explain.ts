@@ -2,7 +2,6 @@
  * What is wrong with a cue, read off the document alone. Findings are codes with the facts they rest on; the interface words them
  * and offers the way out. `why.ts` adds what happened on a take.
  */
-import { actsOnObjects } from '../document/new-cues';
 import { cueOrder } from '../document/queries';
 import type {
   Action,
@@ -15,10 +14,14 @@ import type {
   Signal,
   Trigger,
 } from '../document/schema';
-import { framesOf, mediaLength } from '../kinds/media';
-import { numbersOf } from '../kinds/numbers';
-import { colourOf } from './object-now';
-import { actionLength, roundLength } from './program';
+import {
+  actionKind,
+  actionLength,
+  actsOnObjects,
+  contestedBy,
+  roundLength,
+  suits,
+} from '../kinds/actions/actions';
 
 /** What a trigger, a condition or an action names that is not chosen, or not there any more. */
 export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt';
@@ -203,48 +206,9 @@ const conditionOutOfReach = (condition: Condition, effect: Effect): readonly [nu
   return can ? null : reach;
 };
 
-/** Whether the action can do anything to such an object. */
-export const suits = (effect: Effect, action: Action, object: EffectObject): boolean => {
-  switch (action.kind) {
-    case 'burst':
-    case 'flow':
-      return object.kind === 'fountain';
-    case 'picture':
-      return framesOf(effect, object).frames > 0;
-    case 'play':
-      return mediaLength(effect, object, action.clip) > 0;
-    case 'colour':
-      return colourOf(object) !== null;
-    case 'fade':
-      return 'opacity' in object;
-    case 'number':
-      return Object.hasOwn(numbersOf(object), action.property);
-    default:
-      return true;
-  }
-};
-
-const changesNothing = (action: Action): boolean =>
-  ((action.kind === 'move' || action.kind === 'turn') &&
-    action.mode === 'by' &&
-    action.by.every((x) => x === 0)) ||
-  (action.kind === 'size' && action.mode === 'by' && action.factor === 1) ||
-  (action.kind === 'number' && action.mode === 'by' && action.value === 0);
-
-/** What an action writes that another could write too; null for what only is laid over. */
-const WRITES: Partial<Record<Action['kind'], string>> = {
-  move: 'move',
-  follow: 'move',
-  circle: 'move',
-  turn: 'turn',
-  size: 'size',
-  pose: 'move',
-  fade: 'opacity',
-  colour: 'colour',
-};
 /** The same object and property, in a cue that goes off by the same trigger. */
 const otherWriter = (effect: Effect, cue: Cue, action: Action, target: ObjectId): CueId | null => {
-  const writes = WRITES[action.kind];
+  const writes = contestedBy(action.kind);
   if (!writes) return null;
   const mine = new Set(cue.triggers.map((t) => JSON.stringify(t)));
   const other = cueOrder(effect).find(
@@ -252,7 +216,7 @@ const otherWriter = (effect: Effect, cue: Cue, action: Action, target: ObjectId)
       c.id !== cue.id &&
       c.enabled &&
       c.triggers.some((t) => mine.has(JSON.stringify(t))) &&
-      actionsOf(c).some((a) => WRITES[a.kind] === writes && a.targets.includes(target)),
+      actionsOf(c).some((a) => contestedBy(a.kind) === writes && a.targets.includes(target)),
   );
   return other?.id ?? null;
 };
@@ -326,7 +290,7 @@ const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => 
   };
   add(
     'wrong-kind',
-    first((o) => !suits(effect, action, o)),
+    first((o) => !suits(action, o, effect.assets)),
   );
   const comesBack = action.thereAndBack || action.after === 'return' || cue.fires === 'toggle';
   const never = (o: EffectObject, kinds: readonly string[]): boolean =>
@@ -346,7 +310,7 @@ const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => 
       'target-hidden',
       first((o) => !o.visible && !changesVisibility(effect, o.id, ['show', 'toggle', 'hide'])),
     );
-  if (changesNothing(action)) add('no-change', targets[0]);
+  if (actionKind(action.kind).isIdle?.(action)) add('no-change', targets[0]);
   for (const { id } of targets.slice(0, 1)) {
     const other = otherWriter(effect, cue, action, id);
     if (other) found.push({ code: 'two-writers', actionId, target: id, other });

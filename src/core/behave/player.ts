@@ -6,11 +6,11 @@ import type { CueId, Effect, SceneId } from '../document/schema';
 import type { Take } from '../takes/take';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
-import { compile, type Program } from './program';
+import { compile, type Program } from '../program/program';
 import { recordedOf, stepAt, type InputKind, type InputOf, type Recorded } from './recorded';
 import { Runtime, type Snapshot } from './runtime';
 import type { Firing, Witness } from './witness';
-import { NO_INPUTS, type Finger, type Inputs } from './inputs';
+import { NO_INPUTS, type Finger, type Inputs } from '../program/inputs';
 import { heardOn } from './loudness';
 
 export interface PlayerOptions {

@@ -1,6 +1,6 @@
 /** Short texts that tell the viewer what to do: when each is shown and hidden. */
 import { STEP } from '../units';
-import type { Program } from './program';
+import type { Program } from '../program/program';
 import { holds, type Instant } from './signals';
 import { nextWatch, UNWATCHED, type Happened, type WatchState } from './watch/watching';
 

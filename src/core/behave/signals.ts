@@ -9,8 +9,8 @@ import {
   type ObjectSignal,
   type Signal,
 } from '../document/schema';
-import type { ExpressionName } from '../face/expression-names';
-import { faceMeasure } from '../face/face-measures';
+import type { ExpressionName } from '../tracking/expression-names';
+import { faceMeasure } from './face-measures';
 import { pcg3d } from '../maths/hash';
 import { column, positionOf, type Matrix } from '../maths/matrix';
 import { toLocal } from '../maths/pose';
@@ -22,8 +22,8 @@ import { facesBySlot, type Presence } from '../placing/presence';
 import { viewOf } from '../placing/touch';
 import { expression, type TrackedFace, type TrackFrame } from '../tracking/track-frame';
 import { STEP, type Seconds, type Unit } from '../units';
-import type { Inputs } from './inputs';
-import type { Program } from './program';
+import type { Inputs } from '../program/inputs';
+import type { Program } from '../program/program';
 import type { Values } from '../kinds/values';
 
 export { HEAD_SIGNALS, OBJECT_SIGNALS };

@@ -1,16 +1,17 @@
 /** Effects and frames for the tests of behaviour. */
 import { blankEffect } from '../document/defaults';
-import { newAction, newCue, type BeatParts } from '../document/new-cues';
+import { newCue, type BeatParts } from '../document/new-cues';
+import { newAction } from '../kinds/actions/actions';
 import { newCard } from '../kinds/objects/card';
 import { sampleAsset } from '../document/sample';
 import type { Action, ActionKind, Cue, CueId, Effect, EffectObject, ObjectId } from '../document/schema';
-import type { ExpressionName } from '../face/expression-names';
+import type { ExpressionName } from '../tracking/expression-names';
 import { FIRST_TAKE } from '../takes/library';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP } from '../units';
-import type { Inputs } from './inputs';
+import type { Inputs } from '../program/inputs';
 import type { ReadyTrigger } from '../kinds/ready-triggers';
-import { compile } from './program';
+import { compile } from '../program/program';
 import { Runtime } from './runtime';
 
 export const CARD = 'obj_card' as ObjectId;

@@ -1,7 +1,7 @@
 /** What is told of a run, to whoever marks it or wants to know why. */
 import type { CueId } from '../document/schema';
 import type { Seconds } from '../units';
-import type { CompiledAction } from './program';
+import type { CompiledAction } from '../program/program';
 
 /** A cue that fired, for marks and explanations. */
 export interface Firing {

@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import { readyTrigger } from '../kinds/ready-triggers';
 import { headAnchor } from '../kinds/objects/placed';
 import { newGroup } from '../kinds/objects/group';
-import * as edits from './edits';
+import { applyEdit } from './edit';
+import { changeObject, removeObject } from '../edits/object-edits';
+import { renameEffect } from '../edits/effect-edits';
 import { History } from './history';
 import { readEffect } from './migrations';
 import { applyPatch, diff, patchSchema } from './patch';
@@ -19,7 +21,7 @@ import {
 } from './queries';
 import { sampleAsset, sampleEffect } from './sample';
 import { SCHEMA_VERSION, type Anchor, type AssetId, type CueId, type Effect, type ObjectId } from './schema';
-import { duplicateObjects } from './copy-edits';
+import { duplicateObjects } from '../edits/copy-edits';
 import { readFileSync } from 'node:fs';
 
 const fixture = (n: number): unknown =>
@@ -36,15 +38,12 @@ describe('edits', () => {
   test('the old document is never touched', () => {
     const before = sampleEffect(2, 1);
     const copy = structuredClone(before);
-    edits.applyEdit(before, edits.changeObject(before, 'obj_sample0' as ObjectId, { visible: false }));
+    applyEdit(before, changeObject(before, 'obj_sample0' as ObjectId, { visible: false }));
     expect(before).toEqual(copy);
   });
   test('the patches lead there and back', () => {
     const before = sampleEffect(2, 1);
-    const { effect, forward, inverse } = edits.applyEdit(
-      before,
-      edits.removeObject(before, 'obj_sample0' as ObjectId),
-    );
+    const { effect, forward, inverse } = applyEdit(before, removeObject(before, 'obj_sample0' as ObjectId));
     expect(applyPatch(before, forward)).toEqual(effect);
     expect(applyPatch(effect, inverse)).toEqual(before);
     expect(patchSchema.safeParse(forward).success).toBe(true);
@@ -54,14 +53,14 @@ describe('edits', () => {
     const first = sampleEffect(2, 0);
     for (const object of Object.values(first.objects)) object.anchor = shared;
     const history = new History(first);
-    history.edit(edits.changeObject(first, 'obj_sample0' as ObjectId, { anchor: headAnchor('chin') }));
+    history.edit(changeObject(first, 'obj_sample0' as ObjectId, { anchor: headAnchor('chin') }));
     expect(history.undo()).toEqual(first);
     history.redo();
     expect(history.effect.objects['obj_sample1' as ObjectId]!.anchor).toEqual(shared);
   });
   test('deleting an object leaves its actions without a target, and undo gives it back', () => {
     const history = new History(sampleEffect(1, 1));
-    history.edit(edits.removeObject(history.effect, 'obj_sample0' as ObjectId));
+    history.edit(removeObject(history.effect, 'obj_sample0' as ObjectId));
     const targets = Object.values(history.effect.cues)[0]!.beats.flatMap((b) =>
       b.actions.flatMap((a) => a.targets),
     );
@@ -71,10 +70,7 @@ describe('edits', () => {
   });
   test('a copy stands just above its original under a name of its own', () => {
     const before = sampleEffect(3, 0);
-    const { effect } = edits.applyEdit(
-      before,
-      duplicateObjects(before, ['obj_sample1' as ObjectId], freshIds(0)),
-    );
+    const { effect } = applyEdit(before, duplicateObjects(before, ['obj_sample1' as ObjectId], freshIds(0)));
     expect(stackOrder(effect).map((o) => o.name)).toEqual(['Shell 0', 'Shell 3', 'Shell 1', 'Shell 2']);
   });
 });
@@ -82,7 +78,7 @@ describe('edits', () => {
 describe('history', () => {
   const move = (history: History, x: number, gesture: string | null) =>
     history.edit(
-      edits.changeObject(history.effect, 'obj_sample0' as ObjectId, { move: [x, 0, 0.01] }, 'Move'),
+      changeObject(history.effect, 'obj_sample0' as ObjectId, { move: [x, 0, 0.01] }, 'Move'),
       gesture,
     );
   test('a drag is one step; the next drag is another', () => {
@@ -98,7 +94,7 @@ describe('history', () => {
   });
   test('an edit that changes nothing leaves no step, nor does a drag that comes back', () => {
     const history = new History(sampleEffect(1, 0));
-    history.edit(edits.renameEffect('Sample'));
+    history.edit(renameEffect('Sample'));
     expect(history.undoLabel).toBeNull();
     move(history, 2, 'drag');
     move(history, 0, 'drag');
@@ -154,9 +150,9 @@ describe('groups', () => {
   });
   test('are copied and deleted as a whole', () => {
     const before = grouped();
-    const { effect } = edits.applyEdit(before, duplicateObjects(before, [G], freshIds(0)));
+    const { effect } = applyEdit(before, duplicateObjects(before, [G], freshIds(0)));
     expect(names(effect)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4', 'Kelp', 'Shell 1', 'Shell 2']);
-    const { effect: less } = edits.applyEdit(effect, edits.removeObject(effect, G));
+    const { effect: less } = applyEdit(effect, removeObject(effect, G));
     expect(names(less)).toEqual(['Shell 0', 'Kelp 2', 'Shell 3', 'Shell 4']);
   });
   test('that are gone, are no groups or hang in themselves hide nothing', () => {

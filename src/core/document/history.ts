@@ -2,7 +2,7 @@
  * Undo and redo. Each step holds the patch both ways; edits of one gesture (a drag, a typed name) coalesce
  * into one step until `endGesture`.
  */
-import { applyEdit, type Edit } from './edits';
+import { applyEdit, type Edit } from './edit';
 import { applyPatch, diff, type Patch } from './patch';
 import type { Effect } from './schema';
 

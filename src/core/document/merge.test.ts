@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyEdit, changeObject, edit, removeObject, renameEffect } from './edits';
+import { changeObject, removeObject } from '../edits/object-edits';
+import { applyEdit, edit } from './edit';
+import { renameEffect } from '../edits/effect-edits';
 import { mergeOnto } from './merge';
 import { sampleEffect } from './sample';
 import { effectSchema, type Effect, type ObjectId } from './schema';

@@ -1,7 +1,8 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
 import { READY_NAMES } from '../kinds/ready-triggers';
 import { blankEffect, newPicture } from './defaults';
-import { newAction, newCue } from './new-cues';
+import { newCue } from './new-cues';
+import { newAction } from '../kinds/actions/actions';
 import { newCard } from '../kinds/objects/card';
 import {
   ACTION_KINDS,

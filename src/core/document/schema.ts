@@ -19,8 +19,9 @@ import {
   type PromptId,
   type VariableId,
 } from '../schema/behave-ids';
-import { cueSchema, MOST_CUES, type Cue } from '../schema/cue-schema';
+import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from '../schema/material-schema';
+import type { varySchema } from '../kinds/actions/action-kind';
 import { hair } from '../kinds/objects/hair';
 import { iris } from '../kinds/objects/iris';
 import { lashes } from '../kinds/objects/lashes';
@@ -39,7 +40,7 @@ import {
   type Drive,
   type Prompt,
   type Variable,
-} from '../schema/viewer-schema';
+} from './viewer-schema';
 import { idOf } from '../schema/references';
 import { finite, label, text, unit } from '../schema/values-schema';
 
@@ -47,16 +48,24 @@ export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
 export * from '../schema/circuit-schema';
-export * from '../schema/cue-schema';
+export * from './cue-schema';
+export { AXES, AXES_OF, MODES, MOST_TARGETS } from '../kinds/actions/action-kind';
+export {
+  ACTION_KINDS,
+  actionSchema,
+  type Action,
+  type ActionKind,
+  type ActionOf,
+} from '../kinds/actions/actions';
+export type Vary = z.infer<typeof varySchema>;
 export * from '../schema/grade-schema';
 export * from '../schema/material-schema';
+export { BLEND_MODES, type BlendMode } from '../maths/blend';
 export {
-  BLEND_MODES,
   FITS,
   FRONTS,
   TURNS_ABOUT,
   objectIdSchema,
-  type BlendMode,
   type ByViewer,
   type Fit,
   type LookAt,
@@ -67,7 +76,7 @@ export {
 export * from '../schema/signal-schema';
 export * from '../schema/timing-schema';
 export * from '../schema/trigger-schema';
-export * from '../schema/viewer-schema';
+export * from './viewer-schema';
 export type { Card } from '../kinds/objects/card';
 export type { Cutout } from '../kinds/objects/cutout';
 export type { Fill } from '../kinds/objects/fill';

@@ -8,7 +8,7 @@ import { newText } from '../kinds/objects/text';
 import type { Effect, EffectObject, TargetId } from './schema';
 import { laneOf, stackRows } from './stack-rows';
 
-import { CHIN, FLOOR } from './testing';
+import { CHIN, FLOOR } from '../edits/testing';
 
 describe('rows of the Stack', () => {
   const stack = (): Effect =>

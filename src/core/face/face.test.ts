@@ -7,7 +7,7 @@ import { FIRST_TAKE } from '../takes/library';
 import { trueLandmarks } from '../takes/head-mesh';
 import { projectPoint, coveringFovY } from '../tracking/project';
 import type { Expressions } from '../tracking/track-frame';
-import { EXPRESSION_NAMES } from './expression-names';
+import { EXPRESSION_NAMES } from '../tracking/expression-names';
 import { displacementOf, MOVABLE, type MovableExpression } from './expressions';
 import { FEATURE_POINT_NAMES, featurePoint } from './feature-points';
 import { fitFace } from './fit';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { readCube, writeCube } from '../assets/colour/cube';
 import { identityTable, lookUp, tableOf } from '../assets/colour/table';
 import { newGrade } from '../kinds/objects/grade';
-import { newGradeStep } from '../document/new-grade-step';
+import { newGradeStep } from '../edits/new-grade-step';
 import {
   GRADE_STEP_KINDS,
   gradeStepSchema,

@@ -15,9 +15,9 @@ import { newText } from './objects/text';
 import { blankEffect } from '../document/defaults';
 import { objectSchema } from './objects/objects';
 import type { EffectObject, ObjectId } from '../document/schema';
-import { firstValues } from '../behave/first-values';
+import { firstValues } from '../program/first-values';
 import { numbersOf, readNumber, withNumbers, writeNumber } from './numbers';
-import { objectAs, ObjectsNow } from '../behave/object-now';
+import { objectAs, ObjectsNow } from '../program/object-now';
 import { CARD, card } from '../behave/testing';
 
 const CROWN = headAnchor('crown');

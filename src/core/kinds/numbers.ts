@@ -78,6 +78,23 @@ export const readNumber = (object: EffectObject, values: Readonly<Values>, path:
   return path.startsWith('turn') ? values.turn[axis]! : null;
 };
 
+/** The field of `Values` that keeps a number. */
+export const fieldOfNumber = (object: EffectObject, path: string): keyof Values => {
+  if (isOwn(object, path)) return 'numbers';
+  return FIELDS[path] ?? 'numbers';
+};
+const FIELDS: Readonly<Record<string, keyof Values>> = {
+  moveX: 'move',
+  moveY: 'move',
+  moveZ: 'move',
+  turnX: 'turn',
+  turnY: 'turn',
+  turnZ: 'turn',
+  size: 'scale',
+  opacity: 'opacity',
+  visible: 'visible',
+};
+
 const withAxis = (v: Vec3, axis: number, x: number): Vec3 =>
   v.map((old, i) => (i === axis ? x : old)) as unknown as Vec3;
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { blankEffect } from '../document/defaults';
 import { newLight } from '../kinds/objects/light';
-import { after, FLOOR } from '../document/testing';
+import { after, FLOOR } from '../edits/testing';
 import type { Light, ObjectId } from '../document/schema';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { fromAngles, rotate } from '../maths/quaternion';
@@ -11,7 +11,7 @@ import { estimateOf, levelOf, shadeOf, slopeOf, type ShadeSample } from './camer
 import { anglesOf, directionFrom, turnTowards } from './direction';
 import { faceSamples, meanOf, type SmallPicture } from './face-samples';
 import { landmarkNormals } from '../face/landmark-normals';
-import { matchLight } from './match';
+import { matchLight } from '../edits/match-light';
 
 const unitVector = fc
   .tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }))

@@ -9,7 +9,7 @@
  *
  * Formulas: W3C Compositing and Blending Level 1 over an opaque backdrop, as in `maths/blend.ts`.
  */
-import type { BlendMode } from '../document/schema';
+import type { BlendMode } from '../maths/blend';
 import type { Rgb } from '../maths/blend';
 import type { Unit } from '../units';
 

@@ -2,9 +2,9 @@
  * How the layers of a face are drawn in one pass: layers whose blend modes are affine maps are flattened into one step,
  * whatever their number; others make steps of their own, together where they do not touch each other.
  */
-import type { BlendMode } from '../document/schema';
+import type { BlendMode } from '../maths/blend';
 import { isAffine } from './affine';
-import type { Bounds } from './region-mask';
+import type { Bounds } from '../face/region-mask';
 
 /** What the plan has to know of a layer. Layers are given from the lowest to the topmost. */
 export interface PlannedLayer {

@@ -4,8 +4,29 @@
  * `plus-lighter` is the compositing operator min(1, as Cs + ab Cb).
  * `stage/effect/blend-shader.ts` says the same in GLSL; a test compares the two pixel by pixel.
  */
-import type { BlendMode } from '../document/schema';
 import type { Unit } from '../units';
+
+/** W3C Compositing and Blending Level 1, and its operator plus-lighter. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+  'plus-lighter',
+] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
 
 export type Rgb = readonly [Unit, Unit, Unit];
 type Separable = Exclude<BlendMode, 'hue' | 'saturation' | 'color' | 'luminosity' | 'plus-lighter'>;

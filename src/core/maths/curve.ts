@@ -1,7 +1,13 @@
 /** The easing that a creator has chosen: a named curve, or one that was drawn. */
-import type { EasingChoice } from '../document/schema';
-import { ease } from './easing';
-import { cubicBezier, sprung, stepped } from './timing';
+import { ease, type Easing } from './easing';
+import { cubicBezier, sprung, stepped, type Handles, type Jump } from './timing';
+
+/** A named curve, or one that was drawn: by two handles, in steps, as a spring. */
+export type EasingChoice =
+  | Easing
+  | { readonly kind: 'bezier'; readonly handles: Handles }
+  | { readonly kind: 'steps'; readonly count: number; readonly jump: Jump }
+  | { readonly kind: 'spring'; readonly swings: number; readonly damping: number };
 
 /** Eased progress of a progress from 0 to 1. */
 export const eased = (easing: EasingChoice, t: number): number => {

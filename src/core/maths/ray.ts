@@ -2,7 +2,7 @@
 import { directionThrough, inverseMatrix, throughMatrix, type Matrix } from './matrix';
 import { rotate } from './quaternion';
 import { add, dot, normalise, scale, subtract, type Vec3 } from './vec3';
-import type { CameraState } from '../tracking/track-frame';
+import type { Pose } from './pose';
 import type { Degrees } from '../units';
 
 export interface Ray {
@@ -15,7 +15,7 @@ export const pointOn = ({ from, along }: Ray, t: number): Vec3 => add(from, scal
 
 /** Through a point of the picture (0..1 from the top left) of a camera with this view. */
 export const rayThrough = (
-  { pose }: CameraState,
+  { pose }: { readonly pose: Pose },
   fovY: Degrees,
   aspect: number,
   x: number,

@@ -2,6 +2,11 @@
 export type Vec3 = readonly [number, number, number];
 
 export const ZERO: Vec3 = [0, 0, 0];
+export const UNIT_AXES: Readonly<Record<'x' | 'y' | 'z', Vec3>> = {
+  x: [1, 0, 0],
+  y: [0, 1, 0],
+  z: [0, 0, 1],
+};
 export const ONE: Vec3 = [1, 1, 1];
 
 export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];

@@ -1,6 +1,6 @@
 /** What is painted over whole areas: fills, gradients, outlines drawn by hand, one half taken over to the other. */
 import type { Rgb } from '../maths/blend';
-import { fillOutlines } from '../makeup/region-mask';
+import { fillOutlines } from '../face/region-mask';
 import type { Unit } from '../units';
 import { layOver, type Rect, type Sheet } from './sheet';
 

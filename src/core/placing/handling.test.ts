@@ -1,8 +1,8 @@
 /** Fingers on the picture: what they touch, and what comes of dragging, pinching and twisting. */
 import { describe, expect, test } from '@jest/globals';
-import { compile, type Program } from '../behave/program';
+import { compile, type Program } from '../program/program';
 import { Runtime } from '../behave/runtime';
-import type { Finger, Inputs } from '../behave/inputs';
+import type { Finger, Inputs } from '../program/inputs';
 import { headAnchor } from '../kinds/objects/placed';
 import { newGroup } from '../kinds/objects/group';
 import type { Anchor, EffectObject } from '../document/schema';

@@ -2,8 +2,8 @@
  * What the viewer does to objects by hand, where the creator lets them: one finger drags along what the object
  * stands on, two fingers pinch and twist it. Part of the runtime, so it can be saved, restored and repeated.
  */
-import type { Program } from '../behave/program';
-import type { Finger, Inputs, View } from '../behave/inputs';
+import type { Program } from '../program/program';
+import type { Finger, Inputs, View } from '../program/inputs';
 import { clamp } from '../maths/scalar';
 import { directionThrough, inverseMatrix, positionOf, type Matrix } from '../maths/matrix';
 import { meetPlane, pointOn } from '../maths/ray';

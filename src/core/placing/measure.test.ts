@@ -3,7 +3,7 @@ import { measure, distanceToHead } from './measure';
 import { restOf } from './rest';
 import { box, effectWith, id } from './testing';
 
-import { FLOOR } from '../document/testing';
+import { FLOOR } from '../edits/testing';
 
 describe('the measuring aid', () => {
   test('sizes in metres, through groups and turns; distance from the head, the picture, the ground', () => {

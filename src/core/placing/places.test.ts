@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { firstValues } from '../behave/first-values';
-import { compile } from '../behave/program';
+import { firstValues } from '../program/first-values';
+import { compile } from '../program/program';
 import { newTarget } from '../document/defaults';
 import { headAnchor } from '../kinds/objects/placed';
 import { newGroup } from '../kinds/objects/group';

@@ -1,5 +1,5 @@
 /** Where every object of an effect is at an instant, in world or screen space. */
-import { isIn, type Program } from '../behave/program';
+import { isIn, type Program } from '../program/program';
 import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
 import { isOnFace } from '../kinds/objects/objects';

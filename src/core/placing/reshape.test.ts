@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile } from '../behave/program';
+import { compile } from '../program/program';
 import { blankEffect } from '../document/defaults';
 import { newMorph } from '../kinds/objects/morph';
 import { newCard } from '../kinds/objects/card';

@@ -1,9 +1,9 @@
 /** Faces as the morphs of an effect have reshaped them: all that lies on a face lies on these. */
-import { objectAs } from '../behave/object-now';
-import { isIn, type Program } from '../behave/program';
+import { objectAs } from '../program/object-now';
+import { isIn, type Program } from '../program/program';
 import type { Morph } from '../document/schema';
 import { morphed, sumMoves, type Morphing } from '../face/morph/moves';
-import { movesOf } from '../face/morph/morph-moves';
+import { movesOf } from './morph-moves';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';
 import { chosen, type Here } from './anchors';

@@ -2,8 +2,8 @@
  * The effect at rest: every anchor lies at the origin of a space of its own, with a plain head, a floor, a wall and
  * each printed picture. Space shows it, and poses that have to be kept are measured in it.
  */
-import { firstValues } from '../behave/first-values';
-import { compile, type Program } from '../behave/program';
+import { firstValues } from '../program/first-values';
+import { compile, type Program } from '../program/program';
 import {
   SURFACE_KINDS,
   type Anchor,

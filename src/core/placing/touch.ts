@@ -1,6 +1,6 @@
 /** Which object a finger touches: by touch areas, so that it is the same on every device and in every test. */
-import type { Program } from '../behave/program';
-import type { PicturePoint, View } from '../behave/inputs';
+import type { Program } from '../program/program';
+import type { PicturePoint, View } from '../program/inputs';
 import { add, scale, subtract, type Vec3 } from '../maths/vec3';
 import { meetBall, meetBox, pointOn, rayInto, rayThrough, type Ray } from '../maths/ray';
 import { throughMatrix } from '../maths/matrix';

@@ -1,5 +1,6 @@
 /** What objects of many kinds have in common: where they are, what they cover, how they blend. */
 import { z } from 'zod';
+import { BLEND_MODES } from '../maths/blend';
 import { anchorSchema } from './anchor-schema';
 import { number } from './properties';
 import { idOf } from './references';
@@ -11,26 +12,6 @@ export const sceneIdSchema = idOf('scenes').brand<'SceneId'>();
 export const size = z.number().positive().max(1000);
 export const size3 = z.tuple([size, size, size]);
 
-/** W3C Compositing and Blending Level 1, and its operator plus-lighter. */
-export const BLEND_MODES = [
-  'normal',
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-  'plus-lighter',
-] as const;
 export const blendSchema = z.enum(BLEND_MODES);
 
 /** The side of an object that is its front. */
@@ -99,7 +80,6 @@ export const fitSchema = z.enum(FITS);
 
 export type ObjectId = z.infer<typeof objectIdSchema>;
 export type SceneId = z.infer<typeof sceneIdSchema>;
-export type BlendMode = z.infer<typeof blendSchema>;
 export type LookAt = z.infer<typeof lookAtSchema>;
 export type TouchArea = z.infer<typeof touchAreaSchema>;
 export type ByViewer = z.infer<typeof byViewerSchema>;

@@ -49,6 +49,8 @@ export interface NumberProperty extends Described {
   readonly high: number;
   readonly unit: UnitName;
   readonly whole?: boolean;
+  /** What forms offer, where a document may hold more. */
+  readonly offered?: readonly [low: number, high: number];
   /** As shown, where they differ from what is usual for the unit. */
   readonly digits?: number;
   readonly step?: number;

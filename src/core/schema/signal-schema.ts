@@ -1,6 +1,6 @@
 /** Signals: numbers about faces, objects and the viewer that change with time. Cues watch them, conditions compare them, they drive things. */
 import { z } from 'zod';
-import { EXPRESSION_NAMES } from '../face/expression-names';
+import { EXPRESSION_NAMES } from '../tracking/expression-names';
 import { MOST_FACES, targetIdSchema } from './anchor-schema';
 import { controlIdSchema, cueIdSchema, variableIdSchema } from './behave-ids';
 import { objectIdSchema, sceneIdSchema } from './placed-schema';

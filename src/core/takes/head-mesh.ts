@@ -3,7 +3,7 @@
  * Head space, metres.
  */
 import { combined, displacementOf, isMovable, type MovableExpression } from '../face/expressions';
-import type { ExpressionName } from '../face/expression-names';
+import type { ExpressionName } from '../tracking/expression-names';
 import { SHELL_POINTS, SKULL_TRIANGLES, shellPositions, shellUv } from '../face/head-shell';
 import { ALL_LANDMARKS, FACE_LANDMARKS } from '../face/landmarks';
 import { EYEBALL_RADIUS, NEUTRAL_FACE, OPEN_TRIANGLES } from '../face/neutral';

@@ -1,5 +1,5 @@
 /** What a performer does before the camera: curves of pose, face, gaze and hands. */
-import type { ExpressionName } from '../face/expression-names';
+import type { ExpressionName } from '../tracking/expression-names';
 import type { Pose } from '../maths/pose';
 import { fromAngles } from '../maths/quaternion';
 import type { Expressions, Gesture } from '../tracking/track-frame';

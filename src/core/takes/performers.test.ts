@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { EXPRESSION_NAMES, type ExpressionName } from '../face/expression-names';
+import { EXPRESSION_NAMES, type ExpressionName } from '../tracking/expression-names';
 import {
   ALL_LANDMARKS,
   EYE_LEFT,

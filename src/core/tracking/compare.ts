@@ -2,7 +2,7 @@
 import { toOuter } from '../maths/pose';
 import { angleBetween } from '../maths/quaternion';
 import { distance, pointAt } from '../maths/vec3';
-import type { ExpressionName } from '../face/expression-names';
+import type { ExpressionName } from './expression-names';
 import type { Degrees, Metres, Unit } from '../units';
 import { expression, type TrackedFace } from './track-frame';
 

@@ -2,7 +2,7 @@
  * The one contract between camera and effect. Takes and real trackers both produce it; nothing downstream
  * knows which. World space is the camera's at the first instant: metres, +Y up, the camera looks along -Z.
  */
-import type { ExpressionName } from '../face/expression-names';
+import type { ExpressionName } from './expression-names';
 import type { Pose } from '../maths/pose';
 import type { Vec3 } from '../maths/vec3';
 import type { Degrees, Hex, Metres, Seconds, Unit } from '../units';

@@ -9,7 +9,7 @@ import {
   type PerspectiveCamera,
   type WebGLRenderer,
 } from 'three';
-import type { Program } from '../../core/behave/program';
+import type { Program } from '../../core/program/program';
 import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';

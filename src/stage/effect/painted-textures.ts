@@ -7,7 +7,7 @@ import {
   RGBAFormat,
   type Texture,
 } from 'three';
-import { maskBounds, type Bounds } from '../../core/makeup/region-mask';
+import { maskBounds, type Bounds } from '../../core/face/region-mask';
 import type { Rect, Sheet } from '../../core/painter/sheet';
 
 /** What of a layer is painted. */

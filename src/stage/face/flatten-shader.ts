@@ -1,5 +1,5 @@
 /** One layer drawn into the flattened maps of its look; `core/makeup/affine.ts` and `finish.ts` say what the maps hold. */
-import { MOUTH_BELOW } from '../../core/makeup/region-mask';
+import { MOUTH_BELOW } from '../../core/face/region-mask';
 import { SRGB_GLSL } from '../grade/grade-shader';
 
 /**

@@ -13,7 +13,7 @@ import {
 import type { Iris } from '../../core/document/schema';
 import { IRIS_LEFT, IRIS_RIGHT } from '../../core/face/landmarks';
 import { OPENING_TRIANGLES } from '../../core/face/neutral';
-import { MOUTH_BELOW } from '../../core/makeup/region-mask';
+import { MOUTH_BELOW } from '../../core/face/region-mask';
 import { toOuter } from '../../core/maths/pose';
 import { rgbOf } from '../../core/maths/srgb';
 import { pointAt } from '../../core/maths/vec3';

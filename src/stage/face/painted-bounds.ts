@@ -1,6 +1,6 @@
 /** What a painted mask holds, so that only that part of the layout is flattened. */
 import type { Texture } from 'three';
-import { maskBounds, type Bounds } from '../../core/makeup/region-mask';
+import { maskBounds, type Bounds } from '../../core/face/region-mask';
 
 const WHOLE: Bounds = [0, 0, 1, 1];
 /** Cells that a mask is looked at in; what is found is grown by one cell. */

@@ -1,7 +1,7 @@
 /** Masks of the regions as textures: each is made once and shared by all faces. */
 import { ClampToEdgeWrapping, DataTexture, LinearFilter, RedFormat } from 'three';
 import type { FaceRegion } from '../../core/face/region-names';
-import { maskBounds, regionMask, type Bounds } from '../../core/makeup/region-mask';
+import { maskBounds, regionMask, type Bounds } from '../../core/face/region-mask';
 
 /** Pixels of a mask along each side: edges are soft, and its texture is smooth between them. */
 const SIZE = 512;

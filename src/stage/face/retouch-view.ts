@@ -20,7 +20,7 @@ import { OPEN_TRIANGLES, OPENING_TRIANGLES } from '../../core/face/neutral';
 import { fromPose } from '../../core/maths/matrix';
 import { toLocal, toOuter } from '../../core/maths/pose';
 import { pointAt, type Vec3 } from '../../core/maths/vec3';
-import { MOUTH_BELOW } from '../../core/makeup/region-mask';
+import { MOUTH_BELOW } from '../../core/face/region-mask';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';

@@ -2,7 +2,7 @@
  * What the viewer reads and uses over the picture: prompts and controls. Plain elements, so that the atelier and the show page
  * show the very same; whoever mounts it ships `viewer-overlay.css`.
  */
-import type { Program } from '../../core/behave/program';
+import type { Program } from '../../core/program/program';
 import { promptText, type PromptLanguage } from '../../core/behave/prompt-texts';
 import type { AssetId, Control, ControlId, ControlOf } from '../../core/document/schema';
 

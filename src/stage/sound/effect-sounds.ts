@@ -1,8 +1,8 @@
 /** The sounds of an effect, heard as the runtime says: what runs, from where in it, how loud, and from where in the room. */
-import type { Program } from '../../core/behave/program';
+import type { Program } from '../../core/program/program';
 import type { Media } from '../../core/kinds/values';
 import type { AssetId, SoundAsset, SoundObject } from '../../core/document/schema';
-import { isIn } from '../../core/behave/program';
+import { isIn } from '../../core/program/program';
 import { toLocal } from '../../core/maths/pose';
 import { positionOf } from '../../core/maths/matrix';
 import type { ObjectPlaces } from '../../core/placing/places';

@@ -2,7 +2,7 @@
 /** One asset in full: what it is, what is odd, who uses it, and what can be done with it. */
 import { computed, nextTick, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
-import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/document/edits';
+import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/edits/asset-edits';
 import { isPreparable, isShowing } from '../../../core/document/queries';
 import { canShow } from '../../../core/kinds/objects/objects';
 import type { Asset } from '../../../core/document/schema';

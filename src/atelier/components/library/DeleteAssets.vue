@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Deleting assets: says who uses them, and asks what becomes of that. */
 import { computed, onMounted, ref } from 'vue';
-import { removeAssets, removeAssetsAndObjects, showInstead } from '../../../core/document/edits';
+import { removeAssets, removeAssetsAndObjects, showInstead } from '../../../core/edits/asset-edits';
 import { objectsShowing, usesOf } from '../../../core/document/asset-uses';
 import { canShow } from '../../../core/kinds/objects/objects';
 import type { Asset, AssetId } from '../../../core/document/schema';

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { CircleCheck, CircleSlash, CircleX, Clock, X } from '@lucide/vue';
 import { assetBytes } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
-import { bringIn, showInstead } from '../../../core/document/edits';
+import { bringIn, showInstead } from '../../../core/edits/asset-edits';
 import { KIND_LABELS, shortFacts } from '../../asset-words';
 import { destination } from '../../commands/place-commands';
 import { isPlaceable, objectsFor } from '../../intake/placing';

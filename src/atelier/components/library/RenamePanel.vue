@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Renames several assets at once, with what comes of it beside. */
 import { computed, reactive } from 'vue';
-import { renameAssets } from '../../../core/document/edits';
+import { renameAssets } from '../../../core/edits/asset-edits';
 import { NO_CHANGE, renamePlan } from '../../../core/assets/names';
 import type { Asset } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { headAnchor } from '../../../core/kinds/objects/placed';
 import { anchorOf, targetOrder } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
-import { stickTo } from '../../../core/document/stack-edits';
+import { stickTo } from '../../../core/edits/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
 import { spotNear } from '../../../core/face/skin-spot';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What camera cards and colour fields show, and how flat things fill the screen. */
 import { computed } from 'vue';
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import { anchorOf } from '../../../core/document/queries';
 import {
   CAMERA_PARTS,

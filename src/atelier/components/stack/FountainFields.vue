@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What a fountain is made of: where particles are born, how they move, how they look over their life. */
 import { computed } from 'vue';
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { AssetId, Fountain, FountainAreaChoice } from '../../../core/document/schema';
 import { samplePoints } from '../../commands/fountain-commands';
 import { FOUNTAIN_AREA_WORDS, FOUNTAIN_AREAS } from '../../../core/kinds/objects/fountain';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What only this kind of object has: words, shape, size, light, shadow, parts, when it starts. */
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { AssetId, EffectObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import PropertyField from '../common/PropertyField.vue';

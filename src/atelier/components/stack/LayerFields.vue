@@ -2,7 +2,7 @@
 /** Where a face layer lies, how its surface catches light, and what limits it. */
 import { computed } from 'vue';
 import { Brush } from '@lucide/vue';
-import { changeLayer, layersOn } from '../../../core/document/look-edits';
+import { changeLayer, layersOn } from '../../../core/edits/look-edits';
 import { anchorOf } from '../../../core/document/queries';
 import type { Layer, ObjectId } from '../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../core/face/region-names';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A light: colour, strength, shadows, the picture of its surroundings. */
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { Light } from '../../../core/document/schema';
 import { LIGHT_WORDS } from '../../../core/kinds/objects/light';
 import { useEffectStore } from '../../stores/effect';

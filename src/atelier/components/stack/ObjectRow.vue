@@ -34,7 +34,7 @@ import {
   Video,
   Volume2,
 } from '@lucide/vue';
-import { changeObject } from '../../../core/document/edits';
+import { changeObject } from '../../../core/edits/object-edits';
 import { cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
 import type { StackRow } from '../../../core/document/stack-rows';
 import {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The parts of a model: which of them are shown. */
 import { ref, watch } from 'vue';
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { ModelObject } from '../../../core/document/schema';
 import { useAssetsStore } from '../../stores/assets';
 import { useEffectStore } from '../../stores/effect';

@@ -2,14 +2,14 @@
 /** Where an object is: what it sticks to, move and size in centimetres, turn in degrees, its pivot. */
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
-import { addObject, changeObject, removeObject } from '../../../core/document/edits';
+import { addObject, changeObject, removeObject } from '../../../core/edits/object-edits';
 import { newOccluder } from '../../../core/kinds/objects/occluder';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
 import { fitOf } from '../../../core/placing/fit';
-import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/placing/limits';
+import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/kinds/limits';
 import { boxOf } from '../../../core/placing/bounds';
 import { sizeOf } from '../../../core/maths/box';
 import type { Vec3 } from '../../../core/maths/vec3';

@@ -3,7 +3,7 @@
 import { computed, nextTick, ref } from 'vue';
 import { DoorOpen, Ellipsis } from '@lucide/vue';
 import { sceneOrder } from '../../../core/document/queries';
-import { changeScene, openWith, removeScene } from '../../../core/document/scene-edits';
+import { changeScene, openWith, removeScene } from '../../../core/edits/scene-edits';
 import type { EffectScene } from '../../../core/document/schema';
 import { sceneNow } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';

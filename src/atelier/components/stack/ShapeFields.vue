@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Solids and shadow catchers: shape, colour, extent, how dark and soft a shadow is. */
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { ShadowCatcher, Solid, SolidShape } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A sound: which, how loud, how it begins and ends, and from how near it is loud. */
 import { computed } from 'vue';
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import { anchorOf } from '../../../core/document/queries';
 import type { AssetId, SoundObject } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How a card looks: opacity, tint, blend mode, back side. */
 import { computed } from 'vue';
-import { styleFlat, styleSolid } from '../../../core/document/edits';
+import { styleFlat, styleSolid } from '../../../core/edits/object-edits';
 import { isShowing } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
 import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A printed picture: which one, how wide it is printed, and what is seen while it is not. */
 import { computed } from 'vue';
-import { changeTarget, removeTarget } from '../../../core/document/scene-edits';
+import { changeTarget, removeTarget } from '../../../core/edits/scene-edits';
 import { AFTER_LOST, BEFORE_FOUND, type AssetId, type Target } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { AFTER_WORDS, BEFORE_WORDS } from '../../words';

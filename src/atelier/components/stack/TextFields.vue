@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A text: its words, typeface, letters, arc, colours. */
 import { computed, onMounted, ref } from 'vue';
-import { reshape } from '../../../core/document/edits';
+import { reshape } from '../../../core/edits/object-edits';
 import type { AssetId, TextObject } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import { useStockStore } from '../../stores/stock';

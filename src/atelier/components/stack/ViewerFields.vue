@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How an object meets the viewer: looking at them, being dragged and pinched, where a touch counts, depth. */
 import { computed, ref } from 'vue';
-import { changeObject, type Common } from '../../../core/document/edits';
+import { changeObject, type Common } from '../../../core/edits/object-edits';
 import { anchorOf } from '../../../core/document/queries';
 import {
   FRONTS,

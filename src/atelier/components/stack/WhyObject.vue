@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Why an object is as it is at this moment: the chain of causes, with a way to each. */
 import { computed, ref } from 'vue';
-import { isIn } from '../../../core/behave/program';
+import { isIn } from '../../../core/program/program';
 import { whyObject, type Cause, type ObjectState } from '../../../core/behave/why';
 import type { CueId, EffectObject, ObjectId } from '../../../core/document/schema';
 import { causeWords } from '../../behave-words';

@@ -3,7 +3,7 @@ import type { Ref } from 'vue';
 import { headAnchor } from '../../../core/kinds/objects/placed';
 import { stackTree } from '../../../core/document/queries';
 import type { Anchor, ObjectId } from '../../../core/document/schema';
-import { moveInStack, type StackPlace } from '../../../core/document/stack-edits';
+import { moveInStack, type StackPlace } from '../../../core/edits/stack-edits';
 import { laneOf, type StackRow } from '../../../core/document/stack-rows';
 import { useEffectStore } from '../../stores/effect';
 import type { DropWhere } from './use-row-drag';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Finger } from '../../../core/behave/inputs';
+import type { Finger } from '../../../core/program/inputs';
 import { FingerRecorder } from './finger-recorder';
 
 const recorder = () => {

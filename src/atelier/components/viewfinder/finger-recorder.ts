@@ -1,5 +1,5 @@
 /** Fingers on the picture, from pointers and the wheel. */
-import type { Finger, PicturePoint } from '../../../core/behave/inputs';
+import type { Finger, PicturePoint } from '../../../core/program/inputs';
 
 interface Events {
   /** The first finger came down and moved: a gesture begins. */

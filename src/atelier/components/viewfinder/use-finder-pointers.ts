@@ -1,6 +1,6 @@
 /** What pointers and the wheel do in the Viewfinder: select, tap, or be the viewer's fingers. */
 import type { Ref } from 'vue';
-import type { PicturePoint } from '../../../core/behave/inputs';
+import type { PicturePoint } from '../../../core/program/inputs';
 import type { ObjectId } from '../../../core/document/schema';
 import { STEP } from '../../../core/units';
 import { useDeskStore } from '../../stores/desk';

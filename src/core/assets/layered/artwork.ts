@@ -1,5 +1,5 @@
 /** Layered artwork, whatever file it comes from: each layer becomes a card. */
-import type { BlendMode } from '../../document/schema';
+import type { BlendMode } from '../../maths/blend';
 import type { Pixels, Unit } from '../../units';
 import { MOST_LAYER_PIXELS, MOST_LAYERS, MOST_SIDE } from '../limits';
 import { crop, opaqueBox, type Raster } from '../raster';

@@ -1,6 +1,6 @@
 /** OpenRaster 0.0.6: a zip with `stack.xml`, which lists the layers from the top, and a PNG for each. */
 import { XMLParser } from 'fast-xml-parser';
-import type { BlendMode } from '../../document/schema';
+import type { BlendMode } from '../../maths/blend';
 import { readZip, type Zip } from '../archive/zip';
 import { decodePng } from '../pictures/decode-png';
 import { readPngHead } from '../pictures/png';

@@ -8,7 +8,7 @@ import {
   type PixelData,
   type Psd,
 } from 'ag-psd';
-import type { BlendMode } from '../../document/schema';
+import type { BlendMode } from '../../maths/blend';
 import { clamp } from '../../maths/scalar';
 import type { Raster } from '../raster';
 import { asRefusal, refuse } from '../refuse';

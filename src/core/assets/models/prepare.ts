@@ -22,7 +22,7 @@ import { add, scale, type Vec3 } from '../../maths/vec3';
 import { shrink, within, type PictureCodec } from '../raster';
 import { boundsOf, nodesInOrder, PLACED, sceneOf, worldTriangles } from './inspect';
 import { QUIET } from './quiet';
-import { deviationBetween, type Deviation } from './surface-distance';
+import { deviationBetween, type Deviation } from '../../maths/surface-distance';
 
 export interface PrepareTools {
   readonly codec: PictureCodec;

@@ -1,5 +1,5 @@
 /** What the viewer has set the effect's controls to. */
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import { carriedById, type Part, type Step } from './part';
 
 const startOf = (control: Program['controls'][number]): number => {

@@ -1,8 +1,9 @@
 /** Cues: what sets them off, whether they may, and what they do step by step. */
-import type { Action, CueId } from '../../document/schema';
+import type { CueId } from '../../document/schema';
 import { anchorPlaces } from '../../placing/anchors';
 import { STEP } from '../../units';
-import { worldOf, type World } from '../acting';
+import type { Order, World } from '../../kinds/actions/action-kind';
+import { worldOf } from '../acting';
 import {
   copiedCueState,
   restingCue,
@@ -13,14 +14,14 @@ import {
   type CueState,
   type Work,
 } from '../cue-run';
-import { firstValues } from '../first-values';
-import type { CompiledCue, Program } from '../program';
+import { firstValues } from '../../program/first-values';
+import type { CompiledCue, Program } from '../../program/program';
 import { putBack } from '../put-back';
 import { holds, signalNow, type Instant } from '../signals';
 import { nextWatch, type Happened, type WatchState } from '../watch/watching';
 import type { Refusal, Witness } from '../witness';
 import type { DrivesPart } from './drives-part';
-import type { Order, Part, Step } from './part';
+import type { Part, Step } from './part';
 import type { PresencePart } from './presence-part';
 import type { CueWrites } from './writing';
 
@@ -168,7 +169,6 @@ export class CuesPart implements Part<CuesState> {
       write,
       world: this.world(frame.camera.pose),
       step,
-      whole: { act: (action) => this.actOnWhole(action) },
       acted: witness && ((compiled, what) => witness.acted(cue(), compiled, what, step * STEP)),
       rate: (action) => {
         const wanted = drives.durationOf(action.id);
@@ -191,24 +191,6 @@ export class CuesPart implements Part<CuesState> {
       eye,
       (i) => ['screen', 'backdrop'].includes(program.anchors[i]!.kind),
     );
-  }
-
-  private actOnWhole(action: Action): void {
-    const { write } = this.around;
-    switch (action.kind) {
-      case 'scene':
-        return write.goTo(action.scene);
-      case 'cue':
-        if (action.cue !== null) write.bid({ kind: action.do, id: action.cue });
-        return;
-      case 'prompt':
-        if (action.prompt !== null) write.bid({ kind: action.show ? 'show' : 'hide', id: action.prompt });
-        return;
-      case 'variable': {
-        const { variable, mode, value } = action;
-        write.setVariable(variable, mode === 'to' ? value : write.variable(variable) + value);
-      }
-    }
   }
 
   save(): CuesState {

@@ -1,7 +1,7 @@
 /** What signals drive, over everything that cues have made of it. */
 import type { Effect } from '../../document/schema';
 import { Driving, type DriveValues } from '../driving';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Part, Step } from './part';
 import type { PresencePart } from './presence-part';
 import type { DriveWrites } from './writing';

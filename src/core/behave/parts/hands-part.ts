@@ -1,7 +1,7 @@
 /** What the viewer does to objects by hand. */
 import { Handling, type HandlingState } from '../../placing/handling';
 import type { ByHand } from '../../placing/local';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import { carriedByObject, type Part, type Step } from './part';
 
 export class HandsPart implements Part<HandlingState> {

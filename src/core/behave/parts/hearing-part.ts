@@ -1,6 +1,6 @@
 /** What the viewer does with fingers, head and camera buttons, told apart as gestures. */
 import { Hearing, type HearingState } from '../hearing';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Part, Step } from './part';
 import type { PresencePart } from './presence-part';
 

@@ -1,9 +1,9 @@
 /** What behaviour has made of the objects, in layers: what cues have left behind, motion over it, drives over both. */
 import { add } from '../../maths/vec3';
-import { firstValues } from '../first-values';
+import { firstValues } from '../../program/first-values';
 import { nextMedia } from '../../kinds/media';
 import { readNumber, writeNumber } from '../../kinds/numbers';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Values } from '../../kinds/values';
 import type { Part } from './part';
 import type { Motion } from './writing';

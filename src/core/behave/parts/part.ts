@@ -2,17 +2,12 @@
  * The runtime is a list of parts. Each keeps something from step to step, takes its share of a step in the order of the list, and can be
  * taken back to any moment. Whatever is kept lives in a part, so nothing can be forgotten in a snapshot.
  */
+import type { Order } from '../../kinds/actions/action-kind';
 import type { StateNow } from '../../placing/places';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Instant, Readable } from '../signals';
 import type { Happened } from '../watch/watching';
 import type { Firing } from '../witness';
-
-/** What one cue bids another, or a prompt; it is done in the next step, so that no circle of cues can hang. */
-export interface Order {
-  readonly kind: 'start' | 'stop' | 'show' | 'hide';
-  readonly id: string;
-}
 
 /** A step under way: parts read what those before them have found, and fill in what those behind them need. */
 export interface Step {

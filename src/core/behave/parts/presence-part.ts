@@ -4,7 +4,7 @@ import { placesOf, type ObjectPlaces, type StateNow } from '../../placing/places
 import { NOBODY, nextPresence, type Presence } from '../../placing/presence';
 import { reshaped } from '../../placing/reshape';
 import { viewOf } from '../../placing/touch';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Part, Step } from './part';
 
 export class PresencePart implements Part<Presence> {

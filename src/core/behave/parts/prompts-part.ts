@@ -1,6 +1,6 @@
 /** The short texts that tell the viewer what to do: which of them is to be read. */
 import type { PromptId } from '../../document/schema';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import { nextPrompts, restingPrompts, type PromptState } from '../prompts';
 import { carriedById, type Part, type Step } from './part';
 

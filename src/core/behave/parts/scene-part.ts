@@ -1,6 +1,6 @@
 /** Which scene is on. */
 import type { SceneId } from '../../document/schema';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { Part } from './part';
 
 export class ScenePart implements Part<SceneId | null> {

@@ -1,5 +1,5 @@
 /** Where objects were when a signal last asked how fast they are. */
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import type { SpeedMemory } from '../signals';
 import type { Part } from './part';
 

@@ -1,7 +1,7 @@
 /** The effect's own variables, and which of them were changed since the step before. */
 import type { VariableId } from '../../document/schema';
 import { clamp } from '../../maths/scalar';
-import type { Program } from '../program';
+import type { Program } from '../../program/program';
 import { carriedById, type Part, type Step } from './part';
 
 /** Farther from nothing no variable goes, so that counting up for ever ends somewhere. */

@@ -9,26 +9,20 @@
  * Of two that write the same thing the later one wins. What cues have left behind stays until another cue writes it; motion and drives
  * lie over it, and what is beneath shows again when they end. Each gets only what it may write.
  */
-import type { SceneId, VariableId } from '../../document/schema';
+import type { VariableId } from '../../document/schema';
+import type { WholeWrites } from '../../kinds/actions/action-kind';
 import type { Vec3 } from '../../maths/vec3';
 import type { Values } from '../../kinds/values';
-import type { Order } from './part';
 
 export interface Motion {
   readonly move: Vec3;
   readonly turn: Vec3;
 }
 
-export interface CueWrites {
+export interface CueWrites extends WholeWrites {
   /** What cues have made of the objects, by their index: changed in place, and it stays. */
   readonly objects: readonly Values[];
   addMotion(object: number, motion: Motion): void;
-  /** A scene that is not there is left alone. */
-  goTo(scene: SceneId | null): void;
-  setVariable(variable: VariableId | null, value: number): void;
-  variable(variable: VariableId | null): number;
-  /** Done in the next step. */
-  bid(order: Order): void;
 }
 
 export interface DriveWrites {

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { applyEdit } from '../../document/edits';
+import { applyEdit } from '../../document/edit';
 import { newFountain } from '../../kinds/objects/fountain';
 import { newSolid } from '../../kinds/objects/solid';
 import { cueSchema, type EffectObject, type ObjectId } from '../../document/schema';
 import { isNote, standingReasons } from '../explain';
-import { compile } from '../program';
+import { compile } from '../../program/program';
 import { Runtime } from '../runtime';
 import { CARD, card, effectOf, faceWith, pass, STILL, TAP } from '../testing';
 import { addRecipe, cueOfRecipe, findRecipes, recipeName, RECIPES } from './recipes';

@@ -1,5 +1,5 @@
 /** Ready-made behaviours: a when half and a then half, joined to an ordinary cue. Any two halves can be joined. */
-import { edit, type Edit } from '../../document/edits';
+import { edit, type Edit } from '../../document/edit';
 import { newBeat } from '../../document/new-cues';
 import { cueOrder } from '../../document/queries';
 import {

@@ -1,5 +1,6 @@
 /** Then halves of recipes: what happens to an object. */
-import { newAction, type BeatParts } from '../../document/new-cues';
+import { type BeatParts } from '../../document/new-cues';
+import { newAction } from '../../kinds/actions/actions';
 import type { Action, ActionKind, Cue, EffectObject } from '../../document/schema';
 
 /** What a half is made with. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { STEP } from '../../units';
-import type { Finger } from '../inputs';
+import type { Finger } from '../../program/inputs';
 import { nextTouch, NO_TOUCH, type TouchGesture, type TouchState } from './touch-gesture';
 
 const finger = (x: number, y: number, id = 1): Finger => ({ id, x, y });

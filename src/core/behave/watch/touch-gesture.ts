@@ -3,7 +3,7 @@
  * are shares of the picture, distances shares of its height.
  */
 import type { Degrees, Seconds } from '../../units';
-import type { Finger, PicturePoint } from '../inputs';
+import type { Finger, PicturePoint } from '../../program/inputs';
 
 export const TOUCH_GESTURES = ['tap', 'doubleTap', 'hold', 'drag', 'pinch', 'twist'] as const;
 export type TouchGesture = (typeof TOUCH_GESTURES)[number];

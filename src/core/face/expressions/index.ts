@@ -3,7 +3,7 @@
  * Displacements add up; the fit in `fit.ts` reads some of them back from landmarks.
  */
 import type { Expressions } from '../../tracking/track-frame';
-import type { ExpressionName } from '../expression-names';
+import type { ExpressionName } from '../../tracking/expression-names';
 import { BROW_AND_CHEEK_EXPRESSIONS } from './brows-and-cheeks';
 import { EYE_EXPRESSIONS } from './eyes';
 import type { Displacement } from './field';

@@ -4,7 +4,7 @@
  * and Vetter, "Optimal Step Nonrigid ICP Algorithms for Surface Registration" (2007), with a membrane that bends (squared
  * Laplacian of the moves) in the place of local affine maps, and distances to the tangent planes.
  */
-import type { Surface } from '../../assets/models/surface-distance';
+import type { Surface } from '../../maths/surface-distance';
 import { add, cross, distance, dot, length, pointAt, scale, subtract, type Vec3 } from '../../maths/vec3';
 import { neighbours } from '../harmonic';
 import { FACE_LANDMARKS, OVAL } from '../landmarks';

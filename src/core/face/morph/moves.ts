@@ -1,7 +1,7 @@
 /** Face morphs: how far landmarks move for sliders and sculpted meshes, faded out by region, several added up. */
 import type { Unit } from '../../units';
-import { fillOutlines } from '../../makeup/region-mask';
-import { soften } from '../../makeup/soften';
+import { fillOutlines } from '../region-mask';
+import { soften } from '../../maths/soften';
 import { shapeHead } from '../head-shape';
 import { FACE_LANDMARKS } from '../landmarks';
 import { NEUTRAL_FACE, UV } from '../neutral';

@@ -1,5 +1,5 @@
 /** A sculpted mesh laid onto the face: its size, place and axes found out, and how far it moves each landmark. */
-import { Surface } from '../../assets/models/surface-distance';
+import { Surface } from '../../maths/surface-distance';
 import { IconiaError } from '../../errors';
 import { alignPoints, type Similarity } from '../../maths/procrustes';
 import { fromAngles, inverse, rotate } from '../../maths/quaternion';

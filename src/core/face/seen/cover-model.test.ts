@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { fillOutlines } from '../../makeup/region-mask';
+import { fillOutlines } from '../region-mask';
 import { fromAngles, type Quaternion } from '../../maths/quaternion';
 import { FACE_EDGE } from '../regions';
 import { GRID, nextCover, type CoverModel } from './cover-model';

@@ -5,7 +5,7 @@
  * (1997), in logarithms of light, after what the light does to the whole face has been taken out.
  */
 import { angleBetween, slerp, type Quaternion } from '../../maths/quaternion';
-import { fillOutlines } from '../../makeup/region-mask';
+import { fillOutlines } from '../region-mask';
 import { EYE_OPENINGS, faceRegion, FACE_EDGE, MOUTH_OPENING } from '../regions';
 
 /** Places along a side of the layout. */

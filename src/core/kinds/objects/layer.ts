@@ -5,7 +5,7 @@ import { assetIdSchema, type PictureAsset } from '../../schema/asset-schema';
 import { blendSchema, objectIdSchema, startDelay, type ObjectId } from '../../schema/placed-schema';
 import { choice, colour, number, share, yesNo } from '../../schema/properties';
 import { FACE_REGIONS } from '../../face/region-names';
-import type { Finish } from '../../makeup/finish';
+import type { Finish } from './finish';
 import { defineObject } from './object-kind';
 import { onFace } from './on-face';
 import { objectNameFor, onWholeFace, placed } from './placed';

@@ -3,15 +3,26 @@
  * height, so that a text keeps its layout at any size. Who draws measures the letters; without a measurement every
  * letter counts as `USUAL_ADVANCE` wide.
  */
-import type { TextObject } from '../../document/schema';
 
 /** Mean advance of a letter in a plain typeface, in line heights. */
 export const USUAL_ADVANCE = 0.48;
 const LINE_STEP = 1.15;
 
+/** Of a text, what its layout depends on. */
+export interface Lettering {
+  readonly text: string;
+  readonly align: 'left' | 'centre' | 'right';
+  /** Between letters, as a share of a line. */
+  readonly spacing: number;
+  /** Degrees. */
+  readonly arc: number;
+  /** Height of a line, metres. */
+  readonly size: number;
+}
+
 export interface TextBlock {
   readonly lines: readonly (readonly string[])[];
-  readonly align: TextObject['align'];
+  readonly align: Lettering['align'];
   readonly spacing: number;
   /** Degrees that the longest line bends to. */
   readonly arc: number;
@@ -36,13 +47,7 @@ export const lettersOf = (line: string): string[] => {
   return [...new Segmenter('en', { granularity: 'grapheme' }).segment(line)].map((s) => s.segment);
 };
 
-export const blockOf = ({
-  text,
-  align,
-  spacing,
-  arc,
-  size,
-}: Pick<TextObject, 'text' | 'align' | 'spacing' | 'arc' | 'size'>): TextBlock => ({
+export const blockOf = ({ text, align, spacing, arc, size }: Lettering): TextBlock => ({
   lines: text.split('\n').map(lettersOf),
   align,
   spacing,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { toLocal, toOuter } from '../../maths/pose';
 import { angleBetween } from '../../maths/quaternion';
 import { distance, length, subtract, type Vec3 } from '../../maths/vec3';
-import { EXPRESSION_NAMES } from '../../face/expression-names';
+import { EXPRESSION_NAMES } from '../../tracking/expression-names';
 import { valueAt } from '../curve';
 import { LIGHTS, lightOf } from '../lights';
 import { expressionsAt, handAt, headPoseAt } from '../performance';

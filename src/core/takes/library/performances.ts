@@ -1,7 +1,7 @@
 /** What performers do in the takes that ship. Times are seconds, angles degrees, places metres. */
 import { curve, pulses, type Curve } from '../curve';
 import type { Performance } from '../performance';
-import type { ExpressionName } from '../../face/expression-names';
+import type { ExpressionName } from '../../tracking/expression-names';
 
 type Face = Partial<Record<ExpressionName, Curve>>;
 const both = (name: string, keys: Curve): Face => ({ [`${name}Left`]: keys, [`${name}Right`]: keys });

@@ -5,7 +5,7 @@
  */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { line, scaleLinear } from 'd3';
-import { actionLength, roundLength } from '../../../../core/behave/program';
+import { actionLength, roundLength } from '../../../../core/kinds/actions/actions';
 import type { Action, Cue } from '../../../../core/document/schema';
 import { eased } from '../../../../core/maths/curve';
 import { actionSummary } from '../../../behave-words';

@@ -2,9 +2,10 @@
 /** One cue: a sentence, its beats over time, and why it does nothing when it does nothing. */
 import { computed, ref } from 'vue';
 import { Copy, Ellipsis, Play } from '@lucide/vue';
-import { actionLength } from '../../../../core/behave/program';
-import { moveCue, putCue, removeCue } from '../../../../core/document/cue-edits';
-import { newAction, newBeat } from '../../../../core/document/new-cues';
+import { actionLength } from '../../../../core/kinds/actions/actions';
+import { moveCue, putCue, removeCue } from '../../../../core/edits/cue-edits';
+import { newBeat } from '../../../../core/document/new-cues';
+import { newAction } from '../../../../core/kinds/actions/actions';
 import { cueOrder } from '../../../../core/document/queries';
 import type { Action, ActionKind, Beat, Cue } from '../../../../core/document/schema';
 import { newPartId } from '../../../api/ids';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which signal: its kind, and of whom or what. */
 import { computed } from 'vue';
-import { EXPRESSION_NAMES } from '../../../../core/face/expression-names';
+import { EXPRESSION_NAMES } from '../../../../core/tracking/expression-names';
 import {
   FACE_MEASURES,
   HAND_SHAPES,

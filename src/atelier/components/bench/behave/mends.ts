@@ -1,7 +1,7 @@
 /** What mends a reason why a cue does nothing, where one step does. */
 import type { Reason } from '../../../../core/behave/why';
-import { putCue } from '../../../../core/document/cue-edits';
-import { edit } from '../../../../core/document/edits';
+import { putCue } from '../../../../core/edits/cue-edits';
+import { edit } from '../../../../core/document/edit';
 import type { Cue, ObjectId } from '../../../../core/document/schema';
 import { useDeskStore } from '../../../stores/desk';
 import type { useEffectStore } from '../../../stores/effect';

@@ -2,7 +2,8 @@
 /** What the creator brought in, what it costs, and what came of the last drop. The library shows it in full. */
 import { computed } from 'vue';
 import { Library, Plus, Replace } from '@lucide/vue';
-import { bringIn, showInstead, styleCard } from '../../../../core/document/edits';
+import { styleCard } from '../../../../core/edits/object-edits';
+import { bringIn, showInstead } from '../../../../core/edits/asset-edits';
 import { usesOf } from '../../../../core/document/asset-uses';
 import { isShowing } from '../../../../core/document/queries';
 import { canShow } from '../../../../core/kinds/objects/objects';

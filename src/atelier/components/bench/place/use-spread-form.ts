@@ -1,6 +1,6 @@
 /** What is filled in to spread an object, and the spread it makes. Centimetres, degrees, per cent, seconds. */
 import { computed, reactive, type ComputedRef } from 'vue';
-import { spreadGroup } from '../../../../core/document/copy-edits';
+import { spreadGroup } from '../../../../core/edits/copy-edits';
 import { anchorOf } from '../../../../core/document/queries';
 import type { EffectObject, ObjectId } from '../../../../core/document/schema';
 import { SHELL_TRIANGLES, shellPositions } from '../../../../core/face/head-shell';

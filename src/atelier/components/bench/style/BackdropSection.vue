@@ -2,7 +2,7 @@
 /** What lies behind the people, and how they are cut out of the picture. */
 import { computed } from 'vue';
 import { Plus } from '@lucide/vue';
-import { setBackdrop } from '../../../../core/document/backdrop-edits';
+import { setBackdrop } from '../../../../core/edits/backdrop-edits';
 import { anchorOf, stackOrder } from '../../../../core/document/queries';
 import type { Anchor, Backdrop } from '../../../../core/document/schema';
 import { addNew, type NewKind } from '../../../commands/place-commands';

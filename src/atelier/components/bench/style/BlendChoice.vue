@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The selected object in one blend mode, at this moment of the take. */
-import { applyEdit, styleFlat } from '../../../../core/document/edits';
+import { styleFlat } from '../../../../core/edits/object-edits';
+import { applyEdit } from '../../../../core/document/edit';
 import type { BlendMode, EffectObject } from '../../../../core/document/schema';
 import { useStills } from '../../../drawing/use-stills';
 import { useEffectStore } from '../../../stores/effect';

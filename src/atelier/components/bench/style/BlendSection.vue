@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Compares the selected object in blend modes at this moment of the take; the chosen one is kept. */
 import { computed, ref } from 'vue';
-import { styleFlat } from '../../../../core/document/edits';
+import { styleFlat } from '../../../../core/edits/object-edits';
 import { BLEND_MODES, type BlendMode } from '../../../../core/document/schema';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';

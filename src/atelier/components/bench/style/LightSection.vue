@@ -2,11 +2,11 @@
 /** All lights of the effect in one place, the shadows they throw, and the light of the camera picture to match. */
 import { computed } from 'vue';
 import { Plus, SunMedium } from '@lucide/vue';
-import { changeObject, reshape } from '../../../../core/document/edits';
+import { changeObject, reshape } from '../../../../core/edits/object-edits';
 import { anchorOf, stackOrder } from '../../../../core/document/queries';
 import type { Anchor, Light, LightKind, ShadowCatcher } from '../../../../core/document/schema';
 import { anglesOf, directionFrom, turnTowards, type LightAngles } from '../../../../core/light/direction';
-import { matchLight } from '../../../../core/light/match';
+import { matchLight } from '../../../../core/edits/match-light';
 import { fromAngles, rotate } from '../../../../core/maths/quaternion';
 import { newObjectId } from '../../../api/ids';
 import { addNew } from '../../../commands/place-commands';

@@ -3,7 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { cellBox } from '../../../../core/assets/frames/sheets';
 import { guessGrid, type GridGuess } from '../../../../core/assets/frames/guess-grid';
-import { cutSheet } from '../../../../core/document/edits';
+import { cutSheet } from '../../../../core/edits/asset-edits';
 import { sentence } from '../../../../core/errors';
 import type { Asset, PictureAsset } from '../../../../core/document/schema';
 import { newAssetId } from '../../../api/ids';

@@ -1,29 +1,60 @@
 <script setup lang="ts">
-/** How much of it: what each kind of action has of its own. */
+/** How much of it: what each kind of action has of its own. A kind that only has described properties needs no fields of its own. */
+import { computed, type Component } from 'vue';
 import type { Action, ActionKind } from '../../../../../core/document/schema';
+import { actionKind } from '../../../../../core/kinds/actions/actions';
+import { propertiesIn, valueAt, withValueAt } from '../../../../../core/schema/properties';
+import { useEffectStore } from '../../../../stores/effect';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import MotionAmount from './MotionAmount.vue';
 import PlayAmount from './PlayAmount.vue';
 import ValueAmount from './ValueAmount.vue';
 
-defineProps<{ action: Action }>();
+const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
-const MOTION: ReadonlySet<ActionKind> = new Set([
-  'move',
-  'turn',
-  'size',
-  'pose',
-  'circle',
-  'follow',
-  'shake',
-  'sway',
-  'bounce',
-]);
-const PLAY: ReadonlySet<ActionKind> = new Set(['play', 'picture', 'burst', 'flow']);
-const change = (to: object, gesture: string | null): void => emit('change', to, gesture);
+const document = useEffectStore();
+const FIELDS: Partial<Record<ActionKind, Component>> = {
+  move: MotionAmount,
+  turn: MotionAmount,
+  size: MotionAmount,
+  pose: MotionAmount,
+  circle: MotionAmount,
+  follow: MotionAmount,
+  play: PlayAmount,
+  picture: PlayAmount,
+  number: ValueAmount,
+  variable: ValueAmount,
+  prompt: ValueAmount,
+  scene: ValueAmount,
+  cue: ValueAmount,
+};
+const own = computed(() => FIELDS[props.action.kind]);
+const described = computed(() => propertiesIn(actionKind(props.action.kind).schema, props.action));
+const set = (path: string, to: unknown, felt: boolean): void =>
+  emit('change', withValueAt(props.action, path, to), felt ? path : null);
 </script>
 
 <template>
-  <MotionAmount v-if="MOTION.has(action.kind)" :action="action" @change="change" />
-  <PlayAmount v-else-if="PLAY.has(action.kind)" :action="action" @change="change" />
-  <ValueAmount v-else :action="action" @change="change" />
+  <component
+    :is="own"
+    v-if="own"
+    :action="action"
+    @change="(to: object, gesture: string | null) => emit('change', to, gesture)"
+  />
+  <div v-else-if="Object.keys(described).length > 0" class="line">
+    <template v-for="(property, path) in described" :key="path">
+      <span v-if="property.type === 'number' && !property.mark" class="soft">{{
+        property.name.toLowerCase()
+      }}</span>
+      <PropertyInput
+        :class="{ small: property.type !== 'choice' }"
+        :property="property"
+        :value="valueAt(action, path)"
+        @change="(to, felt) => set(path, to, felt)"
+        @done="document.endGesture()"
+      />
+    </template>
+  </div>
 </template>
+
+<style scoped src="./amount.css"></style>

@@ -2,9 +2,13 @@
 /** One action, opened: what happens to what, how much, in what time, and how its objects differ. */
 import { computed, ref } from 'vue';
 import { Trash2 } from '@lucide/vue';
-import { actsOnObjects, newAction } from '../../../../../core/document/new-cues';
+import {
+  ACTIONS_BY_GROUP,
+  actionKind,
+  actsOnObjects,
+  newAction,
+} from '../../../../../core/kinds/actions/actions';
 import type { Action, ActionKind, Beat, ObjectId } from '../../../../../core/document/schema';
-import { ACTION_GROUPS, ACTION_WORDS } from '../../../../behave-words';
 import { useDeskStore } from '../../../../stores/desk';
 import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
@@ -25,9 +29,9 @@ const emit = defineEmits<{
 }>();
 const desk = useDeskStore();
 const choices = useChoices();
-const kinds = ACTION_GROUPS.map(([label, list]) => ({
+const kinds = ACTIONS_BY_GROUP.map(([label, list]) => ({
   label,
-  options: list.map((value) => ({ value: value as string, label: ACTION_WORDS[value] })),
+  options: list.map((value) => ({ value: value as string, label: actionKind(value).name })),
 }));
 const varies = ref(props.action.vary !== null);
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What can happen, in groups. */
 import type { ActionKind } from '../../../../../core/document/schema';
-import { ACTION_GROUPS, ACTION_WORDS } from '../../../../behave-words';
+import { ACTIONS_BY_GROUP, actionKind } from '../../../../../core/kinds/actions/actions';
 
 defineProps<{ label: string }>();
 const emit = defineEmits<{ choose: [kind: ActionKind] }>();
@@ -12,8 +12,8 @@ const emit = defineEmits<{ choose: [kind: ActionKind] }>();
     <button class="word" type="button">{{ label }}</button>
     <template #overlay>
       <a-menu class="menu" @click="({ key }: { key: string | number }) => emit('choose', key as ActionKind)">
-        <a-menu-item-group v-for="[title, kinds] in ACTION_GROUPS" :key="title" :title="title">
-          <a-menu-item v-for="kind in kinds" :key="kind">{{ ACTION_WORDS[kind] }}</a-menu-item>
+        <a-menu-item-group v-for="[title, kinds] in ACTIONS_BY_GROUP" :key="title" :title="title">
+          <a-menu-item v-for="kind in kinds" :key="kind">{{ actionKind(kind).name }}</a-menu-item>
         </a-menu-item-group>
       </a-menu>
     </template>

@@ -207,64 +207,6 @@ const captured = computed(() => {
       @change="(swings) => set({ swings }, 'swings')"
     />
   </div>
-  <div v-else-if="action.kind === 'shake'" class="line">
-    <GestureField
-      class="small"
-      :value="action.distance * 1000"
-      label="How far, mm"
-      unit=" mm"
-      :min="0"
-      :max="10000"
-      @change="(v) => set({ distance: v / 1000 }, 'distance')"
-    />
-    <GestureField
-      class="small"
-      :value="action.angle"
-      label="How far it turns, degrees"
-      unit="°"
-      :min="0"
-      :max="360"
-      @change="(angle) => set({ angle }, 'angle')"
-    />
-    <GestureField
-      class="small"
-      :value="action.rate"
-      label="Trembles a second"
-      unit=" /s"
-      :min="0.1"
-      :max="60"
-      @change="(rate) => set({ rate }, 'rate')"
-    />
-  </div>
-  <div v-else-if="action.kind === 'sway'" class="line">
-    <GestureField
-      class="small"
-      :value="action.angle"
-      label="How far it sways, degrees"
-      unit="°"
-      :min="-360"
-      :max="360"
-      @change="(angle) => set({ angle }, 'angle')"
-    />
-    <span class="soft">about</span>
-    <SelectField
-      name="About which axis"
-      :value="action.axis"
-      :options="modes(AXES)"
-      @change="(v: unknown) => set({ axis: v })"
-    />
-  </div>
-  <div v-else-if="action.kind === 'bounce'" class="line">
-    <GestureField
-      class="small"
-      :value="action.height * 100"
-      label="How high, cm"
-      unit=" cm"
-      :min="-10000"
-      :max="10000"
-      @change="(v) => set({ height: v / 100 }, 'height')"
-    />
-  </div>
 </template>
 
 <style scoped src="./amount.css"></style>

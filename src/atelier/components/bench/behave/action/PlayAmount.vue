@@ -134,33 +134,6 @@ const clips = computed(() => {
       @change="(v) => set({ number: Math.round(v) }, 'number')"
     />
   </div>
-  <div v-else-if="action.kind === 'burst'" class="line">
-    <GestureField
-      class="small"
-      :value="action.count"
-      label="Particles at once"
-      :digits="0"
-      :min="1"
-      :max="10000"
-      @change="(v) => set({ count: Math.round(v) }, 'count')"
-    />
-    <span class="soft">particles at once</span>
-  </div>
-  <div v-else-if="action.kind === 'flow'" class="line">
-    <span class="soft">at</span>
-    <GestureField
-      class="small"
-      :value="action.share * 100"
-      label="Share of its rate, per cent"
-      unit="%"
-      :step="10"
-      :digits="0"
-      :min="0"
-      :max="10000"
-      @change="(v) => set({ share: v / 100 }, 'share')"
-    />
-    <span class="soft">of its rate</span>
-  </div>
 </template>
 
 <style scoped src="./amount.css"></style>

@@ -2,6 +2,7 @@
 /** How long an action waits and takes, how it goes from its beginning to its end, how often, and what is left of it. */
 import { computed, ref } from 'vue';
 import type { Action, EasingChoice } from '../../../../../core/document/schema';
+import { actionKind } from '../../../../../core/kinds/actions/actions';
 import { easingWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
@@ -14,18 +15,12 @@ const emit = defineEmits<{
 }>();
 const document = useEffectStore();
 const curve = ref(false);
-/** These have a duration only to come back after. */
-const STEADY = ['show', 'hide', 'toggle', 'flow', 'face', 'shake', 'follow', 'sway', 'bounce'];
-const AT_ONCE = ['play', 'picture', 'burst', 'variable', 'prompt', 'scene', 'cue'];
-const GOES_ON = ['shake', 'sway', 'bounce', 'face', 'follow'];
-const atOnce = computed(() => AT_ONCE.includes(props.action.kind));
-const eases = computed(() => !atOnce.value && !STEADY.includes(props.action.kind));
-const durationWords = computed(() => {
-  const { kind } = props.action;
-  if (kind === 'circle') return 'A turn takes';
-  if (kind === 'sway' || kind === 'bounce') return 'One swing';
-  return STEADY.includes(kind) ? 'Stays' : 'Duration';
-});
+const kind = computed(() => actionKind(props.action.kind));
+const atOnce = computed(() => kind.value.pace === 'atOnce');
+const eases = computed(() => kind.value.pace === 'eases');
+const durationWords = computed(() => kind.value.takes ?? (eases.value ? 'Duration' : 'Stays'));
+const mayComeBack = computed(() => eases.value || kind.value.pace === 'switches');
+const mayPutBack = computed(() => kind.value.pace !== 'goesOn' && kind.value.changes !== undefined);
 const set = (change: Partial<Action>, gesture: string | null = null): void => emit('change', change, gesture);
 </script>
 
@@ -75,7 +70,7 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         @change="(v) => emit('begins', v / 100)"
     /></label>
     <button
-      v-if="!atOnce && !GOES_ON.includes(action.kind) && action.kind !== 'flow'"
+      v-if="mayComeBack"
       class="chip"
       type="button"
       :aria-pressed="action.thereAndBack"
@@ -84,10 +79,7 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
       There and back
     </button>
     <button
-      v-if="
-        !GOES_ON.includes(action.kind) &&
-        !['burst', 'variable', 'prompt', 'scene', 'cue'].includes(action.kind)
-      "
+      v-if="mayPutBack"
       class="chip"
       type="button"
       :aria-pressed="action.after === 'return'"

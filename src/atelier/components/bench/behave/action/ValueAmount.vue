@@ -1,11 +1,10 @@
 <script setup lang="ts">
-/** To which value something is brought: opacity, colour, any number, a variable; which prompt, scene or cue. */
+/** Any number and a variable: to what, or by how much; which prompt, scene or cue. */
 import { computed } from 'vue';
 import { numberName, numbersOf, readNumber } from '../../../../../core/kinds/numbers';
-import { firstValues } from '../../../../../core/behave/first-values';
+import { firstValues } from '../../../../../core/program/first-values';
 import type { Action } from '../../../../../core/document/schema';
 import { useEffectStore } from '../../../../stores/effect';
-import ColourField from '../../../common/ColourField.vue';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import SelectField from '../../../common/SelectField.vue';
@@ -33,32 +32,10 @@ const chooseNumber = (property: string): void => {
   const object = first.value!;
   set({ property, value: readNumber(object, firstValues(document.effect, object), property) ?? 0 });
 };
-const done = (): void => document.endGesture();
 </script>
 
 <template>
-  <div v-if="action.kind === 'fade'" class="line">
-    <span class="soft">to</span>
-    <GestureField
-      class="small"
-      :value="action.opacity * 100"
-      label="Opacity, per cent"
-      unit="%"
-      :min="0"
-      :max="100"
-      :digits="0"
-      @change="(v) => set({ opacity: v / 100 }, 'opacity')"
-    />
-  </div>
-  <ColourField
-    v-else-if="action.kind === 'colour'"
-    name="to"
-    label="Colour"
-    :value="action.colour"
-    @change="(colour) => set({ colour }, 'colour')"
-    @done="done"
-  />
-  <div v-else-if="action.kind === 'number'" class="line">
+  <div v-if="action.kind === 'number'" class="line">
     <ChoiceField
       label="Which number"
       none="Choose what it acts on first"

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { Trash2 } from '@lucide/vue';
 import { newDrive } from '../../../../../core/document/new-cues';
-import { putControl, putDrive, removeControl } from '../../../../../core/document/viewer-edits';
+import { putControl, putDrive, removeControl } from '../../../../../core/edits/viewer-edits';
 import { MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
 import { newDriveId } from '../../../../api/ids';
 import { useDeskStore } from '../../../../stores/desk';

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
 import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
 import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
-import { putDrive, removeDrive } from '../../../../../core/document/viewer-edits';
+import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
 import { cueOrder } from '../../../../../core/document/queries';
 import type { Drive, ObjectId } from '../../../../../core/document/schema';
 import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../../../behave-words';

@@ -2,7 +2,7 @@
 /** One prompt: what it says, when it is shown and when hidden. */
 import { Trash2 } from '@lucide/vue';
 import { PROMPT_LANGUAGES, promptText } from '../../../../../core/behave/prompt-texts';
-import { putPrompt, removePrompt } from '../../../../../core/document/viewer-edits';
+import { putPrompt, removePrompt } from '../../../../../core/edits/viewer-edits';
 import { READY_PROMPTS, type Prompt, type ReadyPrompt } from '../../../../../core/document/schema';
 import { promptName, readyPromptWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';

@@ -8,7 +8,7 @@ import {
   putPrompt,
   putVariable,
   removeVariable,
-} from '../../../../../core/document/viewer-edits';
+} from '../../../../../core/edits/viewer-edits';
 import { newControl, newDrive, newPrompt, newVariable } from '../../../../../core/document/new-cues';
 import type { ControlKind } from '../../../../../core/document/schema';
 import { newControlId, newDriveId, newPromptId, newVariableId } from '../../../../api/ids';

@@ -2,7 +2,7 @@
 /** A node on the board: what runs in and out, the values of what no wire reaches, and what is wrong with it. */
 import { computed } from 'vue';
 import { Handle, Position } from '@vue-flow/core';
-import { EXPRESSION_NAMES } from '../../../../../core/face/expression-names';
+import { EXPRESSION_NAMES } from '../../../../../core/tracking/expression-names';
 import type { CircuitNode, Material, NodeValue, PictureSource } from '../../../../../core/document/schema';
 import { CATALOGUE } from '../../../../../core/surface/catalogue';
 import { settingOf, type InputPort, type Setting } from '../../../../../core/surface/node-kind';

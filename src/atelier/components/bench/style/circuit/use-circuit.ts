@@ -7,7 +7,7 @@ import {
   moveNodes,
   removeNodes,
   wire,
-} from '../../../../../core/document/material-edits';
+} from '../../../../../core/edits/material-edits';
 import { newNode } from '../../../../../core/document/new-material';
 import type { Circuit, CircuitNode, NodeId, NodeType } from '../../../../../core/document/schema';
 import { CATALOGUE } from '../../../../../core/surface/catalogue';

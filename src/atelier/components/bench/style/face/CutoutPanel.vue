@@ -2,7 +2,7 @@
 /** A cutout: which part of whose face, its soft edge, and its outline where it is drawn by hand. */
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
-import { changeCutout } from '../../../../../core/document/cutout-edits';
+import { changeCutout } from '../../../../../core/edits/cutout-edits';
 import { FIRST_OUTLINE } from '../../../../../core/kinds/objects/cutout';
 import { anchorOf } from '../../../../../core/document/queries';
 import { MOST_FACES, type Cutout } from '../../../../../core/document/schema';

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import { Brush, Copy } from '@lucide/vue';
 import { sentence } from '../../../../../core/errors';
-import { layersOn } from '../../../../../core/document/look-edits';
+import { layersOn } from '../../../../../core/edits/look-edits';
 import { anchorOf } from '../../../../../core/document/queries';
 import { isOnFace } from '../../../../../core/kinds/objects/objects';
 import type { FaceChoice } from '../../../../../core/document/schema';

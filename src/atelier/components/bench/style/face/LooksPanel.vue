@@ -2,7 +2,7 @@
 /** Whole looks: put on, kept, renamed, mixed by a slider. */
 import { computed, ref } from 'vue';
 import { Bookmark, Trash2 } from '@lucide/vue';
-import { changeLook, layersOn, removeLook } from '../../../../../core/document/look-edits';
+import { changeLook, layersOn, removeLook } from '../../../../../core/edits/look-edits';
 import type { FaceChoice, LookId } from '../../../../../core/document/schema';
 import { keepLook, lookChoices, wear, wearMix } from '../../../../commands/face-commands';
 import { useDeskStore } from '../../../../stores/desk';

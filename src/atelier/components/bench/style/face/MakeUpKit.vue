@@ -2,7 +2,7 @@
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
 import { computed } from 'vue';
 import { Check, Droplets, Eye, EyeClosed, Scissors, SmilePlus, Sparkles } from '@lucide/vue';
-import { changeLayer } from '../../../../../core/document/look-edits';
+import { changeLayer } from '../../../../../core/edits/look-edits';
 import type { FaceChoice, Layer } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
 import { extraOn, FACE_EXTRAS, pieceOn, putExtra, putOn } from '../../../../commands/face-commands';

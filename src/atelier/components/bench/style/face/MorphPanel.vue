@@ -2,7 +2,7 @@
 /** The shape of a face: by sliders, by a sculpted mesh, all over or in parts of it. */
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { Download, Plus, Upload, X } from '@lucide/vue';
-import { reshape } from '../../../../../core/document/edits';
+import { reshape } from '../../../../../core/edits/object-edits';
 import type { AssetId, FaceChoice, Morph } from '../../../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../../../core/face/region-names';
 import type { ShapeName } from '../../../../../core/face/shape-names';

@@ -2,7 +2,7 @@
 /** The grade of the finished picture: its steps in order, how much of it, compared by a line, written as a file. */
 import { computed, ref } from 'vue';
 import { Download, Plus, SplitSquareHorizontal } from '@lucide/vue';
-import { reshape } from '../../../../../core/document/edits';
+import { reshape } from '../../../../../core/edits/object-edits';
 import { GRADE_STEP_KINDS, MOST_GRADE_STEPS, type GradeStepKind } from '../../../../../core/document/schema';
 import { leftOut } from '../../../../../core/grade/bake';
 import { saveFile } from '../../../../commands/save-file';

@@ -2,7 +2,7 @@
 /** One step of a grade: its numbers, on or off, earlier or later. */
 import { computed } from 'vue';
 import { ChevronDown, ChevronUp, Eye, EyeOff, Trash2 } from '@lucide/vue';
-import { changeGradeStep, moveGradeStep, removeGradeStep } from '../../../../../core/document/grade-edits';
+import { changeGradeStep, moveGradeStep, removeGradeStep } from '../../../../../core/edits/grade-edits';
 import type { AssetId, Grade, GradeStep, GradeStepKind, StepOf } from '../../../../../core/document/schema';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is wrong with the material, each with a way out. */
 import { computed } from 'vue';
-import { wire } from '../../../../../core/document/material-edits';
+import { wire } from '../../../../../core/edits/material-edits';
 import type { Material } from '../../../../../core/document/schema';
 import { materialProblems, type MaterialProblem } from '../../../../../core/surface/material-problems';
 import { compiledOf, markOf } from '../../../../../stage/surface/compiled-surfaces';

@@ -2,11 +2,7 @@
 /** What the selected object is made of: chosen, made, shared, filled with pictures. */
 import { computed, ref } from 'vue';
 import { Plus, Sparkles, Trash2 } from '@lucide/vue';
-import {
-  changeMaterial,
-  makeMaterialsOwn,
-  removeMaterial,
-} from '../../../../../core/document/material-edits';
+import { changeMaterial, makeMaterialsOwn, removeMaterial } from '../../../../../core/edits/material-edits';
 import { ALL_SLOTS, materialOrder } from '../../../../../core/document/material-queries';
 import type { MaterialId } from '../../../../../core/document/schema';
 import { newId } from '../../../../api/ids';

@@ -1,6 +1,6 @@
 /** Which material is worked on: the one the selected object wears, or else the one that was chosen from the list. */
 import { computed } from 'vue';
-import { changeMaterial } from '../../../../../core/document/material-edits';
+import { changeMaterial } from '../../../../../core/edits/material-edits';
 import {
   ALL_SLOTS,
   materialIdOf,

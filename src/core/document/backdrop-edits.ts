@@ -1,8 +1,0 @@
-/** Edits of how people are cut out of the picture. */
-import { edit, type Edit } from './edits';
-import type { Backdrop } from './schema';
-
-export const setBackdrop = (change: Partial<Backdrop>): Edit =>
-  edit('Change the edge of the people', (d) => {
-    Object.assign(d.backdrop, change);
-  });

@@ -1,0 +1,51 @@
+/** Cues: when something happens, only if, then beats of actions. Seconds. */
+import { z } from 'zod';
+import { actionSchema } from '../kinds/actions/actions';
+import { cueIdSchema } from '../schema/behave-ids';
+import { conditionSchema } from '../schema/signal-schema';
+import { triggerSchema } from '../schema/trigger-schema';
+import { finite, hex, idText, label, text, unit } from '../schema/values-schema';
+
+export const MOST_CUES = 1000;
+/** In one beat. */
+export const MOST_ACTIONS = 2000;
+const seconds = z.number().min(0).max(3600);
+
+/** Actions in one beat run side by side. */
+export const beatSchema = z.strictObject({
+  id: idText,
+  name: label,
+  /** It begins when so much of the beat before is behind: 1 is when that has ended. */
+  begins: unit,
+  enabled: z.boolean(),
+  actions: z.array(actionSchema).max(MOST_ACTIONS),
+});
+
+export const FIRES = ['each', 'once', 'toggle'] as const;
+export const cueSchema = z.strictObject({
+  id: cueIdSchema,
+  name: label,
+  order: finite,
+  enabled: z.boolean(),
+  /** Cues of one name stand together. */
+  group: label,
+  note: text(500),
+  colour: hex.nullable(),
+  /** Any of them sets it off. */
+  triggers: z.array(triggerSchema).max(20),
+  conditions: z.array(conditionSchema).max(20),
+  /** How many of the conditions have to hold. */
+  match: z.enum(['all', 'any']),
+  /** Each time, the first time only, or forth and back by turns. */
+  fires: z.enum(FIRES),
+  /** Seconds after it has fired in which it does not fire again. */
+  cooldown: seconds,
+  /** What it does when it is set off while it is still at work. */
+  again: z.enum(['restart', 'ignore']),
+  /** Any of them stops it and puts what it has changed back to how it was placed. */
+  resets: z.array(triggerSchema).max(20),
+  beats: z.array(beatSchema).max(50),
+});
+
+export type Beat = z.infer<typeof beatSchema>;
+export type Cue = z.infer<typeof cueSchema>;

@@ -1,0 +1,29 @@
+/**
+ * Edits: named changes of the document. Applying one yields the new document and the JSON Patch
+ * (RFC 6902) both ways; the old document is never touched.
+ *
+ *   const { effect, forward, inverse } = applyEdit(before, renameEffect('Kelp'));
+ *   applyPatch(effect, inverse) // equals before
+ */
+import { produce, type Draft } from 'immer';
+import { diff, type Patch } from './patch';
+import type { Effect } from './schema';
+
+export interface Edit {
+  /** What the undo button says, in the creator's words: "Move Kelp". */
+  readonly label: string;
+  readonly change: (draft: Draft<Effect>) => void;
+}
+
+export interface Applied {
+  readonly effect: Effect;
+  readonly forward: Patch;
+  readonly inverse: Patch;
+}
+
+export const applyEdit = (effect: Effect, edit: Edit): Applied => {
+  const after = produce(effect, (draft) => edit.change(draft));
+  return { effect: after, forward: diff(effect, after), inverse: diff(after, effect) };
+};
+
+export const edit = (label: string, change: Edit['change']): Edit => ({ label, change });

@@ -1,0 +1,144 @@
+/** What the viewer is given to see and to use: variables behind it, controls, prompts, and what drives what. */
+import { z } from 'zod';
+import { assetIdSchema } from '../schema/asset-schema';
+import {
+  controlIdSchema,
+  cueIdSchema,
+  driveIdSchema,
+  promptIdSchema,
+  variableIdSchema,
+} from '../schema/behave-ids';
+import { materialIdSchema } from '../schema/material-schema';
+import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
+import { conditionSchema, signalSchema } from '../schema/signal-schema';
+import { remapSchema } from '../schema/timing-schema';
+import { triggerSchema } from '../schema/trigger-schema';
+import { finite, idText, label, text } from '../schema/values-schema';
+
+/** A number that cues set and compare. */
+export const variableSchema = z.strictObject({
+  id: variableIdSchema,
+  name: label,
+  order: finite,
+  start: finite,
+});
+
+const control = {
+  id: controlIdSchema,
+  name: label,
+  order: finite,
+  /** The scene it is seen in; null is every one. */
+  scene: sceneIdSchema.nullable(),
+};
+const icon = assetIdSchema.nullable();
+export const MOST_OPTIONS = 12;
+export const controlSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...control,
+    kind: z.literal('slider'),
+    least: finite,
+    most: finite,
+    /** 0 has no steps. */
+    step: z.number().min(0).max(1e6),
+    start: finite,
+    /** Said after the value. */
+    unit: text(12),
+    /** Pictures at its ends. */
+    lowIcon: icon,
+    highIcon: icon,
+  }),
+  z.strictObject({
+    ...control,
+    kind: z.literal('choice'),
+    options: z.array(z.strictObject({ name: label, picture: icon })).max(MOST_OPTIONS),
+    /** From 1. */
+    start: z.number().int().min(1).max(MOST_OPTIONS),
+  }),
+  z.strictObject({ ...control, kind: z.literal('switch'), start: z.boolean() }),
+  z.strictObject({ ...control, kind: z.literal('button') }),
+]);
+
+/** Texts that ship with Iconia in several languages. */
+export const READY_PROMPTS = [
+  'tapScreen',
+  'tapObject',
+  'holdScreen',
+  'dragObject',
+  'openMouth',
+  'puckerLips',
+  'blow',
+  'smile',
+  'wink',
+  'closeEyes',
+  'raiseBrows',
+  'nod',
+  'shakeHead',
+  'tiltHead',
+  'turnHead',
+  'comeCloser',
+  'stepBack',
+  'showFace',
+  'bringFriend',
+  'showHand',
+  'openPalm',
+  'thumbUp',
+  'findFloor',
+  'findWall',
+  'findPicture',
+  'walkAround',
+  'flipCamera',
+  'startRecording',
+  'moveSlider',
+  'chooseOne',
+] as const;
+export const promptSchema = z.strictObject({
+  id: promptIdSchema,
+  order: finite,
+  text: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('ready'), key: z.enum(READY_PROMPTS) }),
+    z.strictObject({ kind: z.literal('own'), text: text(120) }),
+  ]),
+  /** Any of them shows it, while all conditions hold; cues can show it too. */
+  shownWhen: z.array(triggerSchema).max(10),
+  onlyIf: z.array(conditionSchema).max(10),
+  hiddenWhen: z.array(triggerSchema).max(10),
+  /** After so long it goes by itself; 0 stays. */
+  seconds: z.number().min(0).max(600),
+});
+
+/** A signal drives something, all the time. */
+export const driveSchema = z.strictObject({
+  id: driveIdSchema,
+  order: finite,
+  enabled: z.boolean(),
+  signal: signalSchema,
+  remap: remapSchema,
+  /** Seconds it is behind. */
+  lag: z.number().min(0).max(60),
+  to: z.discriminatedUnion('kind', [
+    /** A number of an object, by its name in `core/behave/numbers.ts`. */
+    z.strictObject({
+      kind: z.literal('number'),
+      object: objectIdSchema.nullable(),
+      property: text(40),
+    }),
+    /** How long one round of an action takes, even while it runs. */
+    z.strictObject({ kind: z.literal('duration'), cue: cueIdSchema.nullable(), action: idText }),
+    z.strictObject({ kind: z.literal('variable'), variable: variableIdSchema.nullable() }),
+    /** An input of a surface circuit that nothing is wired to. */
+    z.strictObject({
+      kind: z.literal('circuit'),
+      material: materialIdSchema.nullable(),
+      node: idText,
+      port: text(24),
+    }),
+  ]),
+});
+
+export type Variable = z.infer<typeof variableSchema>;
+export type Control = z.infer<typeof controlSchema>;
+export type ControlKind = Control['kind'];
+export type ControlOf<K extends ControlKind> = Extract<Control, { kind: K }>;
+export type Prompt = z.infer<typeof promptSchema>;
+export type ReadyPrompt = (typeof READY_PROMPTS)[number];
+export type Drive = z.infer<typeof driveSchema>;

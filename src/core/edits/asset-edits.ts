@@ -1,0 +1,132 @@
+/** Edits of assets: bringing in, renaming, replacing, deleting, and what they do to the objects that show them. */
+import type { Draft } from 'immer';
+import { objectsShowing } from '../document/asset-uses';
+import { edit, type Edit } from '../document/edit';
+import { picturesOf } from '../document/material-queries';
+import type { Asset, AssetId, Card, Effect, EffectObject, Material, ObjectId } from '../document/schema';
+import { canShow } from '../kinds/objects/objects';
+import { cutText } from '../text';
+import { addObject, removeObject } from './object-edits';
+import { cardAfter } from './replaced-card';
+
+export const addAsset = (asset: Asset): Edit =>
+  edit(`Bring in ${asset.name}`, (d) => {
+    d.assets[asset.id] = asset;
+  });
+
+/** Brings in assets and what shows them as one step. */
+export const bringIn = (
+  label: string,
+  assets: readonly Asset[],
+  objects: readonly EffectObject[] = [],
+): Edit =>
+  edit(label, (d) => {
+    for (const asset of assets) d.assets[asset.id] = asset as Draft<Asset>;
+    for (const object of objects) addObject(object).change(d);
+  });
+
+/** Removes assets; objects that show them stay, and the Stack and the checks say so. */
+export const removeAssets = (effect: Effect, ids: readonly AssetId[]): Edit =>
+  edit(`Delete ${namesOf(effect, ids)}`, (d) => {
+    for (const id of ids) {
+      delete d.assets[id];
+      if (d.listing.icon === id) d.listing.icon = null;
+      for (const target of Object.values(d.targets)) if (target.asset === id) target.asset = null;
+      for (const control of Object.values(d.controls)) {
+        if (control.kind === 'slider') {
+          if (control.lowIcon === id) control.lowIcon = null;
+          if (control.highIcon === id) control.highIcon = null;
+        } else if (control.kind === 'choice')
+          for (const option of control.options) if (option.picture === id) option.picture = null;
+      }
+    }
+  });
+
+/** Removes assets together with the objects that show them. */
+export const removeAssetsAndObjects = (effect: Effect, ids: readonly AssetId[]): Edit =>
+  edit(`Delete ${namesOf(effect, ids)} and what shows it`, (d) => {
+    for (const id of ids)
+      for (const object of objectsShowing(effect, id)) removeObject(effect, object.id).change(d);
+    removeAssets(effect, ids).change(d);
+  });
+
+/** Gives assets new names; unknown ids and empty names change nothing. */
+export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
+  edit(names.size === 1 ? 'Rename asset' : `Rename ${names.size} assets`, (d) => {
+    for (const [id, name] of names) {
+      const asset = d.assets[id];
+      if (asset && name.trim()) asset.name = cutText(name.trim(), 200);
+    }
+  });
+
+/**
+ * Lets a draft of an object show another asset, or another in the place of `from` alone: it keeps its place and its
+ * width.
+ */
+const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = null): void => {
+  if (draft.kind === 'text') draft.font = to.id;
+  else if (draft.kind === 'grade') {
+    for (const step of draft.steps)
+      if (step.kind === 'table' && (from === null || step.asset === from)) step.asset = to.id;
+  } else if (draft.kind === 'layer' && from !== null && draft.mask === from) {
+    if (to.kind === 'picture') draft.mask = to.id;
+  } else if ('asset' in draft) draft.asset = to.id;
+  // What the creator has put in is no sample any more.
+  draft.sample = false;
+  if (draft.kind === 'card' && 'width' in to)
+    draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
+  if (draft.kind === 'model' && to.kind === 'model' && !to.clips.some((c) => c.name === draft.clip))
+    draft.clip = to.clips[0]?.name ?? null;
+};
+
+/** One object shows another asset; one that it cannot show changes nothing. */
+export const showOn = (effect: Effect, id: ObjectId, to: Asset): Edit =>
+  edit(`Show ${to.name} on ${effect.objects[id]?.name ?? 'an object'}`, (d) => {
+    const draft = d.objects[id];
+    if (draft && canShow(effect.objects[id]!, to)) putOn(draft, to);
+  });
+
+/** Everything that is shown of one asset shows another one. */
+export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
+  edit(`Show ${to.name} instead`, (d) => {
+    for (const object of objectsShowing(effect, from))
+      if (canShow(object, to)) putOn(d.objects[object.id]!, to, from);
+    for (const target of Object.values(d.targets))
+      if (target.asset === from && to.kind === 'picture') target.asset = to.id;
+    if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
+    if (to.kind === 'picture')
+      for (const material of Object.values(d.materials))
+        for (const picture of picturesOf(material as Material))
+          if (picture.from === 'asset' && picture.asset === from)
+            (picture as { asset: AssetId }).asset = to.id;
+  });
+
+/** A sheet was cut into frames: what showed the whole sheet shows the sequence. The sheet itself stays. */
+export const cutSheet = (effect: Effect, sheet: AssetId, sequence: Asset): Edit =>
+  edit(`Cut ${effect.assets[sheet]?.name ?? 'a sheet'} into frames`, (d) => {
+    d.assets[sequence.id] = sequence as Draft<Asset>;
+    showInstead(effect, sheet, sequence).change(d);
+  });
+
+/** Puts other content into an asset: all that shows it follows, and keeps its place. */
+export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Edit =>
+  edit(`${label} ${effect.assets[next.id]?.name ?? next.name}`, (d) => {
+    const old = effect.assets[next.id];
+    d.assets[next.id] = next as Draft<Asset>;
+    for (const object of objectsShowing(effect, next.id)) {
+      const draft = d.objects[object.id]!;
+      if (draft.kind === 'card' && old && 'width' in old && 'width' in next)
+        Object.assign(draft, cardAfter(draft as Card, old, next));
+      if (draft.kind === 'model' && next.kind === 'model' && !next.clips.some((c) => c.name === draft.clip))
+        draft.clip = next.clips[0]?.name ?? null;
+    }
+  });
+
+export const setSequenceRate = (id: AssetId, rate: number): Edit =>
+  edit('Change the speed of the sequence', (d) => {
+    const asset = d.assets[id];
+    if (asset?.kind === 'sequence') asset.rate = Math.min(120, Math.max(0.1, rate));
+  });
+
+const namesOf = (effect: Effect, ids: readonly AssetId[]): string =>
+  ids.length === 1 ? (effect.assets[ids[0]!]?.name ?? 'asset') : `${ids.length} assets`;

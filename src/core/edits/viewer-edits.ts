@@ -1,0 +1,54 @@
+/** Edits of controls, prompts, variables and what drives what. Unknown ids change nothing. */
+import type { Draft } from 'immer';
+import { edit, type Edit } from '../document/edit';
+import type {
+  Control,
+  ControlId,
+  Drive,
+  DriveId,
+  Prompt,
+  PromptId,
+  Variable,
+  VariableId,
+} from '../document/schema';
+
+export const putControl = (control: Control, label = `Change ${control.name || 'control'}`): Edit =>
+  edit(label, (d) => {
+    d.controls[control.id] = control as Draft<Control>;
+  });
+
+/** With what it drove. Cues that named it say that it is gone. */
+export const removeControl = (id: ControlId): Edit =>
+  edit('Delete control', (d) => {
+    delete d.controls[id];
+    for (const drive of Object.values(d.drives))
+      if (drive.signal.kind === 'control' && drive.signal.control === id)
+        delete d.drives[drive.id as DriveId];
+  });
+
+export const putPrompt = (prompt: Prompt, label = 'Change prompt'): Edit =>
+  edit(label, (d) => {
+    d.prompts[prompt.id] = prompt as Draft<Prompt>;
+  });
+export const removePrompt = (id: PromptId): Edit =>
+  edit('Delete prompt', (d) => {
+    delete d.prompts[id];
+  });
+
+export const putVariable = (variable: Variable, label = `Change ${variable.name || 'variable'}`): Edit =>
+  edit(label, (d) => {
+    d.variables[variable.id] = variable as Draft<Variable>;
+  });
+export const removeVariable = (id: VariableId): Edit =>
+  edit('Delete variable', (d) => {
+    delete d.variables[id];
+  });
+
+export const putDrive = (drive: Drive, label = 'Change what drives it'): Edit =>
+  edit(label, (d) => {
+    d.drives[drive.id] = drive as Draft<Drive>;
+  });
+export const removeDrive = (id: DriveId): Edit =>
+  edit('Take the drive off', (d) => {
+    delete d.drives[id];
+  });

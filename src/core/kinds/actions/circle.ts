@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { inverseMatrix, throughMatrix } from '../../maths/matrix';
+import { circled } from '../../maths/motion';
+import { compose, fromAngles, fromAxisAngle, rotate, toAngles } from '../../maths/quaternion';
+import { add, dot, length, normalise, scale, subtract, UNIT_AXES, ZERO, type Vec3 } from '../../maths/vec3';
+import { objectIdSchema } from '../../schema/placed-schema';
+import { AXES, defineAction, goesOn, type Beginning } from './action-kind';
+
+const fields = {
+  /** What it is placed around, another object or the viewer. */
+  around: z.enum(['middle', 'object', 'viewer']),
+  object: objectIdSchema.nullable(),
+  axis: z.enum(AXES),
+  /** Null keeps the distance it has. */
+  radius: z.number().min(0).max(1000).nullable(),
+  clockwise: z.boolean(),
+  /** Turns along, so that the same side stays outside. */
+  turns: z.boolean(),
+};
+type Circle = z.infer<z.ZodObject<typeof fields>>;
+
+/** The middle of the circle in the space the object hangs in; null when it is nowhere. */
+const middleOf = ({ action, index, world }: Beginning<Circle>): Vec3 | null => {
+  if (action.around === 'middle') return ZERO;
+  const base = world.base(index);
+  const into = base && inverseMatrix(base);
+  const at =
+    action.around === 'viewer'
+      ? world.eye.position
+      : action.object === null
+        ? null
+        : world.positionOf(action.object);
+  return into && at ? throughMatrix(into, at) : null;
+};
+
+/** Goes round, once in its duration. */
+export const circle = defineAction({
+  kind: 'circle',
+  name: 'circle',
+  group: 'Move',
+  summary: ({ around, object }, names) =>
+    `circle ${around === 'viewer' ? 'the viewer' : around === 'middle' ? 'its middle' : names.object(object)}`,
+  fields,
+  fresh: {
+    around: 'middle',
+    object: null,
+    axis: 'y',
+    radius: null,
+    clockwise: false,
+    turns: true,
+    duration: 4,
+    ...goesOn,
+  },
+  pace: 'eases',
+  takes: 'A turn takes',
+  actsOn: 'objects',
+  changes: ['move', 'turn'],
+  begin: (beginning) => {
+    const { action, from } = beginning;
+    const away = subtract(from.move, middleOf(beginning) ?? ZERO);
+    const axis = UNIT_AXES[action.axis];
+    const along = scale(axis, dot(away, axis));
+    const across = subtract(away, along);
+    const far = length(across);
+    const radius = action.radius ?? far;
+    const out = far > 1e-9 ? scale(normalise(across), radius) : circled(action.axis, radius, 0);
+    return { offset: add(along, out), at: from.move, speed: ZERO };
+  },
+  act: (moment) => {
+    const { action, values, from, whole, round, carried } = moment;
+    const middle = middleOf(moment);
+    if (!middle || !carried) return;
+    const angle = 360 * (whole + (action.thereAndBack ? 0 : round)) * (action.clockwise ? -1 : 1);
+    const about = fromAxisAngle(UNIT_AXES[action.axis], angle);
+    values.move = add(middle, rotate(about, carried.offset));
+    if (action.turns) values.turn = toAngles(compose(about, fromAngles(from.turn)));
+  },
+});

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { cueIdSchema } from '../../schema/behave-ids';
+import { defineAction } from './action-kind';
+
+export const cue = defineAction({
+  kind: 'cue',
+  name: 'start or stop a cue',
+  group: 'Effect',
+  summary: (action, names) => `${action.do} “${names.cue(action.cue)}”`,
+  fields: { cue: cueIdSchema.nullable(), do: z.enum(['start', 'stop']) },
+  fresh: { cue: null, do: 'start', duration: 0 },
+  pace: 'atOnce',
+  actsOn: 'effect',
+  bid: (action, write) => {
+    if (action.cue !== null) write.bid({ kind: action.do, id: action.cue });
+  },
+});

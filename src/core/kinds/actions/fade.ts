@@ -1,0 +1,19 @@
+import { lerp } from '../../maths/scalar';
+import { share } from '../../schema/properties';
+import { defineAction, written } from './action-kind';
+
+export const fade = defineAction({
+  kind: 'fade',
+  name: 'fade',
+  group: 'Seen or not',
+  summary: ({ opacity }) => `fade to ${written(opacity * 100)} %`,
+  fields: { opacity: share('Opacity', { mark: 'to' }) },
+  fresh: { opacity: 0 },
+  pace: 'eases',
+  actsOn: 'objects',
+  changes: ['opacity'],
+  suits: (_, object) => 'opacity' in object,
+  act: ({ action, values, from, k }) => {
+    values.opacity = lerp(from.opacity, action.opacity, Math.min(1, Math.max(0, k)));
+  },
+});

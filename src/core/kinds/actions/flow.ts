@@ -1,0 +1,21 @@
+import { number } from '../../schema/properties';
+import { defineAction, written } from './action-kind';
+
+/** A fountain runs while the action lasts. */
+export const flow = defineAction({
+  kind: 'flow',
+  name: 'let it flow',
+  group: 'Play',
+  summary: ({ share }) => (share === 1 ? 'flow' : `flow at ${written(share * 100)} %`),
+  fields: {
+    share: number({ name: 'Share of its rate', low: 0, high: 100, unit: 'percent', step: 10 }),
+  },
+  fresh: { share: 1, duration: 3, after: 'return' },
+  pace: 'lasts',
+  actsOn: 'objects',
+  changes: ['open'],
+  suits: (_, object) => object.kind === 'fountain',
+  act: ({ action, values, amount }) => {
+    values.open = action.share * amount;
+  },
+});

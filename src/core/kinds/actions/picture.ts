@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { STEP, type Seconds } from '../../units';
+import { framesOf, mediaAt } from '../media';
+import { defineAction } from './action-kind';
+
+/** Halfway into a frame, so that rounding cannot show its neighbour. */
+const intoFrame = (frame: number, rate: number): Seconds => (frame + 0.5) / rate;
+
+/** Another picture of a sequence, standing still; beyond the last comes the first. */
+export const picture = defineAction({
+  kind: 'picture',
+  name: 'next picture',
+  group: 'Play',
+  summary: ({ go, number }) => (go === 'to' ? `picture ${number}` : `${go} picture`),
+  fields: { go: z.enum(['next', 'previous', 'to']), number: z.number().int().min(1).max(4096) },
+  fresh: { go: 'next', number: 1, duration: 0 },
+  pace: 'atOnce',
+  actsOn: 'objects',
+  changes: ['media'],
+  suits: (_, object, assets) => framesOf({ assets }, object).frames > 0,
+  once: ({ action, object, values, assets, step }) => {
+    const { frames, rate } = framesOf({ assets }, object);
+    if (frames === 0) return;
+    const { media } = values;
+    const shown = Math.floor(mediaAt({ assets }, object, media, step * STEP) * rate + 1e-6);
+    // A sequence that ran by itself stands at its first picture when it is first turned.
+    const now = media ? Math.min(frames - 1, shown) : 0;
+    const wanted = action.go === 'to' ? action.number - 1 : action.go === 'next' ? now + 1 : now - 1;
+    const frame = ((wanted % frames) + frames) % frames;
+    values.media = {
+      clip: null,
+      at: intoFrame(frame, rate),
+      running: false,
+      speed: 1,
+      from: 0,
+      to: frames / rate,
+      left: 0,
+      since: step,
+      over: null,
+    };
+  },
+});

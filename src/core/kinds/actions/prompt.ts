@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { promptIdSchema } from '../../schema/behave-ids';
+import { defineAction } from './action-kind';
+
+export const prompt = defineAction({
+  kind: 'prompt',
+  name: 'prompt',
+  group: 'Effect',
+  summary: (action, names) => `${action.show ? 'show' : 'hide'} the prompt “${names.prompt(action.prompt)}”`,
+  fields: { prompt: promptIdSchema.nullable(), show: z.boolean() },
+  fresh: { prompt: null, show: true, duration: 0 },
+  pace: 'atOnce',
+  actsOn: 'effect',
+  bid: ({ prompt: id, show }, write) => {
+    if (id !== null) write.bid({ kind: show ? 'show' : 'hide', id });
+  },
+});
