@@ -6,7 +6,7 @@ import { newLight } from '../src/core/kinds/objects/light';
 import { newModel } from '../src/core/kinds/objects/model';
 import { newShadowCatcher } from '../src/core/kinds/objects/shadow-catcher';
 import { newSound } from '../src/core/kinds/objects/sound';
-import { readyTrigger } from '../src/core/kinds/ready-triggers';
+import { readyTrigger } from '../src/core/kinds/triggers/ready-triggers';
 import type {
   Anchor,
   CueId,

@@ -1,5 +1,7 @@
 /** What sets cues off, in words: triggers, signals, conditions. */
-import { readyNameOf, type ReadyTrigger } from '../core/kinds/ready-triggers';
+import { READY, readyNameOf, type ReadyTrigger } from '../core/kinds/triggers/ready-triggers';
+import type { TriggerNames } from '../core/kinds/triggers/trigger-kind';
+import { triggerKind } from '../core/kinds/triggers/triggers';
 import {
   type Comparison,
   type Condition,
@@ -13,129 +15,6 @@ import {
   type Trigger,
 } from '../core/document/schema';
 import { named, objectName, trim } from './behave-names';
-
-export const READY_WORDS: Record<ReadyTrigger, string> = {
-  effectStarts: 'effect starts',
-  after: 'some time has passed',
-  every: 'every few seconds',
-  screenTapped: 'screen is tapped',
-  screenDoubleTapped: 'screen is double-tapped',
-  screenHeld: 'screen is held',
-  screenDragged: 'screen is dragged',
-  screenPinched: 'screen is pinched',
-  screenTwisted: 'screen is twisted',
-  objectTapped: 'object is tapped',
-  objectHeld: 'object is held',
-  objectDragged: 'object is dragged',
-  mouthOpens: 'mouth opens',
-  mouthCloses: 'mouth closes',
-  lipsPucker: 'lips pucker',
-  lipsRelax: 'lips relax',
-  blows: 'face blows',
-  smiles: 'face smiles',
-  stopsSmiling: 'smile ends',
-  winksLeft: 'left eye winks',
-  winksRight: 'right eye winks',
-  eyesClose: 'eyes close',
-  eyesOpen: 'eyes open again',
-  browsRise: 'brows rise',
-  browsSink: 'brows sink again',
-  frowns: 'face frowns',
-  tongueShows: 'tongue is shown',
-  expression: 'expression reaches a level',
-  nods: 'head nods',
-  shakesHead: 'head shakes',
-  tiltsHead: 'head tilts',
-  turnsLeft: 'head turns left',
-  turnsRight: 'head turns right',
-  faceAppears: 'face appears',
-  faceLeaves: 'face leaves',
-  facesCount: 'number of faces grows',
-  facesNear: 'two faces come near',
-  handShown: 'hand is shown',
-  palmOpens: 'open palm is shown',
-  fistCloses: 'fist is shown',
-  thumbUp: 'thumb goes up',
-  handPoints: 'hand points',
-  pictureFound: 'printed picture is found',
-  pictureLost: 'printed picture is lost',
-  surfaceFound: 'surface is found',
-  surfacePlaced: 'something is placed on a surface',
-  viewerNear: 'viewer comes near',
-  viewerFar: 'viewer goes away',
-  recordStarts: 'recording starts',
-  recordStops: 'recording stops',
-  photoTaken: 'photo is taken',
-  cameraFlips: 'camera is flipped',
-  loud: 'it gets loud',
-  controlChanges: 'control is used',
-  cueBegins: 'another cue begins',
-  cueEnds: 'another cue ends',
-  cuePasses: 'another cue is part-way',
-  variableChanges: 'variable changes',
-  signalCrosses: 'any signal crosses a level',
-};
-/** What a creator looks for first, in groups. */
-export const READY_GROUPS: readonly (readonly [string, readonly ReadyTrigger[]])[] = [
-  ['Time', ['effectStarts', 'after', 'every']],
-  [
-    'Mouth and face',
-    [
-      'mouthOpens',
-      'mouthCloses',
-      'lipsPucker',
-      'lipsRelax',
-      'blows',
-      'smiles',
-      'stopsSmiling',
-      'winksLeft',
-      'winksRight',
-      'eyesClose',
-      'eyesOpen',
-      'browsRise',
-      'browsSink',
-      'frowns',
-      'tongueShows',
-      'expression',
-    ],
-  ],
-  [
-    'Head and people',
-    [
-      'nods',
-      'shakesHead',
-      'tiltsHead',
-      'turnsLeft',
-      'turnsRight',
-      'faceAppears',
-      'faceLeaves',
-      'facesCount',
-      'facesNear',
-    ],
-  ],
-  ['Hand', ['handShown', 'palmOpens', 'fistCloses', 'thumbUp', 'handPoints']],
-  [
-    'Touch',
-    [
-      'screenTapped',
-      'screenDoubleTapped',
-      'screenHeld',
-      'screenDragged',
-      'screenPinched',
-      'screenTwisted',
-      'objectTapped',
-      'objectHeld',
-      'objectDragged',
-      'controlChanges',
-    ],
-  ],
-  [
-    'Room and pictures',
-    ['surfaceFound', 'surfacePlaced', 'viewerNear', 'viewerFar', 'pictureFound', 'pictureLost'],
-  ],
-  ['Camera', ['recordStarts', 'recordStops', 'photoTaken', 'cameraFlips', 'loud']],
-  ['Cues and numbers', ['cueBegins', 'cueEnds', 'cuePasses', 'variableChanges', 'signalCrosses']],
-];
 
 export const HEAD_WORDS: Record<HeadSignal, string> = {
   pitch: 'pitch (°)',
@@ -255,14 +134,7 @@ export const signalWords = (effect: Effect, signal: Signal): string => {
   }
 };
 
-const TOUCH_WORDS = {
-  tap: 'tapped',
-  doubleTap: 'double-tapped',
-  hold: 'held',
-  drag: 'dragged',
-  pinch: 'pinched',
-  twist: 'twisted',
-} as const;
+/** What is called by its signal and its level, though it is ready. */
 const LEVEL_AS_IT_IS: ReadonlySet<ReadyTrigger> = new Set([
   'viewerNear',
   'viewerFar',
@@ -271,48 +143,26 @@ const LEVEL_AS_IT_IS: ReadonlySet<ReadyTrigger> = new Set([
   'signalCrosses',
 ]);
 
+/** How things are called in sentences about triggers. */
+const namesIn = (effect: Effect): TriggerNames => ({
+  object: (id) => objectName(effect, id),
+  picture: (id) => named(effect.targets, id, 'printed picture'),
+  control: (id) => named(effect.controls, id, 'control'),
+  variable: (id) => named(effect.variables, id, 'variable'),
+  cue: (id) => cueName(effect, id),
+  signal: (signal) => signalWords(effect, signal),
+});
+
 /** "mouth opens", "Shell is tapped", "viewer comes within 0.8 m of Crab". */
 export const triggerWords = (effect: Effect, trigger: Trigger): string => {
+  const own = triggerKind(trigger.kind).words?.(trigger, namesIn(effect));
+  if (own) return own;
   const ready = readyNameOf(trigger);
-  switch (trigger.kind) {
-    case 'after':
-      return `${trim(trigger.seconds)} s have passed`;
-    case 'every':
-      return `${trim(trigger.seconds)} s pass, again and again`;
-    case 'touch':
-      return `${objectName(effect, trigger.object)} is ${TOUCH_WORDS[trigger.gesture]}`;
-    case 'head':
-      return `head ${trigger.gesture}s${trigger.face > 1 ? ` (face ${trigger.face})` : ''}`;
-    case 'face':
-      return `face ${trigger.face} ${trigger.when}`;
-    case 'picture':
-      return `${named(effect.targets, trigger.target, 'printed picture')} is ${trigger.when}`;
-    case 'surface':
-      return trigger.when === 'found'
-        ? `${trigger.surface} is found`
-        : `something is placed on the ${trigger.surface}`;
-    case 'control':
-      return `${named(effect.controls, trigger.control, 'control')} is used`;
-    case 'variable':
-      return `${named(effect.variables, trigger.variable, 'variable')} changes`;
-    case 'cue': {
-      const what = trigger.moment === 'passes' ? `is ${trim(trigger.share * 100)} % done` : trigger.moment;
-      return `“${cueName(effect, trigger.cue)}” ${what}`;
-    }
-    case 'level': {
-      const { signal, when, level } = trigger;
-      if (signal.kind === 'apart') {
-        const from = signal.from === null ? 'viewer' : objectName(effect, signal.from);
-        const how = when === 'falls' ? 'comes within' : 'goes beyond';
-        return `${from} ${how} ${trim(level)} m of ${objectName(effect, signal.object)}`;
-      }
-      if (ready && !LEVEL_AS_IT_IS.has(ready))
-        return READY_WORDS[ready] + ('face' in signal && signal.face > 1 ? ` (face ${signal.face})` : '');
-      return `${signalWords(effect, signal)} ${when === 'rises' ? 'rises to' : 'falls below'} ${trim(level)}`;
-    }
-    default:
-      return ready ? READY_WORDS[ready] : trigger.kind;
-  }
+  if (trigger.kind !== 'level') return ready ? READY[ready].words : trigger.kind;
+  const { signal, when, level } = trigger;
+  if (ready && !LEVEL_AS_IT_IS.has(ready))
+    return READY[ready].words + ('face' in signal && signal.face > 1 ? ` (face ${signal.face})` : '');
+  return `${signalWords(effect, signal)} ${when === 'rises' ? 'rises to' : 'falls below'} ${trim(level)}`;
 };
 
 /** All triggers of a cue: "mouth opens or screen is tapped". */

@@ -1,6 +1,6 @@
 /** Beginning, copying and pasting cues. */
 import { addRecipe, type Recipe } from '../../core/behave/recipes/recipes';
-import type { ReadyTrigger } from '../../core/kinds/ready-triggers';
+import type { ReadyTrigger } from '../../core/kinds/triggers/ready-triggers';
 import { copiedCue, pasteBeat, pasteCues, putCue, type CuePiece } from '../../core/edits/cue-edits';
 import { newCue } from '../../core/document/new-cues';
 import { newAction } from '../../core/kinds/actions/actions';

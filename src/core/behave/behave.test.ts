@@ -13,7 +13,7 @@ import { chronicleOf } from './chronicle';
 import { standingReasons } from './explain';
 import { Player } from './player';
 import { compile } from '../program/program';
-import type { ReadyTrigger } from '../kinds/ready-triggers';
+import type { ReadyTrigger } from '../kinds/triggers/ready-triggers';
 import { Runtime } from './runtime';
 import { whyCue } from './why';
 

@@ -10,7 +10,7 @@ import { STEP } from '../units';
 import { chronicleOf, isUneventful, rangeOf, UNEVENTFUL, valueAt, type Chronicle } from './chronicle';
 import { Player } from './player';
 import { recordedTaps } from './recorded';
-import type { ReadyTrigger } from '../kinds/ready-triggers';
+import type { ReadyTrigger } from '../kinds/triggers/ready-triggers';
 import type { Signal } from './signals';
 
 const CARD = 'obj_card' as ObjectId;

@@ -5,7 +5,7 @@ import { newFountain } from '../kinds/objects/fountain';
 import type { ControlId, CueId, DriveId, Effect, PromptId, VariableId } from '../document/schema';
 import { STEP } from '../units';
 import type { Inputs } from '../program/inputs';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { CARD, card, cueOf, faceWith, pass, STILL, TAP, FADE, running, tap, type Told } from './testing';
 
 const id = <T>(text: string): T => text as T;

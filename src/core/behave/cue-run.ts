@@ -12,7 +12,7 @@ import { goneBack, putBack } from './put-back';
 import type { CueWrites } from './parts/writing';
 import type { CompiledAction, CompiledBeat, CompiledCue, Program } from '../program/program';
 import type { Values } from '../kinds/values';
-import { UNWATCHED, type WatchState } from './watch/watching';
+import { UNWATCHED, type WatchState } from '../kinds/triggers/trigger-kind';
 
 /** An action under way. */
 export interface Run {

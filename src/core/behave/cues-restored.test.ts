@@ -6,7 +6,7 @@ import { newFountain } from '../kinds/objects/fountain';
 import type { ControlId, CueId, DriveId, ObjectId, PromptId, Trigger, VariableId } from '../document/schema';
 import type { Inputs } from '../program/inputs';
 import { compile } from '../program/program';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { Runtime } from './runtime';
 import { card, cueOf, effectOf, faceWith, pass, TAP, FADE, running, type Told } from './testing';
 

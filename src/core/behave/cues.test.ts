@@ -4,7 +4,7 @@ import { newDrive } from '../document/new-cues';
 import type { Cue, CueId, DriveId, ObjectId } from '../document/schema';
 import { STEP } from '../units';
 import { compile, variedBy } from '../program/program';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { Runtime } from './runtime';
 import {
   CARD,

@@ -19,9 +19,14 @@ import {
   actionLength,
   actsOnObjects,
   contestedBy,
+  lacksAction,
   roundLength,
   suits,
 } from '../kinds/actions/actions';
+import type { Has } from '../kinds/actions/action-kind';
+import { lacksTrigger as triggerLacks } from '../kinds/triggers/triggers';
+import { lackingIn, type Referred } from '../schema/references';
+import { signalSchema } from '../schema/signal-schema';
 
 /** What a trigger, a condition or an action names that is not chosen, or not there any more. */
 export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt';
@@ -88,72 +93,28 @@ const changesVisibility = (
       ),
   );
 
-const lacksSignal = (effect: Effect, signal: Signal): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
-  switch (signal.kind) {
-    case 'object':
-      return gone(effect.objects, signal.object) ? 'object' : null;
-    case 'apart':
-    case 'angle':
-      return gone(effect.objects, signal.object) ||
-        (signal.from !== null && gone(effect.objects, signal.from))
-        ? 'object'
-        : null;
-    case 'progress':
-    case 'times':
-      return gone(effect.cues, signal.cue) ? 'cue' : null;
-    case 'control':
-      return gone(effect.controls, signal.control) ? 'control' : null;
-    case 'variable':
-      return gone(effect.variables, signal.variable) ? 'variable' : null;
-    case 'scene':
-      return gone(effect.scenes, signal.scene) ? 'scene' : null;
-    case 'picture':
-      return gone(effect.targets, signal.target) ? 'picture' : null;
-    default:
-      return null;
-  }
+/** What the maps of a document hold, as sentences call it. */
+const MISSING: Partial<Record<Referred, Missing>> = {
+  objects: 'object',
+  targets: 'picture',
+  controls: 'control',
+  cues: 'cue',
+  variables: 'variable',
+  scenes: 'scene',
+  prompts: 'prompt',
 };
+const missing = (to: Referred | null): Missing | null => (to === null ? null : (MISSING[to] ?? null));
+const isIn =
+  (effect: Effect): Has =>
+  (to, id) =>
+    to === 'nodes' || Object.hasOwn(effect[to], id);
 
-export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
-  switch (trigger.kind) {
-    case 'touch':
-      return gone(effect.objects, trigger.object) ? 'object' : null;
-    case 'level':
-      return lacksSignal(effect, trigger.signal);
-    case 'picture':
-      return gone(effect.targets, trigger.target) ? 'picture' : null;
-    case 'control':
-      return gone(effect.controls, trigger.control) ? 'control' : null;
-    case 'variable':
-      return gone(effect.variables, trigger.variable) ? 'variable' : null;
-    case 'cue':
-      return gone(effect.cues, trigger.cue) ? 'cue' : null;
-    default:
-      return null;
-  }
-};
+const lacksSignal = (effect: Effect, signal: Signal): Missing | null =>
+  missing(lackingIn(signalSchema, signal, isIn(effect)));
 
-const lacksAction = (effect: Effect, action: Action): Missing | null => {
-  const gone = (map: object, id: string | null): boolean => id === null || !Object.hasOwn(map, id);
-  switch (action.kind) {
-    case 'scene':
-      return gone(effect.scenes, action.scene) ? 'scene' : null;
-    case 'cue':
-      return gone(effect.cues, action.cue) ? 'cue' : null;
-    case 'prompt':
-      return gone(effect.prompts, action.prompt) ? 'prompt' : null;
-    case 'variable':
-      return gone(effect.variables, action.variable) ? 'variable' : null;
-    case 'follow':
-      return action.object !== null && gone(effect.objects, action.object) ? 'object' : null;
-    case 'circle':
-      return action.around === 'object' && gone(effect.objects, action.object) ? 'object' : null;
-    default:
-      return null;
-  }
-};
+/** What a trigger names that is not chosen, or not there any more. */
+export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null =>
+  missing(triggerLacks(trigger, isIn(effect)));
 
 /** Between what a signal can be; null where nobody can say. */
 export const reachOf = (signal: Signal, effect: Effect): readonly [number, number] | null => {
@@ -274,7 +235,7 @@ export const standingReasons = (effect: Effect, cue: Cue): Standing[] => {
 
 const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => {
   const actionId = action.id;
-  const what = lacksAction(effect, action);
+  const what = missing(lacksAction(action, isIn(effect)));
   if (what) return [{ code: 'action-lacks', actionId, what }];
   if (!actsOnObjects(action.kind)) return [];
   const targets = action.targets.flatMap((id) => effect.objects[id] ?? []);

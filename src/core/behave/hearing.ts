@@ -9,7 +9,7 @@ import type { Program } from '../program/program';
 import type { Instant } from './signals';
 import { nextHeadGesture, type HeadGestureState } from './watch/head-gesture';
 import { NO_TOUCH, nextTouch, type TouchState } from './watch/touch-gesture';
-import type { Happened } from './watch/watching';
+import type { Happened } from '../kinds/triggers/trigger-kind';
 
 export interface HearingState {
   readonly touch: TouchState;

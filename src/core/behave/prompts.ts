@@ -2,7 +2,9 @@
 import { STEP } from '../units';
 import type { Program } from '../program/program';
 import { holds, type Instant } from './signals';
-import { nextWatch, UNWATCHED, type Happened, type WatchState } from './watch/watching';
+import { UNWATCHED, type Happened, type WatchState } from '../kinds/triggers/trigger-kind';
+import { nextWatch } from '../kinds/triggers/triggers';
+import { watchedAt } from './watch/watching';
 
 export interface PromptState {
   readonly shows: readonly WatchState[];
@@ -25,11 +27,12 @@ export const nextPrompts = (
   at: Instant,
   happened: Happened,
   orders: readonly { readonly kind: string; readonly id: string }[],
-): PromptState[] =>
-  program.prompts.map((prompt, i) => {
+): PromptState[] => {
+  const watched = watchedAt(at, happened);
+  return program.prompts.map((prompt, i) => {
     const state = states[i]!;
-    const shows = prompt.shownWhen.map((t, k) => nextWatch(t, state.shows[k]!, at, happened));
-    const hides = prompt.hiddenWhen.map((t, k) => nextWatch(t, state.hides[k]!, at, happened));
+    const shows = prompt.shownWhen.map((t, k) => nextWatch(t, state.shows[k]!, watched));
+    const hides = prompt.hiddenWhen.map((t, k) => nextWatch(t, state.hides[k]!, watched));
     const { step } = at;
     const bidden = (kind: 'show' | 'hide'): boolean =>
       orders.some((o) => o.kind === kind && o.id === prompt.id);
@@ -40,3 +43,4 @@ export const nextPrompts = (
     if (bidden('hide') || hides.some((s) => s.fired) || over || (shownAt !== null && !met)) shownAt = null;
     return { shows: shows.map((s) => s.state), hides: hides.map((s) => s.state), shownAt };
   });
+};

@@ -1,7 +1,7 @@
 /** What a viewer did on a take, recorded: one list, in order of time. */
 import { z } from 'zod';
 import type { ControlId } from '../document/schema';
-import { VIEWER_EVENTS } from '../schema/trigger-schema';
+import { VIEWER_EVENTS } from '../kinds/triggers/gestures';
 import { STEPS_PER_SECOND, type Seconds } from '../units';
 
 /** Fingers may leave the picture, and a tap may end a hair beyond its edge. */

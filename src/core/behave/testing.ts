@@ -10,7 +10,7 @@ import { FIRST_TAKE } from '../takes/library';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP } from '../units';
 import type { Inputs } from '../program/inputs';
-import type { ReadyTrigger } from '../kinds/ready-triggers';
+import type { ReadyTrigger } from '../kinds/triggers/ready-triggers';
 import { compile } from '../program/program';
 import { Runtime } from './runtime';
 

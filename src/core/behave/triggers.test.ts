@@ -8,7 +8,7 @@ import type { TrackFrame, TrackedHand } from '../tracking/track-frame';
 import { STEP } from '../units';
 import type { Inputs } from '../program/inputs';
 import { compile } from '../program/program';
-import { READY_NAMES, READY_TRIGGERS, readyNameOf, readyTrigger } from '../kinds/ready-triggers';
+import { READY, READY_NAMES, readyNameOf, readyTrigger } from '../kinds/triggers/ready-triggers';
 import { Runtime } from './runtime';
 import { CARD, card, cueOf, CUE, effectOf, faceWith, NOBODY_THERE, STILL } from './testing';
 
@@ -306,6 +306,6 @@ describe('ready triggers', () => {
   test('a copy can be changed without changing the original', () => {
     const trigger = readyTrigger('objectTapped');
     Object.assign(trigger, { object: 'obj_1234' as ObjectId });
-    expect(READY_TRIGGERS.objectTapped.object).toBeNull();
+    expect(READY.objectTapped.trigger.object).toBeNull();
   });
 });

@@ -6,7 +6,7 @@ import { FIRST_TAKE } from '../takes/library';
 import { recordedTaps } from './recorded';
 import { chronicleOf } from './chronicle';
 import { isNote, standingReasons } from './explain';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { CARD, card, cueOf, effectOf } from './testing';
 import { whyCue, whyObject, type ObjectState } from './why';
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { cueOf, effectOf } from '../behave/testing';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { readEffect } from './migrations';
 import { newControl, newPrompt } from './new-cues';
 import { actsOnObjects, newAction } from '../kinds/actions/actions';

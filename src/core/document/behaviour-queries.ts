@@ -1,4 +1,5 @@
 /** All triggers, conditions and signals of an effect, wherever they stand. */
+import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import type { Condition, Effect, Signal, Trigger } from './schema';
 
 /** What sets cues off and back, and shows and hides prompts. */
@@ -13,7 +14,7 @@ export const conditionsOf = (effect: Effect): Condition[] => [
 ];
 
 export const signalsOf = (effect: Effect): Signal[] => [
-  ...triggersOf(effect).flatMap((trigger) => (trigger.kind === 'level' ? [trigger.signal] : [])),
+  ...triggersOf(effect).flatMap(signalsOfTrigger),
   ...conditionsOf(effect).map(({ signal }) => signal),
   ...Object.values(effect.drives).map(({ signal }) => signal),
 ];

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { actionSchema } from '../kinds/actions/actions';
 import { cueIdSchema } from '../schema/behave-ids';
 import { conditionSchema } from '../schema/signal-schema';
-import { triggerSchema } from '../schema/trigger-schema';
+import { triggerSchema } from '../kinds/triggers/triggers';
 import { finite, hex, idText, label, text, unit } from '../schema/values-schema';
 
 export const MOST_CUES = 1000;

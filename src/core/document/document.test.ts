@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { readyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { headAnchor } from '../kinds/objects/placed';
 import { newGroup } from '../kinds/objects/group';
 import { applyEdit } from './edit';

@@ -1,5 +1,5 @@
 /** New cues, actions, controls, prompts, variables and drives: as they are before a creator changes anything. */
-import { readyTrigger, type ReadyTrigger } from '../kinds/ready-triggers';
+import { readyTrigger, type ReadyTrigger } from '../kinds/triggers/ready-triggers';
 import type {
   Action,
   Beat,

@@ -1,5 +1,5 @@
 /** A small document for tests and the bench: made by rule, no chance in it. */
-import { READY_NAMES } from '../kinds/ready-triggers';
+import { READY_NAMES } from '../kinds/triggers/ready-triggers';
 import { blankEffect, newPicture } from './defaults';
 import { newCue } from './new-cues';
 import { newAction } from '../kinds/actions/actions';

@@ -75,7 +75,16 @@ export {
 } from '../schema/placed-schema';
 export * from '../schema/signal-schema';
 export * from '../schema/timing-schema';
-export * from '../schema/trigger-schema';
+export { CUE_MOMENTS } from '../kinds/triggers/cue';
+export {
+  HEAD_GESTURES,
+  TOUCHES,
+  VIEWER_EVENTS,
+  type HeadGesture,
+  type TouchGesture,
+  type ViewerEvent,
+} from '../kinds/triggers/gestures';
+export { triggerSchema, type Trigger, type TriggerKind } from '../kinds/triggers/triggers';
 export * from './viewer-schema';
 export type { Card } from '../kinds/objects/card';
 export type { Cutout } from '../kinds/objects/cutout';

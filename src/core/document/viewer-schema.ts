@@ -12,7 +12,7 @@ import { materialIdSchema } from '../schema/material-schema';
 import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../schema/signal-schema';
 import { remapSchema } from '../schema/timing-schema';
-import { triggerSchema } from '../schema/trigger-schema';
+import { triggerSchema } from '../kinds/triggers/triggers';
 import { finite, idText, label, text } from '../schema/values-schema';
 
 /** A number that cues set and compare. */

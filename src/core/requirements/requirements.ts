@@ -4,7 +4,8 @@ import { materialCameraParts, materialIdsOf } from '../document/material-queries
 import { anchorOf } from '../document/queries';
 import { needsOfPart, type Need } from '../kinds/needs';
 import { kindOf } from '../kinds/objects/objects';
-import type { Anchor, Effect, EffectObject, Signal, TargetId, Trigger } from '../document/schema';
+import { triggerKind } from '../kinds/triggers/triggers';
+import type { Anchor, Effect, EffectObject, Signal, TargetId } from '../document/schema';
 
 export interface Requirements {
   /** Faces are tracked. */
@@ -31,30 +32,6 @@ const ofAnchor = (anchor: Anchor): readonly Need[] => {
     case 'backdrop':
       return ['people'];
     case 'screen':
-      return [];
-  }
-};
-
-const ofTrigger = (trigger: Trigger): readonly Need[] => {
-  switch (trigger.kind) {
-    case 'head':
-    case 'face':
-      return ['faces'];
-    case 'picture':
-      return [{ picture: trigger.target }];
-    case 'surface':
-      return ['surfaces'];
-    // Its signal says what it needs.
-    case 'level':
-    case 'effectStarts':
-    case 'after':
-    case 'every':
-    case 'screen':
-    case 'touch':
-    case 'viewer':
-    case 'control':
-    case 'variable':
-    case 'cue':
       return [];
   }
 };
@@ -100,7 +77,7 @@ const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
 export const requirementsOf = (effect: Effect): Requirements => {
   const needs: Need[] = [
     ...Object.values(effect.objects).flatMap((object) => ofObject(effect, object)),
-    ...triggersOf(effect).flatMap(ofTrigger),
+    ...triggersOf(effect).flatMap((trigger) => triggerKind(trigger.kind).needs?.(trigger) ?? []),
     ...signalsOf(effect).flatMap(ofSignal),
   ];
   const has = (need: Need): boolean => needs.includes(need);

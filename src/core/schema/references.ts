@@ -35,7 +35,16 @@ const referred = z.registry<Reference>();
 export const idOf = (to: Referred, { baked = false } = {}) =>
   idText.clone().register(referred, { to, baked });
 
-type Change = (to: Referred, id: string, baked: boolean) => string | null;
+/** Schemas of what has to be named, though nothing is yet. */
+const toBeChosen = new WeakSet<z.ZodType>();
+/** Something that has to be named and may not be yet. */
+export const toChoose = <S extends z.ZodType>(id: S) => {
+  const schema = id.nullable();
+  toBeChosen.add(schema);
+  return schema;
+};
+
+type Change = (to: Referred, id: string) => string | null;
 /** The parts of a schema that tell how a value is made up. */
 interface Def {
   readonly type: string;
@@ -58,20 +67,81 @@ const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 export const mapReferences = <T>(schema: z.ZodType, value: T, change: Change): T =>
   mapped(schema, value, change, false) as T;
 
-/** The ids of one kind that a value names, each once, in its order: those that are `baked`, or those that are not. */
-export const namedIn = (schema: z.ZodType, value: unknown, to: Referred, baked = false): string[] => {
-  const found = new Set<string>();
-  mapReferences(schema, value, (kind, id, is) => {
-    if (kind === to && is === baked) found.add(id);
-    return id;
-  });
-  return [...found];
+/** A reference in a value: null where nothing is chosen yet that has to be. */
+export interface Named {
+  readonly to: Referred;
+  readonly id: string | null;
+  readonly baked: boolean;
+}
+
+/** Every reference in a value, in its order. One that may be null and is says nothing. */
+export const referencesIn = (schema: z.ZodType, value: unknown): Named[] => {
+  const found: Named[] = [];
+  collect(schema, value, found);
+  return found;
 };
+
+const collect = (schema: z.ZodType, value: unknown, found: Named[]): void => {
+  const reference = referred.get(schema);
+  if (reference && typeof value === 'string') found.push({ ...reference, id: value });
+  const def = defOf(schema);
+  switch (def.type) {
+    case 'object':
+      for (const [key, inner] of Object.entries(def.shape!))
+        collect(inner, (value as Record<string, unknown>)[key], found);
+      return;
+    case 'record':
+      for (const [key, v] of Object.entries(value as object)) {
+        collect(def.keyType!, key, found);
+        collect(def.valueType!, v, found);
+      }
+      return;
+    case 'array':
+      for (const v of value as unknown[]) collect(def.element!, v, found);
+      return;
+    case 'tuple':
+      def.items!.forEach((inner, i) => collect(inner, (value as unknown[])[i], found));
+      return;
+    case 'union': {
+      const option = optionFor(def, value);
+      if (option) collect(option, value, found);
+      return;
+    }
+    case 'nullable': {
+      const inner = referred.get(def.innerType!);
+      if (value !== null) collect(def.innerType!, value, found);
+      else if (inner && toBeChosen.has(schema)) found.push({ ...inner, id: null });
+      return;
+    }
+    case 'optional':
+    case 'default':
+    case 'readonly':
+      if (value !== undefined) collect(def.innerType!, value, found);
+      return;
+    case 'pipe':
+      collect(def.in!, value, found);
+  }
+};
+
+/** The ids of one kind that a value names, each once, in its order: those that are `baked`, or those that are not. */
+export const namedIn = (schema: z.ZodType, value: unknown, to: Referred, baked = false): string[] => [
+  ...new Set(
+    referencesIn(schema, value).flatMap((r) => (r.to === to && r.baked === baked && r.id ? [r.id] : [])),
+  ),
+];
+
+/** Of what a value names, the first that is not chosen or not there any more. */
+export const lackingIn = (
+  schema: z.ZodType,
+  value: unknown,
+  has: (to: Referred, id: string) => boolean,
+): Referred | null =>
+  referencesIn(schema, value).find(({ to, id }) => id === null || !has(to, id))?.to ?? null;
 
 const mapped = (schema: z.ZodType, value: unknown, change: Change, mayBeNull: boolean): unknown => {
   const reference = referred.get(schema);
   if (reference && typeof value === 'string') {
-    const to = change(reference.to, value, reference.baked);
+    const to = change(reference.to, value);
     return to ?? (mayBeNull ? null : value);
   }
   const def = defOf(schema);

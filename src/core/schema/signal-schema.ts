@@ -4,6 +4,7 @@ import { EXPRESSION_NAMES } from '../tracking/expression-names';
 import { MOST_FACES, targetIdSchema } from './anchor-schema';
 import { controlIdSchema, cueIdSchema, variableIdSchema } from './behave-ids';
 import { objectIdSchema, sceneIdSchema } from './placed-schema';
+import { toChoose } from './references';
 import { finite } from './values-schema';
 
 /** What a whole face does: made of several expression coefficients, each from 0 to 1. `core/face/face-measures.ts` has the sums. */
@@ -52,7 +53,7 @@ export const HEAD_SIGNALS = [
 export const HAND_SHAPES = ['any', 'palm', 'fist', 'thumb', 'point'] as const;
 
 const faceNumber = z.number().int().min(1).max(MOST_FACES);
-const object = objectIdSchema.nullable();
+const object = toChoose(objectIdSchema);
 const seed = z.number().int().min(0).max(65_535);
 /** New values a second. */
 const rate = z.number().min(0).max(60);
@@ -70,21 +71,21 @@ export const signalSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('facesApart'), face: faceNumber, other: faceNumber }),
   z.strictObject({ kind: z.literal('object'), object, of: z.enum(OBJECT_SIGNALS) }),
   /** Metres between two objects; from null it is the distance to the viewer. */
-  z.strictObject({ kind: z.literal('apart'), object, from: object }),
+  z.strictObject({ kind: z.literal('apart'), object, from: objectIdSchema.nullable() }),
   /** Degrees between where the front of an object points and the way to another, or to the viewer. */
-  z.strictObject({ kind: z.literal('angle'), object, from: object }),
+  z.strictObject({ kind: z.literal('angle'), object, from: objectIdSchema.nullable() }),
   /** Seconds since the effect started. */
   z.strictObject({ kind: z.literal('time') }),
   /** How far a cue is, 0 to 1; 0 while it rests. */
-  z.strictObject({ kind: z.literal('progress'), cue: cueIdSchema.nullable() }),
+  z.strictObject({ kind: z.literal('progress'), cue: toChoose(cueIdSchema) }),
   /** How often a cue has fired. */
-  z.strictObject({ kind: z.literal('times'), cue: cueIdSchema.nullable() }),
-  z.strictObject({ kind: z.literal('control'), control: controlIdSchema.nullable() }),
-  z.strictObject({ kind: z.literal('variable'), variable: variableIdSchema.nullable() }),
+  z.strictObject({ kind: z.literal('times'), cue: toChoose(cueIdSchema) }),
+  z.strictObject({ kind: z.literal('control'), control: toChoose(controlIdSchema) }),
+  z.strictObject({ kind: z.literal('variable'), variable: toChoose(variableIdSchema) }),
   /** 1 while the scene is on. */
-  z.strictObject({ kind: z.literal('scene'), scene: sceneIdSchema.nullable() }),
+  z.strictObject({ kind: z.literal('scene'), scene: toChoose(sceneIdSchema) }),
   /** 1 while the printed picture is seen. */
-  z.strictObject({ kind: z.literal('picture'), target: targetIdSchema.nullable() }),
+  z.strictObject({ kind: z.literal('picture'), target: toChoose(targetIdSchema) }),
   /** 1 while a hand of this shape is shown. */
   z.strictObject({ kind: z.literal('hand'), shape: z.enum(HAND_SHAPES) }),
   /** How loud the microphone hears it, 0 to 1. */

@@ -4,7 +4,7 @@
  */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { computed, defineComponent, h, type Component } from 'vue';
-import { READY_NAMES } from '../../../core/kinds/ready-triggers';
+import { READY_NAMES } from '../../../core/kinds/triggers/ready-triggers';
 import { blankEffect } from '../../../core/document/defaults';
 import { newBeat, newControl, newCue, newPrompt } from '../../../core/document/new-cues';
 import { newAction } from '../../../core/kinds/actions/actions';

@@ -18,7 +18,9 @@ import { firstValues } from '../../program/first-values';
 import type { CompiledCue, Program } from '../../program/program';
 import { putBack } from '../put-back';
 import { holds, signalNow, type Instant } from '../signals';
-import { nextWatch, type Happened, type WatchState } from '../watch/watching';
+import type { Watched, WatchState } from '../../kinds/triggers/trigger-kind';
+import { nextWatch } from '../../kinds/triggers/triggers';
+import { watchedAt } from '../watch/watching';
 import type { Refusal, Witness } from '../witness';
 import type { DrivesPart } from './drives-part';
 import type { Part, Step } from './part';
@@ -97,10 +99,11 @@ export class CuesPart implements Part<CuesState> {
   private fireAll({ at, happened, orders, fired }: Step): number[] {
     const { only } = this.options;
     const began: number[] = [];
+    const look = watchedAt(at, happened);
     this.program.cues.forEach((cue, i) => {
       const state = this.cues[i]!;
-      if (watched(cue.cue.resets, state.resets, at, happened)) this.reset(i, at.step);
-      const triggered = watched(cue.cue.triggers, state.watches, at, happened);
+      if (watched(cue.cue.resets, state.resets, look)) this.reset(i, at.step);
+      const triggered = watched(cue.cue.triggers, state.watches, look);
       for (const { kind, id } of orders)
         if (id === cue.id && kind === 'stop') stopCue(cue, state, this.program, this.around.write.objects);
       const bidden = orders.some((o) => o.kind === 'start' && o.id === cue.id);
@@ -219,12 +222,11 @@ export class CuesPart implements Part<CuesState> {
 const watched = (
   triggers: readonly CompiledCue['cue']['triggers'][number][],
   states: WatchState[],
-  at: Instant,
-  happened: Happened,
+  at: Watched,
 ): boolean => {
   let any = false;
   triggers.forEach((trigger, t) => {
-    const next = nextWatch(trigger, states[t]!, at, happened);
+    const next = nextWatch(trigger, states[t]!, at);
     states[t] = next.state;
     any ||= next.fired;
   });

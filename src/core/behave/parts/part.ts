@@ -6,7 +6,7 @@ import type { Order } from '../../kinds/actions/action-kind';
 import type { StateNow } from '../../placing/places';
 import type { Program } from '../../program/program';
 import type { Instant, Readable } from '../signals';
-import type { Happened } from '../watch/watching';
+import type { Happened } from '../../kinds/triggers/trigger-kind';
 import type { Firing } from '../witness';
 
 /** A step under way: parts read what those before them have found, and fill in what those behind them need. */

@@ -1,6 +1,6 @@
 /** When halves of recipes: what sets something off, and where it makes sense what ends it. */
 import type { ObjectId, Trigger } from '../../document/schema';
-import { readyTrigger, type ReadyTrigger } from '../../kinds/ready-triggers';
+import { readyTrigger, type ReadyTrigger } from '../../kinds/triggers/ready-triggers';
 
 export interface TriggerHalf {
   /** "while the mouth is open" */

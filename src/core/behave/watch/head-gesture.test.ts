@@ -3,7 +3,8 @@ import { fromAngles } from '../../maths/quaternion';
 import type { Vec3 } from '../../maths/vec3';
 import { SHIPPED_TAKES } from '../../takes/library';
 import { STEP } from '../../units';
-import { nextHeadGesture, type HeadGesture, type HeadGestureState } from './head-gesture';
+import { nextHeadGesture, type HeadGestureState } from './head-gesture';
+import { type HeadGesture } from '../../kinds/triggers/gestures';
 
 /** The gestures of a head held by `at` for some seconds, with their times. */
 const watched = (at: (t: number) => Vec3, seconds: number): [HeadGesture, number][] => {

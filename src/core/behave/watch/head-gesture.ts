@@ -3,10 +3,8 @@
  * quick enough, while the others keep still beside it. Plain data that one step turns into the next.
  */
 import { toAngles, type Quaternion } from '../../maths/quaternion';
+import { HEAD_GESTURES, type HeadGesture } from '../../kinds/triggers/gestures';
 import type { Degrees, Seconds } from '../../units';
-
-export const HEAD_GESTURES = ['nod', 'shake', 'tilt'] as const;
-export type HeadGesture = (typeof HEAD_GESTURES)[number];
 
 /** About which axis each turns: x, y, z of the head. */
 const AXIS: Readonly<Record<HeadGesture, 0 | 1 | 2>> = { nod: 0, shake: 1, tilt: 2 };

@@ -8,6 +8,7 @@ import type { Quaternion } from '../../maths/quaternion';
 import type { Vec3 } from '../../maths/vec3';
 import type { CueId, PromptId, VariableId } from '../../schema/behave-ids';
 import { objectIdSchema, type SceneId } from '../../schema/placed-schema';
+import type { Referred } from '../../schema/references';
 import { easingSchema } from '../../schema/timing-schema';
 import { idText } from '../../schema/values-schema';
 import type { Seconds } from '../../units';
@@ -149,6 +150,9 @@ type ActionOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
   z.ZodObject<typeof timed & { kind: z.ZodLiteral<K> } & F, z.core.$strict>
 >;
 
+/** Whether something of a document is there. */
+export type Has = (to: Referred, id: string) => boolean;
+
 type Own<F> = { readonly [P in keyof F]: F[P] extends z.ZodType<infer V> ? V : never };
 
 interface Spec<K extends string, F extends z.core.$ZodLooseShape> {
@@ -176,6 +180,8 @@ interface Spec<K extends string, F extends z.core.$ZodLooseShape> {
   readonly suits?: (action: ActionOf<K, F>, object: EffectObject, assets: Assets) => boolean;
   /** It is set to change nothing at all. */
   readonly isIdle?: (action: ActionOf<K, F>) => boolean;
+  /** What it lacks to be done, where not as its fields say. */
+  readonly lacks?: (action: ActionOf<K, F>, has: Has) => Referred | null;
   /** How long it takes on an object, where its duration does not say so. */
   readonly length?: (action: ActionOf<K, F>, object: EffectObject, assets: Assets) => Seconds;
   readonly begin?: (beginning: Beginning<ActionOf<K, F>>) => Carried;
@@ -204,9 +210,3 @@ export const defineAction = <const K extends string, const F extends z.core.$Zod
 
 /** Things that go on until they are stopped. */
 export const goesOn = { repeat: 0, easing: 'steady' as const };
-
-/** A number as it is written in a sentence. */
-export const written = (n: number): string => String(Math.round(n * 100) / 100);
-/** Three of them, by a factor: "0, 3, 0". */
-export const writtenAll = (v: readonly number[], factor: number): string =>
-  v.map((n) => written(n * factor)).join(', ');

@@ -1,6 +1,7 @@
 /** The kinds of actions: all of them, and what follows from their definitions. */
 import { z } from 'zod';
 import type { ObjectId } from '../../schema/placed-schema';
+import { lackingIn, type Referred } from '../../schema/references';
 import type { Seconds } from '../../units';
 import type { Assets } from '../objects/object-kind';
 import type { EffectObject } from '../objects/objects';
@@ -10,6 +11,7 @@ import {
   type ActionGroup,
   type Beginning,
   type Carried,
+  type Has,
   type Moment,
   type Names,
   type Pace,
@@ -100,6 +102,7 @@ export interface AnyActionKind {
     | ((action: Action, object: EffectObject) => readonly (keyof Values)[]);
   readonly suits?: (action: Action, object: EffectObject, assets: Assets) => boolean;
   readonly isIdle?: (action: Action) => boolean;
+  readonly lacks?: (action: Action, has: Has) => Referred | null;
   readonly length?: (action: Action, object: EffectObject, assets: Assets) => Seconds;
   readonly begin?: (beginning: Beginning<Action>) => Carried;
   readonly act?: (moment: Moment<Action>) => Carried | void;
@@ -136,6 +139,12 @@ export const contestedBy = (kind: ActionKind): keyof Values | null => {
   const { changes } = actionKind(kind);
   const first = typeof changes === 'function' ? undefined : changes?.[0];
   return first !== undefined && CONTESTED.has(first) ? first : null;
+};
+
+/** What an action names that is not chosen, or not there any more; its targets aside. */
+export const lacksAction = (action: Action, has: Has): Referred | null => {
+  const { lacks, schema } = actionKind(action.kind);
+  return lacks ? lacks(action, has) : lackingIn(schema, { ...action, targets: [] }, has);
 };
 
 /** Whether an action can do anything to such an object. */

@@ -1,7 +1,8 @@
 import { bounced } from '../../maths/motion';
 import { ZERO } from '../../maths/vec3';
 import { number } from '../../schema/properties';
-import { defineAction, goesOn, written } from './action-kind';
+import { written } from '../written';
+import { defineAction, goesOn } from './action-kind';
 
 export const bounce = defineAction({
   kind: 'bounce',

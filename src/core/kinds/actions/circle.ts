@@ -55,6 +55,8 @@ export const circle = defineAction({
   takes: 'A turn takes',
   actsOn: 'objects',
   changes: ['move', 'turn'],
+  lacks: ({ around, object }, has) =>
+    around === 'object' && (object === null || !has('objects', object)) ? 'objects' : null,
   begin: (beginning) => {
     const { action, from } = beginning;
     const away = subtract(from.move, middleOf(beginning) ?? ZERO);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cueIdSchema } from '../../schema/behave-ids';
+import { toChoose } from '../../schema/references';
 import { defineAction } from './action-kind';
 
 export const cue = defineAction({
@@ -7,7 +8,7 @@ export const cue = defineAction({
   name: 'start or stop a cue',
   group: 'Effect',
   summary: (action, names) => `${action.do} “${names.cue(action.cue)}”`,
-  fields: { cue: cueIdSchema.nullable(), do: z.enum(['start', 'stop']) },
+  fields: { cue: toChoose(cueIdSchema), do: z.enum(['start', 'stop']) },
   fresh: { cue: null, do: 'start', duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

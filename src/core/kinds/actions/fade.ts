@@ -1,6 +1,7 @@
 import { lerp } from '../../maths/scalar';
 import { share } from '../../schema/properties';
-import { defineAction, written } from './action-kind';
+import { written } from '../written';
+import { defineAction } from './action-kind';
 
 export const fade = defineAction({
   kind: 'fade',

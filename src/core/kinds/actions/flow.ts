@@ -1,5 +1,6 @@
 import { number } from '../../schema/properties';
-import { defineAction, written } from './action-kind';
+import { written } from '../written';
+import { defineAction } from './action-kind';
 
 /** A fountain runs while the action lasts. */
 export const flow = defineAction({

@@ -3,7 +3,8 @@ import { directionThrough, inverseMatrix, throughMatrix } from '../../maths/matr
 import { fromAngles, rotate } from '../../maths/quaternion';
 import { add, mix, scale, type Vec3 } from '../../maths/vec3';
 import { vec3Schema } from '../../schema/values-schema';
-import { AXES_OF, defineAction, MODES, writtenAll, type Beginning } from './action-kind';
+import { writtenAll } from '../written';
+import { AXES_OF, defineAction, MODES, type Beginning } from './action-kind';
 
 const fields = { mode: z.enum(MODES), by: vec3Schema, axes: z.enum(AXES_OF) };
 type Move = z.infer<z.ZodObject<typeof fields>>;

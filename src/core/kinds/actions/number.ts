@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { lerp } from '../../maths/scalar';
 import { finite, text } from '../../schema/values-schema';
 import { fieldOfNumber, numbersOf, readNumber, writeNumber } from '../numbers';
-import { defineAction, written } from './action-kind';
+import { written } from '../written';
+import { defineAction } from './action-kind';
 
 /** Any number of an object, by its path. */
 export const number = defineAction({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { promptIdSchema } from '../../schema/behave-ids';
+import { toChoose } from '../../schema/references';
 import { defineAction } from './action-kind';
 
 export const prompt = defineAction({
@@ -7,7 +8,7 @@ export const prompt = defineAction({
   name: 'prompt',
   group: 'Effect',
   summary: (action, names) => `${action.show ? 'show' : 'hide'} the prompt “${names.prompt(action.prompt)}”`,
-  fields: { prompt: promptIdSchema.nullable(), show: z.boolean() },
+  fields: { prompt: toChoose(promptIdSchema), show: z.boolean() },
   fresh: { prompt: null, show: true, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

@@ -1,4 +1,5 @@
 import { sceneIdSchema } from '../../schema/placed-schema';
+import { toChoose } from '../../schema/references';
 import { defineAction } from './action-kind';
 
 /** Goes over to another scene. */
@@ -7,7 +8,7 @@ export const scene = defineAction({
   name: 'go to scene',
   group: 'Effect',
   summary: (action, names) => `go to ${names.scene(action.scene)}`,
-  fields: { scene: sceneIdSchema.nullable() },
+  fields: { scene: toChoose(sceneIdSchema) },
   fresh: { scene: null, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

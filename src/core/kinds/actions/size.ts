@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { lerp } from '../../maths/scalar';
 import { mix, multiply, scale } from '../../maths/vec3';
 import { number } from '../../schema/properties';
-import { defineAction, MODES, written } from './action-kind';
+import { written } from '../written';
+import { defineAction, MODES } from './action-kind';
 
 export const size = defineAction({
   kind: 'size',

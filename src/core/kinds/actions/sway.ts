@@ -1,7 +1,8 @@
 import { swayed } from '../../maths/motion';
 import { scale, UNIT_AXES, ZERO } from '../../maths/vec3';
 import { choice, number } from '../../schema/properties';
-import { defineAction, goesOn, written } from './action-kind';
+import { written } from '../written';
+import { defineAction, goesOn } from './action-kind';
 
 export const sway = defineAction({
   kind: 'sway',

@@ -3,7 +3,8 @@ import { toParts } from '../../maths/matrix';
 import { compose, fromAngles, inverse, slerp, toAngles } from '../../maths/quaternion';
 import { add, mix, scale, ZERO, type Vec3 } from '../../maths/vec3';
 import { vec3Schema } from '../../schema/values-schema';
-import { AXES_OF, defineAction, MODES, waySchema, writtenAll, type Moment } from './action-kind';
+import { writtenAll } from '../written';
+import { AXES_OF, defineAction, MODES, waySchema, type Moment } from './action-kind';
 
 const fields = { mode: z.enum(MODES), by: vec3Schema, axes: z.enum(AXES_OF), way: waySchema };
 type Turn = z.infer<z.ZodObject<typeof fields>>;

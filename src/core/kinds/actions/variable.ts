@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { variableIdSchema } from '../../schema/behave-ids';
 import { finite } from '../../schema/values-schema';
-import { defineAction, written } from './action-kind';
+import { toChoose } from '../../schema/references';
+import { written } from '../written';
+import { defineAction } from './action-kind';
 
 export const variable = defineAction({
   kind: 'variable',
@@ -13,7 +15,7 @@ export const variable = defineAction({
       ? `set ${name} to ${written(action.value)}`
       : `change ${name} by ${written(action.value)}`;
   },
-  fields: { variable: variableIdSchema.nullable(), mode: z.enum(['to', 'by']), value: finite },
+  fields: { variable: toChoose(variableIdSchema), mode: z.enum(['to', 'by']), value: finite },
   fresh: { variable: null, mode: 'to', value: 1, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What of a trigger can be set beside its kind. */
 import { SURFACE_KINDS, type SurfaceKind, type Trigger } from '../../../../core/document/schema';
-import { readyNameOf } from '../../../../core/kinds/ready-triggers';
+import { readyNameOf } from '../../../../core/kinds/triggers/ready-triggers';
 import GestureField from '../../common/GestureField.vue';
 import NumberField from '../../common/NumberField.vue';
 import ChoiceField from './ChoiceField.vue';

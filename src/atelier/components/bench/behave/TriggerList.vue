@@ -1,9 +1,14 @@
 <script setup lang="ts">
 /** Triggers of which any sets it off: chosen, told apart, added, taken away. */
 import { Trash2 } from '@lucide/vue';
-import { readyNameOf, readyTrigger, type ReadyTrigger } from '../../../../core/kinds/ready-triggers';
+import {
+  READY,
+  READY_BY_GROUP,
+  readyNameOf,
+  readyTrigger,
+  type ReadyTrigger,
+} from '../../../../core/kinds/triggers/ready-triggers';
 import type { ObjectId, Trigger } from '../../../../core/document/schema';
-import { READY_GROUPS, READY_WORDS } from '../../../behave-words';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import ChoiceField from './ChoiceField.vue';
@@ -14,9 +19,9 @@ const emit = defineEmits<{ change: [triggers: Trigger[], gesture: string | null]
 const desk = useDeskStore();
 const document = useEffectStore();
 
-const options = READY_GROUPS.map(([label, names]) => ({
+const options = READY_BY_GROUP.map(([label, names]) => ({
   label,
-  options: names.map((value) => ({ value: value as string, label: READY_WORDS[value] })),
+  options: names.map((value) => ({ value: value as string, label: READY[value].words })),
 }));
 /** What is selected in the Stack is meant, where an object is meant at all. */
 const aimed = (trigger: Trigger, object: ObjectId | null): Trigger => {

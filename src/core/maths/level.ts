@@ -2,7 +2,7 @@
  * A signal watched for crossing a level: it counts as over once it has stayed over for a while, and as back once it has stayed
  * below a lower one, so that it cannot flutter. Plain data that one step turns into the next.
  */
-import type { Seconds } from '../../units';
+import type { Seconds } from '../units';
 
 export interface Level {
   /** Over this it rises... */

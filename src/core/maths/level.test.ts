@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { STEP } from '../../units';
+import { STEP } from '../units';
 import { nextLevel, NOT_OVER, type Crossing, type Level, type LevelState } from './level';
 
 const watch = (values: readonly number[], level: Level): (Crossing | null)[] => {

@@ -1,0 +1,78 @@
+/** The kinds of triggers: all of them, and what follows from their definitions. */
+import { z } from 'zod';
+import { lackingIn, type Referred } from '../../schema/references';
+import type { Signal } from '../../schema/signal-schema';
+import type { Need } from '../needs';
+import { after } from './after';
+import { control } from './control';
+import { cue } from './cue';
+import { effectStarts } from './effect-starts';
+import { every } from './every';
+import { face } from './face';
+import { head } from './head';
+import { level } from './level';
+import { picture } from './picture';
+import { screen } from './screen';
+import { surface } from './surface';
+import { touch } from './touch';
+import type { TriggerNames, Watched, WatchResult, WatchState } from './trigger-kind';
+import { variable } from './variable';
+import { viewer } from './viewer';
+
+export const TRIGGER_KINDS = {
+  effectStarts,
+  after,
+  every,
+  screen,
+  touch,
+  level,
+  head,
+  face,
+  picture,
+  surface,
+  viewer,
+  control,
+  variable,
+  cue,
+} as const;
+type Kinds = typeof TRIGGER_KINDS;
+export type TriggerKind = keyof Kinds;
+export type TriggerOf<K extends TriggerKind> = z.infer<Kinds[K]['schema']>;
+export type Trigger = { [K in TriggerKind]: TriggerOf<K> }[TriggerKind];
+
+const schemas = Object.values(TRIGGER_KINDS).map((kind) => kind.schema);
+type Schemas = Kinds[TriggerKind]['schema'];
+export const triggerSchema = z.discriminatedUnion(
+  'kind',
+  schemas as [Schemas, ...Schemas[]],
+) as unknown as z.ZodType<Trigger>;
+
+/** What a kind is, for whoever does not care which one it is. */
+interface AnyTriggerKind {
+  readonly kind: TriggerKind;
+  readonly schema: z.ZodType;
+  readonly words?: (trigger: Trigger, names: TriggerNames) => string | null;
+  readonly gist?: (trigger: Trigger) => string;
+  readonly needs?: (trigger: Trigger) => readonly Need[];
+  readonly signals?: (trigger: Trigger) => readonly Signal[];
+  readonly watch: (trigger: Trigger, watched: Watched, state: WatchState) => WatchResult | boolean;
+}
+export const triggerKind = (kind: TriggerKind): AnyTriggerKind =>
+  TRIGGER_KINDS[kind] as unknown as AnyTriggerKind;
+
+/** One step of watching a trigger: its state afterwards, and whether it went off. */
+export const nextWatch = (trigger: Trigger, state: WatchState, watched: Watched): WatchResult => {
+  const result = triggerKind(trigger.kind).watch(trigger, watched, state);
+  return typeof result === 'boolean' ? { state, fired: result } : result;
+};
+
+/** What of two triggers has to be alike to be called the same. */
+export const gistOf = (trigger: Trigger): string =>
+  `${trigger.kind} ${triggerKind(trigger.kind).gist?.(trigger) ?? ''}`;
+
+export const signalsOfTrigger = (trigger: Trigger): readonly Signal[] =>
+  triggerKind(trigger.kind).signals?.(trigger) ?? [];
+
+/** What a trigger names that is not chosen, or not there any more. */
+export const lacksTrigger = (trigger: Trigger, has: (to: Referred, id: string) => boolean): Referred | null =>
+  lackingIn(triggerKind(trigger.kind).schema, trigger, has);

@@ -1,0 +1,6 @@
+/** Numbers as they are written in sentences. */
+
+export const written = (n: number): string => String(Math.round(n * 100) / 100);
+/** Three of them, by a factor: "0, 3, 0". */
+export const writtenAll = (v: readonly number[], factor: number): string =>
+  v.map((n) => written(n * factor)).join(', ');
