@@ -10,8 +10,37 @@ const only = (name, from, allowed) => ({
   to: { path: '^src/', pathNot: allowed.map((layer) => `^src/${layer}/`) },
 });
 
+/** The order inside core: each folder, or file, may import what stands before it. */
+const CORE = [
+  ...['errors', 'units', 'text', 'memo', 'maths', 'tracking', 'face'],
+  // What a document is made of: plain schemas, then the kinds of things in it, then the document.
+  ...['schema', 'kinds', 'document'],
+  ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],
+  // What runs: the compiled effect, where things are, what particles and behaviour do.
+  ...['program', 'placing', 'fountain', 'behave'],
+  ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package'],
+];
+const inOrder = CORE.map((folder, i) => ({
+  name: `core-order-${folder}`,
+  severity: 'error',
+  comment: `core/${folder} may import only: ${CORE.slice(0, i).join(', ') || 'nothing of core'}`,
+  from: { path: `^src/core/${folder}(/|[.]ts)`, pathNot: TESTS },
+  to: {
+    path: '^src/core/',
+    pathNot: CORE.slice(0, i + 1).map((lower) => `^src/core/${lower}(/|[.]ts)`),
+  },
+}));
+
 module.exports = {
   forbidden: [
+    ...inOrder,
+    {
+      name: 'core-has-an-order',
+      severity: 'error',
+      comment: 'A new folder of core has its place in the order above.',
+      from: { path: '^src/' },
+      to: { path: '^src/core/', pathNot: CORE.map((folder) => `^src/core/${folder}(/|[.]ts)`) },
+    },
     only('core-imports-core', 'core', ['core']),
     only('stage-imports-down', 'stage', ['stage', 'core']),
     only('tracker-imports-down', 'tracker', ['tracker', 'core']),

@@ -25,6 +25,20 @@ const files = new Map<string, { source: string; rule: string }>([
     { source: "import { Scene } from 'three';\nexport const x = Scene;\n", rule: 'core-is-pure' },
   ],
   [
+    'src/core/document/zz-upwards.ts',
+    {
+      source: "import { removeObject } from '../edits/object-edits';\nexport const x = removeObject;\n",
+      rule: 'core-order-document',
+    },
+  ],
+  [
+    'src/stage/zz-unplaced.ts',
+    {
+      source: "import { x } from '../core/zz-impure';\nexport const y = x;\n",
+      rule: 'core-has-an-order',
+    },
+  ],
+  [
     'src/stage/zz-testing.ts',
     {
       source: "import { text } from '../core/assets/testing';\nexport const x = text;\n",

@@ -11,6 +11,7 @@ import {
 import { materialIdSchema } from '../schema/material-schema';
 import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../schema/signal-schema';
+import { toChoose } from '../schema/references';
 import { remapSchema } from '../schema/timing-schema';
 import { triggerSchema } from '../kinds/triggers/triggers';
 import { finite, idText, label, text } from '../schema/values-schema';
@@ -119,16 +120,16 @@ export const driveSchema = z.strictObject({
     /** A number of an object, by its name in `core/behave/numbers.ts`. */
     z.strictObject({
       kind: z.literal('number'),
-      object: objectIdSchema.nullable(),
+      object: toChoose(objectIdSchema),
       property: text(40),
     }),
     /** How long one round of an action takes, even while it runs. */
-    z.strictObject({ kind: z.literal('duration'), cue: cueIdSchema.nullable(), action: idText }),
-    z.strictObject({ kind: z.literal('variable'), variable: variableIdSchema.nullable() }),
+    z.strictObject({ kind: z.literal('duration'), cue: toChoose(cueIdSchema), action: idText }),
+    z.strictObject({ kind: z.literal('variable'), variable: toChoose(variableIdSchema) }),
     /** An input of a surface circuit that nothing is wired to. */
     z.strictObject({
       kind: z.literal('circuit'),
-      material: materialIdSchema.nullable(),
+      material: toChoose(materialIdSchema),
       node: idText,
       port: text(24),
     }),

@@ -119,7 +119,7 @@ const anyEdit = fc
             newCue('cue_random' as CueId, 'screenTapped', number, [{ id: 'beat_random', actions: [] }]),
           );
         case 9:
-          return cue ? cueEdits.removeCue(cue.id) : changeListing({ summary: text });
+          return cue ? cueEdits.removeCue(effect, cue.id) : changeListing({ summary: text });
         case 10:
           return changeListing({
             tags: text ? [text] : [],

@@ -130,7 +130,7 @@ describe('order', () => {
   test('put and removed', () => {
     const with_ = done(effectOf([]), putCue(cue));
     expect(with_.cues[cue.id]).toEqual(cue);
-    expect(done(with_, removeCue(cue.id)).cues).toEqual({});
+    expect(done(with_, removeCue(with_, cue.id)).cues).toEqual({});
   });
 });
 
@@ -151,7 +151,7 @@ test('a control goes with what it drove, and comes back with it', () => {
   let effect = effectOf([]);
   for (const edit of [putControl(control), putDrive(drive), putDrive(free)]) effect = done(effect, edit);
   expect(effectSchema.safeParse(effect).error).toBeUndefined();
-  const after = done(effect, removeControl(control.id));
+  const after = done(effect, removeControl(effect, control.id));
   expect(after.controls).toEqual({});
   expect(Object.keys(after.drives)).toEqual(['drive_bbbb']);
 });

@@ -2,6 +2,7 @@
 import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { edit, type Edit } from '../document/edit';
+import { forget } from './forget';
 import { cueOrder, orderBetween } from '../document/queries';
 import { mapReferences, type Referred } from '../schema/references';
 import {
@@ -22,9 +23,10 @@ export const putCue = (cue: Cue, label = 'Change cue'): Edit =>
     d.cues[cue.id] = cue as Draft<Cue>;
   });
 
-export const removeCue = (id: CueId): Edit =>
+export const removeCue = (effect: Effect, id: CueId): Edit =>
   edit('Delete cue', (d) => {
     delete d.cues[id];
+    forget(d, effect, 'cues', new Set([id]));
   });
 
 /** Replaces one action. */

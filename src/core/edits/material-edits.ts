@@ -3,6 +3,7 @@ import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { objectWords } from './object-edits';
 import { edit, type Edit } from '../document/edit';
+import { forget } from './forget';
 import { ALL_SLOTS, freeMaterialName, materialIdsOf } from '../document/material-queries';
 import type {
   Circuit,
@@ -66,12 +67,7 @@ export const changeMaterial = (effect: Effect, id: MaterialId, change: Partial<O
 export const removeMaterial = (effect: Effect, id: MaterialId): Edit =>
   edit(`Delete the material ${effect.materials[id]?.name ?? ''}`.trim(), (d) => {
     delete d.materials[id];
-    for (const object of Object.values(d.objects)) {
-      if ('material' in object && object.material === id) object.material = null;
-      if (object.kind === 'model')
-        for (const [slot, worn] of Object.entries(object.materials))
-          if (worn === id) delete object.materials[slot];
-    }
+    forget(d, effect, 'materials', new Set([id]));
   });
 
 /** Gives objects copies of the materials they share with others, so that a change is theirs alone. */

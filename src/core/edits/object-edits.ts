@@ -15,6 +15,7 @@ import { boundedMove, boundedScale, boundedTurn } from '../kinds/limits';
 import { propertiesOf } from '../kinds/objects/objects';
 import type { placedSchema } from '../schema/placed-schema';
 import { withValueAt } from '../schema/properties';
+import { forget } from './forget';
 
 /** Throws `IconiaError` `effect.too-many-objects` when that many more do not fit into the effect. */
 export const makeRoom = (effect: Pick<Effect, 'objects'>, more: number): void => {
@@ -32,19 +33,12 @@ export const addObject = (object: EffectObject): Edit =>
     d.objects[object.id] = { ...object, name: freeName(d as Effect, object.name) } as Draft<EffectObject>;
   });
 
-/** Removes objects with all that hangs in them; actions aimed at them lose their target and say so on their cue. */
+/** Removes objects with all that hangs in them; what named them says that something is to be chosen. */
 export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
   edit(`Delete ${objectWords(effect, ids)}`, (d) => {
     const gone = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
     for (const one of gone) delete d.objects[one];
-    for (const object of Object.values(d.objects))
-      if (object.kind === 'layer' && object.maskedBy !== null && gone.has(object.maskedBy as ObjectId))
-        object.maskedBy = null;
-    for (const cue of Object.values(d.cues))
-      for (const beat of cue.beats)
-        for (const action of beat.actions)
-          if (action.targets.some((t) => gone.has(t as ObjectId)))
-            action.targets = action.targets.filter((t) => !gone.has(t as ObjectId));
+    forget(d, effect, 'objects', gone);
   });
 export const removeObject = (effect: Effect, id: ObjectId): Edit => removeObjects(effect, [id]);
 

@@ -3,6 +3,7 @@ import type { Draft } from 'immer';
 import { newScene, newTarget } from '../document/defaults';
 import { removeObjects } from './object-edits';
 import { edit, type Edit } from '../document/edit';
+import { forget } from './forget';
 import { sceneOrder, targetOrder } from '../document/queries';
 import type { AssetId, Effect, EffectScene, SceneId, Target, TargetId } from '../document/schema';
 
@@ -47,10 +48,7 @@ export const removeScene = (effect: Effect, id: SceneId): Edit =>
       effect,
       only.map((o) => o.id),
     ).change(d);
-    for (const cue of Object.values(d.cues))
-      for (const beat of cue.beats)
-        for (const action of beat.actions)
-          if (action.kind === 'scene' && action.scene === id) action.scene = null;
+    forget(d, effect, 'scenes', new Set([id]));
     if (d.openingScene === id) d.openingScene = left[0]?.id ?? null;
     if (left.length === 1) {
       for (const object of Object.values(d.objects)) object.scene = null;
@@ -86,4 +84,5 @@ export const removeTarget = (effect: Effect, id: TargetId): Edit =>
       effect,
       on.map((o) => o.id),
     ).change(d);
+    forget(d, effect, 'targets', new Set([id]));
   });

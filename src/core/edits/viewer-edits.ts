@@ -1,11 +1,13 @@
 /** Edits of controls, prompts, variables and what drives what. Unknown ids change nothing. */
 import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
+import { forget } from './forget';
 import type {
   Control,
   ControlId,
   Drive,
   DriveId,
+  Effect,
   Prompt,
   PromptId,
   Variable,
@@ -18,30 +20,33 @@ export const putControl = (control: Control, label = `Change ${control.name || '
   });
 
 /** With what it drove. Cues that named it say that it is gone. */
-export const removeControl = (id: ControlId): Edit =>
+export const removeControl = (effect: Effect, id: ControlId): Edit =>
   edit('Delete control', (d) => {
     delete d.controls[id];
     for (const drive of Object.values(d.drives))
       if (drive.signal.kind === 'control' && drive.signal.control === id)
         delete d.drives[drive.id as DriveId];
+    forget(d, effect, 'controls', new Set([id]));
   });
 
 export const putPrompt = (prompt: Prompt, label = 'Change prompt'): Edit =>
   edit(label, (d) => {
     d.prompts[prompt.id] = prompt as Draft<Prompt>;
   });
-export const removePrompt = (id: PromptId): Edit =>
+export const removePrompt = (effect: Effect, id: PromptId): Edit =>
   edit('Delete prompt', (d) => {
     delete d.prompts[id];
+    forget(d, effect, 'prompts', new Set([id]));
   });
 
 export const putVariable = (variable: Variable, label = `Change ${variable.name || 'variable'}`): Edit =>
   edit(label, (d) => {
     d.variables[variable.id] = variable as Draft<Variable>;
   });
-export const removeVariable = (id: VariableId): Edit =>
+export const removeVariable = (effect: Effect, id: VariableId): Edit =>
   edit('Delete variable', (d) => {
     delete d.variables[id];
+    forget(d, effect, 'variables', new Set([id]));
   });
 
 export const putDrive = (drive: Drive, label = 'Change what drives it'): Edit =>

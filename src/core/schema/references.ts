@@ -62,7 +62,7 @@ const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 /**
  * The same value, with every id in it as `change` wants it. Null takes a reference away: it is null where it may be, left out
- * of lists and of keys; where something has to be named it stays.
+ * of lists and of records; where something has to be named it stays.
  */
 export const mapReferences = <T>(schema: z.ZodType, value: T, change: Change): T =>
   mapped(schema, value, change, false) as T;
@@ -186,13 +186,16 @@ const mappedObject = (shape: Record<string, z.ZodType>, value: unknown, change: 
     ]),
   );
 
-const mappedRecord = ({ keyType, valueType }: Def, value: unknown, change: Change): unknown =>
-  Object.fromEntries(
+const mappedRecord = ({ keyType, valueType }: Def, value: unknown, change: Change): unknown => {
+  const isReference = referred.has(valueType!);
+  return Object.fromEntries(
     Object.entries(value as object).flatMap(([key, v]) => {
       const named = mapped(keyType!, key, change, true) as string | null;
-      return named === null ? [] : [[named, mapped(valueType!, v, change, false)]];
+      const to = mapped(valueType!, v, change, isReference);
+      return named === null || (isReference && to === null) ? [] : [[named, to]];
     }),
   );
+};
 
 const mappedList = (element: z.ZodType, value: unknown, change: Change): unknown => {
   const isReference = referred.has(element);

@@ -2,37 +2,16 @@
 /** One object in the Stack: a row, or open with the fields of the stage. */
 import { computed, nextTick, ref } from 'vue';
 import {
-  Box,
-  Brush,
-  Camera,
   ChevronDown,
   ChevronRight,
-  Contrast,
   Copy,
   Ellipsis,
   Eye,
-  EyeClosed,
   EyeOff,
-  Film,
-  Group,
-  Image,
-  Lightbulb,
   Lock,
   LockOpen,
-  PaintBucket,
-  ScanFace,
-  Droplets,
-  Scissors,
-  SmilePlus,
-  Shapes,
-  Sparkle,
-  Sparkles,
-  SquareDashedBottom,
   Trash2,
   TriangleAlert,
-  Type,
-  Video,
-  Volume2,
 } from '@lucide/vue';
 import { changeObject } from '../../../core/edits/object-edits';
 import { cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
@@ -43,6 +22,7 @@ import {
   toggleLocked,
   toggleVisible,
 } from '../../commands/object-commands';
+import { iconOf, shownAs } from '../../kinds/object-kinds';
 import { useEffectStore } from '../../stores/effect';
 import { pointOf } from '../../words';
 import { whenWords } from '../../behave-words';
@@ -78,34 +58,10 @@ const asset = computed(() =>
 );
 /** Something it is made of was deleted. */
 const incomplete = computed(() => lostAssetsOf(document.effect, object.value).length > 0);
-const icon = computed(() => {
-  if (object.value.kind === 'card')
-    return asset.value?.kind === 'sequence' ? Film : asset.value?.kind === 'video' ? Video : Image;
-  return {
-    model: Box,
-    group: Group,
-    occluder: ScanFace,
-    layer: Brush,
-    iris: Eye,
-    lashes: EyeClosed,
-    hair: Droplets,
-    retouch: Sparkles,
-    solid: Shapes,
-    text: Type,
-    shadowCatcher: SquareDashedBottom,
-    light: Lightbulb,
-    grade: Contrast,
-    morph: SmilePlus,
-    cutout: Scissors,
-    fountain: Sparkle,
-    sound: Volume2,
-    live: Camera,
-    fill: PaintBucket,
-  }[object.value.kind];
-});
+const icon = computed(() => iconOf(object.value, asset.value));
 const place = computed(() => {
-  if (object.value.kind === 'occluder') return props.open ? '' : 'hides what is behind';
-  if (object.value.kind === 'grade') return 'the whole picture';
+  const { aside } = shownAs(object.value.kind);
+  if (aside) return props.open && object.value.kind === 'occluder' ? '' : aside;
   const members = props.row.members === null ? '' : `${props.row.members} in it`;
   return parentOf(document.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });

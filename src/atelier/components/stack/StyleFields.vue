@@ -3,19 +3,18 @@
 import { computed } from 'vue';
 import { styleFlat, styleSolid } from '../../../core/edits/object-edits';
 import { isShowing } from '../../../core/document/queries';
-import { isOnFace } from '../../../core/kinds/objects/objects';
+import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
 import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';
+import { shownAs } from '../../kinds/object-kinds';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
-import FaceFields from './FaceFields.vue';
-import FlatFields from './FlatFields.vue';
-import LayerFields from './LayerFields.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const document = useEffectStore();
+const shown = computed(() => shownAs(props.object.kind));
 /** What has a tint: a colour field has its colours instead. */
 const card = computed(() => ('tint' in props.object && props.object.kind !== 'fill' ? props.object : null));
 const blended = computed(() => ('blend' in props.object ? props.object : null));
@@ -37,9 +36,7 @@ const clips = computed(() => {
 const colourName = computed(() =>
   isOnFace(props.object) && !('asset' in props.object && props.object.asset) ? 'Colour' : 'Tint',
 );
-const opacityName = computed(() =>
-  ['grade', 'retouch', 'hair', 'morph'].includes(props.object.kind) ? 'Strength' : 'Opacity',
-);
+const opacityName = computed(() => propertiesOf(props.object)['opacity']?.name ?? '');
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
@@ -131,21 +128,8 @@ const setTint = (text: string, gesture: string | null): void => {
         @change="(v: unknown) => style({ blend: v as BlendMode })"
       />
     </div>
-    <LayerFields v-if="object.kind === 'layer'" :object="object" />
-    <FaceFields
-      v-if="
-        object.kind === 'iris' ||
-        object.kind === 'lashes' ||
-        object.kind === 'hair' ||
-        object.kind === 'retouch'
-      "
-      :object="object"
-    />
-    <p v-if="object.kind === 'morph' || object.kind === 'cutout'" class="soft note">
-      {{ object.kind === 'morph' ? 'Its sliders and its mesh' : 'Its part and its soft edge' }} are in Style,
-      under Face.
-    </p>
-    <FlatFields v-if="object.kind === 'live' || object.kind === 'fill'" :object="object" />
+    <component :is="shown.style" v-if="shown.style" :object="object" />
+    <p v-else-if="shown.note" class="soft note">{{ shown.note }}</p>
     <template v-if="sided">
       <div class="chips">
         <button
@@ -159,13 +143,7 @@ const setTint = (text: string, gesture: string | null): void => {
       </div>
     </template>
   </div>
-  <p v-else class="soft note">
-    {{
-      object.kind === 'occluder'
-        ? 'An occluder draws nothing, so it has no style. It only hides what is behind it.'
-        : 'Its light and shadow are set on the right, and in Place.'
-    }}
-  </p>
+  <p v-else class="soft note">{{ shown.note }}</p>
 </template>
 
 <style scoped>

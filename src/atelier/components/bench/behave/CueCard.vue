@@ -106,7 +106,7 @@ const menu = (key: string): void => {
   const { cue } = props;
   if (key === 'copy') copyCues([cue]);
   else if (key === 'duplicate') desk.behave.cue = duplicateCue(cue);
-  else if (key === 'delete') document.edit(removeCue(cue.id));
+  else if (key === 'delete') document.edit(removeCue(document.effect, cue.id));
   else if (key === 'options') toggle('options');
   else if (key === 'up')
     document.edit(moveCue(document.effect, cue.id, others.value[place.value - 1]?.id ?? null));

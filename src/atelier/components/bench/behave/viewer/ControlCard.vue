@@ -82,7 +82,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         class="icon-button"
         type="button"
         aria-label="Delete control"
-        @click="document.edit(removeControl(control.id))"
+        @click="document.edit(removeControl(document.effect, control.id))"
       >
         <Trash2 :size="13" />
       </button>

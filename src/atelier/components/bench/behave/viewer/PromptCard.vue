@@ -60,7 +60,7 @@ const choose = (v: string): void =>
         class="icon-button"
         type="button"
         aria-label="Delete prompt"
-        @click="document.edit(removePrompt(prompt.id))"
+        @click="document.edit(removePrompt(document.effect, prompt.id))"
       >
         <Trash2 :size="13" />
       </button>

@@ -134,7 +134,7 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
           class="icon-button"
           type="button"
           aria-label="Delete variable"
-          @click="document.edit(removeVariable(variable.id))"
+          @click="document.edit(removeVariable(document.effect, variable.id))"
         >
           <Trash2 :size="13" />
         </button>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+/** The shape of an occluder: the head, or a model of the effect. */
+import type { AssetId, Occluder } from '../../../core/document/schema';
+import { reshape } from '../../../core/edits/object-edits';
+import { useEffectStore } from '../../stores/effect';
+import SelectField from '../common/SelectField.vue';
+import { useMadeOf } from './use-made-of';
+
+const props = defineProps<{ object: Occluder }>();
+const document = useEffectStore();
+const made = useMadeOf(() => props.object);
+const setShape = (asset: string): void => {
+  const change = { asset: (asset || null) as AssetId | null };
+  document.edit(reshape(document.effect, props.object.id, 'occluder', change));
+};
+</script>
+
+<template>
+  <div v-if="made.length > 0" class="line">
+    <span>Shape</span>
+    <SelectField
+      name="Shape of the occluder"
+      class="wide"
+      :value="object.asset ?? ''"
+      :options="[{ value: '', label: 'The head' }, ...made]"
+      @change="(v: unknown) => setShape(v as string)"
+    />
+  </div>
+</template>
+
+<style scoped src="./fields.css"></style>

@@ -1,0 +1,141 @@
+/** What holds for every kind, whichever it is: a kind that forgets something fails here. */
+import { describe, expect, test } from '@jest/globals';
+import { sampleModel } from '../document/sample-assets';
+import { sampleAsset } from '../document/sample';
+import type { ObjectId } from '../document/schema';
+import { firstValues } from '../program/first-values';
+import { blankEffect } from '../document/defaults';
+import { withValueAt } from '../schema/properties';
+import { ACTION_KINDS, actionKind, actionSchema, changedBy, newAction } from './actions/actions';
+import { readNumber, numbersOf, writeNumber } from './numbers';
+import { newCard } from './objects/card';
+import { newCutout } from './objects/cutout';
+import { newFill } from './objects/fill';
+import { newFountain } from './objects/fountain';
+import { newGrade } from './objects/grade';
+import { newGroup } from './objects/group';
+import { newHair } from './objects/hair';
+import { newIris } from './objects/iris';
+import { newLashes } from './objects/lashes';
+import { newLayer } from './objects/layer';
+import { newLight } from './objects/light';
+import { newLive } from './objects/live';
+import { newModel } from './objects/model';
+import { newMorph } from './objects/morph';
+import {
+  kindOf,
+  OBJECT_KINDS,
+  objectSchema,
+  propertiesOf,
+  restingPlace,
+  type ObjectKind,
+  type ObjectOf,
+} from './objects/objects';
+import { newOccluder } from './objects/occluder';
+import { FOREHEAD } from './objects/placed';
+import { newRetouch } from './objects/retouch';
+import { newShadowCatcher } from './objects/shadow-catcher';
+import { newSolid } from './objects/solid';
+import { newSound } from './objects/sound';
+import { newText } from './objects/text';
+import { READY, READY_NAMES } from './triggers/ready-triggers';
+import { TRIGGER_KINDS, triggerSchema } from './triggers/triggers';
+
+const ID = 'obj_kinds' as ObjectId;
+const picture = sampleAsset(1);
+const model = sampleModel(2);
+const assets = { [picture.id]: picture, [model.id]: model };
+
+/** One of each, as it is made. */
+const NEW: { readonly [K in ObjectKind]: ObjectOf<K> } = {
+  card: newCard(ID, picture, 0),
+  live: newLive(ID, 'person', 0),
+  fill: { ...newFill(ID, 0), to: '#102030' },
+  layer: newLayer(ID, { region: 'lips' }, 0),
+  iris: newIris(ID, 0),
+  lashes: newLashes(ID, 0),
+  hair: newHair(ID, 0),
+  retouch: newRetouch(ID, 0),
+  morph: newMorph(ID, 0),
+  cutout: newCutout(ID, 'mouth', 0),
+  model: newModel(ID, model, 0),
+  solid: newSolid(ID, 'box', 0),
+  text: newText(ID, 'Low tide tonight', 0),
+  group: newGroup(ID, 'Shells', 0),
+  occluder: newOccluder(ID, 0),
+  shadowCatcher: newShadowCatcher(ID, 0, { kind: 'world', surface: 'floor' }),
+  light: newLight(ID, 'point', 0, FOREHEAD),
+  grade: newGrade(ID, 0),
+  fountain: { ...newFountain(ID, 0, FOREHEAD), floor: 0.5, face: 0.4 },
+  sound: newSound(ID, null, 0, FOREHEAD),
+};
+
+describe.each(Object.values(NEW).map((object) => [object.kind, object] as const))(
+  'object: %s',
+  (kind, object) => {
+    test('stands under its own name, and a new one is valid', () => {
+      expect(OBJECT_KINDS[kind].kind).toBe(kind);
+      expect(objectSchema.safeParse(object).error?.issues ?? []).toEqual([]);
+    });
+    test('every number is taken at both its ends, and none beyond', () => {
+      for (const [path, property] of Object.entries(propertiesOf(object))) {
+        if (property.type !== 'number') continue;
+        const fits = (to: number): boolean => objectSchema.safeParse(withValueAt(object, path, to)).success;
+        expect([path, fits(property.low), fits(property.high)]).toEqual([path, true, true]);
+        const off = property.whole ? 1 : 0.001;
+        expect([path, fits(property.low - off), fits(property.high + off)]).toEqual([path, false, false]);
+      }
+    });
+    test('every number that can be driven is read as it was written', () => {
+      const values = firstValues({ ...blankEffect('x'), assets }, object);
+      for (const [path, [low, high]] of Object.entries(numbersOf(object))) {
+        const wanted = low + 0.5 * (Math.min(high, low + 2) - low);
+        writeNumber(object, values, path, wanted);
+        const read = readNumber(object, values, path)!;
+        expect([path, path === 'visible' ? read >= 0.5 : read]).toEqual([
+          path,
+          path === 'visible' ? wanted >= 0.5 : expect.closeTo(wanted, 6),
+        ]);
+      }
+    });
+    test('it rests somewhere on every anchor, and its box is one', () => {
+      for (const anchor of [FOREHEAD, { kind: 'world', surface: 'floor' }, { kind: 'backdrop' }] as const)
+        expect(restingPlace(object, anchor, assets).move.every(Number.isFinite)).toBe(true);
+      const box = kindOf(object).bounds(object, assets);
+      if (box) expect(box.low.every((x, k) => x <= box.high[k]!)).toBe(true);
+    });
+  },
+);
+
+describe.each(ACTION_KINDS)('action: %s', (kind) => {
+  const action = newAction('act_kinds', kind, ID);
+  test('stands under its own name, and a new one is valid', () => {
+    expect(actionKind(kind).kind).toBe(kind);
+    expect(actionSchema.safeParse(action).error?.issues ?? []).toEqual([]);
+    expect(action.targets).toEqual(actionKind(kind).actsOn === 'objects' ? [ID] : []);
+  });
+  test('does something: on its objects, over their pose, or to the effect', () => {
+    const { act, once, overlay, bid, actsOn } = actionKind(kind);
+    expect([act, once, overlay, bid].some((does) => does !== undefined)).toBe(true);
+    expect(bid !== undefined).toBe(actsOn === 'effect');
+  });
+  test('what it acts on says what is put back; what is only laid over puts nothing back', () => {
+    const { act, overlay } = actionKind(kind);
+    const changed = changedBy(action, NEW.fountain);
+    if (act) expect(changed.length).toBeGreaterThan(0);
+    if (overlay) expect(changed).toEqual([]);
+  });
+});
+
+describe('triggers', () => {
+  test.each(Object.entries(TRIGGER_KINDS))(
+    '%s stands under its own name, and a ready one is of it',
+    (name, { kind }) => {
+      expect(kind).toBe(name);
+      expect(READY_NAMES.some((ready) => READY[ready].trigger.kind === kind)).toBe(true);
+    },
+  );
+  test.each(READY_NAMES)('ready: %s is valid', (name) => {
+    expect(triggerSchema.safeParse(READY[name].trigger).error?.issues ?? []).toEqual([]);
+  });
+});
