@@ -9,7 +9,7 @@ const theme = computed(() => themeFor(desk.dark, reducedMotion.value));
 </script>
 
 <template>
-  <a-config-provider :theme="theme" :auto-insert-space-in-button="false">
+  <a-config-provider :theme="theme" :wave="{ disabled: true }" :auto-insert-space-in-button="false">
     <router-view />
   </a-config-provider>
 </template>

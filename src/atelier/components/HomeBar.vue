@@ -19,14 +19,15 @@ const desk = useDeskStore();
       <router-link to="/stock" :aria-current="current === 'stock' ? 'page' : undefined">Stock</router-link>
     </nav>
     <slot />
-    <button
+    <a-button
       class="icon-button"
-      type="button"
+      type="text"
+      size="small"
       :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
       @click="desk.dark = !desk.dark"
     >
       <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
-    </button>
+    </a-button>
   </header>
 </template>
 

@@ -11,6 +11,7 @@ import { sizeWords } from '../words';
 import BrandMark from './common/BrandMark.vue';
 import { useWeight } from './library/use-weight';
 import { cutText } from '../../core/text';
+import TextField from './common/TextField.vue';
 
 defineProps<{ stage: string }>();
 const router = useRouter();
@@ -20,8 +21,7 @@ const desk = useDeskStore();
 const { total, limit, over } = useWeight();
 const stops = computed(() => check(document.effect).filter((f) => f.severity === 'stop').length);
 const go = (stage: string) => router.replace({ name: 'atelier', params: { ...route.params, stage } });
-const rename = (event: Event) =>
-  document.edit(renameEffect(cutText((event.target as HTMLInputElement).value, 80)), 'name');
+const rename = (text: string) => document.edit(renameEffect(cutText(text, 80)), 'name');
 </script>
 
 <template>
@@ -30,16 +30,16 @@ const rename = (event: Event) =>
       <router-link to="/" class="home" aria-label="Iconia, home"
         ><BrandMark /><span class="brand">Iconia</span></router-link
       >
-      <input
+      <TextField
         id="effect-name"
         class="name"
-        :value="document.effect.name"
-        aria-label="Name of the effect"
+        label="Name of the effect"
         placeholder="Name this effect"
-        maxlength="80"
-        @input="rename"
-        @blur="document.endGesture()"
-        @keydown.enter="($event.target as HTMLInputElement).blur()"
+        live
+        :value="document.effect.name"
+        :most="80"
+        @change="rename"
+        @done="document.endGesture()"
       />
       <span
         class="state faint cut"
@@ -67,46 +67,50 @@ const rename = (event: Event) =>
     </nav>
     <div class="right">
       <!-- Place and the library show it themselves, with its pieces. -->
-      <button
+      <a-button
         v-if="stage !== 'place' && !desk.library.open"
         class="word weight"
-        type="button"
+        type="link"
+        size="small"
         :class="{ bad: over }"
         :aria-label="`${sizeWords(total)} of ${sizeWords(limit)} that outlets take: see what takes the space`"
         title="What takes the space"
         @click="desk.openLibrary()"
       >
         {{ sizeWords(total) }} of {{ sizeWords(limit) }}
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :disabled="!document.undoLabel"
         :aria-label="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Undo'"
         :title="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Nothing to undo'"
         @click="document.undo()"
       >
         <Undo2 :size="16" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :disabled="!document.redoLabel"
         :aria-label="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Redo'"
         :title="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Nothing to redo'"
         @click="document.redo()"
       >
         <Redo2 :size="16" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
         :title="desk.dark ? 'Light theme' : 'Dark theme'"
         @click="desk.dark = !desk.dark"
       >
         <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
-      </button>
+      </a-button>
       <a-button @click="desk.paletteOpen = true">
         <span class="row find"><Search :size="14" />Find <span class="num faint">Ctrl K</span></span>
       </a-button>
@@ -143,18 +147,11 @@ const rename = (event: Event) =>
 .brand {
   font: 650 17px var(--head);
 }
-.name {
+.ant-input.name {
   margin-left: 4px;
-  padding: 3px 6px;
   width: 172px;
-  border: 1px solid transparent;
-  border-radius: 5px;
   background: none;
-  color: inherit;
   font: 600 13px var(--text);
-}
-.name:hover {
-  border-color: var(--line);
 }
 .state {
   font-size: 12px;

@@ -199,7 +199,7 @@ onBeforeUnmount(() => {
   <main v-if="failure" class="failure">
     <h1 class="hidden-text">This effect did not open</h1>
     <InlineNotice
-      >{{ failure }} <button class="word" type="button" @click="open">Try again</button>
+      >{{ failure }} <a-button class="word" type="link" size="small" @click="open">Try again</a-button>
       <router-link class="word" to="/">Home</router-link></InlineNotice
     >
   </main>
@@ -226,8 +226,8 @@ onBeforeUnmount(() => {
         closable
         @close="wantsPicture = false"
         >Choose the picture that goes on the face.
-        <button class="word" type="button" @click="chooseFiles()">Choose a picture</button> or drop it
-        anywhere.</InlineNotice
+        <a-button class="word" type="link" size="small" @click="chooseFiles()">Choose a picture</a-button> or
+        drop it anywhere.</InlineNotice
       >
     </div>
     <main class="pillars" :class="{ wide: wide }">

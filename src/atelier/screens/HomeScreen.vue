@@ -100,7 +100,8 @@ const day = new Intl.DateTimeFormat('en-GB', {
     <main>
       <h1 class="hidden-text">Effects</h1>
       <InlineNotice v-if="error" closable @close="error = null"
-        >{{ error }} <button class="word" type="button" @click="load">Try again</button></InlineNotice
+        >{{ error }}
+        <a-button class="word" type="link" size="small" @click="load">Try again</a-button></InlineNotice
       >
       <section>
         <h2 class="title">Begin</h2>
@@ -147,8 +148,9 @@ const day = new Intl.DateTimeFormat('en-GB', {
         <p v-if="effects === null && !error" class="soft">Loading your effects</p>
         <p v-else-if="effects && effects.length === 0" class="soft empty">
           Nothing here yet. Begin with
-          <button class="word" type="button" @click="begin(starterOf('picture'))">Picture on a face</button>:
-          all it needs is a picture.
+          <a-button class="word" type="link" size="small" @click="begin(starterOf('picture'))"
+            >Picture on a face</a-button
+          >: all it needs is a picture.
         </p>
         <p v-else-if="effects && shown.length === 0" class="soft empty">No effect is called that.</p>
         <ul class="effects">
@@ -164,14 +166,15 @@ const day = new Intl.DateTimeFormat('en-GB', {
               <small class="faint grow cut"
                 >{{ record.address ? 'Live · ' : '' }}{{ day.format(new Date(record.updatedAt)) }}</small
               >
-              <button
+              <a-button
                 class="icon-button"
-                type="button"
+                type="text"
+                size="small"
                 :aria-label="`Duplicate ${record.name}`"
                 @click="duplicate(record)"
               >
                 <Copy :size="14" />
-              </button>
+              </a-button>
               <a-popconfirm
                 :title="
                   record.address
@@ -182,9 +185,9 @@ const day = new Intl.DateTimeFormat('en-GB', {
                 cancel-text="Keep"
                 @confirm="remove(record)"
               >
-                <button class="icon-button" type="button" :aria-label="`Delete ${record.name}`">
+                <a-button class="icon-button" type="text" size="small" :aria-label="`Delete ${record.name}`">
                   <Trash2 :size="14" />
-                </button>
+                </a-button>
               </a-popconfirm>
             </div>
           </li>

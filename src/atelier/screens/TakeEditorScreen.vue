@@ -76,24 +76,26 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
   <div class="page">
     <HomeBar current="takes">
       <template v-if="draft">
-        <button
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :disabled="!draft.undoLabel.value"
           :aria-label="draft.undoLabel.value ? `Undo: ${draft.undoLabel.value}` : 'Undo'"
           @click="draft.undo()"
         >
           <Undo2 :size="16" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :disabled="!draft.redoLabel.value"
           :aria-label="draft.redoLabel.value ? `Redo: ${draft.redoLabel.value}` : 'Redo'"
           @click="draft.redo()"
         >
           <Redo2 :size="16" />
-        </button>
+        </a-button>
         <a-button
           type="primary"
           :loading="saving"
@@ -106,7 +108,7 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
     <main v-if="failure" class="failure">
       <h1 class="hidden-text">A take of your own</h1>
       <InlineNotice
-        >{{ failure }} <button class="word" type="button" @click="begin">Try again</button>
+        >{{ failure }} <a-button class="word" type="link" size="small" @click="begin">Try again</a-button>
         <router-link class="word" :to="{ name: 'takes' }">All takes</router-link></InlineNotice
       >
     </main>
@@ -198,9 +200,15 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey));
         <section class="taps">
           <div class="row">
             <h2 class="grow">Taps in the take</h2>
-            <button class="chip" type="button" :aria-pressed="recording" @click="recording = !recording">
+            <a-button
+              class="chip"
+              size="small"
+              shape="round"
+              :aria-pressed="recording"
+              @click="recording = !recording"
+            >
               {{ recording ? 'Stop recording' : 'Record taps' }}
-            </button>
+            </a-button>
           </div>
           <p class="soft">
             {{

@@ -36,7 +36,7 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
     <main>
       <InlineNotice v-if="error || takes.error" closable @close="error = null">
         {{ error ?? takes.error }}
-        <button class="word" type="button" @click="takes.load()">Try again</button>
+        <a-button class="word" type="link" size="small" @click="takes.load()">Try again</a-button>
       </InlineNotice>
       <div class="row head">
         <div class="grow">
@@ -82,9 +82,9 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
                 cancel-text="Keep"
                 @confirm="remove(take)"
               >
-                <button class="icon-button" type="button" :aria-label="`Delete ${take.name}`">
+                <a-button class="icon-button" type="text" size="small" :aria-label="`Delete ${take.name}`">
                   <Trash2 :size="14" />
-                </button>
+                </a-button>
               </a-popconfirm>
             </div>
             <p v-if="take.goodFor" class="good">Good {{ take.goodFor }}</p>
@@ -93,16 +93,17 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
               {{ take.duration.toFixed(0) }} s<template v-if="who(take)"> · {{ who(take) }}</template>
             </p>
             <p class="kinds">
-              <button
+              <a-button
                 v-for="kind in kindsOf(take).slice(0, 5)"
                 :key="kind"
                 class="chip"
-                type="button"
+                size="small"
+                shape="round"
                 :title="`Show takes with this: ${MARK_WORDS[kind]}`"
                 @click="happens = kind"
               >
                 {{ MARK_WORDS[kind] }}
-              </button>
+              </a-button>
             </p>
           </div>
         </li>

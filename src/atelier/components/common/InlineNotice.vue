@@ -8,9 +8,16 @@ defineEmits<{ close: [] }>();
 <template>
   <div class="notice" :class="kind ?? 'error'" :role="kind === 'note' ? 'status' : 'alert'">
     <div class="grow"><slot /></div>
-    <button v-if="closable" class="icon-button" type="button" aria-label="Dismiss" @click="$emit('close')">
+    <a-button
+      v-if="closable"
+      class="icon-button"
+      type="text"
+      size="small"
+      aria-label="Dismiss"
+      @click="$emit('close')"
+    >
       <X :size="14" />
-    </button>
+    </a-button>
   </div>
 </template>
 

@@ -121,12 +121,14 @@ onBeforeUnmount(scrubEnd);
     <span v-if="mark" class="mark" aria-hidden="true" title="Drag to change" @pointerdown="scrubStart">{{
       mark
     }}</span>
-    <input
-      type="text"
+    <a-input
+      class="number"
+      size="small"
       inputmode="decimal"
       role="spinbutton"
       autocomplete="off"
       spellcheck="false"
+      :bordered="false"
       :value="draft ?? shown"
       :disabled="disabled"
       :aria-label="label"
@@ -135,7 +137,7 @@ onBeforeUnmount(scrubEnd);
       :aria-valuemin="min"
       :aria-valuemax="max"
       :aria-invalid="problem !== null"
-      @input="type"
+      @change="type"
       @keydown="press"
       @blur="leave"
       @focus="onFocus"
@@ -170,19 +172,17 @@ onBeforeUnmount(scrubEnd);
   cursor: ew-resize;
   touch-action: none;
 }
-input {
+.ant-input.number {
   flex: 1;
   min-width: 0;
   width: 100%;
+  height: 22px;
   padding: 0 6px 0 2px;
-  border: 0;
-  outline: 0;
-  background: none;
   color: inherit;
   font: 500 11.5px var(--mono);
   text-align: right;
 }
-input:focus-visible {
+.ant-input.number:focus-visible {
   outline: 0;
 }
 .disabled {

@@ -8,7 +8,7 @@ const reload = (): void => location.reload();
 <template>
   <InlineNotice class="missing">
     This part of the page could not be fetched: the server is away, or was updated. Your work is kept.
-    <button class="word" type="button" @click="reload">Reload the page</button>
+    <a-button class="word" type="link" size="small" @click="reload">Reload the page</a-button>
   </InlineNotice>
 </template>
 

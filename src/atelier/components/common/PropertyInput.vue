@@ -92,14 +92,15 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       @change="(v: unknown) => emit('change', Boolean(v), false)"
     />{{ short }}</label
   >
-  <button
+  <a-button
     v-else
     class="chip"
-    type="button"
+    size="small"
+    shape="round"
     :aria-pressed="is"
     :title="property.help"
     @click="emit('change', !is, false)"
   >
     {{ short }}
-  </button>
+  </a-button>
 </template>

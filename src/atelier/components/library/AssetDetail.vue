@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One asset in full: what it is, what is odd, who uses it, and what can be done with it. */
-import { computed, nextTick, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
 import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/edits/asset-edits';
 import { isPreparable, isShowing } from '../../../core/document/queries';
@@ -25,6 +25,7 @@ import AssetUses from './AssetUses.vue';
 import DeleteAssets from './DeleteAssets.vue';
 import LinkToFile from './LinkToFile.vue';
 import SoundPlayer from './SoundPlayer.vue';
+import TextField from '../common/TextField.vue';
 
 const props = defineProps<{ asset: Asset }>();
 const document = useEffectStore();
@@ -33,7 +34,6 @@ const imports = useImportsStore();
 const shelf = useShelfStore();
 const deleting = ref(false);
 const naming = ref(false);
-const input = ref<HTMLInputElement | null>(null);
 const error = ref<string | null>(null);
 const busy = ref(false);
 
@@ -56,15 +56,8 @@ const showThere = (): void => {
   desk.selected = asker.value.id;
   desk.closeLibrary();
 };
-const startNaming = async (): Promise<void> => {
-  naming.value = true;
-  await nextTick();
-  input.value?.select();
-};
-const rename = (event: Event): void => {
-  if (!naming.value) return;
-  naming.value = false;
-  const name = (event.target as HTMLInputElement).value.trim();
+const rename = (text: string): void => {
+  const name = text.trim();
   if (name && name !== props.asset.name) document.edit(renameAssets(new Map([[props.asset.id, name]])));
 };
 const replace = async (event: Event): Promise<void> => {
@@ -95,22 +88,28 @@ const fileName = computed(() => {
     <div class="large"><AssetThumb :asset="asset" /></div>
     <SoundPlayer v-if="asset.kind === 'sound'" :asset="asset" />
     <div class="title">
-      <input
+      <TextField
         v-if="naming"
-        ref="input"
-        class="rename"
+        class="grow"
+        label="Name of the asset"
+        chosen
         :value="asset.name"
-        maxlength="200"
-        aria-label="Name of the asset"
-        @blur="rename"
-        @keydown.enter="rename"
-        @keydown.escape.stop="naming = false"
+        :most="200"
+        @change="rename"
+        @done="naming = false"
       />
       <template v-else>
         <h3 class="cut" :title="asset.name">{{ asset.name }}</h3>
-        <button class="icon-button" type="button" aria-label="Rename" title="Rename" @click="startNaming">
+        <a-button
+          class="icon-button"
+          type="text"
+          size="small"
+          aria-label="Rename"
+          title="Rename"
+          @click="naming = true"
+        >
           <Pencil :size="13" />
-        </button>
+        </a-button>
       </template>
     </div>
     <p class="soft">{{ KIND_LABELS[asset.kind] }}</p>
@@ -161,13 +160,21 @@ const fileName = computed(() => {
           aria-label="Replace with a file"
           @change="replace"
       /></label>
-      <button class="word" type="button" :disabled="shelf.has(asset)" @click="shelf.put([asset])">
+      <a-button
+        class="word"
+        type="link"
+        size="small"
+        :disabled="shelf.has(asset)"
+        @click="shelf.put([asset])"
+      >
         {{ shelf.has(asset) ? 'On your shelf' : 'Put on your shelf' }}
-      </button>
+      </a-button>
       <a class="word" :href="api.fileUrl(asset.files[0]!.sha256)" :download="fileName"
         ><Download :size="13" />Download</a
       >
-      <button class="word bad" type="button" @click="deleting = true"><Trash2 :size="13" />Delete</button>
+      <a-button class="word bad" type="link" size="small" @click="deleting = true"
+        ><Trash2 :size="13" />Delete</a-button
+      >
     </div>
     <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
     <InlineNotice v-if="shelf.error" closable @close="shelf.error = null">{{ shelf.error }}</InlineNotice>
@@ -199,16 +206,6 @@ h3 {
 }
 .title + p {
   margin-top: -8px;
-}
-.rename {
-  flex: 1;
-  min-width: 0;
-  padding: 2px 5px;
-  border: 1px solid var(--accent);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: inherit;
-  font: 600 14px var(--head);
 }
 .actions {
   display: flex;

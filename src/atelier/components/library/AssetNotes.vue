@@ -21,17 +21,18 @@ const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, M
     <div v-for="note in notes" :key="note.code" class="note" :data-note="note.code">
       <span>{{ noteWords(asset, note) }}</span>
       <span class="mends">
-        <button
+        <a-button
           v-for="(m, i) in note.mends"
           :key="m.code"
-          type="button"
           class="chip"
+          size="small"
+          shape="round"
           :class="{ on: i === 0 }"
           :disabled="Boolean(under)"
           @click="mend(m)"
         >
           {{ MEND_WORDS[m.code] }}
-        </button>
+        </a-button>
       </span>
     </div>
     <div v-if="under" class="row" role="status">
@@ -43,14 +44,15 @@ const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, M
         size="small"
         stroke-color="var(--accent)"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="`Cancel: ${under.label}`"
         @click="under.abort.abort()"
       >
         <X :size="14" />
-      </button>
+      </a-button>
     </div>
     <InlineNotice v-if="failure" closable @close="preparing.dismiss(asset.id)">{{ failure }}</InlineNotice>
   </div>

@@ -48,9 +48,9 @@ const go = (use: Use): void => {
   <p v-else>
     <span class="soft">Used by </span>
     <template v-for="(use, i) in uses" :key="i">
-      <button type="button" class="word" @click="go(use)">
+      <a-button class="word" type="link" size="small" @click="go(use)">
         {{ useWords(use) }}
-      </button>
+      </a-button>
       {{ i < uses.length - 1 ? ' ' : '' }}
     </template>
   </p>

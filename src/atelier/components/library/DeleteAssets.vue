@@ -81,7 +81,7 @@ const replace = (id: unknown): void => {
         <a-button size="small" danger @click="remove(true)">Delete it and what shows it</a-button>
         <a-button size="small" @click="remove(false)">Delete it, keep the gaps</a-button>
       </template>
-      <button class="word" type="button" @click="emit('done')">Keep it</button>
+      <a-button class="word" type="link" size="small" @click="emit('done')">Keep it</a-button>
     </div>
     <p class="soft">Undo brings everything back.</p>
   </div>

@@ -56,8 +56,10 @@ const takeOver = (item: ImportItem): void => {
     <div class="row head">
       <b role="status">{{ imports.busy ? 'Bringing in' : summary }}</b>
       <span class="grow" />
-      <button v-if="imports.busy" class="word" type="button" @click="imports.cancelAll()">Cancel all</button>
-      <button v-else class="word" type="button" @click="imports.clear()">Put away</button>
+      <a-button v-if="imports.busy" class="word" type="link" size="small" @click="imports.cancelAll()"
+        >Cancel all</a-button
+      >
+      <a-button v-else class="word" type="link" size="small" @click="imports.clear()">Put away</a-button>
     </div>
     <div v-if="imports.looking" class="row line">
       <a-spin size="small" /><span class="grow">Looking through what you dropped</span>
@@ -90,15 +92,16 @@ const takeOver = (item: ImportItem): void => {
               stroke-color="var(--accent)"
             />
             <span class="grow" />
-            <button
+            <a-button
               v-if="item.state === 'done' && assetOf(item)"
               class="word"
-              type="button"
+              type="link"
+              size="small"
               @click="desk.openLibrary({ asset: item.assets[0]! })"
             >
               Show
-            </button>
-            <button
+            </a-button>
+            <a-button
               v-if="
                 item.state === 'done' &&
                 assetOf(item) &&
@@ -106,29 +109,32 @@ const takeOver = (item: ImportItem): void => {
                 !isPlaced(assetOf(item)!)
               "
               class="word"
-              type="button"
+              type="link"
+              size="small"
               @click="place(assetOf(item)!)"
             >
               Place it
-            </button>
-            <button
+            </a-button>
+            <a-button
               v-if="isUnder(item)"
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               :aria-label="`Cancel ${item.name}`"
               @click="imports.cancel(item.key)"
             >
               <X :size="14" />
-            </button>
-            <button
+            </a-button>
+            <a-button
               v-else
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               aria-label="Dismiss"
               @click="imports.dismiss(item.key)"
             >
               <X :size="14" />
-            </button>
+            </a-button>
           </div>
           <p
             v-if="item.message"
@@ -140,17 +146,20 @@ const takeOver = (item: ImportItem): void => {
           <p v-for="note in item.notes" :key="note" class="soft">{{ note }}</p>
           <p v-if="item.sheet && assetOf(item)?.kind === 'picture'" class="offer">
             It looks like a sheet of {{ item.sheet.grid.columns }} x {{ item.sheet.grid.rows }} frames.
-            <button
+            <a-button
               class="word"
-              type="button"
+              type="link"
+              size="small"
               @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })"
             >
               Cut into frames
-            </button>
+            </a-button>
           </p>
           <p v-if="item.namesake && document.effect.assets[item.namesake] && assetOf(item)" class="offer">
             An asset of that name was here already.
-            <button class="word" type="button" @click="takeOver(item)">Show this one instead</button>
+            <a-button class="word" type="link" size="small" @click="takeOver(item)"
+              >Show this one instead</a-button
+            >
           </p>
           <AssetNotes
             v-if="item.state === 'done' && assetOf(item) && item.assets.length === 1"

@@ -22,6 +22,7 @@ import StockGrid from './StockGrid.vue';
 import PreparePanel from './prepare/PreparePanel.vue';
 import SheetCutter from './prepare/SheetCutter.vue';
 import SelectField from '../common/SelectField.vue';
+import SectionTabs from '../common/SectionTabs.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -29,10 +30,10 @@ const imports = useImportsStore();
 const shelf = useShelfStore();
 const library = desk.library;
 
-const TABS: readonly { readonly name: LibraryTab; readonly label: string }[] = [
-  { name: 'here', label: 'This effect' },
-  { name: 'shelf', label: 'My shelf' },
-  { name: 'stock', label: 'Stock' },
+const TABS: readonly { readonly id: LibraryTab; readonly label: string }[] = [
+  { id: 'here', label: 'This effect' },
+  { id: 'shelf', label: 'My shelf' },
+  { id: 'stock', label: 'Stock' },
 ];
 const search = ref('');
 const kind = ref<AssetKind | 'all' | 'unused'>('all');
@@ -126,22 +127,16 @@ const escape = (): void => {
     @keydown.escape="escape"
   >
     <header class="row">
-      <button v-if="from" class="word" type="button" @click="back">
+      <a-button v-if="from" class="word" type="link" size="small" @click="back">
         <ArrowLeft :size="13" /> Back to {{ from.name }}
-      </button>
+      </a-button>
       <h2 v-else>Library</h2>
-      <nav class="tabs" role="tablist" aria-label="Library">
-        <button
-          v-for="tab in TABS"
-          :key="tab.name"
-          type="button"
-          role="tab"
-          :aria-selected="library.tab === tab.name"
-          @click="((library.tab = tab.name), (library.task = null))"
-        >
-          {{ tab.label }}
-        </button>
-      </nav>
+      <SectionTabs
+        label="Library"
+        :sections="TABS"
+        :open="library.tab"
+        @open="(tab) => ((library.tab = tab), (library.task = null))"
+      />
       <CostBar class="grow" />
       <label class="word"
         >+ Bring in files<input
@@ -160,15 +155,16 @@ const escape = (): void => {
           aria-label="Bring a folder into the library"
           @change="bring"
       /></label>
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Close the library"
         title="Close  Esc"
         @click="desk.closeLibrary()"
       >
         <X :size="16" />
-      </button>
+      </a-button>
     </header>
 
     <PreparePanel
@@ -205,14 +201,15 @@ const escape = (): void => {
             <SelectField v-model:value="order" name="Order of assets" :options="ORDERS" class="choice" />
             <span class="grow" />
             <span class="soft">{{ shown.length }} of {{ all.length }}</span>
-            <button
+            <a-button
               class="word"
-              type="button"
+              type="link"
+              size="small"
               :disabled="shown.length === 0"
               @click="library.selected = shown.map((a) => a.id)"
             >
               Choose all
-            </button>
+            </a-button>
           </template>
         </div>
         <ImportReport class="report" />
@@ -226,7 +223,7 @@ const escape = (): void => {
             </p>
             <p>
               Or begin with something from the
-              <button class="word" type="button" @click="library.tab = 'stock'">stock</button>.
+              <a-button class="word" type="link" size="small" @click="library.tab = 'stock'">stock</a-button>.
             </p>
           </div>
           <p v-else-if="shown.length === 0" class="soft">Nothing here is called that, or of that kind.</p>
@@ -281,23 +278,6 @@ header .word {
   display: inline-flex;
   gap: 4px;
   align-items: center;
-}
-.tabs {
-  display: flex;
-  gap: 2px;
-}
-.tabs button {
-  padding: 3px 10px;
-  border: 0;
-  border-radius: 6px;
-  background: none;
-  color: var(--soft);
-  font: 550 12.5px var(--text);
-  cursor: pointer;
-}
-.tabs button[aria-selected='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .body {
   display: grid;

@@ -35,18 +35,24 @@ const start = async (): Promise<void> => {
         }}
       </p>
       <span class="row">
-        <button v-if="link.state === 'asleep'" class="word" type="button" @click="links.wake(asset.id)">
+        <a-button
+          v-if="link.state === 'asleep'"
+          class="word"
+          type="link"
+          size="small"
+          @click="links.wake(asset.id)"
+        >
           Allow
-        </button>
-        <button v-if="link.state === 'lost'" class="word" type="button" @click="start">
+        </a-button>
+        <a-button v-if="link.state === 'lost'" class="word" type="link" size="small" @click="start">
           Choose the file
-        </button>
-        <button class="word" type="button" @click="links.unlink(asset.id)">Unlink</button>
+        </a-button>
+        <a-button class="word" type="link" size="small" @click="links.unlink(asset.id)">Unlink</a-button>
       </span>
     </template>
-    <button v-else-if="links.isPossible()" class="word" type="button" @click="start">
+    <a-button v-else-if="links.isPossible()" class="word" type="link" size="small" @click="start">
       {{ known ? 'Keep it linked to its file' : 'Link it to a file' }}
-    </button>
+    </a-button>
     <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
   </div>
 </template>

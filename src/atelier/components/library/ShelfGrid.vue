@@ -33,37 +33,40 @@ const items = computed(() =>
         <span class="picture">
           <AssetThumb :asset="item.asset" />
           <span class="acts">
-            <button
+            <a-button
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               :aria-label="`Add ${item.asset.name} to the effect`"
               title="Add to the effect"
               @click="imports.adopt(item.asset, false)"
             >
               <Plus :size="14" />
-            </button>
-            <button
+            </a-button>
+            <a-button
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               :aria-label="`Take ${item.asset.name} off the shelf`"
               title="Take off the shelf"
               @click="shelf.take(item.id)"
             >
               <Trash2 :size="13" />
-            </button>
+            </a-button>
           </span>
         </span>
         <span class="name cut">{{ item.asset.name }}</span>
         <span class="facts">
           {{ sizeWords(assetBytes(item.asset)) }}
-          <button
+          <a-button
             v-if="isPlaceable(item.asset)"
             class="word"
-            type="button"
+            type="link"
+            size="small"
             @click="imports.adopt(item.asset, true)"
           >
             Place it
-          </button>
+          </a-button>
         </span>
       </li>
     </ul>

@@ -62,27 +62,29 @@ const listen = (item: StockItem): void => {
             <img v-if="item.preview" :src="stockUrl(item.preview)" alt="" loading="lazy" />
             <component :is="SIGNS[item.group] ?? Box" v-else :size="22" class="sign" />
             <span class="acts">
-              <button
+              <a-button
                 v-if="item.group === 'Sounds'"
                 class="icon-button"
-                type="button"
+                type="text"
+                size="small"
                 :aria-label="`Listen to ${item.name}`"
                 :aria-pressed="heard === item.id"
                 @click="listen(item)"
               >
                 <AudioLines :size="14" />
-              </button>
-              <button
+              </a-button>
+              <a-button
                 v-if="canAdd && !item.download"
                 class="icon-button"
-                type="button"
+                type="text"
+                size="small"
                 :disabled="stock.adding.has(item.id)"
                 :aria-label="`Add ${item.name} to the effect`"
                 title="Add to the effect"
                 @click="stock.add(item, false)"
               >
                 <a-spin v-if="stock.adding.has(item.id)" size="small" /><Plus v-else :size="14" />
-              </button>
+              </a-button>
               <a
                 v-if="!canAdd || item.download"
                 class="icon-button"
@@ -98,15 +100,16 @@ const listen = (item: StockItem): void => {
           <span class="name cut">{{ item.name }}</span>
           <span class="facts cut">
             {{ sizeWords(item.bytes) }}<template v-if="canAdd && here.has(item.name)"> · here</template>
-            <button
+            <a-button
               v-if="canAdd && placeable(item)"
               class="word"
-              type="button"
+              type="link"
+              size="small"
               :disabled="stock.adding.has(item.id)"
               @click="stock.add(item, true)"
             >
               Place it
-            </button>
+            </a-button>
           </span>
         </li>
       </ul>

@@ -161,9 +161,9 @@ defineExpose({ choose });
   </div>
   <div v-if="anchor.kind === 'head' && object.kind !== 'occluder'" class="line">
     <span />
-    <button class="chip wide" type="button" :aria-pressed="anchor.grows" @click="grow">
+    <a-button class="chip wide" size="small" shape="round" :aria-pressed="anchor.grows" @click="grow">
       Grows with the head
-    </button>
+    </a-button>
   </div>
 </template>
 

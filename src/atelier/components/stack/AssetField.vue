@@ -29,15 +29,15 @@ const asset = computed(() => (props.object.asset ? document.effect.assets[props.
     </button>
     <span v-else-if="object.asset === null" class="none">
       plain colour
-      <button type="button" class="word" @click="desk.openLibrary({ from: object.id })">
+      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ from: object.id })">
         Choose a picture
-      </button>
+      </a-button>
     </span>
     <span v-else class="gone">
       <TriangleAlert :size="13" /> its asset was deleted
-      <button type="button" class="word" @click="desk.openLibrary({ from: object.id })">
+      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ from: object.id })">
         Choose another
-      </button>
+      </a-button>
     </span>
   </div>
 </template>

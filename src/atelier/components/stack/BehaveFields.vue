@@ -33,12 +33,21 @@ const paste = (): void => {
 
 <template>
   <div class="chips">
-    <button v-for="cue in cues" :key="cue.id" class="chip on" type="button" @click="reveal(cue.id)">
+    <a-button
+      v-for="cue in cues"
+      :key="cue.id"
+      class="chip on"
+      size="small"
+      shape="round"
+      @click="reveal(cue.id)"
+    >
       {{ cueName(document.effect, cue.id) }}
-    </button>
-    <button class="chip" type="button" @click="add">+ Cue</button>
-    <button class="chip" type="button" @click="recipe">+ Recipe</button>
-    <button v-if="desk.copiedCues > 0" class="chip" type="button" @click="paste">Paste</button>
+    </a-button>
+    <a-button class="chip" size="small" shape="round" @click="add">+ Cue</a-button>
+    <a-button class="chip" size="small" shape="round" @click="recipe">+ Recipe</a-button>
+    <a-button v-if="desk.copiedCues > 0" class="chip" size="small" shape="round" @click="paste"
+      >Paste</a-button
+    >
   </div>
   <WhyObject :object="object" />
 </template>

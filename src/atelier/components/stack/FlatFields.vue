@@ -104,26 +104,28 @@ const most = (edge: Edge): number => {
     <div class="line">
       <span>Colour</span>
       <PropertyField :object="object" path="tint" />
-      <button
+      <a-button
         class="chip two"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.to !== null"
         @click="setFill({ to: object.to === null ? '#d9e4dc' : null })"
       >
         Gradient
-      </button>
+      </a-button>
     </div>
     <div v-if="object.to !== null" class="line">
       <span>Runs to</span>
       <PropertyField :object="object" path="to" />
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.gradient === 'radial'"
         @click="setFill({ gradient: object.gradient === 'radial' ? 'linear' : 'radial' })"
       >
         Round
-      </button>
+      </a-button>
       <PropertyField v-if="object.gradient === 'linear'" :object="object" path="angle" />
     </div>
   </template>

@@ -28,15 +28,16 @@ const percent = (v: number): number => v * 100;
   <div class="over" role="group" aria-label="Over the life of a particle">
     <p class="row">
       <span class="grow">Over its life</span>
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Another age"
         :disabled="over.length >= 8"
         @click="addStop"
       >
         <Plus :size="12" />
-      </button>
+      </a-button>
     </p>
     <div
       v-for="(age, i) in over"
@@ -81,9 +82,10 @@ const percent = (v: number): number => v * 100;
         @input="(e) => stop(i, { colour: (e.target as HTMLInputElement).value }, `over-colour-${i}`)"
         @change="done"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="`Remove age ${i + 1}`"
         :disabled="over.length <= 2"
         @click="
@@ -95,7 +97,7 @@ const percent = (v: number): number => v * 100;
         "
       >
         <Trash2 :size="11" />
-      </button>
+      </a-button>
     </div>
   </div>
 </template>

@@ -42,30 +42,32 @@ const EMPTY: Record<string, string> = {
       <div class="lane">
         <span class="cut">{{ laneWords(document.effect, anchor) }}</span>
         <span class="rule" />
-        <button
+        <a-button
           v-if="anchor.kind === 'picture'"
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :aria-label="`Settings of ${laneWords(document.effect, anchor)}`"
           :aria-expanded="settingsOpen"
           @click="$emit('settings')"
         >
           <Settings2 :size="13" />
-        </button>
+        </a-button>
         <AddMenu :anchor="anchor"
-          ><button
+          ><a-button
             class="icon-button"
-            type="button"
+            type="text"
+            size="small"
             :aria-label="`Add to ${laneWords(document.effect, anchor)}`"
           >
-            <Plus :size="14" /></button
+            <Plus :size="14" /></a-button
         ></AddMenu>
       </div>
       <p v-if="missing" class="missing">
         <TriangleAlert :size="13" /> {{ missing }}
-        <button v-if="other" class="word" type="button" @click="playback.chooseTake(other)">
+        <a-button v-if="other" class="word" type="link" size="small" @click="playback.chooseTake(other)">
           Show “{{ other.name }}”
-        </button>
+        </a-button>
       </p>
     </template>
     <p v-else class="empty">{{ EMPTY[anchor.kind] }}</p>

@@ -52,7 +52,7 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
     <span>Mask</span>
     <span class="wide painted">
       <span class="cut">{{ mask ? mask.name : 'its picture was deleted' }}</span>
-      <button class="word" type="button" @click="set({ mask: null })">Region's own</button>
+      <a-button class="word" type="link" size="small" @click="set({ mask: null })">Region's own</a-button>
     </span>
   </div>
   <PropertyField v-else :object="object" path="softness" as="slider" />
@@ -72,8 +72,12 @@ const mask = computed(() => (props.object.mask ? document.effect.assets[props.ob
     />
   </div>
   <div class="chips">
-    <button class="chip" type="button" @click="paint('mask')"><Brush :size="12" /> Paint its mask</button>
-    <button class="chip" type="button" @click="paint('picture')"><Brush :size="12" /> Paint a picture</button>
+    <a-button class="chip" size="small" shape="round" @click="paint('mask')"
+      ><Brush :size="12" /> Paint its mask</a-button
+    >
+    <a-button class="chip" size="small" shape="round" @click="paint('picture')"
+      ><Brush :size="12" /> Paint a picture</a-button
+    >
   </div>
   <div class="chips">
     <PropertyField v-if="object.maskedBy" :object="object" path="maskedOut" />

@@ -16,18 +16,23 @@ const desk = useDeskStore();
 <template>
   <div class="many" role="group" aria-label="What is selected">
     <b>{{ desk.selection.length }} selected</b>
-    <button class="word" type="button" @click="groupSelected"><Group :size="12" /> Group</button>
-    <button class="word" type="button" @click="duplicateSelected()"><Copy :size="12" /> Duplicate</button>
-    <button class="word" type="button" @click="toggleSelectedVisible">Hide</button>
-    <ObjectMenu><button class="word" type="button">More</button></ObjectMenu>
-    <button
+    <a-button class="word" type="link" size="small" @click="groupSelected"
+      ><Group :size="12" /> Group</a-button
+    >
+    <a-button class="word" type="link" size="small" @click="duplicateSelected()"
+      ><Copy :size="12" /> Duplicate</a-button
+    >
+    <a-button class="word" type="link" size="small" @click="toggleSelectedVisible">Hide</a-button>
+    <ObjectMenu><a-button class="word" type="link" size="small">More</a-button></ObjectMenu>
+    <a-button
       class="icon-button bad"
-      type="button"
+      type="text"
+      size="small"
       aria-label="Delete what is selected"
       @click="removeSelected"
     >
       <Trash2 :size="13" />
-    </button>
+    </a-button>
   </div>
 </template>
 

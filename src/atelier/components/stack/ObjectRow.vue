@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One object in the Stack: a row, or open with the fields of the stage. */
-import { computed, nextTick, ref } from 'vue';
+import { computed, ref } from 'vue';
 import {
   ChevronDown,
   ChevronRight,
@@ -31,6 +31,7 @@ import StyleFields from './StyleFields.vue';
 import BehaveFields from './BehaveFields.vue';
 import ObjectMenu from './ObjectMenu.vue';
 import { useRowDrag } from './use-row-drag';
+import TextField from '../common/TextField.vue';
 
 const props = defineProps<{
   row: Extract<StackRow, { kind: 'object' }>;
@@ -47,7 +48,6 @@ const emit = defineEmits<{
 }>();
 const document = useEffectStore();
 const naming = ref(false);
-const input = ref<HTMLInputElement | null>(null);
 const line = ref<HTMLElement | null>(null);
 const grip = ref<HTMLElement | null>(null);
 const { over } = useRowDrag(line, grip, () => props.row);
@@ -73,15 +73,8 @@ const aside = computed(() => {
   return cue ? `when ${whenWords(document.effect, cue)}` : place.value;
 });
 
-const startNaming = async (): Promise<void> => {
-  naming.value = true;
-  await nextTick();
-  input.value?.select();
-};
-const rename = (event: Event): void => {
-  if (!naming.value) return;
-  naming.value = false;
-  const name = (event.target as HTMLInputElement).value.trim();
+const rename = (text: string): void => {
+  const name = text.trim();
   if (name && name !== object.value.name)
     document.edit(changeObject(document.effect, object.value.id, { name }, 'Rename'));
 };
@@ -101,26 +94,26 @@ const rename = (event: Event): void => {
         title="Drag to reorder, into a group or onto another anchor"
         ><component :is="icon" :size="13"
       /></span>
-      <button
+      <a-button
         v-if="row.members !== null"
         class="icon-button fold"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="folded ? `Unfold ${object.name}` : `Fold ${object.name}`"
         :aria-expanded="!folded"
         @click="emit('fold')"
       >
         <ChevronRight v-if="folded" :size="14" /><ChevronDown v-else :size="14" />
-      </button>
-      <input
+      </a-button>
+      <TextField
         v-if="naming"
-        ref="input"
-        class="rename"
+        class="grow"
+        label="Name of the object"
+        chosen
         :value="object.name"
-        maxlength="80"
-        aria-label="Name of the object"
-        @blur="rename"
-        @keydown.enter="rename"
-        @keydown.escape="naming = false"
+        :most="80"
+        @change="rename"
+        @done="naming = false"
       />
       <button
         v-else
@@ -131,8 +124,8 @@ const rename = (event: Event): void => {
         :aria-pressed="selected"
         :title="open ? 'Double-click to rename' : object.name"
         @click="emit('choose', $event)"
-        @dblclick="startNaming"
-        @keydown.f2="startNaming"
+        @dblclick="naming = true"
+        @keydown.f2="naming = true"
         @keydown.alt.up.prevent="emit('shift', -1)"
         @keydown.alt.down.prevent="emit('shift', 1)"
         @keydown.exact.up.prevent="emit('go', -1)"
@@ -142,39 +135,45 @@ const rename = (event: Event): void => {
       </button>
       <TriangleAlert v-if="incomplete" class="bad" :size="13" aria-label="Its asset was deleted" />
       <em class="cut" :class="{ accent: open, bad: incomplete, sample: object.sample }">{{ aside }}</em>
-      <button
+      <a-button
         v-if="object.locked || open"
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`"
         :aria-pressed="object.locked"
         @click="toggleLocked(object.id)"
       >
         <Lock v-if="object.locked" :size="13" /><LockOpen v-else :size="13" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="object.visible ? `Hide ${object.name}` : `Show ${object.name}`"
         :aria-pressed="!object.visible"
         @click="toggleVisible(object.id)"
       >
         <Eye v-if="object.visible" :size="14" /><EyeOff v-else :size="14" />
-      </button>
+      </a-button>
     </div>
     <template v-if="open">
       <PlaceFields v-if="stage === 'place'" :object="object" />
       <StyleFields v-else-if="stage === 'style'" :object="object" />
       <BehaveFields v-else-if="stage === 'behave'" :object="object" />
       <div class="tools">
-        <button class="word" type="button" @click="startNaming">Rename</button>
-        <button class="word" type="button" @click="duplicateSelected()"><Copy :size="12" /> Duplicate</button>
-        <ObjectMenu
-          ><button class="word" type="button" aria-label="More for what is selected">
-            <Ellipsis :size="13" /> More
-          </button></ObjectMenu
+        <a-button class="word" type="link" size="small" @click="naming = true">Rename</a-button>
+        <a-button class="word" type="link" size="small" @click="duplicateSelected()"
+          ><Copy :size="12" /> Duplicate</a-button
         >
-        <button class="word bad" type="button" @click="removeSelected"><Trash2 :size="12" /> Delete</button>
+        <ObjectMenu
+          ><a-button class="word" type="link" size="small" aria-label="More for what is selected">
+            <Ellipsis :size="13" /> More
+          </a-button></ObjectMenu
+        >
+        <a-button class="word bad" type="link" size="small" @click="removeSelected"
+          ><Trash2 :size="12" /> Delete</a-button
+        >
       </div>
     </template>
   </div>
@@ -231,16 +230,6 @@ const rename = (event: Event): void => {
   color: inherit;
   font: 500 13px var(--text);
   cursor: pointer;
-}
-.rename {
-  flex: 1;
-  min-width: 0;
-  font: 600 13px var(--text);
-  padding: 2px 4px;
-  border: 1px solid var(--accent);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: inherit;
 }
 em {
   flex: 0 1 auto;

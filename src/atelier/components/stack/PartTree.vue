@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The parts of a model: which of them are shown. */
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { reshape } from '../../../core/edits/object-edits';
 import type { ModelObject } from '../../../core/document/schema';
 import { useAssetsStore } from '../../stores/assets';
@@ -27,6 +27,26 @@ watch(
   },
   { immediate: true },
 );
+interface Branch {
+  readonly key: number;
+  readonly title: string;
+  readonly children: Branch[];
+}
+/** The parts as they hang in each other. */
+const tree = computed((): Branch[] => {
+  const roots: Branch[] = [];
+  const path: Branch[] = [];
+  for (const { index, name, depth } of parts.value) {
+    const branch: Branch = { key: index, title: name, children: [] };
+    path.length = depth;
+    (path.at(-1)?.children ?? roots).push(branch);
+    path.push(branch);
+  }
+  return roots;
+});
+const shownParts = computed(() =>
+  parts.value.filter((p) => !props.object.hiddenParts.includes(p.index)).map((p) => p.index),
+);
 const togglePart = (index: number): void => {
   const { object } = props;
   const hidden = object.hiddenParts.includes(index);
@@ -37,23 +57,31 @@ const togglePart = (index: number): void => {
 
 <template>
   <template v-if="parts.length > 1">
-    <button class="word parts" type="button" :aria-expanded="partsOpen" @click="partsOpen = !partsOpen">
+    <a-button
+      class="word parts"
+      type="link"
+      size="small"
+      :aria-expanded="partsOpen"
+      @click="partsOpen = !partsOpen"
+    >
       {{ parts.length }} parts{{
         object.hiddenParts.length > 0 ? `, ${object.hiddenParts.length} hidden` : ''
       }}
-    </button>
-    <ul v-if="partsOpen" class="tree">
-      <li v-for="part in parts" :key="part.index" :style="{ paddingLeft: `${part.depth * 12}px` }">
-        <label
-          ><input
-            type="checkbox"
-            :checked="!object.hiddenParts.includes(part.index)"
-            @change="togglePart(part.index)"
-          />
-          {{ part.name }}</label
-        >
-      </li>
-    </ul>
+    </a-button>
+    <a-tree
+      v-if="partsOpen"
+      class="tree"
+      checkable
+      check-strictly
+      default-expand-all
+      block-node
+      :selectable="false"
+      :height="140"
+      :tree-data="tree"
+      :checked-keys="shownParts"
+      aria-label="Parts of the model"
+      @check="(_: unknown, info: { node: { key: string | number } }) => togglePart(Number(info.node.key))"
+    />
   </template>
 </template>
 
@@ -62,16 +90,8 @@ const togglePart = (index: number): void => {
   justify-self: start;
 }
 .tree {
-  max-height: 140px;
-  margin: 0;
-  padding: 0 0 0 61px;
-  overflow: auto;
-  list-style: none;
+  margin-left: 61px;
+  background: none;
   font-size: 12px;
-}
-.tree label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
 }
 </style>

@@ -170,15 +170,16 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
       >
         <span class="chain"
           >Size
-          <button
+          <a-button
             class="icon-button"
-            type="button"
+            type="text"
+            size="small"
             :aria-pressed="chained"
             :aria-label="chained ? 'Width and height grow together' : 'Width and height on their own'"
             :title="chained ? 'Width and height grow together' : 'Width and height on their own'"
             @click="chained = !chained"
           >
-            <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></button
+            <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></a-button
         ></span>
         <NumberField
           v-for="i in sized"
@@ -216,44 +217,61 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="document.endGesture()"
         />
         <span class="wide chips">
-          <button
+          <a-button
             v-for="p in pivots"
             :key="p.key"
             class="chip"
-            type="button"
+            size="small"
+            shape="round"
             @click="setPivot(object, p.key)"
           >
             {{ p.label }}
-          </button>
+          </a-button>
         </span>
       </div>
       <div v-if="!fit" class="chips">
-        <button
+        <a-button
           v-if="face !== null && object.kind !== 'occluder'"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="Boolean(occluder)"
           @click="toggleOccluder"
         >
           Hidden behind head
-        </button>
-        <button v-if="anchor.kind === 'picture'" class="chip" type="button" @click="fitToTarget(object)">
-          Fit to the picture
-        </button>
-        <button
+        </a-button>
+        <a-button
+          v-if="anchor.kind === 'picture'"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
+          @click="fitToTarget(object)"
+        >
+          Fit to the picture
+        </a-button>
+        <a-button
+          class="chip"
+          size="small"
+          shape="round"
           :aria-expanded="pivotOpen"
           :class="{ on: hasPivot }"
           @click="pivotOpen = !pivotOpen"
         >
           Pivot
-        </button>
-        <button class="chip" type="button" title="Copy move, turn, size and pivot" @click="copyPlace">
+        </a-button>
+        <a-button
+          class="chip"
+          size="small"
+          shape="round"
+          title="Copy move, turn, size and pivot"
+          @click="copyPlace"
+        >
           Copy place
-        </button>
-        <button v-if="hasCopiedPlace()" class="chip" type="button" @click="pastePlace">Paste place</button>
-        <button class="chip" type="button" @click="resetPlace">Reset</button>
+        </a-button>
+        <a-button v-if="hasCopiedPlace()" class="chip" size="small" shape="round" @click="pastePlace"
+          >Paste place</a-button
+        >
+        <a-button class="chip" size="small" shape="round" @click="resetPlace">Reset</a-button>
       </div>
       <ViewerFields :object="object" />
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The scenes of an effect: which one is worked on, and which one opens it. */
-import { computed, nextTick, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { DoorOpen, Ellipsis } from '@lucide/vue';
 import { sceneOrder } from '../../../core/document/queries';
 import { changeScene, openWith, removeScene } from '../../../core/edits/scene-edits';
@@ -10,6 +10,7 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { useStackActions } from './stack-actions';
 import { cutText } from '../../../core/text';
+import TextField from '../common/TextField.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -17,23 +18,15 @@ const actions = useStackActions();
 const scenes = computed(() => sceneOrder(document.effect));
 const current = computed(() => sceneNow());
 const naming = ref<string | null>(null);
-const input = ref<HTMLInputElement[] | null>(null);
 const opens = (scene: EffectScene): boolean => document.effect.openingScene === scene.id;
 
-const startNaming = async (scene: EffectScene): Promise<void> => {
-  naming.value = scene.id;
-  await nextTick();
-  input.value?.[0]?.select();
-};
-const rename = (scene: EffectScene, event: Event): void => {
-  if (naming.value !== scene.id) return;
-  naming.value = null;
-  const name = cutText((event.target as HTMLInputElement).value.trim(), 80);
+const rename = (scene: EffectScene, text: string): void => {
+  const name = cutText(text.trim(), 80);
   if (name && name !== scene.name) document.edit(changeScene(scene.id, { name }));
 };
 const run = (scene: EffectScene, key: string | number): void => {
   if (key === 'open') document.edit(openWith(scene.id));
-  if (key === 'rename') void startNaming(scene);
+  if (key === 'rename') naming.value = scene.id;
   if (key === 'add') actions.addScene();
   if (key === 'delete') {
     document.edit(removeScene(document.effect, scene.id));
@@ -45,31 +38,31 @@ const run = (scene: EffectScene, key: string | number): void => {
 <template>
   <div v-if="scenes.length > 0" class="scenes" role="group" aria-label="Scenes">
     <template v-for="scene in scenes" :key="scene.id">
-      <input
+      <TextField
         v-if="naming === scene.id"
-        ref="input"
         class="rename"
+        label="Name of the scene"
+        chosen
         :value="scene.name"
-        maxlength="80"
-        aria-label="Name of the scene"
-        @blur="rename(scene, $event)"
-        @keydown.enter="rename(scene, $event)"
-        @keydown.escape="naming = null"
+        :most="80"
+        @change="(text) => rename(scene, text)"
+        @done="naming = null"
       />
-      <button
+      <a-button
         v-else
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="current === scene.id"
         @click="desk.scene = scene.id"
-        @dblclick="startNaming(scene)"
+        @dblclick="naming = scene.id"
       >
         <DoorOpen v-if="opens(scene)" :size="12" aria-label="Opening scene" /> {{ scene.name }}
-      </button>
+      </a-button>
       <a-dropdown v-if="current === scene.id" :trigger="['click']">
-        <button class="icon-button" type="button" :aria-label="`More for ${scene.name}`">
+        <a-button class="icon-button" type="text" size="small" :aria-label="`More for ${scene.name}`">
           <Ellipsis :size="13" />
-        </button>
+        </a-button>
         <template #overlay>
           <a-menu @click="({ key }: { key: string | number }) => run(scene, key)">
             <a-menu-item key="open" :disabled="opens(scene)">The effect opens with it</a-menu-item>
@@ -94,14 +87,7 @@ const run = (scene: EffectScene, key: string | number): void => {
 .chip svg {
   vertical-align: -2px;
 }
-.rename {
+.ant-input.rename {
   width: 110px;
-  height: 24px;
-  padding: 0 6px;
-  border: 1px solid var(--accent);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: inherit;
-  font: 500 12px var(--text);
 }
 </style>

@@ -39,14 +39,15 @@ const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document
   <div class="line">
     <span />
     <SoundPlayer v-if="asset?.kind === 'sound'" class="two" :asset="asset" />
-    <button
+    <a-button
       v-else
       class="word two"
-      type="button"
+      type="link"
+      size="small"
       @click="desk.openLibrary({ tab: 'stock', from: object.id })"
     >
       Sounds from the stock
-    </button>
+    </a-button>
   </div>
   <div class="line">
     <span>Volume</span>

@@ -171,16 +171,17 @@ const targetOf = (anchor: Anchor) =>
   <section class="stack" aria-label="Stack">
     <div class="head">
       <h2>Stack</h2>
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Find in the Stack"
         :aria-pressed="finding"
         @click="finding = !finding"
       >
         <Search :size="14" />
-      </button>
-      <AddMenu><button class="word" type="button">+ Add object</button></AddMenu>
+      </a-button>
+      <AddMenu><a-button class="word" type="link" size="small">+ Add object</a-button></AddMenu>
     </div>
     <SceneBar />
     <div v-if="finding" class="find">
@@ -197,17 +198,19 @@ const targetOf = (anchor: Anchor) =>
       <span class="soft"
         >{{ samples }} {{ samples === 1 ? 'sample is' : 'samples are' }} there to be replaced.</span
       >
-      <button class="word" type="button" @click="document.edit(clearSamples(document.effect))">
+      <a-button class="word" type="link" size="small" @click="document.edit(clearSamples(document.effect))">
         Clear the samples
-      </button>
+      </a-button>
     </div>
     <div ref="list" class="list">
       <div v-if="isEmpty" class="empty soft">
         <p>Nothing is on the face yet.</p>
         <p>
           Drop pictures, layered artwork or models here, or
-          <button class="word" type="button" @click="$emit('choose', null)">choose a file</button>. A picture
-          becomes a card on the forehead, a model sits on the head; then move it where you want it.
+          <a-button class="word" type="link" size="small" @click="$emit('choose', null)"
+            >choose a file</a-button
+          >. A picture becomes a card on the forehead, a model sits on the head; then move it where you want
+          it.
         </p>
       </div>
       <p v-else-if="rows.length === 0" class="none soft">No object is called that.</p>

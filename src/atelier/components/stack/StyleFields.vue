@@ -107,15 +107,16 @@ const setTint = (text: string, gesture: string | null): void => {
             @blur="document.endGesture()"
           />
         </span>
-        <button
+        <a-button
           v-if="colourName === 'Tint'"
           class="word"
-          type="button"
+          type="link"
+          size="small"
           :disabled="card.tint === '#ffffff'"
           @click="style({ tint: '#ffffff' })"
         >
           None
-        </button>
+        </a-button>
       </div>
     </template>
     <div v-if="blended" class="line">
@@ -132,14 +133,15 @@ const setTint = (text: string, gesture: string | null): void => {
     <p v-else-if="shown.note" class="soft note">{{ shown.note }}</p>
     <template v-if="sided">
       <div class="chips">
-        <button
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="sided.doubleSided"
           @click="style({ doubleSided: !sided.doubleSided })"
         >
           Double-sided
-        </button>
+        </a-button>
       </div>
     </template>
   </div>

@@ -8,6 +8,7 @@ import { AFTER_WORDS, BEFORE_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 import { cutText } from '../../../core/text';
+import TextField from '../common/TextField.vue';
 
 const props = defineProps<{ target: Target }>();
 const emit = defineEmits<{ close: [] }>();
@@ -25,8 +26,8 @@ const height = computed(() => {
 const set = (change: Partial<Target>, gesture: string | null = null): void => {
   document.edit(changeTarget(document.effect, props.target.id, change), gesture);
 };
-const rename = (event: Event): void => {
-  const name = (event.target as HTMLInputElement).value.trim();
+const rename = (text: string): void => {
+  const name = text.trim();
   if (name && name !== props.target.name) set({ name: cutText(name, 80) });
 };
 const remove = (): void => {
@@ -39,11 +40,11 @@ const remove = (): void => {
   <div class="fields">
     <div class="line">
       <span>Name</span>
-      <input
-        class="wide name"
+      <TextField
+        class="wide"
+        label="Name of the printed picture"
         :value="target.name"
-        maxlength="80"
-        aria-label="Name of the printed picture"
+        :most="80"
         @change="rename"
       />
     </div>
@@ -94,7 +95,9 @@ const remove = (): void => {
         @change="(v: unknown) => set({ afterLost: v as Target['afterLost'] })"
       />
     </div>
-    <button class="word bad" type="button" @click="remove">Delete it and what lies on it</button>
+    <a-button class="word bad" type="link" size="small" @click="remove"
+      >Delete it and what lies on it</a-button
+    >
   </div>
 </template>
 
@@ -110,16 +113,6 @@ const remove = (): void => {
   border: 1.5px solid var(--accent);
   border-radius: 8px;
   background: var(--paper);
-}
-.name {
-  height: 24px;
-  min-width: 0;
-  padding: 0 6px;
-  border: 1px solid transparent;
-  border-radius: 5px;
-  background: var(--field);
-  color: inherit;
-  font: 500 12.5px var(--text);
 }
 .bad {
   justify-self: start;

@@ -45,13 +45,14 @@ onMounted(() => void stock.load());
 <template>
   <div class="line top">
     <span>Words</span>
-    <textarea
-      class="wide words"
-      rows="2"
-      maxlength="500"
+    <a-textarea
+      class="wide"
+      size="small"
       aria-label="Words"
+      :rows="2"
+      :maxlength="500"
       :value="object.text"
-      @input="set({ text: ($event.target as HTMLTextAreaElement).value }, 'words')"
+      @change="(e: Event) => set({ text: (e.target as HTMLTextAreaElement).value }, 'words')"
       @blur="done"
     />
   </div>
@@ -87,19 +88,5 @@ onMounted(() => void stock.load());
 <style scoped>
 .top {
   align-items: start;
-}
-.words {
-  min-width: 0;
-  padding: 4px 6px;
-  border: 1px solid transparent;
-  border-radius: 5px;
-  background: var(--field);
-  color: inherit;
-  font: 500 12.5px/1.35 var(--text);
-  resize: vertical;
-}
-.words:focus {
-  border-color: var(--accent);
-  outline: 0;
 }
 </style>

@@ -72,25 +72,29 @@ const more = ref(false);
 
 <template>
   <div v-if="canLook || canTouch || hasDepth" class="chips">
-    <button
+    <a-button
       v-if="canLook"
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="object.lookAt !== null"
       @click="toggleLook"
     >
       Looks at the viewer
-    </button>
-    <button
+    </a-button>
+    <a-button
       v-if="canTouch"
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="object.byViewer !== null"
       @click="toggleHandled"
     >
       The viewer may move it
-    </button>
-    <button class="chip" type="button" :aria-expanded="more" @click="more = !more">Touch and depth</button>
+    </a-button>
+    <a-button class="chip" size="small" shape="round" :aria-expanded="more" @click="more = !more"
+      >Touch and depth</a-button
+    >
   </div>
   <div v-if="object.lookAt" class="line">
     <span>Looks</span>
@@ -116,30 +120,33 @@ const more = ref(false);
   <template v-if="object.byViewer">
     <div class="line">
       <span>May be</span>
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.byViewer.drag"
         @click="setHandled({ drag: !object.byViewer!.drag })"
       >
         dragged
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.byViewer.pinch"
         @click="setHandled({ pinch: !object.byViewer!.pinch })"
       >
         pinched
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.byViewer.twist"
         @click="setHandled({ twist: !object.byViewer!.twist })"
       >
         twisted
-      </button>
+      </a-button>
     </div>
     <div class="line">
       <span>Limits</span>
@@ -182,32 +189,35 @@ const more = ref(false);
   </template>
   <template v-if="more">
     <div class="chips">
-      <button
+      <a-button
         v-if="canTouch"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="object.touchArea !== null"
         @click="toggleArea"
       >
         Touch area of its own
-      </button>
+      </a-button>
       <template v-if="hasDepth">
-        <button
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="object.depthTest"
           @click="set({ depthTest: !object.depthTest }, 'Depth of')"
         >
           Hidden by what is nearer
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="object.depthWrite"
           @click="set({ depthWrite: !object.depthWrite }, 'Depth of')"
         >
           Hides what is farther
-        </button>
+        </a-button>
       </template>
     </div>
     <template v-if="object.touchArea">

@@ -51,9 +51,9 @@ const mends = (cause: Cause): Mend[] => {
 </script>
 
 <template>
-  <button class="word why" type="button" :aria-expanded="open" @click="open = !open">
+  <a-button class="word why" type="link" size="small" :aria-expanded="open" @click="open = !open">
     Why is it {{ seen ? 'seen' : 'not seen' }} now?
-  </button>
+  </a-button>
   <ol v-if="open" class="chain" aria-label="Why">
     <li v-for="(cause, i) in causes" :key="i">
       <button v-if="cueOf(cause)" class="said" type="button" @click="go(cause)">
@@ -61,9 +61,16 @@ const mends = (cause: Cause): Mend[] => {
       </button>
       <template v-else>{{ causeWords(document.effect, cause) }}</template>
       {{ ' ' }}
-      <button v-for="mend in mends(cause)" :key="mend.label" class="word" type="button" @click="mend.run()">
+      <a-button
+        v-for="mend in mends(cause)"
+        :key="mend.label"
+        class="word"
+        type="link"
+        size="small"
+        @click="mend.run()"
+      >
         {{ mend.label }}
-      </button>
+      </a-button>
     </li>
   </ol>
 </template>

@@ -118,35 +118,38 @@ const live = computed(() => playback.source === 'camera');
             fill="currentColor"
           />
         </button>
-        <button
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           aria-label="Restart the effect"
           title="Restart the effect  R"
           @click="playback.restart()"
         >
           <RotateCcw :size="15" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :disabled="live"
           aria-label="One frame back"
           title="One frame back  ,"
           @click="playback.stepBy(-1)"
         >
           <StepBack :size="15" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :disabled="live"
           aria-label="One frame on"
           title="One frame on  ."
           @click="playback.stepBy(1)"
         >
           <StepForward :size="15" />
-        </button>
+        </a-button>
         <SelectField
           name="Speed"
           class="speed num"

@@ -59,17 +59,18 @@ const AXES = [
   <section class="cast" aria-label="Performers">
     <div class="row">
       <h2 class="grow">Performers</h2>
-      <button
+      <a-button
         v-if="cast.length > 1 && cast.length <= MOST_PEOPLE"
         class="word"
-        type="button"
+        type="link"
+        size="small"
         @click="emit('change', 'arrange the performers', arranged(cast))"
       >
         Arrange
-      </button>
-      <button class="word" type="button" :disabled="cast.length >= MOST_PEOPLE" @click="add">
+      </a-button>
+      <a-button class="word" type="link" size="small" :disabled="cast.length >= MOST_PEOPLE" @click="add">
         <span class="row"><UserPlus :size="14" />Add performer</span>
-      </button>
+      </a-button>
     </div>
     <p v-if="cast.length === 0" class="soft">
       Nobody is before the camera. Add a performer, or leave it so for a walk through a place.
@@ -84,9 +85,15 @@ const AXES = [
           :options="performers"
           @change="(v: unknown) => set(i, 'choose a performer', { performer: String(v) })"
         />
-        <button class="icon-button" type="button" :aria-label="`Remove ${name(member)}`" @click="remove(i)">
+        <a-button
+          class="icon-button"
+          type="text"
+          size="small"
+          :aria-label="`Remove ${name(member)}`"
+          @click="remove(i)"
+        >
           <X :size="14" />
-        </button>
+        </a-button>
       </div>
       <SelectField
         :name="`What ${name(member)} does`"

@@ -21,17 +21,20 @@ const choose = (next: TakeSort | null): void => {
 <template>
   <div class="filters">
     <div class="row chips" role="group" aria-label="What is before the camera">
-      <button class="chip" type="button" :aria-pressed="sort === null" @click="choose(null)">All</button>
-      <button
+      <a-button class="chip" size="small" shape="round" :aria-pressed="sort === null" @click="choose(null)"
+        >All</a-button
+      >
+      <a-button
         v-for="s in TAKE_SORTS"
         :key="s"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="sort === s"
         @click="choose(sort === s ? null : s)"
       >
         {{ TAKE_SORT_WORDS[s] }}
-      </button>
+      </a-button>
       <SelectField
         name="What happens"
         class="happens"

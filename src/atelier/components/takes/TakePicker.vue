@@ -21,7 +21,7 @@ onMounted(() => {
     <TakeFilters v-model:sort="sort" v-model:happens="happens" :takes="takes.all" />
     <p v-if="takes.error" class="soft">
       Your own takes could not be loaded: {{ takes.error }}
-      <button class="word" type="button" @click="takes.load()">Try again</button>
+      <a-button class="word" type="link" size="small" @click="takes.load()">Try again</a-button>
     </p>
     <p v-if="shown.length === 0" class="soft">No take shows that. Choose another filter.</p>
     <ul>

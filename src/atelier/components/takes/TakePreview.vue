@@ -148,14 +148,15 @@ const percent = (t: number): string => `${(100 * t) / duration.value}%`;
       <InlineNotice v-if="failure">{{ failure }}</InlineNotice>
     </div>
     <div class="strip">
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="playing ? 'Pause' : 'Play'"
         @click="playing = !playing"
       >
         <Pause v-if="playing" :size="16" /><Play v-else :size="16" />
-      </button>
+      </a-button>
       <div
         class="track"
         role="slider"

@@ -334,7 +334,8 @@ const { label, caption, lighter } = useFinderWords(detail, share);
       <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
       <InlineNotice v-else-if="lost" class="failure">
         The browser has taken the graphics away; the picture comes back when it gives them back. Nothing of
-        your work is lost. <button class="word" type="button" @click="reload">Reload the page</button>
+        your work is lost.
+        <a-button class="word" type="link" size="small" @click="reload">Reload the page</a-button>
       </InlineNotice>
     </div>
   </section>

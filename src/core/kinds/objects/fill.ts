@@ -13,13 +13,21 @@ export const fill = defineObject({
   kind: 'fill',
   fields: {
     ...flatFields,
+    tint: colour('Colour'),
     /** With one, its own colours are not used. */
     material: materialIdSchema.nullable(),
     /** The other end of the gradient; null is one colour. */
-    to: colour('Other colour').nullable(),
+    to: colour('Other end of the gradient').nullable(),
     gradient: choice('Gradient', { linear: 'Straight', radial: 'Round' }),
     /** Of a linear gradient: 0 runs upwards, above 0 clockwise. */
-    angle: number({ name: 'Angle', low: -360, high: 360, unit: 'degrees', driven: true }),
+    angle: number({
+      name: 'Angle of the gradient',
+      low: -360,
+      high: 360,
+      unit: 'degrees',
+      step: 5,
+      driven: true,
+    }),
   },
   isSeen: true,
   isTouched: true,

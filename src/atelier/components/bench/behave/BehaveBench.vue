@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What happens: the cue sheet, what the viewer sees and uses, and signals over the take. */
 import { BEHAVE_SECTIONS, useDeskStore } from '../../../stores/desk';
+import SectionTabs from '../../common/SectionTabs.vue';
 import CueSheet from './CueSheet.vue';
 import ScopePanel from './scope/ScopePanel.vue';
 import ViewerPanel from './viewer/ViewerPanel.vue';
@@ -10,19 +11,12 @@ const desk = useDeskStore();
 
 <template>
   <section class="bench" aria-label="Behave bench">
-    <div class="sections" role="tablist" aria-label="What is worked on">
-      <button
-        v-for="{ id, label } in BEHAVE_SECTIONS"
-        :key="id"
-        class="chip"
-        type="button"
-        role="tab"
-        :aria-selected="desk.behave.section === id"
-        @click="desk.behave.section = id"
-      >
-        {{ label }}
-      </button>
-    </div>
+    <SectionTabs
+      label="What is worked on"
+      :sections="BEHAVE_SECTIONS"
+      :open="desk.behave.section"
+      @open="(section) => (desk.behave.section = section)"
+    />
     <CueSheet v-if="desk.behave.section === 'cues'" />
     <ViewerPanel v-else-if="desk.behave.section === 'viewer'" />
     <ScopePanel v-else />
@@ -37,10 +31,5 @@ const desk = useDeskStore();
   display: grid;
   gap: 12px;
   align-content: start;
-}
-.sections {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 </style>

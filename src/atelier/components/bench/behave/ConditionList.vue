@@ -66,17 +66,18 @@ const add = (): void =>
         :digits="2"
         @change="(value) => set(i, { value }, 'value')"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Remove this condition"
         @click="emit('change', { conditions: conditions.filter((_, n) => n !== i) }, null)"
       >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <div class="row">
-      <button class="word" type="button" @click="add">+ Only if</button>
+      <a-button class="word" type="link" size="small" @click="add">+ Only if</a-button>
       <SelectField
         v-if="match !== null && conditions.length > 1"
         name="How many have to hold"

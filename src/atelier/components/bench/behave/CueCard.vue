@@ -149,23 +149,31 @@ const menu = (key: string): void => {
         aria-label="Cue is on"
         @change="(v: unknown) => put({ enabled: Boolean(v) })"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Play this cue alone"
         title="Play this cue alone"
         :aria-pressed="playback.only === cue.id"
         @click="playback.preview(playback.only === cue.id ? null : cue.id)"
       >
         <Play :size="14" />
-      </button>
-      <button class="icon-button" type="button" aria-label="Copy cue" title="Copy cue" @click="menu('copy')">
+      </a-button>
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Copy cue"
+        title="Copy cue"
+        @click="menu('copy')"
+      >
         <Copy :size="13" />
-      </button>
+      </a-button>
       <a-dropdown :trigger="['click']">
-        <button class="icon-button" type="button" aria-label="More about this cue">
+        <a-button class="icon-button" type="text" size="small" aria-label="More about this cue">
           <Ellipsis :size="14" />
-        </button>
+        </a-button>
         <template #overlay>
           <a-menu @click="({ key }: { key: string | number }) => menu(String(key))">
             <a-menu-item key="options">How often, reset, name, note</a-menu-item>
@@ -187,17 +195,18 @@ const menu = (key: string): void => {
       :gesture="`when-${cue.id}`"
       @change="(triggers, gesture) => put({ triggers }, gesture)"
     >
-      <button
+      <a-button
         v-if="cue.conditions.length === 0"
         class="word"
-        type="button"
+        type="link"
+        size="small"
         @click="
           part = 'only';
           put({ conditions: [{ signal: { kind: 'times', cue: null }, is: 'above', value: 0 }] });
         "
       >
         + Only if
-      </button>
+      </a-button>
     </TriggerList>
     <ConditionList
       v-else-if="part === 'only'"
@@ -218,9 +227,9 @@ const menu = (key: string): void => {
         <div class="beat" :class="{ skipped: !beat.enabled }" role="group" :aria-label="`Beat ${i + 1}`">
           <div class="label">
             <a-dropdown :trigger="['click']">
-              <button class="word faint num" type="button" :aria-label="`Beat ${i + 1}: more`">
+              <a-button class="word faint num" type="link" size="small" :aria-label="`Beat ${i + 1}: more`">
                 beat {{ i + 1 }}
-              </button>
+              </a-button>
               <template #overlay>
                 <a-menu>
                   <a-menu-item key="up" :disabled="i === 0" @click="moveBeatBy(i, -1)">Earlier</a-menu-item>

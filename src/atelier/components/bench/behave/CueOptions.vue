@@ -1,15 +1,23 @@
 <script setup lang="ts">
 /** How often a cue fires, what resets it, and what it is called. */
+import { ref } from 'vue';
 import type { Cue } from '../../../../core/document/schema';
 import { useEffectStore } from '../../../stores/effect';
 import GestureField from '../../common/GestureField.vue';
 import TriggerList from './TriggerList.vue';
 import SelectField from '../../common/SelectField.vue';
+import TextField from '../../common/TextField.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const emit = defineEmits<{ change: [change: Partial<Cue>, gesture: string | null] }>();
 const document = useEffectStore();
 const set = (change: Partial<Cue>, gesture: string | null = null): void => emit('change', change, gesture);
+/** The note as it is being written; null shows that of the cue. */
+const note = ref<string | null>(null);
+const keepNote = (): void => {
+  if (note.value !== null && note.value.trim() !== props.cue.note) set({ note: note.value.trim() });
+  note.value = null;
+};
 const text = (event: Event): string => (event.target as HTMLInputElement).value;
 const fires = [
   { value: 'each', label: 'each time' },
@@ -64,24 +72,22 @@ const agains = [
     <div class="line">
       <label class="soft"
         >Name
-        <input
+        <TextField
           class="text"
-          type="text"
-          maxlength="80"
           :value="cue.name"
+          :most="80"
           placeholder="As its sentence"
-          @change="(e) => set({ name: text(e).trim() })"
+          @change="(name) => set({ name: name.trim() })"
         />
       </label>
       <label class="soft"
         >Group
-        <input
+        <TextField
           class="text"
-          type="text"
-          maxlength="80"
           :value="cue.group"
+          :most="80"
           placeholder="None"
-          @change="(e) => set({ group: text(e).trim() })"
+          @change="(group) => set({ group: group.trim() })"
         />
       </label>
       <label class="soft row"
@@ -94,16 +100,20 @@ const agains = [
           @change="document.endGesture()"
         />
       </label>
-      <button v-if="cue.colour" class="word" type="button" @click="set({ colour: null })">No colour</button>
+      <a-button v-if="cue.colour" class="word" type="link" size="small" @click="set({ colour: null })"
+        >No colour</a-button
+      >
     </div>
     <label class="soft"
       >Note
-      <textarea
-        class="text note"
-        rows="2"
-        maxlength="500"
-        :value="cue.note"
-        @change="(e) => set({ note: text(e).trim() })"
+      <a-textarea
+        class="note"
+        size="small"
+        :rows="2"
+        :maxlength="500"
+        :value="note ?? cue.note"
+        @change="(e: Event) => (note = text(e))"
+        @blur="keepNote"
       />
     </label>
   </div>
@@ -124,21 +134,7 @@ const agains = [
 .small {
   width: 68px;
 }
-.text {
+.ant-input.text {
   width: 140px;
-  height: 24px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-}
-.note {
-  display: block;
-  width: 100%;
-  height: auto;
-  padding: 4px 6px;
-  resize: vertical;
 }
 </style>

@@ -26,36 +26,39 @@ const times = computed(() =>
   <ul v-if="serious.length > 0" class="reasons" aria-label="Why nothing happens">
     <li v-for="(reason, i) in serious" :key="i" class="warn">
       {{ reasonWords(document.effect, cue, reason) }}
-      <button
+      <a-button
         v-for="mend in mendsOf(document, cue, reason)"
         :key="mend.label"
         class="word"
-        type="button"
+        type="link"
+        size="small"
         @click="mend.run()"
       >
         {{ mend.label }}
-      </button>
-      <button
+      </a-button>
+      <a-button
         v-if="reason.code === 'not-reached' && reason.value !== null"
         class="word"
-        type="button"
+        type="link"
+        size="small"
         @click="playback.seek(reason.time)"
       >
         Show
-      </button>
+      </a-button>
     </li>
   </ul>
   <p v-if="times.length > 0 && cue.enabled" class="soft fired">
     Fires at
-    <button
+    <a-button
       v-for="time in times.slice(0, 8)"
       :key="time"
       class="word num"
-      type="button"
+      type="link"
+      size="small"
       @click="playback.seek(time)"
     >
       {{ time.toFixed(2) }} s
-    </button>
+    </a-button>
     <template v-if="times.length > 8">and {{ times.length - 8 }} times more </template>
     on this take.
   </p>

@@ -49,22 +49,25 @@ const previewed = computed(() => document.effect.cues[playback.only as CueId]);
         Cue sheet
         <span v-if="chronicle.running && !empty" class="faint running" role="status">running ahead</span>
       </h2>
-      <button v-if="desk.copiedCues > 0" class="word" type="button" @click="paste">Paste</button>
-      <button
+      <a-button v-if="desk.copiedCues > 0" class="word" type="link" size="small" @click="paste"
+        >Paste</a-button
+      >
+      <a-button
         class="word"
-        type="button"
+        type="link"
+        size="small"
         :aria-expanded="desk.behave.recipes"
         @click="desk.behave.recipes = !desk.behave.recipes"
       >
         + Recipe
-      </button>
-      <button class="word" type="button" @click="add">+ Cue</button>
+      </a-button>
+      <a-button class="word" type="link" size="small" @click="add">+ Cue</a-button>
     </div>
     <RecipeShelf v-if="desk.behave.recipes" @close="desk.behave.recipes = false" />
     <InlineNotice v-if="chronicle.problem">{{ chronicle.problem }}</InlineNotice>
     <p v-if="previewed" class="alone row" role="status">
       <span class="grow">Only this cue plays, from the start.</span>
-      <button class="word" type="button" @click="stopPreview">Play the whole effect</button>
+      <a-button class="word" type="link" size="small" @click="stopPreview">Play the whole effect</a-button>
     </p>
     <div v-if="empty && !desk.behave.recipes" class="empty soft">
       <p>Nothing reacts yet.</p>

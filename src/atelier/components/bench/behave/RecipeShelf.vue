@@ -58,9 +58,15 @@ const add = (): void => {
   <section class="shelf" aria-label="Recipes">
     <div class="row">
       <b class="grow">Ready-made cues</b>
-      <button class="icon-button" type="button" aria-label="Close the recipes" @click="emit('close')">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Close the recipes"
+        @click="emit('close')"
+      >
         <X :size="14" />
-      </button>
+      </a-button>
     </div>
     <div class="row wrap">
       <span class="soft">for</span>
@@ -72,10 +78,11 @@ const add = (): void => {
         :options="choices.objects.value"
         @change="(id) => (desk.selected = id as ObjectId)"
       />
-      <input
-        v-model="sought"
+      <a-input
+        v-model:value="sought"
         class="seek grow"
         type="search"
+        size="small"
         :placeholder="`Seek in ${RECIPES.length}: mouth, circle, pop...`"
         aria-label="Seek a recipe"
       />
@@ -131,13 +138,6 @@ const add = (): void => {
 }
 .seek {
   min-width: 150px;
-  height: 26px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
 }
 .found {
   list-style: none;

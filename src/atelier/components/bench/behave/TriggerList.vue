@@ -63,14 +63,20 @@ const remove = (i: number): void =>
         @change="(name) => choose(i, name)"
       />
       <TriggerFields :trigger="trigger" @change="(t, gesture) => set(i, t, gesture)" />
-      <button class="icon-button" type="button" aria-label="Remove this trigger" @click="remove(i)">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Remove this trigger"
+        @click="remove(i)"
+      >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <div class="row">
-      <button class="word" type="button" @click="add">
+      <a-button class="word" type="link" size="small" @click="add">
         {{ triggers.length === 0 ? '+ When' : '+ Or when' }}
-      </button>
+      </a-button>
       <slot />
     </div>
   </div>

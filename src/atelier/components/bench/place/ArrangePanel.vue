@@ -18,9 +18,15 @@ const AXES = [
   <section class="arrange" aria-label="Arrange">
     <header>
       <h3>Arrange</h3>
-      <button class="icon-button" type="button" aria-label="Close Arrange" @click="$emit('close')">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Close Arrange"
+        @click="$emit('close')"
+      >
         <X :size="14" />
-      </button>
+      </a-button>
     </header>
     <p v-if="desk.selection.length < 2" class="soft">
       Select two or more objects to align them, three or more to distribute them: hold Ctrl or Shift in the
@@ -28,48 +34,64 @@ const AXES = [
     </p>
     <div v-for="{ axis, name, low, high } in AXES" :key="name" class="line">
       <span class="mono">{{ name }}</span>
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :disabled="desk.selection.length < 2"
         @click="alignSelected(axis, 'low')"
       >
         {{ low }}
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :disabled="desk.selection.length < 2"
         :aria-label="`Middle along ${name}`"
         @click="alignSelected(axis, 'middle')"
       >
         Middle
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :disabled="desk.selection.length < 2"
         @click="alignSelected(axis, 'high')"
       >
         {{ high }}
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :disabled="desk.selection.length < 3"
         :aria-label="`Even gaps along ${name}`"
         @click="distributeSelected(axis)"
       >
         Even gaps
-      </button>
+      </a-button>
     </div>
     <div class="row">
-      <button class="chip" type="button" :disabled="desk.selection.length === 0" @click="mirrorSelected">
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :disabled="desk.selection.length === 0"
+        @click="mirrorSelected"
+      >
         Mirror
-      </button>
-      <button class="chip" type="button" :disabled="desk.selection.length === 0" @click="mirrorCopySelected">
+      </a-button>
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :disabled="desk.selection.length === 0"
+        @click="mirrorCopySelected"
+      >
         Mirrored copy
-      </button>
+      </a-button>
     </div>
   </section>
 </template>

@@ -64,8 +64,12 @@ const chosen = async (event: Event): Promise<void> => {
   <section class="drawer" aria-label="Assets" @dragover.prevent @drop.prevent.stop="drop">
     <div class="row head">
       <h2>Assets</h2>
-      <button class="word" type="button" @click="desk.openLibrary()"><Library :size="13" /> Library</button>
-      <button class="word" type="button" @click="desk.openLibrary({ tab: 'stock' })">Stock</button>
+      <a-button class="word" type="link" size="small" @click="desk.openLibrary()"
+        ><Library :size="13" /> Library</a-button
+      >
+      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ tab: 'stock' })"
+        >Stock</a-button
+      >
       <label class="word"
         >+ Bring in files<input
           class="hidden-text"
@@ -95,26 +99,28 @@ const chosen = async (event: Event): Promise<void> => {
             <AssetThumb :asset="asset" />
           </button>
           <div class="acts">
-            <button
+            <a-button
               v-if="isPlaceable(asset)"
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               :aria-label="`Place ${asset.name}`"
               title="Place it"
               @click="place(asset)"
             >
               <Plus :size="14" />
-            </button>
-            <button
+            </a-button>
+            <a-button
               v-if="canSwap(asset)"
               class="icon-button"
-              type="button"
+              type="text"
+              size="small"
               :aria-label="`Show ${asset.name} on the selected object`"
               title="Show on the selected object"
               @click="swapIn(asset)"
             >
               <Replace :size="13" />
-            </button>
+            </a-button>
           </div>
         </div>
         <span class="cut">{{ asset.name }}</span>

@@ -220,7 +220,7 @@ const onUp = (event: PointerEvent): void => {
     </div>
     <p v-if="desk.isolated" class="isolated">
       Only what you chose is shown.
-      <button class="word" type="button" @click="desk.isolated = null">Show all</button>
+      <a-button class="word" type="link" size="small" @click="desk.isolated = null">Show all</a-button>
     </p>
     <SpreadPanel v-if="desk.place.tool === 'spread'" class="panel" @close="desk.place.tool = null" />
     <ArrangePanel v-else-if="desk.place.tool === 'arrange'" class="panel" @close="desk.place.tool = null" />

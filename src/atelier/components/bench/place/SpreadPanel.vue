@@ -28,23 +28,30 @@ const closeRing = (): void => {
   <section class="spread" aria-label="Spread">
     <header>
       <h3>Spread {{ object?.name ?? '' }}</h3>
-      <button class="icon-button" type="button" aria-label="Close Spread" @click="$emit('close')">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Close Spread"
+        @click="$emit('close')"
+      >
         <X :size="14" />
-      </button>
+      </a-button>
     </header>
     <p v-if="!object" class="soft">Select the object whose copies are to be spread.</p>
     <template v-else>
       <div class="kinds" role="group" aria-label="Shape of the spread">
-        <button
+        <a-button
           v-for="k in SPREAD_KINDS"
           :key="k.name"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="form.kind === k.name"
           @click="form.kind = k.name"
         >
           {{ k.label }}
-        </button>
+        </a-button>
       </div>
       <div class="line">
         <span>Copies</span>
@@ -83,25 +90,27 @@ const closeRing = (): void => {
             :max="360"
             @change="(v) => (form.angle = v)"
           />
-          <button class="chip" type="button" @click="closeRing">Close</button>
+          <a-button class="chip" size="small" shape="round" @click="closeRing">Close</a-button>
         </div>
         <div class="kinds">
-          <button
+          <a-button
             class="chip"
-            type="button"
+            size="small"
+            shape="round"
             :aria-pressed="form.outward"
             @click="form.outward = !form.outward"
           >
             Turned outwards
-          </button>
-          <button
+          </a-button>
+          <a-button
             class="chip"
-            type="button"
+            size="small"
+            shape="round"
             :aria-pressed="form.upright"
             @click="form.upright = !form.upright"
           >
             Upright ring
-          </button>
+          </a-button>
         </div>
       </template>
       <div v-else-if="form.kind === 'line'" class="line three">
@@ -145,9 +154,15 @@ const closeRing = (): void => {
           />
         </div>
         <div class="kinds">
-          <button class="chip" type="button" :aria-pressed="form.lying" @click="form.lying = !form.lying">
+          <a-button
+            class="chip"
+            size="small"
+            shape="round"
+            :aria-pressed="form.lying"
+            @click="form.lying = !form.lying"
+          >
             Lies flat
-          </button>
+          </a-button>
         </div>
       </template>
       <div v-else class="line">

@@ -33,7 +33,9 @@ const copy = async (): Promise<void> => {
       <p class="soft">{{ release.name }}, {{ sizeWords(release.size) }}</p>
       <a :href="address" target="_blank" rel="noopener" class="num" data-testid="address">{{ address }}</a>
       <div>
-        <button class="word" type="button" @click="copy">{{ copied ? 'Copied' : 'Copy address' }}</button>
+        <a-button class="word" type="link" size="small" @click="copy">{{
+          copied ? 'Copied' : 'Copy address'
+        }}</a-button>
       </div>
     </div>
   </div>

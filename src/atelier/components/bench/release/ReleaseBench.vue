@@ -140,10 +140,10 @@ const when = new Intl.DateTimeFormat('en-GB', {
           aria-label="Must be mended"
         /><TriangleAlert v-else :size="15" class="warn" aria-label="Look at this" />
         <span class="grow">{{ findingWords(document.effect, finding) }}</span>
-        <button v-if="mend(finding)" class="word" type="button" @click="mend(finding)!.run()">
+        <a-button v-if="mend(finding)" class="word" type="link" size="small" @click="mend(finding)!.run()">
           {{ mend(finding)!.label }}
-        </button>
-        <button class="word" type="button" @click="go(finding)">Go there</button>
+        </a-button>
+        <a-button class="word" type="link" size="small" @click="go(finding)">Go there</a-button>
       </li>
       <li v-if="findings.length === 0">
         <CircleCheck :size="15" class="good" /> <span>Nothing stands in the way.</span>

@@ -50,29 +50,31 @@ const SLIDERS = [
       the Stack.
     </p>
     <div class="chips">
-      <button
+      <a-button
         v-for="{ kind, label } in CHOICES"
         :key="kind"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         @click="addNew(kind, BEHIND)"
       >
         <Plus :size="13" /> {{ label }}
-      </button>
-      <button class="chip" type="button" @click="emit('choose', BEHIND)">
+      </a-button>
+      <a-button class="chip" size="small" shape="round" @click="emit('choose', BEHIND)">
         <Plus :size="13" /> A picture or video
-      </button>
+      </a-button>
     </div>
     <ul v-if="behind.length > 0" class="list">
       <li v-for="object in behind" :key="object.id">
-        <button
+        <a-button
           class="word"
-          type="button"
+          type="link"
+          size="small"
           :aria-pressed="desk.selected === object.id"
           @click="desk.selected = object.id"
         >
           {{ object.name }}
-        </button>
+        </a-button>
       </li>
     </ul>
     <template v-if="cuts">
@@ -88,15 +90,16 @@ const SLIDERS = [
         @change="(v) => set({ [field]: v / 100 }, field)"
         @done="done"
       />
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="backdrop.invert"
         title="The backdrop is seen where people are; the room stays"
         @click="set({ invert: !backdrop.invert })"
       >
         Invert: in the people instead of behind them
-      </button>
+      </a-button>
     </template>
   </section>
 </template>

@@ -67,9 +67,9 @@ const choose = (blend: BlendMode): void => {
           @choose="choose(blend)"
         />
       </div>
-      <button class="word more" type="button" @click="all = !all">
+      <a-button class="word more" type="link" size="small" @click="all = !all">
         {{ all ? 'Only the usual ones' : `All ${BLEND_MODES.length} modes` }}
-      </button>
+      </a-button>
     </template>
     <p v-else class="soft">
       Select something in the Stack or in the Viewfinder. Its opacity, tint and blend mode open there; here it

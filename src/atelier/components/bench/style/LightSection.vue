@@ -76,7 +76,9 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     <div v-if="found" class="found">
       <span class="swatch" :style="{ background: found.colour }" aria-hidden="true" />
       <span>{{ found.words }}</span>
-      <button class="chip" type="button" @click="match"><SunMedium :size="13" /> Match it</button>
+      <a-button class="chip" size="small" shape="round" @click="match"
+        ><SunMedium :size="13" /> Match it</a-button
+      >
     </div>
     <p class="soft">
       {{
@@ -89,20 +91,23 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     <ul class="lights" aria-label="Lights">
       <li v-for="light in lights" :key="light.id" :class="{ on: desk.selected === light.id }">
         <header>
-          <button class="word" type="button" @click="desk.selected = light.id">{{ light.name }}</button>
+          <a-button class="word" type="link" size="small" @click="desk.selected = light.id">{{
+            light.name
+          }}</a-button>
           <span v-if="light.name !== LIGHT_WORDS[light.light]" class="soft">{{
             LIGHT_WORDS[light.light]
           }}</span>
           <span class="grow" />
-          <button
+          <a-button
             v-if="light.light === 'directional'"
             class="chip"
-            type="button"
+            size="small"
+            shape="round"
             :aria-pressed="light.shadows"
             @click="set(light, { shadows: !light.shadows })"
           >
             Casts shadows
-          </button>
+          </a-button>
           <input
             v-if="light.light !== 'surroundings'"
             type="color"
@@ -158,15 +163,24 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       </li>
     </ul>
     <div class="chips">
-      <button v-for="kind in NEW" :key="kind" class="chip" type="button" @click="addNew(kind, SCREEN)">
+      <a-button
+        v-for="kind in NEW"
+        :key="kind"
+        class="chip"
+        size="small"
+        shape="round"
+        @click="addNew(kind, SCREEN)"
+      >
         <Plus :size="13" /> {{ LIGHT_WORDS[kind] }}
-      </button>
+      </a-button>
     </div>
     <h2>Where shadows fall</h2>
     <ul class="lights" aria-label="Shadows">
       <li v-for="catcher in catchers" :key="catcher.id" :class="{ on: desk.selected === catcher.id }">
         <header>
-          <button class="word" type="button" @click="desk.selected = catcher.id">{{ catcher.name }}</button>
+          <a-button class="word" type="link" size="small" @click="desk.selected = catcher.id">{{
+            catcher.name
+          }}</a-button>
           <span class="soft">{{ onFace(catcher) ? 'on the skin of the face' : 'on a flat ground' }}</span>
         </header>
         <SliderField
@@ -192,16 +206,17 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       </li>
     </ul>
     <div class="chips">
-      <button class="chip" type="button" @click="addNew('shadowCatcher', face)">
+      <a-button class="chip" size="small" shape="round" @click="addNew('shadowCatcher', face)">
         <Plus :size="13" /> On the face
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         @click="addNew('shadowCatcher', { kind: 'world', surface: 'floor' })"
       >
         <Plus :size="13" /> On the floor
-      </button>
+      </a-button>
     </div>
   </section>
 </template>

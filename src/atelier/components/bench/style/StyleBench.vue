@@ -7,6 +7,7 @@ import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePainterStore } from '../../../stores/painter';
+import SectionTabs from '../../common/SectionTabs.vue';
 import BackdropSection from './BackdropSection.vue';
 import BlendSection from './BlendSection.vue';
 import CircuitSection from './circuit/CircuitSection.vue';
@@ -55,19 +56,13 @@ watch(
     :class="{ board: desk.style.section === 'circuit' || (desk.style.section === 'face' && painter.on) }"
     aria-label="Style bench"
   >
-    <div class="sections" role="tablist" aria-label="What is styled">
-      <button
-        v-for="{ id, label } in SECTIONS"
-        :key="id"
-        class="chip"
-        type="button"
-        role="tab"
-        :aria-selected="desk.style.section === id"
-        @click="desk.style.section = id"
-      >
-        {{ label }}
-      </button>
-    </div>
+    <SectionTabs
+      class="sections"
+      label="What is styled"
+      :sections="SECTIONS"
+      :open="desk.style.section"
+      @open="(section) => (desk.style.section = section)"
+    />
     <FaceSection v-if="desk.style.section === 'face'" />
     <MaterialSection v-else-if="desk.style.section === 'material'" />
     <CircuitSection v-else-if="desk.style.section === 'circuit'" />
@@ -90,9 +85,6 @@ watch(
   flex-direction: column;
 }
 .sections {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
   margin-bottom: 14px;
 }
 </style>

@@ -31,10 +31,12 @@ const figures = computed(() => {
   <section v-if="people && playback.source !== 'camera' && playback.cameraState === null" class="switch">
     <div class="row" role="group" aria-label="Tracking of the take">
       <span>Tracking</span>
-      <button class="chip" type="button" :aria-pressed="!tracked" @click="playback.useTake()">Truth</button>
-      <button class="chip" type="button" :aria-pressed="tracked" @click="tracked || start()">
+      <a-button class="chip" size="small" shape="round" :aria-pressed="!tracked" @click="playback.useTake()"
+        >Truth</a-button
+      >
+      <a-button class="chip" size="small" shape="round" :aria-pressed="tracked" @click="tracked || start()">
         Face tracker
-      </button>
+      </a-button>
       <span class="soft grow cut">{{
         tracked
           ? 'The shipped tracker looks at the drawn picture'

@@ -54,8 +54,10 @@ const fired = computed(() =>
     </div>
     <InlineNotice v-if="playback.cameraError" closable @close="playback.cameraError = null">
       {{ playback.cameraError }}
-      <button class="word" type="button" @click="playback.useCamera()">Try again</button>
-      <button class="word" type="button" @click="playback.cameraError = null">Stay with the take</button>
+      <a-button class="word" type="link" size="small" @click="playback.useCamera()">Try again</a-button>
+      <a-button class="word" type="link" size="small" @click="playback.cameraError = null"
+        >Stay with the take</a-button
+      >
     </InlineNotice>
 
     <TrackerSwitch />
@@ -70,18 +72,18 @@ const fired = computed(() =>
       </p>
       <ul v-else class="fired">
         <li v-for="(f, i) in fired" :key="i">
-          <button class="word num" type="button" @click="playback.seek(f.time)">
+          <a-button class="word num" type="link" size="small" @click="playback.seek(f.time)">
             {{ f.time.toFixed(2) }} s
-          </button>
+          </a-button>
           {{ f.words }}
         </li>
       </ul>
       <p v-if="recorded > 0" class="soft">
         {{ recorded === 1 ? 'One thing the viewer does is' : `${recorded} things the viewer does are` }}
         recorded on the take.
-        <button class="word" type="button" @click="playback.clearRecorded()">
+        <a-button class="word" type="link" size="small" @click="playback.clearRecorded()">
           {{ recorded === 1 ? 'Clear it' : 'Clear them' }}
-        </button>
+        </a-button>
       </p>
     </template>
 

@@ -93,7 +93,9 @@ onBeforeUnmount(() => {
       <i class="seam" aria-hidden="true" />
     </div>
     <div class="row foot">
-      <button type="button" class="chip" :aria-pressed="head" @click="head = !head">A head for scale</button>
+      <a-button class="chip" size="small" shape="round" :aria-pressed="head" @click="head = !head"
+        >A head for scale</a-button
+      >
       <span class="soft"
         >Drag to turn. The red cross is the pivot: what it sticks to, turns and grows about.</span
       >

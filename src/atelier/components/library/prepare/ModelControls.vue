@@ -58,25 +58,27 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
   <div class="controls">
     <h4>Size</h4>
     <div class="chips">
-      <button
-        type="button"
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.size.kind === 'head'"
         @click="set({ size: { kind: 'head' } })"
       >
         Fit to the head
-      </button>
-      <button
+      </a-button>
+      <a-button
         v-for="u in UNITS"
         :key="u.label"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="isUnit(u.factor)"
         :title="`The file counts in ${u.label}`"
         @click="set({ size: { kind: 'factor', factor: u.factor } })"
       >
         {{ u.label }}
-      </button>
+      </a-button>
     </div>
     <div class="line">
       <span>Longest, cm</span>
@@ -97,45 +99,49 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
     <div class="line">
       <span>Up is</span>
       <span class="chips">
-        <button
+        <a-button
           v-for="axis in ['y', 'z', 'x'] as const"
           :key="axis"
-          type="button"
           class="chip"
+          size="small"
+          shape="round"
           :aria-pressed="prep.up === axis"
           :aria-label="`Up is ${axis}`"
           @click="set({ up: axis })"
         >
           {{ axis }}
-        </button>
+        </a-button>
       </span>
     </div>
     <h4>Pivot</h4>
     <div class="chips">
-      <button
-        type="button"
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.pivot.kind === 'kept'"
         @click="set({ pivot: { kind: 'kept' } })"
       >
         As it is
-      </button>
-      <button
-        type="button"
+      </a-button>
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.pivot.kind === 'base'"
         @click="set({ pivot: { kind: 'base' } })"
       >
         Base
-      </button>
-      <button
-        type="button"
+      </a-button>
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.pivot.kind === 'centre'"
         @click="set({ pivot: { kind: 'centre' } })"
       >
         Middle
-      </button>
+      </a-button>
     </div>
     <div v-if="parts.length > 1" class="line">
       <span>Or a part</span>
@@ -161,57 +167,79 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
       />
     </div>
     <div class="chips">
-      <button
-        type="button"
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.triangles === null"
         @click="set({ triangles: null })"
       >
         All
-      </button>
-      <button
+      </a-button>
+      <a-button
         v-for="n in [TRIANGLE_BUDGET, 5000, 2000]"
         :key="n"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.triangles === n"
         @click="set({ triangles: n })"
       >
         {{ n.toLocaleString('en-GB') }}
-      </button>
+      </a-button>
     </div>
     <p v-if="after?.deviation" class="soft" data-deviation>
       The surface moved by up to {{ percent(after.deviation.most) }} of its size,
       {{ percent(after.deviation.mean) }} on average.
     </p>
     <div class="chips">
-      <button type="button" class="chip" :aria-pressed="prep.weld" @click="set({ weld: !prep.weld })">
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="prep.weld"
+        @click="set({ weld: !prep.weld })"
+      >
         Join points
-      </button>
-      <button type="button" class="chip" :aria-pressed="prep.prune" @click="set({ prune: !prep.prune })">
+      </a-button>
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="prep.prune"
+        @click="set({ prune: !prep.prune })"
+      >
         Drop unused
-      </button>
-      <button type="button" class="chip" :aria-pressed="prep.pack" @click="set({ pack: !prep.pack })">
+      </a-button>
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="prep.pack"
+        @click="set({ pack: !prep.pack })"
+      >
         Pack numbers
-      </button>
+      </a-button>
     </div>
     <template v-if="asset.textures > 0">
       <div class="line">
         <span>Textures</span>
         <span class="chips">
-          <button
-            type="button"
+          <a-button
             class="chip"
+            size="small"
+            shape="round"
             :aria-pressed="prep.textures === null"
             @click="set({ textures: null })"
           >
             As they are
-          </button>
-          <button
+          </a-button>
+          <a-button
             v-for="side in [2048, TEXTURE_SIDE, 512, 256]"
             :key="side"
-            type="button"
             class="chip"
+            size="small"
+            shape="round"
             :aria-pressed="prep.textures?.longest === side"
             @click="
               set({
@@ -224,7 +252,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
             "
           >
             {{ side }}
-          </button>
+          </a-button>
         </span>
       </div>
       <QualityField

@@ -55,16 +55,17 @@ const sizeAfter = computed(() => {
       <figcaption>After <span class="num soft">{{ sizeAfter }}</span></figcaption>
     </figure>
     <div class="zoom row">
-      <button
+      <a-button
         v-for="z in [1, 2, 4, 8]"
         :key="z"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="zoom === z"
         @click="zoom = z"
       >
         {{ z }}x
-      </button>
+      </a-button>
     </div>
   </div>
 </template>

@@ -33,24 +33,26 @@ const FORMATS = [
       />
     </div>
     <div class="chips">
-      <button
+      <a-button
         v-for="side in SIDES"
         :key="side"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.longest === side"
         @click="set({ longest: side })"
       >
         {{ side }}
-      </button>
-      <button
-        type="button"
+      </a-button>
+      <a-button
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.longest === null"
         @click="set({ longest: null })"
       >
         As it is
-      </button>
+      </a-button>
     </div>
     <div class="line">
       <span>Format</span>

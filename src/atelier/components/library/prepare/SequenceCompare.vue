@@ -74,9 +74,9 @@ const words = computed(() => reels.value.map((r) => (r ? `${r.facts.frames} fram
       <div class="window"><canvas ref="canvases" role="img" :aria-label="label" /></div>
       <figcaption>{{ label }} <span class="num soft">{{ words[i] }}</span></figcaption>
     </figure>
-    <button type="button" class="chip play" @click="playing = !playing">
+    <a-button class="chip play" size="small" shape="round" @click="playing = !playing">
       {{ playing ? 'Stop' : 'Play' }}
-    </button>
+    </a-button>
   </div>
 </template>
 

@@ -44,16 +44,17 @@ const EVERY = [
       />
     </div>
     <div class="chips">
-      <button
+      <a-button
         v-for="(s, i) in sides"
         :key="s"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="(prep.longest ?? side) === s"
         @click="set({ longest: i === 0 ? null : s })"
       >
         {{ s }}
-      </button>
+      </a-button>
     </div>
     <QualityField :model-value="prep.quality" @update:model-value="(quality) => set({ quality })" />
     <div class="line">

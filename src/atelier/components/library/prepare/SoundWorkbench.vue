@@ -129,36 +129,59 @@ onBeforeUnmount(() => {
       />
     </div>
     <div class="chips">
-      <button type="button" class="chip" @click="cutSilence">Cut silence</button>
-      <button type="button" class="chip" @click="set({ start: 0, end: null })">All of it</button>
+      <a-button class="chip" size="small" shape="round" @click="cutSilence">Cut silence</a-button>
+      <a-button class="chip" size="small" shape="round" @click="set({ start: 0, end: null })"
+        >All of it</a-button
+      >
     </div>
     <h4>Weight</h4>
     <div class="chips">
-      <button
+      <a-button
         v-for="rate in [32, 48, 96, 160]"
         :key="rate"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.rate === rate"
         @click="set({ rate })"
       >
         {{ rate }} kb/s
-      </button>
+      </a-button>
     </div>
     <div class="chips">
-      <button type="button" class="chip" :aria-pressed="prep.channels === 1" @click="set({ channels: 1 })">
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="prep.channels === 1"
+        @click="set({ channels: 1 })"
+      >
         Mono
-      </button>
-      <button type="button" class="chip" :aria-pressed="prep.channels === 2" @click="set({ channels: 2 })">
+      </a-button>
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="prep.channels === 2"
+        @click="set({ channels: 2 })"
+      >
         Stereo
-      </button>
+      </a-button>
     </div>
     <h4>Repeats</h4>
     <div class="chips">
-      <button type="button" class="chip" :aria-pressed="loop === null" @click="loop = null">Once</button>
-      <button type="button" class="chip" :aria-pressed="loop !== null" @click="setLoop(0, kept)">
+      <a-button class="chip" size="small" shape="round" :aria-pressed="loop === null" @click="loop = null"
+        >Once</a-button
+      >
+      <a-button
+        class="chip"
+        size="small"
+        shape="round"
+        :aria-pressed="loop !== null"
+        @click="setLoop(0, kept)"
+      >
         In a loop
-      </button>
+      </a-button>
     </div>
     <template v-if="loop">
       <div class="line">

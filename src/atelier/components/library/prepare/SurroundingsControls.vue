@@ -12,16 +12,17 @@ const WIDTHS = [128, 256, 512, 1024, 2048];
   <div class="controls">
     <div class="line"><span>Width</span><span class="num">{{ prep.width }} pixels</span></div>
     <div class="chips">
-      <button
+      <a-button
         v-for="w in WIDTHS"
         :key="w"
-        type="button"
         class="chip"
+        size="small"
+        shape="round"
         :aria-pressed="prep.width === w"
         @click="prep = { width: w }"
       >
         {{ w }}
-      </button>
+      </a-button>
     </div>
     <p class="soft">Light needs few pixels: 512 are enough for skin and matt things, 1,024 for chrome.</p>
   </div>

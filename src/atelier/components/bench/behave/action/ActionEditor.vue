@@ -72,13 +72,25 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
         not-found-content="Nothing yet: place something first"
         @change="(v: unknown) => set({ targets: v as ObjectId[] })"
       />
-      <button v-if="onObjects && selection.length > 0" class="word" type="button" @click="addSelected">
+      <a-button
+        v-if="onObjects && selection.length > 0"
+        class="word"
+        type="link"
+        size="small"
+        @click="addSelected"
+      >
         + {{ selection.length === 1 ? 'what is selected' : `${selection.length} selected` }}
-      </button>
+      </a-button>
       <span class="grow" />
-      <button class="icon-button" type="button" aria-label="Remove action" @click="emit('remove')">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Remove action"
+        @click="emit('remove')"
+      >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <ActionAmount :action="action" @change="(change, gesture) => set(change, gesture)" />
     <TimingFields
@@ -88,9 +100,10 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
       @begins="(share) => emit('begins', share)"
     />
     <template v-if="onObjects && action.targets.length > 1">
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="action.vary !== null"
         @click="
           varies = action.vary === null;
@@ -98,7 +111,7 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
         "
       >
         Vary: each a little otherwise
-      </button>
+      </a-button>
       <VaryFields
         v-if="action.vary"
         :vary="action.vary"

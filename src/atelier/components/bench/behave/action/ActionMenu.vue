@@ -9,7 +9,7 @@ const emit = defineEmits<{ choose: [kind: ActionKind] }>();
 
 <template>
   <a-dropdown :trigger="['click']">
-    <button class="word" type="button">{{ label }}</button>
+    <a-button class="word" type="link" size="small">{{ label }}</a-button>
     <template #overlay>
       <a-menu class="menu" @click="({ key }: { key: string | number }) => emit('choose', key as ActionKind)">
         <a-menu-item-group v-for="[title, kinds] in ACTIONS_BY_GROUP" :key="title" :title="title">

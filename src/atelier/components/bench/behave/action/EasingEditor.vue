@@ -108,7 +108,7 @@ const isThis = (handles: Handles): boolean =>
     </svg>
     <div class="side">
       <div class="row wrap">
-        <button
+        <a-button
           v-for="[kind, words] in [
             ['named', 'By name'],
             ['bezier', 'Drawn'],
@@ -117,37 +117,40 @@ const isThis = (handles: Handles): boolean =>
           ] as const"
           :key="kind"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="sort === kind"
           @click="choose(kind)"
         >
           {{ words }}
-        </button>
+        </a-button>
       </div>
       <div v-if="sort === 'named'" class="row wrap">
-        <button
+        <a-button
           v-for="{ value, label } in named"
           :key="value"
           class="chip small"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="easing === value"
           @click="emit('change', value, null)"
         >
           {{ label }}
-        </button>
+        </a-button>
       </div>
       <template v-else-if="bezier">
         <div class="row wrap">
-          <button
+          <a-button
             v-for="{ name, handles } in css"
             :key="name"
             class="chip small num"
-            type="button"
+            size="small"
+            shape="round"
             :aria-pressed="isThis(handles)"
             @click="emit('change', { kind: 'bezier', handles: [...handles] }, null)"
           >
             {{ name }}
-          </button>
+          </a-button>
         </div>
         <p class="num soft">cubic-bezier({{ bezier.join(', ') }})</p>
         <p class="soft">Drag the handles, or move them with the arrow keys.</p>

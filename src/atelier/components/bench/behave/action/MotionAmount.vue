@@ -145,14 +145,15 @@ const captured = computed(() => {
       :options="modes(AXES)"
       @change="(v: unknown) => set({ axis: v })"
     />
-    <button
+    <a-button
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="action.radius !== null"
       @click="set({ radius: action.radius === null ? 0.15 : null })"
     >
       Own radius
-    </button>
+    </a-button>
     <GestureField
       v-if="action.radius !== null"
       class="small"
@@ -164,17 +165,24 @@ const captured = computed(() => {
       :digits="1"
       @change="(v) => set({ radius: v / 100 }, 'radius')"
     />
-    <button
+    <a-button
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="action.clockwise"
       @click="set({ clockwise: !action.clockwise })"
     >
       Clockwise
-    </button>
-    <button class="chip" type="button" :aria-pressed="action.turns" @click="set({ turns: !action.turns })">
+    </a-button>
+    <a-button
+      class="chip"
+      size="small"
+      shape="round"
+      :aria-pressed="action.turns"
+      @click="set({ turns: !action.turns })"
+    >
       Turns along
-    </button>
+    </a-button>
   </div>
   <div v-else-if="action.kind === 'follow'" class="line">
     <ChoiceField

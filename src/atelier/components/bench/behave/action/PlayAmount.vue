@@ -54,14 +54,15 @@ const clips = computed(() => {
         :max="3600"
         @change="(from) => set({ from }, 'from')"
       />
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="action.to !== null"
         @click="set({ to: action.to === null ? 1 : null })"
       >
         {{ action.to === null ? 'to its end' : 'to' }}
-      </button>
+      </a-button>
       <GestureField
         v-if="action.to !== null"
         class="small"

@@ -69,28 +69,37 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         :max="100"
         @change="(v) => emit('begins', v / 100)"
     /></label>
-    <button
+    <a-button
       v-if="mayComeBack"
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="action.thereAndBack"
       @click="set({ thereAndBack: !action.thereAndBack })"
     >
       There and back
-    </button>
-    <button
+    </a-button>
+    <a-button
       v-if="mayPutBack"
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="action.after === 'return'"
       title="When it has ended, all is as it was before"
       @click="set({ after: action.after === 'return' ? 'stay' : 'return' })"
     >
       Then as before
-    </button>
-    <button v-if="eases" class="chip" type="button" :aria-expanded="curve" @click="curve = !curve">
+    </a-button>
+    <a-button
+      v-if="eases"
+      class="chip"
+      size="small"
+      shape="round"
+      :aria-expanded="curve"
+      @click="curve = !curve"
+    >
       Curve: {{ easingWords(action.easing) }}
-    </button>
+    </a-button>
   </div>
   <EasingEditor
     v-if="eases && curve"

@@ -45,15 +45,16 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
         :max="100"
         @change="(v) => set({ amount: v / 100 }, 'vary-amount')"
     /></label>
-    <button
+    <a-button
       class="icon-button"
-      type="button"
+      type="text"
+      size="small"
       aria-label="Throw again"
       title="Another way of differing"
       @click="set({ seed: ((vary.seed * 75 + 74) % 65537) % 65536 })"
     >
       <Dices :size="15" />
-    </button>
+    </a-button>
   </div>
 </template>
 

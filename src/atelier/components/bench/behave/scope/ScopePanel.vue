@@ -147,7 +147,9 @@ const editing = ref<number | null>(null);
         :options="takes"
         @change="compare"
       />
-      <button class="word" type="button" :disabled="store.signals.length >= 20" @click="add">+ Signal</button>
+      <a-button class="word" type="link" size="small" :disabled="store.signals.length >= 20" @click="add"
+        >+ Signal</a-button
+      >
     </div>
     <div
       ref="box"
@@ -158,14 +160,15 @@ const editing = ref<number | null>(null);
     >
       <div v-for="(drawn, i) in lines" :key="i" class="lane">
         <div class="row said" @click.stop>
-          <button
+          <a-button
             class="word cut"
-            type="button"
+            type="link"
+            size="small"
             :aria-expanded="editing === i"
             @click="editing = editing === i ? null : i"
           >
             {{ signalWords(document.effect, drawn.signal) }}
-          </button>
+          </a-button>
           <span
             class="num value"
             :aria-label="`${signalWords(document.effect, drawn.signal)} at ${time.toFixed(2)} seconds`"
@@ -175,14 +178,15 @@ const editing = ref<number | null>(null);
             >beside: {{ shown(valueAt(store.otherChronicle, i, time)) }}</span
           >
           <span class="grow" />
-          <button
+          <a-button
             class="icon-button"
-            type="button"
+            type="text"
+            size="small"
             aria-label="Remove this signal"
             @click="store.signals = store.signals.filter((_, n) => n !== i)"
           >
             <Trash2 :size="12" />
-          </button>
+          </a-button>
         </div>
         <div v-if="editing === i" class="edit" @click.stop>
           <SignalFields :signal="drawn.signal" @change="(signal) => set(i, signal)" />

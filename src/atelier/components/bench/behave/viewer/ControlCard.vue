@@ -12,6 +12,7 @@ import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
 import DriveRow from './DriveRow.vue';
+import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ control: Control }>();
 const document = useEffectStore();
@@ -22,7 +23,6 @@ const set = (change: object, gesture: string | null = null): void =>
     putControl({ ...props.control, ...change } as Control),
     gesture && `${gesture}-${props.control.id}`,
   );
-const text = (event: Event): string => (event.target as HTMLInputElement).value;
 const drives = computed(() =>
   Object.values(document.effect.drives)
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
@@ -62,13 +62,12 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
   <article class="card" :aria-label="`${SAYS[control.kind]} ${control.name}`">
     <div class="row">
       <span class="faint kind">{{ SAYS[control.kind] }}</span>
-      <input
-        class="text grow"
-        type="text"
-        maxlength="80"
-        aria-label="Name of the control"
+      <TextField
+        class="grow"
+        label="Name of the control"
         :value="control.name"
-        @change="(e) => set({ name: text(e).trim() || SAYS[control.kind] })"
+        :most="80"
+        @change="(name) => set({ name: name.trim() || SAYS[control.kind] })"
       />
       <ChoiceField
         v-if="choices.scenes.value.length > 0"
@@ -78,14 +77,15 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         :options="[{ value: '', label: 'in every scene' }, ...choices.scenes.value]"
         @change="(v) => set({ scene: v === '' ? null : v })"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Delete control"
         @click="document.edit(removeControl(document.effect, control.id))"
       >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <div v-if="control.kind === 'slider'" class="line">
       <label
@@ -114,13 +114,12 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :digits="2"
           @change="(start) => set({ start }, 'start')" /></label
       ><label
-        >Unit<input
-          class="text unit"
-          type="text"
-          maxlength="12"
-          aria-label="Unit"
+        >Unit<TextField
+          class="unit"
+          label="Unit"
           :value="control.unit"
-          @change="(e) => set({ unit: text(e) })"
+          :most="12"
+          @change="(unit) => set({ unit })"
       /></label>
       <label
         >Left icon<ChoiceField
@@ -140,20 +139,19 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
     </div>
     <template v-else-if="control.kind === 'choice'">
       <div v-for="(option, i) in control.options" :key="i" class="row">
-        <input
-          type="radio"
+        <a-radio
+          class="starts"
           :name="`start-${control.id}`"
           :checked="control.start === i + 1"
           :aria-label="`Starts with ${option.name}`"
           @change="set({ start: i + 1 })"
         />
-        <input
-          class="text grow"
-          type="text"
-          maxlength="80"
-          :aria-label="`Name of option ${i + 1}`"
+        <TextField
+          class="grow"
+          :label="`Name of option ${i + 1}`"
           :value="option.name"
-          @change="(e) => setOption(i, { name: text(e).trim() })"
+          :most="80"
+          @change="(name) => setOption(i, { name: name.trim() })"
         />
         <ChoiceField
           :label="`Thumbnail of option ${i + 1}`"
@@ -162,19 +160,21 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :options="pictures"
           @change="(v) => setOption(i, { picture: picture(v) })"
         />
-        <button
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :aria-label="`Delete option ${i + 1}`"
           :disabled="control.options.length <= 1"
           @click="set({ options: control.options.filter((_, n) => n !== i), start: 1 })"
         >
           <Trash2 :size="13" />
-        </button>
+        </a-button>
       </div>
-      <button
+      <a-button
         class="word"
-        type="button"
+        type="link"
+        size="small"
         :disabled="control.options.length >= MOST_OPTIONS"
         @click="
           set({
@@ -183,7 +183,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         "
       >
         + Option
-      </button>
+      </a-button>
     </template>
     <label v-else-if="control.kind === 'switch'" class="row soft">
       <a-switch
@@ -196,9 +196,9 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
     </label>
     <p v-else class="soft">It sets off cues: choose <i>control is used</i> in one.</p>
     <DriveRow v-for="d in drives" :key="d.id" :drive="d" bound />
-    <button v-if="control.kind !== 'button'" class="word" type="button" @click="drive">
+    <a-button v-if="control.kind !== 'button'" class="word" type="link" size="small" @click="drive">
       + What it drives
-    </button>
+    </a-button>
   </article>
 </template>
 
@@ -235,16 +235,10 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
 .line label:has(.choice) {
   width: auto;
 }
-.text {
-  height: 26px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
+.starts {
+  margin: 0;
 }
-.unit {
+.ant-input.unit {
   width: 60px;
 }
 </style>

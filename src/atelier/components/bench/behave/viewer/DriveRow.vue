@@ -110,14 +110,15 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         aria-label="It drives"
         @change="(v: unknown) => set({ enabled: Boolean(v) })"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Take the drive off"
         @click="document.edit(removeDrive(drive.id))"
       >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <div class="line">
       <GestureField
@@ -153,15 +154,16 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         :digits="3"
         @change="(v) => setEnd('to', 1, v)"
       />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Turn it round"
         title="Turn it round"
         @click="turnRound"
       >
         <ArrowLeftRight :size="13" />
-      </button>
+      </a-button>
       <span class="soft">behind by</span>
       <GestureField
         class="small"
@@ -174,15 +176,18 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         :value="drive.lag"
         @change="(lag) => set({ lag }, 'lag')"
       />
-      <button class="chip" type="button" :aria-expanded="curve" @click="curve = !curve">Curve</button>
-      <button
+      <a-button class="chip" size="small" shape="round" :aria-expanded="curve" @click="curve = !curve"
+        >Curve</a-button
+      >
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="drive.remap.bounded"
         @click="set({ remap: { ...drive.remap, bounded: !drive.remap.bounded } })"
       >
         Stays within
-      </button>
+      </a-button>
     </div>
     <EasingEditor
       v-if="curve"

@@ -10,6 +10,7 @@ import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import ConditionList from '../ConditionList.vue';
 import TriggerList from '../TriggerList.vue';
+import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ prompt: Prompt }>();
 const document = useEffectStore();
@@ -37,14 +38,13 @@ const choose = (v: string): void =>
         :options="ready"
         @change="choose"
       />
-      <input
+      <TextField
         v-if="prompt.text.kind === 'own'"
-        class="text grow"
-        type="text"
-        maxlength="120"
-        aria-label="Own words"
+        class="grow"
+        label="Own words"
         :value="prompt.text.text"
-        @change="(e) => set({ text: { kind: 'own', text: (e.target as HTMLInputElement).value } })"
+        :most="120"
+        @change="(text) => set({ text: { kind: 'own', text } })"
       />
       <span
         v-else
@@ -56,14 +56,15 @@ const choose = (v: string): void =>
             .join(' · ')
         }}</span
       >
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Delete prompt"
         @click="document.edit(removePrompt(document.effect, prompt.id))"
       >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <p class="soft">Shown when</p>
     <TriggerList
@@ -111,14 +112,5 @@ const choose = (v: string): void =>
 }
 .small {
   width: 68px;
-}
-.text {
-  height: 26px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -18,6 +18,7 @@ import GestureField from '../../../common/GestureField.vue';
 import ControlCard from './ControlCard.vue';
 import DriveRow from './DriveRow.vue';
 import PromptCard from './PromptCard.vue';
+import TextField from '../../../common/TextField.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -61,7 +62,6 @@ const addDrive = (): void =>
       'Let a signal drive something',
     ),
   );
-const text = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -69,15 +69,16 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
     <section aria-label="Controls">
       <div class="row">
         <h2 class="grow">Controls</h2>
-        <button
+        <a-button
           v-for="[kind, name] in KINDS"
           :key="kind"
           class="word"
-          type="button"
+          type="link"
+          size="small"
           @click="addControl(kind, name)"
         >
           + {{ name }}
-        </button>
+        </a-button>
       </div>
       <p v-if="controls.length === 0" class="soft">
         A control is what the viewer gets on the screen: a slider that drives a number, a choice, a switch, a
@@ -88,7 +89,7 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
     <section aria-label="Prompts">
       <div class="row">
         <h2 class="grow">Prompts</h2>
-        <button class="word" type="button" @click="addPrompt">+ Prompt</button>
+        <a-button class="word" type="link" size="small" @click="addPrompt">+ Prompt</a-button>
       </div>
       <p v-if="prompts.length === 0" class="soft">
         A prompt is a short line that tells the viewer what to do.
@@ -98,7 +99,7 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
     <section aria-label="Driven by signals">
       <div class="row">
         <h2 class="grow">Driven by signals</h2>
-        <button class="word" type="button" @click="addDrive">+ Drive</button>
+        <a-button class="word" type="link" size="small" @click="addDrive">+ Drive</a-button>
       </div>
       <p v-if="drives.length === 0" class="soft">
         A signal can drive a number all the time: the wider the mouth, the larger the crown.
@@ -108,19 +109,18 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
     <section aria-label="Variables">
       <div class="row">
         <h2 class="grow">Variables</h2>
-        <button class="word" type="button" @click="addVariable">+ Variable</button>
+        <a-button class="word" type="link" size="small" @click="addVariable">+ Variable</a-button>
       </div>
       <p v-if="variables.length === 0" class="soft">
         A number that cues set and ask about: how often, which step, lit or not.
       </p>
       <div v-for="variable in variables" :key="variable.id" class="card row">
-        <input
-          class="text grow"
-          type="text"
-          maxlength="80"
-          aria-label="Name of the variable"
+        <TextField
+          class="grow"
+          label="Name of the variable"
           :value="variable.name"
-          @change="(e) => document.edit(putVariable({ ...variable, name: text(e).trim() }))"
+          :most="80"
+          @change="(name) => document.edit(putVariable({ ...variable, name: name.trim() }))"
         />
         <span class="soft">starts at</span>
         <GestureField
@@ -130,14 +130,15 @@ const text = (event: Event): string => (event.target as HTMLInputElement).value;
           :digits="2"
           @change="(start) => document.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
         />
-        <button
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           aria-label="Delete variable"
           @click="document.edit(removeVariable(document.effect, variable.id))"
         >
           <Trash2 :size="13" />
-        </button>
+        </a-button>
       </div>
     </section>
   </div>
@@ -161,14 +162,5 @@ section {
 }
 .small {
   width: 76px;
-}
-.text {
-  height: 26px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -100,46 +100,50 @@ const idle = computed(() => problems.value.length);
           :dropdown-match-select-width="340"
           @change="(v: unknown) => addNode(v as NodeType)"
         />
-        <button
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           title="Copy the selected nodes"
           aria-label="Copy the selected nodes"
           :disabled="selected.length === 0"
           @click="copy"
         >
           <Copy :size="14" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           title="Delete the selected nodes"
           aria-label="Delete the selected nodes"
           :disabled="selected.length === 0"
           @click="remove(selected)"
         >
           <Trash2 :size="14" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           title="Lay the nodes out in columns"
           aria-label="Lay the nodes out in columns"
           @click="arrange"
         >
           <WandSparkles :size="14" />
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="icon-button"
-          type="button"
+          type="text"
+          size="small"
           :aria-pressed="desk.style.wide"
           :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
           :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
           @click="desk.style.wide = !desk.style.wide"
         >
           <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
-        </button>
-        <button class="word" type="button" @click="drop">Do without</button>
+        </a-button>
+        <a-button class="word" type="link" size="small" @click="drop">Do without</a-button>
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
       <MaterialProblems :material="material" />

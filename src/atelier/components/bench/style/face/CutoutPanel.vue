@@ -43,7 +43,9 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
     <div class="head">
       <h2>{{ cutout.name }}</h2>
       <span class="grow" />
-      <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
+      <a-button class="chip" size="small" shape="round" @click="desk.selected = null"
+        ><X :size="13" /> Close</a-button
+      >
     </div>
     <p class="soft">
       A live part of the face. It begins where it is on the face, so it is seen once it is moved, grows, or
@@ -90,18 +92,25 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
           @done="done"
         />
         <div class="chips">
-          <button
+          <a-button
             class="chip"
-            type="button"
+            size="small"
+            shape="round"
             :aria-pressed="cutout.made"
             title="Off, it is the camera picture as it comes"
             @click="set({ made: !cutout.made })"
           >
             With make-up and shape
-          </button>
-          <button class="chip" type="button" :aria-pressed="cutout.flip" @click="set({ flip: !cutout.flip })">
+          </a-button>
+          <a-button
+            class="chip"
+            size="small"
+            shape="round"
+            :aria-pressed="cutout.flip"
+            @click="set({ flip: !cutout.flip })"
+          >
             Mirrored
-          </button>
+          </a-button>
         </div>
       </div>
       <OutlineDrawer

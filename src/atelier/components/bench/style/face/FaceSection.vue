@@ -64,32 +64,36 @@ const shown = computed(() =>
   <CutoutPanel v-else-if="selected?.kind === 'cutout'" :cutout="selected" />
   <section v-else aria-label="Make-up">
     <div class="faces" role="group" aria-label="Face that make-up goes on">
-      <button
+      <a-button
         v-for="one in shown"
         :key="one.face"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="face === one.face"
         @click="face = one.face"
       >
         {{ one.label }}
-      </button>
+      </a-button>
       <span class="grow" />
-      <button
+      <a-button
         v-if="count > 0 && face !== 'every'"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         @click="copyLookTo(face, other)"
       >
         <Copy :size="13" /> Copy to face {{ other }}
-      </button>
+      </a-button>
     </div>
     <MakeUpKit :face="face" />
     <section class="own" aria-label="Layers of your own">
-      <button class="chip" type="button" @click="own('mask')"><Brush :size="13" /> Paint a colour</button>
-      <button class="chip" type="button" @click="own('picture')">
+      <a-button class="chip" size="small" shape="round" @click="own('mask')"
+        ><Brush :size="13" /> Paint a colour</a-button
+      >
+      <a-button class="chip" size="small" shape="round" @click="own('picture')">
         <Brush :size="13" /> Paint a picture, write, stick on
-      </button>
+      </a-button>
     </section>
     <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
     <LooksPanel :face="face" />

@@ -9,6 +9,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
 const document = useEffectStore();
@@ -25,16 +26,13 @@ const keep = (): void => {
   const id = keepLook(props.face);
   if (id) renaming.value = id;
 };
-const rename = (id: string, event: Event): void => {
-  const name = (event.target as HTMLInputElement).value;
+const rename = (id: string, name: string): void => {
   if (name.trim()) document.edit(changeLook(document.effect, id as LookId, name));
-  renaming.value = null;
 };
 const mixed = (percent: number): void => {
   mix.share = percent / 100;
   wearMix(first.value, second.value, mix.share, props.face);
 };
-const focus = (el: unknown): void => (el as HTMLInputElement | null)?.select();
 </script>
 
 <template>
@@ -42,39 +40,53 @@ const focus = (el: unknown): void => (el as HTMLInputElement | null)?.select();
     <h2>Looks</h2>
     <ul class="looks">
       <li v-for="look in looks" :key="look.id">
-        <input
+        <TextField
           v-if="renaming === look.id"
-          :ref="focus"
           class="name"
+          chosen
           :value="look.name"
-          :aria-label="`Name of ${look.name}`"
-          @keydown.enter="(e) => rename(look.id, e)"
-          @keydown.esc="renaming = null"
-          @blur="(e) => rename(look.id, e)"
+          :label="`Name of ${look.name}`"
+          :most="80"
+          @change="(text) => rename(look.id, text)"
+          @done="renaming = null"
         />
-        <button v-else class="chip" type="button" :title="look.about" @click="wear(look, face)">
+        <a-button
+          v-else
+          class="chip"
+          size="small"
+          shape="round"
+          :title="look.about"
+          @click="wear(look, face)"
+        >
           {{ look.name }}
-        </button>
+        </a-button>
         <template v-if="look.own && renaming !== look.id">
-          <button class="word" type="button" :aria-label="`Rename ${look.name}`" @click="renaming = look.id">
+          <a-button
+            class="word"
+            type="link"
+            size="small"
+            :aria-label="`Rename ${look.name}`"
+            @click="renaming = look.id"
+          >
             Rename
-          </button>
-          <button
+          </a-button>
+          <a-button
             class="icon-button"
-            type="button"
+            type="text"
+            size="small"
             :aria-label="`Delete the look ${look.name}`"
             @click="document.edit(removeLook(document.effect, look.id as LookId))"
           >
             <Trash2 :size="13" />
-          </button>
+          </a-button>
         </template>
       </li>
     </ul>
     <p class="soft">
       A look takes the place of the layers on this face; one undo brings them back.
-      <button class="word" type="button" :disabled="!hasLayers" @click="keep">
+      <a-button class="word" type="link" size="small" :disabled="!hasLayers" @click="keep">
         <Bookmark :size="12" /> Keep what is on the face
-      </button>
+      </a-button>
     </p>
     <h2>Between two looks</h2>
     <div class="pair">
@@ -120,15 +132,8 @@ h2 {
   display: inline-flex;
   align-items: center;
 }
-.name {
+.ant-input.name {
   width: 130px;
-  height: 26px;
-  padding: 0 8px;
-  border: 1px solid var(--accent);
-  border-radius: 13px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
 }
 .pair {
   display: grid;

@@ -87,34 +87,42 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
     <section aria-label="More on the face">
       <h2>More</h2>
       <div class="extras">
-        <button
+        <a-button
           v-for="kind in FACE_EXTRAS"
           :key="kind"
-          type="button"
           class="chip"
+          size="small"
+          shape="round"
           :aria-pressed="extraOn(kind, face) !== undefined"
           @click="putExtra(kind, face)"
         >
           <component :is="EXTRA_ICONS[kind]" :size="13" /> {{ EXTRA_WORDS[kind] }}
-        </button>
-        <button class="chip" type="button" :aria-pressed="morph !== undefined" @click="reshapeFace">
+        </a-button>
+        <a-button
+          class="chip"
+          size="small"
+          shape="round"
+          :aria-pressed="morph !== undefined"
+          @click="reshapeFace"
+        >
           <SmilePlus :size="13" /> Shape of the face
-        </button>
+        </a-button>
       </div>
     </section>
     <section aria-label="Cut out of the face">
       <h2>Cut out, live</h2>
       <div class="extras">
-        <button
+        <a-button
           v-for="part in CUTOUT_PARTS"
           :key="part"
-          type="button"
           class="chip"
+          size="small"
+          shape="round"
           title="A live copy of it, to be put anywhere"
           @click="addCutout(part, face)"
         >
           <Scissors :size="13" /> {{ CUTOUT_WORDS[part] }}
-        </button>
+        </a-button>
       </div>
     </section>
     <div

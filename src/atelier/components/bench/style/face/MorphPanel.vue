@@ -95,21 +95,24 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
   <section aria-label="Shape of the face">
     <div class="head">
       <h2>Shape of the face</h2>
-      <button
+      <a-button
         v-for="one in all.length > 1 ? all : []"
         :key="one.id"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="one.id === morph.id"
         @click="desk.selected = one.id"
       >
         {{ one.name }}
-      </button>
+      </a-button>
       <span class="grow" />
-      <button class="chip" type="button" title="Morphs add up" @click="addMorph(face)">
+      <a-button class="chip" size="small" shape="round" title="Morphs add up" @click="addMorph(face)">
         <Plus :size="13" /> Another
-      </button>
-      <button class="chip" type="button" @click="desk.selected = null"><X :size="13" /> Close</button>
+      </a-button>
+      <a-button class="chip" size="small" shape="round" @click="desk.selected = null"
+        ><X :size="13" /> Close</a-button
+      >
     </div>
     <SliderField
       name="Amount"
@@ -149,11 +152,13 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
             not-found-content="No model in this effect yet: bring one in."
             @change="(v: unknown) => choose(v as AssetId)"
           />
-          <button v-if="mesh" class="chip" type="button" @click="takeMeshOff(morph.id)">Take off</button>
+          <a-button v-if="mesh" class="chip" size="small" shape="round" @click="takeMeshOff(morph.id)"
+            >Take off</a-button
+          >
         </div>
         <p v-if="measuring" class="soft" role="status">
           Laying {{ measuring.name }} onto the face…
-          <button class="word" type="button" @click="measuring.abort.abort()">Cancel</button>
+          <a-button class="word" type="link" size="small" @click="measuring.abort.abort()">Cancel</a-button>
         </p>
         <p v-else-if="mesh" class="soft" role="status">
           {{ meshAsset ? '' : 'The model is gone; its shape is kept. ' }}Fits to {{ percent(mesh.error) }} of
@@ -163,15 +168,23 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
         <InlineNotice v-if="trouble" closable @close="trouble = null">{{ trouble }}</InlineNotice>
         <InlineNotice v-if="changed && !measuring" kind="warning">
           {{ meshAsset!.name }} has changed since it was measured.
-          <button class="word" type="button" @click="choose(meshAsset!.id)">Measure it again</button>
+          <a-button class="word" type="link" size="small" @click="choose(meshAsset!.id)"
+            >Measure it again</a-button
+          >
         </InlineNotice>
         <div class="line">
-          <button class="chip" type="button" :disabled="measuring !== null" @click="input?.click()">
+          <a-button
+            class="chip"
+            size="small"
+            shape="round"
+            :disabled="measuring !== null"
+            @click="input?.click()"
+          >
             <Upload :size="13" /> Bring in a mesh
-          </button>
-          <button class="chip" type="button" @click="giveFaceToSculpt">
+          </a-button>
+          <a-button class="chip" size="small" shape="round" @click="giveFaceToSculpt">
             <Download :size="13" /> A face to sculpt
-          </button>
+          </a-button>
           <input
             ref="input"
             type="file"
@@ -209,9 +222,9 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
         />
       </section>
     </div>
-    <button v-if="moved" class="word" type="button" @click="set({ sliders: {} })">
+    <a-button v-if="moved" class="word" type="link" size="small" @click="set({ sliders: {} })">
       Set all sliders to 0
-    </button>
+    </a-button>
   </section>
 </template>
 

@@ -79,31 +79,35 @@ const save = async (): Promise<void> => {
 <template>
   <section class="painter" aria-label="Painter">
     <header>
-      <button class="chip" type="button" @click="painter.close()"><ArrowLeft :size="13" /> Make-up</button>
+      <a-button class="chip" size="small" shape="round" @click="painter.close()"
+        ><ArrowLeft :size="13" /> Make-up</a-button
+      >
       <b class="cut">{{ painter.layer?.name }}</b>
       <span class="soft">{{ isMask ? 'where it is seen' : 'its picture' }}</span>
       <span class="grow" />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-pressed="desk.style.wide"
         :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the painter over the Stack'"
         :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
         @click="desk.style.wide = !desk.style.wide"
       >
         <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
-      </button>
+      </a-button>
       <span class="soft" role="status">{{ painter.pending > 0 ? 'keeping' : '' }}</span>
     </header>
     <InlineNotice v-if="painter.error">
-      {{ painter.error }} <button class="word" type="button" @click="painter.retry()">Try again</button>
+      {{ painter.error }}
+      <a-button class="word" type="link" size="small" @click="painter.retry()">Try again</a-button>
     </InlineNotice>
     <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
     <InlineNotice v-if="asked">
       {{ asked.name }} is {{ asked.width }} × {{ asked.height }} pixels; the face layout is a square.
-      <button class="word" type="button" @click="lie(asked!, 'whole')">Keep its shape</button>
-      <button class="word" type="button" @click="lie(asked!, 'stretched')">Stretch it</button>
-      <button class="word" type="button" @click="asked = null">Leave it</button>
+      <a-button class="word" type="link" size="small" @click="lie(asked!, 'whole')">Keep its shape</a-button>
+      <a-button class="word" type="link" size="small" @click="lie(asked!, 'stretched')">Stretch it</a-button>
+      <a-button class="word" type="link" size="small" @click="asked = null">Leave it</a-button>
     </InlineNotice>
     <div class="row">
       <div class="tools" role="radiogroup" aria-label="Tool">
@@ -121,29 +125,38 @@ const save = async (): Promise<void> => {
           <component :is="ICONS[one]" :size="16" />
         </button>
       </div>
-      <button
+      <a-button
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="painter.mirrored"
         title="What is done on one half is done on the other"
         @click="painter.mirrored = !painter.mirrored"
       >
         <FlipHorizontal2 :size="13" /> Both halves
-      </button>
+      </a-button>
       <span class="grow" />
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         aria-label="Smaller"
         :disabled="zoom === 1"
         @click="zoomBy(-1)"
       >
         <ZoomOut :size="15" />
-      </button>
+      </a-button>
       <span class="zoom">{{ Math.round(zoom * 100) }} %</span>
-      <button class="icon-button" type="button" aria-label="Larger" :disabled="zoom === 6" @click="zoomBy(1)">
+      <a-button
+        class="icon-button"
+        type="text"
+        size="small"
+        aria-label="Larger"
+        :disabled="zoom === 6"
+        @click="zoomBy(1)"
+      >
         <ZoomIn :size="15" />
-      </button>
+      </a-button>
     </div>
     <div class="work">
       <PainterCanvas :net="net" :regions="regions" :zoom="zoom" />
@@ -181,36 +194,49 @@ const save = async (): Promise<void> => {
           :value="painter.brush.colour"
           @change="(v) => (painter.brush.colour = v)"
         />
-        <button
+        <a-button
           v-if="!brushed"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="painter.takesAway"
           @click="painter.takesAway = !painter.takesAway"
         >
           Takes away
-        </button>
+        </a-button>
         <h3>All of it</h3>
         <div class="chips">
-          <button class="chip" type="button" @click="painter.all('fill')">Fill</button>
-          <button class="chip" type="button" @click="painter.all('clear')">Clear</button>
-          <button class="chip" type="button" @click="painter.all('flip')">Flip</button>
-          <button class="chip" type="button" @click="painter.all('leftOver')">Left to right</button>
-          <button class="chip" type="button" @click="painter.all('rightOver')">Right to left</button>
+          <a-button class="chip" size="small" shape="round" @click="painter.all('fill')">Fill</a-button>
+          <a-button class="chip" size="small" shape="round" @click="painter.all('clear')">Clear</a-button>
+          <a-button class="chip" size="small" shape="round" @click="painter.all('flip')">Flip</a-button>
+          <a-button class="chip" size="small" shape="round" @click="painter.all('leftOver')"
+            >Left to right</a-button
+          >
+          <a-button class="chip" size="small" shape="round" @click="painter.all('rightOver')"
+            >Right to left</a-button
+          >
         </div>
         <h3>Placed on it</h3>
         <StampBar />
         <h3>Beneath</h3>
         <div class="chips">
-          <button class="chip" type="button" :aria-pressed="regions" @click="regions = !regions">
+          <a-button
+            class="chip"
+            size="small"
+            shape="round"
+            :aria-pressed="regions"
+            @click="regions = !regions"
+          >
             Regions
-          </button>
-          <button class="chip" type="button" :aria-pressed="net" @click="net = !net">Net</button>
+          </a-button>
+          <a-button class="chip" size="small" shape="round" :aria-pressed="net" @click="net = !net"
+            >Net</a-button
+          >
         </div>
         <h3>File</h3>
         <div class="chips">
-          <button class="chip" type="button" @click="files?.click()">Bring in</button>
-          <button class="chip" type="button" @click="save">Save as PNG</button>
+          <a-button class="chip" size="small" shape="round" @click="files?.click()">Bring in</a-button>
+          <a-button class="chip" size="small" shape="round" @click="save">Save as PNG</a-button>
         </div>
         <input
           ref="files"

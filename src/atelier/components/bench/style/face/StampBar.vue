@@ -56,7 +56,7 @@ const stamp = computed(() => painter.stamp);
 
 <template>
   <div v-if="!stamp" class="begin">
-    <button class="chip" type="button" @click="write"><Type :size="13" /> Text</button>
+    <a-button class="chip" size="small" shape="round" @click="write"><Type :size="13" /> Text</a-button>
     <SelectField
       v-if="pictures.length > 0"
       name="Sticker to place"

@@ -106,17 +106,20 @@ const percent = (v: number): string => `${Math.round(100 * v)}`;
 <template>
   <div class="curves">
     <div class="channels" role="group" aria-label="Which colour">
-      <button
+      <a-button
         v-for="{ id, label } in CHANNELS"
         :key="id"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="channel === id"
         @click="channel = id"
       >
         {{ label }}<i v-if="!isStraight(step[id])" aria-label="changed">•</i>
-      </button>
-      <button class="word" type="button" :disabled="isStraight(points)" @click="reset">Straight</button>
+      </a-button>
+      <a-button class="word" type="link" size="small" :disabled="isStraight(points)" @click="reset"
+        >Straight</a-button
+      >
     </div>
     <svg
       ref="svg"

@@ -55,28 +55,32 @@ const write = async (): Promise<void> => {
     <template v-if="grade">
       <header>
         <h2>{{ grade.name }}</h2>
-        <button
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="desk.style.compareLine !== null"
           title="Shows the picture without its grades left of a line"
           @click="compare"
         >
           <SplitSquareHorizontal :size="13" /> Compare
-        </button>
-        <button class="chip" type="button" @click="write"><Download :size="13" /> Write as .cube</button>
+        </a-button>
+        <a-button class="chip" size="small" shape="round" @click="write"
+          ><Download :size="13" /> Write as .cube</a-button
+        >
       </header>
       <div v-if="grades.length > 1" class="chips" role="group" aria-label="Which grade">
-        <button
+        <a-button
           v-for="one in grades"
           :key="one.id"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="one.id === grade.id"
           @click="desk.selected = one.id"
         >
           {{ one.name }}
-        </button>
+        </a-button>
       </div>
       <SliderField
         name="Strength"
@@ -107,9 +111,9 @@ const write = async (): Promise<void> => {
       </ol>
       <p v-if="grade.steps.length === 0" class="soft">No step yet: the picture stays as it is.</p>
       <a-dropdown :trigger="['click']" :disabled="full">
-        <button class="word" type="button" :disabled="full">
+        <a-button class="word" type="link" size="small" :disabled="full">
           <Plus :size="13" /> {{ full ? `${MOST_GRADE_STEPS} steps are the most` : 'Add a step' }}
-        </button>
+        </a-button>
         <template #overlay>
           <a-menu @click="add">
             <a-menu-item v-for="kind in GRADE_STEP_KINDS" :key="kind">{{ GRADE_WORDS[kind] }}</a-menu-item>
@@ -123,7 +127,9 @@ const write = async (): Promise<void> => {
         Exposure, white balance, tone curves, a colour table (.cube or a strip of squares), vignette, grain,
         bloom: in the order you want, over the camera and everything on it.
       </p>
-      <button class="chip" type="button" @click="addNew('grade')"><Plus :size="13" /> Add a grade</button>
+      <a-button class="chip" size="small" shape="round" @click="addNew('grade')"
+        ><Plus :size="13" /> Add a grade</a-button
+      >
     </div>
   </section>
 </template>

@@ -97,43 +97,47 @@ const move = (by: number): void => {
   <li class="step" :class="{ off: !step.on }" :aria-label="words">
     <div class="head">
       <b>{{ words }}</b>
-      <button
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :disabled="first"
         :aria-label="`${words}: earlier`"
         title="Earlier"
         @click="move(-1)"
       >
         <ChevronUp :size="14" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :disabled="last"
         :aria-label="`${words}: later`"
         title="Later"
         @click="move(1)"
       >
         <ChevronDown :size="14" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="step.on ? `Switch ${words} off` : `Switch ${words} on`"
         :aria-pressed="!step.on"
         @click="change(step.kind, { on: !step.on })"
       >
         <Eye v-if="step.on" :size="14" /><EyeOff v-else :size="14" />
-      </button>
-      <button
+      </a-button>
+      <a-button
         class="icon-button"
-        type="button"
+        type="text"
+        size="small"
         :aria-label="`Remove ${words}`"
         @click="document.edit(removeGradeStep(document.effect, grade.id, step.id))"
       >
         <Trash2 :size="13" />
-      </button>
+      </a-button>
     </div>
     <CurveEditor
       v-if="step.kind === 'curves'"
@@ -154,8 +158,8 @@ const move = (by: number): void => {
       />
       <span v-else class="soft">
         Drop a .cube file or a table strip anywhere, or
-        <button class="word" type="button" @click="desk.openLibrary({ tab: 'stock' })">
-          look in the stock</button
+        <a-button class="word" type="link" size="small" @click="desk.openLibrary({ tab: 'stock' })">
+          look in the stock</a-button
         >.
       </span>
     </div>

@@ -78,16 +78,17 @@ const setOpacity = (percent: number): void =>
     <div class="field">
       <span class="soft">Lit</span>
       <div class="chips" role="group" aria-label="What lights it">
-        <button
+        <a-button
           v-for="one in SHADINGS"
           :key="one"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.shading === one"
           @click="set({ shading: one })"
         >
           {{ SHADING_WORDS[one] }}
-        </button>
+        </a-button>
       </div>
     </div>
     <ColourField
@@ -110,24 +111,26 @@ const setOpacity = (percent: number): void =>
     <div class="field">
       <span class="soft">Clear parts</span>
       <div class="chips" role="group" aria-label="What transparency does">
-        <button
+        <a-button
           v-for="one in ALPHAS"
           :key="one"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.alpha === one"
           @click="set({ alpha: one })"
         >
           {{ ALPHA_WORDS[one] }}
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.doubleSided"
           @click="set({ doubleSided: !material.doubleSided })"
         >
           Both sides
-        </button>
+        </a-button>
       </div>
     </div>
     <SliderField
@@ -161,16 +164,17 @@ const setOpacity = (percent: number): void =>
         @change="(v) => set({ [row.field]: v / scaleOf(row) }, row.field)"
         @done="done"
       />
-      <button
+      <a-button
         v-if="'field' in row && row.field === 'normalStrength'"
         class="chip"
-        type="button"
+        size="small"
+        shape="round"
         :aria-pressed="material.normalDown"
         title="Some programs paint the green of normal pictures the other way round; bumps then look like dents"
         @click="set({ normalDown: !material.normalDown })"
       >
         Bumps the other way round
-      </button>
+      </a-button>
     </template>
   </section>
 </template>

@@ -126,7 +126,9 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         <i class="soft">shell_basecolor, shell_normal, shell_orm, shell_emissive</i> find their places by
         their names.
       </span>
-      <button class="chip" type="button" :disabled="busy" @click="picker?.click()">Choose</button>
+      <a-button class="chip" size="small" shape="round" :disabled="busy" @click="picker?.click()"
+        >Choose</a-button
+      >
       <input
         ref="picker"
         class="hidden-text"
@@ -158,30 +160,33 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         @done="done"
       />
       <div v-if="material.mask" class="mask" role="group" aria-label="How the mask counts">
-        <button
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.mask.by === 'grey'"
           @click="changeMask({ by: 'grey' })"
         >
           By its grey
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.mask.by === 'alpha'"
           @click="changeMask({ by: 'alpha' })"
         >
           By its transparency
-        </button>
-        <button
+        </a-button>
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="material.mask.invert"
           @click="changeMask({ invert: !material.mask.invert })"
         >
           Turned over
-        </button>
+        </a-button>
       </div>
       <div class="uv" role="group" aria-label="How pictures lie on it">
         <template v-for="{ field, name, digits, step } in UV" :key="field">

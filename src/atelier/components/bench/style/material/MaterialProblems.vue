@@ -83,9 +83,9 @@ const shown = computed(() => problems.value.filter((p) => mend(p) !== null));
     >
     <InlineNotice v-for="(problem, i) in shown" :key="i" kind="error"
       >{{ problemWords(material, problem) }}
-      <button class="word" type="button" @click="mend(problem)?.run()">
+      <a-button class="word" type="link" size="small" @click="mend(problem)?.run()">
         {{ mend(problem)?.label }}
-      </button></InlineNotice
+      </a-button></InlineNotice
     >
   </div>
 </template>

@@ -21,6 +21,7 @@ import MaterialProblems from './MaterialProblems.vue';
 import StockChooser from './StockChooser.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useMaterial } from './use-material';
+import TextField from '../../../common/TextField.vue';
 
 const document = useEffectStore();
 const desk = useDeskStore();
@@ -37,8 +38,8 @@ const choose = (to: string): void => {
   if (object.value) wearOnSelected(id, slot.value);
   else desk.style.material = id;
 };
-const rename = (event: Event): void => {
-  const name = (event.target as HTMLInputElement).value.trim();
+const rename = (text: string): void => {
+  const name = text.trim();
   if (material.value && name) document.edit(changeMaterial(document.effect, material.value.id, { name }));
 };
 const makeOwn = (): void => {
@@ -62,24 +63,26 @@ const openCircuit = (): void => {
   <section aria-label="Material">
     <template v-if="object || all.length > 0">
       <div v-if="slots.length > 1" class="chips" role="group" aria-label="Which part of the model">
-        <button
+        <a-button
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="slot === ALL_SLOTS"
           @click="desk.style.slot = ALL_SLOTS"
         >
           All of it
-        </button>
-        <button
+        </a-button>
+        <a-button
           v-for="one in slots"
           :key="one.slot"
           class="chip"
-          type="button"
+          size="small"
+          shape="round"
           :aria-pressed="slot === one.slot"
           @click="desk.style.slot = one.slot"
         >
           {{ one.name }}
-        </button>
+        </a-button>
       </div>
       <div class="head">
         <span class="soft">{{ object ? `${object.name} is made of` : 'Materials of this effect' }}</span>
@@ -90,8 +93,12 @@ const openCircuit = (): void => {
           placeholder="Choose one"
           @change="(v: unknown) => choose(String(v))"
         />
-        <button class="chip" type="button" @click="addNewMaterial(slot)"><Plus :size="13" /> New</button>
-        <button class="chip" type="button" :aria-pressed="stock" @click="stock = !stock">Ready ones</button>
+        <a-button class="chip" size="small" shape="round" @click="addNewMaterial(slot)"
+          ><Plus :size="13" /> New</a-button
+        >
+        <a-button class="chip" size="small" shape="round" :aria-pressed="stock" @click="stock = !stock"
+          >Ready ones</a-button
+        >
       </div>
       <StockChooser
         v-if="stock"
@@ -105,29 +112,35 @@ const openCircuit = (): void => {
     </template>
     <template v-if="material">
       <div class="row who">
-        <input
+        <TextField
           class="name"
+          label="Name of the material"
           :value="material.name"
-          maxlength="80"
-          aria-label="Name of the material"
+          :most="80"
           @change="rename"
         />
         <span class="soft">{{
           wearers.length === 1 ? 'worn by one object' : `worn by ${wearers.length} objects`
         }}</span>
-        <button v-if="shared" class="word" type="button" @click="makeOwn">Make its own</button>
+        <a-button v-if="shared" class="word" type="link" size="small" @click="makeOwn">Make its own</a-button>
         <span class="grow" />
-        <button class="icon-button" type="button" aria-label="Delete the material" @click="remove">
+        <a-button
+          class="icon-button"
+          type="text"
+          size="small"
+          aria-label="Delete the material"
+          @click="remove"
+        >
           <Trash2 :size="14" />
-        </button>
+        </a-button>
       </div>
       <MaterialBalls :material="material" />
       <MaterialProblems :material="material" />
       <p class="circuit">
-        <button class="word" type="button" @click="openCircuit">
+        <a-button class="word" type="link" size="small" @click="openCircuit">
           <Sparkles :size="13" />
           {{ material.circuit ? 'Open its circuit' : 'Let a circuit make its look' }}
-        </button>
+        </a-button>
         <span v-if="material.circuit" class="soft">What its wires reach goes before the values below.</span>
       </p>
       <MaterialNumbers :material="material" />
@@ -179,20 +192,10 @@ const openCircuit = (): void => {
   gap: 8px;
   margin: 10px 0 6px;
 }
-.name {
+.ant-input.name {
   width: 170px;
-  padding: 3px 6px;
-  border: 1px solid transparent;
-  border-radius: 4px;
   background: none;
-  color: inherit;
-  font: inherit;
   font-weight: 600;
-}
-.name:hover,
-.name:focus {
-  border-color: var(--line);
-  background: var(--sheet);
 }
 .circuit {
   display: flex;

@@ -78,15 +78,16 @@ const setCrop = (i: number, percent: number): void => {
       option-filter-prop="label"
       @change="(v: unknown) => choose(String(v))"
     />
-    <button
+    <a-button
       v-if="value && removable"
       class="icon-button"
-      type="button"
+      type="text"
+      size="small"
       :aria-label="`Take off: ${label}`"
       @click="emit('change', null)"
     >
       <X :size="14" />
-    </button>
+    </a-button>
   </div>
   <div v-if="value?.from === 'camera'" class="camera">
     <NumberField
@@ -113,14 +114,15 @@ const setCrop = (i: number, percent: number): void => {
       @change="(v) => value?.from === 'camera' && emit('change', { ...value, blur: v / 100 }, 'blur')"
       @done="emit('done')"
     />
-    <button
+    <a-button
       class="chip"
-      type="button"
+      size="small"
+      shape="round"
       :aria-pressed="value.flip"
       @click="emit('change', { ...value, flip: !value.flip })"
     >
       Mirror
-    </button>
+    </a-button>
   </div>
 </template>
 
