@@ -63,7 +63,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg', 'npm-unknown'],
         pathNot:
-          'node_modules/(zod|immer|fast-json-patch|fflate|fast-xml-parser|saxes|fast-png|ag-psd|omggif|fontkit|@gltf-transform|meshoptimizer)/',
+          'node_modules/(zod|immer|fast-json-patch|fflate|fast-xml-parser|saxes|fast-png|ag-psd|omggif|fontkit|@gltf-transform|meshoptimizer|earcut)/',
       },
     },
     {

@@ -2,6 +2,7 @@
 /** The atelier: three pillars and a strip, the same in all five stages. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useEventListener } from '@vueuse/core';
 import type { Stage } from '../../core/checks/checks';
 import type { Anchor } from '../../core/document/schema';
 import { sentence } from '../../core/errors';
@@ -174,20 +175,15 @@ onMounted(() => {
   void open().then(() => {
     if (wantsPicture.value) void router.replace({ name: 'atelier', params: route.params });
   });
-  addEventListener('keydown', onKey);
-  addEventListener('beforeunload', onLeave);
-  addEventListener('pagehide', onHide);
-  globalThis.document.addEventListener('visibilitychange', onHide);
-  // A drop that another part takes over ends the hovering too.
-  addEventListener('drop', endHover, true);
 });
+useEventListener('keydown', onKey);
+useEventListener('beforeunload', onLeave);
+useEventListener('pagehide', onHide);
+useEventListener(globalThis.document, 'visibilitychange', onHide);
+// A drop that another part takes over ends the hovering too.
+useEventListener('drop', endHover, true);
 onBeforeUnmount(() => {
   painter.close();
-  removeEventListener('keydown', onKey);
-  removeEventListener('beforeunload', onLeave);
-  removeEventListener('pagehide', onHide);
-  globalThis.document.removeEventListener('visibilitychange', onHide);
-  removeEventListener('drop', endHover, true);
   desk.closeLibrary();
   imports.cancelAll();
   playback.useTake();

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Makes a creator's own take: who, what, where, in which light, through which camera. */
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { useEventListener } from '@vueuse/core';
 import { Redo2, Undo2 } from '@lucide/vue';
 import { sentence } from '../../core/errors';
 import { CAMERAS, FIRST_TAKE, PICTURE_PATHS, ROOMS } from '../../core/takes/library';
@@ -68,8 +69,7 @@ const onKey = (event: KeyboardEvent): void => {
   if (event.shiftKey) draft.value?.redo();
   else draft.value?.undo();
 };
-onMounted(() => addEventListener('keydown', onKey));
-onBeforeUnmount(() => removeEventListener('keydown', onKey));
+useEventListener('keydown', onKey);
 </script>
 
 <template>

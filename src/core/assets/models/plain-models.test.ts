@@ -37,6 +37,19 @@ describe('polygons become triangles', () => {
       expect(cross(subtract(b, a), subtract(c, a))[2]).toBeGreaterThan(0);
     }
   });
+  test('corners on a straight side change nothing', () => {
+    const l: Vec3[] = [
+      [0, 0, 0],
+      [1, 0, 0],
+      [2, 0, 0],
+      [2, 1, 0],
+      [1, 1, 0],
+      [1, 1.5, 0],
+      [1, 2, 0],
+      [0, 2, 0],
+    ];
+    expect(area(l, triangulate(l))).toBeCloseTo(3, 9);
+  });
   test('any star, in any plane, gives n - 2 triangles of the same area', () => {
     fc.assert(
       fc.property(
