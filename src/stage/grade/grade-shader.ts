@@ -5,7 +5,7 @@
  */
 import { GRAIN_REACH } from '../../core/grade/grain';
 import { PCG3D_GLSL } from '../../core/maths/hash';
-import type { PointKind, PointStep } from '../../core/grade/grade';
+import type { PointKind } from '../../core/grade/grade';
 
 export const SRGB_GLSL = /* glsl */ `
   vec3 toLinear(vec3 c) {
@@ -25,18 +25,17 @@ const TABLE_GLSL = /* glsl */ `
     vec3 cell = min(floor(at), size - 2.0);
     vec3 f = at - cell;
     ivec3 c = ivec3(cell);
-    // Along the axes, the one with the largest part first.
-    ivec3 first = f.r >= f.g ? (f.r >= f.b ? ivec3(1, 0, 0) : ivec3(0, 0, 1))
-                             : (f.g >= f.b ? ivec3(0, 1, 0) : ivec3(0, 0, 1));
-    ivec3 last = f.b < f.g ? (f.b < f.r ? ivec3(0, 0, 1) : ivec3(1, 0, 0))
-                           : (f.g < f.r ? ivec3(0, 1, 0) : ivec3(1, 0, 0));
-    if (first == last) last = ivec3(1, 1, 1) - first - (first.r == 1 ? ivec3(0, 1, 0) : ivec3(1, 0, 0));
+    // Along the axes, the one with the largest part first (Gustavson, "Simplex noise demystified", 2005).
+    vec3 g = step(f.gbr, f);
+    vec3 l = 1.0 - g.brg;
+    ivec3 first = ivec3(min(g, l));
+    ivec3 second = ivec3(max(g, l));
     float x = max(f.r, max(f.g, f.b));
     float z = min(f.r, min(f.g, f.b));
     float y = f.r + f.g + f.b - x - z;
     return (1.0 - x) * texelFetch(table, c, 0).rgb
       + (x - y) * texelFetch(table, c + first, 0).rgb
-      + (y - z) * texelFetch(table, c + ivec3(1) - last, 0).rgb
+      + (y - z) * texelFetch(table, c + second, 0).rgb
       + z * texelFetch(table, c + ivec3(1), 0).rgb;
   }
   vec3 lookUp1(highp sampler3D table, vec3 low, vec3 high, vec3 colour) {
@@ -52,12 +51,18 @@ const TABLE_GLSL = /* glsl */ `
   }
 `;
 
+const TABLE_UNIFORMS =
+  'uniform highp sampler3D table#; uniform vec3 low#; uniform vec3 high#; uniform float strength#;';
+
 const GRAIN_GLSL = /* glsl */ `
   ${PCG3D_GLSL}
 `;
 
+/** Steps as shaders tell them apart: a table of one dimension is looked up otherwise, and no shader holds both ways. */
+export type ShaderStep = PointKind | 'line';
+
 /** What each kind declares and does; `#` is the number of the step. */
-const STEP_GLSL: Readonly<Record<PointKind, { readonly declares: string; readonly does: string }>> = {
+const STEP_GLSL: Readonly<Record<ShaderStep, { readonly declares: string; readonly does: string }>> = {
   exposure: {
     declares: 'uniform float gain#;',
     does: 'c = toSrgb(toLinear(max(c, 0.0)) * gain#);',
@@ -79,9 +84,12 @@ const STEP_GLSL: Readonly<Record<PointKind, { readonly declares: string; readonl
     does: 'for (int k = 0; k < 3; k++) c[k] = curveAt(curves#, c[k], k);',
   },
   table: {
-    declares:
-      'uniform highp sampler3D table#; uniform vec3 low#; uniform vec3 high#; uniform float strength#; uniform bool line#;',
-    does: 'c = mix(c, line# ? lookUp1(table#, low#, high#, c) : lookUp3(table#, low#, high#, c), strength#);',
+    declares: TABLE_UNIFORMS,
+    does: 'c = mix(c, lookUp3(table#, low#, high#, c), strength#);',
+  },
+  line: {
+    declares: TABLE_UNIFORMS,
+    does: 'c = mix(c, lookUp1(table#, low#, high#, c), strength#);',
   },
   vignette: {
     declares: 'uniform vec3 vignette#; // amount, begin, end',
@@ -110,23 +118,30 @@ const CURVE_GLSL = /* glsl */ `
   }
 `;
 
+/** How a pass ends: it does not end the grade, it ends what came before it, or it is all of the grade. */
+export type PassEnd = 'on' | 'ends' | 'whole';
+
 /** Which shader the steps need: those of one key share it. */
-export const keyOf = (steps: readonly PointStep[], ends: boolean): string =>
-  `${steps.map((s) => s.kind).join(' ')}${ends ? '.' : ''}`;
+export const keyOf = (steps: readonly ShaderStep[], end: PassEnd): string => `${steps.join(' ')} ${end}`;
 
 /** How a grade ends: mixed with the picture as it came by strength, and left as that was beyond the compare line. */
 const FINISH_GLSL = /* glsl */ `
   uniform sampler2D before;
   uniform float strength;
   uniform float compare; // left of it the picture is as it was
-  vec3 finished(vec3 c) {
-    vec3 b = texture2D(before, vUv).rgb;
+  vec3 finished(vec3 b, vec3 c) {
     return vUv.x < compare ? b : mix(b, clamp(c, 0.0, 1.0), strength);
   }
 `;
+/** What the pass gives. Of a pass that is the whole grade the picture as it came is known already. */
+const RESULT: Readonly<Record<PassEnd, string>> = {
+  on: 'clamp(c, 0.0, 1.0)',
+  ends: 'finished(texture2D(before, vUv).rgb, c)',
+  whole: 'finished(came, c)',
+};
 
 /** `picture` through the steps; the last pass of a grade also ends it. */
-export const pointsFragment = (kinds: readonly PointKind[], ends: boolean): string => {
+export const pointsFragment = (kinds: readonly ShaderStep[], end: PassEnd): string => {
   const numbered = (text: string, i: number): string => text.replaceAll('#', String(i));
   return /* glsl */ `
     precision highp float;
@@ -135,15 +150,16 @@ export const pointsFragment = (kinds: readonly PointKind[], ends: boolean): stri
     uniform float frame;
     varying vec2 vUv;
     ${SRGB_GLSL}
-    ${ends ? FINISH_GLSL : ''}
-    ${kinds.includes('table') ? TABLE_GLSL : ''}
+    ${end === 'on' ? '' : FINISH_GLSL}
+    ${kinds.some((kind) => kind === 'table' || kind === 'line') ? TABLE_GLSL : ''}
     ${kinds.includes('grain') ? GRAIN_GLSL : ''}
     ${kinds.includes('curves') ? CURVE_GLSL : ''}
     ${kinds.map((kind, i) => numbered(STEP_GLSL[kind].declares, i)).join('\n')}
     void main() {
-      vec3 c = texture2D(picture, vUv).rgb;
+      vec3 came = texture2D(picture, vUv).rgb;
+      vec3 c = came;
       ${kinds.map((kind, i) => numbered(STEP_GLSL[kind].does, i)).join('\n')}
-      gl_FragColor = vec4(${ends ? 'finished(c)' : 'clamp(c, 0.0, 1.0)'}, 1.0);
+      gl_FragColor = vec4(${RESULT[end]}, 1.0);
     }
   `;
 };

@@ -30,6 +30,7 @@ import {
   pointsFragment,
   SHARPEN_FRAGMENT,
   SHINE_FRAGMENT,
+  type ShaderStep,
 } from './grade-shader';
 
 /** A grade as it is to be done now. */
@@ -160,16 +161,14 @@ export class GradeView {
   ): void {
     // A table that is on its way changes nothing yet.
     const ready = steps.filter((s) => s.kind !== 'table' || tableOf(s.asset!) !== null);
-    const key = keyOf(ready, end !== null);
+    const kinds = ready.map((s): ShaderStep =>
+      s.kind === 'table' && tableOf(s.asset!)!.table.dimensions === 1 ? 'line' : s.kind,
+    );
+    const ending = end === null ? 'on' : end.before === picture ? 'whole' : 'ends';
+    const key = keyOf(kinds, ending);
     const shader =
       this.points.get(key) ??
-      passMaterial(
-        pointsFragment(
-          ready.map((s) => s.kind),
-          end !== null,
-        ),
-        { picture: texture(), frame: value(0) },
-      );
+      passMaterial(pointsFragment(kinds, ending), { picture: texture(), frame: value(0) });
     this.points.set(key, shader);
     const { uniforms } = shader;
     uniforms.picture!.value = picture;
@@ -199,8 +198,7 @@ export class GradeView {
           set(`table${i}`, texture);
           set(`low${i}`, new Vector3(...table.low));
           set(`high${i}`, new Vector3(...table.high));
-          set(`strength${i}`, step.strength);
-          return set(`line${i}`, table.dimensions === 1);
+          return set(`strength${i}`, step.strength);
         }
         case 'vignette':
           return set(
