@@ -5,7 +5,21 @@ import { ensureChromium } from './ensure-chromium.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const BENCHES = [
-  ...['runtime', 'save', 'load', 'open', 'show', 'take', 'face', 'asset', 'place', 'look', 'makeup', 'morph', 'stage'],
+  ...[
+    'runtime',
+    'save',
+    'load',
+    'open',
+    'show',
+    'take',
+    'face',
+    'asset',
+    'place',
+    'look',
+    'makeup',
+    'morph',
+    'stage',
+  ],
   ...['fountain', 'scope'],
 ];
 const wanted = process.argv.slice(2);

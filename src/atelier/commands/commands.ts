@@ -29,11 +29,11 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
   const router = useRouter();
   const route = useRoute();
   const desk = useDeskStore();
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const playback = usePlaybackStore();
   const go = (stage: string) => void router.replace({ name: 'atelier', params: { ...route.params, stage } });
   return computed((): Command[] => {
-    const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
+    const object = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
     const these =
       desk.selection.length > 1 ? `${desk.selection.length} objects` : (object?.name ?? 'nothing');
     return [
@@ -46,11 +46,11 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
       { label: 'Restart the effect', keys: 'R', run: () => playback.restart() },
       { label: 'One frame back', keys: ',', run: () => playback.stepBy(-1) },
       { label: 'One frame on', keys: '.', run: () => playback.stepBy(1) },
-      ...(document.undoLabel
-        ? [{ label: `Undo: ${document.undoLabel}`, keys: 'Ctrl Z', run: () => document.undo() }]
+      ...(effectStore.undoLabel
+        ? [{ label: `Undo: ${effectStore.undoLabel}`, keys: 'Ctrl Z', run: () => effectStore.undo() }]
         : []),
-      ...(document.redoLabel
-        ? [{ label: `Redo: ${document.redoLabel}`, keys: 'Ctrl Shift Z', run: () => document.redo() }]
+      ...(effectStore.redoLabel
+        ? [{ label: `Redo: ${effectStore.redoLabel}`, keys: 'Ctrl Shift Z', run: () => effectStore.redo() }]
         : []),
       { label: 'Bring in files', run: chooseFiles },
       {
@@ -71,7 +71,7 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
       {
         label: 'Select everything in the Stack',
         keys: 'Ctrl A',
-        run: () => (desk.selection = stackOrder(document.effect).map((o) => o.id)),
+        run: () => (desk.selection = stackOrder(effectStore.effect).map((o) => o.id)),
       },
       ...BEHAVE_SECTIONS.map(({ id, label }) => ({
         label: `Open: ${label}`,
@@ -118,7 +118,7 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
             },
           ]
         : []),
-      ...stackOrder(document.effect).map((o) => ({
+      ...stackOrder(effectStore.effect).map((o) => ({
         label: `Select ${o.name}`,
         run: () => (desk.selected = o.id),
       })),

@@ -20,11 +20,11 @@ import { cutText } from '../../core/text';
 
 /** A cue that shows the object when the mouth opens: the commonest beginning, changed from there. */
 export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mouthOpens'): CueId => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const id = newCueId();
-  const order = (cueOrder(document.effect).at(-1)?.order ?? 0) + 1;
+  const order = (cueOrder(effectStore.effect).at(-1)?.order ?? 0) + 1;
   const action = newAction(newPartId('act'), 'show', target);
-  document.edit(
+  effectStore.edit(
     putCue(newCue(id, trigger, order, [{ id: newPartId('beat'), actions: [action] }]), 'Add cue'),
   );
   const { behave } = useDeskStore();
@@ -33,21 +33,21 @@ export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mout
 };
 
 export const addRecipeFor = (recipe: Pick<Recipe, 'when' | 'then'>, target: ObjectId): CueId | null => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const made: CueId[] = [];
-  document.edit(addRecipe(document.effect, recipe, target, newId, made));
+  effectStore.edit(addRecipe(effectStore.effect, recipe, target, newId, made));
   return made[0] ?? null;
 };
 
 /** Just below the original. */
 export const duplicateCue = (cue: Cue): CueId => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const id = newCueId();
-  const all = cueOrder(document.effect);
+  const all = cueOrder(effectStore.effect);
   const next = all[all.findIndex((c) => c.id === cue.id) + 1];
   const order = next ? orderBetween(cue.order, next.order) : cue.order + 1;
   const name = cue.name === '' ? '' : cutText(`${cue.name} 2`, 80);
-  document.edit(putCue({ ...copiedCue(cue, id, order, newId), name }, 'Duplicate cue'));
+  effectStore.edit(putCue({ ...copiedCue(cue, id, order, newId), name }, 'Duplicate cue'));
   return id;
 };
 
@@ -79,11 +79,11 @@ export const copyBeat = (beat: Beat): void => {
 };
 /** Behind another beat of the cue. False when there is nothing to paste. */
 export const pasteCopiedBeat = (cue: CueId, after: string): boolean => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   try {
     const parsed = beatSchema.safeParse(JSON.parse(localStorage.getItem(BEAT) ?? 'null'));
     if (!parsed.success) return false;
-    document.edit(pasteBeat(document.effect, cue, parsed.data, after, newId));
+    effectStore.edit(pasteBeat(effectStore.effect, cue, parsed.data, after, newId));
     return true;
   } catch {
     return false;
@@ -92,9 +92,9 @@ export const pasteCopiedBeat = (cue: CueId, after: string): boolean => {
 
 /** Pastes what was copied, here or in another effect; onto `target` when one is given. False when there is nothing. */
 export const pasteCopiedCues = (target: ObjectId | null): boolean => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const piece = readPiece(localStorage.getItem(MARK));
   if (!piece) return false;
-  document.edit(pasteCues(document.effect, piece, newId, target));
+  effectStore.edit(pasteCues(effectStore.effect, piece, newId, target));
   return true;
 };

@@ -72,7 +72,7 @@ export class DragSession {
   }
 
   change(drag: Drag, snapNow: boolean): void {
-    const document = useEffectStore();
+    const effectStore = useEffectStore();
     const desk = useDeskStore();
     const mode = desk.handleMode;
     const alone = this.held.length === 1;
@@ -101,7 +101,8 @@ export class DragSession {
         scale: triple(placed.scale),
       });
     }
-    if (changes.size > 0) document.edit(changeObjects(document.effect, changes, WORDS[mode]), this.view);
+    if (changes.size > 0)
+      effectStore.edit(changeObjects(effectStore.effect, changes, WORDS[mode]), this.view);
   }
 
   end(): void {

@@ -44,7 +44,7 @@ export const pieceOn = (piece: KitPiece, face: FaceChoice): Layer | undefined =>
 
 /** Puts a piece of the kit on the face, where make-up of its region goes; one that is there is selected. */
 export const putOn = (piece: KitPiece, face: FaceChoice): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const there = pieceOn(piece, face);
   if (there) {
@@ -52,7 +52,7 @@ export const putOn = (piece: KitPiece, face: FaceChoice): void => {
     return;
   }
   const layer = { ...newLayer(newObjectId(), piece.layer, 0, face), scene: sceneNow() };
-  if (document.edit(addLayerInOrder(document.effect, layer, face))) desk.selected = layer.id;
+  if (effectStore.edit(addLayerInOrder(effectStore.effect, layer, face))) desk.selected = layer.id;
 };
 
 export const FACE_EXTRAS = LOOK_EXTRAS;
@@ -64,7 +64,7 @@ export const extraOn = (kind: FaceExtra, face: FaceChoice): LookExtra | undefine
 
 /** Puts retouch, irises, lashes or hair colour on the face; what is there is selected. */
 export const putExtra = (kind: FaceExtra, face: FaceChoice): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const there = extraOn(kind, face);
   if (there) {
@@ -72,15 +72,15 @@ export const putExtra = (kind: FaceExtra, face: FaceChoice): void => {
     return;
   }
   const object = {
-    ...NEW_EXTRA[kind](newObjectId(), orderOnTop(document.effect), face),
+    ...NEW_EXTRA[kind](newObjectId(), orderOnTop(effectStore.effect), face),
     scene: sceneNow(),
   };
-  if (document.edit(addObject(object))) desk.selected = object.id;
+  if (effectStore.edit(addObject(object))) desk.selected = object.id;
 };
 
 /** Adds an empty layer of one's own and opens the painter: a colour with a painted mask, or a painted picture. */
 export const addPainted = async (part: PaintedPart, face: FaceChoice): Promise<void> => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const name = part === 'mask' ? 'Painted colour' : 'Painted picture';
   const file = await api.keep({ bytes: await pngOf(blankSheet()), mime: 'image/png' }, `${name}.png`);
   const asset = newPicture(newAssetId(), `${name}.png`, file, SHEET_SIZE, SHEET_SIZE);
@@ -94,10 +94,10 @@ export const addPainted = async (part: PaintedPart, face: FaceChoice): Promise<v
     coversMouth: false,
     scene: sceneNow(),
   };
-  const done = document.edit(
+  const done = effectStore.edit(
     edit(`Add ${name}`, (d) => {
       d.assets[asset.id] = asset as Draft<PictureAsset>;
-      addLayerInOrder(document.effect, layer, face).change(d);
+      addLayerInOrder(effectStore.effect, layer, face).change(d);
     }),
   );
   if (!done) return;
@@ -136,35 +136,35 @@ export const lookChoices = (): LookChoice[] => [
 ];
 
 export const wear = (look: LookChoice, face: FaceChoice): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const ids = newIds(look.pieces.length + look.extras.length);
-  document.edit(wearLook(document.effect, look.name, look.pieces, face, ids, sceneNow(), look.extras));
+  effectStore.edit(wearLook(effectStore.effect, look.name, look.pieces, face, ids, sceneNow(), look.extras));
 };
 
 /** Keeps what is on the face under a free name; null when there is nothing. */
 export const keepLook = (face: FaceChoice): LookId | null => {
-  const document = useEffectStore();
-  const names = new Set(lookOrder(document.effect).map((l) => l.name));
+  const effectStore = useEffectStore();
+  const names = new Set(lookOrder(effectStore.effect).map((l) => l.name));
   let n = 1;
   while (names.has(`Look ${n}`)) n++;
   const id = newLookId();
   try {
-    return document.edit(saveLook(document.effect, id, `Look ${n}`, face)) ? id : null;
+    return effectStore.edit(saveLook(effectStore.effect, id, `Look ${n}`, face)) ? id : null;
   } catch (error) {
-    document.notice = (error as Error).message;
+    effectStore.notice = (error as Error).message;
     return null;
   }
 };
 
 /** Puts a mix of two looks on the face; one drag of the slider is one undo step. */
 export const wearMix = (first: LookChoice, second: LookChoice, share: number, face: FaceChoice): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const pieces = mixLooks(first.pieces, second.pieces, share);
   const name = `${first.name} and ${second.name}`;
-  document.edit(
+  effectStore.edit(
     // What is no layer fades with the look it belongs to, as its opacity.
     wearLook(
-      document.effect,
+      effectStore.effect,
       name,
       pieces,
       face,
@@ -177,7 +177,7 @@ export const wearMix = (first: LookChoice, second: LookChoice, share: number, fa
 };
 
 export const copyLookTo = (from: FaceChoice, to: FaceChoice): void => {
-  const document = useEffectStore();
-  const ids = newIds(layersOn(document.effect, from).length + extrasOn(document.effect, from).length);
-  document.edit(copyLook(document.effect, from, to, ids, sceneNow()));
+  const effectStore = useEffectStore();
+  const ids = newIds(layersOn(effectStore.effect, from).length + extrasOn(effectStore.effect, from).length);
+  effectStore.edit(copyLook(effectStore.effect, from, to, ids, sceneNow()));
 };

@@ -29,12 +29,12 @@ export const madeGrade = (id: ObjectId, order: number): Grade =>
 
 /** Adds a step to a grade; a colour table comes with the table that was brought in last, if any was. */
 export const addStep = (grade: Grade, kind: GradeStepKind): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const step = newGradeStep(newId('step'), kind);
-  const table = Object.values(document.effect.assets).findLast((a) => a.kind === 'table');
-  document.edit(
+  const table = Object.values(effectStore.effect.assets).findLast((a) => a.kind === 'table');
+  effectStore.edit(
     addGradeStep(
-      document.effect,
+      effectStore.effect,
       grade.id,
       step.kind === 'table' && table ? { ...step, asset: table.id } : step,
     ),

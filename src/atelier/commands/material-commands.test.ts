@@ -20,28 +20,28 @@ const commands = await import('./material-commands');
 
 const CHIN = headAnchor('chin');
 const [BALL, FIELD] = ['obj_ball1', 'obj_field'] as ObjectId[] as [ObjectId, ObjectId];
-let document: ReturnType<typeof useEffectStore>;
+let effectStore: ReturnType<typeof useEffectStore>;
 let desk: ReturnType<typeof useDeskStore>;
 const picture = (name: string, width = 64): PictureAsset =>
   newPicture(`asset_${name.replace(/\W/g, '')}` as AssetId, name, sampleFile(1), width, 64);
-const object = (id: ObjectId): EffectObject => document.effect.objects[id]!;
+const object = (id: ObjectId): EffectObject => effectStore.effect.objects[id]!;
 const worn = (id: ObjectId) => {
   const material = materialIdOf(object(id));
-  return material ? document.effect.materials[material] : undefined;
+  return material ? effectStore.effect.materials[material] : undefined;
 };
 
 // What is unsaved would be tried again for ever: there is no server.
-afterEach(() => document.close());
+afterEach(() => effectStore.close());
 beforeEach(() => {
   setActivePinia(createPinia());
-  document = useEffectStore();
-  document.begin(blankRecord());
+  effectStore = useEffectStore();
+  effectStore.begin(blankRecord());
   desk = useDeskStore();
   const effect = effectWith([
     { ...newSolid(BALL, 'sphere', 0, CHIN), name: 'Ball', colour: '#123456', roughness: 0.2 },
     { ...newFill(FIELD, 1, CHIN), name: 'Field' },
   ]);
-  document.edit({ label: 'Open', change: (draft) => void Object.assign(draft, effect) });
+  effectStore.edit({ label: 'Open', change: (draft) => void Object.assign(draft, effect) });
 });
 
 describe('a new material', () => {
@@ -53,7 +53,7 @@ describe('a new material', () => {
     desk.selected = FIELD;
     commands.addNewMaterial();
     expect(worn(FIELD)).toMatchObject({ name: 'Field', shading: 'unlit' });
-    document.undo();
+    effectStore.undo();
     expect(worn(FIELD)).toBeUndefined();
   });
   test('of the stock is worn by all that is selected', () => {
@@ -86,14 +86,14 @@ describe('a set of pictures', () => {
       mask: { picture: { asset: set[2]!.id }, by: 'grey' },
     });
     expect(commands.setWords(set, came)[0]).toMatch(/^Laid: base colour \(c_basecolor\.png\)/);
-    document.undo();
+    effectStore.undo();
     expect(worn(BALL)).toBeUndefined();
-    expect(Object.keys(document.effect.materials)).toHaveLength(0);
+    expect(Object.keys(effectStore.effect.materials)).toHaveLength(0);
   });
   test('is laid on a material that is there; what it says nothing about stays', () => {
     const id = 'mat_shell' as MaterialId;
-    document.edit(
-      addMaterial(document.effect, newMaterial(id, 'Shell', { clearcoat: 1, roughness: 0.3 }), [BALL]),
+    effectStore.edit(
+      addMaterial(effectStore.effect, newMaterial(id, 'Shell', { clearcoat: 1, roughness: 0.3 }), [BALL]),
     );
     desk.selected = BALL;
     commands.layPictures([picture('c_emissive.png')], id);
@@ -103,7 +103,7 @@ describe('a set of pictures', () => {
     desk.selected = BALL;
     const pictures = [picture('one.png'), picture('two.png')];
     const came = commands.layPictures(pictures, null);
-    expect(Object.keys(document.effect.materials)).toHaveLength(0);
+    expect(Object.keys(effectStore.effect.materials)).toHaveLength(0);
     expect(commands.setWords(pictures, came)).toEqual([
       expect.stringMatching(/^one\.png and two\.png: the name does not tell/),
     ]);
@@ -120,7 +120,7 @@ describe('a circuit', () => {
     commands.startCircuit('contactShadow', null);
     expect(worn(FIELD)).toMatchObject({ name: 'Contact shadow', shading: 'unlit', alpha: 'blend' });
     expect(object(FIELD)).toMatchObject({ blend: 'multiply' });
-    document.undo();
+    effectStore.undo();
     expect(object(FIELD)).toMatchObject({ blend: 'normal', material: null });
   });
   test('on a material that is worn changes only that', () => {

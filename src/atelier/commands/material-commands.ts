@@ -44,10 +44,11 @@ const lookOf = (object: Wearer | undefined): Partial<Material> => {
 
 /** Adds a material and puts it on what is selected; it is the one that is worked on. */
 export const addAndWear = (material: Material, slot = ALL_SLOTS): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const ids = selectedWearers().map((o) => o.id);
-  if (document.edit(addMaterial(document.effect, material, ids, slot))) desk.style.material = material.id;
+  if (effectStore.edit(addMaterial(effectStore.effect, material, ids, slot)))
+    desk.style.material = material.id;
 };
 
 export const addNewMaterial = (slot = ALL_SLOTS): void => {
@@ -58,10 +59,10 @@ export const addStockMaterial = ({ name, look }: StockMaterial, slot = ALL_SLOTS
   addAndWear(newMaterial(newMaterialId(), name, look), slot);
 
 export const wearOnSelected = (id: MaterialId | null, slot = ALL_SLOTS): void => {
-  const document = useEffectStore();
-  document.edit(
+  const effectStore = useEffectStore();
+  effectStore.edit(
     wearMaterial(
-      document.effect,
+      effectStore.effect,
       selectedWearers().map((o) => o.id),
       id,
       slot,
@@ -88,12 +89,12 @@ export const layPictures = (
   id: MaterialId | null,
   slot = ALL_SLOTS,
 ): RecognisedSet<AssetId> => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const set = recogniseSet(pictures);
   if (Object.keys(set.maps).length === 0) return set;
   const wearers = selectedWearers();
   const own = id ?? newMaterialId();
-  const before = id ? document.effect.materials[id] : undefined;
+  const before = id ? effectStore.effect.materials[id] : undefined;
   const material =
     before ?? newMaterial(own, wearers[0]?.name ?? 'Material', { ...lookOf(wearers[0]), colour: '#ffffff' });
   const maps = { ...material.maps };
@@ -112,7 +113,7 @@ export const layPictures = (
         }
       : {}),
   };
-  document.edit(
+  effectStore.edit(
     together(`Lay ${pictures.length} pictures on ${material.name}`, [
       ...(before
         ? []
@@ -161,7 +162,7 @@ export const setWords = (pictures: readonly PictureAsset[], set: RecognisedSet<A
 
 /** Gives the material a circuit; what it wants of the material and of its wearers goes with it. */
 export const startCircuit = (key: string, id: MaterialId | null, slot = ALL_SLOTS): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const recipe = CIRCUIT_RECIPES.find((r) => r.key === key);
   if (!recipe) return;
   const wearers = selectedWearers();
@@ -187,5 +188,5 @@ export const startCircuit = (key: string, id: MaterialId | null, slot = ALL_SLOT
     for (const object of wearers)
       if (materialIdOf(object, slot) === id)
         steps.push((effect) => styleFlat(effect, object.id, { blend: recipe.blend! }));
-  if (document.edit(together(`Circuit: ${name}`, steps))) useDeskStore().style.material = own;
+  if (effectStore.edit(together(`Circuit: ${name}`, steps))) useDeskStore().style.material = own;
 };

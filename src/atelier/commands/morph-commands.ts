@@ -30,27 +30,27 @@ export const morphsOn = (face: FaceChoice): Morph[] => {
 
 /** Puts another morph on the face and selects it. */
 export const addMorph = (face: FaceChoice): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const name = morphsOn(face).length === 0 ? 'Face morph' : `Face morph ${morphsOn(face).length + 1}`;
   const object = {
-    ...newMorph(newObjectId(), orderOnTop(document.effect), face),
+    ...newMorph(newObjectId(), orderOnTop(effectStore.effect), face),
     name,
     scene: sceneNow(),
   };
-  if (document.edit(addObject(object))) useDeskStore().selected = object.id;
+  if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 
 /** Puts a part of the face where it is on the face, to be taken elsewhere from there. */
 export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
-  const document = useEffectStore();
-  const made = newCutout(newObjectId(), part, orderOnTop(document.effect));
+  const effectStore = useEffectStore();
+  const made = newCutout(newObjectId(), part, orderOnTop(effectStore.effect));
   const object = {
     ...made,
     anchor: 'face' in made.anchor ? { ...made.anchor, face } : made.anchor,
     face: typeof face === 'number' ? face : 1,
     scene: sceneNow(),
   };
-  if (document.edit(addObject(object))) useDeskStore().selected = object.id;
+  if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 
 /** Gives the morph a shape, and the effect the model it comes from where that is new. One undo step. */

@@ -30,29 +30,29 @@ export const changeSelected = (
   label: string,
   gesture: string | null = null,
 ): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const changes = new Map<ObjectId, Common>();
   for (const object of selectedObjects()) {
     const wanted = change(object);
     if (wanted) changes.set(object.id, wanted);
   }
-  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, label), gesture);
+  if (changes.size > 0) effectStore.edit(changeObjects(effectStore.effect, changes, label), gesture);
 };
 
 export const toggleVisible = (id: ObjectId): void => {
-  const document = useEffectStore();
-  const object = document.effect.objects[id];
+  const effectStore = useEffectStore();
+  const object = effectStore.effect.objects[id];
   if (!object) return;
   const change = new Map([[id, { visible: !object.visible }]]);
-  document.edit(changeObjects(document.effect, change, object.visible ? 'Hide' : 'Show'));
+  effectStore.edit(changeObjects(effectStore.effect, change, object.visible ? 'Hide' : 'Show'));
 };
 
 export const toggleLocked = (id: ObjectId): void => {
-  const document = useEffectStore();
-  const object = document.effect.objects[id];
+  const effectStore = useEffectStore();
+  const object = effectStore.effect.objects[id];
   if (!object) return;
   const change = new Map([[id, { locked: !object.locked }]]);
-  document.edit(changeObjects(document.effect, change, object.locked ? 'Unlock' : 'Lock'));
+  effectStore.edit(changeObjects(effectStore.effect, change, object.locked ? 'Unlock' : 'Lock'));
 };
 
 export const toggleSelectedVisible = (): void => {
@@ -64,11 +64,11 @@ export const toggleSelectedVisible = (): void => {
 const copied = (
   make: (made: Map<ObjectId, ObjectId>) => Parameters<ReturnType<typeof useEffectStore>['edit']>[0],
 ): void => {
-  const document = useEffectStore();
-  const originals = outermostOf(document.effect, selectedIds());
+  const effectStore = useEffectStore();
+  const originals = outermostOf(effectStore.effect, selectedIds());
   if (originals.length === 0) return;
   const made = new Map<ObjectId, ObjectId>();
-  if (document.edit(make(made))) useDeskStore().selection = originals.flatMap((o) => made.get(o.id) ?? []);
+  if (effectStore.edit(make(made))) useDeskStore().selection = originals.flatMap((o) => made.get(o.id) ?? []);
 };
 export const duplicateSelected = (cues: CuesOfCopy = 'shared', materials: MaterialsOfCopy = 'shared'): void =>
   copied((made) => duplicateObjects(useEffectStore().effect, selectedIds(), newId, cues, made, materials));
@@ -78,37 +78,38 @@ export const copySelectedToFace = (face: FaceChoice): void =>
   copied((made) => copyToFace(useEffectStore().effect, selectedIds(), face, newId, made));
 
 export const mirrorSelected = (): void => {
-  const document = useEffectStore();
-  if (selectedIds().length > 0) document.edit(mirrorObjects(document.effect, selectedIds()));
+  const effectStore = useEffectStore();
+  if (selectedIds().length > 0) effectStore.edit(mirrorObjects(effectStore.effect, selectedIds()));
 };
 
 export const removeSelected = (): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const ids = selectedIds();
   if (ids.length === 0) return;
-  document.edit(removeObjects(document.effect, ids));
+  effectStore.edit(removeObjects(effectStore.effect, ids));
   useDeskStore().selection = [];
 };
 
 export const groupSelected = (): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const group = newObjectId();
   if (selectedIds().length === 0) return;
-  if (document.edit(groupObjects(document.effect, selectedIds(), group))) useDeskStore().selected = group;
+  if (effectStore.edit(groupObjects(effectStore.effect, selectedIds(), group)))
+    useDeskStore().selected = group;
 };
 export const ungroupSelected = (): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const groups = selectedObjects().filter((o) => o.kind === 'group');
   if (groups.length === 0) return;
   const held = groups.flatMap((g) =>
-    withDescendants(document.effect, g.id)
+    withDescendants(effectStore.effect, g.id)
       .filter((o) => o.parent === g.id)
       .map((o) => o.id),
   );
   if (
-    document.edit(
+    effectStore.edit(
       ungroupObjects(
-        document.effect,
+        effectStore.effect,
         groups.map((g) => g.id),
       ),
     )

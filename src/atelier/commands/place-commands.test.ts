@@ -27,26 +27,26 @@ const B = id('bbbb');
 const C = id('cccc');
 const TARGET = 'target_card' as TargetId;
 
-let document: ReturnType<typeof useEffectStore>;
+let effectStore: ReturnType<typeof useEffectStore>;
 let desk: ReturnType<typeof useDeskStore>;
 /** Opens these objects, as an edit that nobody undoes. */
 const open = (list: readonly EffectObject[], targets = [newTarget(TARGET, 'Card', 0, null)]): void => {
   const asset = sampleAsset(1);
   const effect = { ...effectWith(list, targets), assets: { [asset.id]: asset } };
-  document.edit({ label: 'Open', change: (draft) => void Object.assign(draft, effect) });
+  effectStore.edit({ label: 'Open', change: (draft) => void Object.assign(draft, effect) });
 };
-const object = (one: ObjectId): EffectObject => document.effect.objects[one]!;
+const object = (one: ObjectId): EffectObject => effectStore.effect.objects[one]!;
 const rows = (): EffectObject[] => [
   box('aaaa', CHIN, { order: 0, move: [0, 0, 0] }),
   box('bbbb', CHIN, { order: 1, move: [0.1, 0.02, 0] }),
   box('cccc', CHIN, { order: 2, move: [0.4, 0.05, 0] }),
 ];
 // What is unsaved would be tried again for ever: there is no server.
-afterEach(() => document.close());
+afterEach(() => effectStore.close());
 beforeEach(() => {
   setActivePinia(createPinia());
-  document = useEffectStore();
-  document.begin(blankRecord());
+  effectStore = useEffectStore();
+  effectStore.begin(blankRecord());
   desk = useDeskStore();
 });
 
@@ -68,17 +68,17 @@ describe('what is selected', () => {
     objects.duplicateSelected();
     expect(desk.selection).toHaveLength(2);
     expect(desk.selection).not.toContain(A);
-    expect(Object.keys(document.effect.objects)).toHaveLength(5);
+    expect(Object.keys(effectStore.effect.objects)).toHaveLength(5);
     objects.removeSelected();
-    expect(Object.keys(document.effect.objects)).toHaveLength(3);
+    expect(Object.keys(effectStore.effect.objects)).toHaveLength(3);
     desk.selection = [A, B];
     objects.groupSelected();
     expect(object(desk.selected!).kind).toBe('group');
     objects.ungroupSelected();
     expect(new Set(desk.selection)).toEqual(new Set([A, B]));
-    expect(document.undoLabel).toBe('Take Group apart');
-    for (let i = 0; i < 4; i++) document.undo();
-    expect(Object.keys(document.effect.objects)).toHaveLength(3);
+    expect(effectStore.undoLabel).toBe('Take Group apart');
+    for (let i = 0; i < 4; i++) effectStore.undo();
+    expect(Object.keys(effectStore.effect.objects)).toHaveLength(3);
     expect(object(A).parent).toBeNull();
   });
   test('hidden together, shown together; shown alone with what hangs in it', () => {
@@ -138,10 +138,12 @@ describe('placing by command', () => {
         box('aaaa', CHIN, { move: [0.1, 0, 0], turn: [0, 0, 40], scale: [1, 2, 1], pivot: [0.3, 0, 0] }),
       ]);
       const p: Vec3 = [0.01, 0.02, 0.03];
-      const before = throughMatrix(restMatrix(restOf(document.effect), A), p);
+      const before = throughMatrix(restMatrix(restOf(effectStore.effect), A), p);
       place.setPivot(object(A), to);
       expect(object(A).pivot[1]).toBeCloseTo({ middle: 0, base: -0.02, top: 0.02 }[to], 9);
-      expect(distance(throughMatrix(restMatrix(restOf(document.effect), A), p), before)).toBeLessThan(1e-9);
+      expect(distance(throughMatrix(restMatrix(restOf(effectStore.effect), A), p), before)).toBeLessThan(
+        1e-9,
+      );
     },
   );
   test('aligned and distributed along an axis', () => {
@@ -159,7 +161,7 @@ describe('placing by command', () => {
     place.alignSelected(1, 'high');
     expect(object(C).move[1]).toBe(0.9);
     expect(object(A).move[1]).toBeCloseTo(0.02, 9);
-    expect(heldNow(restOf(document.effect)).map((h) => h.object.id)).toEqual([A, B]);
+    expect(heldNow(restOf(effectStore.effect)).map((h) => h.object.id)).toEqual([A, B]);
   });
   test('spread: one step, the group is selected', () => {
     open(rows());
@@ -172,14 +174,16 @@ describe('placing by command', () => {
       seed: 1,
     });
     expect(object(desk.selected!).kind).toBe('group');
-    expect(Object.values(document.effect.objects).filter((o) => o.parent === desk.selected)).toHaveLength(6);
-    document.undo();
-    expect(Object.keys(document.effect.objects)).toHaveLength(3);
+    expect(Object.values(effectStore.effect.objects).filter((o) => o.parent === desk.selected)).toHaveLength(
+      6,
+    );
+    effectStore.undo();
+    expect(Object.keys(effectStore.effect.objects)).toHaveLength(3);
   });
   test('what does not fit says so and changes nothing', () => {
     open(rows());
     desk.selected = A;
-    const before = document.effect;
+    const before = effectStore.effect;
     place.spreadSelected({
       count: 3000,
       shape: { kind: 'line', step: [0.01, 0, 0] },
@@ -187,8 +191,8 @@ describe('placing by command', () => {
       jitter: NO_JITTER,
       seed: 1,
     });
-    expect(document.effect).toBe(before);
-    expect(document.notice).toMatch(/^An effect holds 2000 objects; this one has 3/);
+    expect(effectStore.effect).toBe(before);
+    expect(effectStore.notice).toMatch(/^An effect holds 2000 objects; this one has 3/);
     expect(desk.selected).toBe(A);
   });
   test('a card is fitted to its printed picture, and keeps its height above it', () => {
@@ -213,12 +217,12 @@ describe('placing by command', () => {
     place.addLayer(sampleAsset(1), headAnchor('chin', 'every'));
     expect(object(desk.selected!)).toMatchObject({ kind: 'layer', anchor: { kind: 'skin', face: 'every' } });
     for (const kind of place.NEW_KINDS) place.addNew(kind, { kind: 'world', surface: 'floor' });
-    expect(Object.keys(document.effect.objects)).toHaveLength(4 + place.NEW_KINDS.length);
+    expect(Object.keys(effectStore.effect.objects)).toHaveLength(4 + place.NEW_KINDS.length);
   });
 });
 
 describe('a drag of the handles', () => {
-  const held = () => heldNow(restOf(document.effect));
+  const held = () => heldNow(restOf(effectStore.effect));
   test('moves all that is selected by the same way, as one step', () => {
     open(rows());
     desk.selection = [A, B];
@@ -228,8 +232,8 @@ describe('a drag of the handles', () => {
     session.end();
     expect(object(A).move[0]).toBeCloseTo(0.03, 6);
     expect(object(B).move[0]).toBeCloseTo(0.13, 6);
-    expect(document.undoLabel).toBe('Move 2 objects');
-    document.undo();
+    expect(effectStore.undoLabel).toBe('Move 2 objects');
+    effectStore.undo();
     expect([object(A).move, object(B).move]).toEqual([
       [0, 0, 0],
       [0.1, 0.02, 0],
@@ -266,15 +270,15 @@ describe('a drag of the handles', () => {
     open([box('aaaa', CHIN, { turn: [0, 30, 0] })]);
     desk.handleMode = 'pivot';
     desk.selection = [A];
-    const before = throughMatrix(restMatrix(restOf(document.effect), A), [0.01, 0, 0]);
+    const before = throughMatrix(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]);
     const session = new DragSession('space');
     session.start(held());
     session.change({ kind: 'move', by: [0.02, 0.01, 0] }, false);
     expect(
-      distance(throughMatrix(restMatrix(restOf(document.effect), A), [0.01, 0, 0]), before),
+      distance(throughMatrix(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]), before),
     ).toBeLessThan(1e-9);
     expect(object(A).pivot).not.toEqual([0, 0, 0]);
-    const base = restBase(restOf(document.effect), object(A));
+    const base = restBase(restOf(effectStore.effect), object(A));
     expect(distance(handlePlaceFor(held())!.point, throughMatrix(base, object(A).move))).toBeLessThan(1e-9);
   });
 });

@@ -6,7 +6,7 @@ import { moveForPivot } from '../../core/placing/keep-pose';
 import { localMatrix, type Placed } from '../../core/placing/local';
 import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
-import { inverseMatrix, times } from '../../core/maths/matrix';
+import { inverseMatrix, multiplyMatrices } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/edits/object-edits';
 import { FOREHEAD } from '../../core/kinds/objects/placed';
 import { newFill } from '../../core/kinds/objects/fill';
@@ -124,9 +124,9 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
 
 /** Adds a new object and selects it. Without an anchor it goes beside what is selected. */
 export const addNew = (kind: NewKind, anchor: Anchor = destination().anchor): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const object = { ...made(kind, anchor), scene: sceneNow() };
-  if (document.edit(addObject(object))) useDeskStore().selected = object.id;
+  if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 
 /** The face an anchor is of; face 1 for what is on none. */
@@ -134,21 +134,21 @@ const faceOf = (anchor: Anchor): FaceChoice => ('face' in anchor ? anchor.face :
 
 /** A picture over the whole face. */
 export const addLayer = (asset: PictureAsset, on: Anchor = destination().anchor): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const layer = {
-    ...newPictureLayer(newObjectId(), asset, orderOnTop(document.effect), faceOf(on)),
+    ...newPictureLayer(newObjectId(), asset, orderOnTop(effectStore.effect), faceOf(on)),
     scene: sceneNow(),
   };
-  if (document.edit(addObject(layer))) useDeskStore().selected = layer.id;
+  if (effectStore.edit(addObject(layer))) useDeskStore().selected = layer.id;
 };
 
 /** Adds a printed picture; gives its id. */
 export const addPrintedPicture = (asset: AssetId | null = null): TargetId => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const id = newTargetId();
-  const n = targetOrder(document.effect).length + 1;
-  const name = asset ? (document.effect.assets[asset]?.name.replace(/\.[^.]+$/, '') ?? '') : '';
-  document.edit(addTarget(document.effect, id, name || `Picture ${n}`, asset));
+  const n = targetOrder(effectStore.effect).length + 1;
+  const name = asset ? (effectStore.effect.assets[asset]?.name.replace(/\.[^.]+$/, '') ?? '') : '';
+  effectStore.edit(addTarget(effectStore.effect, id, name || `Picture ${n}`, asset));
   return id;
 };
 
@@ -163,7 +163,7 @@ export const copyPlace = (): void => {
 };
 export const hasCopiedPlace = (): boolean => copiedPlace !== null;
 export const pastePlace = (): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   if (!copiedPlace) return;
   const { move, turn, scale, pivot } = copiedPlace;
   const changes = new Map<ObjectId, Common>(
@@ -174,27 +174,27 @@ export const pastePlace = (): void => {
         { move: triple(move), turn: triple(turn), scale: triple(scale), pivot: triple(pivot) },
       ]),
   );
-  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, 'Paste the place of'));
+  if (changes.size > 0) effectStore.edit(changeObjects(effectStore.effect, changes, 'Paste the place of'));
 };
 
 /** Back to where a new object of its kind lies. */
 export const resetPlace = (): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const changes = new Map<ObjectId, Common>();
   for (const object of selectedObjects()) {
     const rest =
       object.parent !== null
         ? { move: triple([0, 0, 0]), turn: triple([0, 0, 0]) }
-        : restingPlace(object, anchorOf(document.effect, object), document.effect.assets);
+        : restingPlace(object, anchorOf(effectStore.effect, object), effectStore.effect.assets);
     changes.set(object.id, { ...rest, scale: triple([1, 1, 1]), pivot: triple([0, 0, 0]) });
   }
-  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, 'Reset'));
+  if (changes.size > 0) effectStore.edit(changeObjects(effectStore.effect, changes, 'Reset'));
 };
 
 /** Puts the pivot into the middle, at the base or the top of an object, or back to its origin; nothing moves. */
 export const setPivot = (object: EffectObject, to: 'origin' | 'middle' | 'base' | 'top'): void => {
-  const document = useEffectStore();
-  const { effect } = document;
+  const effectStore = useEffectStore();
+  const { effect } = effectStore;
   const box = object.kind === 'group' ? groupBox(object) : boxOf(effect, object);
   let pivot = triple([0, 0, 0]);
   if (to !== 'origin') {
@@ -207,7 +207,7 @@ export const setPivot = (object: EffectObject, to: 'origin' | 'middle' | 'base' 
     ]);
   }
   const move = triple(moveForPivot(object, pivot));
-  document.edit(changeObject(effect, object.id, { pivot, move }, 'Set the pivot of'));
+  effectStore.edit(changeObject(effect, object.id, { pivot, move }, 'Set the pivot of'));
 };
 
 /** The box around what hangs in a group, in the group's own space. */
@@ -219,7 +219,7 @@ const groupBox = (group: EffectObject) => {
   return union(
     withDescendants(effect, group.id).flatMap((o) => {
       const box = o.id === group.id ? null : boxOf(effect, o);
-      return box ? [boxThrough(times(into, restMatrix(rest, o.id)), box)] : [];
+      return box ? [boxThrough(multiplyMatrices(into, restMatrix(rest, o.id)), box)] : [];
     }),
   );
 };
@@ -238,7 +238,7 @@ const shiftEach = (
   axis: Axis,
   label: string,
 ): void => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const boxes = selectedBoxes();
   const by = shifts(boxes);
   const changes = new Map<ObjectId, Common>(
@@ -247,7 +247,7 @@ const shiftEach = (
       { move: triple(object.move.map((x, k) => (k === axis ? x + by[i]! : x))) },
     ]),
   );
-  if (changes.size > 0) document.edit(changeObjects(document.effect, changes, label));
+  if (changes.size > 0) effectStore.edit(changeObjects(effectStore.effect, changes, label));
 };
 export const alignSelected = (axis: Axis, edge: Edge): void =>
   shiftEach(
@@ -273,28 +273,28 @@ export const distributeSelected = (axis: Axis): void =>
 
 /** Spreads the object that was selected last, and selects the group of its copies. False when nothing came of it. */
 export const spreadSelected = (spread: Spread): boolean => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const object = selectedObjects().at(-1);
   if (!object) return false;
   const group = newObjectId();
-  if (!document.edit(spreadObject(document.effect, object.id, spread, newId, group))) return false;
+  if (!effectStore.edit(spreadObject(effectStore.effect, object.id, spread, newId, group))) return false;
   desk.selected = group;
   return true;
 };
 
 /** Lays a card flat on its printed picture, as wide as it. */
 export const fitToTarget = (object: EffectObject): void => {
-  const document = useEffectStore();
-  const anchor = anchorOf(document.effect, object);
-  const target = anchor.kind === 'picture' ? document.effect.targets[anchor.target] : undefined;
-  const box = boxOf(document.effect, object);
+  const effectStore = useEffectStore();
+  const anchor = anchorOf(effectStore.effect, object);
+  const target = anchor.kind === 'picture' ? effectStore.effect.targets[anchor.target] : undefined;
+  const box = boxOf(effectStore.effect, object);
   if (!target || !box) return;
   const wide = box.high[0] - box.low[0];
   const k = wide > 0 ? target.width / wide : 1;
-  document.edit(
+  effectStore.edit(
     changeObject(
-      document.effect,
+      effectStore.effect,
       object.id,
       {
         move: triple([0, 0, object.move[2] > 0 ? object.move[2] : 0.001]),

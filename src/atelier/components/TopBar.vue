@@ -16,12 +16,12 @@ import TextField from './common/TextField.vue';
 defineProps<{ stage: string }>();
 const router = useRouter();
 const route = useRoute();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const { total, limit, over } = useWeight();
-const stops = computed(() => check(document.effect).filter((f) => f.severity === 'stop').length);
+const stops = computed(() => check(effectStore.effect).filter((f) => f.severity === 'stop').length);
 const go = (stage: string) => router.replace({ name: 'atelier', params: { ...route.params, stage } });
-const rename = (text: string) => document.edit(renameEffect(cutText(text, 80)), 'name');
+const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)), 'name');
 </script>
 
 <template>
@@ -36,19 +36,19 @@ const rename = (text: string) => document.edit(renameEffect(cutText(text, 80)), 
         label="Name of the effect"
         placeholder="Name this effect"
         live
-        :value="document.effect.name"
+        :value="effectStore.effect.name"
         :most="80"
         @change="rename"
-        @done="document.endGesture()"
+        @done="effectStore.endGesture()"
       />
       <span
         class="state faint cut"
         role="status"
         :class="{
-          warn: document.saveState === 'offline',
-          bad: ['refused', 'apart'].includes(document.saveState),
+          warn: effectStore.saveState === 'offline',
+          bad: ['refused', 'apart'].includes(effectStore.saveState),
         }"
-        >{{ document.saveWords }}</span
+        >{{ effectStore.saveWords }}</span
       >
     </div>
     <nav class="stages" aria-label="Stages">
@@ -83,10 +83,10 @@ const rename = (text: string) => document.edit(renameEffect(cutText(text, 80)), 
         class="icon-button"
         type="text"
         size="small"
-        :disabled="!document.undoLabel"
-        :aria-label="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Undo'"
-        :title="document.undoLabel ? `Undo: ${document.undoLabel}` : 'Nothing to undo'"
-        @click="document.undo()"
+        :disabled="!effectStore.undoLabel"
+        :aria-label="effectStore.undoLabel ? `Undo: ${effectStore.undoLabel}` : 'Undo'"
+        :title="effectStore.undoLabel ? `Undo: ${effectStore.undoLabel}` : 'Nothing to undo'"
+        @click="effectStore.undo()"
       >
         <Undo2 :size="16" />
       </a-button>
@@ -94,10 +94,10 @@ const rename = (text: string) => document.edit(renameEffect(cutText(text, 80)), 
         class="icon-button"
         type="text"
         size="small"
-        :disabled="!document.redoLabel"
-        :aria-label="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Redo'"
-        :title="document.redoLabel ? `Redo: ${document.redoLabel}` : 'Nothing to redo'"
-        @click="document.redo()"
+        :disabled="!effectStore.redoLabel"
+        :aria-label="effectStore.redoLabel ? `Redo: ${effectStore.redoLabel}` : 'Redo'"
+        :title="effectStore.redoLabel ? `Redo: ${effectStore.redoLabel}` : 'Nothing to redo'"
+        @click="effectStore.redo()"
       >
         <Redo2 :size="16" />
       </a-button>

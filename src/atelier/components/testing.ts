@@ -13,9 +13,9 @@ let pinia: Pinia | null = null;
 export const openEffect = (effect: Effect): ReturnType<typeof useEffectStore> => {
   pinia = createPinia();
   setActivePinia(pinia);
-  const document = useEffectStore();
-  document.begin({ id: 'test', revision: 1, effect, updatedAt: '' });
-  return document;
+  const effectStore = useEffectStore();
+  effectStore.begin({ id: 'test', revision: 1, effect, updatedAt: '' });
+  return effectStore;
 };
 
 /** `props` are not checked against the component: tests of many components come through here. */
@@ -123,7 +123,7 @@ const colour =
  * field shows it, and one undo gives the document back as it was. Gives the names of what the form asks.
  */
 export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const form = open();
   const counts = {
     numbers: form.findAll('[role="spinbutton"]').length,
@@ -143,24 +143,24 @@ export const proveFields = async (open: () => VueWrapper): Promise<Asked> => {
   const prove = async (kind: keyof Asked, field: Field): Promise<void> => {
     const { name, set } = await field();
     asked[kind].push(name);
-    const before = document.effect;
+    const before = effectStore.effect;
     const shows = await set();
     await nextTick();
     if (!shows) return;
     named(name, () => {
-      expect(document.effect).not.toEqual(before);
-      expect(effectSchema.safeParse(document.effect).error?.issues ?? []).toEqual([]);
+      expect(effectStore.effect).not.toEqual(before);
+      expect(effectSchema.safeParse(effectStore.effect).error?.issues ?? []).toEqual([]);
       shows();
     });
-    document.endGesture();
+    effectStore.endGesture();
     steps.push({ name, before });
   };
   /** Step by step; the form is shown anew when all are back. */
   const takeBack = async (): Promise<void> => {
     for (const { name, before } of steps.splice(0).reverse())
       named(name, () => {
-        document.undo();
-        expect(document.effect).toEqual(before);
+        effectStore.undo();
+        expect(effectStore.effect).toEqual(before);
       });
     await nextTick();
   };

@@ -35,7 +35,7 @@ const ReleaseBench = laterPart(() => import('../components/bench/release/Release
 const LibraryPanel = laterPart(() => import('../components/library/LibraryPanel.vue'));
 
 const props = defineProps<{ id: string; stage: string }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 // Most effects open on the first take: its people are made while the effect is on its way.
@@ -74,9 +74,9 @@ const open = async (): Promise<void> => {
   desk.library.selected = [];
   desk.library.from = null;
   try {
-    await document.open(props.id);
+    await effectStore.open(props.id);
     // What the picture needs comes in while the panels are set up.
-    void loadUsed(assets.stores, document.effect);
+    void loadUsed(assets.stores, effectStore.effect);
     ready.value = true;
   } catch (error) {
     failure.value = sentence(error);
@@ -162,15 +162,15 @@ const onKey = (event: KeyboardEvent): void => {
   command.run();
 };
 const onLeave = (event: BeforeUnloadEvent): void => {
-  document.keepNow();
+  effectStore.keepNow();
   // What is not saved is kept in this browser; ask only where that is not enough.
-  const { saveState } = document;
+  const { saveState } = effectStore;
   const stuck =
-    saveState === 'refused' || saveState === 'apart' || (saveState !== 'saved' && !document.keepsHere);
-  if (stuck || document.onTheWay > 0) event.preventDefault();
+    saveState === 'refused' || saveState === 'apart' || (saveState !== 'saved' && !effectStore.keepsHere);
+  if (stuck || effectStore.onTheWay > 0) event.preventDefault();
 };
 /** Another window is looked at, or this one goes without being asked. */
-const onHide = (): void => document.keepNow();
+const onHide = (): void => effectStore.keepNow();
 onMounted(() => {
   void open().then(() => {
     if (wantsPicture.value) void router.replace({ name: 'atelier', params: route.params });
@@ -179,7 +179,7 @@ onMounted(() => {
 useEventListener('keydown', onKey);
 useEventListener('beforeunload', onLeave);
 useEventListener('pagehide', onHide);
-useEventListener(globalThis.document, 'visibilitychange', onHide);
+useEventListener(document, 'visibilitychange', onHide);
 // A drop that another part takes over ends the hovering too.
 useEventListener('drop', endHover, true);
 onBeforeUnmount(() => {
@@ -187,7 +187,7 @@ onBeforeUnmount(() => {
   desk.closeLibrary();
   imports.cancelAll();
   playback.useTake();
-  document.close();
+  effectStore.close();
 });
 </script>
 
@@ -210,11 +210,11 @@ onBeforeUnmount(() => {
     <TopBar v-if="shown >= 2" class="at-top" :stage="stage" />
     <div class="notices">
       <InlineNotice
-        v-if="document.notice"
-        :kind="document.saveState === 'refused' || document.saveState === 'apart' ? 'error' : 'note'"
+        v-if="effectStore.notice"
+        :kind="effectStore.saveState === 'refused' || effectStore.saveState === 'apart' ? 'error' : 'note'"
         closable
-        @close="document.notice = null"
-        >{{ document.notice }}</InlineNotice
+        @close="effectStore.notice = null"
+        >{{ effectStore.notice }}</InlineNotice
       >
       <InlineNotice
         v-if="wantsPicture && stage === 'place'"
@@ -227,7 +227,7 @@ onBeforeUnmount(() => {
       >
     </div>
     <main class="pillars" :class="{ wide: wide }">
-      <h1 class="hidden-text">{{ document.effect.name }}</h1>
+      <h1 class="hidden-text">{{ effectStore.effect.name }}</h1>
       <StackPanel v-if="!wide && shown >= 3" class="at-left" :stage="stage" @choose="chooseFiles" />
       <Viewfinder class="at-middle" :stage="stage" />
       <div class="bench">

@@ -26,11 +26,11 @@ export const useAssetsStore = defineStore('assets', () => {
   const stores = shallowRef(createStores(source, onLoaded));
 
   // What belongs to the effect that was open before is let go with it.
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   watch(
-    () => document.id,
+    () => effectStore.id,
     () => {
-      const files = Object.values(document.effect.assets).flatMap((asset) => asset.files);
+      const files = Object.values(effectStore.effect.assets).flatMap((asset) => asset.files);
       keepOnly(stores.value, new Set(files.map((file) => file.sha256)));
     },
     { flush: 'post' },

@@ -15,7 +15,7 @@ import type { Take } from '../../core/takes/take';
 const WAITS = 120;
 
 export const useChronicleStore = defineStore('chronicle', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const playback = usePlaybackStore();
   const prints = usePrintsStore();
   const chronicle = shallowRef<Chronicle>(UNEVENTFUL);
@@ -46,7 +46,7 @@ export const useChronicleStore = defineStore('chronicle', () => {
 
   // What the stores hold is replaced, never changed, so it can wait to be sent.
   const question = (take: Take, recorded: boolean): Omit<Question, 'number'> => ({
-    effect: toRaw(document.effect),
+    effect: toRaw(effectStore.effect),
     take: toRaw(take.spec),
     pictureAspects: [...prints.aspects],
     told: {
@@ -66,13 +66,17 @@ export const useChronicleStore = defineStore('chronicle', () => {
       else otherChronicle.value = null;
     }, WAITS);
   };
-  watch(() => [document.effect, playback.take, playback.options, signals.value, other.value] as const, soon, {
-    immediate: true,
-  });
+  watch(
+    () => [effectStore.effect, playback.take, playback.options, signals.value, other.value] as const,
+    soon,
+    {
+      immediate: true,
+    },
+  );
 
   // Signals of objects and cues belong to their effect.
   watch(
-    () => document.id,
+    () => effectStore.id,
     () => {
       signals.value = [];
       other.value = null;

@@ -33,7 +33,7 @@ const nameIn = (path: string): string => path.replace(/^.*\//, '');
 const client = new IntakeClient();
 
 export const useImportsStore = defineStore('imports', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const lines = useImportLines();
   const { items, change } = lines;
@@ -49,14 +49,14 @@ export const useImportsStore = defineStore('imports', () => {
 
   /** An asset with the same content, if the effect has one. */
   const sameContent = (asset: Asset): Asset | undefined =>
-    Object.values(document.effect.assets).find(
+    Object.values(effectStore.effect.assets).find(
       (a) =>
         a.kind === asset.kind &&
         a.files.map((f) => f.sha256).join() === asset.files.map((f) => f.sha256).join() &&
         JSON.stringify(a.original) === JSON.stringify(asset.original),
     );
   const freeAssetName = (name: string): string => {
-    const taken = new Set(Object.values(document.effect.assets).map((a) => a.name));
+    const taken = new Set(Object.values(effectStore.effect.assets).map((a) => a.name));
     const [, stem, ending] = /^(.*?)(\.[^.]+)?$/.exec(name) as unknown as [
       string,
       string,
@@ -68,7 +68,7 @@ export const useImportsStore = defineStore('imports', () => {
   };
 
   const updateLayers = async (item: ImportItem, name: string, read: ReadResult): Promise<void> => {
-    const here = layersHere(document.effect, name);
+    const here = layersHere(effectStore.effect, name);
     const now: Asset[] = [];
     for (const [i, draft] of read.drafts.entries()) {
       const layer = read.artwork!.layers.find((l) => l.draft === i)!;
@@ -80,8 +80,8 @@ export const useImportsStore = defineStore('imports', () => {
       );
     }
     item.abort.signal.throwIfAborted();
-    const update = updateArtwork(document.effect, name, read.artwork!.layers, now);
-    document.edit(update.edit);
+    const update = updateArtwork(effectStore.effect, name, read.artwork!.layers, now);
+    effectStore.edit(update.edit);
     const words = [
       update.changed > 0
         ? `${update.changed} ${update.changed === 1 ? 'layer' : 'layers'} updated`
@@ -130,7 +130,7 @@ export const useImportsStore = defineStore('imports', () => {
   ): Promise<void> => {
     change(item.key, { state: 'keeping', progress: 1 });
     const { signal } = item.abort;
-    if (read.artwork && layersHere(document.effect, job.name).size > 0)
+    if (read.artwork && layersHere(effectStore.effect, job.name).size > 0)
       return updateLayers(item, job.name, read);
     const kept: Asset[] = [];
     for (const draft of read.drafts) kept.push(await keepDraft(draft, newAssetId(), { signal }));
@@ -138,8 +138,14 @@ export const useImportsStore = defineStore('imports', () => {
     const handle = dropped.find((d) => d.path === job.path)?.handle;
     if (read.artwork) {
       if (handle) for (const { id } of kept) handles.set(id, handle);
-      const objects = artworkObjects(document.effect, job.name, read.artwork.layers, kept, destination(on));
-      document.edit(bringIn(`Bring in ${job.name}`, kept, objects));
+      const objects = artworkObjects(
+        effectStore.effect,
+        job.name,
+        read.artwork.layers,
+        kept,
+        destination(on),
+      );
+      effectStore.edit(bringIn(`Bring in ${job.name}`, kept, objects));
       desk.selected = objects[0]!.id;
       change(item.key, {
         state: 'done',
@@ -152,12 +158,12 @@ export const useImportsStore = defineStore('imports', () => {
     }
     const [asset] = kept;
     const twin = sameContent(asset!);
-    const namesake = Object.values(document.effect.assets).find(
+    const namesake = Object.values(effectStore.effect.assets).find(
       (a) => a.kind === asset!.kind && a.from?.file === asset!.from?.file && a.from?.layer == null,
     );
     const shown = twin ?? { ...asset!, name: freeAssetName(asset!.name) };
-    const objects = place ? objectsFor(document.effect, shown, destination(on)) : [];
-    document.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
+    const objects = place ? objectsFor(effectStore.effect, shown, destination(on)) : [];
+    effectStore.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
     if (objects[0]) desk.selected = objects[0].id;
     if (handle) handles.set(shown.id, handle);
     change(item.key, {
@@ -252,9 +258,9 @@ export const useImportsStore = defineStore('imports', () => {
 
   /** Puts the content of a file into an asset: all that shows it follows. Throws sentences. */
   const replaceWith = async (id: AssetId, file: Dropped, signal?: AbortSignal): Promise<Asset> => {
-    const before = document.effect.assets[id];
+    const before = effectStore.effect.assets[id];
     if (!before) throw new Error('This asset is no longer here.');
-    const effectId = document.id;
+    const effectId = effectStore.id;
     const { read } = await readOne(file, signal);
     const [draft] = read.drafts;
     if (read.artwork || !draft || draft.facts.kind !== before.kind)
@@ -263,8 +269,8 @@ export const useImportsStore = defineStore('imports', () => {
       );
     const prepared = await asBefore(draft, before, signal ?? new AbortController().signal);
     const next = await keepDraft(prepared, id, { signal });
-    if (document.id !== effectId) throw new Cancelled();
-    document.edit(replaceAsset(document.effect, { ...next, name: before.name } as Asset));
+    if (effectStore.id !== effectId) throw new Cancelled();
+    effectStore.edit(replaceAsset(effectStore.effect, { ...next, name: before.name } as Asset));
     if (file.handle) handles.set(id, file.handle);
     return next;
   };
@@ -273,8 +279,8 @@ export const useImportsStore = defineStore('imports', () => {
   const adopt = (asset: Asset, place: boolean): AssetId => {
     const twin = sameContent(asset);
     const own = twin ?? ({ ...asset, id: newAssetId(), name: freeAssetName(asset.name) } as Asset);
-    const objects = place ? objectsFor(document.effect, own, destination()) : [];
-    document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
+    const objects = place ? objectsFor(effectStore.effect, own, destination()) : [];
+    effectStore.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
     if (objects[0]) desk.selected = objects[0].id;
     return own.id;
   };

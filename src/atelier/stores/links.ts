@@ -32,7 +32,7 @@ const EVERY = 2000;
 const storeKey = (effect: string) => `iconia.links.${effect}`;
 
 export const useLinksStore = defineStore('links', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const imports = useImportsStore();
   const links = new Map<AssetId, Link>();
   const states = ref<Record<AssetId, LinkState>>({});
@@ -46,7 +46,7 @@ export const useLinksStore = defineStore('links', () => {
     states.value = to ? { ...rest, [id]: to } : rest;
   };
   const persist = async (): Promise<void> => {
-    if (document.id) await set(storeKey(document.id), [...links]).catch(() => undefined);
+    if (effectStore.id) await set(storeKey(effectStore.id), [...links]).catch(() => undefined);
   };
 
   /** An asset that came from layered artwork stands for its whole file. */
@@ -58,7 +58,7 @@ export const useLinksStore = defineStore('links', () => {
   };
 
   const lookAt = async (id: AssetId, link: Link): Promise<void> => {
-    const asset = document.effect.assets[id];
+    const asset = effectStore.effect.assets[id];
     if (!asset) return;
     const name = link.handle.name;
     const permission = await (link.handle as Permitted).queryPermission?.({ mode: 'read' });
@@ -95,7 +95,7 @@ export const useLinksStore = defineStore('links', () => {
   };
 
   const lookAtAll = async (): Promise<void> => {
-    if (looking || globalThis.document.visibilityState === 'hidden') return;
+    if (looking || document.visibilityState === 'hidden') return;
     looking = true;
     try {
       for (const [id, link] of links) await lookAt(id, link);
@@ -131,14 +131,14 @@ export const useLinksStore = defineStore('links', () => {
   };
 
   watch(
-    () => document.id,
+    () => effectStore.id,
     async (id) => {
       clearInterval(timer);
       links.clear();
       states.value = {};
       if (!id) return;
       const kept = ((await get(storeKey(id)).catch(() => undefined)) ?? []) as [AssetId, Link][];
-      if (document.id !== id) return;
+      if (effectStore.id !== id) return;
       for (const [asset, entry] of kept) links.set(asset, entry);
       timer = setInterval(() => void lookAtAll(), EVERY);
       void lookAtAll();

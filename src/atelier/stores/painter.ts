@@ -36,7 +36,7 @@ const WORDS: Record<PaintTool, string> = {
 };
 
 export const usePainterStore = defineStore('painter', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const assets = useAssetsStore();
 
   const on = shallowRef<{ readonly layer: ObjectId; readonly part: PaintedPart } | null>(null);
@@ -66,12 +66,12 @@ export const usePainterStore = defineStore('painter', () => {
   const remembered = new Map<string, Uint8ClampedArray<ArrayBuffer>>();
 
   const layer = computed<Layer | null>(() => {
-    const object = on.value ? document.effect.objects[on.value.layer] : undefined;
+    const object = on.value ? effectStore.effect.objects[on.value.layer] : undefined;
     return object?.kind === 'layer' ? object : null;
   });
   const assetNow = computed<PictureAsset | null>(() => {
     const id = on.value?.part === 'mask' ? layer.value?.mask : layer.value?.asset;
-    const asset = id ? document.effect.assets[id] : undefined;
+    const asset = id ? effectStore.effect.assets[id] : undefined;
     return asset?.kind === 'picture' ? asset : null;
   });
 
@@ -145,23 +145,23 @@ export const usePainterStore = defineStore('painter', () => {
         const bytes = await pngOf(snapshot);
         const name = `${object.name} ${now.part}.png`;
         const file = await api.keep({ bytes, mime: 'image/png' }, name);
-        const part = document.effect.objects[now.layer];
+        const part = effectStore.effect.objects[now.layer];
         if (part?.kind !== 'layer') return;
         const id = now.part === 'mask' ? part.mask : part.asset;
-        const own = id ? document.effect.assets[id] : undefined;
+        const own = id ? effectStore.effect.assets[id] : undefined;
         // A picture that is used elsewhere too, or came from a file, is left as it is.
         const mine =
           own?.kind === 'picture' &&
           own.from === null &&
           own.prep === null &&
-          usesOf(document.effect, own.id).length === 1
+          usesOf(effectStore.effect, own.id).length === 1
             ? own
             : null;
         const asset = newPicture(mine?.id ?? newAssetId(), mine?.name ?? name, file, SHEET_SIZE, SHEET_SIZE);
         known = file.sha256;
         remembered.set(file.sha256, snapshot.data);
         if (remembered.size > REMEMBERED) remembered.delete(remembered.keys().next().value!);
-        document.edit(paintLayer(document.effect, now.layer, now.part, asset, label));
+        effectStore.edit(paintLayer(effectStore.effect, now.layer, now.part, asset, label));
         error.value = null;
       })
       .catch((cause: unknown) => {
@@ -171,7 +171,7 @@ export const usePainterStore = defineStore('painter', () => {
         pending.value--;
       });
     // Until it is in the document it is kept nowhere but on this page.
-    void document.during(queue);
+    void effectStore.during(queue);
   };
   const retry = (): void => {
     error.value = null;
@@ -185,7 +185,7 @@ export const usePainterStore = defineStore('painter', () => {
       if (!on.value) return;
       if (!object) {
         close();
-        document.notice = 'The layer that was painted on is gone, so the painter was closed.';
+        effectStore.notice = 'The layer that was painted on is gone, so the painter was closed.';
         return;
       }
       if (pending.value === 0 && sha !== known) void load();

@@ -39,7 +39,7 @@ export interface TrackerReading {
 }
 
 export const usePlaybackStore = defineStore('playback', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const prints = usePrintsStore();
   const desk = useDeskStore();
   const take = shallowRef(FIRST_TAKE);
@@ -99,7 +99,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   }));
   const player = computed<Player>(
     (before) =>
-      new Player(document.effect, take.value, {
+      new Player(effectStore.effect, take.value, {
         ...options.value,
         only: only.value,
         before: before ?? null,
@@ -107,20 +107,20 @@ export const usePlaybackStore = defineStore('playback', () => {
   );
 
   const loadRecorded = (): void => {
-    recorded.value = document.id ? keptRecorded(document.id, take.value) : [];
+    recorded.value = effectStore.id ? keptRecorded(effectStore.id, take.value) : [];
   };
   const keep = (records: readonly Recorded[]): void => {
     recorded.value = records;
-    if (document.id) keepRecorded(document.id, take.value, records);
+    if (effectStore.id) keepRecorded(effectStore.id, take.value, records);
   };
   watch(
-    () => document.id,
+    () => effectStore.id,
     (id) => {
       time.value = 0;
       playing.value = false;
       const wanted = id ? keptTake(id) : null;
       const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
-      if (id) take.value = printed(found ?? takeFor(document.effect));
+      if (id) take.value = printed(found ?? takeFor(effectStore.effect));
       loadRecorded();
     },
   );
@@ -134,7 +134,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
   const restart = (): void => {
     seek(0);
-    if (source.value !== 'take') live = new LiveRuntime(compile(document.effect));
+    if (source.value !== 'take') live = new LiveRuntime(compile(effectStore.effect));
   };
 
   /** Moves on by real seconds while playing; loops. */
@@ -239,7 +239,7 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   // People are looked for, and the microphone asked for, only when the effect needs them.
   watch(
-    () => requirementsOf(document.effect),
+    () => requirementsOf(effectStore.effect),
     (needs) => input.need(needs),
     { immediate: true },
   );
@@ -301,7 +301,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (next.id !== take.value.id || source.value !== 'take') useTake();
     take.value = printed(next);
     time.value = 0;
-    if (document.id) keepTake(document.id, next.id);
+    if (effectStore.id) keepTake(effectStore.id, next.id);
     loadRecorded();
   };
 

@@ -23,7 +23,7 @@ interface Under {
 const client = new IntakeClient();
 
 export const usePreparingStore = defineStore('preparing', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const assets = useAssetsStore();
   const under = ref<Record<AssetId, Under>>({});
   const failures = ref<Record<AssetId, string>>({});
@@ -56,9 +56,9 @@ export const usePreparingStore = defineStore('preparing', () => {
       signal,
       original: prep ? (asset.original ?? asset.files) : null,
     });
-    if (!document.effect.assets[asset.id]) return;
-    document.edit(
-      replaceAsset(document.effect, { ...next, name: asset.name, from: asset.from } as Asset, label),
+    if (!effectStore.effect.assets[asset.id]) return;
+    effectStore.edit(
+      replaceAsset(effectStore.effect, { ...next, name: asset.name, from: asset.from } as Asset, label),
     );
   };
 

@@ -13,7 +13,7 @@ import { useEffectStore } from './effect';
 const key = (effect: string) => `iconia.prints.${effect}`;
 
 export const usePrintsStore = defineStore('prints', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const assets = useAssetsStore();
   /** By place in the take; null prints a sheet that asks for a picture. */
   const chosen = ref<(AssetId | null)[]>([null, null]);
@@ -23,7 +23,7 @@ export const usePrintsStore = defineStore('prints', () => {
   const loading = ref(false);
 
   watch(
-    () => document.id,
+    () => effectStore.id,
     (id) => {
       try {
         chosen.value = id
@@ -37,32 +37,32 @@ export const usePrintsStore = defineStore('prints', () => {
   );
   const choose = (index: number, asset: AssetId | null): void => {
     chosen.value = chosen.value.map((old, i) => (i === index ? asset : old));
-    if (document.id) localStorage.setItem(key(document.id), JSON.stringify(chosen.value));
+    if (effectStore.id) localStorage.setItem(key(effectStore.id), JSON.stringify(chosen.value));
   };
   const choices = computed((): PictureAsset[] => {
-    const used = new Set(usedAssets(document.effect));
-    return Object.values(document.effect.assets)
+    const used = new Set(usedAssets(effectStore.effect));
+    return Object.values(effectStore.effect.assets)
       .filter((a): a is PictureAsset => a.kind === 'picture')
       .sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
   });
   const aspects = computed(() => images.value.map((i) => i.aspect));
 
   /** The effect's printed pictures, in order. */
-  const targets = computed(() => targetOrder(document.effect));
+  const targets = computed(() => targetOrder(effectStore.effect));
   const printed = computed(() =>
     targets.value.length > 0 ? targets.value.map((t) => t.asset) : chosen.value,
   );
 
   let round = 0;
   watch(
-    () => printed.value.map((id) => (id ? document.effect.assets[id]?.files[0]?.sha256 : null)).join(),
+    () => printed.value.map((id) => (id ? effectStore.effect.assets[id]?.files[0]?.sha256 : null)).join(),
     async () => {
       const mine = ++round;
       error.value = null;
       loading.value = true;
       const made: PictureImage[] = [];
       for (const id of printed.value) {
-        const asset = id ? document.effect.assets[id] : undefined;
+        const asset = id ? effectStore.effect.assets[id] : undefined;
         // Pictures are printed in order: a missing one ends the row.
         if (asset?.kind !== 'picture') break;
         try {

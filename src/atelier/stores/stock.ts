@@ -16,7 +16,7 @@ import { useImportsStore } from './imports';
 export const stockUrl = (path: string): string => `/stock-files/${path}`;
 
 export const useStockStore = defineStore('stock', () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const imports = useImportsStore();
   const desk = useDeskStore();
   const items = shallowRef<readonly StockItem[]>([]);
@@ -65,17 +65,17 @@ export const useStockStore = defineStore('stock', () => {
     adding.value = new Set([...adding.value, item.id]);
     try {
       const asset = await assetOf(item);
-      const twin = Object.values(document.effect.assets).find(
+      const twin = Object.values(effectStore.effect.assets).find(
         (a) => a.kind === asset.kind && a.files[0]!.sha256 === asset.files[0]!.sha256,
       );
       const own = twin ?? ({ ...asset, name: imports.freeAssetName(asset.name) } as Asset);
-      const objects = place ? objectsFor(document.effect, own, destination()) : [];
-      document.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
+      const objects = place ? objectsFor(effectStore.effect, own, destination()) : [];
+      effectStore.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
       if (objects[0]) desk.selected = objects[0].id;
       return own.id;
     } catch (cause) {
       error.value = sentence(cause);
-      document.notice = error.value;
+      effectStore.notice = error.value;
       return null;
     } finally {
       adding.value = new Set([...adding.value].filter((id) => id !== item.id));

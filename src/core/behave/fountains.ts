@@ -10,7 +10,7 @@ import {
   type Particles,
 } from '../fountain/particles';
 import type { FountainArea, FountainSettings } from '../fountain/settings';
-import { fromPose, UNIT_MATRIX, times, inverseMatrix, throughMatrix } from '../maths/matrix';
+import { fromPose, UNIT_MATRIX, multiplyMatrices, inverseMatrix, throughMatrix } from '../maths/matrix';
 import type { Place } from '../placing/places';
 import type { Presence } from '../placing/presence';
 import type { TrackedFace } from '../tracking/track-frame';
@@ -106,7 +106,7 @@ const pointsOf = ({ area }: Fountain, place: Place, face: TrackedFace | null): A
   const back = inverseMatrix(place.matrix);
   if (!back) return null;
   // From the head's space to the fountain's, wherever that is placed.
-  const matrix = times(back, fromPose(face.pose));
+  const matrix = multiplyMatrices(back, fromPose(face.pose));
   const out = new Float32Array(points.length);
   for (let k = 0; k < points.length; k += 3)
     out.set(throughMatrix(matrix, [points[k]!, points[k + 1]!, points[k + 2]!]), k);

@@ -5,7 +5,7 @@ import { regionWeights } from '../face/morph/moves';
 import { NEUTRAL_FACE, OPEN_TRIANGLES, OPENING_TRIANGLES } from '../face/neutral';
 import type { FaceRegion } from '../face/region-names';
 import { pcg3d } from '../maths/hash';
-import { inverseMatrix, fromParts, fromPose, times, type Matrix } from '../maths/matrix';
+import { inverseMatrix, fromParts, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { IDENTITY } from '../maths/quaternion';
 import { cross, length, pointAt, subtract, type Vec3 } from '../maths/vec3';
 import { headFactor } from '../placing/anchors';
@@ -105,7 +105,7 @@ export interface Ball {
 /** The head as an ellipsoid. */
 export const headBall = (face: TrackedFace): Ball | null => {
   const k = headFactor(face.landmarks);
-  const matrix = times(
+  const matrix = multiplyMatrices(
     fromPose(face.pose),
     fromParts([MIDDLE[0] * k, MIDDLE[1] * k, MIDDLE[2] * k], IDENTITY, [
       HALF[0] * k,

@@ -6,7 +6,7 @@ import {
   fromParts,
   inverseMatrix,
   throughMatrix,
-  times,
+  multiplyMatrices,
   toParts,
   UNIT_MATRIX,
 } from './matrix';
@@ -42,8 +42,8 @@ describe('matrices', () => {
       fc.property(parts, parts, triple(metres), (a, b, point) => {
         const [m, n] = [matrixOf(a), matrixOf(b)];
         const once = throughMatrix(m, throughMatrix(n, point));
-        expect(distance(throughMatrix(times(m, n), point), once)).toBeLessThan(1e-8);
-        const back = throughMatrix(times(inverseMatrix(m)!, m), point);
+        expect(distance(throughMatrix(multiplyMatrices(m, n), point), once)).toBeLessThan(1e-8);
+        const back = throughMatrix(multiplyMatrices(inverseMatrix(m)!, m), point);
         expect(distance(back, point)).toBeLessThan(1e-8);
       }),
     ));

@@ -34,7 +34,7 @@ export const fromPose = ({ position, rotation }: Pose, factor = 1): Matrix =>
   fromParts(position, rotation, [factor, factor, factor]);
 
 /** `a` after `b`: a point goes through `b` first. */
-export const times = (a: Matrix, b: Matrix): Matrix => {
+export const multiplyMatrices = (a: Matrix, b: Matrix): Matrix => {
   const out = new Array<number>(16);
   for (let c = 0; c < 16; c += 4)
     for (let r = 0; r < 4; r++)

@@ -3,7 +3,7 @@ import type { Anchor, AnchorKind, FaceChoice, ScreenPin, SurfaceKind, Target } f
 import { featurePoint } from '../face/feature-points';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { spotOnFace } from '../face/skin-spot';
-import { fromParts, fromPose, times, type Matrix } from '../maths/matrix';
+import { fromParts, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { compose, fromAxisAngle, IDENTITY } from '../maths/quaternion';
 import { composePoses, type Pose } from '../maths/pose';
 import { distance, pointAt, type Vec3 } from '../maths/vec3';
@@ -108,13 +108,17 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
       return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => {
         const point = featurePoint(face.landmarks, anchor.point);
         const k = anchor.grows ? headFactor(face.unmorphed ?? face.landmarks) : 1;
-        return { instance, face, matrix: times(fromPose(face.pose), fromParts(point, IDENTITY, [k, k, k])) };
+        return {
+          instance,
+          face,
+          matrix: multiplyMatrices(fromPose(face.pose), fromParts(point, IDENTITY, [k, k, k])),
+        };
       });
     case 'skin':
       return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => ({
         instance,
         face,
-        matrix: times(fromPose(face.pose), fromPose(spotOnFace(face.landmarks, anchor.spot))),
+        matrix: multiplyMatrices(fromPose(face.pose), fromPose(spotOnFace(face.landmarks, anchor.spot))),
       }));
     case 'world': {
       const pose = presence.surfaces[anchor.surface];

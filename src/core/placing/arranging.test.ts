@@ -1,7 +1,7 @@
 /** Spreading, aligning, mirroring, dragging by handles, and placing anew without moving. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromParts, throughMatrix, times, toParts } from '../maths/matrix';
+import { fromParts, throughMatrix, multiplyMatrices, toParts } from '../maths/matrix';
 import { angleBetween, fromAngles, fromAxisAngle, rotate } from '../maths/quaternion';
 import { distance, length, type Vec3 } from '../maths/vec3';
 import { aligned, distributed } from './arrange';
@@ -163,7 +163,7 @@ describe('handles', () => {
     base,
   });
   const world = ({ object, base: b }: Held, placed: Placed, p: Vec3) =>
-    throughMatrix(times(b, localMatrix(placed, object.pivot)), p);
+    throughMatrix(multiplyMatrices(b, localMatrix(placed, object.pivot)), p);
   test('moving: every point goes the way of the handles, whatever it hangs in', () =>
     fc.assert(
       fc.property(anyPlaced, triple(metres), triple(metres), (placed, by, p) => {
@@ -213,7 +213,10 @@ describe('handles', () => {
         const h = held('a', placed, pivot);
         const before = world(h, placed, p);
         const next = draggedPivot(h, by);
-        const after = throughMatrix(times(base, localMatrix({ ...placed, move: next.move }, next.pivot)), p);
+        const after = throughMatrix(
+          multiplyMatrices(base, localMatrix({ ...placed, move: next.move }, next.pivot)),
+          p,
+        );
         expect(distance(after, before)).toBeLessThan(1e-7);
       }),
     ));
@@ -258,7 +261,7 @@ describe('placing anew without moving', () => {
         const object = box('a', { kind: 'backdrop' }, { ...a, scale: [1.5, 1.5, 1.5] } as never);
         const world = localMatrix(object, object.pivot);
         const base = localMatrix(even, [0, 0, 0]);
-        const there = times(base, localMatrix(placedIn(base, world, object), object.pivot));
+        const there = multiplyMatrices(base, localMatrix(placedIn(base, world, object), object.pivot));
         expect(distance(throughMatrix(there, p), throughMatrix(world, p))).toBeLessThan(1e-6);
       }),
     ));

@@ -1,6 +1,6 @@
 /** Placing an object anew without moving it: in another group, on another anchor, about another pivot. */
 import type { Anchor, EffectObject } from '../document/schema';
-import { inverseMatrix, throughMatrix, times, toParts, type Matrix } from '../maths/matrix';
+import { inverseMatrix, throughMatrix, multiplyMatrices, toParts, type Matrix } from '../maths/matrix';
 import { anglesNear } from '../maths/quaternion';
 import type { Vec3 } from '../maths/vec3';
 import { localMatrix, type Placed } from './local';
@@ -14,7 +14,7 @@ export const placedFrom = (local: Matrix, pivot: Vec3, turnBefore: Vec3): Placed
 /** In another base an object that is now at `world`; where the base flattens everything, it stays as written. */
 export const placedIn = (base: Matrix, world: Matrix, object: EffectObject): Placed => {
   const into = inverseMatrix(base);
-  return into ? placedFrom(times(into, world), object.pivot, object.turn) : object;
+  return into ? placedFrom(multiplyMatrices(into, world), object.pivot, object.turn) : object;
 };
 
 /** The move that another pivot needs so that nothing is seen to change. */

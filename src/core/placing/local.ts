@@ -1,6 +1,6 @@
 /** From what is written down about one object to its matrix in the space it hangs in. */
 import type { EffectObject, LookAt } from '../document/schema';
-import { column, fromParts, positionOf, times, toParts, type Matrix } from '../maths/matrix';
+import { column, fromParts, positionOf, multiplyMatrices, toParts, type Matrix } from '../maths/matrix';
 import { compose, fromAngles, fromAxisAngle, inverse, rotate, type Quaternion } from '../maths/quaternion';
 import { cross, length, normalise, subtract, type Vec3 } from '../maths/vec3';
 import { quaternionFromAxes } from '../maths/matrix';
@@ -60,7 +60,7 @@ export const localMatrix = (
     rotation,
     hand.factor === 1 ? scale : [scale[0] * hand.factor, scale[1] * hand.factor, scale[2] * hand.factor],
   );
-  return pivot[0] === 0 && pivot[1] === 0 && pivot[2] === 0 ? placed : times(placed, away(pivot));
+  return pivot[0] === 0 && pivot[1] === 0 && pivot[2] === 0 ? placed : multiplyMatrices(placed, away(pivot));
 };
 
 const AXES: Record<'x' | 'y' | 'z', Vec3> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
@@ -82,7 +82,7 @@ const TO_Z: Record<LookAt['front'], Quaternion> = {
 /** Turns an object, given in world space, about its pivot so that its front looks at the eye. */
 export const lookingAt = (world: Matrix, pivot: Vec3, look: LookAt, eye: Vec3): Matrix => {
   const { rotation, scale } = toParts(world);
-  const at = positionOf(times(world, [...away([-pivot[0], -pivot[1], -pivot[2]])]));
+  const at = positionOf(multiplyMatrices(world, [...away([-pivot[0], -pivot[1], -pivot[2]])]));
   const towards = subtract(eye, at);
   if (length(towards) < 1e-9) return world;
   let turned: Quaternion;
@@ -107,5 +107,5 @@ export const lookingAt = (world: Matrix, pivot: Vec3, look: LookAt, eye: Vec3): 
     );
     turned = compose(rotation, fromAxisAngle(axis, (angle * 180) / Math.PI));
   }
-  return times(fromParts(at, turned, scale), away(pivot));
+  return multiplyMatrices(fromParts(at, turned, scale), away(pivot));
 };

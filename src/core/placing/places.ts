@@ -3,7 +3,7 @@ import { isIn, type Program } from '../program/program';
 import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
 import { isOnFace } from '../kinds/objects/objects';
-import { fromPose, times, type Matrix } from '../maths/matrix';
+import { fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';
 import { anchorPlaces, layeringOf, type AnchorPlace, type Here, type Layering } from './anchors';
@@ -70,7 +70,7 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       places: bases.map((base): Place => {
         // Layers, and shadows on skin, cover the whole face: they lie in head space, whatever spot their anchor names.
         const overFace = isOnFace(object) || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
-        let matrix = overFace && base.face ? fromPose(base.face.pose) : times(base.matrix, local);
+        let matrix = overFace && base.face ? fromPose(base.face.pose) : multiplyMatrices(base.matrix, local);
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);

@@ -64,18 +64,16 @@ const named = ({ numbers, choices, colours }: Asked): string[] => {
   expect(all.filter((name) => !name)).toEqual([]);
   return all;
 };
-const document = () => useEffectStore();
+const store = () => useEffectStore();
 
-afterEach(() => document().close());
+afterEach(() => store().close());
 
 test.each(READY_NAMES)(
   'a cue set off by %s: its fields are kept, shown, valid, and undone in one step',
   async (name) => {
     openEffect(effectWith({ cues: { [CUE]: newCue(CUE, name, 0, []) } }));
     useDeskStore().behave.cue = CUE;
-    named(
-      await proveFields(() => mounted(following(CueCard, () => ({ cue: document().effect.cues[CUE]! })))),
-    );
+    named(await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))));
   },
 );
 
@@ -88,7 +86,7 @@ test.each(ACTION_KINDS)(
     );
     Object.assign(useDeskStore().behave, { cue: CUE, action: action.id });
     const names = named(
-      await proveFields(() => mounted(following(CueCard, () => ({ cue: document().effect.cues[CUE]! })))),
+      await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))),
     );
     expect(names.length).toBeGreaterThan(0);
   },
@@ -99,7 +97,7 @@ describe('what viewers use', () => {
     openEffect(effectWith({ controls: { [CONTROL]: newControl(CONTROL, kind, 'Waves', 0) } }));
     named(
       await proveFields(() =>
-        mounted(following(ControlCard, () => ({ control: document().effect.controls[CONTROL]! }))),
+        mounted(following(ControlCard, () => ({ control: store().effect.controls[CONTROL]! }))),
       ),
     );
   });
@@ -107,7 +105,7 @@ describe('what viewers use', () => {
     openEffect(effectWith({ prompts: { [PROMPT]: newPrompt(PROMPT, 0) } }));
     named(
       await proveFields(() =>
-        mounted(following(PromptCard, () => ({ prompt: document().effect.prompts[PROMPT]! }))),
+        mounted(following(PromptCard, () => ({ prompt: store().effect.prompts[PROMPT]! }))),
       ),
     );
   });
@@ -118,7 +116,7 @@ test('a material: every number and colour of it', async () => {
   useDeskStore().style.material = MATERIAL;
   const names = named(
     await proveFields(() =>
-      mounted(following(MaterialNumbers, () => ({ material: document().effect.materials[MATERIAL]! }))),
+      mounted(following(MaterialNumbers, () => ({ material: store().effect.materials[MATERIAL]! }))),
     ),
   );
   expect(names.length).toBeGreaterThan(5);
@@ -127,7 +125,7 @@ test('a material: every number and colour of it', async () => {
 test.each(GRADE_STEP_KINDS)('a grade step, %s', async (kind) => {
   const grade = newGrade(GRADE, 2, [newGradeStep('step_first', kind)]);
   openEffect(effectWith({ objects: { [GRADE]: grade } }));
-  const now = () => document().effect.objects[GRADE] as Grade;
+  const now = () => store().effect.objects[GRADE] as Grade;
   named(
     await proveFields(() =>
       mounted(

@@ -17,7 +17,7 @@ withDefaults(
   { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined },
 );
 const emit = defineEmits<{ change: [value: number] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 </script>
 
 <template>
@@ -31,6 +31,6 @@ const document = useEffectStore();
     :min="min"
     :max="max"
     @change="(v) => emit('change', v)"
-    @done="document.endGesture()"
+    @done="effectStore.endGesture()"
   />
 </template>

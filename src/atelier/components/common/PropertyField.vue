@@ -14,11 +14,11 @@ const props = defineProps<{
   as?: 'slider' | 'switch';
   word?: string;
 }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const property = computed(() => propertiesOf(props.object)[props.path]!);
 const set = (to: unknown, felt: boolean): void => {
-  document.edit(
-    setProperty(document.effect, props.object.id, props.path, to),
+  effectStore.edit(
+    setProperty(effectStore.effect, props.object.id, props.path, to),
     felt ? `${props.path}-${props.object.id}` : null,
   );
 };
@@ -31,6 +31,6 @@ const set = (to: unknown, felt: boolean): void => {
     :as="as"
     :word="word"
     @change="set"
-    @done="document.endGesture()"
+    @done="effectStore.endGesture()"
   />
 </template>

@@ -28,7 +28,7 @@ import SoundPlayer from './SoundPlayer.vue';
 import TextField from '../common/TextField.vue';
 
 const props = defineProps<{ asset: Asset }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const imports = useImportsStore();
 const shelf = useShelfStore();
@@ -38,27 +38,27 @@ const error = ref<string | null>(null);
 const busy = ref(false);
 
 const place = (): void => {
-  const objects = objectsFor(document.effect, props.asset, destination());
-  document.edit(bringIn(`Place ${props.asset.name}`, [], objects));
+  const objects = objectsFor(effectStore.effect, props.asset, destination());
+  effectStore.edit(bringIn(`Place ${props.asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
   desk.closeLibrary();
 };
 /** The object the library was opened from, when it could show this. */
 const asker = computed(() => {
-  const object = desk.library.from ? document.effect.objects[desk.library.from] : undefined;
+  const object = desk.library.from ? effectStore.effect.objects[desk.library.from] : undefined;
   return object && isShowing(object) && object.asset !== props.asset.id && canShow(object, props.asset)
     ? object
     : null;
 });
 const showThere = (): void => {
   if (!asker.value) return;
-  document.edit(showOn(document.effect, asker.value.id, props.asset));
+  effectStore.edit(showOn(effectStore.effect, asker.value.id, props.asset));
   desk.selected = asker.value.id;
   desk.closeLibrary();
 };
 const rename = (text: string): void => {
   const name = text.trim();
-  if (name && name !== props.asset.name) document.edit(renameAssets(new Map([[props.asset.id, name]])));
+  if (name && name !== props.asset.name) effectStore.edit(renameAssets(new Map([[props.asset.id, name]])));
 };
 const replace = async (event: Event): Promise<void> => {
   const field = event.target as HTMLInputElement;
@@ -141,8 +141,8 @@ const fileName = computed(() => {
             label="Frames a second"
             :min="0.1"
             :max="120"
-            @change="(v) => document.edit(setSequenceRate(asset.id, v), 'sequence-rate')"
-            @done="document.endGesture()"
+            @change="(v) => effectStore.edit(setSequenceRate(asset.id, v), 'sequence-rate')"
+            @done="effectStore.endGesture()"
           />
           a second
         </dd>

@@ -15,11 +15,11 @@ import AssetThumb from './AssetThumb.vue';
 
 const props = defineProps<{ asset: Asset; selected: boolean }>();
 defineEmits<{ pick: [event: MouseEvent | KeyboardEvent]; open: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const links = useLinksStore();
 const preparing = usePreparingStore();
 const odd = computed(() => notesOn(props.asset).length > 0);
-const uses = computed(() => usesOf(document.effect, props.asset.id).length);
+const uses = computed(() => usesOf(effectStore.effect, props.asset.id).length);
 const under = computed(() => preparing.under[props.asset.id]);
 </script>
 

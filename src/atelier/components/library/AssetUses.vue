@@ -8,13 +8,13 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 
 const props = defineProps<{ asset: Asset }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const router = useRouter();
 const route = useRoute();
 const useWords = (use: Use): string =>
   use.kind === 'icon' ? 'the icon' : use.kind === 'look' ? `the look ${use.name}` : use.name;
-const uses = computed(() => usesOf(document.effect, props.asset.id));
+const uses = computed(() => usesOf(effectStore.effect, props.asset.id));
 const go = (use: Use): void => {
   if (use.kind === 'object') {
     desk.selected = use.id;

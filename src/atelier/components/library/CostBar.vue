@@ -8,9 +8,9 @@ import { useEffectStore } from '../../stores/effect';
 import { sizeWords } from '../../words';
 import { useWeight } from './use-weight';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
-const used = computed(() => costsOf(document.effect).filter((c) => c.used && c.bytes > 0));
+const used = computed(() => costsOf(effectStore.effect).filter((c) => c.used && c.bytes > 0));
 const { total, limit, over } = useWeight();
 const scale = computed(() => scaleLinear([0, Math.max(total.value, limit)], [0, 100]));
 const pieces = computed(() => {

@@ -9,7 +9,7 @@ import { useEffectStore } from '../../stores/effect';
 import { KIND_LABELS } from '../../asset-words';
 import { sizeWords } from '../../words';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const box = ref<HTMLElement | null>(null);
 const { width } = useElementSize(box);
@@ -19,7 +19,7 @@ interface Leaf {
   readonly cost?: Cost;
   readonly children?: readonly Leaf[];
 }
-const costs = computed(() => costsOf(document.effect));
+const costs = computed(() => costsOf(effectStore.effect));
 const used = computed(() => costs.value.filter((c) => c.used && c.bytes > 0));
 const idle = computed(() => costs.value.filter((c) => !c.used));
 const total = computed(() => used.value.reduce((sum, c) => sum + c.bytes, 0));

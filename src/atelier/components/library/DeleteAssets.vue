@@ -11,7 +11,7 @@ import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const ask = ref<HTMLElement | null>(null);
 // Below a long list of facts it would be out of sight.
@@ -20,7 +20,7 @@ const ids = computed(() => props.assets.map((a) => a.id));
 const users = computed(() => [
   ...new Set(
     ids.value
-      .flatMap((id) => usesOf(document.effect, id))
+      .flatMap((id) => usesOf(effectStore.effect, id))
       .map((u) => (u.kind === 'icon' ? 'the icon' : u.name)),
   ),
 ]);
@@ -31,8 +31,8 @@ const title = computed(() =>
 const others = computed(() => {
   const [only] = props.assets;
   if (props.assets.length !== 1 || !only) return [];
-  const shown = objectsShowing(document.effect, only.id);
-  return Object.values(document.effect.assets).filter(
+  const shown = objectsShowing(effectStore.effect, only.id);
+  return Object.values(effectStore.effect.assets).filter(
     (a) => a.id !== only.id && shown.length > 0 && shown.every((o) => canShow(o, a)),
   );
 });
@@ -42,18 +42,18 @@ const finish = (): void => {
 };
 const remove = (withObjects: boolean): void => {
   const edit = withObjects ? removeAssetsAndObjects : removeAssets;
-  document.edit(edit(document.effect, ids.value));
+  effectStore.edit(edit(effectStore.effect, ids.value));
   finish();
 };
 const replace = (id: unknown): void => {
   const [only] = props.assets;
-  const to = document.effect.assets[id as AssetId];
+  const to = effectStore.effect.assets[id as AssetId];
   if (!only || !to) return;
-  document.edit({
+  effectStore.edit({
     label: `Show ${to.name} and delete ${only.name}`,
     change: (d) => {
-      showInstead(document.effect, only.id, to).change(d);
-      removeAssets(document.effect, [only.id]).change(d);
+      showInstead(effectStore.effect, only.id, to).change(d);
+      removeAssets(effectStore.effect, [only.id]).change(d);
     },
   });
   finish();

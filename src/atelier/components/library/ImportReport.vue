@@ -16,7 +16,7 @@ import { sizeWords } from '../../words';
 import AssetNotes from './AssetNotes.vue';
 
 const imports = useImportsStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const ICONS = {
   waiting: Clock,
@@ -28,7 +28,7 @@ const ICONS = {
 };
 const assetOf = (item: ImportItem): Asset | undefined => {
   const [id] = item.assets;
-  return id ? document.effect.assets[id] : undefined;
+  return id ? effectStore.effect.assets[id] : undefined;
 };
 const summary = computed(() => {
   const { all, done, refused, cancelled } = imports.summary;
@@ -38,15 +38,15 @@ const summary = computed(() => {
   return words.join(', ');
 });
 const isPlaced = (asset: Asset): boolean =>
-  Object.values(document.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
+  Object.values(effectStore.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
 const place = (asset: Asset): void => {
-  const objects = objectsFor(document.effect, asset, destination());
-  document.edit(bringIn(`Place ${asset.name}`, [], objects));
+  const objects = objectsFor(effectStore.effect, asset, destination());
+  effectStore.edit(bringIn(`Place ${asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
 };
 const takeOver = (item: ImportItem): void => {
-  const [asset, old] = [assetOf(item), item.namesake ? document.effect.assets[item.namesake] : undefined];
-  if (asset && old) document.edit(showInstead(document.effect, old.id, asset));
+  const [asset, old] = [assetOf(item), item.namesake ? effectStore.effect.assets[item.namesake] : undefined];
+  if (asset && old) effectStore.edit(showInstead(effectStore.effect, old.id, asset));
   imports.change(item.key, { namesake: null });
 };
 </script>
@@ -155,7 +155,7 @@ const takeOver = (item: ImportItem): void => {
               Cut into frames
             </a-button>
           </p>
-          <p v-if="item.namesake && document.effect.assets[item.namesake] && assetOf(item)" class="offer">
+          <p v-if="item.namesake && effectStore.effect.assets[item.namesake] && assetOf(item)" class="offer">
             An asset of that name was here already.
             <a-button class="word" type="link" size="small" @click="takeOver(item)"
               >Show this one instead</a-button

@@ -24,7 +24,7 @@ import SheetCutter from './prepare/SheetCutter.vue';
 import SelectField from '../common/SelectField.vue';
 import SectionTabs from '../common/SectionTabs.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const imports = useImportsStore();
 const shelf = useShelfStore();
@@ -38,7 +38,7 @@ const TABS: readonly { readonly id: LibraryTab; readonly label: string }[] = [
 const search = ref('');
 const kind = ref<AssetKind | 'all' | 'unused'>('all');
 const order = ref<'newest' | 'name' | 'weight' | 'kind'>('newest');
-const all = computed(() => Object.values(document.effect.assets));
+const all = computed(() => Object.values(effectStore.effect.assets));
 const kinds = computed(() => [
   { value: 'all', label: 'All kinds' },
   ...[...new Set(all.value.map((a) => a.kind))].map((value) => ({ value, label: KIND_LABELS[value] })),
@@ -51,7 +51,7 @@ const ORDERS = [
   { value: 'kind', label: 'By kind' },
 ];
 const shown = computed((): Asset[] => {
-  const used = new Set(usedAssets(document.effect));
+  const used = new Set(usedAssets(effectStore.effect));
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean);
   const found = all.value.filter(
     (a) =>
@@ -67,7 +67,7 @@ const shown = computed((): Asset[] => {
   return order.value === 'newest' ? found.reverse() : [...found].sort(by[order.value]);
 });
 const chosen = computed(() =>
-  library.selected.map((id) => document.effect.assets[id]).filter((a): a is Asset => a !== undefined),
+  library.selected.map((id) => effectStore.effect.assets[id]).filter((a): a is Asset => a !== undefined),
 );
 const only = computed(() => (chosen.value.length === 1 ? chosen.value[0]! : null));
 const deleting = ref(false);
@@ -96,7 +96,7 @@ const prepare = (asset: Asset): void => {
 watch(only, (now) => {
   if (!now && library.task !== 'rename') library.task = null;
 });
-const from = computed(() => (library.from ? document.effect.objects[library.from] : undefined));
+const from = computed(() => (library.from ? effectStore.effect.objects[library.from] : undefined));
 const back = (): void => {
   if (from.value) desk.selected = from.value.id;
   desk.closeLibrary();

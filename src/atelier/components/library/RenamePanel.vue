@@ -9,7 +9,7 @@ import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const plan = reactive({ ...NO_CHANGE });
 const LETTERS = [
   { value: 'kept', label: 'as they are' },
@@ -20,14 +20,14 @@ const LETTERS = [
 const others = computed(() => {
   const own = new Set(props.assets.map((a) => a.id));
   return new Set(
-    Object.values(document.effect.assets)
+    Object.values(effectStore.effect.assets)
       .filter((a) => !own.has(a.id))
       .map((a) => a.name),
   );
 });
 const names = computed(() => renamePlan(props.assets, plan, others.value));
 const apply = (): void => {
-  document.edit(renameAssets(names.value));
+  effectStore.edit(renameAssets(names.value));
   emit('done');
 };
 </script>

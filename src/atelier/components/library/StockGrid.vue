@@ -11,7 +11,7 @@ import './take-tiles.css';
 
 const props = defineProps<{ search?: string; canAdd?: boolean }>();
 const stock = useStockStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 onMounted(() => void stock.load());
 
 const groups = computed(() => {
@@ -23,7 +23,7 @@ const groups = computed(() => {
     items: stock.items.filter((i) => i.group === name && fits(i)),
   })).filter((g) => g.items.length > 0);
 });
-const here = computed(() => new Set(Object.values(document.effect.assets).map((a) => a.name)));
+const here = computed(() => new Set(Object.values(effectStore.effect.assets).map((a) => a.name)));
 const SIGNS: Record<string, typeof Box> = { Sounds: AudioLines, Fonts: Type, 'Light surroundings': Sun };
 const placeable = (item: StockItem): boolean =>
   !item.download &&

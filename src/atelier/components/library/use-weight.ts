@@ -4,8 +4,8 @@ import { OUTLET_LIMITS, packageBytes } from '../../../core/checks/costs';
 import { useEffectStore } from '../../stores/effect';
 
 export const useWeight = () => {
-  const document = useEffectStore();
-  const total = computed(() => packageBytes(document.effect));
+  const effectStore = useEffectStore();
+  const total = computed(() => packageBytes(effectStore.effect));
   const limit = Math.min(...OUTLET_LIMITS.map((l) => l.bytes));
   const over = computed(() => total.value > limit);
   return { total, limit, over };

@@ -16,11 +16,11 @@ import { useStackActions } from './stack-actions';
 
 const props = withDefaults(defineProps<{ anchor?: Anchor | null }>(), { anchor: null });
 const desk = useDeskStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const actions = useStackActions();
 
 const pictures = computed(() =>
-  Object.values(document.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
+  Object.values(effectStore.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
 );
 const face = computed<FaceChoice>(() => (props.anchor && 'face' in props.anchor ? props.anchor.face : 1));
 const LIGHTS = ['directional', 'point', 'ambient', 'surroundings'] as const;

@@ -20,10 +20,10 @@ import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 
-const anchor = computed(() => anchorOf(document.effect, props.object));
+const anchor = computed(() => anchorOf(effectStore.effect, props.object));
 const face = computed<FaceChoice>(() =>
   anchor.value.kind === 'head' || anchor.value.kind === 'skin' ? anchor.value.face : 1,
 );
@@ -60,7 +60,7 @@ const options = computed(() => {
     {
       label: 'Printed picture',
       options: [
-        ...targetOrder(document.effect).map((t) => ({ value: `picture ${t.id}`, label: t.name })),
+        ...targetOrder(effectStore.effect).map((t) => ({ value: `picture ${t.id}`, label: t.name })),
         { value: NEW_PICTURE, label: 'A new printed picture' },
       ],
     },
@@ -71,7 +71,7 @@ const options = computed(() => {
 /** The spot of the skin nearest to where the object is; on something else than a head the middle of the face. */
 const spotHere = (): [number, number] => {
   if (anchor.value.kind !== 'head') return [0.5, 0.55];
-  const at = restMatrix(restOf(document.effect), props.object.id);
+  const at = restMatrix(restOf(effectStore.effect), props.object.id);
   return [...spotNear(NEUTRAL_FACE, positionOf(at))];
 };
 const anchorFor = (key: string): Anchor => {
@@ -93,24 +93,25 @@ const anchorFor = (key: string): Anchor => {
 };
 const choose = (key: string): void => {
   const to: Anchor = key === NEW_PICTURE ? { kind: 'picture', target: addPrintedPicture() } : anchorFor(key);
-  document.edit(stickTo(document.effect, desk.selection, to));
+  effectStore.edit(stickTo(effectStore.effect, desk.selection, to));
 };
 const faces = ([1, 2, 3, 4, 'any', 'every'] as const).map((value) => ({ value, label: faceWords(value) }));
 const chooseFace = (to: FaceChoice): void => {
   const a = anchor.value;
   if (a.kind === 'head' || a.kind === 'skin')
-    document.edit(stickTo(document.effect, desk.selection, { ...a, face: to }));
+    effectStore.edit(stickTo(effectStore.effect, desk.selection, { ...a, face: to }));
 };
 const grow = (): void => {
   const a = anchor.value;
-  if (a.kind === 'head') document.edit(stickTo(document.effect, desk.selection, { ...a, grows: !a.grows }));
+  if (a.kind === 'head')
+    effectStore.edit(stickTo(effectStore.effect, desk.selection, { ...a, grows: !a.grows }));
 };
 const setSpot = (axis: 0 | 1, percent: number): void => {
   const a = anchor.value;
   if (a.kind !== 'skin') return;
   const spot: [number, number] = [...a.spot];
   spot[axis] = Math.min(1, Math.max(0, percent / 100));
-  document.edit(stickTo(document.effect, [props.object.id], { ...a, spot }), `spot-${axis}`);
+  effectStore.edit(stickTo(effectStore.effect, [props.object.id], { ...a, spot }), `spot-${axis}`);
 };
 const onFace = computed(() => anchor.value.kind === 'head' || anchor.value.kind === 'skin');
 defineExpose({ choose });
@@ -156,7 +157,7 @@ defineExpose({ choose });
       :min="0"
       :max="100"
       @change="(v) => setSpot(i as 0 | 1, v)"
-      @done="document.endGesture()"
+      @done="effectStore.endGesture()"
     />
   </div>
   <div v-if="anchor.kind === 'head' && object.kind !== 'occluder'" class="line">

@@ -8,9 +8,11 @@ import { useEffectStore } from '../../stores/effect';
 import AssetThumb from '../library/AssetThumb.vue';
 
 const props = defineProps<{ object: Card | ModelObject | Layer | Iris }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
-const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));
+const asset = computed(() =>
+  props.object.asset ? effectStore.effect.assets[props.object.asset] : undefined,
+);
 </script>
 
 <template>

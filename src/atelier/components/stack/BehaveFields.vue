@@ -10,13 +10,13 @@ import { useDeskStore } from '../../stores/desk';
 import WhyObject from './WhyObject.vue';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
-const cues = computed(() => cuesActingOn(document.effect, props.object.id));
+const effectStore = useEffectStore();
+const cues = computed(() => cuesActingOn(effectStore.effect, props.object.id));
 const desk = useDeskStore();
 const reveal = (id: CueId): void => {
   desk.behave.section = 'cues';
   desk.behave.cue = id;
-  void nextTick(() => globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' }));
+  void nextTick(() => document.getElementById(id)?.scrollIntoView({ block: 'nearest' }));
 };
 const add = (): void => {
   addCueFor(props.object.id);
@@ -41,7 +41,7 @@ const paste = (): void => {
       shape="round"
       @click="reveal(cue.id)"
     >
-      {{ cueName(document.effect, cue.id) }}
+      {{ cueName(effectStore.effect, cue.id) }}
     </a-button>
     <a-button class="chip" size="small" shape="round" @click="add">+ Cue</a-button>
     <a-button class="chip" size="small" shape="round" @click="recipe">+ Recipe</a-button>

@@ -20,21 +20,26 @@ import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Card | Live | Cutout | Fill }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 /** Only on the backdrop and the screen there is something to fill. */
-const fills = computed(() => ['backdrop', 'screen'].includes(anchorOf(document.effect, props.object).kind));
+const fills = computed(() =>
+  ['backdrop', 'screen'].includes(anchorOf(effectStore.effect, props.object).kind),
+);
 const fits = FITS.filter((fit) => fit !== 'tile' || props.object.kind !== 'fill').map((value) => ({
   value,
   label: FIT_WORDS[value],
 }));
 const parts = CAMERA_PARTS.map((value) => ({ value, label: CAMERA_WORDS[value] }));
 const set = (change: Parameters<typeof reshape<'live'>>[3], gesture: string | null = null): void => {
-  document.edit(reshape(document.effect, props.object.id, props.object.kind as 'live', change), gesture);
+  effectStore.edit(
+    reshape(effectStore.effect, props.object.id, props.object.kind as 'live', change),
+    gesture,
+  );
 };
 const setFill = (change: Parameters<typeof reshape<'fill'>>[3]): void => {
-  document.edit(reshape(document.effect, props.object.id, 'fill', change));
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'fill', change));
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 
 /** The crop by its edges: what is cut off on each side, in per cent. */
 const EDGES = ['left', 'top', 'right', 'bottom'] as const;

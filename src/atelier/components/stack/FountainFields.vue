@@ -15,17 +15,17 @@ import { ref } from 'vue';
 import { sentence } from '../../../core/errors';
 
 const props = defineProps<{ object: Fountain }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const pictures = useMadeOf(() => props.object);
 const models = computed(() =>
-  Object.values(document.effect.assets)
+  Object.values(effectStore.effect.assets)
     .filter((a) => a.kind === 'model')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
 const problem = ref<string | null>(null);
 const set = (change: Partial<Fountain>, gesture: string | null = null): void => {
-  document.edit(
-    reshape(document.effect, props.object.id, 'fountain', change),
+  effectStore.edit(
+    reshape(effectStore.effect, props.object.id, 'fountain', change),
     gesture && `${gesture}-${props.object.id}`,
   );
 };
@@ -169,7 +169,7 @@ const setMesh = async (id: string): Promise<void> => {
     <PropertyField :object="object" path="size" />
     <PropertyField :object="object" path="sizeVaries" />
     <PropertyField
-      v-if="document.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
+      v-if="effectStore.effect.assets[object.asset as AssetId]?.kind === 'sequence'"
       :object="object"
       path="frames"
     />

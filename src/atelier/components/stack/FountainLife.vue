@@ -8,8 +8,8 @@ import GestureField from '../common/GestureField.vue';
 type Age = Fountain['over'][number];
 const props = defineProps<{ over: Fountain['over'] }>();
 const emit = defineEmits<{ change: [over: Fountain['over'], gesture: string | null] }>();
-const document = useEffectStore();
-const done = (): void => document.endGesture();
+const effectStore = useEffectStore();
+const done = (): void => effectStore.endGesture();
 const stop = (i: number, change: Partial<Age>, gesture: string | null): void =>
   emit(
     'change',

@@ -8,13 +8,13 @@ import PropertyField from '../common/PropertyField.vue';
 import { playsByItself } from './plays-by-itself';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const fields = computed(() => shownAs(props.object.kind).place);
 </script>
 
 <template>
   <component :is="fields" v-if="fields" :object="object" />
-  <div v-if="'startDelay' in object && playsByItself(document.effect, object)" class="line">
+  <div v-if="'startDelay' in object && playsByItself(effectStore.effect, object)" class="line">
     <span>Starts</span>
     <PropertyField class="two" :object="object" path="startDelay" />
   </div>

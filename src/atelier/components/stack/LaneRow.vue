@@ -17,15 +17,15 @@ const props = defineProps<{
   settingsOpen: boolean;
 }>();
 defineEmits<{ settings: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const playback = usePlaybackStore();
 const actions = useStackActions();
 const element = ref<HTMLElement | null>(null);
 const { over } = useRowDrag(element, ref(null), () => props.row);
 const anchor = computed(() => props.row.anchor);
 /** What the take lacks for this lane, in words; null when all is there. */
-const missing = computed(() => lacks(playback.take, document.effect, anchor.value));
-const other = computed(() => (missing.value ? takeWith(document.effect, anchor.value) : null));
+const missing = computed(() => lacks(playback.take, effectStore.effect, anchor.value));
+const other = computed(() => (missing.value ? takeWith(effectStore.effect, anchor.value) : null));
 const EMPTY: Record<string, string> = {
   screen: 'Nothing lies on the screen yet.',
   head: 'Nothing is on this head yet.',
@@ -40,14 +40,14 @@ const EMPTY: Record<string, string> = {
   <div ref="element" :class="{ into: over === 'into' }" :data-anchor="JSON.stringify(actions.forNew(anchor))">
     <template v-if="row.kind === 'lane'">
       <div class="lane">
-        <span class="cut">{{ laneWords(document.effect, anchor) }}</span>
+        <span class="cut">{{ laneWords(effectStore.effect, anchor) }}</span>
         <span class="rule" />
         <a-button
           v-if="anchor.kind === 'picture'"
           class="icon-button"
           type="text"
           size="small"
-          :aria-label="`Settings of ${laneWords(document.effect, anchor)}`"
+          :aria-label="`Settings of ${laneWords(effectStore.effect, anchor)}`"
           :aria-expanded="settingsOpen"
           @click="$emit('settings')"
         >
@@ -58,7 +58,7 @@ const EMPTY: Record<string, string> = {
             class="icon-button"
             type="text"
             size="small"
-            :aria-label="`Add to ${laneWords(document.effect, anchor)}`"
+            :aria-label="`Add to ${laneWords(effectStore.effect, anchor)}`"
           >
             <Plus :size="14" /></a-button
         ></AddMenu>

@@ -14,16 +14,16 @@ import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: Layer }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const set = (change: Parameters<typeof changeLayer>[2]): void => {
-  document.edit(changeLayer(document.effect, props.object.id, change));
+  effectStore.edit(changeLayer(effectStore.effect, props.object.id, change));
 };
 const regions = FACE_REGIONS.map((value) => ({ value, label: REGION_WORDS[value] }));
 /** Layers of the same face that may limit this one. */
 const others = computed(() => {
-  const anchor = anchorOf(document.effect, props.object);
+  const anchor = anchorOf(effectStore.effect, props.object);
   return 'face' in anchor
-    ? layersOn(document.effect, anchor.face)
+    ? layersOn(effectStore.effect, anchor.face)
         .filter((l) => l.id !== props.object.id)
         .map((l) => ({ value: l.id as string, label: l.name }))
     : [];
@@ -34,7 +34,7 @@ const paint = (part: 'mask' | 'picture'): void => {
   desk.style.section = 'face';
   void painter.open(props.object.id, part);
 };
-const mask = computed(() => (props.object.mask ? document.effect.assets[props.object.mask] : undefined));
+const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props.object.mask] : undefined));
 </script>
 
 <template>

@@ -9,10 +9,10 @@ import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: Light }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const made = useMadeOf(() => props.object);
 const setAsset = (asset: Light['asset']): void => {
-  document.edit(reshape(document.effect, props.object.id, 'light', { asset }));
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'light', { asset }));
 };
 </script>
 

@@ -19,12 +19,12 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 
 const desk = useDeskStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const objects = computed(() => selectedObjects());
 const onFace = computed(() =>
   objects.value.some((o) => o.anchor.kind === 'head' || o.anchor.kind === 'skin'),
 );
-const scenes = computed(() => sceneOrder(document.effect));
+const scenes = computed(() => sceneOrder(effectStore.effect));
 
 const ACTIONS: Record<string, () => void> = {
   own: () => duplicateSelected('own'),

@@ -46,7 +46,7 @@ const emit = defineEmits<{
   fold: [];
   choose: [event: MouseEvent];
 }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const naming = ref(false);
 const line = ref<HTMLElement | null>(null);
 const grip = ref<HTMLElement | null>(null);
@@ -54,29 +54,29 @@ const { over } = useRowDrag(line, grip, () => props.row);
 const object = computed(() => props.row.object);
 
 const asset = computed(() =>
-  object.value.kind === 'card' ? document.effect.assets[object.value.asset] : undefined,
+  object.value.kind === 'card' ? effectStore.effect.assets[object.value.asset] : undefined,
 );
 /** Something it is made of was deleted. */
-const incomplete = computed(() => lostAssetsOf(document.effect, object.value).length > 0);
+const incomplete = computed(() => lostAssetsOf(effectStore.effect, object.value).length > 0);
 const icon = computed(() => iconOf(object.value, asset.value));
 const place = computed(() => {
   const { aside } = shownAs(object.value.kind);
   if (aside) return props.open && object.value.kind === 'occluder' ? '' : aside;
   const members = props.row.members === null ? '' : `${props.row.members} in it`;
-  return parentOf(document.effect, object.value) ? members : members || pointOf(object.value.anchor);
+  return parentOf(effectStore.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });
 const aside = computed(() => {
   if (incomplete.value) return 'its asset is gone';
   if (object.value.sample) return 'sample';
   if (props.open) return place.value;
-  const cue = cuesActingOn(document.effect, object.value.id)[0];
-  return cue ? `when ${whenWords(document.effect, cue)}` : place.value;
+  const cue = cuesActingOn(effectStore.effect, object.value.id)[0];
+  return cue ? `when ${whenWords(effectStore.effect, cue)}` : place.value;
 });
 
 const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== object.value.name)
-    document.edit(changeObject(document.effect, object.value.id, { name }, 'Rename'));
+    effectStore.edit(changeObject(effectStore.effect, object.value.id, { name }, 'Rename'));
 };
 </script>
 

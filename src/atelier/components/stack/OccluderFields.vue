@@ -7,11 +7,11 @@ import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: Occluder }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const made = useMadeOf(() => props.object);
 const setShape = (asset: string): void => {
   const change = { asset: (asset || null) as AssetId | null };
-  document.edit(reshape(document.effect, props.object.id, 'occluder', change));
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'occluder', change));
 };
 </script>
 

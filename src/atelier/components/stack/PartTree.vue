@@ -7,7 +7,7 @@ import { useAssetsStore } from '../../stores/assets';
 import { useEffectStore } from '../../stores/effect';
 
 const props = defineProps<{ object: ModelObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const assets = useAssetsStore();
 
 interface Part {
@@ -22,7 +22,7 @@ watch(
   () => [props.object, assets.arrived] as const,
   () => {
     const { object } = props;
-    const asset = document.effect.assets[object.asset];
+    const asset = effectStore.effect.assets[object.asset];
     parts.value = asset?.kind === 'model' ? assets.stores.models.partsOf(asset) : [];
   },
   { immediate: true },
@@ -51,7 +51,7 @@ const togglePart = (index: number): void => {
   const { object } = props;
   const hidden = object.hiddenParts.includes(index);
   const hiddenParts = hidden ? object.hiddenParts.filter((p) => p !== index) : [...object.hiddenParts, index];
-  document.edit(reshape(document.effect, object.id, 'model', { hiddenParts }));
+  effectStore.edit(reshape(effectStore.effect, object.id, 'model', { hiddenParts }));
 };
 </script>
 

@@ -30,13 +30,13 @@ import KindFields from './KindFields.vue';
 import ViewerFields from './ViewerFields.vue';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const AXES = ['x', 'y', 'z'] as const;
 /** Width and height grow together unless the chain is opened. */
 const chained = ref(true);
 
-const parent = computed(() => parentOf(document.effect, props.object));
-const anchor = computed(() => anchorOf(document.effect, props.object));
+const parent = computed(() => parentOf(effectStore.effect, props.object));
+const anchor = computed(() => anchorOf(effectStore.effect, props.object));
 const isLayer = computed(() => isOnFace(props.object));
 /** How it fills the screen; what fills it is not moved, and only tiles keep their size. */
 const fit = computed(() => fitOf(props.object, layeringOf(anchor.value.kind)));
@@ -52,9 +52,9 @@ const isHead = computed(() => props.object.kind === 'occluder' && props.object.a
 const replaced = (v: Vec3, axis: number, value: number): [number, number, number] =>
   [0, 1, 2].map((i) => (i === axis ? value : v[i]!)) as [number, number, number];
 const change = (what: 'move' | 'turn' | 'pivot', axis: number, value: number, label: string): void => {
-  document.edit(
+  effectStore.edit(
     changeObject(
-      document.effect,
+      effectStore.effect,
       props.object.id,
       { [what]: replaced(props.object[what], axis, value) },
       label,
@@ -68,7 +68,9 @@ const extent = computed<Vec3 | null>(() => {
   const { object } = props;
   // A head has the size of its wearer, a text that of its letters: theirs is given in per cent.
   const box =
-    object.kind === 'text' || object.kind === 'group' || isHead.value ? null : boxOf(document.effect, object);
+    object.kind === 'text' || object.kind === 'group' || isHead.value
+      ? null
+      : boxOf(effectStore.effect, object);
   const size = box && object.kind !== 'light' ? sizeOf(box) : null;
   return size && size[0] > 0 && size[1] >= 0 ? size : null;
 });
@@ -88,7 +90,10 @@ const setSize = (axis: number, shown: number): void => {
   const next: [number, number, number] = chained.value
     ? [scale[0] * k, scale[1] * k, scale[2] * k]
     : replaced(scale, axis, factor);
-  document.edit(changeObject(document.effect, props.object.id, { scale: next }, 'Size'), `size-${axis}`);
+  effectStore.edit(
+    changeObject(effectStore.effect, props.object.id, { scale: next }, 'Size'),
+    `size-${axis}`,
+  );
 };
 const marks = computed(() => (props.object.kind === 'card' ? ['w', 'h', 'd'] : AXES));
 const sizeLabel = (axis: number): string =>
@@ -98,14 +103,14 @@ const face = computed(() => (anchor.value.kind === 'head' ? anchor.value.face : 
 const occluder = computed(() =>
   face.value === null
     ? undefined
-    : Object.values(document.effect.objects).find((o) => isHeadOccluder(o, face.value!)),
+    : Object.values(effectStore.effect.objects).find((o) => isHeadOccluder(o, face.value!)),
 );
 const toggleOccluder = (): void => {
   if (face.value === null) return;
-  if (occluder.value) document.edit(removeObject(document.effect, occluder.value.id));
+  if (occluder.value) effectStore.edit(removeObject(effectStore.effect, occluder.value.id));
   else {
-    const last = Math.max(...Object.values(document.effect.objects).map((o) => o.order));
-    document.edit(addObject(newOccluder(newObjectId(), last + 1, face.value)));
+    const last = Math.max(...Object.values(effectStore.effect.objects).map((o) => o.order));
+    effectStore.edit(addObject(newOccluder(newObjectId(), last + 1, face.value)));
   }
 };
 const pivots = [
@@ -141,7 +146,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :min="-FARTHEST * 100"
           :max="FARTHEST * 100"
           @change="(v) => change('move', i, v / 100, 'Move')"
-          @done="document.endGesture()"
+          @done="effectStore.endGesture()"
         />
       </div>
       <p v-if="fit" class="soft note">It fills the screen. To move it, let it fill <i>As it is placed</i>.</p>
@@ -159,7 +164,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :min="-MOST_TURN"
           :max="MOST_TURN"
           @change="(v) => change('turn', i, v, 'Turn')"
-          @done="document.endGesture()"
+          @done="effectStore.endGesture()"
         />
       </div>
       <div
@@ -193,7 +198,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :min="extent ? SMALLEST * 100 : 0.01"
           :max="extent ? LARGEST * 100 : 1000000"
           @change="(v) => setSize(i, v)"
-          @done="document.endGesture()"
+          @done="effectStore.endGesture()"
         />
       </div>
       <div
@@ -214,7 +219,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :min="-FARTHEST * 100"
           :max="FARTHEST * 100"
           @change="(v) => change('pivot', i, v / 100, 'Set the pivot of')"
-          @done="document.endGesture()"
+          @done="effectStore.endGesture()"
         />
         <span class="wide chips">
           <a-button

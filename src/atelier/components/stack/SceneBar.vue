@@ -12,24 +12,24 @@ import { useStackActions } from './stack-actions';
 import { cutText } from '../../../core/text';
 import TextField from '../common/TextField.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const actions = useStackActions();
-const scenes = computed(() => sceneOrder(document.effect));
+const scenes = computed(() => sceneOrder(effectStore.effect));
 const current = computed(() => sceneNow());
 const naming = ref<string | null>(null);
-const opens = (scene: EffectScene): boolean => document.effect.openingScene === scene.id;
+const opens = (scene: EffectScene): boolean => effectStore.effect.openingScene === scene.id;
 
 const rename = (scene: EffectScene, text: string): void => {
   const name = cutText(text.trim(), 80);
-  if (name && name !== scene.name) document.edit(changeScene(scene.id, { name }));
+  if (name && name !== scene.name) effectStore.edit(changeScene(scene.id, { name }));
 };
 const run = (scene: EffectScene, key: string | number): void => {
-  if (key === 'open') document.edit(openWith(scene.id));
+  if (key === 'open') effectStore.edit(openWith(scene.id));
   if (key === 'rename') naming.value = scene.id;
   if (key === 'add') actions.addScene();
   if (key === 'delete') {
-    document.edit(removeScene(document.effect, scene.id));
+    effectStore.edit(removeScene(effectStore.effect, scene.id));
     desk.scene = null;
   }
 };

@@ -7,14 +7,14 @@ import NumberField from '../common/NumberField.vue';
 import PropertyField from '../common/PropertyField.vue';
 
 const props = defineProps<{ object: Solid | ShadowCatcher }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 /** Their tube or ends stay round when their form changes; sizing them would squash those. */
 const ROUND: readonly SolidShape[] = ['torus', 'capsule'];
 const setForm = (axis: number, cm: number): void => {
   if (props.object.kind !== 'solid') return;
   const extent: [number, number, number] = [...props.object.extent];
   extent[axis] = cm / 100;
-  document.edit(reshape(document.effect, props.object.id, 'solid', { extent }), `extent-${axis}`);
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'solid', { extent }), `extent-${axis}`);
 };
 </script>
 
@@ -38,7 +38,7 @@ const setForm = (axis: number, cm: number): void => {
       :min="0.01"
       :max="10000"
       @change="(v) => setForm(i, v)"
-      @done="document.endGesture()"
+      @done="effectStore.endGesture()"
     />
   </div>
   <div v-if="object.kind === 'shadowCatcher'" class="line">

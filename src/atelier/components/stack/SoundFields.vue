@@ -12,14 +12,18 @@ import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: SoundObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const made = useMadeOf(() => props.object);
 const setSound = (asset: AssetId): void => {
-  document.edit(reshape(document.effect, props.object.id, 'sound', { asset }));
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'sound', { asset }));
 };
-const asset = computed(() => (props.object.asset ? document.effect.assets[props.object.asset] : undefined));
-const inRoom = computed(() => !['screen', 'backdrop'].includes(anchorOf(document.effect, props.object).kind));
+const asset = computed(() =>
+  props.object.asset ? effectStore.effect.assets[props.object.asset] : undefined,
+);
+const inRoom = computed(
+  () => !['screen', 'backdrop'].includes(anchorOf(effectStore.effect, props.object).kind),
+);
 </script>
 
 <template>

@@ -26,7 +26,7 @@ import { forNew, useStackMoves } from './use-stack-moves';
 
 defineProps<{ stage: string }>();
 const emit = defineEmits<{ choose: [anchor: Anchor | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 
 const folded = ref<ReadonlySet<ObjectId>>(new Set());
@@ -40,15 +40,17 @@ const finding = ref(false);
 const find = ref('');
 const settings = ref<string | null>(null);
 const rows = computed(() =>
-  stackRows(document.effect, {
+  stackRows(effectStore.effect, {
     scene: sceneNow(),
     folded: folded.value,
     open: openLanes.value,
     find: finding.value ? find.value : '',
   }),
 );
-const isEmpty = computed(() => Object.keys(document.effect.objects).length === 0 && rows.value.length === 0);
-const samples = computed(() => Object.values(document.effect.objects).filter((o) => o.sample).length);
+const isEmpty = computed(
+  () => Object.keys(effectStore.effect.objects).length === 0 && rows.value.length === 0,
+);
+const samples = computed(() => Object.values(effectStore.effect.objects).filter((o) => o.sample).length);
 
 const list = ref<HTMLElement | null>(null);
 const virtual = useVirtualizer(
@@ -78,7 +80,7 @@ watch(
     if (!id) return;
     // A group that is folded up opens for what is selected in it.
     const unfolded = new Set(folded.value);
-    for (let o = document.effect.objects[id]; o?.parent; o = document.effect.objects[o.parent])
+    for (let o = effectStore.effect.objects[id]; o?.parent; o = effectStore.effect.objects[o.parent])
       unfolded.delete(o.parent);
     if (unfolded.size !== folded.value.size) folded.value = unfolded;
     void reveal(id);
@@ -158,13 +160,13 @@ provide(STACK_ACTIONS, {
   chooseFiles: (anchor) => emit('choose', anchor),
   addScene: () => {
     const made: SceneId[] = [];
-    if (document.edit(addScene(document.effect, newSceneId, made))) desk.scene = made[0] ?? null;
+    if (effectStore.edit(addScene(effectStore.effect, newSceneId, made))) desk.scene = made[0] ?? null;
   },
   openLane,
   forNew,
 });
 const targetOf = (anchor: Anchor) =>
-  anchor.kind === 'picture' ? document.effect.targets[anchor.target] : undefined;
+  anchor.kind === 'picture' ? effectStore.effect.targets[anchor.target] : undefined;
 </script>
 
 <template>
@@ -198,7 +200,12 @@ const targetOf = (anchor: Anchor) =>
       <span class="soft"
         >{{ samples }} {{ samples === 1 ? 'sample is' : 'samples are' }} there to be replaced.</span
       >
-      <a-button class="word" type="link" size="small" @click="document.edit(clearSamples(document.effect))">
+      <a-button
+        class="word"
+        type="link"
+        size="small"
+        @click="effectStore.edit(clearSamples(effectStore.effect))"
+      >
         Clear the samples
       </a-button>
     </div>

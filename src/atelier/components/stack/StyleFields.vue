@@ -13,7 +13,7 @@ import AssetField from './AssetField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const shown = computed(() => shownAs(props.object.kind));
 /** What has a tint: a colour field has its colours instead. */
 const card = computed(() => ('tint' in props.object && props.object.kind !== 'fill' ? props.object : null));
@@ -22,12 +22,12 @@ const sided = computed(() => ('doubleSided' in props.object ? props.object : nul
 const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));
 
 const style = (change: Parameters<typeof styleFlat>[2], gesture: string | null = null): void => {
-  document.edit(styleFlat(document.effect, props.object.id, change), gesture);
+  effectStore.edit(styleFlat(effectStore.effect, props.object.id, change), gesture);
 };
 /** What has an opacity; models may play a clip. */
 const solid = computed(() => ('opacity' in props.object ? props.object : null));
 const clips = computed(() => {
-  const asset = props.object.kind === 'model' ? document.effect.assets[props.object.asset] : undefined;
+  const asset = props.object.kind === 'model' ? effectStore.effect.assets[props.object.asset] : undefined;
   return asset?.kind === 'model'
     ? asset.clips.map((c) => ({ value: c.name, label: `${c.name} (${c.duration.toFixed(1)} s)` }))
     : [];
@@ -40,7 +40,7 @@ const opacityName = computed(() => propertiesOf(props.object)['opacity']?.name ?
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
-  document.edit(styleSolid(document.effect, props.object.id, { opacity: next }), 'opacity');
+  effectStore.edit(styleSolid(effectStore.effect, props.object.id, { opacity: next }), 'opacity');
 };
 const setTint = (text: string, gesture: string | null): void => {
   const hex = text.trim().toLowerCase();
@@ -61,7 +61,7 @@ const setTint = (text: string, gesture: string | null): void => {
         :max="100"
         :tooltip-open="false"
         @change="(v) => setOpacity(Number(v) / 100)"
-        @after-change="document.endGesture()"
+        @after-change="effectStore.endGesture()"
       />
       <NumberField
         :value="opacity * 100"
@@ -71,7 +71,7 @@ const setTint = (text: string, gesture: string | null): void => {
         :max="100"
         :digits="0"
         @change="(v) => setOpacity(v / 100)"
-        @done="document.endGesture()"
+        @done="effectStore.endGesture()"
       />
     </div>
     <div v-if="object.kind === 'model' && clips.length > 0" class="line">
@@ -83,7 +83,7 @@ const setTint = (text: string, gesture: string | null): void => {
         :options="[{ value: '', label: 'at rest' }, ...clips]"
         @change="
           (v: unknown) =>
-            document.edit(styleSolid(document.effect, object.id, { clip: v === '' ? null : String(v) }))
+            effectStore.edit(styleSolid(effectStore.effect, object.id, { clip: v === '' ? null : String(v) }))
         "
       />
     </div>
@@ -96,7 +96,7 @@ const setTint = (text: string, gesture: string | null): void => {
             :value="card.tint"
             aria-label="Tint"
             @input="setTint(($event.target as HTMLInputElement).value, 'tint')"
-            @change="document.endGesture()"
+            @change="effectStore.endGesture()"
           />
           <a-input
             class="hex"
@@ -104,7 +104,7 @@ const setTint = (text: string, gesture: string | null): void => {
             :value="card.tint"
             aria-label="Tint as hex"
             @change="(e: Event) => setTint((e.target as HTMLInputElement).value, 'tint')"
-            @blur="document.endGesture()"
+            @blur="effectStore.endGesture()"
           />
         </span>
         <a-button

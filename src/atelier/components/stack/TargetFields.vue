@@ -12,26 +12,28 @@ import TextField from '../common/TextField.vue';
 
 const props = defineProps<{ target: Target }>();
 const emit = defineEmits<{ close: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const pictures = computed(() =>
-  Object.values(document.effect.assets)
+  Object.values(effectStore.effect.assets)
     .filter((a) => a.kind === 'picture')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
-const asset = computed(() => (props.target.asset ? document.effect.assets[props.target.asset] : undefined));
+const asset = computed(() =>
+  props.target.asset ? effectStore.effect.assets[props.target.asset] : undefined,
+);
 const height = computed(() => {
   const picture = asset.value;
   return picture?.kind === 'picture' ? (props.target.width * picture.height) / picture.width : null;
 });
 const set = (change: Partial<Target>, gesture: string | null = null): void => {
-  document.edit(changeTarget(document.effect, props.target.id, change), gesture);
+  effectStore.edit(changeTarget(effectStore.effect, props.target.id, change), gesture);
 };
 const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== props.target.name) set({ name: cutText(name, 80) });
 };
 const remove = (): void => {
-  document.edit(removeTarget(document.effect, props.target.id));
+  effectStore.edit(removeTarget(effectStore.effect, props.target.id));
   emit('close');
 };
 </script>
@@ -71,7 +73,7 @@ const remove = (): void => {
         :min="0.5"
         :max="5000"
         @change="(v) => set({ width: v / 100 }, `target-width-${target.id}`)"
-        @done="document.endGesture()"
+        @done="effectStore.endGesture()"
       />
       <span class="two">wide{{ height ? `, ${(height * 100).toFixed(1)} cm high` : '' }}</span>
     </div>

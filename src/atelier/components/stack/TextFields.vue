@@ -10,13 +10,13 @@ import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
 const props = defineProps<{ object: TextObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const stock = useStockStore();
 const made = useMadeOf(() => props.object);
 const set = (change: Parameters<typeof reshape<'text'>>[3], gesture: string | null = null): void => {
-  document.edit(reshape(document.effect, props.object.id, 'text', change), gesture);
+  effectStore.edit(reshape(effectStore.effect, props.object.id, 'text', change), gesture);
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 
 /** Typefaces that are in the effect, and those that ship; a shipped one is brought in when it is chosen. */
 const SHIPPED = 'stock ';
@@ -37,7 +37,8 @@ const chooseTypeface = async (value: string): Promise<void> => {
   fetching.value = true;
   const asset = await stock.bringInOne(value.slice(SHIPPED.length));
   fetching.value = false;
-  if (asset) document.edit(reshape(document.effect, id, 'text', { font: asset }, 'Set the typeface of'));
+  if (asset)
+    effectStore.edit(reshape(effectStore.effect, id, 'text', { font: asset }, 'Set the typeface of'));
 };
 onMounted(() => void stock.load());
 </script>

@@ -19,14 +19,16 @@ import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 
 const set = (change: Common, label: string, gesture: string | null = null): void => {
-  document.edit(changeObject(document.effect, props.object.id, change, label), gesture);
+  effectStore.edit(changeObject(effectStore.effect, props.object.id, change, label), gesture);
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 
-const space = computed(() => !['screen', 'backdrop'].includes(anchorOf(document.effect, props.object).kind));
+const space = computed(
+  () => !['screen', 'backdrop'].includes(anchorOf(effectStore.effect, props.object).kind),
+);
 const canLook = computed(
   () => space.value && ['card', 'model', 'text', 'solid', 'group'].includes(props.object.kind),
 );
@@ -51,7 +53,7 @@ const setHandled = (change: Partial<ByViewer>, gesture: string | null = null): v
   set({ byViewer: { ...props.object.byViewer!, ...change } }, 'Hand over', gesture);
 
 const usualArea = (): TouchArea => {
-  const box = boxOf(document.effect, props.object) ?? {
+  const box = boxOf(effectStore.effect, props.object) ?? {
     low: [-0.05, -0.05, -0.05],
     high: [0.05, 0.05, 0.05],
   };

@@ -12,7 +12,7 @@ import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 
 const props = defineProps<{ object: EffectObject }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const playback = usePlaybackStore();
 const desk = useDeskStore();
 const store = useChronicleStore();
@@ -27,7 +27,9 @@ const stateOf = (id: ObjectId): ObjectState | null => {
   return { visible, opacity, inScene: isIn(program, i, runtime.scene) };
 };
 const causes = computed(() =>
-  open.value ? whyObject(document.effect, props.object, store.chronicle, playback.time + 1e-6, stateOf) : [],
+  open.value
+    ? whyObject(effectStore.effect, props.object, store.chronicle, playback.time + 1e-6, stateOf)
+    : [],
 );
 const seen = computed(() => {
   const state = stateOf(props.object.id);
@@ -40,13 +42,13 @@ const go = (cause: Cause): void => {
   if (id === null) return;
   desk.behave.section = 'cues';
   desk.behave.cue = id;
-  globalThis.document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
+  document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
   if (cause.code === 'acted') playback.seek(cause.act.time);
 };
 const mends = (cause: Cause): Mend[] => {
   if (cause.code !== 'waits') return [];
-  const cue = document.effect.cues[cause.cue];
-  return cue ? cause.reasons.flatMap((r) => mendsOf(document, cue, r)) : [];
+  const cue = effectStore.effect.cues[cause.cue];
+  return cue ? cause.reasons.flatMap((r) => mendsOf(effectStore, cue, r)) : [];
 };
 </script>
 
@@ -57,9 +59,9 @@ const mends = (cause: Cause): Mend[] => {
   <ol v-if="open" class="chain" aria-label="Why">
     <li v-for="(cause, i) in causes" :key="i">
       <button v-if="cueOf(cause)" class="said" type="button" @click="go(cause)">
-        {{ causeWords(document.effect, cause) }}
+        {{ causeWords(effectStore.effect, cause) }}
       </button>
-      <template v-else>{{ causeWords(document.effect, cause) }}</template>
+      <template v-else>{{ causeWords(effectStore.effect, cause) }}</template>
       {{ ' ' }}
       <a-button
         v-for="mend in mends(cause)"

@@ -7,9 +7,9 @@ import { useEffectStore } from '../../stores/effect';
 export const useMadeOf = (
   object: () => EffectObject,
 ): ComputedRef<{ readonly value: string; readonly label: string }[]> => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   return computed(() =>
-    Object.values(document.effect.assets)
+    Object.values(effectStore.effect.assets)
       .filter((a) => canShow(object(), a))
       .map((a) => ({ value: a.id as string, label: a.name })),
   );

@@ -26,12 +26,12 @@ export const useStackMoves = (
   rows: Ref<readonly StackRow[]>,
   folded: Ref<ReadonlySet<ObjectId>>,
 ): StackMoves => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const siblingsOf = (id: ObjectId): ObjectId[] => {
-    const tree = stackTree(document.effect);
+    const tree = stackTree(effectStore.effect);
     for (const [parent, list] of tree)
       if (list.some((o) => o.id === id)) {
-        const lane = parent === null ? laneOf(document.effect.objects[id]!.anchor) : null;
+        const lane = parent === null ? laneOf(effectStore.effect.objects[id]!.anchor) : null;
         return list.filter((o) => lane === null || laneOf(o.anchor) === lane).map((o) => o.id);
       }
     return [];
@@ -42,15 +42,15 @@ export const useStackMoves = (
     const to = at + by;
     if (to < 0 || to >= siblings.length) return;
     const before = by < 0 ? siblings[to]! : (siblings[to + 1] ?? null);
-    move([id], { parent: document.effect.objects[id]!.parent, before, anchor: null });
+    move([id], { parent: effectStore.effect.objects[id]!.parent, before, anchor: null });
   };
   const move = (ids: readonly ObjectId[], to: StackPlace): void => {
-    document.edit(moveInStack(document.effect, ids, to));
+    effectStore.edit(moveInStack(effectStore.effect, ids, to));
   };
   /** The anchor to go to: none when all that moves is on this lane already. */
   const anchorFor = (ids: readonly ObjectId[], lane: Anchor): Anchor | null => {
     const same = ids.every((id) => {
-      const object = document.effect.objects[id];
+      const object = effectStore.effect.objects[id];
       return object?.parent === null && laneOf(object.anchor) === laneOf(lane);
     });
     return same ? null : forNew(lane);
@@ -64,7 +64,7 @@ export const useStackMoves = (
     const { object } = row;
     const open = row.members !== null && row.members > 0 && !folded.value.has(object.id);
     if (where === 'into' || (where === 'after' && open)) {
-      const first = stackTree(document.effect).get(object.id)?.[0]?.id ?? null;
+      const first = stackTree(effectStore.effect).get(object.id)?.[0]?.id ?? null;
       return move(ids, { parent: object.id, before: first, anchor: null });
     }
     const siblings = siblingsOf(object.id).filter((id) => !ids.includes(id) || id === object.id);

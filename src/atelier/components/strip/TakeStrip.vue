@@ -18,7 +18,7 @@ import SelectField from '../common/SelectField.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const track = ref<HTMLElement | null>(null);
 const width = ref(880);
 let observer: ResizeObserver | null = null;
@@ -196,7 +196,7 @@ const live = computed(() => playback.source === 'camera');
           :key="`f${i}`"
           class="firing"
           :style="{ left: `${x(firing.time)}px` }"
-          :title="`Cue: ${cueName(document.effect, firing.cue)} at ${firing.time.toFixed(2)} s`"
+          :title="`Cue: ${cueName(effectStore.effect, firing.cue)} at ${firing.time.toFixed(2)} s`"
         />
         <div class="needle" :style="{ left: `${x(playback.time)}px` }">
           <b class="num" :class="{ flipped: x(playback.time) > width - 60 }"

@@ -31,7 +31,7 @@ import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
 
 const props = defineProps<{ stage: string }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 const assets = useAssetsStore();
@@ -91,7 +91,7 @@ const tapping = computed(
 
 /** Something may be dragged, pinched or twisted; else fingers only tap. */
 const movable = computed(
-  () => tapping.value && Object.values(document.effect.objects).some((o) => o.byViewer !== null),
+  () => tapping.value && Object.values(effectStore.effect.objects).some((o) => o.byViewer !== null),
 );
 
 const fitting = useFinderSize(frameBox, () => applySize());
@@ -208,7 +208,7 @@ onBeforeUnmount(() => {
 
 watch(
   [
-    () => document.effect,
+    () => effectStore.effect,
     () => playback.time,
     () => playback.options,
     () => playback.only,

@@ -12,7 +12,7 @@ import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 
 export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () => void) => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const playback = usePlaybackStore();
   /** How many sounds are heard now. */
   const sounding = ref(0);
@@ -23,7 +23,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       needsDraw();
     },
     pictureUrl: (id) => {
-      const asset = document.effect.assets[id];
+      const asset = effectStore.effect.assets[id];
       return asset?.kind === 'picture' ? api.fileUrl(asset.files[0]!.sha256) : null;
     },
   });
@@ -34,7 +34,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       return response.blob();
     },
     (_, name) => {
-      document.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
+      effectStore.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
     },
   );
   onMounted(() => {

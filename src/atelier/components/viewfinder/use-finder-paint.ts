@@ -11,7 +11,7 @@ import { usePainterStore } from '../../stores/painter';
 
 export const useFinderPaint = (canvas: Ref<HTMLCanvasElement | null>, stage: () => Stage | null) => {
   const painter = usePainterStore();
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   let painting = false;
 
   /** The spot of the face whose layer is painted, as it was drawn last. */
@@ -20,7 +20,7 @@ export const useFinderPaint = (canvas: Ref<HTMLCanvasElement | null>, stage: () 
     const now = drawing?.drawn;
     const { layer } = painter;
     if (!drawing || !now || !layer || !canvas.value) return null;
-    const anchor = anchorOf(document.effect, layer);
+    const anchor = anchorOf(effectStore.effect, layer);
     const face =
       placeOf(now.program, now.places, layer.id)?.face ??
       (anchor.kind === 'skin' && typeof anchor.face === 'number'

@@ -17,7 +17,7 @@ const emit = defineEmits<{
   begins: [beat: string, share: number];
   open: [action: string];
 }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const box = ref<HTMLElement | null>(null);
 const width = ref(420);
 let watching: ResizeObserver | null = null;
@@ -123,7 +123,7 @@ const move = (event: PointerEvent): void => {
 };
 const up = (): void => {
   if (grab && !grab.moved && grab.action) emit('open', grab.action.id);
-  if (grab?.moved) document.endGesture();
+  if (grab?.moved) effectStore.endGesture();
   grab = null;
 };
 /** The arrow keys do what dragging does. */
@@ -176,7 +176,7 @@ const key = (event: KeyboardEvent, action: Action): void => {
           class="body"
           tabindex="0"
           role="slider"
-          :aria-label="`${actionSummary(document.effect, bar.action)}: begins after`"
+          :aria-label="`${actionSummary(effectStore.effect, bar.action)}: begins after`"
           :aria-valuenow="bar.action.delay"
           :aria-valuetext="`${bar.action.delay} seconds; takes ${bar.action.duration} seconds`"
           :width="Math.max(5, x(bar.length))"
@@ -187,7 +187,7 @@ const key = (event: KeyboardEvent, action: Action): void => {
           @pointerup="up"
           @pointercancel="up"
           @keydown="(e) => key(e, bar.action)"
-          @blur="document.endGesture()"
+          @blur="effectStore.endGesture()"
         />
         <path v-if="curve(bar)" :d="curve(bar)" />
         <rect

@@ -30,7 +30,7 @@ import CueReasons from './CueReasons.vue';
 import TriggerList from './TriggerList.vue';
 
 const props = defineProps<{ cue: Cue }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 
@@ -41,7 +41,7 @@ const toggle = (which: 'when' | 'only' | 'options'): void => {
   part.value = part.value === which ? null : which;
 };
 const put = (change: Partial<Cue>, gesture: string | null = null): void => {
-  document.edit(putCue({ ...props.cue, ...change }), gesture && `${gesture}-${props.cue.id}`);
+  effectStore.edit(putCue({ ...props.cue, ...change }), gesture && `${gesture}-${props.cue.id}`);
 };
 const putBeat = (id: string, change: Partial<Beat>, gesture: string | null = null): void =>
   put({ beats: props.cue.beats.map((b) => (b.id === id ? { ...b, ...change } : b)) }, gesture);
@@ -79,7 +79,7 @@ const moveBeatBy = (i: number, by: number): void => {
 
 const conditions = computed(() =>
   props.cue.conditions
-    .map((c) => conditionWords(document.effect, c))
+    .map((c) => conditionWords(effectStore.effect, c))
     .join(props.cue.match === 'all' ? ' and ' : ' or '),
 );
 const options = computed(() => {
@@ -89,7 +89,7 @@ const options = computed(() => {
     ...(cue.cooldown > 0 ? [`at most every ${cue.cooldown} s`] : []),
     ...(cue.again === 'ignore' ? ['not while at work'] : []),
     ...(cue.resets.length > 0
-      ? [`until ${cue.resets.map((t) => triggerWords(document.effect, t)).join(' or ')}`]
+      ? [`until ${cue.resets.map((t) => triggerWords(effectStore.effect, t)).join(' or ')}`]
       : []),
   ];
   return said.join(', ');
@@ -100,18 +100,18 @@ const openAction = (id: string): void => {
   desk.behave.action = desk.behave.action === id ? null : id;
 };
 
-const others = computed(() => cueOrder(document.effect));
+const others = computed(() => cueOrder(effectStore.effect));
 const place = computed(() => others.value.findIndex((c) => c.id === props.cue.id));
 const menu = (key: string): void => {
   const { cue } = props;
   if (key === 'copy') copyCues([cue]);
   else if (key === 'duplicate') desk.behave.cue = duplicateCue(cue);
-  else if (key === 'delete') document.edit(removeCue(document.effect, cue.id));
+  else if (key === 'delete') effectStore.edit(removeCue(effectStore.effect, cue.id));
   else if (key === 'options') toggle('options');
   else if (key === 'up')
-    document.edit(moveCue(document.effect, cue.id, others.value[place.value - 1]?.id ?? null));
+    effectStore.edit(moveCue(effectStore.effect, cue.id, others.value[place.value - 1]?.id ?? null));
   else if (key === 'down')
-    document.edit(moveCue(document.effect, cue.id, others.value[place.value + 2]?.id ?? null));
+    effectStore.edit(moveCue(effectStore.effect, cue.id, others.value[place.value + 2]?.id ?? null));
 };
 </script>
 
@@ -119,7 +119,7 @@ const menu = (key: string): void => {
   <article
     class="cue"
     :class="{ off: !cue.enabled, open: isOpen }"
-    :aria-label="`Cue: ${cue.name ? `${cue.name}, ` : ''}when ${whenWords(document.effect, cue)}`"
+    :aria-label="`Cue: ${cue.name ? `${cue.name}, ` : ''}when ${whenWords(effectStore.effect, cue)}`"
     :style="cue.colour ? { borderLeft: `4px solid ${cue.colour}` } : undefined"
     @focusin="desk.behave.cue = cue.id"
   >
@@ -129,7 +129,7 @@ const menu = (key: string): void => {
         <b>When</b>
         {{ ' ' }}
         <button class="said" type="button" :aria-expanded="part === 'when'" @click="toggle('when')">
-          {{ whenWords(document.effect, cue) }}</button
+          {{ whenWords(effectStore.effect, cue) }}</button
         ><template v-if="cue.conditions.length > 0"
           >, only if
           <button class="said" type="button" :aria-expanded="part === 'only'" @click="toggle('only')">
@@ -262,8 +262,8 @@ const menu = (key: string): void => {
                 @click="openAction(action.id)"
               >
                 <span class="what cut"
-                  ><b>{{ targetsWords(document.effect, action) }}</b>
-                  {{ actionSummary(document.effect, action) }}</span
+                  ><b>{{ targetsWords(effectStore.effect, action) }}</b>
+                  {{ actionSummary(effectStore.effect, action) }}</span
                 >
                 <span class="faint cut when">{{ timingWords(action, actionLength(action) === 0) }}</span>
               </button>

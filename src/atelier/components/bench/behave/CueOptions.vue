@@ -10,7 +10,7 @@ import TextField from '../../common/TextField.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const emit = defineEmits<{ change: [change: Partial<Cue>, gesture: string | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const set = (change: Partial<Cue>, gesture: string | null = null): void => emit('change', change, gesture);
 /** The note as it is being written; null shows that of the cue. */
 const note = ref<string | null>(null);
@@ -97,7 +97,7 @@ const agains = [
           aria-label="Colour of the cue"
           :value="cue.colour ?? '#0f6b62'"
           @input="(e) => set({ colour: text(e) }, 'colour')"
-          @change="document.endGesture()"
+          @change="effectStore.endGesture()"
         />
       </label>
       <a-button v-if="cue.colour" class="word" type="link" size="small" @click="set({ colour: null })"

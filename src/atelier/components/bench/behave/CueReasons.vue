@@ -11,10 +11,10 @@ import { usePlaybackStore } from '../../../stores/playback';
 import { mendsOf } from './mends';
 
 const props = defineProps<{ cue: Cue }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const playback = usePlaybackStore();
 const chronicle = useChronicleStore();
-const reasons = computed(() => whyCue(document.effect, props.cue, chronicle.chronicle));
+const reasons = computed(() => whyCue(effectStore.effect, props.cue, chronicle.chronicle));
 const serious = computed(() => reasons.value.filter((r) => !isNote(r)));
 const notes = computed(() => reasons.value.filter(isNote));
 const times = computed(() =>
@@ -25,9 +25,9 @@ const times = computed(() =>
 <template>
   <ul v-if="serious.length > 0" class="reasons" aria-label="Why nothing happens">
     <li v-for="(reason, i) in serious" :key="i" class="warn">
-      {{ reasonWords(document.effect, cue, reason) }}
+      {{ reasonWords(effectStore.effect, cue, reason) }}
       <a-button
-        v-for="mend in mendsOf(document, cue, reason)"
+        v-for="mend in mendsOf(effectStore, cue, reason)"
         :key="mend.label"
         class="word"
         type="link"
@@ -63,7 +63,7 @@ const times = computed(() =>
     on this take.
   </p>
   <p v-for="(reason, i) in notes" :key="`n${i}`" class="soft fired">
-    {{ reasonWords(document.effect, cue, reason) }}
+    {{ reasonWords(effectStore.effect, cue, reason) }}
   </p>
 </template>
 

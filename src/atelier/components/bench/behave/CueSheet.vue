@@ -12,7 +12,7 @@ import InlineNotice from '../../common/InlineNotice.vue';
 import CueCard from './CueCard.vue';
 import RecipeShelf from './RecipeShelf.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const chronicle = useChronicleStore();
 const playback = usePlaybackStore();
@@ -20,14 +20,14 @@ const playback = usePlaybackStore();
 /** Cues without a group first, then each group where its first cue stands. */
 const groups = computed(() => {
   const found = new Map<string, Cue[]>([['', []]]);
-  for (const cue of cueOrder(document.effect)) {
+  for (const cue of cueOrder(effectStore.effect)) {
     const list = found.get(cue.group);
     if (list) list.push(cue);
     else found.set(cue.group, [cue]);
   }
   return [...found].filter(([, cues]) => cues.length > 0);
 });
-const empty = computed(() => Object.keys(document.effect.cues).length === 0);
+const empty = computed(() => Object.keys(effectStore.effect.cues).length === 0);
 const folded = ref(new Set<string>());
 const fold = (name: string): void => {
   if (!folded.value.delete(name)) folded.value.add(name);
@@ -39,7 +39,7 @@ const paste = (): void => {
   pasteCopiedCues(null);
 };
 const stopPreview = (): void => playback.preview(null);
-const previewed = computed(() => document.effect.cues[playback.only as CueId]);
+const previewed = computed(() => effectStore.effect.cues[playback.only as CueId]);
 </script>
 
 <template>

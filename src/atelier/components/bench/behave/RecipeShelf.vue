@@ -22,11 +22,11 @@ import ChoiceField from './ChoiceField.vue';
 import { useChoices } from './choices';
 
 const emit = defineEmits<{ close: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const choices = useChoices();
 const sought = ref('');
-const object = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
+const object = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
 const found = computed(() => (object.value ? findRecipes(sought.value, object.value) : []));
 const when = ref<TriggerHalfName | null>(null);
 const then = ref<ResponseHalfName | null>(null);

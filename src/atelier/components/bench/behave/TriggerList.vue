@@ -17,7 +17,7 @@ import TriggerFields from './TriggerFields.vue';
 const props = defineProps<{ label: string; triggers: readonly Trigger[]; gesture: string }>();
 const emit = defineEmits<{ change: [triggers: Trigger[], gesture: string | null] }>();
 const desk = useDeskStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 
 const options = READY_BY_GROUP.map(([label, names]) => ({
   label,
@@ -29,7 +29,7 @@ const aimed = (trigger: Trigger, object: ObjectId | null): Trigger => {
   if (trigger.kind === 'level' && trigger.signal.kind === 'apart')
     return { ...trigger, signal: { ...trigger.signal, object } };
   if (trigger.kind === 'picture')
-    return { ...trigger, target: Object.values(document.effect.targets)[0]?.id ?? null };
+    return { ...trigger, target: Object.values(effectStore.effect.targets)[0]?.id ?? null };
   return trigger;
 };
 const nameOf = (trigger: Trigger): ReadyTrigger =>

@@ -14,27 +14,27 @@ const byOrder = <T extends { readonly order: number; readonly id: string }>(map:
   Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 export const useChoices = () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const named = (list: readonly { readonly id: string; readonly name: string }[]): Choice[] =>
     list.map(({ id, name }) => ({ value: id, label: name || 'Without a name' }));
   return {
-    objects: computed(() => named(stackOrder(document.effect).filter((o) => o.kind !== 'occluder'))),
-    ofKind: (kind: ObjectKind) => named(stackOrder(document.effect).filter((o) => o.kind === kind)),
+    objects: computed(() => named(stackOrder(effectStore.effect).filter((o) => o.kind !== 'occluder'))),
+    ofKind: (kind: ObjectKind) => named(stackOrder(effectStore.effect).filter((o) => o.kind === kind)),
     cues: computed(() =>
-      cueOrder(document.effect).map((c) => ({
+      cueOrder(effectStore.effect).map((c) => ({
         value: c.id as string,
-        label: cueName(document.effect, c.id),
+        label: cueName(effectStore.effect, c.id),
       })),
     ),
-    controls: computed(() => named(byOrder(document.effect.controls))),
-    variables: computed(() => named(byOrder(document.effect.variables))),
+    controls: computed(() => named(byOrder(effectStore.effect.controls))),
+    variables: computed(() => named(byOrder(effectStore.effect.variables))),
     prompts: computed(() =>
-      byOrder(document.effect.prompts).map((p) => ({
+      byOrder(effectStore.effect.prompts).map((p) => ({
         value: p.id as string,
-        label: promptName(document.effect, p.id),
+        label: promptName(effectStore.effect, p.id),
       })),
     ),
-    scenes: computed(() => named(sceneOrder(document.effect))),
-    targets: computed(() => named(targetOrder(document.effect))),
+    scenes: computed(() => named(sceneOrder(effectStore.effect))),
+    targets: computed(() => named(targetOrder(effectStore.effect))),
   };
 };

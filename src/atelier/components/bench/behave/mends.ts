@@ -13,11 +13,11 @@ export interface Mend {
 
 const hundredths = (n: number, round: (n: number) => number): number => round(n * 100) / 100;
 
-export const mendsOf = (document: ReturnType<typeof useEffectStore>, cue: Cue, reason: Reason): Mend[] => {
+export const mendsOf = (effectStore: ReturnType<typeof useEffectStore>, cue: Cue, reason: Reason): Mend[] => {
   const desk = useDeskStore();
   const put = (label: string, change: Partial<Cue>): Mend => ({
     label,
-    run: () => document.edit(putCue({ ...cue, ...change }, label)),
+    run: () => effectStore.edit(putCue({ ...cue, ...change }, label)),
   });
   switch (reason.code) {
     case 'off':
@@ -45,14 +45,14 @@ export const mendsOf = (document: ReturnType<typeof useEffectStore>, cue: Cue, r
     case 'target-hidden':
     case 'already-hidden': {
       const hide = reason.code === 'already-shown';
-      const object = document.effect.objects[reason.target];
+      const object = effectStore.effect.objects[reason.target];
       if (!object) return [];
       const label = `${hide ? 'Hide' : 'Show'} ${object.name} at the start`;
       return [
         {
           label,
           run: () =>
-            document.edit(
+            effectStore.edit(
               edit(`${hide ? 'Hide' : 'Show'} ${object.name}`, (d) => {
                 d.objects[object.id]!.visible = !hide;
               }),
@@ -70,7 +70,7 @@ export const mendsOf = (document: ReturnType<typeof useEffectStore>, cue: Cue, r
         },
       };
       if (selected === null) return [open];
-      const name = document.effect.objects[selected]?.name ?? '';
+      const name = effectStore.effect.objects[selected]?.name ?? '';
       const aimed = cue.beats.map((b) => ({
         ...b,
         actions: b.actions.map((a) =>

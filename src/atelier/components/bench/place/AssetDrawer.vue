@@ -19,15 +19,15 @@ import AssetThumb from '../../library/AssetThumb.vue';
 import CostBar from '../../library/CostBar.vue';
 import ImportReport from '../../library/ImportReport.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const imports = useImportsStore();
-const list = computed(() => Object.values(document.effect.assets).reverse());
-const selected = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
+const list = computed(() => Object.values(effectStore.effect.assets).reverse());
+const selected = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
 
 const place = (asset: Asset): void => {
-  const objects = objectsFor(document.effect, asset, destination());
-  document.edit(bringIn(`Place ${asset.name}`, [], objects));
+  const objects = objectsFor(effectStore.effect, asset, destination());
+  effectStore.edit(bringIn(`Place ${asset.name}`, [], objects));
   desk.selected = objects[0]?.id ?? null;
 };
 const canSwap = (asset: Asset): boolean =>
@@ -39,15 +39,15 @@ const canSwap = (asset: Asset): boolean =>
 const swapIn = (asset: Asset): void => {
   const object = selected.value;
   if (object?.kind === 'card' && 'width' in asset)
-    document.edit(
-      styleCard(document.effect, object.id, {
+    effectStore.edit(
+      styleCard(effectStore.effect, object.id, {
         asset: asset.id,
         extent: [object.extent[0], (object.extent[0] * asset.height) / asset.width],
       }),
     );
-  if (object?.kind === 'model') document.edit(showInstead(document.effect, object.asset, asset));
+  if (object?.kind === 'model') effectStore.edit(showInstead(effectStore.effect, object.asset, asset));
 };
-const uses = (asset: Asset): number => usesOf(document.effect, asset.id).length;
+const uses = (asset: Asset): number => usesOf(effectStore.effect, asset.id).length;
 const drop = async (event: DragEvent): Promise<void> => {
   if (event.dataTransfer && carriesFiles(event))
     await imports.bringInDrop(event.dataTransfer, { place: false });

@@ -22,7 +22,7 @@ import ArrangePanel from './ArrangePanel.vue';
 import SpaceTools from './SpaceTools.vue';
 import SpreadPanel from './SpreadPanel.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const assets = useAssetsStore();
 const playback = usePlaybackStore();
@@ -48,24 +48,24 @@ const MODES: readonly { readonly name: PlaceMode; readonly label: string; readon
 const shown = ref<Anchor>(FOREHEAD);
 watch(
   () => {
-    const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
-    return object ? anchorOf(document.effect, object) : null;
+    const object = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
+    return object ? anchorOf(effectStore.effect, object) : null;
   },
   (anchor) => {
     if (anchor) shown.value = anchor;
-    else if (Object.keys(document.effect.objects).length > 0) {
-      const all = Object.values(document.effect.objects);
+    else if (Object.keys(effectStore.effect.objects).length > 0) {
+      const all = Object.values(effectStore.effect.objects);
       // What was shown may have been deleted, or another effect opened.
       if (!all.some((o) => o.anchor.kind === shown.value.kind))
-        shown.value = anchorOf(document.effect, all[0]!);
+        shown.value = anchorOf(effectStore.effect, all[0]!);
     }
   },
   { immediate: true },
 );
-const rest = computed(() => restOf(document.effect));
+const rest = computed(() => restOf(effectStore.effect));
 const measured = computed(() =>
   desk.place.measure && desk.selection.length > 0
-    ? measure(document.effect, rest.value, desk.selection)
+    ? measure(effectStore.effect, rest.value, desk.selection)
     : null,
 );
 
@@ -109,7 +109,7 @@ onMounted(() => {
 });
 const draw = (): void => {
   const only = desk.isolated;
-  view?.draw(document.effect, {
+  view?.draw(effectStore.effect, {
     anchor: shown.value,
     scene: sceneNow(),
     ghosts: desk.place.ghosts,
@@ -131,7 +131,7 @@ onBeforeUnmount(() => {
 });
 watch(
   [
-    () => document.effect,
+    () => effectStore.effect,
     () => desk.selection,
     () => desk.isolated,
     () => desk.scene,
@@ -162,7 +162,7 @@ watch(
 watch(side, (to) => view?.look(to));
 
 const approach = (): void => {
-  const around = measure(document.effect, rest.value, desk.selection);
+  const around = measure(effectStore.effect, rest.value, desk.selection);
   if (around) view?.approach(around.box);
 };
 const snap = (event: PointerEvent | KeyboardEvent): void => {

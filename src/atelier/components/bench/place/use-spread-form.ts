@@ -5,7 +5,13 @@ import { anchorOf } from '../../../../core/document/queries';
 import type { EffectObject, ObjectId } from '../../../../core/document/schema';
 import { SHELL_TRIANGLES, shellPositions } from '../../../../core/face/head-shell';
 import { NEUTRAL_FACE, TRIANGLES } from '../../../../core/face/neutral';
-import { fromParts, inverseMatrix, throughMatrix, times, type Matrix } from '../../../../core/maths/matrix';
+import {
+  fromParts,
+  inverseMatrix,
+  throughMatrix,
+  multiplyMatrices,
+  type Matrix,
+} from '../../../../core/maths/matrix';
 import { IDENTITY } from '../../../../core/maths/quaternion';
 import { anchorBase, restBase, restMatrix, restOf } from '../../../../core/placing/rest';
 import type { Spread, SpreadShape, TriangleSurface } from '../../../../core/placing/spread';
@@ -61,13 +67,13 @@ const through = ({ positions, triangles }: TriangleSurface, matrix: Matrix): Tri
 };
 
 export const useSpreadForm = (): SpreadForm => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const assets = useAssetsStore();
   const form = reactive(blankForm());
-  const object = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
+  const object = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
   const onHead = computed(
-    () => object.value !== null && ['head', 'skin'].includes(anchorOf(document.effect, object.value).kind),
+    () => object.value !== null && ['head', 'skin'].includes(anchorOf(effectStore.effect, object.value).kind),
   );
   const surfaces = computed(() => [
     ...(onHead.value
@@ -76,19 +82,19 @@ export const useSpreadForm = (): SpreadForm => {
           { value: 'face', label: 'The face' },
         ]
       : []),
-    ...Object.values(document.effect.objects)
+    ...Object.values(effectStore.effect.objects)
       .filter((o) => (o.kind === 'model' || o.kind === 'solid') && o.id !== object.value?.id)
       .map((o) => ({ value: o.id as string, label: o.name })),
   ]);
 
   /** The surface in the space of the group that will hold the copies. */
   const surface = (me: EffectObject): TriangleSurface | null => {
-    const { effect } = document;
+    const { effect } = effectStore;
     if (!surfaces.value.some((s) => s.value === form.over)) return null;
     const rest = restOf(effect);
     const group = spreadGroup(effect, me, 'surface', 'obj_spread' as ObjectId);
     const outer = group.parent ? restBase(rest, me) : anchorBase(rest, group.anchor);
-    const into = inverseMatrix(times(outer, fromParts(group.move, IDENTITY, [1, 1, 1])));
+    const into = inverseMatrix(multiplyMatrices(outer, fromParts(group.move, IDENTITY, [1, 1, 1])));
     if (!into) return null;
     // At rest a head lies in the origin.
     if (form.over === 'head')
@@ -96,7 +102,7 @@ export const useSpreadForm = (): SpreadForm => {
     if (form.over === 'face') return through({ positions: NEUTRAL_FACE, triangles: TRIANGLES }, into);
     const other = effect.objects[form.over as ObjectId];
     const found = other ? surfaceOf(effect, other, assets.stores.models) : null;
-    return found && through(found, times(into, restMatrix(rest, other!.id)));
+    return found && through(found, multiplyMatrices(into, restMatrix(rest, other!.id)));
   };
   const shapeOf = (me: EffectObject): SpreadShape | null => {
     const cm = (list: readonly number[]) => list.map((x) => x / 100);

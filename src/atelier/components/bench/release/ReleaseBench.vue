@@ -22,17 +22,17 @@ import ReleaseAddress from './ReleaseAddress.vue';
 import SelectField from '../../common/SelectField.vue';
 import { cutText } from '../../../../core/text';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const imports = useImportsStore();
 const router = useRouter();
 
-const findings = computed(() => check(document.effect));
+const findings = computed(() => check(effectStore.effect));
 const open = computed(() => stops(findings.value));
 const pictures = computed(() =>
-  Object.values(document.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
+  Object.values(effectStore.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
 );
-const listing = computed(() => document.effect.listing);
+const listing = computed(() => effectStore.effect.listing);
 
 /** Where on this screen a finding is mended. */
 const PLACES: Partial<Record<Finding['code'], string>> = {
@@ -43,9 +43,9 @@ const PLACES: Partial<Record<Finding['code'], string>> = {
 const go = (finding: Finding): void => {
   if ('object' in finding) desk.selected = finding.object;
   if (finding.stage !== 'release')
-    void router.replace({ name: 'atelier', params: { id: document.id!, stage: finding.stage } });
+    void router.replace({ name: 'atelier', params: { id: effectStore.id!, stage: finding.stage } });
   else {
-    const place = globalThis.document.getElementById(PLACES[finding.code] ?? 'listing');
+    const place = document.getElementById(PLACES[finding.code] ?? 'listing');
     place?.scrollIntoView({ block: 'center' });
     place?.focus();
   }
@@ -54,15 +54,18 @@ const mend = (finding: Finding): { label: string; run: () => void } | null => {
   if (finding.code === 'no-icon' && pictures.value[0])
     return { label: `Use ${pictures.value[0].name}`, run: () => setIcon(pictures.value[0]!.id) };
   if (finding.code === 'unused-asset')
-    return { label: 'Remove it', run: () => document.edit(removeAssets(document.effect, [finding.asset])) };
+    return {
+      label: 'Remove it',
+      run: () => effectStore.edit(removeAssets(effectStore.effect, [finding.asset])),
+    };
   if (finding.code === 'too-big') return { label: 'See what takes the space', run: () => desk.openLibrary() };
   return null;
 };
 const setIcon = (icon: AssetId | null): void => {
-  document.edit(changeListing({ icon }));
+  effectStore.edit(changeListing({ icon }));
 };
 const setTags = (tags: string[]): void => {
-  document.edit(
+  effectStore.edit(
     changeListing({
       tags: [...new Set(tags.map((t) => cutText(t.trim(), 24)).filter(Boolean))].slice(0, 10),
     }),
@@ -80,7 +83,7 @@ const chooseIcon = async (event: Event): Promise<void> => {
     if (draft?.facts.kind !== 'picture') throw new Error(`${file.path} is no picture. Choose one.`);
     const asset = await keepDraft({ ...draft, name: imports.freeAssetName(draft.name) }, newAssetId());
     const icon = asset.id;
-    document.edit({
+    effectStore.edit({
       label: 'Choose an icon',
       change: (d) => {
         bringIn('', [asset]).change(d);
@@ -98,7 +101,7 @@ const busy = ref(false);
 const error = ref<string | null>(null);
 const loadReleases = async (): Promise<void> => {
   try {
-    releases.value = await api.releases(document.id!);
+    releases.value = await api.releases(effectStore.id!);
   } catch (cause) {
     error.value = sentence(cause);
   }
@@ -108,7 +111,7 @@ const release = async (): Promise<void> => {
   busy.value = true;
   error.value = null;
   try {
-    await api.release(document.id!, await document.flush());
+    await api.release(effectStore.id!, await effectStore.flush());
     await loadReleases();
   } catch (cause) {
     error.value = sentence(cause);
@@ -139,7 +142,7 @@ const when = new Intl.DateTimeFormat('en-GB', {
           class="bad"
           aria-label="Must be mended"
         /><TriangleAlert v-else :size="15" class="warn" aria-label="Look at this" />
-        <span class="grow">{{ findingWords(document.effect, finding) }}</span>
+        <span class="grow">{{ findingWords(effectStore.effect, finding) }}</span>
         <a-button v-if="mend(finding)" class="word" type="link" size="small" @click="mend(finding)!.run()">
           {{ mend(finding)!.label }}
         </a-button>
@@ -159,8 +162,8 @@ const when = new Intl.DateTimeFormat('en-GB', {
         :maxlength="280"
         :auto-size="{ minRows: 2, maxRows: 4 }"
         placeholder="One or two sentences: what the viewer sees and does"
-        @update:value="(v: string) => document.edit(changeListing({ summary: v }), 'summary')"
-        @blur="document.endGesture()"
+        @update:value="(v: string) => effectStore.edit(changeListing({ summary: v }), 'summary')"
+        @blur="effectStore.endGesture()"
     /></label>
     <label class="line"
       ><span>Tags</span

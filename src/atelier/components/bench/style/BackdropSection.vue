@@ -11,24 +11,24 @@ import { useEffectStore } from '../../../stores/effect';
 import SliderField from '../../common/SliderField.vue';
 
 const emit = defineEmits<{ choose: [on: Anchor] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const behind = computed(() =>
-  stackOrder(document.effect).filter((o) => anchorOf(document.effect, o).kind === 'backdrop'),
+  stackOrder(effectStore.effect).filter((o) => anchorOf(effectStore.effect, o).kind === 'backdrop'),
 );
 /** People are cut out for what lies behind them, and for cards that show them. */
 const cuts = computed(
   () =>
     behind.value.length > 0 ||
-    Object.values(document.effect.objects).some(
+    Object.values(effectStore.effect.objects).some(
       (o) => o.kind === 'live' && (o.part === 'person' || o.part === 'background'),
     ),
 );
-const backdrop = computed(() => document.effect.backdrop);
+const backdrop = computed(() => effectStore.effect.backdrop);
 const set = (change: Partial<Backdrop>, gesture: string | null = null): void => {
-  document.edit(setBackdrop(change), gesture);
+  effectStore.edit(setBackdrop(change), gesture);
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 const BEHIND: Anchor = { kind: 'backdrop' };
 const CHOICES: readonly { readonly kind: NewKind; readonly label: string }[] = [
   { kind: 'fill', label: 'Colour or gradient' },

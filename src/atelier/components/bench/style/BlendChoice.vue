@@ -10,13 +10,13 @@ import { BLEND_WORDS } from '../../../words';
 
 const props = defineProps<{ object: Blending; blend: BlendMode; note: string }>();
 defineEmits<{ choose: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const playback = usePlaybackStore();
 const stills = useStills(() => {
   if (playback.playing) return null;
   // Shown even where a cue hides it just now: this is about its look.
-  const edit = styleFlat(document.effect, props.object.id, { blend: props.blend });
-  const { effect } = applyEdit(document.effect, {
+  const edit = styleFlat(effectStore.effect, props.object.id, { blend: props.blend });
+  const { effect } = applyEdit(effectStore.effect, {
     ...edit,
     change: (d) => {
       edit.change(d);

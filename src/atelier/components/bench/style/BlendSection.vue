@@ -8,11 +8,11 @@ import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import BlendChoice, { type Blending } from './BlendChoice.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 const object = computed<Blending | null>(() => {
-  const found = desk.selected ? document.effect.objects[desk.selected] : undefined;
+  const found = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
   return found && 'blend' in found ? found : null;
 });
 const NOTES: Record<BlendMode, string> = {
@@ -45,7 +45,7 @@ const shown = computed(() =>
       : USUAL,
 );
 const choose = (blend: BlendMode): void => {
-  if (object.value) document.edit(styleFlat(document.effect, object.value.id, { blend }));
+  if (object.value) effectStore.edit(styleFlat(effectStore.effect, object.value.id, { blend }));
 };
 </script>
 

@@ -16,31 +16,35 @@ import { usePlaybackStore } from '../../../stores/playback';
 import { LIGHT_WORDS } from '../../../../core/kinds/objects/light';
 import SliderField from '../../common/SliderField.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
-const lights = computed(() => stackOrder(document.effect).filter((o): o is Light => o.kind === 'light'));
+const lights = computed(() => stackOrder(effectStore.effect).filter((o): o is Light => o.kind === 'light'));
 const catchers = computed(() =>
-  stackOrder(document.effect).filter((o): o is ShadowCatcher => o.kind === 'shadowCatcher'),
+  stackOrder(effectStore.effect).filter((o): o is ShadowCatcher => o.kind === 'shadowCatcher'),
 );
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 const set = (light: Light, change: Parameters<typeof reshape<'light'>>[3], gesture: string | null = null) =>
-  document.edit(reshape(document.effect, light.id, 'light', change), gesture && light.id + gesture);
+  effectStore.edit(reshape(effectStore.effect, light.id, 'light', change), gesture && light.id + gesture);
 const setCatcher = (
   catcher: ShadowCatcher,
   change: { density?: number; softness?: number },
   gesture: string,
-) => document.edit(reshape(document.effect, catcher.id, 'shadowCatcher', change), `${catcher.id} ${gesture}`);
+) =>
+  effectStore.edit(
+    reshape(effectStore.effect, catcher.id, 'shadowCatcher', change),
+    `${catcher.id} ${gesture}`,
+  );
 
 const anglesNow = (light: Light): LightAngles => anglesOf(rotate(fromAngles(light.turn), [0, 1, 0]));
 const setAngle = (light: Light, change: Partial<LightAngles>): void => {
   const turn = turnTowards(directionFrom({ ...anglesNow(light), ...change }));
-  document.edit(changeObject(document.effect, light.id, { turn }, 'Turn'), `${light.id} direction`);
+  effectStore.edit(changeObject(effectStore.effect, light.id, { turn }, 'Turn'), `${light.id} direction`);
 };
 const turnSurroundings = (light: Light, degrees: number): void => {
   const [x, , z] = light.turn;
-  document.edit(
-    changeObject(document.effect, light.id, { turn: [x, degrees, z] }, 'Turn'),
+  effectStore.edit(
+    changeObject(effectStore.effect, light.id, { turn: [x, degrees, z] }, 'Turn'),
     `${light.id} turn`,
   );
 };
@@ -61,12 +65,13 @@ const found = computed(() => {
   };
 });
 const match = (): void => {
-  if (playback.cameraLight) document.edit(matchLight(document.effect, playback.cameraLight, newObjectId));
+  if (playback.cameraLight)
+    effectStore.edit(matchLight(effectStore.effect, playback.cameraLight, newObjectId));
 };
 const SCREEN: Anchor = { kind: 'screen', pin: 'centre' };
 const NEW: readonly LightKind[] = ['directional', 'ambient', 'point', 'surroundings'];
 const face: Anchor = { kind: 'skin', face: 1, spot: [0.5, 0.5] };
-const onFace = (catcher: ShadowCatcher): boolean => anchorOf(document.effect, catcher).kind === 'skin';
+const onFace = (catcher: ShadowCatcher): boolean => anchorOf(effectStore.effect, catcher).kind === 'skin';
 const colourOf = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
 

@@ -27,9 +27,9 @@ const SECTIONS: readonly { readonly id: StyleSection; readonly label: string }[]
 ];
 const emit = defineEmits<{ choose: [on: Anchor] }>();
 const desk = useDeskStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const painter = usePainterStore();
-const object = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
+const object = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
 // The bench follows what is picked in the Stack.
 watch(
   () => object.value?.id,
@@ -43,7 +43,7 @@ watch(
     // Whoever is at materials stays there.
     else if (section === 'material' || section === 'circuit') return;
     else if (object.value.kind === 'model' || object.value.kind === 'solid') desk.style.section = 'material';
-    else if (anchorOf(document.effect, object.value).kind === 'backdrop') desk.style.section = 'backdrop';
+    else if (anchorOf(effectStore.effect, object.value).kind === 'backdrop') desk.style.section = 'backdrop';
     else if ('blend' in object.value) desk.style.section = 'blend';
   },
   { immediate: true },

@@ -15,13 +15,13 @@ import PrintChooser from './PrintChooser.vue';
 import TrackerSwitch from './TrackerSwitch.vue';
 
 const playback = usePlaybackStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const chronicle = useChronicleStore();
 const recorded = computed(() => countOf(marksOf(playback.recorded)));
 const fired = computed(() =>
   chronicle.chronicle.firings
     .slice(0, 40)
-    .map((f) => ({ ...f, words: cueName(document.effect, f.cue) + (f.back ? ', and back' : '') })),
+    .map((f) => ({ ...f, words: cueName(effectStore.effect, f.cue) + (f.back ? ', and back' : '') })),
 );
 </script>
 

@@ -19,7 +19,7 @@ import './controls.css';
 
 const props = defineProps<{ asset: PictureAsset; guess: GridGuess | null }>();
 const emit = defineEmits<{ done: [] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const assets = useAssetsStore();
 const imports = useImportsStore();
@@ -97,7 +97,7 @@ const cut = async (): Promise<void> => {
       newAssetId(),
     );
     const sequence = (kept.kind === 'sequence' ? { ...kept, rate: rate.value } : kept) as Asset;
-    document.edit(cutSheet(document.effect, props.asset.id, sequence));
+    effectStore.edit(cutSheet(effectStore.effect, props.asset.id, sequence));
     desk.library.selected = [sequence.id];
     emit('done');
   } catch (cause) {

@@ -12,7 +12,7 @@ import ValueAmount from './ValueAmount.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const FIELDS: Partial<Record<ActionKind, Component>> = {
   move: MotionAmount,
   turn: MotionAmount,
@@ -51,7 +51,7 @@ const set = (path: string, to: unknown, felt: boolean): void =>
         :property="property"
         :value="valueAt(action, path)"
         @change="(to, felt) => set(path, to, felt)"
-        @done="document.endGesture()"
+        @done="effectStore.endGesture()"
       />
     </template>
   </div>

@@ -11,7 +11,7 @@ import { useChoices } from '../choices';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const choices = useChoices();
 const set = (change: object, gesture: string | null = null): void => emit('change', change, gesture);
 const modes = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
@@ -25,7 +25,7 @@ const ways = [
 ];
 const first = computed(() => {
   const [id] = props.action.targets;
-  return id === undefined ? undefined : document.effect.objects[id];
+  return id === undefined ? undefined : effectStore.effect.objects[id];
 });
 const axisIn = (change: 'by', axis: number, value: number): void => {
   const { action } = props;

@@ -9,16 +9,16 @@ import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const set = (change: object, gesture: string | null = null): void => emit('change', change, gesture);
 const modes = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
 const first = computed(() => {
   const [id] = props.action.targets;
-  return id === undefined ? undefined : document.effect.objects[id];
+  return id === undefined ? undefined : effectStore.effect.objects[id];
 });
 const clips = computed(() => {
   const object = first.value;
-  const asset = object?.kind === 'model' ? document.effect.assets[object.asset] : undefined;
+  const asset = object?.kind === 'model' ? effectStore.effect.assets[object.asset] : undefined;
   return asset?.kind === 'model' ? asset.clips.map((c) => ({ value: c.name, label: c.name })) : [];
 });
 </script>

@@ -13,7 +13,7 @@ const emit = defineEmits<{
   change: [change: Partial<Action>, gesture: string | null];
   begins: [share: number];
 }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const curve = ref(false);
 const kind = computed(() => actionKind(props.action.kind));
 const atOnce = computed(() => kind.value.pace === 'atOnce');
@@ -105,7 +105,7 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
     v-if="eases && curve"
     :easing="action.easing"
     @change="(easing: EasingChoice, gesture: string | null) => set({ easing }, gesture)"
-    @done="document.endGesture()"
+    @done="effectStore.endGesture()"
   />
 </template>
 

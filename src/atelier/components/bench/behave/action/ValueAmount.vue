@@ -12,13 +12,13 @@ import { useChoices } from '../choices';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const choices = useChoices();
 const set = (change: object, gesture: string | null = null): void => emit('change', change, gesture);
 const modes = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
 const first = computed(() => {
   const [id] = props.action.targets;
-  return id === undefined ? undefined : document.effect.objects[id];
+  return id === undefined ? undefined : effectStore.effect.objects[id];
 });
 const numbers = computed(() =>
   first.value
@@ -30,7 +30,7 @@ const bounds = computed(() =>
 );
 const chooseNumber = (property: string): void => {
   const object = first.value!;
-  set({ property, value: readNumber(object, firstValues(document.effect, object), property) ?? 0 });
+  set({ property, value: readNumber(object, firstValues(effectStore.effect, object), property) ?? 0 });
 };
 </script>
 

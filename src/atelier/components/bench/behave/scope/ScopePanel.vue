@@ -15,14 +15,14 @@ import { usePlaybackStore } from '../../../../stores/playback';
 import ChoiceField from '../ChoiceField.vue';
 import SignalFields from '../SignalFields.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const playback = usePlaybackStore();
 const store = useChronicleStore();
 
 if (store.signals.length === 0) {
   // What triggers look at is what is asked about first.
-  const watched = cueOrder(document.effect).flatMap((c) =>
+  const watched = cueOrder(effectStore.effect).flatMap((c) =>
     c.triggers.flatMap((t) => (t.kind === 'level' ? [t.signal] : [])),
   );
   const first: Signal[] = watched.length > 0 ? watched : [{ kind: 'expression', face: 1, name: 'jawOpen' }];
@@ -88,7 +88,7 @@ const lines = computed<Drawn[]>(() =>
 );
 /** Bars of each cue that fired, in the order of the sheet. */
 const bars = computed(() =>
-  cueOrder(document.effect)
+  cueOrder(effectStore.effect)
     .map((cue) => ({
       cue,
       bars: store.chronicle.bars.filter((b) => b.cue === cue.id),
@@ -167,11 +167,11 @@ const editing = ref<number | null>(null);
             :aria-expanded="editing === i"
             @click="editing = editing === i ? null : i"
           >
-            {{ signalWords(document.effect, drawn.signal) }}
+            {{ signalWords(effectStore.effect, drawn.signal) }}
           </a-button>
           <span
             class="num value"
-            :aria-label="`${signalWords(document.effect, drawn.signal)} at ${time.toFixed(2)} seconds`"
+            :aria-label="`${signalWords(effectStore.effect, drawn.signal)} at ${time.toFixed(2)} seconds`"
             >{{ shown(valueAt(store.chronicle, i, time)) }}</span
           >
           <span v-if="store.otherChronicle" class="num faint"
@@ -195,7 +195,7 @@ const editing = ref<number | null>(null);
           :width="width"
           :height="HEIGHT"
           role="img"
-          :aria-label="`${signalWords(document.effect, drawn.signal)} over the take`"
+          :aria-label="`${signalWords(effectStore.effect, drawn.signal)} over the take`"
         >
           <line
             v-for="tick in ticks"
@@ -222,7 +222,7 @@ const editing = ref<number | null>(null);
           :key="k"
           class="bar"
           :style="barStyle(bar.from, bar.to)"
-          :title="`${cueName(document.effect, row.cue.id)}: from ${bar.from.toFixed(2)} s`"
+          :title="`${cueName(effectStore.effect, row.cue.id)}: from ${bar.from.toFixed(2)} s`"
         />
         <i
           v-for="(bar, k) in row.other"
@@ -231,7 +231,8 @@ const editing = ref<number | null>(null);
           :style="barStyle(bar.from, bar.to)"
         />
         <span class="cut"
-          >{{ cueName(document.effect, row.cue.id) }}{{ row.bars.length === 0 ? ' (not fired)' : '' }}</span
+          >{{ cueName(effectStore.effect, row.cue.id)
+          }}{{ row.bars.length === 0 ? ' (not fired)' : '' }}</span
         >
         <b class="needle-bar" :style="{ left: `${x(time)}px` }" />
       </div>

@@ -15,22 +15,22 @@ import DriveRow from './DriveRow.vue';
 import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ control: Control }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const choices = useChoices();
 const set = (change: object, gesture: string | null = null): void =>
-  void document.edit(
+  void effectStore.edit(
     putControl({ ...props.control, ...change } as Control),
     gesture && `${gesture}-${props.control.id}`,
   );
 const drives = computed(() =>
-  Object.values(document.effect.drives)
+  Object.values(effectStore.effect.drives)
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
     .sort((a, b) => a.order - b.order),
 );
 const pictures = computed(() => [
   { value: '', label: 'no picture' },
-  ...Object.values(document.effect.assets)
+  ...Object.values(effectStore.effect.assets)
     .filter((a) => a.kind === 'picture')
     .map((a) => ({ value: a.id as string, label: a.name })),
 ]);
@@ -49,7 +49,9 @@ const drive = (): void => {
     { kind: 'control', control: control.id },
     { kind: 'number', object: desk.selected, property: 'size' },
   );
-  void document.edit(putDrive({ ...fresh, remap: { ...fresh.remap, from: range } }, `Bind ${control.name}`));
+  void effectStore.edit(
+    putDrive({ ...fresh, remap: { ...fresh.remap, from: range } }, `Bind ${control.name}`),
+  );
 };
 const setOption = (i: number, change: object, gesture: string | null = null): void => {
   if (props.control.kind !== 'choice') return;
@@ -82,7 +84,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         type="text"
         size="small"
         aria-label="Delete control"
-        @click="document.edit(removeControl(document.effect, control.id))"
+        @click="effectStore.edit(removeControl(effectStore.effect, control.id))"
       >
         <Trash2 :size="13" />
       </a-button>

@@ -20,25 +20,25 @@ const props = defineProps<{
   /** It belongs to a control, which is its signal. */
   bound?: boolean;
 }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const choices = useChoices();
 const curve = ref(false);
 const set = (change: Partial<Drive>, gesture: string | null = null): void =>
-  void document.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
-const done = (): void => document.endGesture();
+  void effectStore.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
+const done = (): void => effectStore.endGesture();
 
 /** Objects, and actions whose speed can be driven, in one list. */
 const targets = computed(() => [
   { label: 'Objects', options: choices.objects.value },
   {
     label: 'How long an action takes',
-    options: cueOrder(document.effect).flatMap((cue) =>
+    options: cueOrder(effectStore.effect).flatMap((cue) =>
       cue.beats.flatMap((b) =>
         b.actions
           .filter((a) => a.duration > 0)
           .map((a) => ({
             value: `${cue.id} ${a.id}`,
-            label: `${targetsWords(document.effect, a)} ${actionSummary(document.effect, a)} (${cueName(document.effect, cue.id)})`,
+            label: `${targetsWords(effectStore.effect, a)} ${actionSummary(effectStore.effect, a)} (${cueName(effectStore.effect, cue.id)})`,
           })),
       ),
     ),
@@ -46,9 +46,9 @@ const targets = computed(() => [
   { label: 'Variables', options: choices.variables.value },
   {
     label: 'Inputs of circuits',
-    options: circuitInputs(document.effect).map(({ material, node, port }) => ({
+    options: circuitInputs(effectStore.effect).map(({ material, node, port }) => ({
       value: `${material} ${node} ${port}`,
-      label: circuitInputWords(document.effect, material, node, port),
+      label: circuitInputWords(effectStore.effect, material, node, port),
     })),
   },
 ]);
@@ -67,7 +67,7 @@ const choose = (value: string): void => {
 };
 const numbers = computed(() => {
   const { to } = props.drive;
-  const object = to.kind === 'number' && to.object ? document.effect.objects[to.object] : undefined;
+  const object = to.kind === 'number' && to.object ? effectStore.effect.objects[to.object] : undefined;
   return object
     ? Object.keys(numbersOf(object)).map((value) => ({ value, label: numberName(object, value) }))
     : [];
@@ -115,7 +115,7 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         type="text"
         size="small"
         aria-label="Take the drive off"
-        @click="document.edit(removeDrive(drive.id))"
+        @click="effectStore.edit(removeDrive(drive.id))"
       >
         <Trash2 :size="13" />
       </a-button>

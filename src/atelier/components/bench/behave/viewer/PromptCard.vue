@@ -13,9 +13,12 @@ import TriggerList from '../TriggerList.vue';
 import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ prompt: Prompt }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const set = (change: Partial<Prompt>, gesture: string | null = null): void =>
-  void document.edit(putPrompt({ ...props.prompt, ...change }), gesture && `${gesture}-${props.prompt.id}`);
+  void effectStore.edit(
+    putPrompt({ ...props.prompt, ...change }),
+    gesture && `${gesture}-${props.prompt.id}`,
+  );
 const ready = [
   { value: 'own', label: 'own words' },
   ...READY_PROMPTS.map((value) => ({ value: value as string, label: readyPromptWords(value) })),
@@ -24,13 +27,13 @@ const choose = (v: string): void =>
   set({
     text:
       v === 'own'
-        ? { kind: 'own', text: promptName(document.effect, props.prompt.id) }
+        ? { kind: 'own', text: promptName(effectStore.effect, props.prompt.id) }
         : { kind: 'ready', key: v as ReadyPrompt },
   });
 </script>
 
 <template>
-  <article class="card" :aria-label="`Prompt ${promptName(document.effect, prompt.id)}`">
+  <article class="card" :aria-label="`Prompt ${promptName(effectStore.effect, prompt.id)}`">
     <div class="row">
       <ChoiceField
         label="What it says"
@@ -61,7 +64,7 @@ const choose = (v: string): void =>
         type="text"
         size="small"
         aria-label="Delete prompt"
-        @click="document.edit(removePrompt(document.effect, prompt.id))"
+        @click="effectStore.edit(removePrompt(effectStore.effect, prompt.id))"
       >
         <Trash2 :size="13" />
       </a-button>

@@ -20,16 +20,16 @@ import DriveRow from './DriveRow.vue';
 import PromptCard from './PromptCard.vue';
 import TextField from '../../../common/TextField.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const inOrder = <T extends { readonly order: number; readonly id: string }>(
   map: Readonly<Record<string, T>>,
 ): T[] => Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
-const controls = computed(() => inOrder(document.effect.controls));
-const prompts = computed(() => inOrder(document.effect.prompts));
-const variables = computed(() => inOrder(document.effect.variables));
+const controls = computed(() => inOrder(effectStore.effect.controls));
+const prompts = computed(() => inOrder(effectStore.effect.prompts));
+const variables = computed(() => inOrder(effectStore.effect.variables));
 /** Those of controls stand with their control. */
-const drives = computed(() => inOrder(document.effect.drives).filter((d) => d.signal.kind !== 'control'));
+const drives = computed(() => inOrder(effectStore.effect.drives).filter((d) => d.signal.kind !== 'control'));
 const next = (list: readonly { readonly order: number }[]): number => (list.at(-1)?.order ?? 0) + 1;
 
 const KINDS: readonly (readonly [ControlKind, string])[] = [
@@ -39,23 +39,23 @@ const KINDS: readonly (readonly [ControlKind, string])[] = [
   ['button', 'Button'],
 ];
 const addControl = (kind: ControlKind, name: string): void =>
-  void document.edit(
+  void effectStore.edit(
     putControl(newControl(newControlId(), kind, name, next(controls.value)), `Add a ${kind}`),
   );
 const addPrompt = (): void =>
-  void document.edit(putPrompt(newPrompt(newPromptId(), next(prompts.value)), 'Add a prompt'));
+  void effectStore.edit(putPrompt(newPrompt(newPromptId(), next(prompts.value)), 'Add a prompt'));
 const addVariable = (): void => {
   const n = variables.value.length + 1;
-  document.edit(
+  effectStore.edit(
     putVariable(newVariable(newVariableId(), `Number ${n}`, next(variables.value)), 'Add a variable'),
   );
 };
 const addDrive = (): void =>
-  void document.edit(
+  void effectStore.edit(
     putDrive(
       newDrive(
         newDriveId(),
-        next(inOrder(document.effect.drives)),
+        next(inOrder(effectStore.effect.drives)),
         { kind: 'expression', face: 1, name: 'jawOpen' },
         { kind: 'number', object: desk.selected, property: 'size' },
       ),
@@ -120,7 +120,7 @@ const addDrive = (): void =>
           label="Name of the variable"
           :value="variable.name"
           :most="80"
-          @change="(name) => document.edit(putVariable({ ...variable, name: name.trim() }))"
+          @change="(name) => effectStore.edit(putVariable({ ...variable, name: name.trim() }))"
         />
         <span class="soft">starts at</span>
         <GestureField
@@ -128,14 +128,14 @@ const addDrive = (): void =>
           label="Starts at"
           :value="variable.start"
           :digits="2"
-          @change="(start) => document.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
+          @change="(start) => effectStore.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
         />
         <a-button
           class="icon-button"
           type="text"
           size="small"
           aria-label="Delete variable"
-          @click="document.edit(removeVariable(document.effect, variable.id))"
+          @click="effectStore.edit(removeVariable(effectStore.effect, variable.id))"
         >
           <Trash2 :size="13" />
         </a-button>

@@ -25,12 +25,12 @@ export interface Port {
 }
 
 export const useCircuit = () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const use = useMaterial();
   const { material } = use;
   const circuit = computed<Circuit>(() => (material.value?.circuit ?? {}) as Circuit);
   const problems = computed<readonly CircuitProblem[]>(
-    () => planCircuit(circuit.value, (id) => document.effect.assets[id as never] !== undefined).problems,
+    () => planCircuit(circuit.value, (id) => effectStore.effect.assets[id as never] !== undefined).problems,
   );
   /** Why something could not be done. */
   const said = ref<string | null>(null);
@@ -39,7 +39,7 @@ export const useCircuit = () => {
     if (!material.value) return null;
     const node = newNode(newId('node') as NodeId, type, [Math.round(at[0]), Math.round(at[1])]);
     try {
-      document.edit(addNodes(document.effect, material.value.id, [node]));
+      effectStore.edit(addNodes(effectStore.effect, material.value.id, [node]));
     } catch (error) {
       said.value = sentence(error);
       return null;
@@ -55,15 +55,15 @@ export const useCircuit = () => {
       said.value = `A wire from ${name(from.node)} to ${name(to.node)} would run in a circle: ${name(from.node)} itself depends on ${name(to.node)}. It was not drawn.`;
       return;
     }
-    document.edit(wire(document.effect, material.value.id, to, from));
+    effectStore.edit(wire(effectStore.effect, material.value.id, to, from));
   };
   const unwire = (to: Port): void => {
-    if (material.value) document.edit(wire(document.effect, material.value.id, to, null));
+    if (material.value) effectStore.edit(wire(effectStore.effect, material.value.id, to, null));
   };
   const remove = (ids: readonly NodeId[]): void => {
     if (!material.value) return;
     const gone = ids.filter((id) => circuit.value[id] && circuit.value[id]!.type !== 'surface');
-    if (gone.length > 0) document.edit(removeNodes(document.effect, material.value.id, gone));
+    if (gone.length > 0) effectStore.edit(removeNodes(effectStore.effect, material.value.id, gone));
     else if (ids.length > 0) said.value = 'The surface stays: wires end in it.';
   };
   const change = (
@@ -71,11 +71,11 @@ export const useCircuit = () => {
     to: Partial<Pick<CircuitNode, 'values' | 'picture'>>,
     gesture: string | null = null,
   ): void => {
-    if (material.value) document.edit(changeNode(document.effect, material.value.id, id, to), gesture);
+    if (material.value) effectStore.edit(changeNode(effectStore.effect, material.value.id, id, to), gesture);
   };
   const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
     if (material.value && places.size > 0)
-      document.edit(moveNodes(document.effect, material.value.id, places));
+      effectStore.edit(moveNodes(effectStore.effect, material.value.id, places));
   };
   /** Copies of nodes beside them, wired as they are among each other. */
   const duplicate = (ids: readonly NodeId[]): NodeId[] => {
@@ -92,7 +92,7 @@ export const useCircuit = () => {
       }),
     );
     try {
-      if (copies.length > 0) document.edit(addNodes(document.effect, material.value.id, copies));
+      if (copies.length > 0) effectStore.edit(addNodes(effectStore.effect, material.value.id, copies));
     } catch (error) {
       said.value = sentence(error);
       return [];
@@ -101,10 +101,11 @@ export const useCircuit = () => {
   };
   const tidy = (): void => move(tidyPlaces(circuit.value));
   const drop = (): void => {
-    if (material.value) document.edit(changeMaterial(document.effect, material.value.id, { circuit: null }));
+    if (material.value)
+      effectStore.edit(changeMaterial(effectStore.effect, material.value.id, { circuit: null }));
   };
   const outputsOf = (id: NodeId) => CATALOGUE[circuit.value[id]!.type].outputs;
-  const done = (): void => document.endGesture();
+  const done = (): void => effectStore.endGesture();
   return {
     ...use,
     circuit,

@@ -16,16 +16,16 @@ import OutlineDrawer from './OutlineDrawer.vue';
 import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ cutout: Cutout }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 type Change = Parameters<typeof changeCutout>[2];
 const set = (change: Change, gesture: string | null = null): void => {
-  document.edit(
-    changeCutout(document.effect, props.cutout.id, change),
+  effectStore.edit(
+    changeCutout(effectStore.effect, props.cutout.id, change),
     gesture && `${props.cutout.id} ${gesture}`,
   );
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 const plain = (outline: readonly Spot[]): [number, number][] => outline.map(([u, v]) => [u, v]);
 const setPart = (part: CutoutPart): void => {
   const first = part === 'drawn' && props.cutout.outline.length < 3;
@@ -34,7 +34,7 @@ const setPart = (part: CutoutPart): void => {
 const setOutline = (outline: readonly Spot[], gesture: string | null): void =>
   set({ outline: plain(outline) }, gesture);
 const parts = CUTOUT_PARTS.map((value) => ({ value, label: CUTOUT_WORDS[value] }));
-const elsewhere = computed(() => !('face' in anchorOf(document.effect, props.cutout)));
+const elsewhere = computed(() => !('face' in anchorOf(effectStore.effect, props.cutout)));
 const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, label: `Face ${i + 1}` }));
 </script>
 

@@ -18,7 +18,7 @@ import MakeUpKit from './MakeUpKit.vue';
 import MorphPanel from './MorphPanel.vue';
 import PainterPanel from './PainterPanel.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const painter = usePainterStore();
 const FACES: readonly { readonly face: FaceChoice; readonly label: string }[] = [
@@ -31,16 +31,16 @@ const face = computed({ get: () => desk.style.face, set: (to) => (desk.style.fac
 watch(
   () => desk.selected,
   (id) => {
-    const object = id ? document.effect.objects[id] : undefined;
+    const object = id ? effectStore.effect.objects[id] : undefined;
     if (!object || !isOnFace(object)) return;
-    const anchor = anchorOf(document.effect, object);
+    const anchor = anchorOf(effectStore.effect, object);
     if ('face' in anchor) face.value = anchor.face;
   },
   { immediate: true },
 );
 /** What has a panel of its own while it is selected. */
-const selected = computed(() => (desk.selected ? document.effect.objects[desk.selected] : undefined));
-const count = computed(() => layersOn(document.effect, face.value).length);
+const selected = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
+const count = computed(() => layersOn(effectStore.effect, face.value).length);
 const other = computed<FaceChoice>(() => (face.value === 1 ? 2 : 1));
 const trouble = ref<string | null>(null);
 const own = async (part: 'mask' | 'picture'): Promise<void> => {

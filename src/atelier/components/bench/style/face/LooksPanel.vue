@@ -12,10 +12,10 @@ import SelectField from '../../../common/SelectField.vue';
 import TextField from '../../../common/TextField.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const looks = computed(lookChoices);
-const hasLayers = computed(() => layersOn(document.effect, props.face).length > 0);
+const hasLayers = computed(() => layersOn(effectStore.effect, props.face).length > 0);
 const { mix } = desk.style;
 const find = (id: string) => looks.value.find((l) => l.id === id);
 const first = computed(() => find(mix.first) ?? looks.value[0]!);
@@ -27,7 +27,7 @@ const keep = (): void => {
   if (id) renaming.value = id;
 };
 const rename = (id: string, name: string): void => {
-  if (name.trim()) document.edit(changeLook(document.effect, id as LookId, name));
+  if (name.trim()) effectStore.edit(changeLook(effectStore.effect, id as LookId, name));
 };
 const mixed = (percent: number): void => {
   mix.share = percent / 100;
@@ -75,7 +75,7 @@ const mixed = (percent: number): void => {
             type="text"
             size="small"
             :aria-label="`Delete the look ${look.name}`"
-            @click="document.edit(removeLook(document.effect, look.id as LookId))"
+            @click="effectStore.edit(removeLook(effectStore.effect, look.id as LookId))"
           >
             <Trash2 :size="13" />
           </a-button>
@@ -111,7 +111,7 @@ const mixed = (percent: number): void => {
       :min="0"
       :max="100"
       @change="mixed"
-      @done="document.endGesture()"
+      @done="effectStore.endGesture()"
     />
   </section>
 </template>

@@ -15,7 +15,7 @@ import { CUTOUT_WORDS } from '../../../../morph-words';
 import RegionPicture from './RegionPicture.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const groups = computed(() =>
   KIT_GROUPS.map((group) => ({
@@ -33,7 +33,7 @@ const reshapeFace = (): void => {
   else addMorph(props.face);
 };
 const selected = computed<Layer | null>(() => {
-  const object = desk.selected ? document.effect.objects[desk.selected] : undefined;
+  const object = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
   return object?.kind === 'layer' ? object : null;
 });
 /** Colours that suit the selected layer. */
@@ -45,7 +45,8 @@ const colours = computed(() => {
   return [...new Set(all)].filter((c) => c !== '#ffffff').slice(0, 10);
 });
 const dye = (tint: string): void => {
-  if (selected.value) document.edit(changeLayer(document.effect, selected.value.id, { tint }, 'Colour of'));
+  if (selected.value)
+    effectStore.edit(changeLayer(effectStore.effect, selected.value.id, { tint }, 'Colour of'));
 };
 const shown = (piece: KitPiece, layer: Layer | undefined): string => {
   const tint = layer?.tint ?? piece.layer.tint ?? '#ffffff';

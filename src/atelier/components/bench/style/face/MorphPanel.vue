@@ -25,16 +25,16 @@ import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ morph: Morph; face: FaceChoice }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 type Change = Parameters<typeof reshape<'morph'>>[3];
 const set = (change: Change, gesture: string | null = null): void => {
-  document.edit(
-    reshape(document.effect, props.morph.id, 'morph', change, 'Reshape'),
+  effectStore.edit(
+    reshape(effectStore.effect, props.morph.id, 'morph', change, 'Reshape'),
     gesture && `${props.morph.id} ${gesture}`,
   );
 };
-const done = (): void => document.endGesture();
+const done = (): void => effectStore.endGesture();
 const setSlider = (name: ShapeName, percent: number): void => {
   const { [name]: _was, ...rest } = props.morph.sliders;
   set({ sliders: percent === 0 ? rest : { ...rest, [name]: percent / 100 } }, name);
@@ -44,12 +44,12 @@ const moved = computed(() => Object.keys(props.morph.sliders).length > 0);
 
 /** Meshes to choose from. */
 const models = computed(() =>
-  Object.values(document.effect.assets)
+  Object.values(effectStore.effect.assets)
     .filter((a) => a.kind === 'model')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
 const mesh = computed(() => props.morph.mesh);
-const meshAsset = computed(() => (mesh.value ? document.effect.assets[mesh.value.asset] : undefined));
+const meshAsset = computed(() => (mesh.value ? effectStore.effect.assets[mesh.value.asset] : undefined));
 /** The model was changed after it was measured. */
 const changed = computed(() => meshAsset.value && meshAsset.value.files[0]?.sha256 !== mesh.value?.file);
 const measuring = ref<{ name: string; abort: AbortController } | null>(null);
@@ -68,7 +68,9 @@ const measure = async (name: string, by: (signal: AbortSignal) => Promise<void>)
   }
 };
 const choose = (id: AssetId): Promise<void> =>
-  measure(document.effect.assets[id]?.name ?? 'the mesh', (signal) => sculptBy(props.morph.id, id, signal));
+  measure(effectStore.effect.assets[id]?.name ?? 'the mesh', (signal) =>
+    sculptBy(props.morph.id, id, signal),
+  );
 const input = ref<HTMLInputElement | null>(null);
 const bring = async (): Promise<void> => {
   const file = input.value?.files?.[0];

@@ -12,14 +12,16 @@ import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
 
 const painter = usePainterStore();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const assets = useAssetsStore();
 const isA =
   <K extends Asset['kind']>(kind: K) =>
   (asset: Asset): asset is Extract<Asset, { kind: K }> =>
     asset.kind === kind;
-const fonts = computed<FontAsset[]>(() => Object.values(document.effect.assets).filter(isA('font')));
-const pictures = computed<PictureAsset[]>(() => Object.values(document.effect.assets).filter(isA('picture')));
+const fonts = computed<FontAsset[]>(() => Object.values(effectStore.effect.assets).filter(isA('font')));
+const pictures = computed<PictureAsset[]>(() =>
+  Object.values(effectStore.effect.assets).filter(isA('picture')),
+);
 const base = { at: [0.3, 0.6] as const, turn: 0, opacity: 1, picture: null };
 const write = async (): Promise<void> => {
   await assets.stores.fonts.loadOwn();

@@ -16,14 +16,17 @@ import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
 import GradeStepCard from './GradeStepCard.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
-const grades = computed(() => gradesOf(document.effect));
+const grades = computed(() => gradesOf(effectStore.effect));
 const grade = computed(() => grades.value.find((g) => g.id === desk.selected) ?? grades.value[0] ?? null);
 
 const setStrength = (percent: number): void => {
   if (grade.value)
-    document.edit(reshape(document.effect, grade.value.id, 'grade', { opacity: percent / 100 }), 'strength');
+    effectStore.edit(
+      reshape(effectStore.effect, grade.value.id, 'grade', { opacity: percent / 100 }),
+      'strength',
+    );
 };
 const full = computed(() => (grade.value?.steps.length ?? 0) >= MOST_GRADE_STEPS);
 const add = ({ key }: { key: string | number }): void => {
@@ -90,7 +93,7 @@ const write = async (): Promise<void> => {
         :min="0"
         :max="100"
         @change="setStrength"
-        @done="document.endGesture()"
+        @done="effectStore.endGesture()"
       />
       <InlineNotice v-if="failure" closable @close="failure = null">{{ failure }}</InlineNotice>
       <p v-if="missing.length > 0" class="soft note">

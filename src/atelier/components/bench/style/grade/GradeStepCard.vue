@@ -12,7 +12,7 @@ import CurveEditor from './CurveEditor.vue';
 import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ grade: Grade; step: GradeStep; place: number; first: boolean; last: boolean }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const words = computed(() => GRADE_WORDS[props.step.kind]);
 
@@ -21,8 +21,8 @@ const change = <K extends GradeStepKind>(
   to: Partial<Omit<StepOf<K>, 'id' | 'kind'>>,
   gesture: string | null = null,
 ): void => {
-  document.edit(
-    changeGradeStep(document.effect, props.grade.id, props.step.id, kind, to),
+  effectStore.edit(
+    changeGradeStep(effectStore.effect, props.grade.id, props.step.id, kind, to),
     gesture === null ? null : `${props.step.id} ${gesture}`,
   );
 };
@@ -80,16 +80,17 @@ const set = ({ field, scale }: Slider, value: number): void => {
 };
 
 const tables = computed(() =>
-  Object.values(document.effect.assets)
+  Object.values(effectStore.effect.assets)
     .filter((a) => a.kind === 'table')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
 /** The table it used was deleted. */
 const gone = computed(
-  () => props.step.kind === 'table' && props.step.asset !== null && !document.effect.assets[props.step.asset],
+  () =>
+    props.step.kind === 'table' && props.step.asset !== null && !effectStore.effect.assets[props.step.asset],
 );
 const move = (by: number): void => {
-  document.edit(moveGradeStep(document.effect, props.grade.id, props.step.id, props.place + by));
+  effectStore.edit(moveGradeStep(effectStore.effect, props.grade.id, props.step.id, props.place + by));
 };
 </script>
 
@@ -134,7 +135,7 @@ const move = (by: number): void => {
         type="text"
         size="small"
         :aria-label="`Remove ${words}`"
-        @click="document.edit(removeGradeStep(document.effect, grade.id, step.id))"
+        @click="effectStore.edit(removeGradeStep(effectStore.effect, grade.id, step.id))"
       >
         <Trash2 :size="13" />
       </a-button>
@@ -143,7 +144,7 @@ const move = (by: number): void => {
       v-if="step.kind === 'curves'"
       :step="step"
       @change="(to, gesture) => change('curves', to, gesture)"
-      @done="document.endGesture()"
+      @done="effectStore.endGesture()"
     />
     <div v-if="step.kind === 'table'" class="table">
       <span>Table</span>
@@ -175,7 +176,7 @@ const move = (by: number): void => {
       :digits="slider.digits ?? 0"
       :unit="slider.unit ?? ''"
       @change="(v) => set(slider, v)"
-      @done="document.endGesture()"
+      @done="effectStore.endGesture()"
     />
   </li>
 </template>

@@ -8,7 +8,7 @@ import { useEffectStore } from '../../../../stores/effect';
 
 const props = defineProps<{ material: Material }>();
 const SIZE = 112;
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const assets = useAssetsStore();
 const canvas = ref<HTMLCanvasElement | null>(null);
 const failed = ref(false);
@@ -16,7 +16,7 @@ let balls: MaterialBalls | null = null;
 let asked = 0;
 const draw = (): void => {
   asked = 0;
-  balls?.draw(document.effect, props.material, SIZE);
+  balls?.draw(effectStore.effect, props.material, SIZE);
 };
 const ask = (): void => {
   asked ||= requestAnimationFrame(draw);
@@ -30,7 +30,7 @@ onMounted(() => {
     failed.value = true;
   }
 });
-watch([() => props.material, () => document.effect.assets, () => assets.arrived], ask);
+watch([() => props.material, () => effectStore.effect.assets, () => assets.arrived], ask);
 onBeforeUnmount(() => {
   cancelAnimationFrame(asked);
   balls?.dispose();

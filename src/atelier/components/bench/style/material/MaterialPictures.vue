@@ -20,7 +20,7 @@ import PictureChoice from './PictureChoice.vue';
 import { useMaterial } from './use-material';
 
 const props = defineProps<{ material: Material | null }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const imports = useImportsStore();
 const { set, done, slot } = useMaterial();
 const picker = ref<HTMLInputElement | null>(null);
@@ -37,7 +37,7 @@ const lay = async (bringing: Promise<void>): Promise<void> => {
     const items = imports.items;
     const pictures = items
       .flatMap((item) => (item.state === 'done' ? (item.assets ?? []) : []))
-      .map((id) => document.effect.assets[id])
+      .map((id) => effectStore.effect.assets[id])
       .filter((a): a is PictureAsset => a?.kind === 'picture');
     const refused = items
       .filter((item) => item.state === 'refused')

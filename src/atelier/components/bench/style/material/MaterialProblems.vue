@@ -12,7 +12,7 @@ import InlineNotice from '../../../common/InlineNotice.vue';
 import { useMaterial } from './use-material';
 
 const props = defineProps<{ material: Material }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const assets = useAssetsStore();
 const { set, object, slots } = useMaterial();
 /** Only looking at its pixels tells whether a picture that could be transparent is. */
@@ -21,19 +21,19 @@ const opaqueMask = computed((): MaterialProblem[] => {
   const { mask } = props.material;
   const asset =
     mask?.by === 'alpha' && mask.picture.from === 'asset'
-      ? document.effect.assets[mask.picture.asset]
+      ? effectStore.effect.assets[mask.picture.asset]
       : undefined;
   return asset?.kind === 'picture' && assets.stores.maps.isOpaque(asset) === true
     ? [{ code: 'mask-without-alpha' }]
     : [];
 });
 const problems = computed(() => {
-  const found = materialProblems(document.effect, props.material);
+  const found = materialProblems(effectStore.effect, props.material);
   return found.some((p) => p.code === 'mask-without-alpha') ? found : [...found, ...opaqueMask.value];
 });
 const fault = computed(() => {
   void assets.arrived;
-  const surface = compiledOf(document.effect, props.material);
+  const surface = compiledOf(effectStore.effect, props.material);
   return surface && assets.stores.faults.of(markOf(surface));
 });
 /** Pictures need a layout to lie on. */
@@ -59,7 +59,7 @@ const mend = (problem: MaterialProblem): { label: string; run: () => void } | nu
     case 'lost-wire':
       return {
         label: 'Take the wire off',
-        run: () => document.edit(wire(document.effect, material.id, problem, null)),
+        run: () => effectStore.edit(wire(effectStore.effect, material.id, problem, null)),
       };
     case 'no-surface':
       return { label: 'Do without the circuit', run: () => set({ circuit: null }) };

@@ -23,11 +23,11 @@ import SelectField from '../../../common/SelectField.vue';
 import { useMaterial } from './use-material';
 import TextField from '../../../common/TextField.vue';
 
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const desk = useDeskStore();
 const { selected, object, slots, slot, material, wearers, shared } = useMaterial();
 const stock = ref(false);
-const all = computed(() => materialOrder(document.effect));
+const all = computed(() => materialOrder(effectStore.effect));
 const OWN = '';
 const options = computed(() => [
   ...(object.value ? [{ value: OWN, label: 'Its own look' }] : []),
@@ -40,19 +40,20 @@ const choose = (to: string): void => {
 };
 const rename = (text: string): void => {
   const name = text.trim();
-  if (material.value && name) document.edit(changeMaterial(document.effect, material.value.id, { name }));
+  if (material.value && name)
+    effectStore.edit(changeMaterial(effectStore.effect, material.value.id, { name }));
 };
 const makeOwn = (): void => {
-  document.edit(
+  effectStore.edit(
     makeMaterialsOwn(
-      document.effect,
+      effectStore.effect,
       selectedWearers().map((o) => o.id),
       newId,
     ),
   );
 };
 const remove = (): void => {
-  if (material.value) document.edit(removeMaterial(document.effect, material.value.id));
+  if (material.value) effectStore.edit(removeMaterial(effectStore.effect, material.value.id));
 };
 const openCircuit = (): void => {
   desk.style.section = 'circuit';

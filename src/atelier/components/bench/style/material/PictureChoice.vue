@@ -20,15 +20,15 @@ const props = withDefaults(
 );
 /** Numbers are dragged: one gesture is one undo step, until it is done. */
 const emit = defineEmits<{ change: [value: PictureSource | null, gesture?: string]; done: [] }>();
-const document = useEffectStore();
-const pictures = computed(() => Object.values(document.effect.assets).filter((a) => a.kind === 'picture'));
+const effectStore = useEffectStore();
+const pictures = computed(() => Object.values(effectStore.effect.assets).filter((a) => a.kind === 'picture'));
 const key = computed(() => {
   if (!props.value) return '';
   return props.value.from === 'asset' ? props.value.asset : `camera ${props.value.part}`;
 });
 const options = computed(() => [
   ...(props.removable ? [{ value: '', label: 'None' }] : []),
-  ...(props.value?.from === 'asset' && !document.effect.assets[props.value.asset]
+  ...(props.value?.from === 'asset' && !effectStore.effect.assets[props.value.asset]
     ? [{ value: props.value.asset, label: 'A picture that was deleted' }]
     : []),
   ...pictures.value.map((a) => ({ value: a.id as string, label: a.name })),
@@ -49,7 +49,7 @@ const choose = (to: string): void => {
   else emit('change', { from: 'asset', asset: to as AssetId });
 };
 const thumb = computed(() => {
-  const asset = props.value?.from === 'asset' ? document.effect.assets[props.value.asset] : undefined;
+  const asset = props.value?.from === 'asset' ? effectStore.effect.assets[props.value.asset] : undefined;
   return asset?.kind === 'picture' ? api.fileUrl(asset.preview ?? asset.files[0]!.sha256) : null;
 });
 const CROP = ['left', 'top', 'width', 'height'] as const;

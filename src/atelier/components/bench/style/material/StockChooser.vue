@@ -9,12 +9,12 @@ import { useAssetsStore } from '../../../../stores/assets';
 import { useEffectStore } from '../../../../stores/effect';
 
 defineEmits<{ choose: [material: StockMaterial] }>();
-const document = useEffectStore();
+const effectStore = useEffectStore();
 const assets = useAssetsStore();
 const pictures = ref<Readonly<Record<string, string>>>({});
 const SIZE = 64;
 onMounted(async () => {
-  const canvas = globalThis.document.createElement('canvas');
+  const canvas = document.createElement('canvas');
   let balls: MaterialBalls;
   try {
     balls = new MaterialBalls(canvas, assets.stores);
@@ -22,7 +22,9 @@ onMounted(async () => {
     return;
   }
   for (const { key, name, look } of STOCK_MATERIALS) {
-    balls.draw(document.effect, newMaterial('mat_stock' as MaterialId, name, look), SIZE, [BALL_LIGHTS[0]!]);
+    balls.draw(effectStore.effect, newMaterial('mat_stock' as MaterialId, name, look), SIZE, [
+      BALL_LIGHTS[0]!,
+    ]);
     pictures.value = { ...pictures.value, [key]: canvas.toDataURL() };
     // One a frame: the page stays alive meanwhile.
     await new Promise((resolve) => requestAnimationFrame(resolve));

@@ -14,16 +14,18 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 
 export const useMaterial = () => {
-  const document = useEffectStore();
+  const effectStore = useEffectStore();
   const desk = useDeskStore();
   const assets = useAssetsStore();
-  const selected = computed(() => (desk.selected ? (document.effect.objects[desk.selected] ?? null) : null));
+  const selected = computed(() =>
+    desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null,
+  );
   /** The object that wears it, or could. */
   const object = computed(() => (selected.value && wearsMaterials(selected.value) ? selected.value : null));
   /** The model's own materials; empty for what is no model. */
   const slots = computed(() => {
     void assets.arrived;
-    const asset = object.value?.kind === 'model' ? document.effect.assets[object.value.asset] : undefined;
+    const asset = object.value?.kind === 'model' ? effectStore.effect.assets[object.value.asset] : undefined;
     return asset?.kind === 'model' ? assets.stores.models.materialsOf(asset) : [];
   });
   const slot = computed(() =>
@@ -31,15 +33,16 @@ export const useMaterial = () => {
   );
   const material = computed<Material | null>(() => {
     const id = object.value ? materialIdOf(object.value, slot.value) : desk.style.material;
-    return (id && document.effect.materials[id]) || null;
+    return (id && effectStore.effect.materials[id]) || null;
   });
-  const wearers = computed(() => (material.value ? wearersOf(document.effect, material.value.id) : []));
+  const wearers = computed(() => (material.value ? wearersOf(effectStore.effect, material.value.id) : []));
   const shared = computed(
-    () => object.value !== null && sharesMaterial(document.effect, object.value, slot.value),
+    () => object.value !== null && sharesMaterial(effectStore.effect, object.value, slot.value),
   );
   const set = (change: Partial<Omit<Material, 'id'>>, gesture: string | null = null): void => {
-    if (material.value) document.edit(changeMaterial(document.effect, material.value.id, change), gesture);
+    if (material.value)
+      effectStore.edit(changeMaterial(effectStore.effect, material.value.id, change), gesture);
   };
-  const done = (): void => document.endGesture();
+  const done = (): void => effectStore.endGesture();
   return { selected, object, slots, slot, material, wearers, shared, set, done };
 };
