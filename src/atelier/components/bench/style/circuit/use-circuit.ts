@@ -11,7 +11,8 @@ import {
 import { newNode } from '../../../../../core/document/new-material';
 import type { Circuit, CircuitNode, NodeId, NodeType } from '../../../../../core/document/schema';
 import { CATALOGUE } from '../../../../../core/surface/catalogue';
-import { planCircuit, wouldLoop, type CircuitProblem } from '../../../../../core/surface/plan';
+import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
+import { planCircuit, type CircuitProblem } from '../../../../../core/surface/plan';
 import { tidyPlaces } from '../../../../../core/surface/tidy';
 import { sentence } from '../../../../../core/errors';
 import { newId } from '../../../../api/ids';
@@ -81,16 +82,7 @@ export const useCircuit = () => {
   const duplicate = (ids: readonly NodeId[]): NodeId[] => {
     if (!material.value) return [];
     const originals = ids.flatMap((id) => circuit.value[id] ?? []).filter((n) => n.type !== 'surface');
-    const names = new Map(originals.map((n) => [n.id, newId('node') as NodeId]));
-    const copies = originals.map((n) =>
-      newNode(names.get(n.id)!, n.type, [n.at[0] + 28, n.at[1] + 28], {
-        values: { ...n.values },
-        picture: n.picture,
-        inputs: Object.fromEntries(
-          Object.entries(n.inputs).map(([port, w]) => [port, { ...w, node: names.get(w.node) ?? w.node }]),
-        ),
-      }),
-    );
+    const copies = copiedNodes(originals, () => newId('node') as NodeId);
     try {
       if (copies.length > 0) effectStore.edit(addNodes(effectStore.effect, material.value.id, copies));
     } catch (error) {

@@ -1,0 +1,64 @@
+/** Where nodes lie on a board: in columns, from what comes first on the left to the ends on the right. Pixels of the board. */
+import type { Graph, GraphNode } from './graph';
+import type { PlannedNode } from './plan';
+
+const COLUMN = 188;
+const GAP = 24;
+const WIDTH = 162;
+
+type Place = readonly [number, number];
+
+/** The nearest place to the one wanted where a node of this height lies on no other. */
+export const freePlace = <N extends GraphNode>(
+  graph: Graph<N>,
+  heightOf: (node: N) => number,
+  height: number,
+  wanted: Place,
+): Place => {
+  const isFree = ([x, y]: Place): boolean =>
+    Object.values<N>(graph).every(
+      (n) =>
+        Math.abs(n.at[0] - x) >= WIDTH + GAP / 2 ||
+        y >= n.at[1] + heightOf(n) + GAP / 2 ||
+        n.at[1] >= y + height + GAP / 2,
+    );
+  for (let ring = 0; ring <= 60; ring++)
+    for (let i = -ring; i <= ring; i++)
+      for (let j = -ring; j <= ring; j++) {
+        // Only the rim of the ring: what is nearer was tried before.
+        if (Math.max(Math.abs(i), Math.abs(j)) !== ring) continue;
+        const at = [wanted[0] + i * 40, wanted[1] + j * 40] as const;
+        if (isFree(at)) return at;
+      }
+  return wanted;
+};
+
+/** Places for all nodes; those that reach no end wait in a row below. */
+export const tidyPlaces = <N extends GraphNode>(
+  graph: Graph<N>,
+  order: readonly PlannedNode<N, unknown, unknown, N['id']>[],
+  heightOf: (node: N) => number,
+): Map<N['id'], Place> => {
+  /** Wires between a node and the ends, the longest way. */
+  const depth = new Map<N['id'], number>(order.map(({ node }) => [node.id, 0]));
+  for (const { node, inputs } of [...order].reverse())
+    for (const { wire } of inputs)
+      if (wire) depth.set(wire.node, Math.max(depth.get(wire.node)!, depth.get(node.id)! + 1));
+  const deepest = Math.max(0, ...depth.values());
+  const below = new Map<number, number>();
+  const places = new Map<N['id'], Place>();
+  for (const { node } of order) {
+    const column = deepest - depth.get(node.id)!;
+    const y = below.get(column) ?? 0;
+    places.set(node.id, [column * COLUMN, y]);
+    below.set(column, y + heightOf(node) + GAP);
+  }
+  const floor = Math.max(0, ...below.values());
+  let x = 0;
+  for (const node of Object.values<N>(graph))
+    if (!places.has(node.id)) {
+      places.set(node.id, [x, floor + GAP]);
+      x += COLUMN;
+    }
+  return places;
+};
