@@ -43,19 +43,19 @@ beforeEach(() => {
 
 describe('the tracker as a promise', () => {
   test('a picture in, its frame out', async () => {
-    const tracker = new FaceTracker();
-    await tracker.start(3);
+    const tracker = new FaceTracker(3);
+    await tracker.start();
     expect(FakeWorker.last.sent[0]).toEqual({ kind: 'start', base: '/trackers/face_mesh/', faces: 3 });
-    const waiting = tracker.track(image, 1.5, 44);
+    const waiting = tracker.look(image, { time: 1.5, fovY: 44 });
     FakeWorker.last.answer();
     const { frame, milliseconds } = await waiting;
     expect(frame.time).toBe(1.5);
     expect(milliseconds).toBe(5);
   });
   test('a failure refuses what is waited for and ends the worker', async () => {
-    const tracker = new FaceTracker();
-    await tracker.start(1);
-    const waiting = tracker.track(image, 0, 44);
+    const tracker = new FaceTracker(1);
+    await tracker.start();
+    const waiting = tracker.look(image, { time: 0, fovY: 44 });
     FakeWorker.last.say({ kind: 'failed', message: 'out of memory' });
     await expect(waiting).rejects.toMatchObject({
       code: 'tracker.failed',
@@ -64,8 +64,8 @@ describe('the tracker as a promise', () => {
     expect(FakeWorker.last.ended).toBe(true);
   });
   test('a worker that cannot be loaded says so', async () => {
-    const tracker = new FaceTracker();
-    const starting = tracker.start(1);
+    const tracker = new FaceTracker(1);
+    const starting = tracker.start();
     FakeWorker.last.onerror?.({ preventDefault: () => undefined });
     await expect(starting).rejects.toMatchObject({ code: 'tracker.failed' });
   });

@@ -1,6 +1,6 @@
 /** The face tracker as a promise: a picture in, a track frame out. It runs in a worker. */
 import type { TrackFrame } from '../core/tracking/track-frame';
-import type { Degrees, Seconds } from '../core/units';
+import type { PictureMoment, Tracker } from './tracker';
 import { WorkerLine } from './worker-line';
 import type { FromWorker, ToWorker } from './worker-messages';
 
@@ -10,19 +10,20 @@ export interface Tracked {
   readonly milliseconds: number;
 }
 
-export class FaceTracker {
+export class FaceTracker implements Tracker<Tracked> {
   private readonly line = new WorkerLine<ToWorker, Extract<FromWorker, { kind: 'tracked' }>>(
     '/trackers/face-worker.js',
     { name: 'The face tracker' },
   );
 
-  /** Loads the tracker; `faces` is the most it looks for at once. Throws `IconiaError` `tracker.failed`. */
-  start(faces: number): Promise<void> {
-    return this.line.start({ kind: 'start', base: '/trackers/face_mesh/', faces });
+  /** `faces` is the most it looks for at once. */
+  constructor(private readonly faces: number) {}
+
+  start(): Promise<void> {
+    return this.line.start({ kind: 'start', base: '/trackers/face_mesh/', faces: this.faces });
   }
 
-  /** One picture at a time: wait for the answer before the next. The picture is handed over. */
-  async track(image: ImageBitmap, time: Seconds, fovY: Degrees): Promise<Tracked> {
+  async look(image: ImageBitmap, { time, fovY }: PictureMoment): Promise<Tracked> {
     const { frame, milliseconds } = await this.line.ask({ kind: 'frame', image, time, fovY }, [image]);
     return { frame, milliseconds };
   }

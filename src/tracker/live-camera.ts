@@ -6,7 +6,8 @@ import { IconiaError, sentence } from '../core/errors';
 import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Degrees } from '../core/units';
-import { FaceTracker, type Tracked } from './face-tracker';
+import { FaceTracker } from './face-tracker';
+import { PacedTracker } from './paced-tracker';
 import { PersonFinder } from './person-finder';
 
 /** Field of view of the longer side; a usual value for laptop and phone cameras held at arm's length. */
@@ -61,10 +62,10 @@ export class LiveCamera {
   readonly picture = document.createElement('canvas');
   private readonly pending = document.createElement('canvas');
   private readonly video = document.createElement('video');
-  private readonly tracker = new FaceTracker();
-  private finder: PersonFinder | null = null;
-  private finds = false;
-  /** Where people are in the picture; null when it is not known. */
+  private readonly tracker = new FaceTracker(1);
+  /** At its own pace: a slow search for people holds up no face. */
+  private finder: PacedTracker<PeopleMask> | null = null;
+  /** Where people are in the newest picture that was searched; null when it is not known. */
   people: PeopleMask | null = null;
   private stream: MediaStream | null = null;
   private stopped = false;
@@ -113,7 +114,7 @@ export class LiveCamera {
     const { videoWidth: width, videoHeight: height } = this.video;
     for (const canvas of [this.picture, this.pending]) Object.assign(canvas, { width, height });
     try {
-      await this.tracker.start(1);
+      await this.tracker.start();
     } catch (error) {
       if (this.stopped) return;
       this.stop();
@@ -130,35 +131,21 @@ export class LiveCamera {
     if (wanted === (this.finder !== null) || this.stopped) return;
     this.finder?.stop();
     this.finder = null;
-    this.finds = false;
     this.people = null;
     if (!wanted) return this.events.onPeople?.('off', null);
-    const finder = new PersonFinder();
-    this.finder = finder;
+    this.finder = new PacedTracker(new PersonFinder(), {
+      onSeen: (mask) => this.seePeople(mask),
+      onError: (error) => this.seePeople(null, error),
+    });
     this.events.onPeople?.('loading', null);
-    finder.start().then(
-      () => (this.finds = this.finder === finder),
-      (error: IconiaError) => this.peopleFailed(finder, error),
-    );
+    void this.finder.start();
   }
 
-  private peopleFailed(finder: PersonFinder, error: IconiaError): void {
-    if (this.finder !== finder || this.stopped) return;
-    this.finds = false;
-    this.people = null;
-    this.events.onPeople?.('failed', error);
-  }
-
-  /** The mask of a picture; null when people are not looked for, or the search has just failed. */
-  private async findIn(image: ImageBitmap): Promise<PeopleMask | null> {
-    const { finder } = this;
-    if (!finder) return null;
-    try {
-      return await finder.find(image);
-    } catch (error) {
-      this.peopleFailed(finder, error as IconiaError);
-      return null;
-    }
+  private seePeople(mask: PeopleMask | null, error: IconiaError | null = null): void {
+    const isNew = mask !== null && this.people === null;
+    this.people = mask;
+    if (error) this.events.onPeople?.('failed', error);
+    else if (isNew) this.events.onPeople?.('known', null);
   }
 
   private async sendNext(): Promise<void> {
@@ -194,16 +181,13 @@ export class LiveCamera {
     else g.setTransform(1, 0, 0, 1, 0, 0);
     g.drawImage(this.video, 0, 0, width, height);
     const image = await createImageBitmap(this.pending);
-    const time = (performance.now() - this.startedAt) / 1000;
-    // Both look at the same picture, so that mask and face belong together.
-    const [tracked, people]: [Tracked, PeopleMask | null] = await Promise.all([
-      this.tracker.track(image, time, cameraFovY(width, height)),
-      this.finds ? this.findIn(await createImageBitmap(this.pending)) : null,
-    ]);
-    if (this.stopped) return;
-    if (this.finds && people && !this.people) this.events.onPeople?.('known', null);
-    this.people = people;
-    this.tracked(tracked.frame);
+    const moment = {
+      time: (performance.now() - this.startedAt) / 1000,
+      fovY: cameraFovY(width, height),
+    };
+    this.finder?.offer(() => createImageBitmap(this.pending), moment);
+    const { frame } = await this.tracker.look(image, moment);
+    if (!this.stopped) this.tracked(frame);
   }
 
   private tracked(frame: TrackFrame): void {

@@ -39,14 +39,14 @@ describe('the person finder as a promise', () => {
     const finder = await started();
     expect(FakeWorker.last.script).toBe('/trackers/person-worker.js');
     expect(FakeWorker.last.sent).toEqual([{ kind: 'start', base: '/trackers/selfie_segmentation/' }]);
-    const waiting = finder.find(image);
+    const waiting = finder.look(image);
     const mask = { width: 2, height: 1, alpha: new Uint8Array([0, 255]) };
     FakeWorker.last.say({ kind: 'found', mask });
     expect(await waiting).toBe(mask);
   });
   test('a failure says what has stopped and what to do, and ends the worker', async () => {
     const finder = await started();
-    const waiting = finder.find(image);
+    const waiting = finder.look(image);
     FakeWorker.last.say({ kind: 'failed', message: 'out of memory' });
     await expect(waiting).rejects.toMatchObject({
       code: 'tracker.failed',

@@ -28,7 +28,7 @@ export const throughCamera = (tracked: TrackFrame, truth: TrackFrame): TrackFram
 });
 
 export class TakeTracker {
-  private readonly tracker = new FaceTracker();
+  private readonly tracker: FaceTracker;
   private stopped = false;
   private busy = false;
   private wanted: Seconds | null = null;
@@ -38,10 +38,12 @@ export class TakeTracker {
     private readonly take: Take,
     private readonly drawing: TakeDrawing,
     private readonly events: TakeTrackerEvents,
-  ) {}
+  ) {
+    this.tracker = new FaceTracker(Math.max(1, Math.min(4, take.performers.length)));
+  }
 
   async start(): Promise<void> {
-    await this.tracker.start(Math.max(1, Math.min(4, this.take.performers.length)));
+    await this.tracker.start();
   }
 
   /** Asks for a moment. While the tracker is at work only the newest wish is kept. */
@@ -61,7 +63,7 @@ export class TakeTracker {
         const image = await createImageBitmap(this.drawing.draw(truth));
         // A camera's picture is there without drawing: the delay is the tracker's alone.
         const began = performance.now();
-        const { frame } = await this.tracker.track(image, truth.time, truth.camera.fovY);
+        const { frame } = await this.tracker.look(image, { time: truth.time, fovY: truth.camera.fovY });
         if (!this.stopped) this.events.onFrame(throughCamera(frame, truth), performance.now() - began);
       }
     } catch (cause) {

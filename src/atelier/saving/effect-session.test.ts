@@ -246,6 +246,18 @@ describe('trouble', () => {
     expect(session.notice).not.toContain('Both changes are in it');
     expect(server.record('one').effect.objects[A]).toMatchObject({ opacity: 0.5 });
   });
+  test('it is said to be kept when the browser has it, and not before', async () => {
+    server.failWith = () => new Unreachable('away');
+    const session = open('one');
+    rename(session, 'Kept soon');
+    expect(session.isKept).toBe(false);
+    await pass(1000);
+    expect([session.state, session.isKept]).toEqual(['offline', true]);
+    rename(session, 'Kept later');
+    expect(session.isKept).toBe(false);
+    await pass(1000);
+    expect(session.isKept).toBe(true);
+  });
   test('a browser that keeps nothing is known', async () => {
     work.full = true;
     server.failWith = () => new Unreachable('away');

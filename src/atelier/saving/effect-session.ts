@@ -69,6 +69,12 @@ export class EffectSession {
   notice: string | null = null;
   /** The browser keeps unsaved work, as far as is known. */
   keepsHere = true;
+  /** The work that the browser is known to have; null before any. */
+  private written: Effect | null = null;
+  /** What is unsaved is in the browser now, all of it. */
+  get isKept(): boolean {
+    return this.keepsHere && this.written === this.effect;
+  }
   private revision: number;
   private acknowledged: Effect;
   private saving: Promise<void> | null = null;
@@ -149,14 +155,16 @@ export class EffectSession {
     this.cancelKeep = null;
     const patch = diff(this.acknowledged, this.effect);
     if (patch.length === 0) return;
+    const { effect } = this;
     try {
       this.keptSomething = true;
       await this.kept.write({ revision: this.revision, patch, at: this.tools.now() });
       this.keepsHere = true;
+      this.written = effect;
     } catch {
       this.keepsHere = false;
-      this.tools.onChange();
     }
+    this.tools.onChange();
   }
   private forgetKept(): void {
     this.cancelKeep?.();

@@ -12,16 +12,31 @@ const work = {
 /** Locks as a browser has them; `close` lets go what a window holds. */
 const browser = () => {
   const held = new Set<string>();
+  const waiting = new Map<string, (() => void)[]>();
   const locks = {
-    request: async (name: string, hold: () => Promise<unknown>) => {
+    request: async (
+      name: string,
+      ...more: [hold: () => unknown] | [options: { signal: AbortSignal }, hold: () => unknown]
+    ) => {
+      const [options, hold] = more.length === 2 ? more : [null, more[0]];
+      if (held.has(name))
+        await new Promise<void>((free, refuse) => {
+          waiting.set(name, [...(waiting.get(name) ?? []), free]);
+          options?.signal.addEventListener('abort', () => refuse(new DOMException('late', 'AbortError')));
+        });
+      if (options) return hold();
       held.add(name);
-      await hold();
+      return hold();
     },
     query: async () => ({ held: [...held].map((name) => ({ name })) }),
   } as unknown as WindowLocks;
   return {
     open: (window: string) => browserWork(window, locks),
-    close: (window: string) => held.delete(`iconia-window ${window}`),
+    close: (window: string) => {
+      const name = `iconia-window ${window}`;
+      held.delete(name);
+      for (const free of waiting.get(name) ?? []) free();
+    },
   };
 };
 beforeEach(() => {
@@ -39,6 +54,14 @@ test('is kept by effect, is for the next window when this one has gone, and forg
   expect(await open('c').of('two').left()).toEqual([]);
   await next.forget(left.map((l) => l.key));
   expect(await next.left()).toEqual([]);
+});
+
+test('a window that is being reloaded holds its lock a moment longer: what it left is found all the same', async () => {
+  const { open, close } = browser();
+  await open('a').of('one').write(work);
+  const left = open('b').of('one').left();
+  setTimeout(() => close('a'), 50);
+  expect(await left).toEqual([{ ...work, key: 'one a 1' }]);
 });
 
 test('two windows that are cut off keep both; the oldest comes first', async () => {

@@ -44,6 +44,8 @@ export interface UnsavedWork {
 export type WindowLocks = Pick<LockManager, 'request' | 'query'>;
 
 const LOCK = 'iconia-window ';
+/** Milliseconds that the lock of a window that has gone is waited for. */
+const LINGERS = 600;
 /** The effect's id, the window's, and which of the window's sessions it was. */
 const keyOf = (id: string, window: string, session: number): string => `${id} ${window} ${session}`;
 
@@ -67,25 +69,38 @@ export const browserWork = (
     const { held = [] } = (await locks?.query().catch(() => null)) ?? {};
     return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])));
   };
+  /**
+   * Whether a window that seems open has gone after all. One that is being reloaded holds its lock for a moment longer than its page lives;
+   * whoever waits for it gets it then.
+   */
+  const hasGone = async (other: string): Promise<boolean> => {
+    if (!locks || other === window) return false;
+    const signal = AbortSignal.timeout(LINGERS);
+    return locks.request(LOCK + other, { signal }, () => true).catch(() => false);
+  };
   let sessions = 0;
   return {
     of: (id) => {
       const own = keyOf(id, window, ++sessions);
-      const isLeft = (key: string, open: ReadonlySet<string>): boolean => {
-        const [of, from] = key.split(' ');
-        return of === id && key !== own && (from === window || !open.has(from ?? ''));
+      const isLeft = async (key: string, open: ReadonlySet<string>): Promise<boolean> => {
+        const [of, from = ''] = key.split(' ');
+        if (of !== id || key === own) return false;
+        return from === window || !open.has(from) || (await hasGone(from));
       };
       return {
         key: own,
         async left() {
           try {
             const open = await openWindows();
-            return (await entries<string, unknown>(opened()))
-              .flatMap(([key, value]): LeftWork[] => {
+            const found = await Promise.all(
+              (await entries<string, unknown>(opened())).map(async ([key, value]): Promise<LeftWork[]> => {
                 const parsed = unsavedSchema.safeParse(value);
-                return isLeft(key, open) && parsed.success ? [{ ...(parsed.data as Unsaved), key }] : [];
-              })
-              .sort((a, b) => a.at - b.at);
+                return parsed.success && (await isLeft(key, open))
+                  ? [{ ...(parsed.data as Unsaved), key }]
+                  : [];
+              }),
+            );
+            return found.flat().sort((a, b) => a.at - b.at);
           } catch {
             return [];
           }

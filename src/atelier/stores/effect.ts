@@ -21,6 +21,8 @@ export const useEffectStore = defineStore('effect', () => {
   const redoLabel = ref<string | null>(null);
   /** False when the browser keeps no unsaved work: then the server has to be reached before the window is closed. */
   const keepsHere = ref(true);
+  /** What is unsaved is in the browser now, all of it. */
+  const isKept = ref(false);
 
   let session: EffectSession | null = null;
 
@@ -31,6 +33,7 @@ export const useEffectStore = defineStore('effect', () => {
     redoLabel.value = session.history.redoLabel;
     saveState.value = session.state;
     keepsHere.value = session.keepsHere;
+    isKept.value = session.isKept;
     if (notice.value !== session.notice) notice.value = session.notice;
   };
 
@@ -114,9 +117,11 @@ export const useEffectStore = defineStore('effect', () => {
       saved: 'all saved',
       unsaved: 'saving soon',
       saving: 'saving',
-      offline: keepsHere.value
-        ? 'server away, kept in this browser'
-        : 'server away, kept in this window only',
+      offline: !keepsHere.value
+        ? 'server away, kept in this window only'
+        : isKept.value
+          ? 'server away, kept in this browser'
+          : 'server away, being kept',
       refused: 'not saved',
       apart: 'not saved yet',
     };
