@@ -13,7 +13,7 @@ export const cue = defineTrigger({
     cue: toChoose(cueIdSchema),
     moment: z.enum(CUE_MOMENTS),
     /** Which part of it is behind, for `passes`. */
-    share: share('Of the cue', { driven: false }),
+    share: share('How far the cue is', { driven: false }),
   },
   words: (trigger, names) =>
     `“${names.cue(trigger.cue)}” ${trigger.moment === 'passes' ? `is ${written(trigger.share * 100)} % done` : trigger.moment}`,

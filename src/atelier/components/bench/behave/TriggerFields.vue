@@ -1,9 +1,14 @@
 <script setup lang="ts">
 /** What of a trigger can be set beside its kind. */
-import { SURFACE_KINDS, type SurfaceKind, type Trigger } from '../../../../core/document/schema';
+import { computed } from 'vue';
+import type { Trigger } from '../../../../core/document/schema';
 import { readyNameOf } from '../../../../core/kinds/triggers/ready-triggers';
+import { triggerKind } from '../../../../core/kinds/triggers/triggers';
+import { propertiesIn, valueAt } from '../../../../core/schema/properties';
+import { useEffectStore } from '../../../stores/effect';
 import GestureField from '../../common/GestureField.vue';
 import NumberField from '../../common/NumberField.vue';
+import PropertyInput from '../../common/PropertyInput.vue';
 import ChoiceField from './ChoiceField.vue';
 import { useChoices } from './choices';
 import SignalFields from './SignalFields.vue';
@@ -12,12 +17,19 @@ import SelectField from '../../common/SelectField.vue';
 const props = defineProps<{ trigger: Trigger }>();
 const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>();
 const choices = useChoices();
+const effectStore = useEffectStore();
 const set = (change: object, gesture: string | null = null): void =>
   emit('change', { ...props.trigger, ...change } as Trigger, gesture);
 const setSignal = (change: object): void => {
   if (props.trigger.kind === 'level') set({ signal: { ...props.trigger.signal, ...change } });
 };
-const surfaces = SURFACE_KINDS.map((value) => ({ value: value as string, label: value }));
+/** What its kind describes: how long, which surface, the number of a face. */
+const described = computed(() => {
+  const { trigger } = props;
+  const all = propertiesIn(triggerKind(trigger.kind).schema, trigger);
+  // How far another cue is matters only where that is waited for.
+  return trigger.kind === 'cue' && trigger.moment !== 'passes' ? {} : all;
+});
 /** A new level brings its way back along. */
 const setLevel = (level: number): void => {
   if (props.trigger.kind !== 'level') return;
@@ -31,18 +43,6 @@ const isPlain = (trigger: Trigger): boolean =>
 
 <template>
   <span class="fields">
-    <GestureField
-      v-if="trigger.kind === 'after' || trigger.kind === 'every'"
-      class="small"
-      label="Seconds"
-      unit=" s"
-      :value="trigger.seconds"
-      :step="0.1"
-      :digits="2"
-      :min="trigger.kind === 'every' ? 0.05 : 0"
-      :max="3600"
-      @change="(seconds) => set({ seconds }, 'seconds')"
-    />
     <ChoiceField
       v-if="trigger.kind === 'touch'"
       label="Which object is touched"
@@ -58,13 +58,6 @@ const isPlain = (trigger: Trigger): boolean =>
       :value="trigger.target"
       :options="choices.targets.value"
       @change="(target) => set({ target })"
-    />
-    <ChoiceField
-      v-if="trigger.kind === 'surface'"
-      label="Which surface"
-      :value="trigger.surface"
-      :options="surfaces"
-      @change="(v) => set({ surface: v as SurfaceKind })"
     />
     <ChoiceField
       v-if="trigger.kind === 'control'"
@@ -89,29 +82,15 @@ const isPlain = (trigger: Trigger): boolean =>
       :options="choices.cues.value"
       @change="(cue) => set({ cue })"
     />
-    <GestureField
-      v-if="trigger.kind === 'cue' && trigger.moment === 'passes'"
-      class="small"
-      label="Per cent of the cue"
-      unit="%"
-      :value="trigger.share * 100"
-      :digits="0"
-      :min="0"
-      :max="100"
-      @change="(v) => set({ share: v / 100 }, 'share')"
+    <PropertyInput
+      v-for="(property, path) in described"
+      :key="path"
+      :class="{ small: property.type === 'number' }"
+      :property="property"
+      :value="valueAt(trigger, path)"
+      @change="(to, felt) => set({ [path]: to }, felt ? path : null)"
+      @done="effectStore.endGesture()"
     />
-    <template v-if="trigger.kind === 'face' || trigger.kind === 'head'">
-      <span class="soft">face</span>
-      <NumberField
-        class="tiny"
-        label="Number of the face"
-        :value="trigger.face"
-        :digits="0"
-        :min="1"
-        :max="4"
-        @change="(face) => set({ face })"
-      />
-    </template>
     <template v-if="trigger.kind === 'level'">
       <SignalFields v-if="isPlain(trigger)" :signal="trigger.signal" @change="(signal) => set({ signal })" />
       <template v-else-if="trigger.signal.kind === 'apart'">
