@@ -3,6 +3,7 @@
 import { Moon, Sun } from '@lucide/vue';
 import { useDeskStore } from '../stores/desk';
 import BrandMark from './common/BrandMark.vue';
+import IconButton from './common/IconButton.vue';
 
 defineProps<{ current: 'effects' | 'takes' | 'stock' }>();
 const desk = useDeskStore();
@@ -19,15 +20,9 @@ const desk = useDeskStore();
       <router-link to="/stock" :aria-current="current === 'stock' ? 'page' : undefined">Stock</router-link>
     </nav>
     <slot />
-    <a-button
-      class="icon-button"
-      type="text"
-      size="small"
-      :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
-      @click="desk.dark = !desk.dark"
-    >
+    <IconButton :aria-label="desk.dark ? 'Light theme' : 'Dark theme'" @click="desk.dark = !desk.dark">
       <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
-    </a-button>
+    </IconButton>
   </header>
 </template>
 

@@ -12,6 +12,8 @@ import BrandMark from './common/BrandMark.vue';
 import { useWeight } from './library/use-weight';
 import { cutText } from '../../core/text';
 import TextField from './common/TextField.vue';
+import IconButton from './common/IconButton.vue';
+import WordButton from './common/WordButton.vue';
 
 defineProps<{ stage: string }>();
 const router = useRouter();
@@ -67,50 +69,39 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
     </nav>
     <div class="right">
       <!-- Place and the library show it themselves, with its pieces. -->
-      <a-button
+      <WordButton
         v-if="stage !== 'place' && !desk.library.open"
-        class="word weight"
-        type="link"
-        size="small"
+        class="weight"
         :class="{ bad: over }"
         :aria-label="`${sizeWords(total)} of ${sizeWords(limit)} that outlets take: see what takes the space`"
         title="What takes the space"
         @click="desk.openLibrary()"
       >
         {{ sizeWords(total) }} of {{ sizeWords(limit) }}
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </WordButton>
+      <IconButton
         :disabled="!effectStore.undoLabel"
         :aria-label="effectStore.undoLabel ? `Undo: ${effectStore.undoLabel}` : 'Undo'"
         :title="effectStore.undoLabel ? `Undo: ${effectStore.undoLabel}` : 'Nothing to undo'"
         @click="effectStore.undo()"
       >
         <Undo2 :size="16" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </IconButton>
+      <IconButton
         :disabled="!effectStore.redoLabel"
         :aria-label="effectStore.redoLabel ? `Redo: ${effectStore.redoLabel}` : 'Redo'"
         :title="effectStore.redoLabel ? `Redo: ${effectStore.redoLabel}` : 'Nothing to redo'"
         @click="effectStore.redo()"
       >
         <Redo2 :size="16" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </IconButton>
+      <IconButton
         :aria-label="desk.dark ? 'Light theme' : 'Dark theme'"
         :title="desk.dark ? 'Light theme' : 'Dark theme'"
         @click="desk.dark = !desk.dark"
       >
         <Sun v-if="desk.dark" :size="16" /><Moon v-else :size="16" />
-      </a-button>
+      </IconButton>
       <a-button @click="desk.paletteOpen = true">
         <span class="row find"><Search :size="14" />Find <span class="num faint">Ctrl K</span></span>
       </a-button>

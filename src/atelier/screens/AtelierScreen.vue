@@ -27,6 +27,7 @@ import StackPanel from '../components/stack/StackPanel.vue';
 import Viewfinder from '../components/viewfinder/Viewfinder.vue';
 import TakeStrip from '../components/strip/TakeStrip.vue';
 import PlaceBench from '../components/bench/place/PlaceBench.vue';
+import WordButton from '../components/common/WordButton.vue';
 
 const StyleBench = laterPart(() => import('../components/bench/style/StyleBench.vue'));
 const BehaveBench = laterPart(() => import('../components/bench/behave/BehaveBench.vue'));
@@ -195,7 +196,7 @@ onBeforeUnmount(() => {
   <main v-if="failure" class="failure">
     <h1 class="hidden-text">This effect did not open</h1>
     <InlineNotice
-      >{{ failure }} <a-button class="word" type="link" size="small" @click="open">Try again</a-button>
+      >{{ failure }} <WordButton @click="open">Try again</WordButton>
       <router-link class="word" to="/">Home</router-link></InlineNotice
     >
   </main>
@@ -222,8 +223,7 @@ onBeforeUnmount(() => {
         closable
         @close="wantsPicture = false"
         >Choose the picture that goes on the face.
-        <a-button class="word" type="link" size="small" @click="chooseFiles()">Choose a picture</a-button> or
-        drop it anywhere.</InlineNotice
+        <WordButton @click="chooseFiles()">Choose a picture</WordButton> or drop it anywhere.</InlineNotice
       >
     </div>
     <main class="pillars" :class="{ wide: wide }">

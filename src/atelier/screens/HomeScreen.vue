@@ -15,6 +15,8 @@ import EffectThumb from '../components/common/EffectThumb.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
 import SelectField from '../components/common/SelectField.vue';
 import { cutText } from '../../core/text';
+import IconButton from '../components/common/IconButton.vue';
+import WordButton from '../components/common/WordButton.vue';
 
 const router = useRouter();
 const stock = useStockStore();
@@ -100,8 +102,7 @@ const day = new Intl.DateTimeFormat('en-GB', {
     <main>
       <h1 class="hidden-text">Effects</h1>
       <InlineNotice v-if="error" closable @close="error = null"
-        >{{ error }}
-        <a-button class="word" type="link" size="small" @click="load">Try again</a-button></InlineNotice
+        >{{ error }} <WordButton @click="load">Try again</WordButton></InlineNotice
       >
       <section>
         <h2 class="title">Begin</h2>
@@ -148,9 +149,8 @@ const day = new Intl.DateTimeFormat('en-GB', {
         <p v-if="effects === null && !error" class="soft">Loading your effects</p>
         <p v-else-if="effects && effects.length === 0" class="soft empty">
           Nothing here yet. Begin with
-          <a-button class="word" type="link" size="small" @click="begin(starterOf('picture'))"
-            >Picture on a face</a-button
-          >: all it needs is a picture.
+          <WordButton @click="begin(starterOf('picture'))">Picture on a face</WordButton>: all it needs is a
+          picture.
         </p>
         <p v-else-if="effects && shown.length === 0" class="soft empty">No effect is called that.</p>
         <ul class="effects">
@@ -166,15 +166,9 @@ const day = new Intl.DateTimeFormat('en-GB', {
               <small class="faint grow cut"
                 >{{ record.address ? 'Live · ' : '' }}{{ day.format(new Date(record.updatedAt)) }}</small
               >
-              <a-button
-                class="icon-button"
-                type="text"
-                size="small"
-                :aria-label="`Duplicate ${record.name}`"
-                @click="duplicate(record)"
-              >
+              <IconButton :aria-label="`Duplicate ${record.name}`" @click="duplicate(record)">
                 <Copy :size="14" />
-              </a-button>
+              </IconButton>
               <a-popconfirm
                 :title="
                   record.address
@@ -185,9 +179,9 @@ const day = new Intl.DateTimeFormat('en-GB', {
                 cancel-text="Keep"
                 @confirm="remove(record)"
               >
-                <a-button class="icon-button" type="text" size="small" :aria-label="`Delete ${record.name}`">
+                <IconButton :aria-label="`Delete ${record.name}`">
                   <Trash2 :size="14" />
-                </a-button>
+                </IconButton>
               </a-popconfirm>
             </div>
           </li>

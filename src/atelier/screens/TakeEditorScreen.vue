@@ -16,6 +16,9 @@ import CastFields from '../components/takes/CastFields.vue';
 import TakePreview from '../components/takes/TakePreview.vue';
 import SelectField from '../components/common/SelectField.vue';
 import { cutText } from '../../core/text';
+import ChipButton from '../components/common/ChipButton.vue';
+import IconButton from '../components/common/IconButton.vue';
+import WordButton from '../components/common/WordButton.vue';
 
 const props = defineProps<{ id: string | null; from: string }>();
 const takes = useTakesStore();
@@ -76,26 +79,20 @@ useEventListener('keydown', onKey);
   <div class="page">
     <HomeBar current="takes">
       <template v-if="draft">
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        <IconButton
           :disabled="!draft.undoLabel.value"
           :aria-label="draft.undoLabel.value ? `Undo: ${draft.undoLabel.value}` : 'Undo'"
           @click="draft.undo()"
         >
           <Undo2 :size="16" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           :disabled="!draft.redoLabel.value"
           :aria-label="draft.redoLabel.value ? `Redo: ${draft.redoLabel.value}` : 'Redo'"
           @click="draft.redo()"
         >
           <Redo2 :size="16" />
-        </a-button>
+        </IconButton>
         <a-button
           type="primary"
           :loading="saving"
@@ -108,7 +105,7 @@ useEventListener('keydown', onKey);
     <main v-if="failure" class="failure">
       <h1 class="hidden-text">A take of your own</h1>
       <InlineNotice
-        >{{ failure }} <a-button class="word" type="link" size="small" @click="begin">Try again</a-button>
+        >{{ failure }} <WordButton @click="begin">Try again</WordButton>
         <router-link class="word" :to="{ name: 'takes' }">All takes</router-link></InlineNotice
       >
     </main>
@@ -200,15 +197,9 @@ useEventListener('keydown', onKey);
         <section class="taps">
           <div class="row">
             <h2 class="grow">Taps in the take</h2>
-            <a-button
-              class="chip"
-              size="small"
-              shape="round"
-              :aria-pressed="recording"
-              @click="recording = !recording"
-            >
+            <ChipButton :aria-pressed="recording" @click="recording = !recording">
               {{ recording ? 'Stop recording' : 'Record taps' }}
-            </a-button>
+            </ChipButton>
           </div>
           <p class="soft">
             {{

@@ -12,6 +12,9 @@ import InlineNotice from '../components/common/InlineNotice.vue';
 import TakeFilm from '../components/takes/TakeFilm.vue';
 import TakeFilters from '../components/takes/TakeFilters.vue';
 import { useTakeFilter } from '../components/takes/use-take-filter';
+import ChipButton from '../components/common/ChipButton.vue';
+import IconButton from '../components/common/IconButton.vue';
+import WordButton from '../components/common/WordButton.vue';
 
 const takes = useTakesStore();
 const { sort, happens, shown } = useTakeFilter(() => takes.all);
@@ -36,7 +39,7 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
     <main>
       <InlineNotice v-if="error || takes.error" closable @close="error = null">
         {{ error ?? takes.error }}
-        <a-button class="word" type="link" size="small" @click="takes.load()">Try again</a-button>
+        <WordButton @click="takes.load()">Try again</WordButton>
       </InlineNotice>
       <div class="row head">
         <div class="grow">
@@ -82,9 +85,9 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
                 cancel-text="Keep"
                 @confirm="remove(take)"
               >
-                <a-button class="icon-button" type="text" size="small" :aria-label="`Delete ${take.name}`">
+                <IconButton :aria-label="`Delete ${take.name}`">
                   <Trash2 :size="14" />
-                </a-button>
+                </IconButton>
               </a-popconfirm>
             </div>
             <p v-if="take.goodFor" class="good">Good {{ take.goodFor }}</p>
@@ -93,17 +96,14 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
               {{ take.duration.toFixed(0) }} s<template v-if="who(take)"> · {{ who(take) }}</template>
             </p>
             <p class="kinds">
-              <a-button
+              <ChipButton
                 v-for="kind in kindsOf(take).slice(0, 5)"
                 :key="kind"
-                class="chip"
-                size="small"
-                shape="round"
                 :title="`Show takes with this: ${MARK_WORDS[kind]}`"
                 @click="happens = kind"
               >
                 {{ MARK_WORDS[kind] }}
-              </a-button>
+              </ChipButton>
             </p>
           </div>
         </li>

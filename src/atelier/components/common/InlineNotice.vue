@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A sentence about something that went wrong or has to be known, where it belongs. */
 import { X } from '@lucide/vue';
+import IconButton from './IconButton.vue';
 defineProps<{ kind?: 'error' | 'warning' | 'note'; closable?: boolean }>();
 defineEmits<{ close: [] }>();
 </script>
@@ -8,16 +9,9 @@ defineEmits<{ close: [] }>();
 <template>
   <div class="notice" :class="kind ?? 'error'" :role="kind === 'note' ? 'status' : 'alert'">
     <div class="grow"><slot /></div>
-    <a-button
-      v-if="closable"
-      class="icon-button"
-      type="text"
-      size="small"
-      aria-label="Dismiss"
-      @click="$emit('close')"
-    >
+    <IconButton v-if="closable" aria-label="Dismiss" @click="$emit('close')">
       <X :size="14" />
-    </a-button>
+    </IconButton>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Stands where a part of the page could not be fetched. */
 import InlineNotice from './InlineNotice.vue';
+import WordButton from './WordButton.vue';
 
 const reload = (): void => location.reload();
 </script>
@@ -8,7 +9,7 @@ const reload = (): void => location.reload();
 <template>
   <InlineNotice class="missing">
     This part of the page could not be fetched: the server is away, or was updated. Your work is kept.
-    <a-button class="word" type="link" size="small" @click="reload">Reload the page</a-button>
+    <WordButton @click="reload">Reload the page</WordButton>
   </InlineNotice>
 </template>
 

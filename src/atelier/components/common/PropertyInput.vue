@@ -5,6 +5,7 @@ import { readOut, UNITS, type Property } from '../../../core/schema/properties';
 import NumberField from './NumberField.vue';
 import SelectField from './SelectField.vue';
 import SliderField from './SliderField.vue';
+import ChipButton from './ChipButton.vue';
 
 const props = defineProps<{
   property: Property;
@@ -92,15 +93,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       @change="(v: unknown) => emit('change', Boolean(v), false)"
     />{{ short }}</label
   >
-  <a-button
-    v-else
-    class="chip"
-    size="small"
-    shape="round"
-    :aria-pressed="is"
-    :title="property.help"
-    @click="emit('change', !is, false)"
-  >
+  <ChipButton v-else :aria-pressed="is" :title="property.help" @click="emit('change', !is, false)">
     {{ short }}
-  </a-button>
+  </ChipButton>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T extends string">
 /** Which section of a bench is open. The arrow keys go from one to the next. */
 import { ref } from 'vue';
+import ChipButton from './ChipButton.vue';
 
 const props = defineProps<{
   sections: readonly { readonly id: T; readonly label: string }[];
@@ -29,19 +30,16 @@ const step = (by: number): void => {
     @keydown.right.prevent="step(1)"
     @keydown.left.prevent="step(-1)"
   >
-    <a-button
+    <ChipButton
       v-for="section in sections"
       :key="section.id"
-      class="chip"
-      size="small"
-      shape="round"
       role="tab"
       :tabindex="section.id === open ? 0 : -1"
       :aria-selected="section.id === open"
       @click="emit('open', section.id)"
     >
       {{ section.label }}
-    </a-button>
+    </ChipButton>
   </div>
 </template>
 

@@ -26,6 +26,8 @@ import DeleteAssets from './DeleteAssets.vue';
 import LinkToFile from './LinkToFile.vue';
 import SoundPlayer from './SoundPlayer.vue';
 import TextField from '../common/TextField.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ asset: Asset }>();
 const effectStore = useEffectStore();
@@ -100,16 +102,9 @@ const fileName = computed(() => {
       />
       <template v-else>
         <h3 class="cut" :title="asset.name">{{ asset.name }}</h3>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
-          aria-label="Rename"
-          title="Rename"
-          @click="naming = true"
-        >
+        <IconButton aria-label="Rename" title="Rename" @click="naming = true">
           <Pencil :size="13" />
-        </a-button>
+        </IconButton>
       </template>
     </div>
     <p class="soft">{{ KIND_LABELS[asset.kind] }}</p>
@@ -160,21 +155,13 @@ const fileName = computed(() => {
           aria-label="Replace with a file"
           @change="replace"
       /></label>
-      <a-button
-        class="word"
-        type="link"
-        size="small"
-        :disabled="shelf.has(asset)"
-        @click="shelf.put([asset])"
-      >
+      <WordButton :disabled="shelf.has(asset)" @click="shelf.put([asset])">
         {{ shelf.has(asset) ? 'On your shelf' : 'Put on your shelf' }}
-      </a-button>
+      </WordButton>
       <a class="word" :href="api.fileUrl(asset.files[0]!.sha256)" :download="fileName"
         ><Download :size="13" />Download</a
       >
-      <a-button class="word bad" type="link" size="small" @click="deleting = true"
-        ><Trash2 :size="13" />Delete</a-button
-      >
+      <WordButton class="bad" @click="deleting = true"><Trash2 :size="13" />Delete</WordButton>
     </div>
     <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
     <InlineNotice v-if="shelf.error" closable @close="shelf.error = null">{{ shelf.error }}</InlineNotice>

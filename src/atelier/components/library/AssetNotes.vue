@@ -7,6 +7,8 @@ import type { Asset } from '../../../core/document/schema';
 import { MEND_WORDS, noteWords } from '../../asset-words';
 import { usePreparingStore } from '../../stores/preparing';
 import InlineNotice from '../common/InlineNotice.vue';
+import ChipButton from '../common/ChipButton.vue';
+import IconButton from '../common/IconButton.vue';
 
 const props = defineProps<{ asset: Asset }>();
 const preparing = usePreparingStore();
@@ -21,18 +23,15 @@ const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, M
     <div v-for="note in notes" :key="note.code" class="note" :data-note="note.code">
       <span>{{ noteWords(asset, note) }}</span>
       <span class="mends">
-        <a-button
+        <ChipButton
           v-for="(m, i) in note.mends"
           :key="m.code"
-          class="chip"
-          size="small"
-          shape="round"
           :class="{ on: i === 0 }"
           :disabled="Boolean(under)"
           @click="mend(m)"
         >
           {{ MEND_WORDS[m.code] }}
-        </a-button>
+        </ChipButton>
       </span>
     </div>
     <div v-if="under" class="row" role="status">
@@ -44,15 +43,9 @@ const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, M
         size="small"
         stroke-color="var(--accent)"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        :aria-label="`Cancel: ${under.label}`"
-        @click="under.abort.abort()"
-      >
+      <IconButton :aria-label="`Cancel: ${under.label}`" @click="under.abort.abort()">
         <X :size="14" />
-      </a-button>
+      </IconButton>
     </div>
     <InlineNotice v-if="failure" closable @close="preparing.dismiss(asset.id)">{{ failure }}</InlineNotice>
   </div>

@@ -6,6 +6,7 @@ import { usesOf, type Use } from '../../../core/document/asset-uses';
 import type { Asset } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ asset: Asset }>();
 const effectStore = useEffectStore();
@@ -48,9 +49,9 @@ const go = (use: Use): void => {
   <p v-else>
     <span class="soft">Used by </span>
     <template v-for="(use, i) in uses" :key="i">
-      <a-button class="word" type="link" size="small" @click="go(use)">
+      <WordButton @click="go(use)">
         {{ useWords(use) }}
-      </a-button>
+      </WordButton>
       {{ i < uses.length - 1 ? ' ' : '' }}
     </template>
   </p>

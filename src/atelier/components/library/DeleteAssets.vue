@@ -8,6 +8,7 @@ import type { Asset, AssetId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import SelectField from '../common/SelectField.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ assets: readonly Asset[] }>();
 const emit = defineEmits<{ done: [] }>();
@@ -81,7 +82,7 @@ const replace = (id: unknown): void => {
         <a-button size="small" danger @click="remove(true)">Delete it and what shows it</a-button>
         <a-button size="small" @click="remove(false)">Delete it, keep the gaps</a-button>
       </template>
-      <a-button class="word" type="link" size="small" @click="emit('done')">Keep it</a-button>
+      <WordButton @click="emit('done')">Keep it</WordButton>
     </div>
     <p class="soft">Undo brings everything back.</p>
   </div>

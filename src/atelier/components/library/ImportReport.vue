@@ -14,6 +14,8 @@ import { isUnder, type ImportItem } from '../../stores/import-lines';
 import { useImportsStore } from '../../stores/imports';
 import { sizeWords } from '../../words';
 import AssetNotes from './AssetNotes.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const imports = useImportsStore();
 const effectStore = useEffectStore();
@@ -56,10 +58,8 @@ const takeOver = (item: ImportItem): void => {
     <div class="row head">
       <b role="status">{{ imports.busy ? 'Bringing in' : summary }}</b>
       <span class="grow" />
-      <a-button v-if="imports.busy" class="word" type="link" size="small" @click="imports.cancelAll()"
-        >Cancel all</a-button
-      >
-      <a-button v-else class="word" type="link" size="small" @click="imports.clear()">Put away</a-button>
+      <WordButton v-if="imports.busy" @click="imports.cancelAll()">Cancel all</WordButton>
+      <WordButton v-else @click="imports.clear()">Put away</WordButton>
     </div>
     <div v-if="imports.looking" class="row line">
       <a-spin size="small" /><span class="grow">Looking through what you dropped</span>
@@ -92,49 +92,33 @@ const takeOver = (item: ImportItem): void => {
               stroke-color="var(--accent)"
             />
             <span class="grow" />
-            <a-button
+            <WordButton
               v-if="item.state === 'done' && assetOf(item)"
-              class="word"
-              type="link"
-              size="small"
               @click="desk.openLibrary({ asset: item.assets[0]! })"
             >
               Show
-            </a-button>
-            <a-button
+            </WordButton>
+            <WordButton
               v-if="
                 item.state === 'done' &&
                 assetOf(item) &&
                 isPlaceable(assetOf(item)!) &&
                 !isPlaced(assetOf(item)!)
               "
-              class="word"
-              type="link"
-              size="small"
               @click="place(assetOf(item)!)"
             >
               Place it
-            </a-button>
-            <a-button
+            </WordButton>
+            <IconButton
               v-if="isUnder(item)"
-              class="icon-button"
-              type="text"
-              size="small"
               :aria-label="`Cancel ${item.name}`"
               @click="imports.cancel(item.key)"
             >
               <X :size="14" />
-            </a-button>
-            <a-button
-              v-else
-              class="icon-button"
-              type="text"
-              size="small"
-              aria-label="Dismiss"
-              @click="imports.dismiss(item.key)"
-            >
+            </IconButton>
+            <IconButton v-else aria-label="Dismiss" @click="imports.dismiss(item.key)">
               <X :size="14" />
-            </a-button>
+            </IconButton>
           </div>
           <p
             v-if="item.message"
@@ -146,20 +130,13 @@ const takeOver = (item: ImportItem): void => {
           <p v-for="note in item.notes" :key="note" class="soft">{{ note }}</p>
           <p v-if="item.sheet && assetOf(item)?.kind === 'picture'" class="offer">
             It looks like a sheet of {{ item.sheet.grid.columns }} x {{ item.sheet.grid.rows }} frames.
-            <a-button
-              class="word"
-              type="link"
-              size="small"
-              @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })"
-            >
+            <WordButton @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })">
               Cut into frames
-            </a-button>
+            </WordButton>
           </p>
           <p v-if="item.namesake && effectStore.effect.assets[item.namesake] && assetOf(item)" class="offer">
             An asset of that name was here already.
-            <a-button class="word" type="link" size="small" @click="takeOver(item)"
-              >Show this one instead</a-button
-            >
+            <WordButton @click="takeOver(item)">Show this one instead</WordButton>
           </p>
           <AssetNotes
             v-if="item.state === 'done' && assetOf(item) && item.assets.length === 1"

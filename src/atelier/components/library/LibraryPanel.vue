@@ -23,6 +23,8 @@ import PreparePanel from './prepare/PreparePanel.vue';
 import SheetCutter from './prepare/SheetCutter.vue';
 import SelectField from '../common/SelectField.vue';
 import SectionTabs from '../common/SectionTabs.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -127,9 +129,7 @@ const escape = (): void => {
     @keydown.escape="escape"
   >
     <header class="row">
-      <a-button v-if="from" class="word" type="link" size="small" @click="back">
-        <ArrowLeft :size="13" /> Back to {{ from.name }}
-      </a-button>
+      <WordButton v-if="from" @click="back"> <ArrowLeft :size="13" /> Back to {{ from.name }} </WordButton>
       <h2 v-else>Library</h2>
       <SectionTabs
         label="Library"
@@ -155,16 +155,9 @@ const escape = (): void => {
           aria-label="Bring a folder into the library"
           @change="bring"
       /></label>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Close the library"
-        title="Close  Esc"
-        @click="desk.closeLibrary()"
-      >
+      <IconButton aria-label="Close the library" title="Close  Esc" @click="desk.closeLibrary()">
         <X :size="16" />
-      </a-button>
+      </IconButton>
     </header>
 
     <PreparePanel
@@ -201,15 +194,9 @@ const escape = (): void => {
             <SelectField v-model:value="order" name="Order of assets" :options="ORDERS" class="choice" />
             <span class="grow" />
             <span class="soft">{{ shown.length }} of {{ all.length }}</span>
-            <a-button
-              class="word"
-              type="link"
-              size="small"
-              :disabled="shown.length === 0"
-              @click="library.selected = shown.map((a) => a.id)"
-            >
+            <WordButton :disabled="shown.length === 0" @click="library.selected = shown.map((a) => a.id)">
               Choose all
-            </a-button>
+            </WordButton>
           </template>
         </div>
         <ImportReport class="report" />
@@ -223,7 +210,7 @@ const escape = (): void => {
             </p>
             <p>
               Or begin with something from the
-              <a-button class="word" type="link" size="small" @click="library.tab = 'stock'">stock</a-button>.
+              <WordButton @click="library.tab = 'stock'">stock</WordButton>.
             </p>
           </div>
           <p v-else-if="shown.length === 0" class="soft">Nothing here is called that, or of that kind.</p>

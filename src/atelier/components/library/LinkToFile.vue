@@ -6,6 +6,7 @@ import type { Asset } from '../../../core/document/schema';
 import { useImportsStore } from '../../stores/imports';
 import { useLinksStore } from '../../stores/links';
 import InlineNotice from '../common/InlineNotice.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ asset: Asset }>();
 const links = useLinksStore();
@@ -35,24 +36,14 @@ const start = async (): Promise<void> => {
         }}
       </p>
       <span class="row">
-        <a-button
-          v-if="link.state === 'asleep'"
-          class="word"
-          type="link"
-          size="small"
-          @click="links.wake(asset.id)"
-        >
-          Allow
-        </a-button>
-        <a-button v-if="link.state === 'lost'" class="word" type="link" size="small" @click="start">
-          Choose the file
-        </a-button>
-        <a-button class="word" type="link" size="small" @click="links.unlink(asset.id)">Unlink</a-button>
+        <WordButton v-if="link.state === 'asleep'" @click="links.wake(asset.id)"> Allow </WordButton>
+        <WordButton v-if="link.state === 'lost'" @click="start"> Choose the file </WordButton>
+        <WordButton @click="links.unlink(asset.id)">Unlink</WordButton>
       </span>
     </template>
-    <a-button v-else-if="links.isPossible()" class="word" type="link" size="small" @click="start">
+    <WordButton v-else-if="links.isPossible()" @click="start">
       {{ known ? 'Keep it linked to its file' : 'Link it to a file' }}
-    </a-button>
+    </WordButton>
     <InlineNotice v-if="error" closable @close="error = null">{{ error }}</InlineNotice>
   </div>
 </template>

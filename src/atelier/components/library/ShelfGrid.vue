@@ -10,6 +10,8 @@ import { sizeWords } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
 import AssetThumb from './AssetThumb.vue';
 import './take-tiles.css';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ search: string }>();
 const shelf = useShelfStore();
@@ -33,40 +35,28 @@ const items = computed(() =>
         <span class="picture">
           <AssetThumb :asset="item.asset" />
           <span class="acts">
-            <a-button
-              class="icon-button"
-              type="text"
-              size="small"
+            <IconButton
               :aria-label="`Add ${item.asset.name} to the effect`"
               title="Add to the effect"
               @click="imports.adopt(item.asset, false)"
             >
               <Plus :size="14" />
-            </a-button>
-            <a-button
-              class="icon-button"
-              type="text"
-              size="small"
+            </IconButton>
+            <IconButton
               :aria-label="`Take ${item.asset.name} off the shelf`"
               title="Take off the shelf"
               @click="shelf.take(item.id)"
             >
               <Trash2 :size="13" />
-            </a-button>
+            </IconButton>
           </span>
         </span>
         <span class="name cut">{{ item.asset.name }}</span>
         <span class="facts">
           {{ sizeWords(assetBytes(item.asset)) }}
-          <a-button
-            v-if="isPlaceable(item.asset)"
-            class="word"
-            type="link"
-            size="small"
-            @click="imports.adopt(item.asset, true)"
-          >
+          <WordButton v-if="isPlaceable(item.asset)" @click="imports.adopt(item.asset, true)">
             Place it
-          </a-button>
+          </WordButton>
         </span>
       </li>
     </ul>

@@ -8,6 +8,8 @@ import { stockUrl, useStockStore } from '../../stores/stock';
 import { sizeWords } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
 import './take-tiles.css';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ search?: string; canAdd?: boolean }>();
 const stock = useStockStore();
@@ -62,29 +64,23 @@ const listen = (item: StockItem): void => {
             <img v-if="item.preview" :src="stockUrl(item.preview)" alt="" loading="lazy" />
             <component :is="SIGNS[item.group] ?? Box" v-else :size="22" class="sign" />
             <span class="acts">
-              <a-button
+              <IconButton
                 v-if="item.group === 'Sounds'"
-                class="icon-button"
-                type="text"
-                size="small"
                 :aria-label="`Listen to ${item.name}`"
                 :aria-pressed="heard === item.id"
                 @click="listen(item)"
               >
                 <AudioLines :size="14" />
-              </a-button>
-              <a-button
+              </IconButton>
+              <IconButton
                 v-if="canAdd && !item.download"
-                class="icon-button"
-                type="text"
-                size="small"
                 :disabled="stock.adding.has(item.id)"
                 :aria-label="`Add ${item.name} to the effect`"
                 title="Add to the effect"
                 @click="stock.add(item, false)"
               >
                 <a-spin v-if="stock.adding.has(item.id)" size="small" /><Plus v-else :size="14" />
-              </a-button>
+              </IconButton>
               <a
                 v-if="!canAdd || item.download"
                 class="icon-button"
@@ -100,16 +96,13 @@ const listen = (item: StockItem): void => {
           <span class="name cut">{{ item.name }}</span>
           <span class="facts cut">
             {{ sizeWords(item.bytes) }}<template v-if="canAdd && here.has(item.name)"> · here</template>
-            <a-button
+            <WordButton
               v-if="canAdd && placeable(item)"
-              class="word"
-              type="link"
-              size="small"
               :disabled="stock.adding.has(item.id)"
               @click="stock.add(item, true)"
             >
               Place it
-            </a-button>
+            </WordButton>
           </span>
         </li>
       </ul>

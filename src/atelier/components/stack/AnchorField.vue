@@ -18,6 +18,7 @@ import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
 import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -162,9 +163,7 @@ defineExpose({ choose });
   </div>
   <div v-if="anchor.kind === 'head' && object.kind !== 'occluder'" class="line">
     <span />
-    <a-button class="chip wide" size="small" shape="round" :aria-pressed="anchor.grows" @click="grow">
-      Grows with the head
-    </a-button>
+    <ChipButton class="wide" :aria-pressed="anchor.grows" @click="grow"> Grows with the head </ChipButton>
   </div>
 </template>
 

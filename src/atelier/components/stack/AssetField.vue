@@ -6,6 +6,7 @@ import type { Card, Iris, Layer, ModelObject } from '../../../core/document/sche
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import AssetThumb from '../library/AssetThumb.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: Card | ModelObject | Layer | Iris }>();
 const effectStore = useEffectStore();
@@ -31,15 +32,11 @@ const asset = computed(() =>
     </button>
     <span v-else-if="object.asset === null" class="none">
       plain colour
-      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ from: object.id })">
-        Choose a picture
-      </a-button>
+      <WordButton @click="desk.openLibrary({ from: object.id })"> Choose a picture </WordButton>
     </span>
     <span v-else class="gone">
       <TriangleAlert :size="13" /> its asset was deleted
-      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ from: object.id })">
-        Choose another
-      </a-button>
+      <WordButton @click="desk.openLibrary({ from: object.id })"> Choose another </WordButton>
     </span>
   </div>
 </template>

@@ -8,6 +8,7 @@ import { useEffectStore } from '../../stores/effect';
 import { cueName } from '../../behave-words';
 import { useDeskStore } from '../../stores/desk';
 import WhyObject from './WhyObject.vue';
+import ChipButton from '../common/ChipButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -33,21 +34,12 @@ const paste = (): void => {
 
 <template>
   <div class="chips">
-    <a-button
-      v-for="cue in cues"
-      :key="cue.id"
-      class="chip on"
-      size="small"
-      shape="round"
-      @click="reveal(cue.id)"
-    >
+    <ChipButton v-for="cue in cues" :key="cue.id" class="on" @click="reveal(cue.id)">
       {{ cueName(effectStore.effect, cue.id) }}
-    </a-button>
-    <a-button class="chip" size="small" shape="round" @click="add">+ Cue</a-button>
-    <a-button class="chip" size="small" shape="round" @click="recipe">+ Recipe</a-button>
-    <a-button v-if="desk.copiedCues > 0" class="chip" size="small" shape="round" @click="paste"
-      >Paste</a-button
-    >
+    </ChipButton>
+    <ChipButton @click="add">+ Cue</ChipButton>
+    <ChipButton @click="recipe">+ Recipe</ChipButton>
+    <ChipButton v-if="desk.copiedCues > 0" @click="paste">Paste</ChipButton>
   </div>
   <WhyObject :object="object" />
 </template>

@@ -18,6 +18,7 @@ import { CAMERA_WORDS, FIT_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
 
 const props = defineProps<{ object: Card | Live | Cutout | Fill }>();
 const effectStore = useEffectStore();
@@ -109,28 +110,23 @@ const most = (edge: Edge): number => {
     <div class="line">
       <span>Colour</span>
       <PropertyField :object="object" path="tint" />
-      <a-button
-        class="chip two"
-        size="small"
-        shape="round"
+      <ChipButton
+        class="two"
         :aria-pressed="object.to !== null"
         @click="setFill({ to: object.to === null ? '#d9e4dc' : null })"
       >
         Gradient
-      </a-button>
+      </ChipButton>
     </div>
     <div v-if="object.to !== null" class="line">
       <span>Runs to</span>
       <PropertyField :object="object" path="to" />
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      <ChipButton
         :aria-pressed="object.gradient === 'radial'"
         @click="setFill({ gradient: object.gradient === 'radial' ? 'linear' : 'radial' })"
       >
         Round
-      </a-button>
+      </ChipButton>
       <PropertyField v-if="object.gradient === 'linear'" :object="object" path="angle" />
     </div>
   </template>

@@ -4,6 +4,7 @@ import { Plus, Trash2 } from '@lucide/vue';
 import type { Fountain } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
 import GestureField from '../common/GestureField.vue';
+import IconButton from '../common/IconButton.vue';
 
 type Age = Fountain['over'][number];
 const props = defineProps<{ over: Fountain['over'] }>();
@@ -28,16 +29,9 @@ const percent = (v: number): number => v * 100;
   <div class="over" role="group" aria-label="Over the life of a particle">
     <p class="row">
       <span class="grow">Over its life</span>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Another age"
-        :disabled="over.length >= 8"
-        @click="addStop"
-      >
+      <IconButton aria-label="Another age" :disabled="over.length >= 8" @click="addStop">
         <Plus :size="12" />
-      </a-button>
+      </IconButton>
     </p>
     <div
       v-for="(age, i) in over"
@@ -82,10 +76,7 @@ const percent = (v: number): number => v * 100;
         @input="(e) => stop(i, { colour: (e.target as HTMLInputElement).value }, `over-colour-${i}`)"
         @change="done"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         :aria-label="`Remove age ${i + 1}`"
         :disabled="over.length <= 2"
         @click="
@@ -97,7 +88,7 @@ const percent = (v: number): number => v * 100;
         "
       >
         <Trash2 :size="11" />
-      </a-button>
+      </IconButton>
     </div>
   </div>
 </template>

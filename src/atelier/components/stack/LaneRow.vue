@@ -11,6 +11,8 @@ import { lacks } from '../../takes/take-for';
 import AddMenu from './AddMenu.vue';
 import { useStackActions } from './stack-actions';
 import { useRowDrag } from './use-row-drag';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{
   row: Exclude<StackRow, { kind: 'object' }>;
@@ -42,32 +44,22 @@ const EMPTY: Record<string, string> = {
       <div class="lane">
         <span class="cut">{{ laneWords(effectStore.effect, anchor) }}</span>
         <span class="rule" />
-        <a-button
+        <IconButton
           v-if="anchor.kind === 'picture'"
-          class="icon-button"
-          type="text"
-          size="small"
           :aria-label="`Settings of ${laneWords(effectStore.effect, anchor)}`"
           :aria-expanded="settingsOpen"
           @click="$emit('settings')"
         >
           <Settings2 :size="13" />
-        </a-button>
+        </IconButton>
         <AddMenu :anchor="anchor"
-          ><a-button
-            class="icon-button"
-            type="text"
-            size="small"
-            :aria-label="`Add to ${laneWords(effectStore.effect, anchor)}`"
-          >
-            <Plus :size="14" /></a-button
+          ><IconButton :aria-label="`Add to ${laneWords(effectStore.effect, anchor)}`">
+            <Plus :size="14" /></IconButton
         ></AddMenu>
       </div>
       <p v-if="missing" class="missing">
         <TriangleAlert :size="13" /> {{ missing }}
-        <a-button v-if="other" class="word" type="link" size="small" @click="playback.chooseTake(other)">
-          Show “{{ other.name }}”
-        </a-button>
+        <WordButton v-if="other" @click="playback.chooseTake(other)"> Show “{{ other.name }}” </WordButton>
       </p>
     </template>
     <p v-else class="empty">{{ EMPTY[anchor.kind] }}</p>

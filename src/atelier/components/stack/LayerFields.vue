@@ -12,6 +12,8 @@ import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
 import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: Layer }>();
 const effectStore = useEffectStore();
@@ -52,7 +54,7 @@ const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props
     <span>Mask</span>
     <span class="wide painted">
       <span class="cut">{{ mask ? mask.name : 'its picture was deleted' }}</span>
-      <a-button class="word" type="link" size="small" @click="set({ mask: null })">Region's own</a-button>
+      <WordButton @click="set({ mask: null })">Region's own</WordButton>
     </span>
   </div>
   <PropertyField v-else :object="object" path="softness" as="slider" />
@@ -72,12 +74,8 @@ const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props
     />
   </div>
   <div class="chips">
-    <a-button class="chip" size="small" shape="round" @click="paint('mask')"
-      ><Brush :size="12" /> Paint its mask</a-button
-    >
-    <a-button class="chip" size="small" shape="round" @click="paint('picture')"
-      ><Brush :size="12" /> Paint a picture</a-button
-    >
+    <ChipButton @click="paint('mask')"><Brush :size="12" /> Paint its mask</ChipButton>
+    <ChipButton @click="paint('picture')"><Brush :size="12" /> Paint a picture</ChipButton>
   </div>
   <div class="chips">
     <PropertyField v-if="object.maskedBy" :object="object" path="maskedOut" />

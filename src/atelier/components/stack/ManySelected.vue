@@ -9,6 +9,8 @@ import {
 } from '../../commands/object-commands';
 import { useDeskStore } from '../../stores/desk';
 import ObjectMenu from './ObjectMenu.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const desk = useDeskStore();
 </script>
@@ -16,23 +18,13 @@ const desk = useDeskStore();
 <template>
   <div class="many" role="group" aria-label="What is selected">
     <b>{{ desk.selection.length }} selected</b>
-    <a-button class="word" type="link" size="small" @click="groupSelected"
-      ><Group :size="12" /> Group</a-button
-    >
-    <a-button class="word" type="link" size="small" @click="duplicateSelected()"
-      ><Copy :size="12" /> Duplicate</a-button
-    >
-    <a-button class="word" type="link" size="small" @click="toggleSelectedVisible">Hide</a-button>
-    <ObjectMenu><a-button class="word" type="link" size="small">More</a-button></ObjectMenu>
-    <a-button
-      class="icon-button bad"
-      type="text"
-      size="small"
-      aria-label="Delete what is selected"
-      @click="removeSelected"
-    >
+    <WordButton @click="groupSelected"><Group :size="12" /> Group</WordButton>
+    <WordButton @click="duplicateSelected()"><Copy :size="12" /> Duplicate</WordButton>
+    <WordButton @click="toggleSelectedVisible">Hide</WordButton>
+    <ObjectMenu><WordButton>More</WordButton></ObjectMenu>
+    <IconButton class="bad" aria-label="Delete what is selected" @click="removeSelected">
       <Trash2 :size="13" />
-    </a-button>
+    </IconButton>
   </div>
 </template>
 

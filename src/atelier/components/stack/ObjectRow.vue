@@ -32,6 +32,8 @@ import BehaveFields from './BehaveFields.vue';
 import ObjectMenu from './ObjectMenu.vue';
 import { useRowDrag } from './use-row-drag';
 import TextField from '../common/TextField.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{
   row: Extract<StackRow, { kind: 'object' }>;
@@ -94,17 +96,15 @@ const rename = (text: string): void => {
         title="Drag to reorder, into a group or onto another anchor"
         ><component :is="icon" :size="13"
       /></span>
-      <a-button
+      <IconButton
         v-if="row.members !== null"
-        class="icon-button fold"
-        type="text"
-        size="small"
+        class="fold"
         :aria-label="folded ? `Unfold ${object.name}` : `Fold ${object.name}`"
         :aria-expanded="!folded"
         @click="emit('fold')"
       >
         <ChevronRight v-if="folded" :size="14" /><ChevronDown v-else :size="14" />
-      </a-button>
+      </IconButton>
       <TextField
         v-if="naming"
         class="grow"
@@ -135,45 +135,35 @@ const rename = (text: string): void => {
       </button>
       <TriangleAlert v-if="incomplete" class="bad" :size="13" aria-label="Its asset was deleted" />
       <em class="cut" :class="{ accent: open, bad: incomplete, sample: object.sample }">{{ aside }}</em>
-      <a-button
+      <IconButton
         v-if="object.locked || open"
-        class="icon-button"
-        type="text"
-        size="small"
         :aria-label="object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`"
         :aria-pressed="object.locked"
         @click="toggleLocked(object.id)"
       >
         <Lock v-if="object.locked" :size="13" /><LockOpen v-else :size="13" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </IconButton>
+      <IconButton
         :aria-label="object.visible ? `Hide ${object.name}` : `Show ${object.name}`"
         :aria-pressed="!object.visible"
         @click="toggleVisible(object.id)"
       >
         <Eye v-if="object.visible" :size="14" /><EyeOff v-else :size="14" />
-      </a-button>
+      </IconButton>
     </div>
     <template v-if="open">
       <PlaceFields v-if="stage === 'place'" :object="object" />
       <StyleFields v-else-if="stage === 'style'" :object="object" />
       <BehaveFields v-else-if="stage === 'behave'" :object="object" />
       <div class="tools">
-        <a-button class="word" type="link" size="small" @click="naming = true">Rename</a-button>
-        <a-button class="word" type="link" size="small" @click="duplicateSelected()"
-          ><Copy :size="12" /> Duplicate</a-button
-        >
+        <WordButton @click="naming = true">Rename</WordButton>
+        <WordButton @click="duplicateSelected()"><Copy :size="12" /> Duplicate</WordButton>
         <ObjectMenu
-          ><a-button class="word" type="link" size="small" aria-label="More for what is selected">
+          ><WordButton aria-label="More for what is selected">
             <Ellipsis :size="13" /> More
-          </a-button></ObjectMenu
+          </WordButton></ObjectMenu
         >
-        <a-button class="word bad" type="link" size="small" @click="removeSelected"
-          ><Trash2 :size="12" /> Delete</a-button
-        >
+        <WordButton class="bad" @click="removeSelected"><Trash2 :size="12" /> Delete</WordButton>
       </div>
     </template>
   </div>

@@ -5,6 +5,7 @@ import { reshape } from '../../../core/edits/object-edits';
 import type { ModelObject } from '../../../core/document/schema';
 import { useAssetsStore } from '../../stores/assets';
 import { useEffectStore } from '../../stores/effect';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: ModelObject }>();
 const effectStore = useEffectStore();
@@ -57,17 +58,11 @@ const togglePart = (index: number): void => {
 
 <template>
   <template v-if="parts.length > 1">
-    <a-button
-      class="word parts"
-      type="link"
-      size="small"
-      :aria-expanded="partsOpen"
-      @click="partsOpen = !partsOpen"
-    >
+    <WordButton class="parts" :aria-expanded="partsOpen" @click="partsOpen = !partsOpen">
       {{ parts.length }} parts{{
         object.hiddenParts.length > 0 ? `, ${object.hiddenParts.length} hidden` : ''
       }}
-    </a-button>
+    </WordButton>
     <a-tree
       v-if="partsOpen"
       class="tree"

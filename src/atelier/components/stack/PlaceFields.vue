@@ -28,6 +28,8 @@ import AnchorField from './AnchorField.vue';
 import AssetField from './AssetField.vue';
 import KindFields from './KindFields.vue';
 import ViewerFields from './ViewerFields.vue';
+import ChipButton from '../common/ChipButton.vue';
+import IconButton from '../common/IconButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -175,16 +177,13 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
       >
         <span class="chain"
           >Size
-          <a-button
-            class="icon-button"
-            type="text"
-            size="small"
+          <IconButton
             :aria-pressed="chained"
             :aria-label="chained ? 'Width and height grow together' : 'Width and height on their own'"
             :title="chained ? 'Width and height grow together' : 'Width and height on their own'"
             @click="chained = !chained"
           >
-            <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></a-button
+            <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></IconButton
         ></span>
         <NumberField
           v-for="i in sized"
@@ -222,61 +221,28 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="effectStore.endGesture()"
         />
         <span class="wide chips">
-          <a-button
-            v-for="p in pivots"
-            :key="p.key"
-            class="chip"
-            size="small"
-            shape="round"
-            @click="setPivot(object, p.key)"
-          >
+          <ChipButton v-for="p in pivots" :key="p.key" @click="setPivot(object, p.key)">
             {{ p.label }}
-          </a-button>
+          </ChipButton>
         </span>
       </div>
       <div v-if="!fit" class="chips">
-        <a-button
+        <ChipButton
           v-if="face !== null && object.kind !== 'occluder'"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="Boolean(occluder)"
           @click="toggleOccluder"
         >
           Hidden behind head
-        </a-button>
-        <a-button
-          v-if="anchor.kind === 'picture'"
-          class="chip"
-          size="small"
-          shape="round"
-          @click="fitToTarget(object)"
-        >
+        </ChipButton>
+        <ChipButton v-if="anchor.kind === 'picture'" @click="fitToTarget(object)">
           Fit to the picture
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-expanded="pivotOpen"
-          :class="{ on: hasPivot }"
-          @click="pivotOpen = !pivotOpen"
-        >
+        </ChipButton>
+        <ChipButton :aria-expanded="pivotOpen" :class="{ on: hasPivot }" @click="pivotOpen = !pivotOpen">
           Pivot
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          title="Copy move, turn, size and pivot"
-          @click="copyPlace"
-        >
-          Copy place
-        </a-button>
-        <a-button v-if="hasCopiedPlace()" class="chip" size="small" shape="round" @click="pastePlace"
-          >Paste place</a-button
-        >
-        <a-button class="chip" size="small" shape="round" @click="resetPlace">Reset</a-button>
+        </ChipButton>
+        <ChipButton title="Copy move, turn, size and pivot" @click="copyPlace"> Copy place </ChipButton>
+        <ChipButton v-if="hasCopiedPlace()" @click="pastePlace">Paste place</ChipButton>
+        <ChipButton @click="resetPlace">Reset</ChipButton>
       </div>
       <ViewerFields :object="object" />
     </template>

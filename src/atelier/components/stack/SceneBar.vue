@@ -11,6 +11,8 @@ import { useEffectStore } from '../../stores/effect';
 import { useStackActions } from './stack-actions';
 import { cutText } from '../../../core/text';
 import TextField from '../common/TextField.vue';
+import ChipButton from '../common/ChipButton.vue';
+import IconButton from '../common/IconButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -48,21 +50,18 @@ const run = (scene: EffectScene, key: string | number): void => {
         @change="(text) => rename(scene, text)"
         @done="naming = null"
       />
-      <a-button
+      <ChipButton
         v-else
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="current === scene.id"
         @click="desk.scene = scene.id"
         @dblclick="naming = scene.id"
       >
         <DoorOpen v-if="opens(scene)" :size="12" aria-label="Opening scene" /> {{ scene.name }}
-      </a-button>
+      </ChipButton>
       <a-dropdown v-if="current === scene.id" :trigger="['click']">
-        <a-button class="icon-button" type="text" size="small" :aria-label="`More for ${scene.name}`">
+        <IconButton :aria-label="`More for ${scene.name}`">
           <Ellipsis :size="13" />
-        </a-button>
+        </IconButton>
         <template #overlay>
           <a-menu @click="({ key }: { key: string | number }) => run(scene, key)">
             <a-menu-item key="open" :disabled="opens(scene)">The effect opens with it</a-menu-item>

@@ -10,6 +10,7 @@ import SoundPlayer from '../library/SoundPlayer.vue';
 import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: SoundObject }>();
 const effectStore = useEffectStore();
@@ -43,15 +44,9 @@ const inRoom = computed(
   <div class="line">
     <span />
     <SoundPlayer v-if="asset?.kind === 'sound'" class="two" :asset="asset" />
-    <a-button
-      v-else
-      class="word two"
-      type="link"
-      size="small"
-      @click="desk.openLibrary({ tab: 'stock', from: object.id })"
-    >
+    <WordButton v-else class="two" @click="desk.openLibrary({ tab: 'stock', from: object.id })">
       Sounds from the stock
-    </a-button>
+    </WordButton>
   </div>
   <div class="line">
     <span>Volume</span>

@@ -23,6 +23,8 @@ import { STACK_ACTIONS } from './stack-actions';
 import TargetFields from './TargetFields.vue';
 import { whereOf, type RowData } from './use-row-drag';
 import { forNew, useStackMoves } from './use-stack-moves';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 defineProps<{ stage: string }>();
 const emit = defineEmits<{ choose: [anchor: Anchor | null] }>();
@@ -173,17 +175,10 @@ const targetOf = (anchor: Anchor) =>
   <section class="stack" aria-label="Stack">
     <div class="head">
       <h2>Stack</h2>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Find in the Stack"
-        :aria-pressed="finding"
-        @click="finding = !finding"
-      >
+      <IconButton aria-label="Find in the Stack" :aria-pressed="finding" @click="finding = !finding">
         <Search :size="14" />
-      </a-button>
-      <AddMenu><a-button class="word" type="link" size="small">+ Add object</a-button></AddMenu>
+      </IconButton>
+      <AddMenu><WordButton>+ Add object</WordButton></AddMenu>
     </div>
     <SceneBar />
     <div v-if="finding" class="find">
@@ -200,24 +195,15 @@ const targetOf = (anchor: Anchor) =>
       <span class="soft"
         >{{ samples }} {{ samples === 1 ? 'sample is' : 'samples are' }} there to be replaced.</span
       >
-      <a-button
-        class="word"
-        type="link"
-        size="small"
-        @click="effectStore.edit(clearSamples(effectStore.effect))"
-      >
-        Clear the samples
-      </a-button>
+      <WordButton @click="effectStore.edit(clearSamples(effectStore.effect))"> Clear the samples </WordButton>
     </div>
     <div ref="list" class="list">
       <div v-if="isEmpty" class="empty soft">
         <p>Nothing is on the face yet.</p>
         <p>
           Drop pictures, layered artwork or models here, or
-          <a-button class="word" type="link" size="small" @click="$emit('choose', null)"
-            >choose a file</a-button
-          >. A picture becomes a card on the forehead, a model sits on the head; then move it where you want
-          it.
+          <WordButton @click="$emit('choose', null)">choose a file</WordButton>. A picture becomes a card on
+          the forehead, a model sits on the head; then move it where you want it.
         </p>
       </div>
       <p v-else-if="rows.length === 0" class="none soft">No object is called that.</p>

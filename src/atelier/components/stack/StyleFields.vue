@@ -11,6 +11,8 @@ import { BLEND_WORDS } from '../../words';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -107,16 +109,13 @@ const setTint = (text: string, gesture: string | null): void => {
             @blur="effectStore.endGesture()"
           />
         </span>
-        <a-button
+        <WordButton
           v-if="colourName === 'Tint'"
-          class="word"
-          type="link"
-          size="small"
           :disabled="card.tint === '#ffffff'"
           @click="style({ tint: '#ffffff' })"
         >
           None
-        </a-button>
+        </WordButton>
       </div>
     </template>
     <div v-if="blended" class="line">
@@ -133,15 +132,9 @@ const setTint = (text: string, gesture: string | null): void => {
     <p v-else-if="shown.note" class="soft note">{{ shown.note }}</p>
     <template v-if="sided">
       <div class="chips">
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="sided.doubleSided"
-          @click="style({ doubleSided: !sided.doubleSided })"
-        >
+        <ChipButton :aria-pressed="sided.doubleSided" @click="style({ doubleSided: !sided.doubleSided })">
           Double-sided
-        </a-button>
+        </ChipButton>
       </div>
     </template>
   </div>

@@ -9,6 +9,7 @@ import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 import { cutText } from '../../../core/text';
 import TextField from '../common/TextField.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ target: Target }>();
 const emit = defineEmits<{ close: [] }>();
@@ -97,9 +98,7 @@ const remove = (): void => {
         @change="(v: unknown) => set({ afterLost: v as Target['afterLost'] })"
       />
     </div>
-    <a-button class="word bad" type="link" size="small" @click="remove"
-      >Delete it and what lies on it</a-button
-    >
+    <WordButton class="bad" @click="remove">Delete it and what lies on it</WordButton>
   </div>
 </template>
 

@@ -17,6 +17,7 @@ import { middleOf, sizeOf } from '../../../core/maths/box';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -74,29 +75,13 @@ const more = ref(false);
 
 <template>
   <div v-if="canLook || canTouch || hasDepth" class="chips">
-    <a-button
-      v-if="canLook"
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-pressed="object.lookAt !== null"
-      @click="toggleLook"
-    >
+    <ChipButton v-if="canLook" :aria-pressed="object.lookAt !== null" @click="toggleLook">
       Looks at the viewer
-    </a-button>
-    <a-button
-      v-if="canTouch"
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-pressed="object.byViewer !== null"
-      @click="toggleHandled"
-    >
+    </ChipButton>
+    <ChipButton v-if="canTouch" :aria-pressed="object.byViewer !== null" @click="toggleHandled">
       The viewer may move it
-    </a-button>
-    <a-button class="chip" size="small" shape="round" :aria-expanded="more" @click="more = !more"
-      >Touch and depth</a-button
-    >
+    </ChipButton>
+    <ChipButton :aria-expanded="more" @click="more = !more">Touch and depth</ChipButton>
   </div>
   <div v-if="object.lookAt" class="line">
     <span>Looks</span>
@@ -122,33 +107,21 @@ const more = ref(false);
   <template v-if="object.byViewer">
     <div class="line">
       <span>May be</span>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="object.byViewer.drag"
-        @click="setHandled({ drag: !object.byViewer!.drag })"
-      >
+      <ChipButton :aria-pressed="object.byViewer.drag" @click="setHandled({ drag: !object.byViewer!.drag })">
         dragged
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      </ChipButton>
+      <ChipButton
         :aria-pressed="object.byViewer.pinch"
         @click="setHandled({ pinch: !object.byViewer!.pinch })"
       >
         pinched
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      </ChipButton>
+      <ChipButton
         :aria-pressed="object.byViewer.twist"
         @click="setHandled({ twist: !object.byViewer!.twist })"
       >
         twisted
-      </a-button>
+      </ChipButton>
     </div>
     <div class="line">
       <span>Limits</span>
@@ -191,35 +164,22 @@ const more = ref(false);
   </template>
   <template v-if="more">
     <div class="chips">
-      <a-button
-        v-if="canTouch"
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="object.touchArea !== null"
-        @click="toggleArea"
-      >
+      <ChipButton v-if="canTouch" :aria-pressed="object.touchArea !== null" @click="toggleArea">
         Touch area of its own
-      </a-button>
+      </ChipButton>
       <template v-if="hasDepth">
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
+        <ChipButton
           :aria-pressed="object.depthTest"
           @click="set({ depthTest: !object.depthTest }, 'Depth of')"
         >
           Hidden by what is nearer
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
+        </ChipButton>
+        <ChipButton
           :aria-pressed="object.depthWrite"
           @click="set({ depthWrite: !object.depthWrite }, 'Depth of')"
         >
           Hides what is farther
-        </a-button>
+        </ChipButton>
       </template>
     </div>
     <template v-if="object.touchArea">

@@ -10,6 +10,7 @@ import { useChronicleStore } from '../../stores/chronicle';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -53,9 +54,9 @@ const mends = (cause: Cause): Mend[] => {
 </script>
 
 <template>
-  <a-button class="word why" type="link" size="small" :aria-expanded="open" @click="open = !open">
+  <WordButton class="why" :aria-expanded="open" @click="open = !open">
     Why is it {{ seen ? 'seen' : 'not seen' }} now?
-  </a-button>
+  </WordButton>
   <ol v-if="open" class="chain" aria-label="Why">
     <li v-for="(cause, i) in causes" :key="i">
       <button v-if="cueOf(cause)" class="said" type="button" @click="go(cause)">
@@ -63,16 +64,9 @@ const mends = (cause: Cause): Mend[] => {
       </button>
       <template v-else>{{ causeWords(effectStore.effect, cause) }}</template>
       {{ ' ' }}
-      <a-button
-        v-for="mend in mends(cause)"
-        :key="mend.label"
-        class="word"
-        type="link"
-        size="small"
-        @click="mend.run()"
-      >
+      <WordButton v-for="mend in mends(cause)" :key="mend.label" @click="mend.run()">
         {{ mend.label }}
-      </a-button>
+      </WordButton>
     </li>
   </ol>
 </template>

@@ -15,6 +15,7 @@ import { useChronicleStore } from '../../stores/chronicle';
 import { MARK_WORDS } from '../../words';
 import RecordedMarks from './RecordedMarks.vue';
 import SelectField from '../common/SelectField.vue';
+import IconButton from '../common/IconButton.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -118,38 +119,25 @@ const live = computed(() => playback.source === 'camera');
             fill="currentColor"
           />
         </button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
-          aria-label="Restart the effect"
-          title="Restart the effect  R"
-          @click="playback.restart()"
-        >
+        <IconButton aria-label="Restart the effect" title="Restart the effect  R" @click="playback.restart()">
           <RotateCcw :size="15" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           :disabled="live"
           aria-label="One frame back"
           title="One frame back  ,"
           @click="playback.stepBy(-1)"
         >
           <StepBack :size="15" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           :disabled="live"
           aria-label="One frame on"
           title="One frame on  ."
           @click="playback.stepBy(1)"
         >
           <StepForward :size="15" />
-        </a-button>
+        </IconButton>
         <SelectField
           name="Speed"
           class="speed num"

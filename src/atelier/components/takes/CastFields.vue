@@ -6,6 +6,8 @@ import { arranged } from '../../../core/takes/staging';
 import { MOST_PEOPLE, type CastMember } from '../../../core/takes/take';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
+import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ cast: readonly CastMember[] }>();
 const emit = defineEmits<{ change: [label: string, cast: CastMember[], gesture?: string]; done: [] }>();
@@ -59,18 +61,15 @@ const AXES = [
   <section class="cast" aria-label="Performers">
     <div class="row">
       <h2 class="grow">Performers</h2>
-      <a-button
+      <WordButton
         v-if="cast.length > 1 && cast.length <= MOST_PEOPLE"
-        class="word"
-        type="link"
-        size="small"
         @click="emit('change', 'arrange the performers', arranged(cast))"
       >
         Arrange
-      </a-button>
-      <a-button class="word" type="link" size="small" :disabled="cast.length >= MOST_PEOPLE" @click="add">
+      </WordButton>
+      <WordButton :disabled="cast.length >= MOST_PEOPLE" @click="add">
         <span class="row"><UserPlus :size="14" />Add performer</span>
-      </a-button>
+      </WordButton>
     </div>
     <p v-if="cast.length === 0" class="soft">
       Nobody is before the camera. Add a performer, or leave it so for a walk through a place.
@@ -85,15 +84,9 @@ const AXES = [
           :options="performers"
           @change="(v: unknown) => set(i, 'choose a performer', { performer: String(v) })"
         />
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
-          :aria-label="`Remove ${name(member)}`"
-          @click="remove(i)"
-        >
+        <IconButton :aria-label="`Remove ${name(member)}`" @click="remove(i)">
           <X :size="14" />
-        </a-button>
+        </IconButton>
       </div>
       <SelectField
         :name="`What ${name(member)} does`"

@@ -5,6 +5,7 @@ import type { MarkKind, Take } from '../../../core/takes/take';
 import { kindsOf, sortOf, TAKE_SORTS, type TakeSort } from '../../stores/takes';
 import { MARK_WORDS, TAKE_SORT_WORDS } from '../../words';
 import SelectField from '../common/SelectField.vue';
+import ChipButton from '../common/ChipButton.vue';
 
 const props = defineProps<{ takes: readonly Take[]; compact?: boolean }>();
 const sort = defineModel<TakeSort | null>('sort', { required: true });
@@ -21,20 +22,15 @@ const choose = (next: TakeSort | null): void => {
 <template>
   <div class="filters">
     <div class="row chips" role="group" aria-label="What is before the camera">
-      <a-button class="chip" size="small" shape="round" :aria-pressed="sort === null" @click="choose(null)"
-        >All</a-button
-      >
-      <a-button
+      <ChipButton :aria-pressed="sort === null" @click="choose(null)">All</ChipButton>
+      <ChipButton
         v-for="s in TAKE_SORTS"
         :key="s"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="sort === s"
         @click="choose(sort === s ? null : s)"
       >
         {{ TAKE_SORT_WORDS[s] }}
-      </a-button>
+      </ChipButton>
       <SelectField
         name="What happens"
         class="happens"

@@ -6,6 +6,7 @@ import { useTakesStore } from '../../stores/takes';
 import TakeFilm from './TakeFilm.vue';
 import TakeFilters from './TakeFilters.vue';
 import { useTakeFilter } from './use-take-filter';
+import WordButton from '../common/WordButton.vue';
 
 defineProps<{ current: string | null }>();
 const emit = defineEmits<{ choose: [take: Take] }>();
@@ -21,7 +22,7 @@ onMounted(() => {
     <TakeFilters v-model:sort="sort" v-model:happens="happens" :takes="takes.all" />
     <p v-if="takes.error" class="soft">
       Your own takes could not be loaded: {{ takes.error }}
-      <a-button class="word" type="link" size="small" @click="takes.load()">Try again</a-button>
+      <WordButton @click="takes.load()">Try again</WordButton>
     </p>
     <p v-if="shown.length === 0" class="soft">No take shows that. Choose another filter.</p>
     <ul>

@@ -14,6 +14,7 @@ import { useAssetsStore } from '../../stores/assets';
 import { useDeskStore } from '../../stores/desk';
 import { MARK_WORDS } from '../../words';
 import InlineNotice from '../common/InlineNotice.vue';
+import IconButton from '../common/IconButton.vue';
 
 type Tap = TakeSpec['taps'][number];
 const props = defineProps<{ take: Take; taps: readonly Tap[]; recording: boolean }>();
@@ -148,15 +149,9 @@ const percent = (t: number): string => `${(100 * t) / duration.value}%`;
       <InlineNotice v-if="failure">{{ failure }}</InlineNotice>
     </div>
     <div class="strip">
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        :aria-label="playing ? 'Pause' : 'Play'"
-        @click="playing = !playing"
-      >
+      <IconButton :aria-label="playing ? 'Pause' : 'Play'" @click="playing = !playing">
         <Pause v-if="playing" :size="16" /><Play v-else :size="16" />
-      </a-button>
+      </IconButton>
       <div
         class="track"
         role="slider"

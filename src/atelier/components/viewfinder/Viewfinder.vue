@@ -29,6 +29,7 @@ import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderSize } from './use-finder-size';
 import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ stage: string }>();
 const effectStore = useEffectStore();
@@ -335,7 +336,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
       <InlineNotice v-else-if="lost" class="failure">
         The browser has taken the graphics away; the picture comes back when it gives them back. Nothing of
         your work is lost.
-        <a-button class="word" type="link" size="small" @click="reload">Reload the page</a-button>
+        <WordButton @click="reload">Reload the page</WordButton>
       </InlineNotice>
     </div>
   </section>

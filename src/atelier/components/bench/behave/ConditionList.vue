@@ -8,6 +8,8 @@ import { newSignal } from './new-signal';
 import SignalFields from './SignalFields.vue';
 import SelectField from '../../common/SelectField.vue';
 import { useDeskStore } from '../../../stores/desk';
+import IconButton from '../../common/IconButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const props = withDefaults(defineProps<{ conditions: readonly Condition[]; match?: Cue['match'] | null }>(), {
   match: null,
@@ -66,18 +68,15 @@ const add = (): void =>
         :digits="2"
         @change="(value) => set(i, { value }, 'value')"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         aria-label="Remove this condition"
         @click="emit('change', { conditions: conditions.filter((_, n) => n !== i) }, null)"
       >
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <div class="row">
-      <a-button class="word" type="link" size="small" @click="add">+ Only if</a-button>
+      <WordButton @click="add">+ Only if</WordButton>
       <SelectField
         v-if="match !== null && conditions.length > 1"
         name="How many have to hold"

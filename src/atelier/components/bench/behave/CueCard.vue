@@ -28,6 +28,8 @@ import ConditionList from './ConditionList.vue';
 import CueOptions from './CueOptions.vue';
 import CueReasons from './CueReasons.vue';
 import TriggerList from './TriggerList.vue';
+import IconButton from '../../common/IconButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const effectStore = useEffectStore();
@@ -149,31 +151,21 @@ const menu = (key: string): void => {
         aria-label="Cue is on"
         @change="(v: unknown) => put({ enabled: Boolean(v) })"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         aria-label="Play this cue alone"
         title="Play this cue alone"
         :aria-pressed="playback.only === cue.id"
         @click="playback.preview(playback.only === cue.id ? null : cue.id)"
       >
         <Play :size="14" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Copy cue"
-        title="Copy cue"
-        @click="menu('copy')"
-      >
+      </IconButton>
+      <IconButton aria-label="Copy cue" title="Copy cue" @click="menu('copy')">
         <Copy :size="13" />
-      </a-button>
+      </IconButton>
       <a-dropdown :trigger="['click']">
-        <a-button class="icon-button" type="text" size="small" aria-label="More about this cue">
+        <IconButton aria-label="More about this cue">
           <Ellipsis :size="14" />
-        </a-button>
+        </IconButton>
         <template #overlay>
           <a-menu @click="({ key }: { key: string | number }) => menu(String(key))">
             <a-menu-item key="options">How often, reset, name, note</a-menu-item>
@@ -195,18 +187,15 @@ const menu = (key: string): void => {
       :gesture="`when-${cue.id}`"
       @change="(triggers, gesture) => put({ triggers }, gesture)"
     >
-      <a-button
+      <WordButton
         v-if="cue.conditions.length === 0"
-        class="word"
-        type="link"
-        size="small"
         @click="
           part = 'only';
           put({ conditions: [{ signal: { kind: 'times', cue: null }, is: 'above', value: 0 }] });
         "
       >
         + Only if
-      </a-button>
+      </WordButton>
     </TriggerList>
     <ConditionList
       v-else-if="part === 'only'"
@@ -227,9 +216,9 @@ const menu = (key: string): void => {
         <div class="beat" :class="{ skipped: !beat.enabled }" role="group" :aria-label="`Beat ${i + 1}`">
           <div class="label">
             <a-dropdown :trigger="['click']">
-              <a-button class="word faint num" type="link" size="small" :aria-label="`Beat ${i + 1}: more`">
+              <WordButton class="faint num" :aria-label="`Beat ${i + 1}: more`">
                 beat {{ i + 1 }}
-              </a-button>
+              </WordButton>
               <template #overlay>
                 <a-menu>
                   <a-menu-item key="up" :disabled="i === 0" @click="moveBeatBy(i, -1)">Earlier</a-menu-item>

@@ -7,6 +7,7 @@ import GestureField from '../../common/GestureField.vue';
 import TriggerList from './TriggerList.vue';
 import SelectField from '../../common/SelectField.vue';
 import TextField from '../../common/TextField.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const emit = defineEmits<{ change: [change: Partial<Cue>, gesture: string | null] }>();
@@ -100,9 +101,7 @@ const agains = [
           @change="effectStore.endGesture()"
         />
       </label>
-      <a-button v-if="cue.colour" class="word" type="link" size="small" @click="set({ colour: null })"
-        >No colour</a-button
-      >
+      <WordButton v-if="cue.colour" @click="set({ colour: null })">No colour</WordButton>
     </div>
     <label class="soft"
       >Note

@@ -9,6 +9,7 @@ import { useChronicleStore } from '../../../stores/chronicle';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import { mendsOf } from './mends';
+import WordButton from '../../common/WordButton.vue';
 
 const props = defineProps<{ cue: Cue }>();
 const effectStore = useEffectStore();
@@ -26,39 +27,22 @@ const times = computed(() =>
   <ul v-if="serious.length > 0" class="reasons" aria-label="Why nothing happens">
     <li v-for="(reason, i) in serious" :key="i" class="warn">
       {{ reasonWords(effectStore.effect, cue, reason) }}
-      <a-button
-        v-for="mend in mendsOf(effectStore, cue, reason)"
-        :key="mend.label"
-        class="word"
-        type="link"
-        size="small"
-        @click="mend.run()"
-      >
+      <WordButton v-for="mend in mendsOf(effectStore, cue, reason)" :key="mend.label" @click="mend.run()">
         {{ mend.label }}
-      </a-button>
-      <a-button
+      </WordButton>
+      <WordButton
         v-if="reason.code === 'not-reached' && reason.value !== null"
-        class="word"
-        type="link"
-        size="small"
         @click="playback.seek(reason.time)"
       >
         Show
-      </a-button>
+      </WordButton>
     </li>
   </ul>
   <p v-if="times.length > 0 && cue.enabled" class="soft fired">
     Fires at
-    <a-button
-      v-for="time in times.slice(0, 8)"
-      :key="time"
-      class="word num"
-      type="link"
-      size="small"
-      @click="playback.seek(time)"
-    >
+    <WordButton v-for="time in times.slice(0, 8)" :key="time" class="num" @click="playback.seek(time)">
       {{ time.toFixed(2) }} s
-    </a-button>
+    </WordButton>
     <template v-if="times.length > 8">and {{ times.length - 8 }} times more </template>
     on this take.
   </p>

@@ -11,6 +11,7 @@ import { usePlaybackStore } from '../../../stores/playback';
 import InlineNotice from '../../common/InlineNotice.vue';
 import CueCard from './CueCard.vue';
 import RecipeShelf from './RecipeShelf.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -49,25 +50,17 @@ const previewed = computed(() => effectStore.effect.cues[playback.only as CueId]
         Cue sheet
         <span v-if="chronicle.running && !empty" class="faint running" role="status">running ahead</span>
       </h2>
-      <a-button v-if="desk.copiedCues > 0" class="word" type="link" size="small" @click="paste"
-        >Paste</a-button
-      >
-      <a-button
-        class="word"
-        type="link"
-        size="small"
-        :aria-expanded="desk.behave.recipes"
-        @click="desk.behave.recipes = !desk.behave.recipes"
-      >
+      <WordButton v-if="desk.copiedCues > 0" @click="paste">Paste</WordButton>
+      <WordButton :aria-expanded="desk.behave.recipes" @click="desk.behave.recipes = !desk.behave.recipes">
         + Recipe
-      </a-button>
-      <a-button class="word" type="link" size="small" @click="add">+ Cue</a-button>
+      </WordButton>
+      <WordButton @click="add">+ Cue</WordButton>
     </div>
     <RecipeShelf v-if="desk.behave.recipes" @close="desk.behave.recipes = false" />
     <InlineNotice v-if="chronicle.problem">{{ chronicle.problem }}</InlineNotice>
     <p v-if="previewed" class="alone row" role="status">
       <span class="grow">Only this cue plays, from the start.</span>
-      <a-button class="word" type="link" size="small" @click="stopPreview">Play the whole effect</a-button>
+      <WordButton @click="stopPreview">Play the whole effect</WordButton>
     </p>
     <div v-if="empty && !desk.behave.recipes" class="empty soft">
       <p>Nothing reacts yet.</p>

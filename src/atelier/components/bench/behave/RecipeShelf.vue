@@ -20,6 +20,7 @@ import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import ChoiceField from './ChoiceField.vue';
 import { useChoices } from './choices';
+import IconButton from '../../common/IconButton.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const effectStore = useEffectStore();
@@ -58,15 +59,9 @@ const add = (): void => {
   <section class="shelf" aria-label="Recipes">
     <div class="row">
       <b class="grow">Ready-made cues</b>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Close the recipes"
-        @click="emit('close')"
-      >
+      <IconButton aria-label="Close the recipes" @click="emit('close')">
         <X :size="14" />
-      </a-button>
+      </IconButton>
     </div>
     <div class="row wrap">
       <span class="soft">for</span>

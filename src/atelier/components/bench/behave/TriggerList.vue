@@ -13,6 +13,8 @@ import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import ChoiceField from './ChoiceField.vue';
 import TriggerFields from './TriggerFields.vue';
+import IconButton from '../../common/IconButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const props = defineProps<{ label: string; triggers: readonly Trigger[]; gesture: string }>();
 const emit = defineEmits<{ change: [triggers: Trigger[], gesture: string | null] }>();
@@ -63,20 +65,14 @@ const remove = (i: number): void =>
         @change="(name) => choose(i, name)"
       />
       <TriggerFields :trigger="trigger" @change="(t, gesture) => set(i, t, gesture)" />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Remove this trigger"
-        @click="remove(i)"
-      >
+      <IconButton aria-label="Remove this trigger" @click="remove(i)">
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <div class="row">
-      <a-button class="word" type="link" size="small" @click="add">
+      <WordButton @click="add">
         {{ triggers.length === 0 ? '+ When' : '+ Or when' }}
-      </a-button>
+      </WordButton>
       <slot />
     </div>
   </div>

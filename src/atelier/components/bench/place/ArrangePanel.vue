@@ -4,6 +4,8 @@ import { X } from '@lucide/vue';
 import { alignSelected, distributeSelected } from '../../../commands/place-commands';
 import { mirrorCopySelected, mirrorSelected } from '../../../commands/object-commands';
 import { useDeskStore } from '../../../stores/desk';
+import ChipButton from '../../common/ChipButton.vue';
+import IconButton from '../../common/IconButton.vue';
 
 defineEmits<{ close: [] }>();
 const desk = useDeskStore();
@@ -18,15 +20,9 @@ const AXES = [
   <section class="arrange" aria-label="Arrange">
     <header>
       <h3>Arrange</h3>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Close Arrange"
-        @click="$emit('close')"
-      >
+      <IconButton aria-label="Close Arrange" @click="$emit('close')">
         <X :size="14" />
-      </a-button>
+      </IconButton>
     </header>
     <p v-if="desk.selection.length < 2" class="soft">
       Select two or more objects to align them, three or more to distribute them: hold Ctrl or Shift in the
@@ -34,64 +30,32 @@ const AXES = [
     </p>
     <div v-for="{ axis, name, low, high } in AXES" :key="name" class="line">
       <span class="mono">{{ name }}</span>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :disabled="desk.selection.length < 2"
-        @click="alignSelected(axis, 'low')"
-      >
+      <ChipButton :disabled="desk.selection.length < 2" @click="alignSelected(axis, 'low')">
         {{ low }}
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      </ChipButton>
+      <ChipButton
         :disabled="desk.selection.length < 2"
         :aria-label="`Middle along ${name}`"
         @click="alignSelected(axis, 'middle')"
       >
         Middle
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :disabled="desk.selection.length < 2"
-        @click="alignSelected(axis, 'high')"
-      >
+      </ChipButton>
+      <ChipButton :disabled="desk.selection.length < 2" @click="alignSelected(axis, 'high')">
         {{ high }}
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      </ChipButton>
+      <ChipButton
         :disabled="desk.selection.length < 3"
         :aria-label="`Even gaps along ${name}`"
         @click="distributeSelected(axis)"
       >
         Even gaps
-      </a-button>
+      </ChipButton>
     </div>
     <div class="row">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :disabled="desk.selection.length === 0"
-        @click="mirrorSelected"
-      >
-        Mirror
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :disabled="desk.selection.length === 0"
-        @click="mirrorCopySelected"
-      >
+      <ChipButton :disabled="desk.selection.length === 0" @click="mirrorSelected"> Mirror </ChipButton>
+      <ChipButton :disabled="desk.selection.length === 0" @click="mirrorCopySelected">
         Mirrored copy
-      </a-button>
+      </ChipButton>
     </div>
   </section>
 </template>

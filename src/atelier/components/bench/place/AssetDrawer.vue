@@ -18,6 +18,8 @@ import { useImportsStore } from '../../../stores/imports';
 import AssetThumb from '../../library/AssetThumb.vue';
 import CostBar from '../../library/CostBar.vue';
 import ImportReport from '../../library/ImportReport.vue';
+import IconButton from '../../common/IconButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -64,12 +66,8 @@ const chosen = async (event: Event): Promise<void> => {
   <section class="drawer" aria-label="Assets" @dragover.prevent @drop.prevent.stop="drop">
     <div class="row head">
       <h2>Assets</h2>
-      <a-button class="word" type="link" size="small" @click="desk.openLibrary()"
-        ><Library :size="13" /> Library</a-button
-      >
-      <a-button class="word" type="link" size="small" @click="desk.openLibrary({ tab: 'stock' })"
-        >Stock</a-button
-      >
+      <WordButton @click="desk.openLibrary()"><Library :size="13" /> Library</WordButton>
+      <WordButton @click="desk.openLibrary({ tab: 'stock' })">Stock</WordButton>
       <label class="word"
         >+ Bring in files<input
           class="hidden-text"
@@ -99,28 +97,22 @@ const chosen = async (event: Event): Promise<void> => {
             <AssetThumb :asset="asset" />
           </button>
           <div class="acts">
-            <a-button
+            <IconButton
               v-if="isPlaceable(asset)"
-              class="icon-button"
-              type="text"
-              size="small"
               :aria-label="`Place ${asset.name}`"
               title="Place it"
               @click="place(asset)"
             >
               <Plus :size="14" />
-            </a-button>
-            <a-button
+            </IconButton>
+            <IconButton
               v-if="canSwap(asset)"
-              class="icon-button"
-              type="text"
-              size="small"
               :aria-label="`Show ${asset.name} on the selected object`"
               title="Show on the selected object"
               @click="swapIn(asset)"
             >
               <Replace :size="13" />
-            </a-button>
+            </IconButton>
           </div>
         </div>
         <span class="cut">{{ asset.name }}</span>

@@ -21,6 +21,7 @@ import InlineNotice from '../../common/InlineNotice.vue';
 import ArrangePanel from './ArrangePanel.vue';
 import SpaceTools from './SpaceTools.vue';
 import SpreadPanel from './SpreadPanel.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -220,7 +221,7 @@ const onUp = (event: PointerEvent): void => {
     </div>
     <p v-if="desk.isolated" class="isolated">
       Only what you chose is shown.
-      <a-button class="word" type="link" size="small" @click="desk.isolated = null">Show all</a-button>
+      <WordButton @click="desk.isolated = null">Show all</WordButton>
     </p>
     <SpreadPanel v-if="desk.place.tool === 'spread'" class="panel" @close="desk.place.tool = null" />
     <ArrangePanel v-else-if="desk.place.tool === 'arrange'" class="panel" @close="desk.place.tool = null" />

@@ -6,6 +6,8 @@ import { spreadSelected } from '../../../commands/place-commands';
 import NumberField from '../../common/NumberField.vue';
 import SelectField from '../../common/SelectField.vue';
 import { SPREAD_KINDS, useSpreadForm } from './use-spread-form';
+import ChipButton from '../../common/ChipButton.vue';
+import IconButton from '../../common/IconButton.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const { form, object, surfaces, spread } = useSpreadForm();
@@ -28,30 +30,21 @@ const closeRing = (): void => {
   <section class="spread" aria-label="Spread">
     <header>
       <h3>Spread {{ object?.name ?? '' }}</h3>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Close Spread"
-        @click="$emit('close')"
-      >
+      <IconButton aria-label="Close Spread" @click="$emit('close')">
         <X :size="14" />
-      </a-button>
+      </IconButton>
     </header>
     <p v-if="!object" class="soft">Select the object whose copies are to be spread.</p>
     <template v-else>
       <div class="kinds" role="group" aria-label="Shape of the spread">
-        <a-button
+        <ChipButton
           v-for="k in SPREAD_KINDS"
           :key="k.name"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="form.kind === k.name"
           @click="form.kind = k.name"
         >
           {{ k.label }}
-        </a-button>
+        </ChipButton>
       </div>
       <div class="line">
         <span>Copies</span>
@@ -90,27 +83,15 @@ const closeRing = (): void => {
             :max="360"
             @change="(v) => (form.angle = v)"
           />
-          <a-button class="chip" size="small" shape="round" @click="closeRing">Close</a-button>
+          <ChipButton @click="closeRing">Close</ChipButton>
         </div>
         <div class="kinds">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="form.outward"
-            @click="form.outward = !form.outward"
-          >
+          <ChipButton :aria-pressed="form.outward" @click="form.outward = !form.outward">
             Turned outwards
-          </a-button>
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="form.upright"
-            @click="form.upright = !form.upright"
-          >
+          </ChipButton>
+          <ChipButton :aria-pressed="form.upright" @click="form.upright = !form.upright">
             Upright ring
-          </a-button>
+          </ChipButton>
         </div>
       </template>
       <div v-else-if="form.kind === 'line'" class="line three">
@@ -154,15 +135,7 @@ const closeRing = (): void => {
           />
         </div>
         <div class="kinds">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="form.lying"
-            @click="form.lying = !form.lying"
-          >
-            Lies flat
-          </a-button>
+          <ChipButton :aria-pressed="form.lying" @click="form.lying = !form.lying"> Lies flat </ChipButton>
         </div>
       </template>
       <div v-else class="line">

@@ -4,6 +4,7 @@ import { computed, ref, watchEffect } from 'vue';
 import { toString as qrSvg } from 'qrcode';
 import type { Release } from '../../../api/client';
 import { sizeWords } from '../../../words';
+import WordButton from '../../common/WordButton.vue';
 
 const props = defineProps<{ release: Release }>();
 const address = computed(() => `${location.origin}/show/${props.release.slug}`);
@@ -33,9 +34,7 @@ const copy = async (): Promise<void> => {
       <p class="soft">{{ release.name }}, {{ sizeWords(release.size) }}</p>
       <a :href="address" target="_blank" rel="noopener" class="num" data-testid="address">{{ address }}</a>
       <div>
-        <a-button class="word" type="link" size="small" @click="copy">{{
-          copied ? 'Copied' : 'Copy address'
-        }}</a-button>
+        <WordButton @click="copy">{{ copied ? 'Copied' : 'Copy address' }}</WordButton>
       </div>
     </div>
   </div>

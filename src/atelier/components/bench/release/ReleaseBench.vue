@@ -21,6 +21,7 @@ import CostBar from '../../library/CostBar.vue';
 import ReleaseAddress from './ReleaseAddress.vue';
 import SelectField from '../../common/SelectField.vue';
 import { cutText } from '../../../../core/text';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -143,10 +144,10 @@ const when = new Intl.DateTimeFormat('en-GB', {
           aria-label="Must be mended"
         /><TriangleAlert v-else :size="15" class="warn" aria-label="Look at this" />
         <span class="grow">{{ findingWords(effectStore.effect, finding) }}</span>
-        <a-button v-if="mend(finding)" class="word" type="link" size="small" @click="mend(finding)!.run()">
+        <WordButton v-if="mend(finding)" @click="mend(finding)!.run()">
           {{ mend(finding)!.label }}
-        </a-button>
-        <a-button class="word" type="link" size="small" @click="go(finding)">Go there</a-button>
+        </WordButton>
+        <WordButton @click="go(finding)">Go there</WordButton>
       </li>
       <li v-if="findings.length === 0">
         <CircleCheck :size="15" class="good" /> <span>Nothing stands in the way.</span>

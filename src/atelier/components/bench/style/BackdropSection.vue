@@ -9,6 +9,8 @@ import { addNew, type NewKind } from '../../../commands/place-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import SliderField from '../../common/SliderField.vue';
+import ChipButton from '../../common/ChipButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const emit = defineEmits<{ choose: [on: Anchor] }>();
 const effectStore = useEffectStore();
@@ -50,31 +52,16 @@ const SLIDERS = [
       the Stack.
     </p>
     <div class="chips">
-      <a-button
-        v-for="{ kind, label } in CHOICES"
-        :key="kind"
-        class="chip"
-        size="small"
-        shape="round"
-        @click="addNew(kind, BEHIND)"
-      >
+      <ChipButton v-for="{ kind, label } in CHOICES" :key="kind" @click="addNew(kind, BEHIND)">
         <Plus :size="13" /> {{ label }}
-      </a-button>
-      <a-button class="chip" size="small" shape="round" @click="emit('choose', BEHIND)">
-        <Plus :size="13" /> A picture or video
-      </a-button>
+      </ChipButton>
+      <ChipButton @click="emit('choose', BEHIND)"> <Plus :size="13" /> A picture or video </ChipButton>
     </div>
     <ul v-if="behind.length > 0" class="list">
       <li v-for="object in behind" :key="object.id">
-        <a-button
-          class="word"
-          type="link"
-          size="small"
-          :aria-pressed="desk.selected === object.id"
-          @click="desk.selected = object.id"
-        >
+        <WordButton :aria-pressed="desk.selected === object.id" @click="desk.selected = object.id">
           {{ object.name }}
-        </a-button>
+        </WordButton>
       </li>
     </ul>
     <template v-if="cuts">
@@ -90,16 +77,13 @@ const SLIDERS = [
         @change="(v) => set({ [field]: v / 100 }, field)"
         @done="done"
       />
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      <ChipButton
         :aria-pressed="backdrop.invert"
         title="The backdrop is seen where people are; the room stays"
         @click="set({ invert: !backdrop.invert })"
       >
         Invert: in the people instead of behind them
-      </a-button>
+      </ChipButton>
     </template>
   </section>
 </template>

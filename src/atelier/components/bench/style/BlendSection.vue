@@ -7,6 +7,7 @@ import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import BlendChoice, { type Blending } from './BlendChoice.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -67,9 +68,9 @@ const choose = (blend: BlendMode): void => {
           @choose="choose(blend)"
         />
       </div>
-      <a-button class="word more" type="link" size="small" @click="all = !all">
+      <WordButton class="more" @click="all = !all">
         {{ all ? 'Only the usual ones' : `All ${BLEND_MODES.length} modes` }}
-      </a-button>
+      </WordButton>
     </template>
     <p v-else class="soft">
       Select something in the Stack or in the Viewfinder. Its opacity, tint and blend mode open there; here it

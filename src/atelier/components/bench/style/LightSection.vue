@@ -15,6 +15,8 @@ import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import { LIGHT_WORDS } from '../../../../core/kinds/objects/light';
 import SliderField from '../../common/SliderField.vue';
+import ChipButton from '../../common/ChipButton.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -81,9 +83,7 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     <div v-if="found" class="found">
       <span class="swatch" :style="{ background: found.colour }" aria-hidden="true" />
       <span>{{ found.words }}</span>
-      <a-button class="chip" size="small" shape="round" @click="match"
-        ><SunMedium :size="13" /> Match it</a-button
-      >
+      <ChipButton @click="match"><SunMedium :size="13" /> Match it</ChipButton>
     </div>
     <p class="soft">
       {{
@@ -96,23 +96,18 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
     <ul class="lights" aria-label="Lights">
       <li v-for="light in lights" :key="light.id" :class="{ on: desk.selected === light.id }">
         <header>
-          <a-button class="word" type="link" size="small" @click="desk.selected = light.id">{{
-            light.name
-          }}</a-button>
+          <WordButton @click="desk.selected = light.id">{{ light.name }}</WordButton>
           <span v-if="light.name !== LIGHT_WORDS[light.light]" class="soft">{{
             LIGHT_WORDS[light.light]
           }}</span>
           <span class="grow" />
-          <a-button
+          <ChipButton
             v-if="light.light === 'directional'"
-            class="chip"
-            size="small"
-            shape="round"
             :aria-pressed="light.shadows"
             @click="set(light, { shadows: !light.shadows })"
           >
             Casts shadows
-          </a-button>
+          </ChipButton>
           <input
             v-if="light.light !== 'surroundings'"
             type="color"
@@ -168,24 +163,15 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       </li>
     </ul>
     <div class="chips">
-      <a-button
-        v-for="kind in NEW"
-        :key="kind"
-        class="chip"
-        size="small"
-        shape="round"
-        @click="addNew(kind, SCREEN)"
-      >
+      <ChipButton v-for="kind in NEW" :key="kind" @click="addNew(kind, SCREEN)">
         <Plus :size="13" /> {{ LIGHT_WORDS[kind] }}
-      </a-button>
+      </ChipButton>
     </div>
     <h2>Where shadows fall</h2>
     <ul class="lights" aria-label="Shadows">
       <li v-for="catcher in catchers" :key="catcher.id" :class="{ on: desk.selected === catcher.id }">
         <header>
-          <a-button class="word" type="link" size="small" @click="desk.selected = catcher.id">{{
-            catcher.name
-          }}</a-button>
+          <WordButton @click="desk.selected = catcher.id">{{ catcher.name }}</WordButton>
           <span class="soft">{{ onFace(catcher) ? 'on the skin of the face' : 'on a flat ground' }}</span>
         </header>
         <SliderField
@@ -211,17 +197,10 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
       </li>
     </ul>
     <div class="chips">
-      <a-button class="chip" size="small" shape="round" @click="addNew('shadowCatcher', face)">
-        <Plus :size="13" /> On the face
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        @click="addNew('shadowCatcher', { kind: 'world', surface: 'floor' })"
-      >
+      <ChipButton @click="addNew('shadowCatcher', face)"> <Plus :size="13" /> On the face </ChipButton>
+      <ChipButton @click="addNew('shadowCatcher', { kind: 'world', surface: 'floor' })">
         <Plus :size="13" /> On the floor
-      </a-button>
+      </ChipButton>
     </div>
   </section>
 </template>

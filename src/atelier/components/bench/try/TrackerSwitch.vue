@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { TakeDrawer } from '../../../drawing/take-drawer';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
+import ChipButton from '../../common/ChipButton.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -31,12 +32,8 @@ const figures = computed(() => {
   <section v-if="people && playback.source !== 'camera' && playback.cameraState === null" class="switch">
     <div class="row" role="group" aria-label="Tracking of the take">
       <span>Tracking</span>
-      <a-button class="chip" size="small" shape="round" :aria-pressed="!tracked" @click="playback.useTake()"
-        >Truth</a-button
-      >
-      <a-button class="chip" size="small" shape="round" :aria-pressed="tracked" @click="tracked || start()">
-        Face tracker
-      </a-button>
+      <ChipButton :aria-pressed="!tracked" @click="playback.useTake()">Truth</ChipButton>
+      <ChipButton :aria-pressed="tracked" @click="tracked || start()"> Face tracker </ChipButton>
       <span class="soft grow cut">{{
         tracked
           ? 'The shipped tracker looks at the drawn picture'

@@ -13,6 +13,7 @@ import TakePicker from '../../takes/TakePicker.vue';
 import FaceReadings from './FaceReadings.vue';
 import PrintChooser from './PrintChooser.vue';
 import TrackerSwitch from './TrackerSwitch.vue';
+import WordButton from '../../common/WordButton.vue';
 
 const playback = usePlaybackStore();
 const effectStore = useEffectStore();
@@ -54,10 +55,8 @@ const fired = computed(() =>
     </div>
     <InlineNotice v-if="playback.cameraError" closable @close="playback.cameraError = null">
       {{ playback.cameraError }}
-      <a-button class="word" type="link" size="small" @click="playback.useCamera()">Try again</a-button>
-      <a-button class="word" type="link" size="small" @click="playback.cameraError = null"
-        >Stay with the take</a-button
-      >
+      <WordButton @click="playback.useCamera()">Try again</WordButton>
+      <WordButton @click="playback.cameraError = null">Stay with the take</WordButton>
     </InlineNotice>
 
     <TrackerSwitch />
@@ -72,18 +71,16 @@ const fired = computed(() =>
       </p>
       <ul v-else class="fired">
         <li v-for="(f, i) in fired" :key="i">
-          <a-button class="word num" type="link" size="small" @click="playback.seek(f.time)">
-            {{ f.time.toFixed(2) }} s
-          </a-button>
+          <WordButton class="num" @click="playback.seek(f.time)"> {{ f.time.toFixed(2) }} s </WordButton>
           {{ f.words }}
         </li>
       </ul>
       <p v-if="recorded > 0" class="soft">
         {{ recorded === 1 ? 'One thing the viewer does is' : `${recorded} things the viewer does are` }}
         recorded on the take.
-        <a-button class="word" type="link" size="small" @click="playback.clearRecorded()">
+        <WordButton @click="playback.clearRecorded()">
           {{ recorded === 1 ? 'Clear it' : 'Clear them' }}
-        </a-button>
+        </WordButton>
       </p>
     </template>
 

@@ -10,6 +10,7 @@ import { FrameLoop } from '../../../drawing/frame-loop';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore } from '../../../stores/desk';
 import InlineNotice from '../../common/InlineNotice.vue';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: ModelAsset; draft: AssetDraft | null }>();
 const assets = useAssetsStore();
@@ -93,9 +94,7 @@ onBeforeUnmount(() => {
       <i class="seam" aria-hidden="true" />
     </div>
     <div class="row foot">
-      <a-button class="chip" size="small" shape="round" :aria-pressed="head" @click="head = !head"
-        >A head for scale</a-button
-      >
+      <ChipButton :aria-pressed="head" @click="head = !head">A head for scale</ChipButton>
       <span class="soft"
         >Drag to turn. The red cross is the pivot: what it sticks to, turns and grows about.</span
       >

@@ -13,6 +13,7 @@ import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: ModelAsset; after: PreparedDraft | null }>();
 const prep = defineModel<ModelPrep>({ required: true });
@@ -58,27 +59,18 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
   <div class="controls">
     <h4>Size</h4>
     <div class="chips">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.size.kind === 'head'"
-        @click="set({ size: { kind: 'head' } })"
-      >
+      <ChipButton :aria-pressed="prep.size.kind === 'head'" @click="set({ size: { kind: 'head' } })">
         Fit to the head
-      </a-button>
-      <a-button
+      </ChipButton>
+      <ChipButton
         v-for="u in UNITS"
         :key="u.label"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="isUnit(u.factor)"
         :title="`The file counts in ${u.label}`"
         @click="set({ size: { kind: 'factor', factor: u.factor } })"
       >
         {{ u.label }}
-      </a-button>
+      </ChipButton>
     </div>
     <div class="line">
       <span>Longest, cm</span>
@@ -99,49 +91,28 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
     <div class="line">
       <span>Up is</span>
       <span class="chips">
-        <a-button
+        <ChipButton
           v-for="axis in ['y', 'z', 'x'] as const"
           :key="axis"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="prep.up === axis"
           :aria-label="`Up is ${axis}`"
           @click="set({ up: axis })"
         >
           {{ axis }}
-        </a-button>
+        </ChipButton>
       </span>
     </div>
     <h4>Pivot</h4>
     <div class="chips">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.pivot.kind === 'kept'"
-        @click="set({ pivot: { kind: 'kept' } })"
-      >
+      <ChipButton :aria-pressed="prep.pivot.kind === 'kept'" @click="set({ pivot: { kind: 'kept' } })">
         As it is
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.pivot.kind === 'base'"
-        @click="set({ pivot: { kind: 'base' } })"
-      >
+      </ChipButton>
+      <ChipButton :aria-pressed="prep.pivot.kind === 'base'" @click="set({ pivot: { kind: 'base' } })">
         Base
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.pivot.kind === 'centre'"
-        @click="set({ pivot: { kind: 'centre' } })"
-      >
+      </ChipButton>
+      <ChipButton :aria-pressed="prep.pivot.kind === 'centre'" @click="set({ pivot: { kind: 'centre' } })">
         Middle
-      </a-button>
+      </ChipButton>
     </div>
     <div v-if="parts.length > 1" class="line">
       <span>Or a part</span>
@@ -167,79 +138,35 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
       />
     </div>
     <div class="chips">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.triangles === null"
-        @click="set({ triangles: null })"
-      >
-        All
-      </a-button>
-      <a-button
+      <ChipButton :aria-pressed="prep.triangles === null" @click="set({ triangles: null })"> All </ChipButton>
+      <ChipButton
         v-for="n in [TRIANGLE_BUDGET, 5000, 2000]"
         :key="n"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="prep.triangles === n"
         @click="set({ triangles: n })"
       >
         {{ n.toLocaleString('en-GB') }}
-      </a-button>
+      </ChipButton>
     </div>
     <p v-if="after?.deviation" class="soft" data-deviation>
       The surface moved by up to {{ percent(after.deviation.most) }} of its size,
       {{ percent(after.deviation.mean) }} on average.
     </p>
     <div class="chips">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.weld"
-        @click="set({ weld: !prep.weld })"
-      >
-        Join points
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.prune"
-        @click="set({ prune: !prep.prune })"
-      >
-        Drop unused
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.pack"
-        @click="set({ pack: !prep.pack })"
-      >
-        Pack numbers
-      </a-button>
+      <ChipButton :aria-pressed="prep.weld" @click="set({ weld: !prep.weld })"> Join points </ChipButton>
+      <ChipButton :aria-pressed="prep.prune" @click="set({ prune: !prep.prune })"> Drop unused </ChipButton>
+      <ChipButton :aria-pressed="prep.pack" @click="set({ pack: !prep.pack })"> Pack numbers </ChipButton>
     </div>
     <template v-if="asset.textures > 0">
       <div class="line">
         <span>Textures</span>
         <span class="chips">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="prep.textures === null"
-            @click="set({ textures: null })"
-          >
+          <ChipButton :aria-pressed="prep.textures === null" @click="set({ textures: null })">
             As they are
-          </a-button>
-          <a-button
+          </ChipButton>
+          <ChipButton
             v-for="side in [2048, TEXTURE_SIDE, 512, 256]"
             :key="side"
-            class="chip"
-            size="small"
-            shape="round"
             :aria-pressed="prep.textures?.longest === side"
             @click="
               set({
@@ -252,7 +179,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
             "
           >
             {{ side }}
-          </a-button>
+          </ChipButton>
         </span>
       </div>
       <QualityField

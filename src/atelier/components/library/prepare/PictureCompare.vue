@@ -5,6 +5,7 @@ import type { Asset } from '../../../../core/document/schema';
 import type { AssetDraft } from '../../../../intake/drafts';
 import { api } from '../../../api/client';
 import './compare.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: Asset; draft: AssetDraft | null }>();
 const zoom = ref(1);
@@ -55,17 +56,9 @@ const sizeAfter = computed(() => {
       <figcaption>After <span class="num soft">{{ sizeAfter }}</span></figcaption>
     </figure>
     <div class="zoom row">
-      <a-button
-        v-for="z in [1, 2, 4, 8]"
-        :key="z"
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="zoom === z"
-        @click="zoom = z"
-      >
+      <ChipButton v-for="z in [1, 2, 4, 8]" :key="z" :aria-pressed="zoom === z" @click="zoom = z">
         {{ z }}x
-      </a-button>
+      </ChipButton>
     </div>
   </div>
 </template>

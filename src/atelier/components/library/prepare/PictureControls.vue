@@ -5,6 +5,7 @@ import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 defineProps<{ asset: PictureAsset }>();
 const prep = defineModel<PicturePrep>({ required: true });
@@ -33,26 +34,17 @@ const FORMATS = [
       />
     </div>
     <div class="chips">
-      <a-button
+      <ChipButton
         v-for="side in SIDES"
         :key="side"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="prep.longest === side"
         @click="set({ longest: side })"
       >
         {{ side }}
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.longest === null"
-        @click="set({ longest: null })"
-      >
+      </ChipButton>
+      <ChipButton :aria-pressed="prep.longest === null" @click="set({ longest: null })">
         As it is
-      </a-button>
+      </ChipButton>
     </div>
     <div class="line">
       <span>Format</span>

@@ -6,6 +6,7 @@ import type { SequenceAsset } from '../../../../core/document/schema';
 import type { AssetDraft } from '../../../../intake/drafts';
 import { useAssetsStore } from '../../../stores/assets';
 import './compare.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: SequenceAsset; draft: AssetDraft | null }>();
 const assets = useAssetsStore();
@@ -74,9 +75,9 @@ const words = computed(() => reels.value.map((r) => (r ? `${r.facts.frames} fram
       <div class="window"><canvas ref="canvases" role="img" :aria-label="label" /></div>
       <figcaption>{{ label }} <span class="num soft">{{ words[i] }}</span></figcaption>
     </figure>
-    <a-button class="chip play" size="small" shape="round" @click="playing = !playing">
+    <ChipButton class="play" @click="playing = !playing">
       {{ playing ? 'Stop' : 'Play' }}
-    </a-button>
+    </ChipButton>
   </div>
 </template>
 

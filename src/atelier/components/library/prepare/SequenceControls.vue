@@ -7,6 +7,7 @@ import NumberField from '../../common/NumberField.vue';
 import QualityField from './QualityField.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: SequenceAsset }>();
 const prep = defineModel<SequencePrep>({ required: true });
@@ -44,17 +45,14 @@ const EVERY = [
       />
     </div>
     <div class="chips">
-      <a-button
+      <ChipButton
         v-for="(s, i) in sides"
         :key="s"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="(prep.longest ?? side) === s"
         @click="set({ longest: i === 0 ? null : s })"
       >
         {{ s }}
-      </a-button>
+      </ChipButton>
     </div>
     <QualityField :model-value="prep.quality" @update:model-value="(quality) => set({ quality })" />
     <div class="line">

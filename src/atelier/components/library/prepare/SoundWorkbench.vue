@@ -13,6 +13,7 @@ import InlineNotice from '../../common/InlineNotice.vue';
 import NumberField from '../../common/NumberField.vue';
 import WaveEditor from './WaveEditor.vue';
 import './controls.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: SoundAsset; draft: AssetDraft | null }>();
 const prep = defineModel<SoundPrep>({ required: true });
@@ -129,59 +130,28 @@ onBeforeUnmount(() => {
       />
     </div>
     <div class="chips">
-      <a-button class="chip" size="small" shape="round" @click="cutSilence">Cut silence</a-button>
-      <a-button class="chip" size="small" shape="round" @click="set({ start: 0, end: null })"
-        >All of it</a-button
-      >
+      <ChipButton @click="cutSilence">Cut silence</ChipButton>
+      <ChipButton @click="set({ start: 0, end: null })">All of it</ChipButton>
     </div>
     <h4>Weight</h4>
     <div class="chips">
-      <a-button
+      <ChipButton
         v-for="rate in [32, 48, 96, 160]"
         :key="rate"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="prep.rate === rate"
         @click="set({ rate })"
       >
         {{ rate }} kb/s
-      </a-button>
+      </ChipButton>
     </div>
     <div class="chips">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.channels === 1"
-        @click="set({ channels: 1 })"
-      >
-        Mono
-      </a-button>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.channels === 2"
-        @click="set({ channels: 2 })"
-      >
-        Stereo
-      </a-button>
+      <ChipButton :aria-pressed="prep.channels === 1" @click="set({ channels: 1 })"> Mono </ChipButton>
+      <ChipButton :aria-pressed="prep.channels === 2" @click="set({ channels: 2 })"> Stereo </ChipButton>
     </div>
     <h4>Repeats</h4>
     <div class="chips">
-      <a-button class="chip" size="small" shape="round" :aria-pressed="loop === null" @click="loop = null"
-        >Once</a-button
-      >
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="loop !== null"
-        @click="setLoop(0, kept)"
-      >
-        In a loop
-      </a-button>
+      <ChipButton :aria-pressed="loop === null" @click="loop = null">Once</ChipButton>
+      <ChipButton :aria-pressed="loop !== null" @click="setLoop(0, kept)"> In a loop </ChipButton>
     </div>
     <template v-if="loop">
       <div class="line">

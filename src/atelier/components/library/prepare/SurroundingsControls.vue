@@ -2,6 +2,7 @@
 /** How large light surroundings are. */
 import type { SurroundingsAsset, SurroundingsPrep } from '../../../../core/document/schema';
 import './controls.css';
+import ChipButton from '../../common/ChipButton.vue';
 
 defineProps<{ asset: SurroundingsAsset }>();
 const prep = defineModel<SurroundingsPrep>({ required: true });
@@ -12,17 +13,9 @@ const WIDTHS = [128, 256, 512, 1024, 2048];
   <div class="controls">
     <div class="line"><span>Width</span><span class="num">{{ prep.width }} pixels</span></div>
     <div class="chips">
-      <a-button
-        v-for="w in WIDTHS"
-        :key="w"
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="prep.width === w"
-        @click="prep = { width: w }"
-      >
+      <ChipButton v-for="w in WIDTHS" :key="w" :aria-pressed="prep.width === w" @click="prep = { width: w }">
         {{ w }}
-      </a-button>
+      </ChipButton>
     </div>
     <p class="soft">Light needs few pixels: 512 are enough for skin and matt things, 1,024 for chrome.</p>
   </div>

@@ -16,6 +16,9 @@ import ActionAmount from './ActionAmount.vue';
 import TimingFields from './TimingFields.vue';
 import VaryFields from './VaryFields.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{
   action: Action;
@@ -72,25 +75,13 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
         not-found-content="Nothing yet: place something first"
         @change="(v: unknown) => set({ targets: v as ObjectId[] })"
       />
-      <a-button
-        v-if="onObjects && selection.length > 0"
-        class="word"
-        type="link"
-        size="small"
-        @click="addSelected"
-      >
+      <WordButton v-if="onObjects && selection.length > 0" @click="addSelected">
         + {{ selection.length === 1 ? 'what is selected' : `${selection.length} selected` }}
-      </a-button>
+      </WordButton>
       <span class="grow" />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Remove action"
-        @click="emit('remove')"
-      >
+      <IconButton aria-label="Remove action" @click="emit('remove')">
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <ActionAmount :action="action" @change="(change, gesture) => set(change, gesture)" />
     <TimingFields
@@ -100,10 +91,7 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
       @begins="(share) => emit('begins', share)"
     />
     <template v-if="onObjects && action.targets.length > 1">
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      <ChipButton
         :aria-pressed="action.vary !== null"
         @click="
           varies = action.vary === null;
@@ -111,7 +99,7 @@ const addSelected = (): void => set({ targets: [...props.action.targets, ...sele
         "
       >
         Vary: each a little otherwise
-      </a-button>
+      </ChipButton>
       <VaryFields
         v-if="action.vary"
         :vary="action.vary"

@@ -2,6 +2,7 @@
 /** What can happen, in groups. */
 import type { ActionKind } from '../../../../../core/document/schema';
 import { ACTIONS_BY_GROUP, actionKind } from '../../../../../core/kinds/actions/actions';
+import WordButton from '../../../common/WordButton.vue';
 
 defineProps<{ label: string }>();
 const emit = defineEmits<{ choose: [kind: ActionKind] }>();
@@ -9,7 +10,7 @@ const emit = defineEmits<{ choose: [kind: ActionKind] }>();
 
 <template>
   <a-dropdown :trigger="['click']">
-    <a-button class="word" type="link" size="small">{{ label }}</a-button>
+    <WordButton>{{ label }}</WordButton>
     <template #overlay>
       <a-menu class="menu" @click="({ key }: { key: string | number }) => emit('choose', key as ActionKind)">
         <a-menu-item-group v-for="[title, kinds] in ACTIONS_BY_GROUP" :key="title" :title="title">

@@ -11,6 +11,7 @@ import type { EasingChoice } from '../../../../../core/document/schema';
 import { EASING_WORDS } from '../../../../behave-words';
 import NumberField from '../../../common/NumberField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ easing: EasingChoice }>();
 const emit = defineEmits<{ change: [easing: EasingChoice, gesture: string | null]; done: [] }>();
@@ -108,7 +109,7 @@ const isThis = (handles: Handles): boolean =>
     </svg>
     <div class="side">
       <div class="row wrap">
-        <a-button
+        <ChipButton
           v-for="[kind, words] in [
             ['named', 'By name'],
             ['bezier', 'Drawn'],
@@ -116,41 +117,34 @@ const isThis = (handles: Handles): boolean =>
             ['steps', 'Steps'],
           ] as const"
           :key="kind"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="sort === kind"
           @click="choose(kind)"
         >
           {{ words }}
-        </a-button>
+        </ChipButton>
       </div>
       <div v-if="sort === 'named'" class="row wrap">
-        <a-button
+        <ChipButton
           v-for="{ value, label } in named"
           :key="value"
-          class="chip small"
-          size="small"
-          shape="round"
+          class="small"
           :aria-pressed="easing === value"
           @click="emit('change', value, null)"
         >
           {{ label }}
-        </a-button>
+        </ChipButton>
       </div>
       <template v-else-if="bezier">
         <div class="row wrap">
-          <a-button
+          <ChipButton
             v-for="{ name, handles } in css"
             :key="name"
-            class="chip small num"
-            size="small"
-            shape="round"
+            class="small num"
             :aria-pressed="isThis(handles)"
             @click="emit('change', { kind: 'bezier', handles: [...handles] }, null)"
           >
             {{ name }}
-          </a-button>
+          </ChipButton>
         </div>
         <p class="num soft">cubic-bezier({{ bezier.join(', ') }})</p>
         <p class="soft">Drag the handles, or move them with the arrow keys.</p>

@@ -8,6 +8,7 @@ import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useChoices } from '../choices';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
@@ -145,15 +146,12 @@ const captured = computed(() => {
       :options="modes(AXES)"
       @change="(v: unknown) => set({ axis: v })"
     />
-    <a-button
-      class="chip"
-      size="small"
-      shape="round"
+    <ChipButton
       :aria-pressed="action.radius !== null"
       @click="set({ radius: action.radius === null ? 0.15 : null })"
     >
       Own radius
-    </a-button>
+    </ChipButton>
     <GestureField
       v-if="action.radius !== null"
       class="small"
@@ -165,24 +163,10 @@ const captured = computed(() => {
       :digits="1"
       @change="(v) => set({ radius: v / 100 }, 'radius')"
     />
-    <a-button
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-pressed="action.clockwise"
-      @click="set({ clockwise: !action.clockwise })"
-    >
+    <ChipButton :aria-pressed="action.clockwise" @click="set({ clockwise: !action.clockwise })">
       Clockwise
-    </a-button>
-    <a-button
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-pressed="action.turns"
-      @click="set({ turns: !action.turns })"
-    >
-      Turns along
-    </a-button>
+    </ChipButton>
+    <ChipButton :aria-pressed="action.turns" @click="set({ turns: !action.turns })"> Turns along </ChipButton>
   </div>
   <div v-else-if="action.kind === 'follow'" class="line">
     <ChoiceField

@@ -6,6 +6,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../ChoiceField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
@@ -54,15 +55,9 @@ const clips = computed(() => {
         :max="3600"
         @change="(from) => set({ from }, 'from')"
       />
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
-        :aria-pressed="action.to !== null"
-        @click="set({ to: action.to === null ? 1 : null })"
-      >
+      <ChipButton :aria-pressed="action.to !== null" @click="set({ to: action.to === null ? 1 : null })">
         {{ action.to === null ? 'to its end' : 'to' }}
-      </a-button>
+      </ChipButton>
       <GestureField
         v-if="action.to !== null"
         class="small"

@@ -7,6 +7,7 @@ import { easingWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from './EasingEditor.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ action: Action; begins: number | null }>();
 const emit = defineEmits<{
@@ -69,37 +70,24 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         :max="100"
         @change="(v) => emit('begins', v / 100)"
     /></label>
-    <a-button
+    <ChipButton
       v-if="mayComeBack"
-      class="chip"
-      size="small"
-      shape="round"
       :aria-pressed="action.thereAndBack"
       @click="set({ thereAndBack: !action.thereAndBack })"
     >
       There and back
-    </a-button>
-    <a-button
+    </ChipButton>
+    <ChipButton
       v-if="mayPutBack"
-      class="chip"
-      size="small"
-      shape="round"
       :aria-pressed="action.after === 'return'"
       title="When it has ended, all is as it was before"
       @click="set({ after: action.after === 'return' ? 'stay' : 'return' })"
     >
       Then as before
-    </a-button>
-    <a-button
-      v-if="eases"
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-expanded="curve"
-      @click="curve = !curve"
-    >
+    </ChipButton>
+    <ChipButton v-if="eases" :aria-expanded="curve" @click="curve = !curve">
       Curve: {{ easingWords(action.easing) }}
-    </a-button>
+    </ChipButton>
   </div>
   <EasingEditor
     v-if="eases && curve"

@@ -3,6 +3,7 @@
 import { Dices } from '@lucide/vue';
 import type { Vary } from '../../../../../core/document/schema';
 import GestureField from '../../../common/GestureField.vue';
+import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{ vary: Vary }>();
 const emit = defineEmits<{ change: [vary: Vary, gesture: string | null] }>();
@@ -45,16 +46,13 @@ const set = (change: Partial<Vary>, gesture: string | null = null): void =>
         :max="100"
         @change="(v) => set({ amount: v / 100 }, 'vary-amount')"
     /></label>
-    <a-button
-      class="icon-button"
-      type="text"
-      size="small"
+    <IconButton
       aria-label="Throw again"
       title="Another way of differing"
       @click="set({ seed: ((vary.seed * 75 + 74) % 65537) % 65536 })"
     >
       <Dices :size="15" />
-    </a-button>
+    </IconButton>
   </div>
 </template>
 

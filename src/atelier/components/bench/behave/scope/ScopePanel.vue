@@ -14,6 +14,8 @@ import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
 import ChoiceField from '../ChoiceField.vue';
 import SignalFields from '../SignalFields.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -147,9 +149,7 @@ const editing = ref<number | null>(null);
         :options="takes"
         @change="compare"
       />
-      <a-button class="word" type="link" size="small" :disabled="store.signals.length >= 20" @click="add"
-        >+ Signal</a-button
-      >
+      <WordButton :disabled="store.signals.length >= 20" @click="add">+ Signal</WordButton>
     </div>
     <div
       ref="box"
@@ -160,15 +160,9 @@ const editing = ref<number | null>(null);
     >
       <div v-for="(drawn, i) in lines" :key="i" class="lane">
         <div class="row said" @click.stop>
-          <a-button
-            class="word cut"
-            type="link"
-            size="small"
-            :aria-expanded="editing === i"
-            @click="editing = editing === i ? null : i"
-          >
+          <WordButton class="cut" :aria-expanded="editing === i" @click="editing = editing === i ? null : i">
             {{ signalWords(effectStore.effect, drawn.signal) }}
-          </a-button>
+          </WordButton>
           <span
             class="num value"
             :aria-label="`${signalWords(effectStore.effect, drawn.signal)} at ${time.toFixed(2)} seconds`"
@@ -178,15 +172,12 @@ const editing = ref<number | null>(null);
             >beside: {{ shown(valueAt(store.otherChronicle, i, time)) }}</span
           >
           <span class="grow" />
-          <a-button
-            class="icon-button"
-            type="text"
-            size="small"
+          <IconButton
             aria-label="Remove this signal"
             @click="store.signals = store.signals.filter((_, n) => n !== i)"
           >
             <Trash2 :size="12" />
-          </a-button>
+          </IconButton>
         </div>
         <div v-if="editing === i" class="edit" @click.stop>
           <SignalFields :signal="drawn.signal" @change="(signal) => set(i, signal)" />

@@ -13,6 +13,8 @@ import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
 import DriveRow from './DriveRow.vue';
 import TextField from '../../../common/TextField.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{ control: Control }>();
 const effectStore = useEffectStore();
@@ -79,15 +81,12 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         :options="[{ value: '', label: 'in every scene' }, ...choices.scenes.value]"
         @change="(v) => set({ scene: v === '' ? null : v })"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         aria-label="Delete control"
         @click="effectStore.edit(removeControl(effectStore.effect, control.id))"
       >
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <div v-if="control.kind === 'slider'" class="line">
       <label
@@ -162,21 +161,15 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :options="pictures"
           @change="(v) => setOption(i, { picture: picture(v) })"
         />
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        <IconButton
           :aria-label="`Delete option ${i + 1}`"
           :disabled="control.options.length <= 1"
           @click="set({ options: control.options.filter((_, n) => n !== i), start: 1 })"
         >
           <Trash2 :size="13" />
-        </a-button>
+        </IconButton>
       </div>
-      <a-button
-        class="word"
-        type="link"
-        size="small"
+      <WordButton
         :disabled="control.options.length >= MOST_OPTIONS"
         @click="
           set({
@@ -185,7 +178,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         "
       >
         + Option
-      </a-button>
+      </WordButton>
     </template>
     <label v-else-if="control.kind === 'switch'" class="row soft">
       <a-switch
@@ -198,9 +191,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
     </label>
     <p v-else class="soft">It sets off cues: choose <i>control is used</i> in one.</p>
     <DriveRow v-for="d in drives" :key="d.id" :drive="d" bound />
-    <a-button v-if="control.kind !== 'button'" class="word" type="link" size="small" @click="drive">
-      + What it drives
-    </a-button>
+    <WordButton v-if="control.kind !== 'button'" @click="drive"> + What it drives </WordButton>
   </article>
 </template>
 

@@ -14,6 +14,8 @@ import EasingEditor from '../action/EasingEditor.vue';
 import ChoiceField from '../ChoiceField.vue';
 import { useChoices } from '../choices';
 import SignalFields from '../SignalFields.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{
   drive: Drive;
@@ -110,15 +112,9 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         aria-label="It drives"
         @change="(v: unknown) => set({ enabled: Boolean(v) })"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Take the drive off"
-        @click="effectStore.edit(removeDrive(drive.id))"
-      >
+      <IconButton aria-label="Take the drive off" @click="effectStore.edit(removeDrive(drive.id))">
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <div class="line">
       <GestureField
@@ -154,16 +150,9 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         :digits="3"
         @change="(v) => setEnd('to', 1, v)"
       />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Turn it round"
-        title="Turn it round"
-        @click="turnRound"
-      >
+      <IconButton aria-label="Turn it round" title="Turn it round" @click="turnRound">
         <ArrowLeftRight :size="13" />
-      </a-button>
+      </IconButton>
       <span class="soft">behind by</span>
       <GestureField
         class="small"
@@ -176,18 +165,13 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         :value="drive.lag"
         @change="(lag) => set({ lag }, 'lag')"
       />
-      <a-button class="chip" size="small" shape="round" :aria-expanded="curve" @click="curve = !curve"
-        >Curve</a-button
-      >
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      <ChipButton :aria-expanded="curve" @click="curve = !curve">Curve</ChipButton>
+      <ChipButton
         :aria-pressed="drive.remap.bounded"
         @click="set({ remap: { ...drive.remap, bounded: !drive.remap.bounded } })"
       >
         Stays within
-      </a-button>
+      </ChipButton>
     </div>
     <EasingEditor
       v-if="curve"

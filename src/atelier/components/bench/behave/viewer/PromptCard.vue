@@ -11,6 +11,7 @@ import ChoiceField from '../ChoiceField.vue';
 import ConditionList from '../ConditionList.vue';
 import TriggerList from '../TriggerList.vue';
 import TextField from '../../../common/TextField.vue';
+import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{ prompt: Prompt }>();
 const effectStore = useEffectStore();
@@ -59,15 +60,12 @@ const choose = (v: string): void =>
             .join(' · ')
         }}</span
       >
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         aria-label="Delete prompt"
         @click="effectStore.edit(removePrompt(effectStore.effect, prompt.id))"
       >
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <p class="soft">Shown when</p>
     <TriggerList

@@ -19,6 +19,8 @@ import ControlCard from './ControlCard.vue';
 import DriveRow from './DriveRow.vue';
 import PromptCard from './PromptCard.vue';
 import TextField from '../../../common/TextField.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -69,16 +71,9 @@ const addDrive = (): void =>
     <section aria-label="Controls">
       <div class="row">
         <h2 class="grow">Controls</h2>
-        <a-button
-          v-for="[kind, name] in KINDS"
-          :key="kind"
-          class="word"
-          type="link"
-          size="small"
-          @click="addControl(kind, name)"
-        >
+        <WordButton v-for="[kind, name] in KINDS" :key="kind" @click="addControl(kind, name)">
           + {{ name }}
-        </a-button>
+        </WordButton>
       </div>
       <p v-if="controls.length === 0" class="soft">
         A control is what the viewer gets on the screen: a slider that drives a number, a choice, a switch, a
@@ -89,7 +84,7 @@ const addDrive = (): void =>
     <section aria-label="Prompts">
       <div class="row">
         <h2 class="grow">Prompts</h2>
-        <a-button class="word" type="link" size="small" @click="addPrompt">+ Prompt</a-button>
+        <WordButton @click="addPrompt">+ Prompt</WordButton>
       </div>
       <p v-if="prompts.length === 0" class="soft">
         A prompt is a short line that tells the viewer what to do.
@@ -99,7 +94,7 @@ const addDrive = (): void =>
     <section aria-label="Driven by signals">
       <div class="row">
         <h2 class="grow">Driven by signals</h2>
-        <a-button class="word" type="link" size="small" @click="addDrive">+ Drive</a-button>
+        <WordButton @click="addDrive">+ Drive</WordButton>
       </div>
       <p v-if="drives.length === 0" class="soft">
         A signal can drive a number all the time: the wider the mouth, the larger the crown.
@@ -109,7 +104,7 @@ const addDrive = (): void =>
     <section aria-label="Variables">
       <div class="row">
         <h2 class="grow">Variables</h2>
-        <a-button class="word" type="link" size="small" @click="addVariable">+ Variable</a-button>
+        <WordButton @click="addVariable">+ Variable</WordButton>
       </div>
       <p v-if="variables.length === 0" class="soft">
         A number that cues set and ask about: how often, which step, lit or not.
@@ -130,15 +125,12 @@ const addDrive = (): void =>
           :digits="2"
           @change="(start) => effectStore.edit(putVariable({ ...variable, start }), `start-${variable.id}`)"
         />
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        <IconButton
           aria-label="Delete variable"
           @click="effectStore.edit(removeVariable(effectStore.effect, variable.id))"
         >
           <Trash2 :size="13" />
-        </a-button>
+        </IconButton>
       </div>
     </section>
   </div>

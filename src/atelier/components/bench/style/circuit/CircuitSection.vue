@@ -15,6 +15,8 @@ import CircuitBoard from './CircuitBoard.vue';
 import NodeWires from './NodeWires.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useCircuit } from './use-circuit';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const desk = useDeskStore();
 const {
@@ -100,50 +102,38 @@ const idle = computed(() => problems.value.length);
           :dropdown-match-select-width="340"
           @change="(v: unknown) => addNode(v as NodeType)"
         />
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        <IconButton
           title="Copy the selected nodes"
           aria-label="Copy the selected nodes"
           :disabled="selected.length === 0"
           @click="copy"
         >
           <Copy :size="14" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           title="Delete the selected nodes"
           aria-label="Delete the selected nodes"
           :disabled="selected.length === 0"
           @click="remove(selected)"
         >
           <Trash2 :size="14" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           title="Lay the nodes out in columns"
           aria-label="Lay the nodes out in columns"
           @click="arrange"
         >
           <WandSparkles :size="14" />
-        </a-button>
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
+        </IconButton>
+        <IconButton
           :aria-pressed="desk.style.wide"
           :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
           :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
           @click="desk.style.wide = !desk.style.wide"
         >
           <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
-        </a-button>
-        <a-button class="word" type="link" size="small" @click="drop">Do without</a-button>
+        </IconButton>
+        <WordButton @click="drop">Do without</WordButton>
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
       <MaterialProblems :material="material" />

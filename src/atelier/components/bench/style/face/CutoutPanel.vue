@@ -14,6 +14,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import SliderField from '../../../common/SliderField.vue';
 import OutlineDrawer from './OutlineDrawer.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ cutout: Cutout }>();
 const effectStore = useEffectStore();
@@ -43,9 +44,7 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
     <div class="head">
       <h2>{{ cutout.name }}</h2>
       <span class="grow" />
-      <a-button class="chip" size="small" shape="round" @click="desk.selected = null"
-        ><X :size="13" /> Close</a-button
-      >
+      <ChipButton @click="desk.selected = null"><X :size="13" /> Close</ChipButton>
     </div>
     <p class="soft">
       A live part of the face. It begins where it is on the face, so it is seen once it is moved, grows, or
@@ -92,25 +91,14 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
           @done="done"
         />
         <div class="chips">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
+          <ChipButton
             :aria-pressed="cutout.made"
             title="Off, it is the camera picture as it comes"
             @click="set({ made: !cutout.made })"
           >
             With make-up and shape
-          </a-button>
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="cutout.flip"
-            @click="set({ flip: !cutout.flip })"
-          >
-            Mirrored
-          </a-button>
+          </ChipButton>
+          <ChipButton :aria-pressed="cutout.flip" @click="set({ flip: !cutout.flip })"> Mirrored </ChipButton>
         </div>
       </div>
       <OutlineDrawer

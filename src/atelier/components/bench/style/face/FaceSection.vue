@@ -17,6 +17,7 @@ import LooksPanel from './LooksPanel.vue';
 import MakeUpKit from './MakeUpKit.vue';
 import MorphPanel from './MorphPanel.vue';
 import PainterPanel from './PainterPanel.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -64,36 +65,23 @@ const shown = computed(() =>
   <CutoutPanel v-else-if="selected?.kind === 'cutout'" :cutout="selected" />
   <section v-else aria-label="Make-up">
     <div class="faces" role="group" aria-label="Face that make-up goes on">
-      <a-button
+      <ChipButton
         v-for="one in shown"
         :key="one.face"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="face === one.face"
         @click="face = one.face"
       >
         {{ one.label }}
-      </a-button>
+      </ChipButton>
       <span class="grow" />
-      <a-button
-        v-if="count > 0 && face !== 'every'"
-        class="chip"
-        size="small"
-        shape="round"
-        @click="copyLookTo(face, other)"
-      >
+      <ChipButton v-if="count > 0 && face !== 'every'" @click="copyLookTo(face, other)">
         <Copy :size="13" /> Copy to face {{ other }}
-      </a-button>
+      </ChipButton>
     </div>
     <MakeUpKit :face="face" />
     <section class="own" aria-label="Layers of your own">
-      <a-button class="chip" size="small" shape="round" @click="own('mask')"
-        ><Brush :size="13" /> Paint a colour</a-button
-      >
-      <a-button class="chip" size="small" shape="round" @click="own('picture')">
-        <Brush :size="13" /> Paint a picture, write, stick on
-      </a-button>
+      <ChipButton @click="own('mask')"><Brush :size="13" /> Paint a colour</ChipButton>
+      <ChipButton @click="own('picture')"> <Brush :size="13" /> Paint a picture, write, stick on </ChipButton>
     </section>
     <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
     <LooksPanel :face="face" />

@@ -10,6 +10,9 @@ import { useEffectStore } from '../../../../stores/effect';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
 import TextField from '../../../common/TextField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
 const effectStore = useEffectStore();
@@ -50,43 +53,25 @@ const mixed = (percent: number): void => {
           @change="(text) => rename(look.id, text)"
           @done="renaming = null"
         />
-        <a-button
-          v-else
-          class="chip"
-          size="small"
-          shape="round"
-          :title="look.about"
-          @click="wear(look, face)"
-        >
+        <ChipButton v-else :title="look.about" @click="wear(look, face)">
           {{ look.name }}
-        </a-button>
+        </ChipButton>
         <template v-if="look.own && renaming !== look.id">
-          <a-button
-            class="word"
-            type="link"
-            size="small"
-            :aria-label="`Rename ${look.name}`"
-            @click="renaming = look.id"
-          >
-            Rename
-          </a-button>
-          <a-button
-            class="icon-button"
-            type="text"
-            size="small"
+          <WordButton :aria-label="`Rename ${look.name}`" @click="renaming = look.id"> Rename </WordButton>
+          <IconButton
             :aria-label="`Delete the look ${look.name}`"
             @click="effectStore.edit(removeLook(effectStore.effect, look.id as LookId))"
           >
             <Trash2 :size="13" />
-          </a-button>
+          </IconButton>
         </template>
       </li>
     </ul>
     <p class="soft">
       A look takes the place of the layers on this face; one undo brings them back.
-      <a-button class="word" type="link" size="small" :disabled="!hasLayers" @click="keep">
+      <WordButton :disabled="!hasLayers" @click="keep">
         <Bookmark :size="12" /> Keep what is on the face
-      </a-button>
+      </WordButton>
     </p>
     <h2>Between two looks</h2>
     <div class="pair">

@@ -13,6 +13,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import { CUTOUT_PARTS } from '../../../../../core/face/cutout-parts';
 import { CUTOUT_WORDS } from '../../../../morph-words';
 import RegionPicture from './RegionPicture.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
 const effectStore = useEffectStore();
@@ -88,42 +89,30 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
     <section aria-label="More on the face">
       <h2>More</h2>
       <div class="extras">
-        <a-button
+        <ChipButton
           v-for="kind in FACE_EXTRAS"
           :key="kind"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="extraOn(kind, face) !== undefined"
           @click="putExtra(kind, face)"
         >
           <component :is="EXTRA_ICONS[kind]" :size="13" /> {{ EXTRA_WORDS[kind] }}
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="morph !== undefined"
-          @click="reshapeFace"
-        >
+        </ChipButton>
+        <ChipButton :aria-pressed="morph !== undefined" @click="reshapeFace">
           <SmilePlus :size="13" /> Shape of the face
-        </a-button>
+        </ChipButton>
       </div>
     </section>
     <section aria-label="Cut out of the face">
       <h2>Cut out, live</h2>
       <div class="extras">
-        <a-button
+        <ChipButton
           v-for="part in CUTOUT_PARTS"
           :key="part"
-          class="chip"
-          size="small"
-          shape="round"
           title="A live copy of it, to be put anywhere"
           @click="addCutout(part, face)"
         >
           <Scissors :size="13" /> {{ CUTOUT_WORDS[part] }}
-        </a-button>
+        </ChipButton>
       </div>
     </section>
     <div

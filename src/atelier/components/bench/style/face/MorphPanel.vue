@@ -23,6 +23,8 @@ import { useEffectStore } from '../../../../stores/effect';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{ morph: Morph; face: FaceChoice }>();
 const effectStore = useEffectStore();
@@ -97,24 +99,17 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
   <section aria-label="Shape of the face">
     <div class="head">
       <h2>Shape of the face</h2>
-      <a-button
+      <ChipButton
         v-for="one in all.length > 1 ? all : []"
         :key="one.id"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="one.id === morph.id"
         @click="desk.selected = one.id"
       >
         {{ one.name }}
-      </a-button>
+      </ChipButton>
       <span class="grow" />
-      <a-button class="chip" size="small" shape="round" title="Morphs add up" @click="addMorph(face)">
-        <Plus :size="13" /> Another
-      </a-button>
-      <a-button class="chip" size="small" shape="round" @click="desk.selected = null"
-        ><X :size="13" /> Close</a-button
-      >
+      <ChipButton title="Morphs add up" @click="addMorph(face)"> <Plus :size="13" /> Another </ChipButton>
+      <ChipButton @click="desk.selected = null"><X :size="13" /> Close</ChipButton>
     </div>
     <SliderField
       name="Amount"
@@ -154,13 +149,11 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
             not-found-content="No model in this effect yet: bring one in."
             @change="(v: unknown) => choose(v as AssetId)"
           />
-          <a-button v-if="mesh" class="chip" size="small" shape="round" @click="takeMeshOff(morph.id)"
-            >Take off</a-button
-          >
+          <ChipButton v-if="mesh" @click="takeMeshOff(morph.id)">Take off</ChipButton>
         </div>
         <p v-if="measuring" class="soft" role="status">
           Laying {{ measuring.name }} onto the face…
-          <a-button class="word" type="link" size="small" @click="measuring.abort.abort()">Cancel</a-button>
+          <WordButton @click="measuring.abort.abort()">Cancel</WordButton>
         </p>
         <p v-else-if="mesh" class="soft" role="status">
           {{ meshAsset ? '' : 'The model is gone; its shape is kept. ' }}Fits to {{ percent(mesh.error) }} of
@@ -170,23 +163,13 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
         <InlineNotice v-if="trouble" closable @close="trouble = null">{{ trouble }}</InlineNotice>
         <InlineNotice v-if="changed && !measuring" kind="warning">
           {{ meshAsset!.name }} has changed since it was measured.
-          <a-button class="word" type="link" size="small" @click="choose(meshAsset!.id)"
-            >Measure it again</a-button
-          >
+          <WordButton @click="choose(meshAsset!.id)">Measure it again</WordButton>
         </InlineNotice>
         <div class="line">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :disabled="measuring !== null"
-            @click="input?.click()"
-          >
+          <ChipButton :disabled="measuring !== null" @click="input?.click()">
             <Upload :size="13" /> Bring in a mesh
-          </a-button>
-          <a-button class="chip" size="small" shape="round" @click="giveFaceToSculpt">
-            <Download :size="13" /> A face to sculpt
-          </a-button>
+          </ChipButton>
+          <ChipButton @click="giveFaceToSculpt"> <Download :size="13" /> A face to sculpt </ChipButton>
           <input
             ref="input"
             type="file"
@@ -224,9 +207,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
         />
       </section>
     </div>
-    <a-button v-if="moved" class="word" type="link" size="small" @click="set({ sliders: {} })">
-      Set all sliders to 0
-    </a-button>
+    <WordButton v-if="moved" @click="set({ sliders: {} })"> Set all sliders to 0 </WordButton>
   </section>
 </template>
 

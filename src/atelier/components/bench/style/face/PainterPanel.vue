@@ -26,6 +26,9 @@ import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
 import PainterCanvas from './PainterCanvas.vue';
 import StampBar from './StampBar.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const painter = usePainterStore();
 const desk = useDeskStore();
@@ -79,35 +82,30 @@ const save = async (): Promise<void> => {
 <template>
   <section class="painter" aria-label="Painter">
     <header>
-      <a-button class="chip" size="small" shape="round" @click="painter.close()"
-        ><ArrowLeft :size="13" /> Make-up</a-button
-      >
+      <ChipButton @click="painter.close()"><ArrowLeft :size="13" /> Make-up</ChipButton>
       <b class="cut">{{ painter.layer?.name }}</b>
       <span class="soft">{{ isMask ? 'where it is seen' : 'its picture' }}</span>
       <span class="grow" />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      <IconButton
         :aria-pressed="desk.style.wide"
         :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the painter over the Stack'"
         :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
         @click="desk.style.wide = !desk.style.wide"
       >
         <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
-      </a-button>
+      </IconButton>
       <span class="soft" role="status">{{ painter.pending > 0 ? 'keeping' : '' }}</span>
     </header>
     <InlineNotice v-if="painter.error">
       {{ painter.error }}
-      <a-button class="word" type="link" size="small" @click="painter.retry()">Try again</a-button>
+      <WordButton @click="painter.retry()">Try again</WordButton>
     </InlineNotice>
     <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
     <InlineNotice v-if="asked">
       {{ asked.name }} is {{ asked.width }} × {{ asked.height }} pixels; the face layout is a square.
-      <a-button class="word" type="link" size="small" @click="lie(asked!, 'whole')">Keep its shape</a-button>
-      <a-button class="word" type="link" size="small" @click="lie(asked!, 'stretched')">Stretch it</a-button>
-      <a-button class="word" type="link" size="small" @click="asked = null">Leave it</a-button>
+      <WordButton @click="lie(asked!, 'whole')">Keep its shape</WordButton>
+      <WordButton @click="lie(asked!, 'stretched')">Stretch it</WordButton>
+      <WordButton @click="asked = null">Leave it</WordButton>
     </InlineNotice>
     <div class="row">
       <div class="tools" role="radiogroup" aria-label="Tool">
@@ -125,38 +123,21 @@ const save = async (): Promise<void> => {
           <component :is="ICONS[one]" :size="16" />
         </button>
       </div>
-      <a-button
-        class="chip"
-        size="small"
-        shape="round"
+      <ChipButton
         :aria-pressed="painter.mirrored"
         title="What is done on one half is done on the other"
         @click="painter.mirrored = !painter.mirrored"
       >
         <FlipHorizontal2 :size="13" /> Both halves
-      </a-button>
+      </ChipButton>
       <span class="grow" />
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Smaller"
-        :disabled="zoom === 1"
-        @click="zoomBy(-1)"
-      >
+      <IconButton aria-label="Smaller" :disabled="zoom === 1" @click="zoomBy(-1)">
         <ZoomOut :size="15" />
-      </a-button>
+      </IconButton>
       <span class="zoom">{{ Math.round(zoom * 100) }} %</span>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        aria-label="Larger"
-        :disabled="zoom === 6"
-        @click="zoomBy(1)"
-      >
+      <IconButton aria-label="Larger" :disabled="zoom === 6" @click="zoomBy(1)">
         <ZoomIn :size="15" />
-      </a-button>
+      </IconButton>
     </div>
     <div class="work">
       <PainterCanvas :net="net" :regions="regions" :zoom="zoom" />
@@ -194,49 +175,32 @@ const save = async (): Promise<void> => {
           :value="painter.brush.colour"
           @change="(v) => (painter.brush.colour = v)"
         />
-        <a-button
+        <ChipButton
           v-if="!brushed"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="painter.takesAway"
           @click="painter.takesAway = !painter.takesAway"
         >
           Takes away
-        </a-button>
+        </ChipButton>
         <h3>All of it</h3>
         <div class="chips">
-          <a-button class="chip" size="small" shape="round" @click="painter.all('fill')">Fill</a-button>
-          <a-button class="chip" size="small" shape="round" @click="painter.all('clear')">Clear</a-button>
-          <a-button class="chip" size="small" shape="round" @click="painter.all('flip')">Flip</a-button>
-          <a-button class="chip" size="small" shape="round" @click="painter.all('leftOver')"
-            >Left to right</a-button
-          >
-          <a-button class="chip" size="small" shape="round" @click="painter.all('rightOver')"
-            >Right to left</a-button
-          >
+          <ChipButton @click="painter.all('fill')">Fill</ChipButton>
+          <ChipButton @click="painter.all('clear')">Clear</ChipButton>
+          <ChipButton @click="painter.all('flip')">Flip</ChipButton>
+          <ChipButton @click="painter.all('leftOver')">Left to right</ChipButton>
+          <ChipButton @click="painter.all('rightOver')">Right to left</ChipButton>
         </div>
         <h3>Placed on it</h3>
         <StampBar />
         <h3>Beneath</h3>
         <div class="chips">
-          <a-button
-            class="chip"
-            size="small"
-            shape="round"
-            :aria-pressed="regions"
-            @click="regions = !regions"
-          >
-            Regions
-          </a-button>
-          <a-button class="chip" size="small" shape="round" :aria-pressed="net" @click="net = !net"
-            >Net</a-button
-          >
+          <ChipButton :aria-pressed="regions" @click="regions = !regions"> Regions </ChipButton>
+          <ChipButton :aria-pressed="net" @click="net = !net">Net</ChipButton>
         </div>
         <h3>File</h3>
         <div class="chips">
-          <a-button class="chip" size="small" shape="round" @click="files?.click()">Bring in</a-button>
-          <a-button class="chip" size="small" shape="round" @click="save">Save as PNG</a-button>
+          <ChipButton @click="files?.click()">Bring in</ChipButton>
+          <ChipButton @click="save">Save as PNG</ChipButton>
         </div>
         <input
           ref="files"

@@ -10,6 +10,7 @@ import { usePainterStore } from '../../../../stores/painter';
 import ColourField from '../../../common/ColourField.vue';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const painter = usePainterStore();
 const effectStore = useEffectStore();
@@ -58,7 +59,7 @@ const stamp = computed(() => painter.stamp);
 
 <template>
   <div v-if="!stamp" class="begin">
-    <a-button class="chip" size="small" shape="round" @click="write"><Type :size="13" /> Text</a-button>
+    <ChipButton @click="write"><Type :size="13" /> Text</ChipButton>
     <SelectField
       v-if="pictures.length > 0"
       name="Sticker to place"

@@ -8,6 +8,8 @@ import { line, scaleLinear } from 'd3';
 import { clamp } from '../../../../../core/maths/scalar';
 import { CURVE_GAP, MOST_CURVE_POINTS, type StepOf } from '../../../../../core/document/schema';
 import { isStraight, STRAIGHT, toneCurve } from '../../../../../core/grade/tone-curve';
+import ChipButton from '../../../common/ChipButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 type Channel = 'all' | 'red' | 'green' | 'blue';
 type Points = [number, number][];
@@ -106,20 +108,15 @@ const percent = (v: number): string => `${Math.round(100 * v)}`;
 <template>
   <div class="curves">
     <div class="channels" role="group" aria-label="Which colour">
-      <a-button
+      <ChipButton
         v-for="{ id, label } in CHANNELS"
         :key="id"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="channel === id"
         @click="channel = id"
       >
         {{ label }}<i v-if="!isStraight(step[id])" aria-label="changed">•</i>
-      </a-button>
-      <a-button class="word" type="link" size="small" :disabled="isStraight(points)" @click="reset"
-        >Straight</a-button
-      >
+      </ChipButton>
+      <WordButton :disabled="isStraight(points)" @click="reset">Straight</WordButton>
     </div>
     <svg
       ref="svg"

@@ -15,6 +15,8 @@ import { GRADE_WORDS } from '../../../../words';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
 import GradeStepCard from './GradeStepCard.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -58,32 +60,24 @@ const write = async (): Promise<void> => {
     <template v-if="grade">
       <header>
         <h2>{{ grade.name }}</h2>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
+        <ChipButton
           :aria-pressed="desk.style.compareLine !== null"
           title="Shows the picture without its grades left of a line"
           @click="compare"
         >
           <SplitSquareHorizontal :size="13" /> Compare
-        </a-button>
-        <a-button class="chip" size="small" shape="round" @click="write"
-          ><Download :size="13" /> Write as .cube</a-button
-        >
+        </ChipButton>
+        <ChipButton @click="write"><Download :size="13" /> Write as .cube</ChipButton>
       </header>
       <div v-if="grades.length > 1" class="chips" role="group" aria-label="Which grade">
-        <a-button
+        <ChipButton
           v-for="one in grades"
           :key="one.id"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="one.id === grade.id"
           @click="desk.selected = one.id"
         >
           {{ one.name }}
-        </a-button>
+        </ChipButton>
       </div>
       <SliderField
         name="Strength"
@@ -114,9 +108,9 @@ const write = async (): Promise<void> => {
       </ol>
       <p v-if="grade.steps.length === 0" class="soft">No step yet: the picture stays as it is.</p>
       <a-dropdown :trigger="['click']" :disabled="full">
-        <a-button class="word" type="link" size="small" :disabled="full">
+        <WordButton :disabled="full">
           <Plus :size="13" /> {{ full ? `${MOST_GRADE_STEPS} steps are the most` : 'Add a step' }}
-        </a-button>
+        </WordButton>
         <template #overlay>
           <a-menu @click="add">
             <a-menu-item v-for="kind in GRADE_STEP_KINDS" :key="kind">{{ GRADE_WORDS[kind] }}</a-menu-item>
@@ -130,9 +124,7 @@ const write = async (): Promise<void> => {
         Exposure, white balance, tone curves, a colour table (.cube or a strip of squares), vignette, grain,
         bloom: in the order you want, over the camera and everything on it.
       </p>
-      <a-button class="chip" size="small" shape="round" @click="addNew('grade')"
-        ><Plus :size="13" /> Add a grade</a-button
-      >
+      <ChipButton @click="addNew('grade')"><Plus :size="13" /> Add a grade</ChipButton>
     </div>
   </section>
 </template>

@@ -10,6 +10,8 @@ import { GRADE_WORDS } from '../../../../words';
 import SliderField from '../../../common/SliderField.vue';
 import CurveEditor from './CurveEditor.vue';
 import SelectField from '../../../common/SelectField.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{ grade: Grade; step: GradeStep; place: number; first: boolean; last: boolean }>();
 const effectStore = useEffectStore();
@@ -98,47 +100,25 @@ const move = (by: number): void => {
   <li class="step" :class="{ off: !step.on }" :aria-label="words">
     <div class="head">
       <b>{{ words }}</b>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        :disabled="first"
-        :aria-label="`${words}: earlier`"
-        title="Earlier"
-        @click="move(-1)"
-      >
+      <IconButton :disabled="first" :aria-label="`${words}: earlier`" title="Earlier" @click="move(-1)">
         <ChevronUp :size="14" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
-        :disabled="last"
-        :aria-label="`${words}: later`"
-        title="Later"
-        @click="move(1)"
-      >
+      </IconButton>
+      <IconButton :disabled="last" :aria-label="`${words}: later`" title="Later" @click="move(1)">
         <ChevronDown :size="14" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </IconButton>
+      <IconButton
         :aria-label="step.on ? `Switch ${words} off` : `Switch ${words} on`"
         :aria-pressed="!step.on"
         @click="change(step.kind, { on: !step.on })"
       >
         <Eye v-if="step.on" :size="14" /><EyeOff v-else :size="14" />
-      </a-button>
-      <a-button
-        class="icon-button"
-        type="text"
-        size="small"
+      </IconButton>
+      <IconButton
         :aria-label="`Remove ${words}`"
         @click="effectStore.edit(removeGradeStep(effectStore.effect, grade.id, step.id))"
       >
         <Trash2 :size="13" />
-      </a-button>
+      </IconButton>
     </div>
     <CurveEditor
       v-if="step.kind === 'curves'"
@@ -159,9 +139,7 @@ const move = (by: number): void => {
       />
       <span v-else class="soft">
         Drop a .cube file or a table strip anywhere, or
-        <a-button class="word" type="link" size="small" @click="desk.openLibrary({ tab: 'stock' })">
-          look in the stock</a-button
-        >.
+        <WordButton @click="desk.openLibrary({ tab: 'stock' })"> look in the stock</WordButton>.
       </span>
     </div>
     <SliderField

@@ -6,6 +6,7 @@ import { ALPHA_WORDS, SHADING_WORDS } from '../../../../material-words';
 import ColourField from '../../../common/ColourField.vue';
 import SliderField from '../../../common/SliderField.vue';
 import { useMaterial } from './use-material';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ material: Material }>();
 const { set, done } = useMaterial();
@@ -78,17 +79,14 @@ const setOpacity = (percent: number): void =>
     <div class="field">
       <span class="soft">Lit</span>
       <div class="chips" role="group" aria-label="What lights it">
-        <a-button
+        <ChipButton
           v-for="one in SHADINGS"
           :key="one"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="material.shading === one"
           @click="set({ shading: one })"
         >
           {{ SHADING_WORDS[one] }}
-        </a-button>
+        </ChipButton>
       </div>
     </div>
     <ColourField
@@ -111,26 +109,17 @@ const setOpacity = (percent: number): void =>
     <div class="field">
       <span class="soft">Clear parts</span>
       <div class="chips" role="group" aria-label="What transparency does">
-        <a-button
+        <ChipButton
           v-for="one in ALPHAS"
           :key="one"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="material.alpha === one"
           @click="set({ alpha: one })"
         >
           {{ ALPHA_WORDS[one] }}
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="material.doubleSided"
-          @click="set({ doubleSided: !material.doubleSided })"
-        >
+        </ChipButton>
+        <ChipButton :aria-pressed="material.doubleSided" @click="set({ doubleSided: !material.doubleSided })">
           Both sides
-        </a-button>
+        </ChipButton>
       </div>
     </div>
     <SliderField
@@ -164,17 +153,14 @@ const setOpacity = (percent: number): void =>
         @change="(v) => set({ [row.field]: v / scaleOf(row) }, row.field)"
         @done="done"
       />
-      <a-button
+      <ChipButton
         v-if="'field' in row && row.field === 'normalStrength'"
-        class="chip"
-        size="small"
-        shape="round"
         :aria-pressed="material.normalDown"
         title="Some programs paint the green of normal pictures the other way round; bumps then look like dents"
         @click="set({ normalDown: !material.normalDown })"
       >
         Bumps the other way round
-      </a-button>
+      </ChipButton>
     </template>
   </section>
 </template>

@@ -18,6 +18,7 @@ import InlineNotice from '../../../common/InlineNotice.vue';
 import NumberField from '../../../common/NumberField.vue';
 import PictureChoice from './PictureChoice.vue';
 import { useMaterial } from './use-material';
+import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ material: Material | null }>();
 const effectStore = useEffectStore();
@@ -126,9 +127,7 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         <i class="soft">shell_basecolor, shell_normal, shell_orm, shell_emissive</i> find their places by
         their names.
       </span>
-      <a-button class="chip" size="small" shape="round" :disabled="busy" @click="picker?.click()"
-        >Choose</a-button
-      >
+      <ChipButton :disabled="busy" @click="picker?.click()">Choose</ChipButton>
       <input
         ref="picker"
         class="hidden-text"
@@ -160,33 +159,18 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         @done="done"
       />
       <div v-if="material.mask" class="mask" role="group" aria-label="How the mask counts">
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="material.mask.by === 'grey'"
-          @click="changeMask({ by: 'grey' })"
-        >
+        <ChipButton :aria-pressed="material.mask.by === 'grey'" @click="changeMask({ by: 'grey' })">
           By its grey
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="material.mask.by === 'alpha'"
-          @click="changeMask({ by: 'alpha' })"
-        >
+        </ChipButton>
+        <ChipButton :aria-pressed="material.mask.by === 'alpha'" @click="changeMask({ by: 'alpha' })">
           By its transparency
-        </a-button>
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
+        </ChipButton>
+        <ChipButton
           :aria-pressed="material.mask.invert"
           @click="changeMask({ invert: !material.mask.invert })"
         >
           Turned over
-        </a-button>
+        </ChipButton>
       </div>
       <div class="uv" role="group" aria-label="How pictures lie on it">
         <template v-for="{ field, name, digits, step } in UV" :key="field">

@@ -10,6 +10,7 @@ import { useAssetsStore } from '../../../../stores/assets';
 import { useEffectStore } from '../../../../stores/effect';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import { useMaterial } from './use-material';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{ material: Material }>();
 const effectStore = useEffectStore();
@@ -83,9 +84,9 @@ const shown = computed(() => problems.value.filter((p) => mend(p) !== null));
     >
     <InlineNotice v-for="(problem, i) in shown" :key="i" kind="error"
       >{{ problemWords(material, problem) }}
-      <a-button class="word" type="link" size="small" @click="mend(problem)?.run()">
+      <WordButton @click="mend(problem)?.run()">
         {{ mend(problem)?.label }}
-      </a-button></InlineNotice
+      </WordButton></InlineNotice
     >
   </div>
 </template>

@@ -22,6 +22,9 @@ import StockChooser from './StockChooser.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useMaterial } from './use-material';
 import TextField from '../../../common/TextField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
@@ -64,26 +67,17 @@ const openCircuit = (): void => {
   <section aria-label="Material">
     <template v-if="object || all.length > 0">
       <div v-if="slots.length > 1" class="chips" role="group" aria-label="Which part of the model">
-        <a-button
-          class="chip"
-          size="small"
-          shape="round"
-          :aria-pressed="slot === ALL_SLOTS"
-          @click="desk.style.slot = ALL_SLOTS"
-        >
+        <ChipButton :aria-pressed="slot === ALL_SLOTS" @click="desk.style.slot = ALL_SLOTS">
           All of it
-        </a-button>
-        <a-button
+        </ChipButton>
+        <ChipButton
           v-for="one in slots"
           :key="one.slot"
-          class="chip"
-          size="small"
-          shape="round"
           :aria-pressed="slot === one.slot"
           @click="desk.style.slot = one.slot"
         >
           {{ one.name }}
-        </a-button>
+        </ChipButton>
       </div>
       <div class="head">
         <span class="soft">{{ object ? `${object.name} is made of` : 'Materials of this effect' }}</span>
@@ -94,12 +88,8 @@ const openCircuit = (): void => {
           placeholder="Choose one"
           @change="(v: unknown) => choose(String(v))"
         />
-        <a-button class="chip" size="small" shape="round" @click="addNewMaterial(slot)"
-          ><Plus :size="13" /> New</a-button
-        >
-        <a-button class="chip" size="small" shape="round" :aria-pressed="stock" @click="stock = !stock"
-          >Ready ones</a-button
-        >
+        <ChipButton @click="addNewMaterial(slot)"><Plus :size="13" /> New</ChipButton>
+        <ChipButton :aria-pressed="stock" @click="stock = !stock">Ready ones</ChipButton>
       </div>
       <StockChooser
         v-if="stock"
@@ -123,25 +113,19 @@ const openCircuit = (): void => {
         <span class="soft">{{
           wearers.length === 1 ? 'worn by one object' : `worn by ${wearers.length} objects`
         }}</span>
-        <a-button v-if="shared" class="word" type="link" size="small" @click="makeOwn">Make its own</a-button>
+        <WordButton v-if="shared" @click="makeOwn">Make its own</WordButton>
         <span class="grow" />
-        <a-button
-          class="icon-button"
-          type="text"
-          size="small"
-          aria-label="Delete the material"
-          @click="remove"
-        >
+        <IconButton aria-label="Delete the material" @click="remove">
           <Trash2 :size="14" />
-        </a-button>
+        </IconButton>
       </div>
       <MaterialBalls :material="material" />
       <MaterialProblems :material="material" />
       <p class="circuit">
-        <a-button class="word" type="link" size="small" @click="openCircuit">
+        <WordButton @click="openCircuit">
           <Sparkles :size="13" />
           {{ material.circuit ? 'Open its circuit' : 'Let a circuit make its look' }}
-        </a-button>
+        </WordButton>
         <span v-if="material.circuit" class="soft">What its wires reach goes before the values below.</span>
       </p>
       <MaterialNumbers :material="material" />

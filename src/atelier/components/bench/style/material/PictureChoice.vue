@@ -13,6 +13,8 @@ import { useEffectStore } from '../../../../stores/effect';
 import { CAMERA_WORDS } from '../../../../words';
 import NumberField from '../../../common/NumberField.vue';
 import SelectField from '../../../common/SelectField.vue';
+import ChipButton from '../../../common/ChipButton.vue';
+import IconButton from '../../../common/IconButton.vue';
 
 const props = withDefaults(
   defineProps<{ label: string; value: PictureSource | null; camera?: boolean; removable?: boolean }>(),
@@ -78,16 +80,9 @@ const setCrop = (i: number, percent: number): void => {
       option-filter-prop="label"
       @change="(v: unknown) => choose(String(v))"
     />
-    <a-button
-      v-if="value && removable"
-      class="icon-button"
-      type="text"
-      size="small"
-      :aria-label="`Take off: ${label}`"
-      @click="emit('change', null)"
-    >
+    <IconButton v-if="value && removable" :aria-label="`Take off: ${label}`" @click="emit('change', null)">
       <X :size="14" />
-    </a-button>
+    </IconButton>
   </div>
   <div v-if="value?.from === 'camera'" class="camera">
     <NumberField
@@ -114,15 +109,9 @@ const setCrop = (i: number, percent: number): void => {
       @change="(v) => value?.from === 'camera' && emit('change', { ...value, blur: v / 100 }, 'blur')"
       @done="emit('done')"
     />
-    <a-button
-      class="chip"
-      size="small"
-      shape="round"
-      :aria-pressed="value.flip"
-      @click="emit('change', { ...value, flip: !value.flip })"
-    >
+    <ChipButton :aria-pressed="value.flip" @click="emit('change', { ...value, flip: !value.flip })">
       Mirror
-    </a-button>
+    </ChipButton>
   </div>
 </template>
 
