@@ -117,7 +117,7 @@ export const driveSchema = z.strictObject({
   /** Seconds it is behind. */
   lag: z.number().min(0).max(60),
   to: z.discriminatedUnion('kind', [
-    /** A number of an object, by its name in `core/behave/numbers.ts`. */
+    /** A number of an object, by its name in `core/kinds/numbers.ts`. */
     z.strictObject({
       kind: z.literal('number'),
       object: toChoose(objectIdSchema),

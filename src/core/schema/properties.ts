@@ -29,7 +29,7 @@ export const UNITS = {
   seconds: { factor: 1, mark: ' s', words: 'seconds', digits: 2, step: 0.1, base: 's' },
   degrees: { factor: 1, mark: '°', words: 'degrees', digits: 0, step: 1, base: '°' },
   perSecond: { factor: 1, mark: ' /s', words: '', digits: 0, step: 1, base: 'a second' },
-  centimetresPerSecond: { factor: 100, mark: '', words: 'cm a second', digits: 1, step: 1, base: 'm/s' },
+  centimetresPerSecond: { factor: 100, mark: ' cm/s', words: 'cm a second', digits: 1, step: 1, base: 'm/s' },
   turnsPerSecond: { factor: 1, mark: ' ↻', words: 'turns a second', digits: 1, step: 0.1, base: 'turns/s' },
 } as const satisfies Record<string, Unit>;
 export type UnitName = keyof typeof UNITS;
@@ -54,6 +54,8 @@ export interface NumberProperty extends Described {
   /** As shown, where they differ from what is usual for the unit. */
   readonly digits?: number;
   readonly step?: number;
+  /** Shown without its unit, where the neighbours in its row have it too. */
+  readonly bare?: boolean;
   /** The letter before it in a row. */
   readonly mark?: string;
   /** Actions, drives, formulas and scripts can change it. */

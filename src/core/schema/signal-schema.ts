@@ -7,7 +7,7 @@ import { objectIdSchema, sceneIdSchema } from './placed-schema';
 import { toChoose } from './references';
 import { finite } from './values-schema';
 
-/** What a whole face does: made of several expression coefficients, each from 0 to 1. `core/face/face-measures.ts` has the sums. */
+/** What a whole face does: made of several expression coefficients, each from 0 to 1. `core/behave/face-measures.ts` has the sums. */
 export const FACE_MEASURES = [
   'smile',
   'frown',

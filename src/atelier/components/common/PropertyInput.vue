@@ -25,7 +25,7 @@ const is = computed(() => props.value === true);
 /** A number as it is shown: by the factor of its unit. */
 const shown = computed(() => {
   if (props.property.type !== 'number') return null;
-  const { unit, low, high, offered, whole, mark, digits, step } = props.property;
+  const { unit, low, high, offered, whole, bare, mark, digits, step } = props.property;
   const of = UNITS[unit];
   // Without the noise of binary fractions: 0.07 is 7 %.
   const tidy = (n: number): number => Number((n * of.factor).toPrecision(12));
@@ -33,7 +33,7 @@ const shown = computed(() => {
     value: tidy(Number(props.value ?? 0)),
     min: tidy(offered?.[0] ?? low),
     max: tidy(offered?.[1] ?? high),
-    unit: of.mark,
+    unit: bare ? '' : of.mark,
     step: step ?? of.step,
     digits: digits ?? of.digits,
     mark: mark ?? '',

@@ -76,6 +76,7 @@ const wind = (axis: string) =>
     low: -50,
     high: 50,
     unit: 'centimetresPerSecond',
+    bare: true,
     mark: axis,
     driven: true,
   });
