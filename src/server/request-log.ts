@@ -12,8 +12,9 @@ export const openRequestLog = (file: string): Logger => {
   } catch {
     // There is none yet.
   }
-  // Opened here: a server that ends at once could not write into a file that is still being opened.
-  return pino({ base: null }, pino.destination({ dest: openSync(file, 'a'), sync: false }));
+  // Opened here, and written at once: a server that ends could not wait for a file that is still being opened, or for a line that another
+  // thread has yet to write. A line takes some microseconds.
+  return pino({ base: null }, pino.destination({ dest: openSync(file, 'a'), sync: true }));
 };
 
 export const logRequests =
