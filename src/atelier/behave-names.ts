@@ -9,5 +9,3 @@ export const named = (
   id === null ? `${article(what)} to be chosen` : (map[id]?.name ?? `a deleted ${what}`) || article(what);
 const article = (what: string): string => (/^[aeiou]/.test(what) ? `an ${what}` : `a ${what}`);
 export const objectName = (effect: Effect, id: string | null): string => named(effect.objects, id, 'object');
-
-export const trim = (n: number): string => String(Math.round(n * 100) / 100);

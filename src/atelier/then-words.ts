@@ -14,7 +14,8 @@ import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { NODE_WORDS, portWords } from './material-words';
 import { cueName } from './when-words';
-import { named, objectName, trim } from './behave-names';
+import { named, objectName } from './behave-names';
+import { written } from '../core/kinds/written';
 
 export const EASING_WORDS: Record<Easing, string> = {
   steady: 'steady',
@@ -63,11 +64,11 @@ export const targetsWords = (effect: Effect, action: Action): string => {
 
 /** How long, how often: "0.4 s after 1 s, 3 times". */
 export const timingWords = (action: Action, atOnce: boolean): string => {
-  const wait = action.delay > 0 ? ` after ${trim(action.delay)} s` : '';
+  const wait = action.delay > 0 ? ` after ${written(action.delay)} s` : '';
   if (atOnce) return `at once${wait}`;
   const back = action.thereAndBack ? ', there and back' : '';
   const times = action.repeat === 0 ? ', without end' : action.repeat > 1 ? `, ${action.repeat} times` : '';
-  return `${trim(action.duration)} s${wait}${back}${times}${action.after === 'return' ? ', then as before' : ''}`;
+  return `${written(action.duration)} s${wait}${back}${times}${action.after === 'return' ? ', then as before' : ''}`;
 };
 
 /** "Water light: noise, scale" */

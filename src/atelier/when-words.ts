@@ -14,7 +14,8 @@ import {
   type SignalKind,
   type Trigger,
 } from '../core/document/schema';
-import { named, objectName, trim } from './behave-names';
+import { named, objectName } from './behave-names';
+import { written } from '../core/kinds/written';
 
 export const HEAD_WORDS: Record<HeadSignal, string> = {
   pitch: 'pitch (°)',
@@ -162,7 +163,7 @@ export const triggerWords = (effect: Effect, trigger: Trigger): string => {
   const { signal, when, level } = trigger;
   if (ready && !LEVEL_AS_IT_IS.has(ready))
     return READY[ready].words + ('face' in signal && signal.face > 1 ? ` (face ${signal.face})` : '');
-  return `${signalWords(effect, signal)} ${when === 'rises' ? 'rises to' : 'falls below'} ${trim(level)}`;
+  return `${signalWords(effect, signal)} ${when === 'rises' ? 'rises to' : 'falls below'} ${written(level)}`;
 };
 
 /** All triggers of a cue: "mouth opens or screen is tapped". */
@@ -190,5 +191,5 @@ export const conditionWords = (effect: Effect, { signal, is, value }: Condition)
   }
   if (signal.kind === 'times' && (yes || no))
     return `“${cueName(effect, signal.cue)}” has ${yes ? 'fired' : 'not fired'}`;
-  return `${signalWords(effect, signal)} ${COMPARISON_WORDS[is]} ${trim(value)}`;
+  return `${signalWords(effect, signal)} ${COMPARISON_WORDS[is]} ${written(value)}`;
 };

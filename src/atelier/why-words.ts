@@ -6,7 +6,8 @@ import { type Action, type Cue, type Effect } from '../core/document/schema';
 import { conditionWords, cueName, signalWords, triggerWords } from './when-words';
 import { actionKind } from '../core/kinds/actions/actions';
 import { actionSummary } from './then-words';
-import { objectName, trim } from './behave-names';
+import { objectName } from './behave-names';
+import { written } from '../core/kinds/written';
 
 const LACKS: Record<Missing, string> = {
   object: 'an object',
@@ -48,8 +49,8 @@ export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string =>
       return `A condition needs ${LACKS[reason.what]}: choose one.`;
     case 'out-of-reach':
       return reason.of === 'trigger'
-        ? `It can never fire: ${trigger(reason.index)}, but that only goes from ${trim(reason.reach[0])} to ${trim(reason.reach[1])}.`
-        : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes from ${trim(reason.reach[0])} to ${trim(reason.reach[1])}.`;
+        ? `It can never fire: ${trigger(reason.index)}, but that only goes from ${written(reason.reach[0])} to ${written(reason.reach[1])}.`
+        : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes from ${written(reason.reach[0])} to ${written(reason.reach[1])}.`;
     case 'wrong-kind': {
       const action = actionById(cue, reason.actionId);
       return `“${action ? actionSummary(effect, action) : 'This'}” does nothing to ${objectName(effect, reason.target)}: it is no such thing.`;
@@ -104,11 +105,11 @@ const refusedWords = (
     case 'busy':
       return `${when} it was still at work.`;
     case 'cooldown':
-      return `${when} it had fired less than ${trim(cue.cooldown)} s before.`;
+      return `${when} it had fired less than ${written(cue.cooldown)} s before.`;
     case 'condition': {
       const condition = cue.conditions[why.index];
       if (!condition) return `${when} a condition did not hold.`;
-      const was = why.value === null ? 'had no value' : `was ${trim(why.value)}`;
+      const was = why.value === null ? 'had no value' : `was ${written(why.value)}`;
       return `${when} not: ${conditionWords(effect, condition)} (it ${was}).`;
     }
   }

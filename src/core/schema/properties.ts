@@ -8,6 +8,7 @@
  * ```
  */
 import { z } from 'zod';
+import { defOf } from './zod-def';
 
 /** How a number is shown: by which factor, with what behind it, how exactly, and what one step is. Digits and step are as shown. */
 interface Unit {
@@ -98,20 +99,6 @@ export const colour = (name: string) =>
     .string()
     .regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.')
     .register(described, { type: 'colour', name });
-
-/** The parts of a schema that tell how a value is made up. */
-interface Def {
-  readonly type: string;
-  readonly shape?: Record<string, z.ZodType>;
-  readonly element?: z.ZodType;
-  readonly items?: readonly z.ZodType[];
-  readonly options?: readonly z.ZodType[];
-  readonly discriminator?: string;
-  readonly keyType?: z.ZodType;
-  readonly valueType?: z.ZodType;
-  readonly innerType?: z.ZodType;
-}
-const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 /**
  * Every described property of a value by its path, `smooth.strength` or `wind.0`. What is null has none; of a choice between shapes only

@@ -8,6 +8,7 @@
  */
 import { z } from 'zod';
 import { idText } from './values-schema';
+import { defOf, type Def } from './zod-def';
 
 /** What can be named: the maps of a document, and nodes of circuits. */
 export type Referred =
@@ -45,20 +46,6 @@ export const toChoose = <S extends z.ZodType>(id: S) => {
 };
 
 type Change = (to: Referred, id: string) => string | null;
-/** The parts of a schema that tell how a value is made up. */
-interface Def {
-  readonly type: string;
-  readonly shape?: Record<string, z.ZodType>;
-  readonly element?: z.ZodType;
-  readonly items?: readonly z.ZodType[];
-  readonly options?: readonly z.ZodType[];
-  readonly keyType?: z.ZodType;
-  readonly valueType?: z.ZodType;
-  readonly discriminator?: string;
-  readonly innerType?: z.ZodType;
-  readonly in?: z.ZodType;
-}
-const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 /**
  * The same value, with every id in it as `change` wants it. Null takes a reference away: it is null where it may be, left out
