@@ -1,6 +1,8 @@
 /** Twenty signals over 30 seconds of a take, with the effect running ahead of its picture. */
 import { chronicleOf } from '../src/core/behave/chronicle';
-import { HEAD_SIGNALS, OBJECT_SIGNALS, type Signal } from '../src/core/behave/signals';
+import { head } from '../src/core/kinds/signals/head';
+import { object as ofObject } from '../src/core/kinds/signals/object';
+import type { Signal } from '../src/core/kinds/signals/signals';
 import { sampleEffect } from '../src/core/document/sample';
 import { stackOrder } from '../src/core/document/queries';
 import { FIRST_TAKE } from '../src/core/takes/library';
@@ -10,8 +12,8 @@ const SECONDS = 30;
 const effect = sampleEffect(20, 10);
 const [object] = stackOrder(effect);
 const signals: Signal[] = [
-  ...OBJECT_SIGNALS.map((of): Signal => ({ kind: 'object', object: object!.id, of })),
-  ...HEAD_SIGNALS.map((of): Signal => ({ kind: 'head', face: 1, of })),
+  ...ofObject.fields.of.options.map((of): Signal => ({ kind: 'object', object: object!.id, of })),
+  ...head.fields.of.options.map((of): Signal => ({ kind: 'head', face: 1, of })),
   ...(['jawOpen', 'mouthPucker', 'mouthSmileLeft', 'eyeBlinkLeft', 'browInnerUp'] as const).map(
     (name): Signal => ({ kind: 'expression', face: 1, name }),
   ),

@@ -14,10 +14,9 @@ import {
   type Condition,
   type CueId,
   type ObjectId,
-  type SignalKind,
 } from '../core/document/schema';
 import { EASING_NAMES } from '../core/maths/easing';
-import { newSignal } from './components/bench/behave/new-signal';
+import { newSignal, SIGNAL_KINDS } from '../core/kinds/signals/signals';
 import * as words from './behave-words';
 
 const A = 'obj_sample0' as ObjectId;
@@ -44,11 +43,30 @@ describe('every name the core knows has a word, and no two the same', () => {
     expect(ACTIONS_BY_GROUP.flatMap(([, list]) => list).sort()).toEqual([...ACTION_KINDS].sort());
   });
   test('each signal can be said, with nothing chosen yet', () => {
-    for (const option of signalSchema.options) {
-      const kind = option.shape.kind.value as SignalKind;
+    for (const kind of SIGNAL_KINDS) {
       expect(signalSchema.parse(newSignal(kind, null))).toBeTruthy();
       expect(words.signalWords(effect, newSignal(kind, null))).not.toBe('');
     }
+  });
+});
+
+describe('cues without a name', () => {
+  const [first, second] = ['cue_first', 'cue_second'] as CueId[];
+  const after = (id: CueId, other: CueId) => ({
+    ...newCue(id, 'cueEnds', 0, []),
+    name: '',
+    triggers: [{ kind: 'cue', cue: other, moment: 'ends', share: 0.5 } as const],
+  });
+  test('are called by what sets them off, even where they set each other off', () => {
+    const cues = { [first]: after(first, second), [second]: after(second, first) };
+    expect(words.cueName({ ...effect, cues }, first)).toBe('““a cue without a name” ends” ends');
+  });
+  test('one that sets itself off', () => {
+    const cues = { [first]: after(first, first) };
+    expect(words.cueName({ ...effect, cues }, first)).toBe('“a cue without a name” ends');
+    expect(words.whenWords({ ...effect, cues }, cues[first]!)).toBe('“a cue without a name” ends');
+    const condition: Condition = { signal: { kind: 'progress', cue: first }, is: 'above', value: 0.5 };
+    expect(words.conditionWords({ ...effect, cues }, condition)).toMatch(/^progress of /);
   });
 });
 

@@ -8,13 +8,12 @@ import {
   type ReadyPrompt,
 } from '../core/document/schema';
 import { type Easing } from '../core/maths/easing';
-import type { Names } from '../core/kinds/actions/action-kind';
+import type { ActionNames } from '../core/kinds/actions/action-kind';
 import { actionKind } from '../core/kinds/actions/actions';
 import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { NODE_WORDS, portWords } from './material-words';
-import { cueName } from './when-words';
-import { named, objectName } from './behave-names';
+import { namesIn } from './when-words';
 import { written } from '../core/kinds/written';
 
 export const EASING_WORDS: Record<Easing, string> = {
@@ -32,12 +31,8 @@ export const easingWords = (easing: EasingChoice): string => {
 };
 
 /** How things are called in sentences about an action. */
-const namesFor = (effect: Effect, { targets: [first] }: Action): Names => ({
-  object: (id) => objectName(effect, id),
-  cue: (id) => cueName(effect, id),
-  prompt: (id) => promptName(effect, id),
-  scene: (id) => named(effect.scenes, id, 'scene'),
-  variable: (id) => named(effect.variables, id, 'variable'),
+const namesFor = (effect: Effect, { targets: [first] }: Action): ActionNames => ({
+  ...namesIn(effect),
   number: (property) => numberName(first === undefined ? undefined : effect.objects[first], property),
 });
 
@@ -47,11 +42,6 @@ export const actionSummary = (effect: Effect, action: Action): string => {
   return summary?.(action, namesFor(effect, action)) ?? name;
 };
 
-export const promptName = (effect: Effect, id: string | null): string => {
-  const prompt = id === null ? undefined : effect.prompts[id as keyof Effect['prompts']];
-  if (!prompt) return id === null ? 'a prompt to be chosen' : 'a deleted prompt';
-  return promptText(prompt, 'en') || 'empty prompt';
-};
 export const readyPromptWords = (key: ReadyPrompt): string =>
   promptText({ text: { kind: 'ready', key } }, 'en');
 

@@ -11,7 +11,7 @@ import { chronicleOf, isUneventful, rangeOf, UNEVENTFUL, valueAt, type Chronicle
 import { Player } from './player';
 import { recordedTaps } from './recorded';
 import type { ReadyTrigger } from '../kinds/triggers/ready-triggers';
-import type { Signal } from './signals';
+import type { Signal } from '../kinds/signals/signals';
 
 const CARD = 'obj_card' as ObjectId;
 const take = (id: string) => SHIPPED_TAKES.find((t) => t.id === id)!;

@@ -25,8 +25,10 @@ import {
 } from '../kinds/actions/actions';
 import type { Has } from '../kinds/actions/action-kind';
 import { lacksTrigger as triggerLacks } from '../kinds/triggers/triggers';
-import { lackingIn, type Referred } from '../schema/references';
-import { signalSchema } from '../schema/signal-schema';
+import { lackingIn } from '../schema/references';
+import type { Referred } from '../schema/referred';
+import { signalKind, signalSchema } from '../kinds/signals/signals';
+import type { ControlReach, Reach } from '../kinds/signals/signal-kind';
 
 /** What a trigger, a condition or an action names that is not chosen, or not there any more. */
 export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt';
@@ -116,33 +118,28 @@ const lacksSignal = (effect: Effect, signal: Signal): Missing | null =>
 export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null =>
   missing(triggerLacks(trigger, isIn(effect)));
 
-/** Between what a signal can be; null where nobody can say. */
-export const reachOf = (signal: Signal, effect: Effect): readonly [number, number] | null => {
-  switch (signal.kind) {
-    case 'expression':
-    case 'progress':
-    case 'scene':
-    case 'picture':
-    case 'hand':
-    case 'loudness':
-    case 'random':
-    case 'noise':
-      return [0, 1];
-    case 'object':
-      return signal.of === 'visible' || signal.of === 'opacity' ? [0, 1] : null;
-    case 'control': {
-      const control = signal.control === null ? undefined : effect.controls[signal.control];
-      if (control?.kind === 'slider')
+/** What a control of an effect can be set to. */
+const controlReach =
+  (effect: Effect): ControlReach =>
+  (id) => {
+    const control = effect.controls[id];
+    switch (control?.kind) {
+      case 'slider':
         return [Math.min(control.least, control.most), Math.max(control.least, control.most)];
-      if (control?.kind === 'switch') return [0, 1];
-      return control?.kind === 'choice' ? [1, Math.max(1, control.options.length)] : null;
+      case 'switch':
+        return [0, 1];
+      case 'choice':
+        return [1, Math.max(1, control.options.length)];
+      default:
+        return null;
     }
-    default:
-      return null;
-  }
-};
+  };
 
-const triggerOutOfReach = (trigger: Trigger, effect: Effect): readonly [number, number] | null => {
+/** Between what a signal can be; null where nobody can say. */
+export const reachOf = (signal: Signal, effect: Effect): Reach | null =>
+  signalKind(signal.kind).reach?.(signal, controlReach(effect)) ?? null;
+
+const triggerOutOfReach = (trigger: Trigger, effect: Effect): Reach | null => {
   if (trigger.kind !== 'level') return null;
   const reach = reachOf(trigger.signal, effect);
   if (!reach) return null;
@@ -154,7 +151,7 @@ const triggerOutOfReach = (trigger: Trigger, effect: Effect): readonly [number, 
   return can || (trigger.when === 'rises' && trigger.level <= reach[1]) ? null : reach;
 };
 
-const conditionOutOfReach = (condition: Condition, effect: Effect): readonly [number, number] | null => {
+const conditionOutOfReach = (condition: Condition, effect: Effect): Reach | null => {
   const reach = reachOf(condition.signal, effect);
   if (!reach) return null;
   const { is, value } = condition;

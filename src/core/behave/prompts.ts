@@ -1,7 +1,7 @@
 /** Short texts that tell the viewer what to do: when each is shown and hidden. */
 import { STEP } from '../units';
 import type { Program } from '../program/program';
-import { holds, type Instant } from './signals';
+import { holdsNow, type Instant } from './signals';
 import { UNWATCHED, type Happened, type WatchState } from '../kinds/triggers/trigger-kind';
 import { nextWatch } from '../kinds/triggers/triggers';
 import { watchedAt } from './watch/watching';
@@ -36,7 +36,7 @@ export const nextPrompts = (
     const { step } = at;
     const bidden = (kind: 'show' | 'hide'): boolean =>
       orders.some((o) => o.kind === kind && o.id === prompt.id);
-    const met = prompt.onlyIf.every((c) => holds(c, at));
+    const met = prompt.onlyIf.every((c) => holdsNow(c, at));
     let { shownAt } = state;
     if (bidden('show') || (shows.some((s) => s.fired) && met)) shownAt = step;
     const over = shownAt !== null && prompt.seconds > 0 && (step - shownAt) * STEP + 1e-9 >= prompt.seconds;

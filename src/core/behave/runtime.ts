@@ -31,7 +31,8 @@ import { SpeedsPart } from './parts/speeds-part';
 import { VariablesPart } from './parts/variables-part';
 import type { CueWrites, DriveWrites } from './parts/writing';
 import type { Program } from '../program/program';
-import { signalNow, type Readable, type Signal, type SpeedMemory } from './signals';
+import { signalNow, type Readable, type SpeedMemory } from './signals';
+import type { Signal } from '../kinds/signals/signals';
 import type { Values } from '../kinds/values';
 import type { Firing, Witness } from './witness';
 

@@ -2,17 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import { newVariable } from '../document/new-cues';
 import { newSolid } from '../kinds/objects/solid';
 import type { CueId, ObjectId, SceneId, Signal, VariableId } from '../document/schema';
-import { faceMeasure } from './face-measures';
+import { faceMeasure } from '../kinds/signals/face-measures';
 import { pointAt, distance } from '../maths/vec3';
 import { STEP } from '../units';
 import { compile } from '../program/program';
 import { Runtime } from './runtime';
-import type { Signal as Same, SpeedMemory } from './signals';
+import type { SpeedMemory } from './signals';
 import { CARD, card, cueOf, effectOf, faceWith, NOBODY_THERE, pass, STILL, TAP } from './testing';
 
 const FLAT = { anchor: { kind: 'screen', pin: 'centre' } } as const;
 const other = 'obj_other' as ObjectId;
-const read = (signal: Same, runtime = new Runtime(compile(effectOf([]))), frame = STILL): number => {
+const read = (signal: Signal, runtime = new Runtime(compile(effectOf([]))), frame = STILL): number => {
   runtime.step(frame);
   return runtime.signal(signal, frame, {});
 };

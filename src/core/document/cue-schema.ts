@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { actionSchema } from '../kinds/actions/actions';
 import { cueIdSchema } from '../schema/behave-ids';
-import { conditionSchema } from '../schema/signal-schema';
+import { conditionSchema } from '../kinds/signals/signals';
 import { triggerSchema } from '../kinds/triggers/triggers';
 import { finite, hex, idText, label, text, unit } from '../schema/values-schema';
 

@@ -26,6 +26,9 @@ import type {
 
 const before = <T extends { order: number; id: string }>(a: T, b: T): number =>
   a.order - b.order || (a.id < b.id ? -1 : 1);
+/** What a map of a document holds, in its order. */
+export const inOrder = <T extends { order: number; id: string }>(map: Readonly<Record<string, T>>): T[] =>
+  Object.values(map).sort(before);
 
 /**
  * The group an object really hangs in. A parent that is gone, is no group, or hangs in the object itself
@@ -103,10 +106,10 @@ export const isHeadOccluder = (object: EffectObject, face: FaceChoice): boolean 
   object.anchor.kind === 'head' &&
   (object.anchor.face === face || object.anchor.face === 'every');
 
-export const sceneOrder = (effect: Effect): EffectScene[] => Object.values(effect.scenes).sort(before);
+export const sceneOrder = (effect: Effect): EffectScene[] => inOrder(effect.scenes);
 
 /** The first is the picture the tracker calls 1. */
-export const targetOrder = (effect: Effect): Target[] => Object.values(effect.targets).sort(before);
+export const targetOrder = (effect: Effect): Target[] => inOrder(effect.targets);
 
 /** The scene the object is part of; null is part of all. Its outermost group decides. */
 export const sceneOf = (effect: Effect, object: EffectObject): SceneId | null => {
@@ -114,7 +117,7 @@ export const sceneOf = (effect: Effect, object: EffectObject): SceneId | null =>
   return scene !== null && effect.scenes[scene] ? scene : null;
 };
 
-export const cueOrder = (effect: Effect): Cue[] => Object.values(effect.cues).sort(before);
+export const cueOrder = (effect: Effect): Cue[] => inOrder(effect.cues);
 
 /** An order number above everything that stands in the Stack now. */
 export const orderOnTop = (effect: Effect): number =>

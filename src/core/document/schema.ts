@@ -73,7 +73,16 @@ export {
   type SceneId,
   type TouchArea,
 } from '../schema/placed-schema';
-export * from '../schema/signal-schema';
+export {
+  COMPARISONS,
+  conditionSchema,
+  SIGNAL_KINDS,
+  signalSchema,
+  type Comparison,
+  type Condition,
+  type Signal,
+  type SignalKind,
+} from '../kinds/signals/signals';
 export * from '../schema/timing-schema';
 export { CUE_MOMENTS } from '../kinds/triggers/cue';
 export {

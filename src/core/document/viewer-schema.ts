@@ -10,7 +10,7 @@ import {
 } from '../schema/behave-ids';
 import { materialIdSchema } from '../schema/material-schema';
 import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
-import { conditionSchema, signalSchema } from '../schema/signal-schema';
+import { conditionSchema, signalSchema } from '../kinds/signals/signals';
 import { toChoose } from '../schema/references';
 import { remapSchema } from '../schema/timing-schema';
 import { triggerSchema } from '../kinds/triggers/triggers';
@@ -120,16 +120,23 @@ export const driveSchema = z.strictObject({
     /** A number of an object, by its name in `core/kinds/numbers.ts`. */
     z.strictObject({
       kind: z.literal('number'),
-      object: toChoose(objectIdSchema),
+      object: toChoose(objectIdSchema, 'Object that is driven'),
       property: text(40),
     }),
     /** How long one round of an action takes, even while it runs. */
-    z.strictObject({ kind: z.literal('duration'), cue: toChoose(cueIdSchema), action: idText }),
-    z.strictObject({ kind: z.literal('variable'), variable: toChoose(variableIdSchema) }),
+    z.strictObject({
+      kind: z.literal('duration'),
+      cue: toChoose(cueIdSchema, 'Cue that is driven'),
+      action: idText,
+    }),
+    z.strictObject({
+      kind: z.literal('variable'),
+      variable: toChoose(variableIdSchema, 'Variable that is driven'),
+    }),
     /** An input of a surface circuit that nothing is wired to. */
     z.strictObject({
       kind: z.literal('circuit'),
-      material: toChoose(materialIdSchema),
+      material: toChoose(materialIdSchema, 'Material that is driven'),
       node: idText,
       port: text(24),
     }),

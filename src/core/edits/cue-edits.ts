@@ -4,7 +4,8 @@ import { IconiaError } from '../errors';
 import { edit, type Edit } from '../document/edit';
 import { forget } from './forget';
 import { cueOrder, orderBetween } from '../document/queries';
-import { mapReferences, type Referred } from '../schema/references';
+import { mapReferences } from '../schema/references';
+import type { Referred } from '../schema/referred';
 import {
   cueSchema,
   MOST_CUES,

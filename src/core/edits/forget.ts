@@ -7,7 +7,8 @@ import { controlSchema, driveSchema, promptSchema } from '../document/viewer-sch
 import { objectSchema } from '../kinds/objects/objects';
 import { perObject } from '../memo';
 import { materialSchema } from '../schema/material-schema';
-import { mapReferences, referencesIn, type Named, type Referred } from '../schema/references';
+import { mapReferences, referencesIn, type Named } from '../schema/references';
+import type { Referred } from '../schema/referred';
 
 /** The maps of a document whose entries name others. */
 const SCHEMAS = {

@@ -38,6 +38,17 @@ import { newShadowCatcher } from './objects/shadow-catcher';
 import { newSolid } from './objects/solid';
 import { newSound } from './objects/sound';
 import { newText } from './objects/text';
+import type { SignalSource } from './signals/signal-kind';
+import {
+  newSignal,
+  readSignal,
+  SIGNAL_KINDS,
+  SIGNAL_KINDS_BY_NAME,
+  signalKind,
+  signalProperties,
+  signalSchema,
+} from './signals/signals';
+import { faceFrame } from '../tracking/track-frame';
 import { READY, READY_NAMES } from './triggers/ready-triggers';
 import { TRIGGER_KINDS, triggerSchema } from './triggers/triggers';
 
@@ -127,6 +138,28 @@ describe.each(ACTION_KINDS)('action: %s', (kind) => {
   });
 });
 
+/** An effect of which nothing is there, before an empty picture. */
+const NOTHING_THERE: SignalSource = {
+  time: 1.5,
+  frame: faceFrame(
+    1.5,
+    { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 50, aspect: 0.56 },
+    [],
+  ),
+  loudness: 0,
+  scene: null,
+  face: () => undefined,
+  values: () => null,
+  matrixOf: () => null,
+  onScreen: () => null,
+  speedOf: () => 0,
+  progress: () => NaN,
+  timesFired: () => NaN,
+  control: () => NaN,
+  variable: () => NaN,
+  seesPicture: () => false,
+};
+
 describe('triggers', () => {
   test.each(Object.entries(TRIGGER_KINDS))(
     '%s stands under its own name, and a ready one is of it',
@@ -138,4 +171,28 @@ describe('triggers', () => {
   test.each(READY_NAMES)('ready: %s is valid', (name) => {
     expect(triggerSchema.safeParse(READY[name].trigger).error?.issues ?? []).toEqual([]);
   });
+});
+
+describe.each(SIGNAL_KINDS)('signal: %s', (kind) => {
+  const signal = newSignal(kind, ID);
+  const is = signalKind(kind);
+  test('stands under its own name, a new one is valid, and everything but its chance can be chosen', () => {
+    expect(SIGNAL_KINDS_BY_NAME[kind].kind).toBe(kind);
+    expect(signalSchema.safeParse(signal).error?.issues ?? []).toEqual([]);
+    const { kind: _, ...own } = signal;
+    expect(Object.keys(signalProperties(signal)).sort()).toEqual(
+      Object.keys(own)
+        .filter((field) => field !== 'seed')
+        .sort(),
+    );
+  });
+  test('with nothing there it is no number, or one within its reach', () => {
+    const value = readSignal(signal, NOTHING_THERE);
+    const [low, high] = is.reach?.(signal, () => null) ?? [-Infinity, Infinity];
+    expect(Number.isNaN(value) || (value >= low && value <= high)).toBe(true);
+  });
+});
+test('no two signals are called the same in the menu', () => {
+  const names = SIGNAL_KINDS.map((kind) => signalKind(kind).name);
+  expect(new Set(names).size).toBe(names.length);
 });

@@ -1,6 +1,9 @@
 /** Compiles the behaviour of a document into what the runtime steps through. */
-import { actionLength, actsOnObjects, lengthOn, roundLength } from '../kinds/actions/actions';
-import { cueOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
+import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '../kinds/actions/actions';
+import { isPlacedSignal } from '../kinds/signals/signals';
+import { triggerKind } from '../kinds/triggers/triggers';
+import { signalsOf, triggersOf } from '../document/behaviour-queries';
+import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
   Anchor,
@@ -13,9 +16,7 @@ import type {
   ObjectId,
   Prompt,
   SceneId,
-  Signal,
   Target,
-  Trigger,
   Variable,
   Vary,
 } from '../document/schema';
@@ -200,39 +201,10 @@ export const compile = (effect: Effect): Program => {
   };
 };
 
-const PLACED_SIGNALS: ReadonlySet<string> = new Set([
-  'worldX',
-  'worldY',
-  'worldZ',
-  'screenX',
-  'screenY',
-  'distance',
-  'speed',
-]);
-const needsPlaces = (signal: Signal): boolean =>
-  signal.kind === 'apart' ||
-  signal.kind === 'angle' ||
-  (signal.kind === 'object' && PLACED_SIGNALS.has(signal.of));
-const triggerNeeds = (trigger: Trigger): boolean =>
-  trigger.kind === 'touch' || (trigger.kind === 'level' && needsPlaces(trigger.signal));
-const actionNeeds = (action: Action): boolean =>
-  action.kind === 'follow' ||
-  (action.kind === 'circle' && action.around !== 'middle') ||
-  ((action.kind === 'move' || action.kind === 'turn') && action.axes === 'viewer');
-
+/** Whether anything asks where objects are: that is worked out in each step then. */
 const wantsPlaces = (effect: Effect): boolean =>
-  Object.values(effect.cues).some(
-    (cue) =>
-      [...cue.triggers, ...cue.resets].some(triggerNeeds) ||
-      cue.conditions.some((c) => needsPlaces(c.signal)) ||
-      cue.beats.some((b) => b.actions.some(actionNeeds)),
-  ) ||
-  Object.values(effect.drives).some((d) => needsPlaces(d.signal)) ||
-  Object.values(effect.prompts).some(
-    (p) =>
-      [...p.shownWhen, ...p.hiddenWhen].some(triggerNeeds) || p.onlyIf.some((c) => needsPlaces(c.signal)),
+  signalsOf(effect).some(isPlacedSignal) ||
+  triggersOf(effect).some(({ kind }) => triggerKind(kind).isPlaced) ||
+  Object.values(effect.cues).some((cue) =>
+    cue.beats.some(({ actions }) => actions.some((action) => actionKind(action.kind).isPlaced?.(action))),
   );
-
-const inOrder = <T extends { readonly order: number; readonly id: string }>(
-  map: Readonly<Record<string, T>>,
-): T[] => Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -4,8 +4,9 @@ import { materialCameraParts, materialIdsOf } from '../document/material-queries
 import { anchorOf } from '../document/queries';
 import { needsOfPart, type Need } from '../kinds/needs';
 import { kindOf } from '../kinds/objects/objects';
+import { signalKind } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
-import type { Anchor, Effect, EffectObject, Signal, TargetId } from '../document/schema';
+import type { Anchor, Effect, EffectObject, TargetId } from '../document/schema';
 
 export interface Requirements {
   /** Faces are tracked. */
@@ -36,35 +37,6 @@ const ofAnchor = (anchor: Anchor): readonly Need[] => {
   }
 };
 
-const ofSignal = (signal: Signal): readonly Need[] => {
-  switch (signal.kind) {
-    case 'expression':
-    case 'head':
-    case 'faces':
-    case 'facesApart':
-      return ['faces'];
-    case 'picture':
-      return [{ picture: signal.target }];
-    case 'hand':
-      return ['hands'];
-    case 'loudness':
-      return ['microphone'];
-    // Where an object is follows from its anchor.
-    case 'object':
-    case 'apart':
-    case 'angle':
-    case 'time':
-    case 'progress':
-    case 'times':
-    case 'control':
-    case 'variable':
-    case 'scene':
-    case 'random':
-    case 'noise':
-      return [];
-  }
-};
-
 const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
   ...(object.kind === 'group' ? [] : ofAnchor(anchorOf(effect, object))),
   ...(kindOf(object).needs?.(object) ?? []),
@@ -78,7 +50,7 @@ export const requirementsOf = (effect: Effect): Requirements => {
   const needs: Need[] = [
     ...Object.values(effect.objects).flatMap((object) => ofObject(effect, object)),
     ...triggersOf(effect).flatMap((trigger) => triggerKind(trigger.kind).needs?.(trigger) ?? []),
-    ...signalsOf(effect).flatMap(ofSignal),
+    ...signalsOf(effect).flatMap((signal) => signalKind(signal.kind).needs?.(signal) ?? []),
   ];
   const has = (need: Need): boolean => needs.includes(need);
   const pictures = needs.flatMap((need) =>

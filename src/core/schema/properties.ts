@@ -8,6 +8,7 @@
  * ```
  */
 import { z } from 'zod';
+import type { Referred } from './referred';
 import { defOf } from './zod-def';
 
 /** How a number is shown: by which factor, with what behind it, how exactly, and what one step is. Digits and step are as shown. */
@@ -68,13 +69,31 @@ export interface ChoiceProperty extends Described {
 }
 export interface SwitchProperty extends Described {
   readonly type: 'switch';
+  /** What is chosen where it is so, and where not: "show", "hide". */
+  readonly words?: { readonly yes: string; readonly no: string };
 }
 export interface ColourProperty extends Described {
   readonly type: 'colour';
 }
-export type Property = NumberProperty | ChoiceProperty | SwitchProperty | ColourProperty;
+/** Something else of the document. */
+export interface ReferenceProperty extends Described {
+  readonly type: 'reference';
+  readonly to: Referred;
+  /** Said while nothing is chosen that has to be. */
+  readonly ask?: string;
+  /** What it is where nothing has to be chosen: "the viewer". */
+  readonly none?: string;
+  /** The word before it in a row. */
+  readonly mark?: string;
+}
+export type Property = NumberProperty | ChoiceProperty | SwitchProperty | ColourProperty | ReferenceProperty;
 
 const described = z.registry<Property>();
+/** Gives a schema its description; the same schema. */
+export const describe = <S extends z.ZodType>(schema: S, property: Property): S => {
+  described.add(schema, property);
+  return schema;
+};
 
 /** A number between `low` and `high`. */
 export const number = (of: Omit<NumberProperty, 'type'>) => {
@@ -91,8 +110,8 @@ export const choice = <const T extends string>(name: string, labels: Readonly<Re
   return z.enum(values).register(described, { type: 'choice', name, options });
 };
 /** Something that is so or not. */
-export const yesNo = (name: string, help?: string) =>
-  z.boolean().register(described, { type: 'switch', name, ...(help ? { help } : {}) });
+export const yesNo = (name: string, more: Omit<SwitchProperty, 'type' | 'name'> = {}) =>
+  z.boolean().register(described, { type: 'switch', name, ...more });
 /** A colour as sRGB hex. */
 export const colour = (name: string) =>
   z

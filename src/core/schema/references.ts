@@ -7,23 +7,10 @@
  * ```
  */
 import { z } from 'zod';
+import { describe, type ReferenceProperty } from './properties';
+import type { Referred } from './referred';
 import { idText } from './values-schema';
 import { defOf, type Def } from './zod-def';
-
-/** What can be named: the maps of a document, and nodes of circuits. */
-export type Referred =
-  | 'objects'
-  | 'scenes'
-  | 'targets'
-  | 'assets'
-  | 'materials'
-  | 'looks'
-  | 'cues'
-  | 'variables'
-  | 'controls'
-  | 'prompts'
-  | 'drives'
-  | 'nodes';
 
 interface Reference {
   readonly to: Referred;
@@ -38,12 +25,19 @@ export const idOf = (to: Referred, { baked = false } = {}) =>
 
 /** Schemas of what has to be named, though nothing is yet. */
 const toBeChosen = new WeakSet<z.ZodType>();
+/** What a reference says of itself beside its name. */
+type More = Omit<ReferenceProperty, 'type' | 'to' | 'name'>;
+const choosing = <S extends z.ZodType>(id: S, name: string, more: More) =>
+  describe(id.nullable(), { type: 'reference', to: referred.get(id)!.to, name, ...more });
 /** Something that has to be named and may not be yet. */
-export const toChoose = <S extends z.ZodType>(id: S) => {
-  const schema = id.nullable();
+export const toChoose = <S extends z.ZodType>(id: S, name: string, more: More = {}) => {
+  const schema = choosing(id, name, more);
   toBeChosen.add(schema);
   return schema;
 };
+/** Something that may be named; `none` is what it is otherwise: "the viewer". */
+export const orNone = <S extends z.ZodType>(id: S, name: string, none: string, more: More = {}) =>
+  choosing(id, name, { none, ...more });
 
 type Change = (to: Referred, id: string) => string | null;
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-/** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour. */
+/** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour, something named. */
 import { computed } from 'vue';
 import { readOut, UNITS, type Property } from '../../../core/schema/properties';
 import NumberField from './NumberField.vue';
+import ReferenceField from './ReferenceField.vue';
 import SelectField from './SelectField.vue';
 import SliderField from './SliderField.vue';
 import ChipButton from './ChipButton.vue';
@@ -21,6 +22,7 @@ const emit = defineEmits<{
   done: [];
 }>();
 const is = computed(() => props.value === true);
+const named = computed(() => (typeof props.value === 'string' ? props.value : null));
 
 /** A number as it is shown: by the factor of its unit. */
 const shown = computed(() => {
@@ -30,44 +32,41 @@ const shown = computed(() => {
   // Without the noise of binary fractions: 0.07 is 7 %.
   const tidy = (n: number): number => Number((n * of.factor).toPrecision(12));
   return {
-    value: tidy(Number(props.value ?? 0)),
-    min: tidy(offered?.[0] ?? low),
-    max: tidy(offered?.[1] ?? high),
-    unit: bare ? '' : of.mark,
-    step: step ?? of.step,
-    digits: digits ?? of.digits,
+    field: {
+      value: tidy(Number(props.value ?? 0)),
+      min: tidy(offered?.[0] ?? low),
+      max: tidy(offered?.[1] ?? high),
+      unit: bare ? '' : of.mark,
+      step: step ?? of.step,
+      digits: digits ?? of.digits,
+    },
+    label: readOut(props.property),
     mark: mark ?? '',
     take: (n: number): void => emit('change', whole ? Math.round(n / of.factor) : n / of.factor, true),
   };
 });
+/** More of a list than this is sought by typing. */
+const FEW = 12;
+const SOUGHT = { showSearch: true, optionFilterProp: 'label', dropdownMatchSelectWidth: false };
 const short = computed(() => props.word ?? props.property.short ?? props.property.name);
 </script>
 
 <template>
   <SliderField
-    v-if="property.type === 'number' && as === 'slider'"
+    v-if="shown && as === 'slider'"
+    v-bind="shown.field"
     :name="short"
     :label="property.name"
-    :unit="shown!.unit.trim()"
-    :value="shown!.value"
-    :min="shown!.min"
-    :max="shown!.max"
-    :step="shown!.step"
-    :digits="shown!.digits"
-    @change="shown!.take"
+    :unit="shown.field.unit.trim()"
+    @change="shown.take"
     @done="emit('done')"
   />
   <NumberField
-    v-else-if="property.type === 'number'"
-    :value="shown!.value"
-    :label="readOut(property)"
-    :mark="shown!.mark"
-    :unit="shown!.unit"
-    :min="shown!.min"
-    :max="shown!.max"
-    :step="shown!.step"
-    :digits="shown!.digits"
-    @change="shown!.take"
+    v-else-if="shown"
+    v-bind="shown.field"
+    :label="shown.label"
+    :mark="shown.mark"
+    @change="shown.take"
     @done="emit('done')"
   />
   <SelectField
@@ -75,7 +74,24 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
     :name="property.name"
     :value="value as string"
     :options="property.options"
+    v-bind="property.options.length > FEW ? { ...SOUGHT } : {}"
     @change="(v: unknown) => emit('change', v, false)"
+  />
+  <ReferenceField
+    v-else-if="property.type === 'reference'"
+    :property="property"
+    :value="named"
+    @change="(id) => emit('change', id, false)"
+  />
+  <SelectField
+    v-else-if="property.type === 'switch' && property.words"
+    :name="property.name"
+    :value="is ? 'yes' : 'no'"
+    :options="[
+      { value: 'yes', label: property.words.yes },
+      { value: 'no', label: property.words.no },
+    ]"
+    @change="(v: unknown) => emit('change', v === 'yes', false)"
   />
   <input
     v-else-if="property.type === 'colour'"

@@ -17,7 +17,7 @@ import {
 import { firstValues } from '../../program/first-values';
 import type { CompiledCue, Program } from '../../program/program';
 import { putBack } from '../put-back';
-import { holds, signalNow, type Instant } from '../signals';
+import { holdsNow, signalNow, type Instant } from '../signals';
 import type { Watched, WatchState } from '../../kinds/triggers/trigger-kind';
 import { nextWatch } from '../../kinds/triggers/triggers';
 import { watchedAt } from '../watch/watching';
@@ -240,8 +240,8 @@ const refusal = ({ cue }: CompiledCue, state: CueState, at: Instant): Refusal | 
   if (state.lastFired !== null && (at.step - state.lastFired) * STEP + 1e-9 < cue.cooldown)
     return { code: 'cooldown' };
   if (cue.conditions.length === 0) return null;
-  const failed = cue.conditions.findIndex((c) => !holds(c, at));
-  if (cue.match === 'any' ? cue.conditions.some((c) => holds(c, at)) : failed < 0) return null;
+  const failed = cue.conditions.findIndex((c) => !holdsNow(c, at));
+  if (cue.match === 'any' ? cue.conditions.some((c) => holdsNow(c, at)) : failed < 0) return null;
   const value = signalNow(cue.conditions[failed]!.signal, at);
   return { code: 'condition', index: failed, value: Number.isNaN(value) ? null : value };
 };

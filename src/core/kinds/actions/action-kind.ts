@@ -8,11 +8,12 @@ import type { Quaternion } from '../../maths/quaternion';
 import type { Vec3 } from '../../maths/vec3';
 import type { CueId, PromptId, VariableId } from '../../schema/behave-ids';
 import { objectIdSchema, type SceneId } from '../../schema/placed-schema';
-import type { Referred } from '../../schema/references';
+import type { Referred } from '../../schema/referred';
 import { easingSchema } from '../../schema/timing-schema';
 import { idText } from '../../schema/values-schema';
 import type { Seconds } from '../../units';
 import type { Assets } from '../objects/object-kind';
+import type { Names } from '../names';
 import type { EffectObject } from '../objects/objects';
 import type { Values } from '../values';
 
@@ -135,13 +136,8 @@ export interface WholeWrites {
   bid(order: Order): void;
 }
 
-/** How things are called, for sentences about actions. */
-export interface Names {
-  readonly object: (id: string | null) => string;
-  readonly cue: (id: CueId | null) => string;
-  readonly prompt: (id: PromptId | null) => string;
-  readonly scene: (id: SceneId | null) => string;
-  readonly variable: (id: VariableId | null) => string;
+/** The same for sentences about actions. */
+export interface ActionNames extends Names {
   /** A number of the objects that an action acts on. */
   readonly number: (property: string) => string;
 }
@@ -155,17 +151,13 @@ export type Has = (to: Referred, id: string) => boolean;
 
 type Own<F> = { readonly [P in keyof F]: F[P] extends z.ZodType<infer V> ? V : never };
 
-interface Spec<K extends string, F extends z.core.$ZodLooseShape> {
-  readonly kind: K;
+/** What a kind says of its actions; `A` is one of them. */
+export interface ActionSpec<A> {
   /** In menus, and where nothing more can be said: "show or hide". */
   readonly name: string;
   readonly group: ActionGroup;
   /** What it does, without saying to what: "size to 130 %". */
-  readonly summary?: (action: ActionOf<K, F>, names: Names) => string;
-  /** What it has besides what all actions have; see `schema/properties.ts` for fields that describe themselves. */
-  readonly fields: F;
-  /** What it does at first, and how its timing differs then from the usual. */
-  readonly fresh: Own<F> & Partial<Omit<Timed, 'id' | 'targets'>>;
+  readonly summary?: (action: A, names: ActionNames) => string;
   readonly pace: Pace;
   /** What its duration is called, where not as usual for its pace. */
   readonly takes?: string;
@@ -175,37 +167,47 @@ interface Spec<K extends string, F extends z.core.$ZodLooseShape> {
   /** What it changes of its objects, to be put back; the first is what another action could change at the same time. */
   readonly changes?:
     | readonly (keyof Values)[]
-    | ((action: ActionOf<K, F>, object: EffectObject) => readonly (keyof Values)[]);
+    | ((action: A, object: EffectObject) => readonly (keyof Values)[]);
   /** Whether it can do anything to such an object; without, to every one. */
-  readonly suits?: (action: ActionOf<K, F>, object: EffectObject, assets: Assets) => boolean;
+  readonly suits?: (action: A, object: EffectObject, assets: Assets) => boolean;
+  /** It asks where objects are. */
+  readonly isPlaced?: (action: A) => boolean;
   /** It is set to change nothing at all. */
-  readonly isIdle?: (action: ActionOf<K, F>) => boolean;
+  readonly isIdle?: (action: A) => boolean;
   /** What it lacks to be done, where not as its fields say. */
-  readonly lacks?: (action: ActionOf<K, F>, has: Has) => Referred | null;
+  readonly lacks?: (action: A, has: Has) => Referred | null;
   /** How long it takes on an object, where its duration does not say so. */
-  readonly length?: (action: ActionOf<K, F>, object: EffectObject, assets: Assets) => Seconds;
-  readonly begin?: (beginning: Beginning<ActionOf<K, F>>) => Carried;
+  readonly length?: (action: A, object: EffectObject, assets: Assets) => Seconds;
+  readonly begin?: (beginning: Beginning<A>) => Carried;
   /** Brings the values to where the action is at a moment; may give what it carries on. */
-  readonly act?: (moment: Moment<ActionOf<K, F>>) => Carried | void;
+  readonly act?: (moment: Moment<A>) => Carried | void;
   /** Done once, when it begins. */
-  readonly once?: (stroke: Stroke<ActionOf<K, F>>) => void;
+  readonly once?: (stroke: Stroke<A>) => void;
   /** How it lies over the pose while it runs, without changing what is beneath. */
   readonly overlay?: (
-    action: ActionOf<K, F>,
+    action: A,
     elapsed: Seconds,
     amount: number,
     seed: number,
   ) => { readonly move: Vec3; readonly turn: Vec3 };
   /** What it does to the effect as a whole. */
-  readonly bid?: (action: ActionOf<K, F>, write: WholeWrites) => void;
+  readonly bid?: (action: A, write: WholeWrites) => void;
+}
+
+interface Definition<K extends string, F extends z.core.$ZodLooseShape> extends ActionSpec<ActionOf<K, F>> {
+  readonly kind: K;
+  /** What it has besides what all actions have; see `schema/properties.ts` for fields that describe themselves. */
+  readonly fields: F;
+  /** What it does at first, and how its timing differs then from the usual. */
+  readonly fresh: Own<F> & Partial<Omit<Timed, 'id' | 'targets'>>;
 }
 
 /** Makes a kind: its schema is that of all actions with its own fields. */
 export const defineAction = <const K extends string, const F extends z.core.$ZodLooseShape>(
-  spec: Spec<K, F>,
+  definition: Definition<K, F>,
 ) => ({
-  ...spec,
-  schema: z.strictObject({ ...timed, kind: z.literal(spec.kind), ...spec.fields }),
+  ...definition,
+  schema: z.strictObject({ ...timed, kind: z.literal(definition.kind), ...definition.fields }),
 });
 
 /** Things that go on until they are stopped. */

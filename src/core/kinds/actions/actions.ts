@@ -1,24 +1,14 @@
 /** The kinds of actions: all of them, and what follows from their definitions. */
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { ObjectId } from '../../schema/placed-schema';
-import { lackingIn, type Referred } from '../../schema/references';
+import { lackingIn } from '../../schema/references';
+import type { Referred } from '../../schema/referred';
 import type { Seconds } from '../../units';
+import { schemaOfKinds, type OfKinds } from '../any-kind';
 import type { Assets } from '../objects/object-kind';
 import type { EffectObject } from '../objects/objects';
 import type { Values } from '../values';
-import {
-  ACTION_GROUPS,
-  type ActionGroup,
-  type Beginning,
-  type Carried,
-  type Has,
-  type Moment,
-  type Names,
-  type Pace,
-  type Stroke,
-  type Timed,
-  type WholeWrites,
-} from './action-kind';
+import { ACTION_GROUPS, type ActionGroup, type ActionSpec, type Has, type Timed } from './action-kind';
 import { bounce } from './bounce';
 import { burst } from './burst';
 import { circle } from './circle';
@@ -43,7 +33,6 @@ import { sway } from './sway';
 import { toggle } from './toggle';
 import { turn } from './turn';
 import { variable } from './variable';
-import type { Vec3 } from '../../maths/vec3';
 
 /** In the order of the menus. */
 export const ACTION_KINDS_BY_NAME = {
@@ -76,47 +65,17 @@ type Kinds = typeof ACTION_KINDS_BY_NAME;
 export type ActionKind = keyof Kinds;
 export const ACTION_KINDS = Object.keys(ACTION_KINDS_BY_NAME) as readonly ActionKind[];
 export type ActionOf<K extends ActionKind> = z.infer<Kinds[K]['schema']>;
-export type Action = { [K in ActionKind]: ActionOf<K> }[ActionKind];
-
-const schemas = Object.values(ACTION_KINDS_BY_NAME).map((kind) => kind.schema);
-type Schemas = Kinds[ActionKind]['schema'];
-export const actionSchema = z.discriminatedUnion(
-  'kind',
-  schemas as [Schemas, ...Schemas[]],
-) as unknown as z.ZodType<Action>;
+export type Action = OfKinds<Kinds>;
+export const actionSchema = schemaOfKinds(ACTION_KINDS_BY_NAME);
 
 /** What a kind is, for whoever does not care which one it is. */
-export interface AnyActionKind {
+export const actionKind = (
+  kind: ActionKind,
+): ActionSpec<Action> & {
   readonly kind: ActionKind;
   readonly schema: z.ZodType;
-  readonly name: string;
-  readonly group: ActionGroup;
-  readonly summary?: (action: Action, names: Names) => string;
   readonly fresh: Partial<Action>;
-  readonly pace: Pace;
-  readonly takes?: string;
-  readonly everyRound?: boolean;
-  readonly actsOn: 'objects' | 'effect';
-  readonly changes?:
-    | readonly (keyof Values)[]
-    | ((action: Action, object: EffectObject) => readonly (keyof Values)[]);
-  readonly suits?: (action: Action, object: EffectObject, assets: Assets) => boolean;
-  readonly isIdle?: (action: Action) => boolean;
-  readonly lacks?: (action: Action, has: Has) => Referred | null;
-  readonly length?: (action: Action, object: EffectObject, assets: Assets) => Seconds;
-  readonly begin?: (beginning: Beginning<Action>) => Carried;
-  readonly act?: (moment: Moment<Action>) => Carried | void;
-  readonly once?: (stroke: Stroke<Action>) => void;
-  readonly overlay?: (
-    action: Action,
-    elapsed: Seconds,
-    amount: number,
-    seed: number,
-  ) => { readonly move: Vec3; readonly turn: Vec3 };
-  readonly bid?: (action: Action, write: WholeWrites) => void;
-}
-export const actionKind = (kind: ActionKind): AnyActionKind =>
-  ACTION_KINDS_BY_NAME[kind] as unknown as AnyActionKind;
+} => ACTION_KINDS_BY_NAME[kind] as never;
 
 /** Kinds by the groups of menus. */
 export const ACTIONS_BY_GROUP: readonly (readonly [ActionGroup, readonly ActionKind[]])[] = ACTION_GROUPS.map(

@@ -55,6 +55,7 @@ export const circle = defineAction({
   takes: 'A turn takes',
   actsOn: 'objects',
   changes: ['move', 'turn'],
+  isPlaced: ({ around }) => around !== 'middle',
   lacks: ({ around, object }, has) =>
     around === 'object' && (object === null || !has('objects', object)) ? 'objects' : null,
   begin: (beginning) => {

@@ -1,5 +1,5 @@
-import { z } from 'zod';
 import { cueIdSchema } from '../../schema/behave-ids';
+import { choice } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
 import { defineAction } from './action-kind';
 
@@ -8,7 +8,10 @@ export const cue = defineAction({
   name: 'start or stop a cue',
   group: 'Effect',
   summary: (action, names) => `${action.do} “${names.cue(action.cue)}”`,
-  fields: { cue: toChoose(cueIdSchema), do: z.enum(['start', 'stop']) },
+  fields: {
+    do: choice('Start or stop', { start: 'start', stop: 'stop' }),
+    cue: toChoose(cueIdSchema, 'Which cue'),
+  },
   fresh: { cue: null, do: 'start', duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

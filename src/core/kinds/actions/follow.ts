@@ -34,6 +34,7 @@ export const follow = defineAction({
   pace: 'goesOn',
   actsOn: 'objects',
   changes: ['move'],
+  isPlaced: () => true,
   begin: (beginning) => {
     const { from } = beginning;
     const point = followedPoint(beginning);

@@ -35,6 +35,7 @@ export const move = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ['move'],
+  isPlaced: ({ axes }) => axes === 'viewer',
   isIdle: ({ mode, by }) => mode === 'by' && by.every((x) => x === 0),
   act: (moment) => {
     const { action, from, values, k, rounds } = moment;

@@ -1,5 +1,5 @@
-import { z } from 'zod';
 import { promptIdSchema } from '../../schema/behave-ids';
+import { yesNo } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
 import { defineAction } from './action-kind';
 
@@ -8,7 +8,10 @@ export const prompt = defineAction({
   name: 'prompt',
   group: 'Effect',
   summary: (action, names) => `${action.show ? 'show' : 'hide'} the prompt “${names.prompt(action.prompt)}”`,
-  fields: { prompt: toChoose(promptIdSchema), show: z.boolean() },
+  fields: {
+    show: yesNo('Show or hide the prompt', { words: { yes: 'show', no: 'hide' } }),
+    prompt: toChoose(promptIdSchema, 'Which prompt'),
+  },
   fresh: { prompt: null, show: true, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

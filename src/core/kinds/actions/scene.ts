@@ -8,7 +8,7 @@ export const scene = defineAction({
   name: 'go to scene',
   group: 'Effect',
   summary: (action, names) => `go to ${names.scene(action.scene)}`,
-  fields: { scene: toChoose(sceneIdSchema) },
+  fields: { scene: toChoose(sceneIdSchema, 'Scene', { ask: 'Choose the scene' }) },
   fresh: { scene: null, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

@@ -37,6 +37,7 @@ export const turn = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ['turn'],
+  isPlaced: ({ axes }) => axes === 'viewer',
   isIdle: ({ mode, by }) => mode === 'by' && by.every((x) => x === 0),
   act: (moment) => {
     moment.values.turn = turned(moment);

@@ -1,6 +1,5 @@
-import { z } from 'zod';
 import { variableIdSchema } from '../../schema/behave-ids';
-import { finite } from '../../schema/values-schema';
+import { choice, number } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
 import { written } from '../written';
 import { defineAction } from './action-kind';
@@ -15,7 +14,11 @@ export const variable = defineAction({
       ? `set ${name} to ${written(action.value)}`
       : `change ${name} by ${written(action.value)}`;
   },
-  fields: { variable: toChoose(variableIdSchema), mode: z.enum(['to', 'by']), value: finite },
+  fields: {
+    variable: toChoose(variableIdSchema, 'Which variable'),
+    mode: choice('To or by', { to: 'to', by: 'by' }),
+    value: number({ name: 'Value', low: -1e6, high: 1e6, unit: 'plain' }),
+  },
   fresh: { variable: null, mode: 'to', value: 1, duration: 0 },
   pace: 'atOnce',
   actsOn: 'effect',

@@ -30,7 +30,7 @@ export const cutout = defineObject({
     /** Whose: the number of the face. On a face it is that face's own. */
     face: z.number().int().min(1).max(MOST_FACES),
     /** With make-up and morphs, as the effect shows the face; else as the camera sees it. */
-    made: yesNo('With make-up and shape', 'Off, it is the camera picture as it comes'),
+    made: yesNo('With make-up and shape', { help: 'Off, it is the camera picture as it comes' }),
     /** Left and right change places. */
     flip: yesNo('Mirrored'),
   },

@@ -40,12 +40,11 @@ export const layer = defineObject({
     /** It is seen outside of that mask instead of inside. */
     maskedOut: yesNo('Outside of it'),
     /** It goes over the eyes, over the inside of the mouth; else it leaves them out. */
-    coversEyes: yesNo('Over the eyes', 'Off, it leaves the eyes out as they open and close'),
-    coversMouth: yesNo('Over the mouth', 'Off, it leaves the inside of the mouth out'),
-    givesWay: yesNo(
-      'Under hands and hair',
-      'It is left out where a hand, hair or a thing is before the face',
-    ),
+    coversEyes: yesNo('Over the eyes', { help: 'Off, it leaves the eyes out as they open and close' }),
+    coversMouth: yesNo('Over the mouth', { help: 'Off, it leaves the inside of the mouth out' }),
+    givesWay: yesNo('Under hands and hair', {
+      help: 'It is left out where a hand, hair or a thing is before the face',
+    }),
   },
   ...onFace,
   shows: ['picture', 'sequence', 'video'],

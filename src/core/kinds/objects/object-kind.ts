@@ -16,27 +16,36 @@ type ObjectOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
   z.ZodObject<typeof placedSchema & { kind: z.ZodLiteral<K> } & F, z.core.$strict>
 >;
 
-interface Spec<K extends string, F extends z.core.$ZodLooseShape, Face extends boolean> {
-  readonly kind: K;
-  /** What it has besides what all objects have; see `schema/properties.ts` for fields that describe themselves. */
-  readonly fields: F;
+/** What a kind says of its objects; `O` is one of them. */
+export interface ObjectSpec<O> {
   /** A viewer sees it, or what it does to the picture; else it holds, hides or lights other things. */
   readonly isSeen: boolean;
   /** It is touched by its shape; else a finger goes through unless it is given a touch area. */
   readonly isTouched: boolean;
   /** It lies on the face as a whole, by its layout and features, and has no place of its own. */
-  readonly onFace: Face;
+  readonly onFace: boolean;
   /** Kinds of assets it can show. */
   readonly shows?: readonly Asset['kind'][];
   /** It is there to show one. */
   readonly isShowing?: boolean;
   /** How it comes to lie on what it sticks to. */
   readonly rests: RestStyle;
-  readonly ground?: (object: ObjectOf<K, F>, assets: Assets) => Ground;
+  readonly ground?: (object: O, assets: Assets) => Ground;
   /** The box around it in its own space, metres; null where nobody can say. */
-  readonly bounds: (object: ObjectOf<K, F>, assets: Assets) => Box | null;
+  readonly bounds: (object: O, assets: Assets) => Box | null;
   /** What it needs to know of the world beside where its anchor is. */
-  readonly needs?: (object: ObjectOf<K, F>) => readonly Need[];
+  readonly needs?: (object: O) => readonly Need[];
+}
+
+interface Definition<
+  K extends string,
+  F extends z.core.$ZodLooseShape,
+  Face extends boolean,
+> extends ObjectSpec<ObjectOf<K, F>> {
+  readonly kind: K;
+  /** What it has besides what all objects have; see `schema/properties.ts` for fields that describe themselves. */
+  readonly fields: F;
+  readonly onFace: Face;
 }
 
 /** Makes a kind: its schema is that of all objects with its own fields. */
@@ -45,8 +54,8 @@ export const defineObject = <
   const F extends z.core.$ZodLooseShape,
   const Face extends boolean,
 >(
-  spec: Spec<K, F, Face>,
+  definition: Definition<K, F, Face>,
 ) => ({
-  ...spec,
-  schema: z.strictObject({ ...placedSchema, kind: z.literal(spec.kind), ...spec.fields }),
+  ...definition,
+  schema: z.strictObject({ ...placedSchema, kind: z.literal(definition.kind), ...definition.fields }),
 });

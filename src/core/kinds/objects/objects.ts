@@ -1,12 +1,11 @@
 /** The kinds of objects in the Stack: all of them, and what follows from their definitions. */
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { Anchor } from '../../schema/anchor-schema';
 import type { Asset, AssetId } from '../../schema/asset-schema';
 import { namedIn } from '../../schema/references';
 import { propertiesIn, type Property } from '../../schema/properties';
-import type { Box } from '../../maths/box';
 import { perObject } from '../../memo';
-import type { Need } from '../needs';
+import { schemaOfKinds, type OfKinds } from '../any-kind';
 import { card } from './card';
 import { cutout } from './cutout';
 import { fill } from './fill';
@@ -21,9 +20,9 @@ import { light } from './light';
 import { live } from './live';
 import { model } from './model';
 import { morph } from './morph';
-import type { Assets } from './object-kind';
+import type { Assets, ObjectSpec } from './object-kind';
 import { occluder } from './occluder';
-import { restOn, type Ground, type RestStyle } from './resting';
+import { restOn } from './resting';
 import { retouch } from './retouch';
 import { shadowCatcher } from './shadow-catcher';
 import { solid } from './solid';
@@ -55,35 +54,19 @@ export const OBJECT_KINDS = {
 type Kinds = typeof OBJECT_KINDS;
 export type ObjectKind = keyof Kinds;
 export type ObjectOf<K extends ObjectKind> = z.infer<Kinds[K]['schema']>;
-export type EffectObject = { [K in ObjectKind]: ObjectOf<K> }[ObjectKind];
+export type EffectObject = OfKinds<Kinds>;
 /** Objects that lie on a face as a whole. */
 export type OnFace = {
   [K in ObjectKind]: Kinds[K]['onFace'] extends true ? ObjectOf<K> : never;
 }[ObjectKind];
 
-const schemas = Object.values(OBJECT_KINDS).map((kind) => kind.schema);
-type Schemas = Kinds[ObjectKind]['schema'];
-export const objectSchema = z.discriminatedUnion(
-  'kind',
-  schemas as [Schemas, ...Schemas[]],
-) as unknown as z.ZodType<EffectObject>;
+export const objectSchema = schemaOfKinds(OBJECT_KINDS);
 
 /** What a kind is, for whoever does not care which one it is. */
-export interface AnyKind {
+export const kindOf = (object: {
   readonly kind: ObjectKind;
-  readonly schema: z.ZodType;
-  readonly isSeen: boolean;
-  readonly isTouched: boolean;
-  readonly onFace: boolean;
-  readonly shows?: readonly Asset['kind'][];
-  readonly isShowing?: boolean;
-  readonly rests: RestStyle;
-  readonly ground?: (object: EffectObject, assets: Assets) => Ground;
-  readonly bounds: (object: EffectObject, assets: Assets) => Box | null;
-  readonly needs?: (object: EffectObject) => readonly Need[];
-}
-export const kindOf = (object: { readonly kind: ObjectKind }): AnyKind =>
-  OBJECT_KINDS[object.kind] as unknown as AnyKind;
+}): ObjectSpec<EffectObject> & { readonly kind: ObjectKind; readonly schema: z.ZodType } =>
+  OBJECT_KINDS[object.kind] as never;
 
 /** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
 export const isOnFace = (object: EffectObject): object is OnFace => kindOf(object).onFace;

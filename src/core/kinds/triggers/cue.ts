@@ -10,7 +10,7 @@ export const CUE_MOMENTS = ['begins', 'ends', 'passes'] as const;
 export const cue = defineTrigger({
   kind: 'cue',
   fields: {
-    cue: toChoose(cueIdSchema),
+    cue: toChoose(cueIdSchema, 'Which cue'),
     moment: z.enum(CUE_MOMENTS),
     /** Which part of it is behind, for `passes`. */
     share: share('How far the cue is', { driven: false }),

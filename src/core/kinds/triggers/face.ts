@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { faceNumber } from './head';
+import { faceNumber } from '../signals/face-number';
 import { defineTrigger, nextThere } from './trigger-kind';
 
 export const face = defineTrigger({

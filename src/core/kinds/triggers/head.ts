@@ -1,12 +1,7 @@
 import { z } from 'zod';
-import { MOST_FACES } from '../../schema/anchor-schema';
-import { number } from '../../schema/properties';
+import { faceNumber } from '../signals/face-number';
 import { HEAD_GESTURES } from './gestures';
 import { defineTrigger } from './trigger-kind';
-
-/** The number of a face. */
-export const faceNumber = () =>
-  number({ name: 'Number of the face', low: 1, high: MOST_FACES, unit: 'count', whole: true, mark: 'face' });
 
 export const head = defineTrigger({
   kind: 'head',

@@ -1,41 +1,31 @@
 /** A signal crosses a level and stays beyond it for a while. */
-import { z } from 'zod';
 import { nextLevel } from '../../maths/level';
-import { signalSchema, type Signal } from '../../schema/signal-schema';
-import { finite } from '../../schema/values-schema';
+import { choice, number } from '../../schema/properties';
 import { STEP } from '../../units';
+import { signalKind, signalSchema, type Signal } from '../signals/signals';
 import { written } from '../written';
 import { defineTrigger } from './trigger-kind';
 
 /** A face that is gone shows no expression; other signals without a value say nothing. */
 const valueOf = (signal: Signal, now: number): number =>
-  Number.isNaN(now) && signal.kind === 'expression' ? 0 : now;
-
-/** Of a signal, what beside its kind makes it another one. */
-const gistOf = (signal: Signal): string => {
-  switch (signal.kind) {
-    case 'expression':
-      return signal.name;
-    case 'head':
-      return signal.of;
-    case 'hand':
-      return signal.shape;
-    case 'apart':
-      return signal.from === null ? 'viewer' : 'object';
-    default:
-      return '';
-  }
-};
+  Number.isNaN(now) ? (signalKind(signal.kind).whenAbsent ?? NaN) : now;
 
 export const level = defineTrigger({
   kind: 'level',
   fields: {
     signal: signalSchema,
-    when: z.enum(['rises', 'falls']),
-    level: finite,
-    /** How far it has to come back before it can cross again, in the signal's own unit. */
-    slack: z.number().min(0).max(1e6),
-    hold: z.number().min(0).max(60),
+    when: choice('Which way', { rises: 'rises to', falls: 'falls below' }),
+    level: number({ name: 'Threshold', low: -1e6, high: 1e6, unit: 'plain', step: 0.05 }),
+    slack: number({
+      name: 'Slack',
+      help: 'How far it has to come back before it can cross again',
+      low: 0,
+      high: 1e6,
+      unit: 'plain',
+      step: 0.01,
+      mark: 'slack',
+    }),
+    hold: number({ name: 'Held for', low: 0, high: 60, unit: 'seconds', mark: 'for' }),
   },
   words: ({ signal, when, level: at }, names) => {
     if (signal.kind !== 'apart') return null;
@@ -43,7 +33,7 @@ export const level = defineTrigger({
     const how = when === 'falls' ? 'comes within' : 'goes beyond';
     return `${from} ${how} ${written(at)} m of ${names.object(signal.object)}`;
   },
-  gist: ({ signal, when }) => `${when} ${signal.kind} ${gistOf(signal)}`,
+  gist: ({ signal, when }) => `${when} ${signal.kind} ${signalKind(signal.kind).gist?.(signal) ?? ''}`,
   signals: ({ signal }) => [signal],
   watch: (trigger, watched, state) => {
     const value = valueOf(trigger.signal, watched.signal(trigger.signal));

@@ -5,7 +5,7 @@ import { defineTrigger, nextThere } from './trigger-kind';
 
 export const picture = defineTrigger({
   kind: 'picture',
-  fields: { target: toChoose(targetIdSchema), when: z.enum(['found', 'lost']) },
+  fields: { target: toChoose(targetIdSchema, 'Which printed picture'), when: z.enum(['found', 'lost']) },
   words: ({ target, when }, names) => `${names.picture(target)} is ${when}`,
   gist: ({ when }) => when,
   needs: ({ target }) => [{ picture: target }],

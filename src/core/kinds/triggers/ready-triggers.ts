@@ -1,5 +1,5 @@
 /** Triggers as people think of them, ready to be chosen; each is an ordinary trigger that can be changed afterwards. */
-import type { Signal } from '../../schema/signal-schema';
+import type { Signal } from '../signals/signals';
 import { gistOf, type Trigger } from './triggers';
 
 /** How far a signal has to come back before it can cross again, as a share of its level. */

@@ -6,8 +6,12 @@ import { defineTrigger } from './trigger-kind';
 
 export const touch = defineTrigger({
   kind: 'touch',
-  fields: { gesture: z.enum(TOUCHES), object: toChoose(objectIdSchema) },
+  fields: {
+    gesture: z.enum(TOUCHES),
+    object: toChoose(objectIdSchema, 'Which object is touched', { ask: 'Choose what' }),
+  },
   words: ({ gesture, object }, names) => `${names.object(object)} is ${TOUCH_WORDS[gesture]}`,
+  isPlaced: true,
   gist: ({ gesture }) => gesture,
   watch: ({ gesture, object }, { happened, indexOf }) => {
     const i = object === null ? undefined : indexOf(object);

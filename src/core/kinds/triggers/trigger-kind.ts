@@ -6,7 +6,8 @@ import { z } from 'zod';
 import type { SurfaceKind, TargetId } from '../../schema/anchor-schema';
 import type { ControlId, CueId, VariableId } from '../../schema/behave-ids';
 import type { ObjectId } from '../../schema/placed-schema';
-import type { Signal } from '../../schema/signal-schema';
+import type { Signal } from '../signals/signals';
+import type { Names } from '../names';
 import type { Need } from '../needs';
 import type { HeadGesture, TouchGesture, ViewerEvent } from './gestures';
 
@@ -54,45 +55,41 @@ export interface WatchResult {
   readonly fired: boolean;
 }
 
-/** How things are called, for sentences about triggers. */
-export interface TriggerNames {
-  readonly object: (id: string | null) => string;
-  readonly picture: (id: string | null) => string;
-  readonly control: (id: string | null) => string;
-  readonly variable: (id: string | null) => string;
-  readonly cue: (id: CueId | null) => string;
-  readonly signal: (signal: Signal) => string;
-}
-
 type TriggerOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
   z.ZodObject<{ kind: z.ZodLiteral<K> } & F, z.core.$strict>
 >;
 
-interface Spec<K extends string, F extends z.core.$ZodLooseShape> {
-  readonly kind: K;
-  /** What can be set of it; see `schema/properties.ts` for fields that describe themselves. */
-  readonly fields: F;
+/** What a kind says of its triggers; `T` is one of them. */
+export interface TriggerSpec<T> {
   /** "Shell is tapped". Without, or null, it is called as the ready trigger that it is. */
-  readonly words?: (trigger: TriggerOf<K, F>, names: TriggerNames) => string | null;
+  readonly words?: (trigger: T, names: Names) => string | null;
   /** What beside its kind makes it the ready trigger that it is: all but amounts, and which object, face or cue is meant. */
-  readonly gist?: (trigger: TriggerOf<K, F>) => string;
+  readonly gist?: (trigger: T) => string;
   /** What it needs to know of the world beside what its signals need. */
-  readonly needs?: (trigger: TriggerOf<K, F>) => readonly Need[];
+  readonly needs?: (trigger: T) => readonly Need[];
+  /** It asks where objects are, beside what its signals ask. */
+  readonly isPlaced?: boolean;
   /** Signals that it looks at. */
-  readonly signals?: (trigger: TriggerOf<K, F>) => readonly Signal[];
+  readonly signals?: (trigger: T) => readonly Signal[];
   /**
    * Plain state in, plain state and whether it went off out. What rises or appears also goes off when things are so from the beginning;
    * what falls, leaves or is lost needs to have been otherwise.
    */
-  readonly watch: (trigger: TriggerOf<K, F>, watched: Watched, state: WatchState) => WatchResult | boolean;
+  readonly watch: (trigger: T, watched: Watched, state: WatchState) => WatchResult | boolean;
+}
+
+interface Definition<K extends string, F extends z.core.$ZodLooseShape> extends TriggerSpec<TriggerOf<K, F>> {
+  readonly kind: K;
+  /** What can be set of it; see `schema/properties.ts` for fields that describe themselves. */
+  readonly fields: F;
 }
 
 /** Makes a kind: its schema is its fields. `watch` that keeps no state of its own just says whether it went off. */
 export const defineTrigger = <const K extends string, const F extends z.core.$ZodLooseShape>(
-  spec: Spec<K, F>,
+  definition: Definition<K, F>,
 ) => ({
-  ...spec,
-  schema: z.strictObject({ kind: z.literal(spec.kind), ...spec.fields }),
+  ...definition,
+  schema: z.strictObject({ kind: z.literal(definition.kind), ...definition.fields }),
 });
 
 /** Something that is or is not: whether it came, or went. */

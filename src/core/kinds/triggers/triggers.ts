@@ -1,8 +1,9 @@
 /** The kinds of triggers: all of them, and what follows from their definitions. */
-import { z } from 'zod';
-import { lackingIn, type Referred } from '../../schema/references';
-import type { Signal } from '../../schema/signal-schema';
-import type { Need } from '../needs';
+import type { z } from 'zod';
+import { lackingIn } from '../../schema/references';
+import type { Referred } from '../../schema/referred';
+import type { Signal } from '../signals/signals';
+import { schemaOfKinds, type OfKinds } from '../any-kind';
 import { after } from './after';
 import { control } from './control';
 import { cue } from './cue';
@@ -15,7 +16,7 @@ import { picture } from './picture';
 import { screen } from './screen';
 import { surface } from './surface';
 import { touch } from './touch';
-import type { TriggerNames, Watched, WatchResult, WatchState } from './trigger-kind';
+import type { TriggerSpec, Watched, WatchResult, WatchState } from './trigger-kind';
 import { variable } from './variable';
 import { viewer } from './viewer';
 
@@ -38,27 +39,12 @@ export const TRIGGER_KINDS = {
 type Kinds = typeof TRIGGER_KINDS;
 export type TriggerKind = keyof Kinds;
 export type TriggerOf<K extends TriggerKind> = z.infer<Kinds[K]['schema']>;
-export type Trigger = { [K in TriggerKind]: TriggerOf<K> }[TriggerKind];
-
-const schemas = Object.values(TRIGGER_KINDS).map((kind) => kind.schema);
-type Schemas = Kinds[TriggerKind]['schema'];
-export const triggerSchema = z.discriminatedUnion(
-  'kind',
-  schemas as [Schemas, ...Schemas[]],
-) as unknown as z.ZodType<Trigger>;
+export type Trigger = OfKinds<Kinds>;
+export const triggerSchema = schemaOfKinds(TRIGGER_KINDS);
 
 /** What a kind is, for whoever does not care which one it is. */
-interface AnyTriggerKind {
-  readonly kind: TriggerKind;
-  readonly schema: z.ZodType;
-  readonly words?: (trigger: Trigger, names: TriggerNames) => string | null;
-  readonly gist?: (trigger: Trigger) => string;
-  readonly needs?: (trigger: Trigger) => readonly Need[];
-  readonly signals?: (trigger: Trigger) => readonly Signal[];
-  readonly watch: (trigger: Trigger, watched: Watched, state: WatchState) => WatchResult | boolean;
-}
-export const triggerKind = (kind: TriggerKind): AnyTriggerKind =>
-  TRIGGER_KINDS[kind] as unknown as AnyTriggerKind;
+export const triggerKind = (kind: TriggerKind): TriggerSpec<Trigger> & { readonly schema: z.ZodType } =>
+  TRIGGER_KINDS[kind] as never;
 
 /** One step of watching a trigger: its state afterwards, and whether it went off. */
 export const nextWatch = (trigger: Trigger, state: WatchState, watched: Watched): WatchResult => {

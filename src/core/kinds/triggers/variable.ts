@@ -4,7 +4,7 @@ import { defineTrigger } from './trigger-kind';
 
 export const variable = defineTrigger({
   kind: 'variable',
-  fields: { variable: toChoose(variableIdSchema) },
+  fields: { variable: toChoose(variableIdSchema, 'Which variable') },
   words: (trigger, names) => `${names.variable(trigger.variable)} changes`,
   watch: (trigger, { happened }) => trigger.variable !== null && happened.variables.has(trigger.variable),
 });

@@ -4,7 +4,7 @@ import { Trash2 } from '@lucide/vue';
 import { COMPARISONS, type Comparison, type Condition, type Cue } from '../../../../core/document/schema';
 import { COMPARISON_WORDS } from '../../../behave-words';
 import GestureField from '../../common/GestureField.vue';
-import { newSignal } from './new-signal';
+import { newSignal } from '../../../../core/kinds/signals/signals';
 import SignalFields from './SignalFields.vue';
 import SelectField from '../../common/SelectField.vue';
 import { useDeskStore } from '../../../stores/desk';

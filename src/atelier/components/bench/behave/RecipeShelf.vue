@@ -18,8 +18,8 @@ import type { ObjectId } from '../../../../core/document/schema';
 import { addRecipeFor } from '../../../commands/cue-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
-import ChoiceField from './ChoiceField.vue';
-import { useChoices } from './choices';
+import ChoiceField from '../../common/ChoiceField.vue';
+import { useChoices } from '../../common/choices';
 import IconButton from '../../common/IconButton.vue';
 
 const emit = defineEmits<{ close: [] }>();

@@ -11,7 +11,7 @@ import {
 import type { ObjectId, Trigger } from '../../../../core/document/schema';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
-import ChoiceField from './ChoiceField.vue';
+import ChoiceField from '../../common/ChoiceField.vue';
 import TriggerFields from './TriggerFields.vue';
 import IconButton from '../../common/IconButton.vue';
 import WordButton from '../../common/WordButton.vue';

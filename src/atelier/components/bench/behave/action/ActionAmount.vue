@@ -3,12 +3,12 @@
 import { computed, type Component } from 'vue';
 import type { Action, ActionKind } from '../../../../../core/document/schema';
 import { actionKind } from '../../../../../core/kinds/actions/actions';
-import { propertiesIn, valueAt, withValueAt } from '../../../../../core/schema/properties';
+import { propertiesIn, withValueAt } from '../../../../../core/schema/properties';
 import { useEffectStore } from '../../../../stores/effect';
-import PropertyInput from '../../../common/PropertyInput.vue';
+import PropertyList from '../../../common/PropertyList.vue';
 import MotionAmount from './MotionAmount.vue';
 import PlayAmount from './PlayAmount.vue';
-import ValueAmount from './ValueAmount.vue';
+import NumberAmount from './NumberAmount.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
@@ -22,11 +22,7 @@ const FIELDS: Partial<Record<ActionKind, Component>> = {
   follow: MotionAmount,
   play: PlayAmount,
   picture: PlayAmount,
-  number: ValueAmount,
-  variable: ValueAmount,
-  prompt: ValueAmount,
-  scene: ValueAmount,
-  cue: ValueAmount,
+  number: NumberAmount,
 };
 const own = computed(() => FIELDS[props.action.kind]);
 const described = computed(() => propertiesIn(actionKind(props.action.kind).schema, props.action));
@@ -42,18 +38,7 @@ const set = (path: string, to: unknown, felt: boolean): void =>
     @change="(to: object, gesture: string | null) => emit('change', to, gesture)"
   />
   <div v-else-if="Object.keys(described).length > 0" class="line">
-    <template v-for="(property, path) in described" :key="path">
-      <span v-if="property.type === 'number' && !property.mark" class="soft">{{
-        property.name.toLowerCase()
-      }}</span>
-      <PropertyInput
-        :class="{ small: property.type !== 'choice' }"
-        :property="property"
-        :value="valueAt(action, path)"
-        @change="(to, felt) => set(path, to, felt)"
-        @done="effectStore.endGesture()"
-      />
-    </template>
+    <PropertyList :properties="described" :value="action" @change="set" @done="effectStore.endGesture()" />
   </div>
 </template>
 

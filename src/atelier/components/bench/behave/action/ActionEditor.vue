@@ -10,8 +10,8 @@ import {
 } from '../../../../../core/kinds/actions/actions';
 import type { Action, ActionKind, Beat, ObjectId } from '../../../../../core/document/schema';
 import { useDeskStore } from '../../../../stores/desk';
-import ChoiceField from '../ChoiceField.vue';
-import { useChoices } from '../choices';
+import ChoiceField from '../../../common/ChoiceField.vue';
+import { useChoices } from '../../../common/choices';
 import ActionAmount from './ActionAmount.vue';
 import TimingFields from './TimingFields.vue';
 import VaryFields from './VaryFields.vue';

@@ -5,9 +5,9 @@ import { LocateFixed } from '@lucide/vue';
 import { AXES, AXES_OF, MODES, type Action } from '../../../../../core/document/schema';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
-import ChoiceField from '../ChoiceField.vue';
+import ChoiceField from '../../../common/ChoiceField.vue';
 import SelectField from '../../../common/SelectField.vue';
-import { useChoices } from '../choices';
+import { useChoices } from '../../../common/choices';
 import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ action: Action }>();

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { Action } from '../../../../../core/document/schema';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
-import ChoiceField from '../ChoiceField.vue';
+import ChoiceField from '../../../common/ChoiceField.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 

@@ -12,7 +12,7 @@ import { useChronicleStore } from '../../../../stores/chronicle';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
-import ChoiceField from '../ChoiceField.vue';
+import ChoiceField from '../../../common/ChoiceField.vue';
 import SignalFields from '../SignalFields.vue';
 import IconButton from '../../../common/IconButton.vue';
 import WordButton from '../../../common/WordButton.vue';

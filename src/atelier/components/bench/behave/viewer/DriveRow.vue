@@ -11,8 +11,8 @@ import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../.
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
-import ChoiceField from '../ChoiceField.vue';
-import { useChoices } from '../choices';
+import ChoiceField from '../../../common/ChoiceField.vue';
+import { useChoices } from '../../../common/choices';
 import SignalFields from '../SignalFields.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 import IconButton from '../../../common/IconButton.vue';

@@ -7,7 +7,7 @@ import { READY_PROMPTS, type Prompt, type ReadyPrompt } from '../../../../../cor
 import { promptName, readyPromptWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
-import ChoiceField from '../ChoiceField.vue';
+import ChoiceField from '../../../common/ChoiceField.vue';
 import ConditionList from '../ConditionList.vue';
 import TriggerList from '../TriggerList.vue';
 import TextField from '../../../common/TextField.vue';

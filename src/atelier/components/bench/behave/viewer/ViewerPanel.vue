@@ -13,6 +13,7 @@ import { newControl, newDrive, newPrompt, newVariable } from '../../../../../cor
 import type { ControlKind } from '../../../../../core/document/schema';
 import { newControlId, newDriveId, newPromptId, newVariableId } from '../../../../api/ids';
 import { useDeskStore } from '../../../../stores/desk';
+import { inOrder } from '../../../../../core/document/queries';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import ControlCard from './ControlCard.vue';
@@ -24,9 +25,6 @@ import WordButton from '../../../common/WordButton.vue';
 
 const effectStore = useEffectStore();
 const desk = useDeskStore();
-const inOrder = <T extends { readonly order: number; readonly id: string }>(
-  map: Readonly<Record<string, T>>,
-): T[] => Object.values(map).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 const controls = computed(() => inOrder(effectStore.effect.controls));
 const prompts = computed(() => inOrder(effectStore.effect.prompts));
 const variables = computed(() => inOrder(effectStore.effect.variables));

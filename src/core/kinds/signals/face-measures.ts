@@ -1,9 +1,22 @@
 /** What a whole face does, from the expression coefficients of its parts. 0 to 1. */
-import type { FaceMeasure } from '../document/schema';
-import { expression, type TrackedFace } from '../tracking/track-frame';
-import type { Unit } from '../units';
+import { expression, type TrackedFace } from '../../tracking/track-frame';
+import type { Unit } from '../../units';
 
-/** 0 where there is no face. */
+/** As the trade would say. */
+export const MEASURE_WORDS = {
+  smile: 'smile',
+  frown: 'frown',
+  blow: 'blowing',
+  winkLeft: 'left wink',
+  winkRight: 'right wink',
+  eyesClosed: 'closed eyes',
+  browsRaised: 'raised brows',
+  tongueShown: 'tongue',
+} as const;
+export type FaceMeasure = keyof typeof MEASURE_WORDS;
+export const isMeasure = (name: string): name is FaceMeasure => Object.hasOwn(MEASURE_WORDS, name);
+
+/** How much of it a face shows; 0 where there is no face. */
 export const faceMeasure = (face: TrackedFace | undefined, measure: FaceMeasure): Unit => {
   const of = (name: Parameters<typeof expression>[1]): Unit => expression(face, name);
   const both = (stem: 'mouthSmile' | 'mouthFrown' | 'browDown' | 'browOuterUp'): Unit =>

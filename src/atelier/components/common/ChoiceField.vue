@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One of a list of names, sought by typing. */
 import type { Choice } from './choices';
-import SelectField from '../../common/SelectField.vue';
+import SelectField from './SelectField.vue';
 
 withDefaults(
   defineProps<{

@@ -1,0 +1,12 @@
+/** How things of a document are called, for sentences about actions, triggers and signals. Null is "an object to be chosen". */
+type Name = (id: string | null) => string;
+
+export interface Names {
+  readonly object: Name;
+  readonly cue: Name;
+  readonly prompt: Name;
+  readonly scene: Name;
+  readonly control: Name;
+  readonly variable: Name;
+  readonly picture: Name;
+}

@@ -1,0 +1,13 @@
+/** How loud the microphone hears it, 0 to 1. */
+import { defineSignal, ZERO_TO_ONE } from './signal-kind';
+
+export const loudness = defineSignal({
+  kind: 'loudness',
+  name: 'Loudness',
+  fields: {},
+  fresh: {},
+  words: () => 'loudness',
+  read: (_, from) => from.loudness,
+  reach: () => ZERO_TO_ONE,
+  needs: () => ['microphone'],
+});
