@@ -275,7 +275,7 @@ for (const [type, { circuit, spec = {}, point = {}, even }] of Object.entries(CA
     expect({ worst, off }).toEqual({ worst: expect.any(Number), off: 0 });
   });
 
-for (const does of MATHS_OPS)
+for (const does of Object.keys(MATHS_OPS))
   test(`maths, ${does}: as core computes it`, async () => {
     const source = node('remap', { newLow: -2.3, newHigh: 2.1 }, { value: from(split, 'x') });
     const sum = node('maths', { does }, { a: from(source, 'value'), b: from(split, 'y') });

@@ -12,7 +12,7 @@ import type { ActionNames } from '../core/kinds/actions/action-kind';
 import { actionKind } from '../core/kinds/actions/actions';
 import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
-import { NODE_WORDS, portWords } from './material-words';
+import { CATALOGUE, portLabel } from '../core/surface/catalogue';
 import { namesIn } from './when-words';
 import { written } from '../core/kinds/written';
 
@@ -70,5 +70,5 @@ export const circuitInputWords = (
 ): string => {
   const found = effect.materials[material];
   const type = found?.circuit?.[node]?.type;
-  return `${found?.name ?? 'a deleted material'}: ${type ? NODE_WORDS[type].name.toLowerCase() : 'a deleted node'}, ${portWords(port)}`;
+  return `${found?.name ?? 'a deleted material'}: ${type ? CATALOGUE[type].name.toLowerCase() : 'a deleted node'}, ${portLabel(type, port)}`;
 };

@@ -10,3 +10,7 @@ export const CATALOGUE: Readonly<Record<NodeType, NodeKind>> = {
   ...PATTERN_NODES,
   ...SUM_NODES,
 };
+
+/** What an input or an output of a node is called. */
+export const portLabel = (type: NodeType | undefined, port: string): string =>
+  (type && CATALOGUE[type].inputs.find(({ name }) => name === port)?.label) ?? port;

@@ -1,21 +1,21 @@
 /** The sums a maths node does, in core and in GLSL. None of them gives anything but a number. */
-export const MATHS_OPS = [
-  'add',
-  'subtract',
-  'multiply',
-  'divide',
-  'power',
-  'minimum',
-  'maximum',
-  'remainder',
-  'wave',
-  'absolute',
-  'fraction',
-  'whole',
-  'rest',
-  'atLeast',
-] as const;
-export type MathsOp = (typeof MATHS_OPS)[number];
+export const MATHS_OPS = {
+  add: 'a + b',
+  subtract: 'a − b',
+  multiply: 'a × b',
+  divide: 'a ÷ b',
+  power: 'a to the power b',
+  minimum: 'the lesser',
+  maximum: 'the greater',
+  remainder: 'remainder of a ÷ b',
+  wave: 'wave of a turns',
+  absolute: 'a without sign',
+  fraction: 'fraction of a',
+  whole: 'a rounded down',
+  rest: '1 − a',
+  atLeast: '1 if a ≥ b',
+} as const;
+export type MathsOp = keyof typeof MATHS_OPS;
 
 /** Division by almost nothing divides by a little instead. */
 export const nonZero = (x: number): number => (Math.abs(x) < 1e-6 ? 1e-6 : x);

@@ -11,8 +11,28 @@ import { SHAPES_GLSL } from './shapes';
 /** Some of the nodes. */
 export type NodeKinds = Partial<Record<NodeType, NodeKind>>;
 
+/** Where a node stands in the menu. */
+export const NODE_GROUPS = [
+  'Surface',
+  'From the point',
+  'Values',
+  'Shapes',
+  'Patterns',
+  'Sums',
+  'Points',
+] as const;
+export type NodeGroup = (typeof NODE_GROUPS)[number];
+interface NodeWords {
+  readonly name: string;
+  readonly group: NodeGroup;
+  /** What comes out. */
+  readonly note: string;
+}
+
 export interface InputPort {
   readonly name: string;
+  /** As it is shown, where its name says too little or is no word. */
+  readonly label?: string;
   readonly type: PortType;
   /** What it is while no wire runs in; a text is a colour. */
   readonly usual: NodeValue;
@@ -26,7 +46,8 @@ export type Setting =
   | {
       readonly name: string;
       readonly kind: 'choice';
-      readonly choices: readonly string[];
+      /** How each is shown. */
+      readonly choices: Readonly<Record<string, string>>;
       readonly usual: string;
     }
   | { readonly name: string; readonly kind: 'text'; readonly usual: string }
@@ -58,7 +79,7 @@ export interface SurfacePoint {
 
 type Numbers = readonly number[];
 
-export interface NodeKind {
+export interface NodeKind extends NodeWords {
   readonly inputs: readonly InputPort[];
   readonly outputs: readonly { readonly name: string; readonly type: PortType }[];
   readonly settings: readonly Setting[];
@@ -116,11 +137,13 @@ export const NONE: readonly [] = [];
 
 /** A node that only looks at the point. */
 export const source = (
+  words: NodeWords,
   name: string,
   type: PortType,
   compute: (point: SurfacePoint) => Numbers,
   code: string,
 ): NodeKind => ({
+  ...words,
   inputs: NONE,
   outputs: [out(name, type)],
   settings: NONE,
@@ -130,12 +153,14 @@ export const source = (
 
 /** A node with one output and no settings. */
 export const simple = (
+  words: NodeWords,
   inputs: readonly InputPort[],
   [name, type]: readonly [string, PortType],
   compute: (...args: Numbers[]) => Numbers,
   code: (...args: string[]) => string,
   needs: readonly (keyof typeof LIBRARY)[] = [],
 ): NodeKind => ({
+  ...words,
   inputs,
   outputs: [out(name, type)],
   settings: NONE,
@@ -150,5 +175,5 @@ export const readsPlace = (port: InputPort): boolean => port.open === true && po
 /** What a setting is on a node. */
 export const settingOf = (setting: Setting, value: NodeValue | undefined): string => {
   if (typeof value !== 'string') return setting.usual;
-  return setting.kind === 'choice' && !setting.choices.includes(value) ? setting.usual : value;
+  return setting.kind === 'choice' && !Object.hasOwn(setting.choices, value) ? setting.usual : value;
 };

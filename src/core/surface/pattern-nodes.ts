@@ -7,17 +7,19 @@ import { boxAt, circleAt, starAt } from './shapes';
 
 /** Flat things lie beside the planes where cells meet, on which noise is the same at every corner. */
 const ASIDE = [0.31, 0.57, 0.37] as const;
-const GRADIENTS = ['linear', 'radial', 'around'] as const;
+const GRADIENTS = { linear: 'straight', radial: 'from the middle', around: 'around the middle' } as const;
 const radians = Math.PI / 180;
 
 export const PATTERN_NODES = {
   circle: simple(
+    { name: 'Circle', group: 'Shapes', note: 'distance to its edge, below 0 inside' },
     [at, p('centre', 0.5, 0.5), n('radius', 0.3)],
     ['distance', 'n'],
     (a, centre, r) => [circleAt(a!, centre!, r![0]!)],
     (a, centre, r) => `(length(${a} - ${centre}) - ${r})`,
   ),
   box: simple(
+    { name: 'Box', group: 'Shapes', note: 'distance to its edge, below 0 inside' },
     [at, p('centre', 0.5, 0.5), p('size', 0.6, 0.4), n('corner', 0.05)],
     ['distance', 'n'],
     (a, centre, size, r) => [boxAt(a!, centre!, size!, r![0]!)],
@@ -25,6 +27,7 @@ export const PATTERN_NODES = {
     ['shapes'],
   ),
   star: simple(
+    { name: 'Star', group: 'Shapes', note: 'distance to its edge, below 0 inside' },
     [at, p('centre', 0.5, 0.5), n('radius', 0.4), n('notch', 0.45), n('tips', 5)],
     ['distance', 'n'],
     (a, centre, r, inner, tips) => [
@@ -35,6 +38,9 @@ export const PATTERN_NODES = {
     ['shapes'],
   ),
   text: {
+    name: 'Words',
+    group: 'Shapes',
+    note: 'distance to the edge of letters',
     inputs: [at, p('centre', 0.5, 0.5), n('height', 0.25)],
     outputs: [out('distance', 'n')],
     settings: [{ name: 'text', kind: 'text', usual: 'LOW TIDE' }],
@@ -48,6 +54,7 @@ export const PATTERN_NODES = {
     }),
   },
   noise: simple(
+    { name: 'Noise', group: 'Patterns', note: 'smooth chance, 0 to 1' },
     [{ ...v('at'), open: true }, n('size', 0.2)],
     ['value', 'n'],
     (a, size) => [noiseAt(a!.map((x, i) => x / nonZero(size![0]!) + ASIDE[i]!))],
@@ -55,6 +62,7 @@ export const PATTERN_NODES = {
     ['noise', 'smooth'],
   ),
   cells: simple(
+    { name: 'Cells', group: 'Patterns', note: 'distance to the nearest of strewn points' },
     [{ ...v('at'), open: true }, n('size', 0.2)],
     ['distance', 'n'],
     (a, size) => [cellsAt(a!.map((x) => x / nonZero(size![0]!)))],
@@ -62,7 +70,10 @@ export const PATTERN_NODES = {
     ['noise', 'cells', 'smooth'],
   ),
   gradient: {
-    inputs: [at, n('turn', 0)],
+    name: 'Gradient',
+    group: 'Patterns',
+    note: '0 to 1 across the surface',
+    inputs: [at, n('turn', 0, { label: 'turn, °' })],
     outputs: [out('value', 'n')],
     settings: [{ name: 'runs', kind: 'choice', choices: GRADIENTS, usual: 'linear' }],
     compute: (i, s) => {
@@ -87,6 +98,7 @@ export const PATTERN_NODES = {
     },
   },
   stripes: simple(
+    { name: 'Stripes', group: 'Patterns', note: '1 on a stripe, 0 between' },
     [n('at', 0, { needed: true }), n('count', 8), n('share', 0.5), n('softness', 0.05)],
     ['value', 'n'],
     (a, count, share, soft) => {

@@ -4,11 +4,12 @@ import { MATHS_OPS, mathsGlsl, mathsOf, nonZero, smooth } from './maths-ops';
 import { at, c, n, NONE, out, p, simple, v, type NodeKinds } from './node-kind';
 import { LUMINANCE } from './ports';
 
-const COLOUR_OPS = ['multiply', 'add', 'screen', 'subtract'] as const;
+const COLOUR_OPS = { multiply: 'a × b', add: 'a + b', screen: 'screen', subtract: 'a − b' } as const;
 const radians = Math.PI / 180;
 
 export const SUM_NODES = {
   smoothstep: simple(
+    { name: 'Soft step', group: 'Sums', note: 'from 0 to 1 between two values' },
     [n('value', 0, { needed: true }), n('from', 0), n('to', 1)],
     ['value', 'n'],
     (x, from, to) => [smooth(from![0]!, to![0]!, x![0]!)],
@@ -16,6 +17,9 @@ export const SUM_NODES = {
     ['smooth'],
   ),
   maths: {
+    name: 'Sum',
+    group: 'Sums',
+    note: 'two numbers into one',
     inputs: [n('a', 0, { needed: true }), n('b', 1)],
     outputs: [out('value', 'n')],
     settings: [{ name: 'does', kind: 'choice', choices: MATHS_OPS, usual: 'multiply' }],
@@ -24,7 +28,14 @@ export const SUM_NODES = {
     glsl: (i, s) => ({ value: mathsGlsl(s.does!, i.a!, i.b!) }),
   },
   remap: simple(
-    [n('value', 0, { needed: true }), n('low', 0), n('high', 1), n('newLow', 0), n('newHigh', 1)],
+    { name: 'Other range', group: 'Sums', note: 'a range stretched to another' },
+    [
+      n('value', 0, { needed: true }),
+      n('low', 0),
+      n('high', 1),
+      n('newLow', 0, { label: 'new low' }),
+      n('newHigh', 1, { label: 'new high' }),
+    ],
     ['value', 'n'],
     (x, low, high, newLow, newHigh) => [
       lerp(newLow![0]!, newHigh![0]!, (x![0]! - low![0]!) / nonZero(high![0]! - low![0]!)),
@@ -34,12 +45,16 @@ export const SUM_NODES = {
     ['smooth'],
   ),
   mix: simple(
+    { name: 'Mix', group: 'Sums', note: 'from one colour to another' },
     [c('a', '#000000'), c('b', '#ffffff'), n('amount', 0.5)],
     ['colour', 'c'],
     (a, b, t) => a!.map((x, k) => lerp(x, b![k]!, t![0]!)),
     (a, b, t) => `mix(${a}, ${b}, ${t})`,
   ),
   colourMaths: {
+    name: 'Colour sum',
+    group: 'Sums',
+    note: 'two colours into one',
     inputs: [c('a', '#ffffff', { needed: true }), c('b', '#ffffff')],
     outputs: [out('colour', 'c')],
     settings: [{ name: 'does', kind: 'choice', choices: COLOUR_OPS, usual: 'multiply' }],
@@ -58,13 +73,15 @@ export const SUM_NODES = {
     },
   },
   brightness: simple(
+    { name: 'Brightness', group: 'Sums', note: 'how bright a colour is' },
     [c('colour', '#808080', { needed: true })],
     ['value', 'n'],
     (x) => [LUMINANCE.reduce((sum, w, k) => sum + w * x![k]!, 0)],
     (x) => `dot(${x}, vec3(${LUMINANCE.join(', ')}))`,
   ),
   shift: simple(
-    [at, p('by', 0, 0), p('size', 1, 1), n('turn', 0)],
+    { name: 'Shift', group: 'Points', note: 'moves, sizes and turns what comes after' },
+    [at, p('by', 0, 0), p('size', 1, 1), n('turn', 0, { label: 'turn, °' })],
     ['at', 'p'],
     (a, by, size, turn) => {
       const [x, y] = [a![0]! - 0.5 - by![0]!, a![1]! - 0.5 - by![1]!];
@@ -75,12 +92,16 @@ export const SUM_NODES = {
     ['smooth'],
   ),
   joinPoint: simple(
+    { name: 'Join point', group: 'Points', note: 'x and y into a place' },
     [n('x', 0), n('y', 0)],
     ['at', 'p'],
     (x, y) => [x![0]!, y![0]!],
     (x, y) => `vec2(${x}, ${y})`,
   ),
   splitPoint: {
+    name: 'Split point',
+    group: 'Points',
+    note: 'a place into x and y',
     inputs: [at],
     outputs: [out('x', 'n'), out('y', 'n')],
     settings: NONE,
@@ -88,12 +109,16 @@ export const SUM_NODES = {
     glsl: (i) => ({ x: `${i.at}.x`, y: `${i.at}.y` }),
   },
   joinVector: simple(
+    { name: 'Join vector', group: 'Points', note: 'x, y and z into a vector' },
     [n('x', 0), n('y', 0), n('z', 0)],
     ['vector', 'v'],
     (x, y, z) => [x![0]!, y![0]!, z![0]!],
     (x, y, z) => `vec3(${x}, ${y}, ${z})`,
   ),
   splitVector: {
+    name: 'Split vector',
+    group: 'Points',
+    note: 'a vector into x, y and z',
     inputs: [v('vector', { needed: true })],
     outputs: [out('x', 'n'), out('y', 'n'), out('z', 'n')],
     settings: NONE,
@@ -101,12 +126,14 @@ export const SUM_NODES = {
     glsl: (i) => ({ x: `${i.vector}.x`, y: `${i.vector}.y`, z: `${i.vector}.z` }),
   },
   length: simple(
+    { name: 'Length', group: 'Sums', note: 'how long a vector is' },
     [v('vector', { needed: true })],
     ['value', 'n'],
     (a) => [Math.hypot(...a!)],
     (a) => `length(${a})`,
   ),
   dot: simple(
+    { name: 'Towards', group: 'Sums', note: 'how far one vector points along another' },
     [v('a', { needed: true }), v('b')],
     ['value', 'n'],
     (a, b) => [a!.reduce((sum, x, k) => sum + x * b![k]!, 0)],

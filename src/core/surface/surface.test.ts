@@ -18,7 +18,7 @@ import { compileCircuit } from './compile';
 import { distanceField, fieldAt } from './distance-field';
 import { evaluateCircuit } from './evaluate';
 import { isSerious, materialProblems } from './material-problems';
-import { MATHS_OPS, mathsOf, smooth } from './maths-ops';
+import { MATHS_OPS, mathsOf, smooth, type MathsOp } from './maths-ops';
 import { cellsAt, noiseAt } from './noise';
 import { planCircuit } from './plan';
 import { wouldLoop } from '../graph/graph';
@@ -44,6 +44,20 @@ const node = (type: NodeType, values: CircuitNode['values'] = {}, inputs: Circui
   newNode(id(), type, [0, 0], { values, inputs });
 const from = (source: CircuitNode, port: string) => ({ node: source.id, port });
 const lookOf = (circuit: Circuit) => evaluateCircuit(planCircuit(circuit), POINT);
+
+describe('nodes', () => {
+  const kinds = Object.entries(CATALOGUE);
+  test('no two are called the same, and no two ports of one', () => {
+    expect(new Set(kinds.map(([, { name }]) => name)).size).toBe(kinds.length);
+    for (const [, { inputs, outputs }] of kinds)
+      for (const ports of [inputs.map((port) => port.label ?? port.name), outputs.map((port) => port.name)])
+        expect(new Set(ports).size).toBe(ports.length);
+  });
+  test.each(kinds)('%s: what its settings usually are can be chosen', (_, { settings }) => {
+    for (const setting of settings)
+      if (setting.kind === 'choice') expect(Object.keys(setting.choices)).toContain(setting.usual);
+  });
+});
 
 describe('shapes', () => {
   test('distances are exact, and below 0 inside', () => {
@@ -168,7 +182,7 @@ describe('sums', () => {
   test('none of them gives anything but a number', () => {
     const any = fc.double({ min: -1e6, max: 1e6, noNaN: true });
     fc.assert(
-      fc.property(fc.constantFrom(...MATHS_OPS), any, any, (op, a, b) => {
+      fc.property(fc.constantFrom(...(Object.keys(MATHS_OPS) as MathsOp[])), any, any, (op, a, b) => {
         expect(Number.isFinite(mathsOf(op, a, b))).toBe(true);
       }),
     );

@@ -9,7 +9,7 @@ import { settingOf, type InputPort, type Setting } from '../../../../../core/sur
 import { ONE_VALUE } from '../../../../../core/surface/maths-ops';
 import type { CircuitProblem } from '../../../../../core/surface/plan';
 import { numbersOf } from '../../../../../core/surface/ports';
-import { CHOICE_WORDS, NODE_WORDS, portWords, problemWords } from '../../../../material-words';
+import { problemWords } from '../../../../material-words';
 import NumberField from '../../../common/NumberField.vue';
 import PictureChoice from '../material/PictureChoice.vue';
 import SelectField from '../../../common/SelectField.vue';
@@ -27,7 +27,6 @@ const emit = defineEmits<{
   unwire: [port: string];
 }>();
 const kind = computed(() => CATALOGUE[props.node.type]);
-const words = computed(() => NODE_WORDS[props.node.type]);
 const settings = computed(() => kind.value.settings);
 const settingNow = (setting: Setting): string => settingOf(setting, props.node.values[setting.name]);
 /** A sum of one value has no second. */
@@ -37,6 +36,7 @@ const inputs = computed(() =>
       !(props.node.type === 'maths' && port.name === 'b' && ONE_VALUE.has(settingNow(settings.value[0]!))),
   ),
 );
+const labelOf = (port: InputPort): string => port.label ?? port.name;
 const wired = (port: InputPort): boolean => props.node.inputs[port.name] !== undefined;
 const valueOf = (port: InputPort): readonly number[] =>
   numbersOf(props.node.values[port.name], port.type) ?? numbersOf(port.usual, port.type) ?? [0];
@@ -53,7 +53,7 @@ const options = (setting: Setting) =>
   setting.kind === 'signal'
     ? ['opacity', ...EXPRESSION_NAMES].map((name) => ({ value: name, label: name }))
     : setting.kind === 'choice'
-      ? setting.choices.map((name) => ({ value: name, label: CHOICE_WORDS[name] ?? name }))
+      ? Object.entries(setting.choices).map(([value, label]) => ({ value, label }))
       : [];
 const troubled = computed(() => props.problems.filter((p) => 'node' in p && p.node === props.node.id));
 const serious = computed(() => troubled.value.some((p) => p.code !== 'idle' && p.code !== 'unwired'));
@@ -65,18 +65,18 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
   <article
     class="node"
     :class="{ selected, serious, troubled: troubled.length > 0, last: node.type === 'surface' }"
-    :aria-label="words.name"
+    :aria-label="kind.name"
   >
-    <header :title="words.note">{{ words.name }}</header>
+    <header :title="kind.note">{{ kind.name }}</header>
     <div v-for="output in kind.outputs" :key="output.name" class="port out">
-      <span>{{ portWords(output.name) }}</span>
+      <span>{{ output.name }}</span>
       <span class="square" aria-hidden="true">{{ output.type }}</span>
       <Handle :id="output.name" type="source" :position="Position.Right" />
     </div>
     <div v-for="setting in settings" :key="setting.name" class="setting nodrag">
       <SelectField
         v-if="setting.kind !== 'text'"
-        :name="`${words.name}, ${setting.name}`"
+        :name="`${kind.name}, ${setting.name}`"
         :value="settingNow(setting)"
         :options="options(setting)"
         :show-search="setting.kind === 'signal'"
@@ -85,7 +85,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
       />
       <a-input
         v-else
-        v-name="`${words.name}, ${setting.name}`"
+        v-name="`${kind.name}, ${setting.name}`"
         :value="settingNow(setting)"
         size="small"
         :maxlength="60"
@@ -105,12 +105,12 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
     <div v-for="port in inputs" :key="port.name" class="port in">
       <Handle :id="port.name" type="target" :position="Position.Left" />
       <span class="square" aria-hidden="true">{{ port.type }}</span>
-      <span class="label">{{ portWords(port.name) }}</span>
+      <span class="label">{{ labelOf(port) }}</span>
       <button
         v-if="wired(port)"
         class="off nodrag"
         type="button"
-        :aria-label="`Take the wire off ${portWords(port.name)} of ${words.name}`"
+        :aria-label="`Take the wire off ${labelOf(port)} of ${kind.name}`"
         @click="emit('unwire', port.name)"
       >
         wire
@@ -121,7 +121,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
           class="nodrag"
           type="color"
           :value="colourOf(port)"
-          :aria-label="`${words.name}, ${portWords(port.name)}`"
+          :aria-label="`${kind.name}, ${labelOf(port)}`"
           @input="(e) => emit('value', port.name, (e.target as HTMLInputElement).value, port.name)"
           @change="emit('done')"
         />
@@ -130,7 +130,7 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
             v-for="(number, i) in valueOf(port)"
             :key="i"
             :value="number"
-            :label="`${words.name}, ${portWords(port.name)}${valueOf(port).length > 1 ? ` ${'xyz'[i]}` : ''}`"
+            :label="`${kind.name}, ${labelOf(port)}${valueOf(port).length > 1 ? ` ${'xyz'[i]}` : ''}`"
             :step="step(port)"
             :digits="3"
             :min="-1e6"

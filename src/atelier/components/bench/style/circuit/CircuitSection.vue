@@ -7,7 +7,9 @@ import { NODE_TYPES } from '../../../../../core/document/schema';
 import { CIRCUIT_RECIPES } from '../../../../../core/surface/recipes';
 import { freePlace } from '../../../../../core/surface/tidy';
 import { startCircuit } from '../../../../commands/material-commands';
-import { NODE_WORDS, RECIPE_WORDS, type NodeGroup } from '../../../../material-words';
+import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import { NODE_GROUPS } from '../../../../../core/surface/node-kind';
+import { RECIPE_WORDS } from '../../../../material-words';
 import { useDeskStore } from '../../../../stores/desk';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import MaterialProblems from '../material/MaterialProblems.vue';
@@ -48,12 +50,12 @@ const one = computed(() => {
   const [id] = selected.value;
   return selected.value.length === 1 && id ? (circuit.value[id] ?? null) : null;
 });
-const GROUPS: readonly NodeGroup[] = ['From the point', 'Values', 'Shapes', 'Patterns', 'Sums', 'Points'];
-const options = GROUPS.map((group) => ({
+/** A circuit has its one surface already. */
+const options = NODE_GROUPS.filter((group) => group !== 'Surface').map((group) => ({
   label: group,
-  options: NODE_TYPES.filter((type) => NODE_WORDS[type].group === group).map((type) => ({
+  options: NODE_TYPES.filter((type) => CATALOGUE[type].group === group).map((type) => ({
     value: type,
-    label: `${NODE_WORDS[type].name}: ${NODE_WORDS[type].note}`,
+    label: `${CATALOGUE[type].name}: ${CATALOGUE[type].note}`,
   })),
 }));
 const addNode = (type: NodeType): void => {

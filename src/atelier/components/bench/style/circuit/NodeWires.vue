@@ -3,21 +3,20 @@
 import { computed } from 'vue';
 import type { Circuit, CircuitNode, NodeId } from '../../../../../core/document/schema';
 import { CATALOGUE } from '../../../../../core/surface/catalogue';
-import { NODE_WORDS, portWords } from '../../../../material-words';
 import type { Port } from './use-circuit';
 import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ node: CircuitNode; circuit: Circuit }>();
 const emit = defineEmits<{ connect: [from: Port, to: Port]; unwire: [to: Port] }>();
-const words = computed(() => NODE_WORDS[props.node.type]);
-const inputs = computed(() => CATALOGUE[props.node.type].inputs);
+const kind = computed(() => CATALOGUE[props.node.type]);
+const inputs = computed(() => kind.value.inputs);
 /** Nodes of the same kind are told apart by a number. */
 const nameOf = (id: NodeId): string => {
   const { type } = props.circuit[id]!;
   const alike = Object.values(props.circuit).filter((n) => n.type === type);
   return alike.length === 1
-    ? NODE_WORDS[type].name
-    : `${NODE_WORDS[type].name} ${alike.findIndex((n) => n.id === id) + 1}`;
+    ? CATALOGUE[type].name
+    : `${CATALOGUE[type].name} ${alike.findIndex((n) => n.id === id) + 1}`;
 };
 const sources = computed(() => [
   { value: '', label: 'No wire' },
@@ -26,7 +25,7 @@ const sources = computed(() => [
     .flatMap((n) =>
       CATALOGUE[n.type].outputs.map((o) => ({
         value: `${n.id} ${o.name}`,
-        label: `${nameOf(n.id)}: ${portWords(o.name)}`,
+        label: `${nameOf(n.id)}: ${o.name}`,
       })),
     ),
 ]);
@@ -43,13 +42,13 @@ const choose = (port: string, to: string): void => {
 </script>
 
 <template>
-  <section class="wires" :aria-label="`Wires of ${words.name}`">
-    <b>{{ words.name }}</b> <span class="soft">{{ words.note }}</span>
+  <section class="wires" :aria-label="`Wires of ${kind.name}`">
+    <b>{{ kind.name }}</b> <span class="soft">{{ kind.note }}</span>
     <div v-if="inputs.length > 0" class="list">
       <label v-for="port in inputs" :key="port.name">
-        <span class="soft">{{ portWords(port.name) }} from</span>
+        <span class="soft">{{ port.label ?? port.name }} from</span>
         <SelectField
-          :name="`${portWords(port.name)} of ${words.name} comes from`"
+          :name="`${port.label ?? port.name} of ${kind.name} comes from`"
           :value="now(port.name)"
           :options="sources"
           show-search

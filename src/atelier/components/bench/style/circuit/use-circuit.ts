@@ -16,7 +16,6 @@ import { planCircuit, type CircuitProblem } from '../../../../../core/surface/pl
 import { tidyPlaces } from '../../../../../core/surface/tidy';
 import { sentence } from '../../../../../core/errors';
 import { newId } from '../../../../api/ids';
-import { NODE_WORDS } from '../../../../material-words';
 import { useEffectStore } from '../../../../stores/effect';
 import { useMaterial } from '../material/use-material';
 
@@ -52,7 +51,7 @@ export const useCircuit = () => {
     if (!material.value) return;
     said.value = null;
     if (wouldLoop(circuit.value, from.node, to.node)) {
-      const name = (id: NodeId): string => NODE_WORDS[circuit.value[id]!.type].name;
+      const name = (id: NodeId): string => CATALOGUE[circuit.value[id]!.type].name;
       said.value = `A wire from ${name(from.node)} to ${name(to.node)} would run in a circle: ${name(from.node)} itself depends on ${name(to.node)}. It was not drawn.`;
       return;
     }
