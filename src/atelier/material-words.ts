@@ -3,16 +3,6 @@ import type { Effect, MapSlot, Material, MaterialId, NodeId } from '../core/docu
 import { CATALOGUE, portLabel } from '../core/surface/catalogue';
 import type { MaterialProblem } from '../core/surface/material-problems';
 
-export const SHADING_WORDS: Record<Material['shading'], string> = {
-  lit: 'By the lights',
-  camera: 'As the camera picture is',
-  unlit: 'By nothing',
-};
-export const ALPHA_WORDS: Record<Material['alpha'], string> = {
-  opaque: 'Covers everything',
-  blend: 'Lets through',
-  cutoff: 'Cut out sharply',
-};
 export const MAP_WORDS: Record<MapSlot | 'mask', string> = {
   base: 'Base colour',
   normal: 'Bumps (normal)',

@@ -11,7 +11,6 @@ import type {
   GradeStepKind,
   ScreenPin,
   SurfaceKind,
-  Target,
 } from '../core/document/schema';
 import type { Measure } from '../core/placing/measure';
 import type { FeaturePoint } from '../core/face/feature-points';
@@ -138,16 +137,6 @@ export const NEW_WORDS: Record<NewKind, string> = {
   person: 'copy of the person',
   background: 'room behind the person',
   face: 'flat face',
-};
-export const BEFORE_WORDS: Record<Target['beforeFound'], string> = {
-  nothing: 'Nothing',
-  hint: 'Its outline, to look for',
-  content: 'What lies on it, in the middle',
-};
-export const AFTER_WORDS: Record<Target['afterLost'], string> = {
-  nothing: 'Nothing',
-  stays: 'Stays where it was',
-  content: 'What lies on it, in the middle',
 };
 
 export const BLEND_WORDS: Record<BlendMode, string> = {

@@ -42,14 +42,15 @@ import {
   type Variable,
 } from './viewer-schema';
 import { idOf } from '../schema/references';
-import { finite, label, text, unit } from '../schema/values-schema';
+import { choice, number, yesNo } from '../schema/properties';
+import { finite, label, text } from '../schema/values-schema';
 
 export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
 export * from '../schema/circuit-schema';
 export * from './cue-schema';
-export { AXES, AXES_OF, MODES, MOST_TARGETS } from '../kinds/actions/action-kind';
+export { MOST_TARGETS } from '../kinds/actions/action-kind';
 export {
   ACTION_KINDS,
   actionSchema,
@@ -134,8 +135,16 @@ export const MOST_OBJECTS = 2000;
 export const sceneSchema = z.strictObject({ id: sceneIdSchema, name: label, order: finite });
 
 /** What is to be seen of a picture's content while the picture itself is not seen. */
-export const BEFORE_FOUND = ['nothing', 'hint', 'content'] as const;
-export const AFTER_LOST = ['nothing', 'stays', 'content'] as const;
+const BEFORE_FOUND = {
+  nothing: 'Nothing',
+  hint: 'Its outline, to look for',
+  content: 'What lies on it, in the middle',
+} as const;
+const AFTER_LOST = {
+  nothing: 'Nothing',
+  stays: 'Stays where it was',
+  content: 'What lies on it, in the middle',
+} as const;
 
 /** A printed picture that things stick to. */
 export const targetSchema = z.strictObject({
@@ -145,23 +154,31 @@ export const targetSchema = z.strictObject({
   /** The picture that is printed; null until one is chosen. */
   asset: assetIdSchema.nullable(),
   /** How wide it is printed, in metres. Content is measured in the same metres. */
-  width: z.number().min(0.005).max(50),
+  width: number({
+    name: 'Width of the printed picture',
+    low: 0.005,
+    high: 50,
+    unit: 'centimetres',
+    mark: 'w',
+  }),
   /** `content` shows it in the middle of the view, `hint` an outline that says what to look for. */
-  beforeFound: z.enum(BEFORE_FOUND),
+  beforeFound: choice('What is seen before it is found', BEFORE_FOUND),
   /** `stays` leaves it where the picture was last seen. */
-  afterLost: z.enum(AFTER_LOST),
+  afterLost: choice('What is seen after it is lost', AFTER_LOST),
 });
 
 /** How people are cut out of the picture when something lies behind them, or they are shown elsewhere. */
 export const backdropSchema = z.strictObject({
   /** Softness of their edge; 1 is the softest. */
-  feather: unit,
+  feather: number({ name: 'Feather', low: 0, high: 1, unit: 'percent' }),
   /** Below 0 their edge moves inwards, above outwards. */
-  grow: z.number().min(-1).max(1),
-  /** The backdrop is seen where people are, and the room stays. */
-  invert: z.boolean(),
+  grow: number({ name: 'Grow', low: -1, high: 1, unit: 'percent' }),
   /** How much of the old background's colour is taken off their edge. */
-  spill: unit,
+  spill: number({ name: 'Take off spill', low: 0, high: 1, unit: 'percent' }),
+  /** The backdrop is seen where people are, and the room stays. */
+  invert: yesNo('Invert: in the people instead of behind them', {
+    help: 'The backdrop is seen where people are; the room stays',
+  }),
 });
 
 export const lookIdSchema = idOf('looks').brand<'LookId'>();

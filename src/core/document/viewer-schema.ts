@@ -11,6 +11,7 @@ import {
 import { materialIdSchema } from '../schema/material-schema';
 import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../kinds/signals/signals';
+import { number, yesNo } from '../schema/properties';
 import { toChoose } from '../schema/references';
 import { remapSchema } from '../schema/timing-schema';
 import { triggerSchema } from '../kinds/triggers/triggers';
@@ -31,17 +32,26 @@ const control = {
   /** The scene it is seen in; null is every one. */
   scene: sceneIdSchema.nullable(),
 };
+const plain = (name: string) => number({ name, low: -1e6, high: 1e6, unit: 'plain', step: 1 });
 const icon = assetIdSchema.nullable();
 export const MOST_OPTIONS = 12;
 export const controlSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...control,
     kind: z.literal('slider'),
-    least: finite,
-    most: finite,
+    least: plain('Least'),
+    most: plain('Most'),
     /** 0 has no steps. */
-    step: z.number().min(0).max(1e6),
-    start: finite,
+    step: number({
+      name: 'Step; 0 has none',
+      short: 'Step',
+      low: 0,
+      high: 1e6,
+      unit: 'plain',
+      digits: 3,
+      step: 1,
+    }),
+    start: plain('Starts at'),
     /** Said after the value. */
     unit: text(12),
     /** Pictures at its ends. */
@@ -55,7 +65,7 @@ export const controlSchema = z.discriminatedUnion('kind', [
     /** From 1. */
     start: z.number().int().min(1).max(MOST_OPTIONS),
   }),
-  z.strictObject({ ...control, kind: z.literal('switch'), start: z.boolean() }),
+  z.strictObject({ ...control, kind: z.literal('switch'), start: yesNo('On at the start') }),
   z.strictObject({ ...control, kind: z.literal('button') }),
 ]);
 
@@ -104,7 +114,7 @@ export const promptSchema = z.strictObject({
   onlyIf: z.array(conditionSchema).max(10),
   hiddenWhen: z.array(triggerSchema).max(10),
   /** After so long it goes by itself; 0 stays. */
-  seconds: z.number().min(0).max(600),
+  seconds: number({ name: 'Hidden after so long; 0 stays', low: 0, high: 600, unit: 'seconds' }),
 });
 
 /** A signal drives something, all the time. */
@@ -115,7 +125,7 @@ export const driveSchema = z.strictObject({
   signal: signalSchema,
   remap: remapSchema,
   /** Seconds it is behind. */
-  lag: z.number().min(0).max(60),
+  lag: number({ name: 'Behind by', low: 0, high: 60, unit: 'seconds' }),
   to: z.discriminatedUnion('kind', [
     /** A number of an object, by its name in `core/kinds/numbers.ts`. */
     z.strictObject({

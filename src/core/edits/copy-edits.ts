@@ -1,7 +1,7 @@
 /** Edits that copy: duplicates, copies for another face or the other side, spreads. Copies may share cues. */
 import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
-import { boundedMove, boundedScale, boundedTurn } from '../kinds/limits';
+import { boundedMove, boundedScale, boundedTurn } from '../schema/limits';
 import { mirrored, mirroredAnchor } from '../placing/mirror';
 import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';

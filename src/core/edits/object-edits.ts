@@ -11,7 +11,7 @@ import {
   type ObjectKind,
 } from '../document/schema';
 import { IconiaError } from '../errors';
-import { boundedMove, boundedScale, boundedTurn } from '../kinds/limits';
+import { boundedMove, boundedScale, boundedTurn } from '../schema/limits';
 import { propertiesOf } from '../kinds/objects/objects';
 import type { placedSchema } from '../schema/placed-schema';
 import { withValueAt } from '../schema/properties';
@@ -106,9 +106,15 @@ export const reshape = <K extends ObjectKind>(
   });
 
 /** Sets one described property of an object, by its path in the document: `rate`, `wind.0`, `smooth.strength`. */
-export const setProperty = (effect: Effect, id: ObjectId, path: string, to: unknown): Edit => {
+export const setProperty = (
+  effect: Effect,
+  id: ObjectId,
+  path: string,
+  to: unknown,
+  label = 'Change',
+): Edit => {
   const object = effect.objects[id];
-  return edit(`Change ${object?.name ?? 'object'}`, (d) => {
+  return edit(`${label} ${object?.name ?? 'object'}`, (d) => {
     if (!object || !d.objects[id] || !Object.hasOwn(propertiesOf(object), path)) return;
     const [key] = path.split('.');
     Object.assign(d.objects[id], { [key!]: (withValueAt(object, path, to) as never)[key!] });

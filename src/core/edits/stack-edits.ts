@@ -1,7 +1,7 @@
 /** Edits of the Stack: order, groups, what things stick to. Objects keep the pose in which they are seen. */
 import type { Draft } from 'immer';
 import { placedIn, sameSurroundings } from '../placing/keep-pose';
-import { boundedMove, boundedScale, boundedTurn } from '../kinds/limits';
+import { boundedMove, boundedScale, boundedTurn } from '../schema/limits';
 import { anchorBase, restMatrix, restOf, type Rest } from '../placing/rest';
 import { newGroup } from '../kinds/objects/group';
 import { makeRoom, objectWords } from './object-edits';

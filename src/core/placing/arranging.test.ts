@@ -8,7 +8,7 @@ import { aligned, distributed } from './arrange';
 import type { Box } from '../maths/box';
 import { dragged, draggedPivot, handlePlaceOf, snapped, type Held } from './drag';
 import { moveForPivot, placedIn, sameSurroundings } from './keep-pose';
-import { boundedMove, boundedScale } from '../kinds/limits';
+import { boundedMove, boundedScale } from '../schema/limits';
 import { localMatrix, type Placed } from './local';
 import { mirrored, mirroredAnchor } from './mirror';
 import { copiesOf, NO_JITTER, NO_STEPS, overSurface, type Spread } from './spread';

@@ -1,9 +1,12 @@
 /** What a grade does to the finished picture, step by step. */
 import { z } from 'zod';
 import { assetIdSchema } from './asset-schema';
+import { number } from './properties';
 
 const unit = z.number().min(0).max(1);
-const signed = z.number().min(-1).max(1);
+const part = (name: string) => number({ name, low: 0, high: 1, unit: 'percent' });
+const signed = (name: string) => number({ name, low: -1, high: 1, unit: 'percent' });
+const twice = (name: string) => number({ name, low: 0, high: 2, unit: 'percent' });
 const shared = {
   id: z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like step_3f9a1c.'),
   on: z.boolean(),
@@ -22,19 +25,23 @@ export const curveSchema = z
   );
 
 export const gradeStepSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...shared, kind: z.literal('exposure'), stops: z.number().min(-5).max(5) }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('exposure'),
+    stops: number({ name: 'Stops', low: -5, high: 5, unit: 'plain', step: 0.05 }),
+  }),
   z.strictObject({
     ...shared,
     kind: z.literal('whiteBalance'),
     /** Temperature of the light that shall be white. */
-    kelvin: z.number().min(2000).max(12_000),
+    kelvin: number({ name: 'Temperature', low: 2000, high: 12_000, unit: 'kelvin' }),
     /** How green (above 0) or magenta that light is. */
-    tint: signed,
+    tint: signed('Tint'),
   }),
   /** About middle grey; 0 changes nothing. */
-  z.strictObject({ ...shared, kind: z.literal('contrast'), amount: signed }),
+  z.strictObject({ ...shared, kind: z.literal('contrast'), amount: signed('Amount') }),
   /** -1 is grey, 0 changes nothing. */
-  z.strictObject({ ...shared, kind: z.literal('saturation'), amount: signed }),
+  z.strictObject({ ...shared, kind: z.literal('saturation'), amount: signed('Amount') }),
   z.strictObject({
     ...shared,
     kind: z.literal('curves'),
@@ -48,34 +55,34 @@ export const gradeStepSchema = z.discriminatedUnion('kind', [
     ...shared,
     kind: z.literal('table'),
     asset: assetIdSchema.nullable(),
-    strength: unit,
+    strength: part('Strength'),
   }),
   z.strictObject({
     ...shared,
     kind: z.literal('vignette'),
     /** Above 0 darkens the corners, below lightens them. */
-    amount: signed,
+    amount: signed('Darker'),
     /** How far from the middle (0) to the corners (1) it begins, and how softly. */
-    begin: unit,
-    softness: unit,
+    begin: part('Begins at'),
+    softness: part('Softness'),
   }),
   z.strictObject({
     ...shared,
     kind: z.literal('grain'),
-    amount: unit,
+    amount: part('Amount'),
     /** Of a grain, in pixels of a picture 720 wide. */
-    size: z.number().min(1).max(8),
+    size: number({ name: 'Size', low: 1, high: 8, unit: 'pixels' }),
   }),
   z.strictObject({
     ...shared,
     kind: z.literal('bloom'),
     /** What is brighter than this shines. */
-    above: unit,
-    strength: z.number().min(0).max(2),
+    above: part('Brighter than'),
+    strength: twice('Strength'),
     /** How far it shines. */
-    reach: unit,
+    reach: part('Reach'),
   }),
-  z.strictObject({ ...shared, kind: z.literal('sharpen'), amount: z.number().min(0).max(2) }),
+  z.strictObject({ ...shared, kind: z.literal('sharpen'), amount: twice('Amount') }),
 ]);
 
 export const MOST_GRADE_STEPS = 24;

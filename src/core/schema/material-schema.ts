@@ -5,61 +5,84 @@
 import { z } from 'zod';
 import { circuitSchema, pictureSourceSchema } from './circuit-schema';
 import { idOf } from './references';
-import { hex, label, unit } from './values-schema';
+import { choice, colour, number, yesNo, type NumberProperty } from './properties';
+import { label } from './values-schema';
 
 export const materialIdSchema = idOf('materials').brand<'MaterialId'>();
 
 /** Lit by the lights of the effect, by nothing, or as the camera picture is lit. */
-export const SHADINGS = ['lit', 'unlit', 'camera'] as const;
+export const SHADING_WORDS = {
+  lit: 'By the lights',
+  unlit: 'By nothing',
+  camera: 'As the camera picture is',
+} as const;
 /** glTF OPAQUE, BLEND and MASK. */
-export const ALPHAS = ['opaque', 'blend', 'cutoff'] as const;
+export const ALPHA_WORDS = {
+  opaque: 'Covers everything',
+  blend: 'Lets through',
+  cutoff: 'Cut out sharply',
+} as const;
 /** Pictures laid over the surface. Roughness lies in green, metalness in blue, occlusion in red, as in glTF. */
 export const MAP_SLOTS = ['base', 'normal', 'occlusion', 'roughness', 'metalness', 'glow'] as const;
 
 const map = pictureSourceSchema.nullable();
-const far = z.number().min(-1000).max(1000);
+const percent = (name: string, high: number, more: Partial<Omit<NumberProperty, 'type'>> = {}) =>
+  number({ name, low: 0, high, unit: 'percent', ...more });
+const part = (name: string, short?: string) => percent(name, 1, short === undefined ? {} : { short });
+/** Across and down. */
+const pair = (name: string, more: Partial<Omit<NumberProperty, 'type'>>) => {
+  const one = (way: string, mark: string) =>
+    number({ name: `${name} ${way}`, low: -1000, high: 1000, unit: 'plain', mark, ...more });
+  return z.tuple([one('across', 'x'), one('down', 'y')]);
+};
 
 export const materialSchema = z.strictObject({
   id: materialIdSchema,
   name: label,
-  shading: z.enum(SHADINGS),
+  shading: choice('What lights it', SHADING_WORDS),
   /** Tints the base picture, or is the colour without one. */
-  colour: hex,
-  opacity: unit,
-  alpha: z.enum(ALPHAS),
+  colour: colour('Colour of the material', { short: 'Colour' }),
+  opacity: percent('Opacity of the material', 1, { short: 'Opacity' }),
+  alpha: choice('What transparency does', ALPHA_WORDS),
   /** With `cutoff`: what is less opaque than this is not there. */
-  cutoff: unit,
-  doubleSided: z.boolean(),
+  cutoff: part('Cut below'),
+  doubleSided: yesNo('Both sides'),
   maps: z.strictObject({ base: map, normal: map, occlusion: map, roughness: map, metalness: map, glow: map }),
   /** A picture that says where the surface is: by its grey, or by its own transparency. */
   mask: z
-    .strictObject({ picture: pictureSourceSchema, by: z.enum(['grey', 'alpha']), invert: z.boolean() })
+    .strictObject({
+      picture: pictureSourceSchema,
+      by: choice('How the mask counts', { grey: 'By its grey', alpha: 'By its transparency' }),
+      invert: yesNo('Turned over'),
+    })
     .nullable(),
-  roughness: unit,
-  metalness: unit,
+  roughness: part('Roughness'),
+  metalness: part('Metalness'),
   /** How steep the normal picture is. */
-  normalStrength: z.number().min(0).max(4),
+  normalStrength: percent('Bumps', 4),
   /** Green of the normal picture points down instead of up. */
-  normalDown: z.boolean(),
-  occlusionStrength: unit,
-  glow: hex,
-  glowStrength: z.number().min(0).max(20),
-  clearcoat: unit,
-  clearcoatRoughness: unit,
+  normalDown: yesNo('Bumps the other way round', {
+    help: 'Some programs paint the green of normal pictures the other way round; bumps then look like dents',
+  }),
+  occlusionStrength: part('Hollows'),
+  glow: colour('Colour of the glow', { short: 'Glow' }),
+  glowStrength: percent('Glow strength', 20, { offered: [0, 5] }),
+  clearcoat: part('Clear coat'),
+  clearcoatRoughness: part('Coat roughness'),
   /** The colour of its velvet; black has none. */
-  sheen: hex,
-  sheenRoughness: unit,
+  sheen: colour('Colour of the sheen', { short: 'Sheen' }),
+  sheenRoughness: part('Roughness of the sheen', 'Sheen rough'),
   /** How much light goes through it, tinted by the colour. */
-  transmission: unit,
+  transmission: part('Goes through'),
   /** How much the light is bent (index of refraction), and over which thickness in metres. */
-  ior: z.number().min(1).max(2.333),
-  thickness: z.number().min(0).max(10),
+  ior: number({ name: 'Bends light', low: 1, high: 2.333, unit: 'plain', step: 0.01 }),
+  thickness: number({ name: 'Thickness', low: 0, high: 10, offered: [0, 0.2], unit: 'metres' }),
   /** How pictures lie on it. */
   uv: z.strictObject({
-    offset: z.tuple([far, far]),
-    repeat: z.tuple([far, far]),
+    offset: pair('Moved', { digits: 3, step: 0.01 }),
+    repeat: pair('Repeats', {}),
     /** Degrees, about the middle. */
-    turn: z.number().min(-36_000).max(36_000),
+    turn: number({ name: 'Pictures turned', low: -36_000, high: 36_000, unit: 'degrees', digits: 1 }),
   }),
   /** Nodes that make its look; null leaves it to the values above. */
   circuit: circuitSchema.nullable(),
@@ -67,6 +90,6 @@ export const materialSchema = z.strictObject({
 
 export type MaterialId = z.infer<typeof materialIdSchema>;
 export type MapSlot = (typeof MAP_SLOTS)[number];
-export type Shading = (typeof SHADINGS)[number];
+export type Shading = keyof typeof SHADING_WORDS;
 export type MaterialMask = NonNullable<z.infer<typeof materialSchema>['mask']>;
 export type Material = z.infer<typeof materialSchema>;

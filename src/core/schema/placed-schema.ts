@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { BLEND_MODES } from '../maths/blend';
 import { anchorSchema } from './anchor-schema';
-import { number } from './properties';
+import { FARTHEST, MOST_TURN } from './limits';
+import { choice, number, wordsOf, yesNo, type NumberProperty } from './properties';
 import { idOf } from './references';
 import { finite, label, vec3Schema } from './values-schema';
 
@@ -18,25 +19,66 @@ export const blendSchema = z.enum(BLEND_MODES);
 export const FRONTS = ['+z', '-z', '+x', '-x', '+y', '-y'] as const;
 /** What it may turn about to face the viewer: anything, or one of its own axes alone. */
 export const TURNS_ABOUT = ['any', 'x', 'y', 'z'] as const;
-export const lookAtSchema = z.strictObject({ front: z.enum(FRONTS), about: z.enum(TURNS_ABOUT) });
+export const lookAtSchema = z.strictObject({
+  front: choice(
+    'Which side is its front',
+    wordsOf(FRONTS, (front) => `front ${front.replace('-', '−')}`),
+  ),
+  about: choice(
+    'What it may turn about',
+    wordsOf(TURNS_ABOUT, (axis) => (axis === 'any' ? 'turns freely' : `about ${axis}`)),
+  ),
+});
+
+/** A number along each axis; `name` is said before the axis. */
+const alongAxes = (name: string, of: Omit<NumberProperty, 'type' | 'name'>) => {
+  const along = (axis: string) => number({ name: `${name} ${axis}`, mark: axis, ...of });
+  return z.tuple([along('x'), along('y'), along('z')]);
+};
+const centimetres = { unit: 'centimetres', digits: 2, step: 0.5, bare: true } as const;
+/** Places: a document may hold farther ones than anybody sees. */
+const place = (name: string) =>
+  alongAxes(name, { low: -1e6, high: 1e6, offered: [-FARTHEST, FARTHEST], ...centimetres });
 
 /** Where a touch counts as a touch of the object, in its own space. */
 export const touchAreaSchema = z.strictObject({
-  shape: z.enum(['box', 'ball']),
-  centre: vec3Schema,
-  size: size3,
+  shape: choice('Shape of the touch area', { box: 'Box', ball: 'Ball' }),
+  centre: place('Touch area centre'),
+  size: alongAxes('Touch area size', { low: 1e-9, high: 1000, offered: [0.001, FARTHEST], ...centimetres }),
 });
 
 /** What the viewer may do with the object. */
 export const byViewerSchema = z.strictObject({
-  drag: z.boolean(),
-  pinch: z.boolean(),
-  twist: z.boolean(),
+  drag: yesNo('dragged'),
+  pinch: yesNo('pinched'),
+  twist: yesNo('twisted'),
   /** How far it may be dragged from where it was placed. */
-  reach: z.number().min(0.01).max(100),
+  reach: number({
+    name: 'How far it may be dragged',
+    low: 0.01,
+    high: 100,
+    ...centimetres,
+    digits: 0,
+    step: 5,
+    mark: 'cm',
+  }),
   /** How small and how large it may be pinched: factors on the placed size. */
-  least: z.number().min(0.05).max(1),
-  most: z.number().min(1).max(20),
+  least: number({
+    name: 'Smallest it may be pinched to',
+    low: 0.05,
+    high: 1,
+    unit: 'percent',
+    step: 5,
+    mark: 'min',
+  }),
+  most: number({
+    name: 'Largest it may be pinched to',
+    low: 1,
+    high: 20,
+    unit: 'percent',
+    step: 10,
+    mark: 'max',
+  }),
 });
 
 export const placedSchema = {
@@ -55,15 +97,22 @@ export const placedSchema = {
   /** Came with a starter, to be replaced by the creator's own. */
   sample: z.boolean(),
   /** Where its pivot is, from what it sticks to. */
-  move: vec3Schema,
-  turn: vec3Schema,
+  move: place('Move'),
+  turn: alongAxes('Turn', {
+    low: -1e6,
+    high: 1e6,
+    offered: [-MOST_TURN, MOST_TURN],
+    unit: 'degrees',
+    step: 5,
+    digits: 1,
+  }),
   scale: vec3Schema,
   /** The point of its own space that it turns and grows about. */
-  pivot: vec3Schema,
+  pivot: place('Pivot'),
   lookAt: lookAtSchema.nullable(),
   /** Hidden by what is nearer, and hides what is farther. */
-  depthTest: z.boolean(),
-  depthWrite: z.boolean(),
+  depthTest: yesNo('Hidden by what is nearer'),
+  depthWrite: yesNo('Hides what is farther'),
   touchArea: touchAreaSchema.nullable(),
   byViewer: byViewerSchema.nullable(),
 };

@@ -32,6 +32,10 @@ export const UNITS = {
   degrees: { factor: 1, mark: '°', words: 'degrees', digits: 0, step: 1, base: '°' },
   perSecond: { factor: 1, mark: ' /s', words: '', digits: 0, step: 1, base: 'a second' },
   centimetresPerSecond: { factor: 100, mark: ' cm/s', words: 'cm a second', digits: 1, step: 1, base: 'm/s' },
+  metres: { factor: 1, mark: ' m', words: 'm', digits: 3, step: 0.001, base: 'm' },
+  kelvin: { factor: 1, mark: ' K', words: 'kelvin', digits: 0, step: 50, base: 'K' },
+  pixels: { factor: 1, mark: ' px', words: 'pixels', digits: 1, step: 0.1, base: 'px' },
+  rounds: { factor: 1, mark: ' ×', words: '', digits: 0, step: 1, base: '' },
   turnsPerSecond: { factor: 1, mark: ' ↻', words: 'turns a second', digits: 1, step: 0.1, base: 'turns/s' },
 } as const satisfies Record<string, Unit>;
 export type UnitName = keyof typeof UNITS;
@@ -43,6 +47,8 @@ interface Described {
   readonly short?: string;
   /** What it is for, where the name does not say it. */
   readonly help?: string;
+  /** What stands before it in a row: a letter, a word. */
+  readonly mark?: string;
 }
 export interface NumberProperty extends Described {
   readonly type: 'number';
@@ -58,8 +64,6 @@ export interface NumberProperty extends Described {
   readonly step?: number;
   /** Shown without its unit, where the neighbours in its row have it too. */
   readonly bare?: boolean;
-  /** The letter before it in a row. */
-  readonly mark?: string;
   /** Actions, drives, formulas and scripts can change it. */
   readonly driven?: boolean;
 }
@@ -83,10 +87,23 @@ export interface ReferenceProperty extends Described {
   readonly ask?: string;
   /** What it is where nothing has to be chosen: "the viewer". */
   readonly none?: string;
-  /** The word before it in a row. */
-  readonly mark?: string;
 }
-export type Property = NumberProperty | ChoiceProperty | SwitchProperty | ColourProperty | ReferenceProperty;
+/** A number that may be left to what is usual. */
+export interface MaybeProperty extends Described {
+  readonly type: 'maybe';
+  /** Said while it is left. */
+  readonly none?: string;
+  /** What it is when it is first set, in the document's unit. */
+  readonly start: number;
+  readonly number: NumberProperty;
+}
+export type Property =
+  | NumberProperty
+  | MaybeProperty
+  | ChoiceProperty
+  | SwitchProperty
+  | ColourProperty
+  | ReferenceProperty;
 
 const described = z.registry<Property>();
 /** Gives a schema its description; the same schema. */
@@ -103,21 +120,36 @@ export const number = (of: Omit<NumberProperty, 'type'>) => {
 /** A share from 0 to 1, shown in per cent. */
 export const share = (name: string, more: Partial<Omit<NumberProperty, 'type' | 'name'>> = {}) =>
   number({ name, low: 0, high: 1, unit: 'percent', driven: true, ...more });
+/** A number or null, which leaves it to what is usual; `start` is what it is when it is first set. */
+export const maybe = (
+  of: Omit<NumberProperty, 'type'>,
+  { start, name, none }: { readonly start: number; readonly name?: string; readonly none?: string },
+) =>
+  describe(number(of).nullable(), {
+    type: 'maybe',
+    name: name ?? of.name,
+    ...(none === undefined ? {} : { none }),
+    start,
+    number: { type: 'number', ...of },
+  });
 /** One of a few words; `labels` says how each is shown. */
-export const choice = <const T extends string>(name: string, labels: Readonly<Record<T, string>>) => {
+export const choice = <const T extends string>(
+  name: string,
+  labels: Readonly<Record<T, string>>,
+  more: Omit<ChoiceProperty, 'type' | 'name' | 'options'> = {},
+) => {
   const values = Object.keys(labels) as [T, ...T[]];
   const options = values.map((value) => ({ value, label: labels[value] }));
-  return z.enum(values).register(described, { type: 'choice', name, options });
+  return z.enum(values).register(described, { type: 'choice', name, options, ...more });
 };
 /** Something that is so or not. */
 export const yesNo = (name: string, more: Omit<SwitchProperty, 'type' | 'name'> = {}) =>
   z.boolean().register(described, { type: 'switch', name, ...more });
 /** A colour as sRGB hex. */
-export const colour = (name: string) =>
-  z
-    .string()
-    .regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.')
-    .register(described, { type: 'colour', name });
+export const colour = (name: string, more: Omit<ColourProperty, 'type' | 'name'> = {}) =>
+  hexText().register(described, { type: 'colour', name, ...more });
+/** A colour that is told by something else. */
+export const hexText = () => z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
 
 /**
  * Every described property of a value by its path, `smooth.strength` or `wind.0`. What is null has none; of a choice between shapes only
@@ -132,6 +164,8 @@ export const propertiesIn = (schema: z.ZodType, value: unknown): Record<string, 
 const collect = (schema: z.ZodType, value: unknown, path: string, found: Record<string, Property>): void => {
   const property = described.get(schema);
   if (property) found[path] = property;
+  // The number stands in it already.
+  if (property?.type === 'maybe') return;
   const at = (key: string | number): string => (path === '' ? String(key) : `${path}.${key}`);
   const inside = (key: string | number): unknown => (value as Record<string, unknown> | undefined)?.[key];
   const def = defOf(schema);
@@ -193,6 +227,10 @@ export const listed = ({ name, unit }: Pick<NumberProperty, 'name' | 'unit'>): s
   const small = name.charAt(0).toLowerCase() + name.slice(1);
   return base && !small.includes(base) ? `${small} (${base})` : small;
 };
+
+/** A table of words for a list of names. */
+export const wordsOf = <T extends string>(names: readonly T[], words: (name: T) => string) =>
+  Object.fromEntries(names.map((name) => [name, words(name)])) as Record<T, string>;
 
 /** The keys of a table of words, in its order. */
 export const keysOf = <T extends string>(words: Readonly<Record<T, unknown>>): readonly T[] =>

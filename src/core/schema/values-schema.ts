@@ -1,13 +1,13 @@
 /** Values that several parts of the document hold. Units: metres, degrees (never wrapped), seconds, sRGB hex. */
 import { z } from 'zod';
 import { isKeepable } from '../text';
-import { share, yesNo } from './properties';
+import { hexText, share, yesNo } from './properties';
 
 export const idText = z.string().regex(/^[a-z]+_[A-Za-z0-9-]{4,64}$/, 'An id looks like obj_3f9a1c.');
 export const finite = z.number().finite().min(-1e6).max(1e6);
 export const vec3Schema = z.tuple([finite, finite, finite]);
 export const unit = z.number().min(0).max(1);
-export const hex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour looks like #0f6b62.');
+export const hex = hexText();
 /** A text of at most so many UTF-16 units that can be kept. */
 export const text = (most: number) =>
   z.string().max(most).refine(isKeepable, 'This holds half a character or U+0000; write it anew.');

@@ -11,14 +11,17 @@ import PropertyInput from './PropertyInput.vue';
 const props = defineProps<{
   object: EffectObject;
   path: string;
-  as?: 'slider' | 'switch';
+  as?: 'row' | 'switch';
   word?: string;
+  label?: string;
+  /** What is done, for the list of what can be undone. */
+  does?: string;
 }>();
 const effectStore = useEffectStore();
 const property = computed(() => propertiesOf(props.object)[props.path]!);
 const set = (to: unknown, felt: boolean): void => {
   effectStore.edit(
-    setProperty(effectStore.effect, props.object.id, props.path, to),
+    setProperty(effectStore.effect, props.object.id, props.path, to, props.does),
     felt ? `${props.path}-${props.object.id}` : null,
   );
 };
@@ -30,6 +33,7 @@ const set = (to: unknown, felt: boolean): void => {
     :value="valueAt(object, path)"
     :as="as"
     :word="word"
+    :label="label"
     @change="set"
     @done="effectStore.endGesture()"
   />

@@ -2,6 +2,7 @@
 /** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour, something named. */
 import { computed } from 'vue';
 import { readOut, UNITS, type Property } from '../../../core/schema/properties';
+import ColourField from './ColourField.vue';
 import NumberField from './NumberField.vue';
 import ReferenceField from './ReferenceField.vue';
 import SelectField from './SelectField.vue';
@@ -11,10 +12,12 @@ import ChipButton from './ChipButton.vue';
 const props = defineProps<{
   property: Property;
   value: unknown;
-  /** A number with a slider before it; something that is so or not as a switch with a word beside it. */
-  as?: 'slider' | 'switch' | undefined;
+  /** A number with its name and a slider before it, a colour with its name; something that is so or not as a switch with a word beside it. */
+  as?: 'row' | 'switch' | undefined;
   /** In the place of the word that the kind has for it. */
   word?: string | undefined;
+  /** In the place of its name, as it is read out: where one like it stands on the same page. */
+  label?: string | undefined;
 }>();
 const emit = defineEmits<{
   /** While it is `felt` more may follow before `done`. */
@@ -24,23 +27,30 @@ const emit = defineEmits<{
 const is = computed(() => props.value === true);
 const named = computed(() => (typeof props.value === 'string' ? props.value : null));
 
-/** A number as it is shown: by the factor of its unit. */
+/** A number as it is shown: by the factor of its unit. Null where there is none, or it is left to what is usual. */
 const shown = computed(() => {
-  if (props.property.type !== 'number') return null;
-  const { unit, low, high, offered, whole, bare, mark, digits, step } = props.property;
+  const { property, value } = props;
+  const number =
+    property.type === 'number'
+      ? property
+      : property.type === 'maybe' && value !== null
+        ? property.number
+        : null;
+  if (!number) return null;
+  const { unit, low, high, offered, whole, bare, mark, digits, step } = number;
   const of = UNITS[unit];
   // Without the noise of binary fractions: 0.07 is 7 %.
   const tidy = (n: number): number => Number((n * of.factor).toPrecision(12));
   return {
     field: {
-      value: tidy(Number(props.value ?? 0)),
+      value: tidy(Number(value ?? 0)),
       min: tidy(offered?.[0] ?? low),
       max: tidy(offered?.[1] ?? high),
       unit: bare ? '' : of.mark,
       step: step ?? of.step,
       digits: digits ?? of.digits,
     },
-    label: readOut(props.property),
+    label: props.label ?? readOut(number),
     mark: mark ?? '',
     take: (n: number): void => emit('change', whole ? Math.round(n / of.factor) : n / of.factor, true),
   };
@@ -52,11 +62,18 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 </script>
 
 <template>
+  <ChipButton
+    v-if="property.type === 'maybe'"
+    :aria-pressed="shown !== null"
+    @click="emit('change', shown ? null : property.start, false)"
+  >
+    {{ shown ? property.name : (property.none ?? property.name) }}
+  </ChipButton>
   <SliderField
-    v-if="shown && as === 'slider'"
+    v-if="shown && as === 'row'"
     v-bind="shown.field"
     :name="short"
-    :label="property.name"
+    :label="label ?? property.name"
     :unit="shown.field.unit.trim()"
     @change="shown.take"
     @done="emit('done')"
@@ -71,7 +88,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   />
   <SelectField
     v-else-if="property.type === 'choice'"
-    :name="property.name"
+    :name="label ?? property.name"
     :value="value as string"
     :options="property.options"
     v-bind="property.options.length > FEW ? { ...SOUGHT } : {}"
@@ -93,15 +110,23 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
     ]"
     @change="(v: unknown) => emit('change', v === 'yes', false)"
   />
+  <ColourField
+    v-else-if="property.type === 'colour' && as === 'row'"
+    :name="short"
+    :label="label ?? property.name"
+    :value="value as string"
+    @change="(v) => emit('change', v, true)"
+    @done="emit('done')"
+  />
   <input
     v-else-if="property.type === 'colour'"
     type="color"
-    :aria-label="property.name"
+    :aria-label="label ?? property.name"
     :value="value as string"
     @input="emit('change', ($event.target as HTMLInputElement).value, true)"
     @change="emit('done')"
   />
-  <label v-else-if="as === 'switch'" class="row"
+  <label v-else-if="property.type === 'switch' && as === 'switch'" class="row"
     ><a-switch
       size="small"
       :checked="is"
@@ -109,7 +134,12 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       @change="(v: unknown) => emit('change', Boolean(v), false)"
     />{{ short }}</label
   >
-  <ChipButton v-else :aria-pressed="is" :title="property.help" @click="emit('change', !is, false)">
+  <ChipButton
+    v-else-if="property.type === 'switch'"
+    :aria-pressed="is"
+    :title="property.help"
+    @click="emit('change', !is, false)"
+  >
     {{ short }}
   </ChipButton>
 </template>

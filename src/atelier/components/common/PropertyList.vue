@@ -14,6 +14,13 @@ const emit = defineEmits<{
   change: [path: string, to: unknown, felt: boolean];
   done: [];
 }>();
+/** The word before a field: of a number its name, where no letter stands in it. */
+const before = (property: Property): string =>
+  property.type !== 'number'
+    ? (property.mark ?? '')
+    : property.mark === undefined
+      ? (property.short ?? property.name).toLowerCase()
+      : '';
 /** How wide a number is: a word before it takes room of its own. */
 const widthOf = (property: Property): string | undefined =>
   property.type !== 'number' ? undefined : property.unit === 'count' && !property.mark ? 'tiny' : 'small';
@@ -21,9 +28,7 @@ const widthOf = (property: Property): string | undefined =>
 
 <template>
   <template v-for="(property, path) in properties" :key="path">
-    <span v-if="property.type === 'number' && property.mark === undefined" class="soft">{{
-      property.name.toLowerCase()
-    }}</span>
+    <span v-if="before(property)" class="soft" :title="property.help">{{ before(property) }}</span>
     <PropertyInput
       :class="widthOf(property)"
       :property="property"

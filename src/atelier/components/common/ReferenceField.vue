@@ -27,7 +27,6 @@ const options = computed(() => {
 </script>
 
 <template>
-  <span v-if="property.mark" class="soft">{{ property.mark }}</span>
   <ChoiceField
     :label="property.name"
     :ask="property.ask"

@@ -14,17 +14,17 @@ const playback = usePlaybackStore();
     <PropertyField class="wide" :object="object" path="eyes" />
   </div>
   <template v-if="object.kind === 'iris'">
-    <PropertyField :object="object" path="pupil" as="slider" />
-    <PropertyField :object="object" path="glint" as="slider" />
+    <PropertyField :object="object" path="pupil" as="row" />
+    <PropertyField :object="object" path="glint" as="row" />
   </template>
   <template v-if="object.kind === 'lashes'">
-    <PropertyField :object="object" path="length" as="slider" />
-    <PropertyField :object="object" path="curl" as="slider" />
-    <PropertyField :object="object" path="density" as="slider" />
+    <PropertyField :object="object" path="length" as="row" />
+    <PropertyField :object="object" path="curl" as="row" />
+    <PropertyField :object="object" path="density" as="row" />
     <PropertyField :object="object" path="lower" />
   </template>
   <template v-if="object.kind === 'hair'">
-    <PropertyField :object="object" path="roots" as="slider" />
+    <PropertyField :object="object" path="roots" as="row" />
     <p v-if="playback.source === 'camera'" class="soft">
       On your camera hair is told by how it looks over the forehead: very short or white hair may keep its
       colour. On takes it is known exactly.
@@ -33,12 +33,12 @@ const playback = usePlaybackStore();
   <template v-if="object.kind === 'retouch'">
     <PropertyField :object="object" path="smooth.on" />
     <template v-if="object.smooth.on">
-      <PropertyField :object="object" path="smooth.strength" as="slider" />
-      <PropertyField :object="object" path="smooth.detail" as="slider" />
+      <PropertyField :object="object" path="smooth.strength" as="row" />
+      <PropertyField :object="object" path="smooth.detail" as="row" />
     </template>
     <template v-for="part in ['underEyes', 'eyes', 'teeth'] as const" :key="part">
       <PropertyField :object="object" :path="`${part}.on`" />
-      <PropertyField v-if="object[part].on" :object="object" :path="`${part}.amount`" as="slider" />
+      <PropertyField v-if="object[part].on" :object="object" :path="`${part}.amount`" as="row" />
     </template>
   </template>
 </template>

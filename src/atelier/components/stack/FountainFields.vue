@@ -174,7 +174,7 @@ const setMesh = async (id: string): Promise<void> => {
       path="frames"
     />
   </div>
-  <FountainLife :over="object.over" @change="(over, gesture) => set({ over }, gesture)" />
+  <FountainLife :object="object" @change="(over) => set({ over })" />
 </template>
 
 <style scoped src="./fields.css"></style>

@@ -2,7 +2,7 @@
 /** What only this kind of object has in Place: words, shape, size, light, shadow, parts, when it starts. */
 import { computed } from 'vue';
 import type { EffectObject } from '../../../core/document/schema';
-import { propertiesOf } from '../../../core/kinds/objects/objects';
+import { ownPropertiesOf } from '../../../core/kinds/objects/objects';
 import { shownAs } from '../../kinds/object-kinds';
 import { useEffectStore } from '../../stores/effect';
 import PropertyField from '../common/PropertyField.vue';
@@ -15,7 +15,7 @@ const fields = computed(() => shownAs(props.object.kind).place);
 const described = computed(() => {
   const { place, style, note } = shownAs(props.object.kind);
   if (place || style || note) return [];
-  const { opacity: _opacity, tint: _tint, startDelay: _delay, ...rest } = propertiesOf(props.object);
+  const { opacity: _opacity, tint: _tint, startDelay: _delay, ...rest } = ownPropertiesOf(props.object);
   return Object.entries(rest);
 });
 </script>

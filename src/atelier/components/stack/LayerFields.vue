@@ -57,12 +57,12 @@ const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props
       <WordButton @click="set({ mask: null })">Region's own</WordButton>
     </span>
   </div>
-  <PropertyField v-else :object="object" path="softness" as="slider" />
+  <PropertyField v-else :object="object" path="softness" as="row" />
   <div class="line">
     <span>Finish</span>
     <PropertyField class="wide" :object="object" path="finish" />
   </div>
-  <PropertyField v-if="object.finish !== 'painted'" :object="object" path="shine" as="slider" />
+  <PropertyField v-if="object.finish !== 'painted'" :object="object" path="shine" as="row" />
   <div v-if="others.length > 0" class="line">
     <span>Only in</span>
     <SelectField

@@ -5,11 +5,11 @@ import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject } from '../../../core/edits/object-edits';
 import { newOccluder } from '../../../core/kinds/objects/occluder';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
-import { isOnFace } from '../../../core/kinds/objects/objects';
+import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
 import { fitOf } from '../../../core/placing/fit';
-import { FARTHEST, LARGEST, MOST_TURN, SMALLEST } from '../../../core/kinds/limits';
+import { LARGEST, SMALLEST } from '../../../core/schema/limits';
 import { boxOf } from '../../../core/placing/bounds';
 import { sizeOf } from '../../../core/maths/box';
 import type { Vec3 } from '../../../core/maths/vec3';
@@ -24,6 +24,7 @@ import {
 } from '../../commands/place-commands';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
+import PropertyInput from '../common/PropertyInput.vue';
 import AnchorField from './AnchorField.vue';
 import AssetField from './AssetField.vue';
 import KindFields from './KindFields.vue';
@@ -36,6 +37,7 @@ const effectStore = useEffectStore();
 const AXES = ['x', 'y', 'z'] as const;
 /** Width and height grow together unless the chain is opened. */
 const chained = ref(true);
+const described = computed(() => propertiesOf(props.object));
 
 const parent = computed(() => parentOf(effectStore.effect, props.object));
 const anchor = computed(() => anchorOf(effectStore.effect, props.object));
@@ -137,35 +139,24 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
     <template v-if="!isLayer">
       <div v-if="hasMove" class="line" role="group" aria-label="Move, in centimetres">
         <span>Move</span>
-        <NumberField
+        <PropertyInput
           v-for="(axis, i) in AXES"
           :key="axis"
-          :value="object.move[i]! * 100"
-          :label="`Move ${axis}, cm`"
-          :mark="axis"
-          :step="0.5"
-          :digits="2"
-          :min="-FARTHEST * 100"
-          :max="FARTHEST * 100"
-          @change="(v) => change('move', i, v / 100, 'Move')"
+          :property="described[`move.${i}`]!"
+          :value="object.move[i]"
+          @change="(to) => change('move', i, to as number, 'Move')"
           @done="effectStore.endGesture()"
         />
       </div>
       <p v-if="fit" class="soft note">It fills the screen. To move it, let it fill <i>As it is placed</i>.</p>
       <div v-if="hasTurn" class="line" role="group" aria-label="Turn, in degrees">
         <span>Turn</span>
-        <NumberField
+        <PropertyInput
           v-for="(axis, i) in AXES"
           :key="axis"
-          :value="object.turn[i]!"
-          :label="`Turn ${axis}, degrees`"
-          :mark="axis"
-          unit="°"
-          :step="5"
-          :digits="1"
-          :min="-MOST_TURN"
-          :max="MOST_TURN"
-          @change="(v) => change('turn', i, v, 'Turn')"
+          :property="described[`turn.${i}`]!"
+          :value="object.turn[i]"
+          @change="(to) => change('turn', i, to as number, 'Turn')"
           @done="effectStore.endGesture()"
         />
       </div>
@@ -207,17 +198,12 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
         aria-label="Pivot, in centimetres of its own space"
       >
         <span>Pivot</span>
-        <NumberField
+        <PropertyInput
           v-for="(axis, i) in AXES"
           :key="axis"
-          :value="object.pivot[i]! * 100"
-          :label="`Pivot ${axis}, cm`"
-          :mark="axis"
-          :step="0.5"
-          :digits="2"
-          :min="-FARTHEST * 100"
-          :max="FARTHEST * 100"
-          @change="(v) => change('pivot', i, v / 100, 'Set the pivot of')"
+          :property="described[`pivot.${i}`]!"
+          :value="object.pivot[i]"
+          @change="(to) => change('pivot', i, to as number, 'Set the pivot of')"
           @done="effectStore.endGesture()"
         />
         <span class="wide chips">

@@ -2,10 +2,10 @@
 /** A printed picture: which one, how wide it is printed, and what is seen while it is not. */
 import { computed } from 'vue';
 import { changeTarget, removeTarget } from '../../../core/edits/scene-edits';
-import { AFTER_LOST, BEFORE_FOUND, type AssetId, type Target } from '../../../core/document/schema';
+import { targetSchema, type AssetId, type Target } from '../../../core/document/schema';
 import { useEffectStore } from '../../stores/effect';
-import { AFTER_WORDS, BEFORE_WORDS } from '../../words';
-import NumberField from '../common/NumberField.vue';
+import { propertiesIn } from '../../../core/schema/properties';
+import PropertyInput from '../common/PropertyInput.vue';
 import SelectField from '../common/SelectField.vue';
 import { cutText } from '../../../core/text';
 import TextField from '../common/TextField.vue';
@@ -29,6 +29,9 @@ const height = computed(() => {
 const set = (change: Partial<Target>, gesture: string | null = null): void => {
   effectStore.edit(changeTarget(effectStore.effect, props.target.id, change), gesture);
 };
+const DESCRIBED = propertiesIn(targetSchema, {});
+const put = (change: Record<string, unknown>, gesture: string | null = null): void =>
+  set(change as Partial<Target>, gesture);
 const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== props.target.name) set({ name: cutText(name, 80) });
@@ -65,37 +68,30 @@ const remove = (): void => {
     </div>
     <div class="line">
       <span>Printed</span>
-      <NumberField
-        :value="target.width * 100"
-        label="Width of the printed picture, cm"
-        mark="w"
-        unit=" cm"
-        :digits="1"
-        :min="0.5"
-        :max="5000"
-        @change="(v) => set({ width: v / 100 }, `target-width-${target.id}`)"
+      <PropertyInput
+        :property="DESCRIBED['width']!"
+        :value="target.width"
+        @change="(width) => put({ width }, `target-width-${target.id}`)"
         @done="effectStore.endGesture()"
       />
       <span class="two">wide{{ height ? `, ${(height * 100).toFixed(1)} cm high` : '' }}</span>
     </div>
     <div class="line">
       <span>Before</span>
-      <SelectField
-        name="What is seen before it is found"
+      <PropertyInput
         class="wide"
+        :property="DESCRIBED['beforeFound']!"
         :value="target.beforeFound"
-        :options="BEFORE_FOUND.map((value) => ({ value, label: BEFORE_WORDS[value] }))"
-        @change="(v: unknown) => set({ beforeFound: v as Target['beforeFound'] })"
+        @change="(beforeFound) => put({ beforeFound })"
       />
     </div>
     <div class="line">
       <span>When lost</span>
-      <SelectField
-        name="What is seen after it is lost"
+      <PropertyInput
         class="wide"
+        :property="DESCRIBED['afterLost']!"
         :value="target.afterLost"
-        :options="AFTER_LOST.map((value) => ({ value, label: AFTER_WORDS[value] }))"
-        @change="(v: unknown) => set({ afterLost: v as Target['afterLost'] })"
+        @change="(afterLost) => put({ afterLost })"
       />
     </div>
     <WordButton class="bad" @click="remove">Delete it and what lies on it</WordButton>

@@ -9,6 +9,7 @@ import type { Vec3 } from '../../maths/vec3';
 import type { CueId, PromptId, VariableId } from '../../schema/behave-ids';
 import { objectIdSchema, type SceneId } from '../../schema/placed-schema';
 import type { Referred } from '../../schema/referred';
+import { choice, number, yesNo, type NumberProperty, type UnitName } from '../../schema/properties';
 import { easingSchema } from '../../schema/timing-schema';
 import { idText } from '../../schema/values-schema';
 import type { Seconds } from '../../units';
@@ -20,29 +21,52 @@ import type { Values } from '../values';
 /** Copies share the cues of what they were copied from, so one action may act on many. */
 export const MOST_TARGETS = 2000;
 
-const seconds = z.number().min(0).max(3600);
+/** Seconds of an action. */
+export const seconds = (name: string, more: Partial<Omit<NumberProperty, 'type'>> = {}) =>
+  number({ name, low: 0, high: 3600, unit: 'seconds', ...more });
 
 /** How the objects of one action differ, each in its own way: so that copies do not move in step. */
 export const varySchema = z.strictObject({
   seed: z.number().int().min(0).max(65_535),
   /** Up to so many seconds later. */
-  delay: seconds,
+  delay: seconds('Later by up to', { offered: [0, 600] }),
   /** Up to this share slower or faster. */
-  speed: z.number().min(0).max(0.95),
+  speed: number({
+    name: 'Speed, plus or minus',
+    short: 'Speed ±',
+    low: 0,
+    high: 0.95,
+    unit: 'percent',
+    step: 5,
+  }),
   /** Up to this share less or more of what is done. */
-  amount: z.number().min(0).max(1),
+  amount: number({
+    name: 'Amount, plus or minus',
+    short: 'Amount ±',
+    low: 0,
+    high: 1,
+    unit: 'percent',
+    step: 5,
+  }),
 });
 
 /** What every action has. */
-const timed = {
+export const timed = {
   id: idText,
   targets: z.array(objectIdSchema).max(MOST_TARGETS),
-  delay: seconds,
-  duration: seconds,
+  delay: seconds('Delay'),
+  duration: seconds('Duration'),
   easing: easingSchema,
   /** How many times; 0 runs without end. */
-  repeat: z.number().int().min(0).max(1000),
-  thereAndBack: z.boolean(),
+  repeat: number({
+    name: 'Times; 0 runs without end',
+    short: 'Times',
+    low: 0,
+    high: 1000,
+    unit: 'count',
+    whole: true,
+  }),
+  thereAndBack: yesNo('There and back'),
   /** What was changed stays so when the action ends, or is as before at once. */
   after: z.enum(['stay', 'return']),
   vary: varySchema.nullable(),
@@ -50,12 +74,32 @@ const timed = {
 export type Timed = z.infer<z.ZodObject<typeof timed>>;
 
 /** `from` begins at the amount and goes to how things are. */
-export const MODES = ['to', 'by', 'from'] as const;
+export const modeSchema = () => choice('To, by or from', { to: 'to', by: 'by', from: 'from' });
 /** Whose x, y and z an amount is in: of what the object hangs in, its own, or the viewer's. */
-export const AXES_OF = ['parent', 'own', 'viewer'] as const;
-export const AXES = ['x', 'y', 'z'] as const;
+export const axesSchema = () =>
+  choice('Whose axes', {
+    parent: 'along its parent',
+    own: 'along itself',
+    viewer: 'as the viewer sees it',
+  });
+/** An amount along each axis. */
+export const amounts = (unit: UnitName) => {
+  const along = (axis: string) =>
+    number({
+      name: axis,
+      low: -1e6,
+      high: 1e6,
+      unit,
+      digits: 2,
+      step: 1,
+      mark: axis,
+      bare: unit === 'centimetres',
+    });
+  return z.tuple([along('x'), along('y'), along('z')]);
+};
 /** By the angles as they are typed, or the shortest way to the same end. */
-export const waySchema = z.enum(['typed', 'short']);
+export const waySchema = () =>
+  choice('Which way round', { typed: 'by the angles as typed', short: 'the short way' });
 
 /** Where an action stands in menus, in their order. */
 export const ACTION_GROUPS = ['Seen or not', 'Move', 'Keeps moving', 'Play', 'Values', 'Effect'] as const;
@@ -170,6 +214,8 @@ export interface ActionSpec<A> {
     | ((action: A, object: EffectObject) => readonly (keyof Values)[]);
   /** Whether it can do anything to such an object; without, to every one. */
   readonly suits?: (action: A, object: EffectObject, assets: Assets) => boolean;
+  /** Paths of fields that do nothing as it is set, and are not shown. */
+  readonly unused?: (action: A) => readonly string[];
   /** It asks where objects are. */
   readonly isPlaced?: (action: A) => boolean;
   /** It is set to change nothing at all. */

@@ -1,6 +1,7 @@
 /** The kinds of actions: all of them, and what follows from their definitions. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { ObjectId } from '../../schema/placed-schema';
+import { propertiesIn, type Property } from '../../schema/properties';
 import { lackingIn } from '../../schema/references';
 import type { Referred } from '../../schema/referred';
 import type { Seconds } from '../../units';
@@ -8,7 +9,7 @@ import { schemaOfKinds, type OfKinds } from '../any-kind';
 import type { Assets } from '../objects/object-kind';
 import type { EffectObject } from '../objects/objects';
 import type { Values } from '../values';
-import { ACTION_GROUPS, type ActionGroup, type ActionSpec, type Has, type Timed } from './action-kind';
+import { ACTION_GROUPS, timed, type ActionGroup, type ActionSpec, type Has, type Timed } from './action-kind';
 import { bounce } from './bounce';
 import { burst } from './burst';
 import { circle } from './circle';
@@ -105,6 +106,21 @@ export const lacksAction = (action: Action, has: Has): Referred | null => {
   const { lacks, schema } = actionKind(action.kind);
   return lacks ? lacks(action, has) : lackingIn(schema, { ...action, targets: [] }, has);
 };
+
+/** What can be set of an action beside its timing, by its path: what does nothing as it is set is left out. */
+export const actionProperties = (action: Action): Readonly<Record<string, Property>> => {
+  const { schema, unused } = actionKind(action.kind);
+  const away = new Set(unused?.(action));
+  return Object.fromEntries(
+    Object.entries(propertiesIn(schema, action)).filter(([path]) => {
+      const [field] = path.split('.');
+      return !(field! in timed) && !away.has(field!);
+    }),
+  );
+};
+
+/** How an action is timed and how its objects differ, described. */
+export const TIMING = propertiesIn(z.object(timed), { vary: {} });
 
 /** Whether an action can do anything to such an object. */
 export const suits = (action: Action, object: EffectObject, assets: Assets): boolean =>

@@ -1,21 +1,30 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { inverseMatrix, throughMatrix } from '../../maths/matrix';
 import { circled } from '../../maths/motion';
 import { compose, fromAngles, fromAxisAngle, rotate, toAngles } from '../../maths/quaternion';
 import { add, dot, length, normalise, scale, subtract, UNIT_AXES, ZERO, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema } from '../../schema/placed-schema';
-import { AXES, defineAction, goesOn, type Beginning } from './action-kind';
+import { choice, maybe, yesNo } from '../../schema/properties';
+import { toChoose } from '../../schema/references';
+import { defineAction, goesOn, type Beginning } from './action-kind';
 
 const fields = {
   /** What it is placed around, another object or the viewer. */
-  around: z.enum(['middle', 'object', 'viewer']),
-  object: objectIdSchema.nullable(),
-  axis: z.enum(AXES),
+  around: choice(
+    'Around what',
+    { middle: 'its middle', object: 'an object', viewer: 'the viewer' },
+    { mark: 'around' },
+  ),
+  object: toChoose(objectIdSchema, 'Which object'),
+  axis: choice('About which axis', { x: 'x', y: 'y', z: 'z' }, { mark: 'about' }),
   /** Null keeps the distance it has. */
-  radius: z.number().min(0).max(1000).nullable(),
-  clockwise: z.boolean(),
+  radius: maybe(
+    { name: 'Radius', low: 0, high: 1000, unit: 'centimetres' },
+    { start: 0.15, name: 'Own radius' },
+  ),
+  clockwise: yesNo('Clockwise'),
   /** Turns along, so that the same side stays outside. */
-  turns: z.boolean(),
+  turns: yesNo('Turns along'),
 };
 type Circle = z.infer<z.ZodObject<typeof fields>>;
 
@@ -55,6 +64,7 @@ export const circle = defineAction({
   takes: 'A turn takes',
   actsOn: 'objects',
   changes: ['move', 'turn'],
+  unused: ({ around }) => (around === 'object' ? [] : ['object']),
   isPlaced: ({ around }) => around !== 'middle',
   lacks: ({ around, object }, has) =>
     around === 'object' && (object === null || !has('objects', object)) ? 'objects' : null,

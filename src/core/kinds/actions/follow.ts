@@ -1,18 +1,28 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { inverseMatrix, throughMatrix } from '../../maths/matrix';
 import { followed, onSpring, type Sprung } from '../../maths/motion';
 import { add, subtract, ZERO, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema } from '../../schema/placed-schema';
+import { number } from '../../schema/properties';
+import { orNone } from '../../schema/references';
 import { STEP } from '../../units';
 import { defineAction, goesOn, type Beginning } from './action-kind';
 
 const fields = {
   /** Null is the viewer. */
-  object: objectIdSchema.nullable(),
+  object: orNone(objectIdSchema, 'Follow what', 'the viewer'),
   /** How far behind it is, in seconds. */
-  lag: z.number().min(0).max(60),
+  lag: number({ name: 'Behind by', low: 0, high: 60, unit: 'seconds' }),
   /** Swings a second on a spring instead of a lag; 0 has none. */
-  swings: z.number().min(0).max(20),
+  swings: number({
+    name: 'Swings a second on a spring; 0 is none',
+    short: 'Spring, swings a second',
+    low: 0,
+    high: 20,
+    unit: 'plain',
+    digits: 1,
+    step: 0.5,
+  }),
 };
 type Follow = z.infer<z.ZodObject<typeof fields>>;
 

@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { directionThrough, inverseMatrix, throughMatrix } from '../../maths/matrix';
 import { fromAngles, rotate } from '../../maths/quaternion';
 import { add, mix, scale, type Vec3 } from '../../maths/vec3';
-import { vec3Schema } from '../../schema/values-schema';
 import { writtenAll } from '../written';
-import { AXES_OF, defineAction, MODES, type Beginning } from './action-kind';
+import { amounts, axesSchema, defineAction, modeSchema, type Beginning } from './action-kind';
 
-const fields = { mode: z.enum(MODES), by: vec3Schema, axes: z.enum(AXES_OF) };
+const fields = { mode: modeSchema(), by: amounts('centimetres'), axes: axesSchema() };
 type Move = z.infer<z.ZodObject<typeof fields>>;
 
 /** The amount as a way and as a place, in the space the object hangs in. */

@@ -1,5 +1,5 @@
-import { z } from 'zod';
 import { lerp } from '../../maths/scalar';
+import { choice } from '../../schema/properties';
 import { finite, text } from '../../schema/values-schema';
 import { fieldOfNumber, numbersOf, readNumber, writeNumber } from '../numbers';
 import { written } from '../written';
@@ -12,7 +12,7 @@ export const number = defineAction({
   group: 'Values',
   summary: ({ property, mode, value }, names) =>
     property === '' ? 'change a number to be chosen' : `${names.number(property)} ${mode} ${written(value)}`,
-  fields: { property: text(40), mode: z.enum(['to', 'by']), value: finite },
+  fields: { property: text(40), mode: choice('To or by', { to: 'to', by: 'by' }), value: finite },
   fresh: { property: '', mode: 'to', value: 0 },
   pace: 'eases',
   actsOn: 'objects',

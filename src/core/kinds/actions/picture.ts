@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { choice, number } from '../../schema/properties';
 import { STEP, type Seconds } from '../../units';
 import { framesOf, mediaAt } from '../media';
 import { defineAction } from './action-kind';
@@ -12,11 +12,22 @@ export const picture = defineAction({
   name: 'next picture',
   group: 'Play',
   summary: ({ go, number }) => (go === 'to' ? `picture ${number}` : `${go} picture`),
-  fields: { go: z.enum(['next', 'previous', 'to']), number: z.number().int().min(1).max(4096) },
+  fields: {
+    go: choice('Which picture', { next: 'the next', previous: 'the one before', to: 'number' }),
+    number: number({
+      name: 'Number of the picture',
+      low: 1,
+      high: 4096,
+      unit: 'count',
+      whole: true,
+      mark: '',
+    }),
+  },
   fresh: { go: 'next', number: 1, duration: 0 },
   pace: 'atOnce',
   actsOn: 'objects',
   changes: ['media'],
+  unused: ({ go }) => (go === 'to' ? [] : ['number']),
   suits: (_, object, assets) => framesOf({ assets }, object).frames > 0,
   once: ({ action, object, values, assets, step }) => {
     const { frames, rate } = framesOf({ assets }, object);

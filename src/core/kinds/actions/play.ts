@@ -1,25 +1,35 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import { choice, maybe, number } from '../../schema/properties';
 import { text } from '../../schema/values-schema';
 import { STEP, type Seconds } from '../../units';
 import { mediaAt, mediaLength } from '../media';
 import type { Assets } from '../objects/object-kind';
 import type { EffectObject } from '../objects/objects';
 import type { Media } from '../values';
-import { defineAction, type Stroke } from './action-kind';
+import { defineAction, seconds, type Stroke } from './action-kind';
 
-const seconds = z.number().min(0).max(3600);
 const fields = {
-  do: z.enum(['play', 'pause', 'stop']),
+  do: choice('Play, pause or stop', { play: 'play', pause: 'pause', stop: 'stop' }),
   /** Which part; null is its end. */
-  from: seconds,
-  to: seconds.nullable(),
-  speed: z.number().min(-10).max(10),
+  from: seconds('From', { mark: 'from' }),
+  to: maybe(
+    { name: 'To', low: 0, high: 3600, unit: 'seconds' },
+    { start: 1, name: 'To', none: 'to its end' },
+  ),
+  speed: number({ name: 'Speed', low: -10, high: 10, unit: 'percent', step: 10, mark: 'at' }),
   /** Of a model; null is the one it has. */
   clip: text(200).nullable(),
   /** How often; 0 goes on without end. */
-  times: z.number().int().min(0).max(1000),
+  times: number({
+    name: 'How often; 0 without end',
+    low: 0,
+    high: 1000,
+    unit: 'rounds',
+    whole: true,
+    mark: '',
+  }),
   /** How long a clip of a model takes to come in over the one before. */
-  blend: z.number().min(0).max(60),
+  blend: number({ name: 'Comes in over', low: 0, high: 60, unit: 'seconds', mark: 'in' }),
 };
 type Play = z.infer<z.ZodObject<typeof fields>>;
 
@@ -73,6 +83,7 @@ export const play = defineAction({
   pace: 'atOnce',
   actsOn: 'objects',
   changes: ['media'],
+  unused: ({ do: what }) => (what === 'play' ? [] : ['from', 'to', 'speed', 'times', 'blend']),
   suits: ({ clip }, object, assets) => mediaLength({ assets }, object, clip) > 0,
   /** All rounds of its part; 0 where it does not end or plays nothing. */
   length: (action, object, assets) => {

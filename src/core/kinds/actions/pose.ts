@@ -9,7 +9,7 @@ export const pose = defineAction({
   name: 'go to a captured pose',
   group: 'Move',
   summary: () => 'go to the captured pose',
-  fields: { move: vec3Schema, turn: vec3Schema, scale: vec3Schema, way: waySchema },
+  fields: { move: vec3Schema, turn: vec3Schema, scale: vec3Schema, way: waySchema() },
   fresh: { move: [0, 0, 0], turn: [0, 0, 0], scale: [1, 1, 1], way: 'short', duration: 1 },
   pace: 'eases',
   actsOn: 'objects',

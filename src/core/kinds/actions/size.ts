@@ -1,9 +1,8 @@
-import { z } from 'zod';
 import { lerp } from '../../maths/scalar';
 import { mix, multiply, scale } from '../../maths/vec3';
 import { number } from '../../schema/properties';
 import { written } from '../written';
-import { defineAction, MODES } from './action-kind';
+import { defineAction, modeSchema } from './action-kind';
 
 export const size = defineAction({
   kind: 'size',
@@ -11,7 +10,7 @@ export const size = defineAction({
   group: 'Move',
   summary: ({ mode, factor }) => `size ${mode} ${written(factor * 100)} %`,
   fields: {
-    mode: z.enum(MODES),
+    mode: modeSchema(),
     /** On the placed size: 1.5 is 150 %. */
     factor: number({ name: 'Size', low: 0, high: 100, unit: 'percent', step: 10 }),
   },

@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { toParts } from '../../maths/matrix';
 import { compose, fromAngles, inverse, slerp, toAngles } from '../../maths/quaternion';
 import { add, mix, scale, ZERO, type Vec3 } from '../../maths/vec3';
-import { vec3Schema } from '../../schema/values-schema';
 import { writtenAll } from '../written';
-import { AXES_OF, defineAction, MODES, waySchema, type Moment } from './action-kind';
+import { amounts, axesSchema, defineAction, modeSchema, waySchema, type Moment } from './action-kind';
 
-const fields = { mode: z.enum(MODES), by: vec3Schema, axes: z.enum(AXES_OF), way: waySchema };
+const fields = { mode: modeSchema(), by: amounts('degrees'), axes: axesSchema(), way: waySchema() };
 type Turn = z.infer<z.ZodObject<typeof fields>>;
 
 const turned = ({ action, from, k, rounds, index, world }: Moment<Turn>): Vec3 => {
@@ -37,6 +36,7 @@ export const turn = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ['turn'],
+  unused: ({ mode }) => [mode === 'by' ? 'way' : 'axes'],
   isPlaced: ({ axes }) => axes === 'viewer',
   isIdle: ({ mode, by }) => mode === 'by' && by.every((x) => x === 0),
   act: (moment) => {

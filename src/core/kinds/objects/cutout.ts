@@ -15,7 +15,16 @@ import { cardExtent, restOn } from './resting';
 
 /** Metres on a head of the usual size. */
 const edge = (name: string, short: string) =>
-  number({ name, short, low: 0, high: 0.1, unit: 'millimetres', driven: true });
+  number({
+    name,
+    short,
+    low: 0,
+    high: 0.1,
+    offered: [0, 0.04],
+    unit: 'millimetres',
+    digits: 0,
+    driven: true,
+  });
 
 export const cutout = defineObject({
   kind: 'cutout',

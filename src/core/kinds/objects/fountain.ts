@@ -4,7 +4,7 @@ import type { Anchor } from '../../schema/anchor-schema';
 import { assetIdSchema, bakedAssetIdSchema } from '../../schema/asset-schema';
 import { blendSchema, type ObjectId } from '../../schema/placed-schema';
 import { choice, colour, keysOf, number, share, yesNo } from '../../schema/properties';
-import { text, unit } from '../../schema/values-schema';
+import { text } from '../../schema/values-schema';
 import { defineObject } from './object-kind';
 import { MARK } from './mark';
 import { placed } from './placed';
@@ -149,9 +149,16 @@ export const fountain = defineObject({
     over: z
       .array(
         z.strictObject({
-          at: unit,
-          size: number({ name: 'Size at this age', low: 0, high: 20, unit: 'percent', driven: true }),
-          opacity: share('Opacity at this age'),
+          at: number({ name: 'Age', low: 0, high: 1, unit: 'percent' }),
+          size: number({
+            name: 'Size at this age',
+            low: 0,
+            high: 20,
+            unit: 'percent',
+            driven: true,
+            mark: 'size',
+          }),
+          opacity: share('Opacity at this age', { mark: 'op.' }),
           colour: colour('Colour at this age'),
         }),
       )

@@ -28,6 +28,7 @@ export const light = defineObject({
       name: 'Strength of the light',
       low: 0,
       high: 20,
+      offered: [0, 3],
       unit: 'percent',
       step: 5,
       driven: true,

@@ -2,6 +2,7 @@
 import type { z } from 'zod';
 import type { Anchor } from '../../schema/anchor-schema';
 import type { Asset, AssetId } from '../../schema/asset-schema';
+import { placedSchema } from '../../schema/placed-schema';
 import { namedIn } from '../../schema/references';
 import { propertiesIn, type Property } from '../../schema/properties';
 import { perObject } from '../../memo';
@@ -80,6 +81,12 @@ export const canShow = (object: EffectObject, asset: Asset): boolean =>
 export const propertiesOf = perObject((object: EffectObject): Readonly<Record<string, Property>> =>
   propertiesIn(kindOf(object).schema, object),
 );
+
+/** Those that only its kind has. */
+export const ownPropertiesOf = (object: EffectObject): Readonly<Record<string, Property>> =>
+  Object.fromEntries(
+    Object.entries(propertiesOf(object)).filter(([path]) => !(path.split('.')[0]! in placedSchema)),
+  );
 
 /** Assets an object names, each once; `baked` are those whose shape it has taken over. */
 const assetsNamed = perObject(

@@ -17,6 +17,7 @@ export const cue = defineTrigger({
   },
   words: (trigger, names) =>
     `“${names.cue(trigger.cue)}” ${trigger.moment === 'passes' ? `is ${written(trigger.share * 100)} % done` : trigger.moment}`,
+  unused: ({ moment }) => (moment === 'passes' ? [] : ['share']),
   gist: ({ moment }) => moment,
   watch: (trigger, { happened, cueIndex, progress }, state) => {
     const i = trigger.cue === null ? undefined : cueIndex(trigger.cue);

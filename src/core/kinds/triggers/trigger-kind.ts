@@ -67,6 +67,8 @@ export interface TriggerSpec<T> {
   readonly gist?: (trigger: T) => string;
   /** What it needs to know of the world beside what its signals need. */
   readonly needs?: (trigger: T) => readonly Need[];
+  /** Paths of fields that do nothing as it is set, and are not shown. */
+  readonly unused?: (trigger: T) => readonly string[];
   /** It asks where objects are, beside what its signals ask. */
   readonly isPlaced?: boolean;
   /** Signals that it looks at. */

@@ -1,5 +1,6 @@
 /** The kinds of triggers: all of them, and what follows from their definitions. */
 import type { z } from 'zod';
+import { propertiesIn, type Property } from '../../schema/properties';
 import { lackingIn } from '../../schema/references';
 import type { Referred } from '../../schema/referred';
 import type { Signal } from '../signals/signals';
@@ -45,6 +46,15 @@ export const triggerSchema = schemaOfKinds(TRIGGER_KINDS);
 /** What a kind is, for whoever does not care which one it is. */
 export const triggerKind = (kind: TriggerKind): TriggerSpec<Trigger> & { readonly schema: z.ZodType } =>
   TRIGGER_KINDS[kind] as never;
+
+/** What can be set of a trigger beside which ready one it is, by its path. */
+export const triggerProperties = (trigger: Trigger): Readonly<Record<string, Property>> => {
+  const { schema, unused } = triggerKind(trigger.kind);
+  const away = new Set(unused?.(trigger));
+  return Object.fromEntries(
+    Object.entries(propertiesIn(schema, trigger)).filter(([path]) => !away.has(path)),
+  );
+};
 
 /** One step of watching a trigger: its state afterwards, and whether it went off. */
 export const nextWatch = (trigger: Trigger, state: WatchState, watched: Watched): WatchResult => {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** How often a cue fires, what resets it, and what it is called. */
 import { ref } from 'vue';
-import type { Cue } from '../../../../core/document/schema';
+import { cueSchema, type Cue } from '../../../../core/document/schema';
+import { propertiesIn } from '../../../../core/schema/properties';
 import { useEffectStore } from '../../../stores/effect';
-import GestureField from '../../common/GestureField.vue';
+import PropertyInput from '../../common/PropertyInput.vue';
 import TriggerList from './TriggerList.vue';
-import SelectField from '../../common/SelectField.vue';
 import TextField from '../../common/TextField.vue';
 import WordButton from '../../common/WordButton.vue';
 
@@ -20,48 +20,28 @@ const keepNote = (): void => {
   note.value = null;
 };
 const text = (event: Event): string => (event.target as HTMLInputElement).value;
-const fires = [
-  { value: 'each', label: 'each time' },
-  { value: 'once', label: 'once' },
-  { value: 'toggle', label: 'forth and back by turns' },
-];
-const agains = [
-  { value: 'restart', label: 'it begins anew' },
-  { value: 'ignore', label: 'it goes on' },
-];
+const DESCRIBED = propertiesIn(cueSchema, {});
+const put = (change: Record<string, unknown>, gesture: string | null = null): void =>
+  set(change as Partial<Cue>, gesture);
 </script>
 
 <template>
   <div class="options">
     <div class="line">
       <span class="soft">It fires</span>
-      <SelectField
-        name="How often it fires"
-        :value="cue.fires"
-        :options="fires"
-        @change="(v: unknown) => set({ fires: v as Cue['fires'] })"
-      />
+      <PropertyInput :property="DESCRIBED['fires']!" :value="cue.fires" @change="(fires) => put({ fires })" />
       <span class="soft">pause</span>
-      <GestureField
+      <PropertyInput
         class="small"
-        label="Pause after it fired, seconds"
-        unit=" s"
+        :property="DESCRIBED['cooldown']!"
         :value="cue.cooldown"
-        :step="0.1"
-        :digits="2"
-        :min="0"
-        :max="3600"
-        @change="(cooldown) => set({ cooldown }, 'cooldown')"
+        @change="(cooldown) => put({ cooldown }, 'cooldown')"
+        @done="effectStore.endGesture()"
       />
     </div>
     <div class="line">
       <span class="soft">Set off while at work</span>
-      <SelectField
-        name="Set off while at work"
-        :value="cue.again"
-        :options="agains"
-        @change="(v: unknown) => set({ again: v as Cue['again'] })"
-      />
+      <PropertyInput :property="DESCRIBED['again']!" :value="cue.again" @change="(again) => put({ again })" />
     </div>
     <p class="soft">Reset: it stops, and what it changed is as it was placed.</p>
     <TriggerList

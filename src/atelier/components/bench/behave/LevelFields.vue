@@ -5,9 +5,8 @@ import type { Property } from '../../../../core/schema/properties';
 import type { Trigger, Signal } from '../../../../core/document/schema';
 import { signalKind, signalProperties } from '../../../../core/kinds/signals/signals';
 import { readyNameOf } from '../../../../core/kinds/triggers/ready-triggers';
-import type { TriggerOf } from '../../../../core/kinds/triggers/triggers';
-import { level } from '../../../../core/kinds/triggers/level';
-import { propertiesIn, withValueAt } from '../../../../core/schema/properties';
+import { triggerProperties, type TriggerOf } from '../../../../core/kinds/triggers/triggers';
+import { withValueAt } from '../../../../core/schema/properties';
 import { useEffectStore } from '../../../stores/effect';
 import GestureField from '../../common/GestureField.vue';
 import PropertyInput from '../../common/PropertyInput.vue';
@@ -19,7 +18,7 @@ const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>
 const effectStore = useEffectStore();
 const set = (change: object, gesture: string | null = null): void =>
   emit('change', { ...props.trigger, ...change } as Trigger, gesture);
-const described = computed(() => propertiesIn(level.schema, props.trigger));
+const described = computed(() => triggerProperties(props.trigger));
 /** It is no ready trigger, so its signal and its way are chosen here. */
 const isPlain = computed(() => [null, 'signalCrosses'].includes(readyNameOf(props.trigger)));
 /** It is so or not: no level is set, and none to come back from. */

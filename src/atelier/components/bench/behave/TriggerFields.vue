@@ -2,8 +2,8 @@
 /** What of a trigger can be set beside its kind. */
 import { computed } from 'vue';
 import type { Trigger } from '../../../../core/document/schema';
-import { triggerKind } from '../../../../core/kinds/triggers/triggers';
-import { propertiesIn, withValueAt, type Property } from '../../../../core/schema/properties';
+import { triggerProperties } from '../../../../core/kinds/triggers/triggers';
+import { withValueAt } from '../../../../core/schema/properties';
 import { useEffectStore } from '../../../stores/effect';
 import PropertyList from '../../common/PropertyList.vue';
 import LevelFields from './LevelFields.vue';
@@ -12,12 +12,7 @@ const props = defineProps<{ trigger: Trigger }>();
 const emit = defineEmits<{ change: [trigger: Trigger, gesture: string | null] }>();
 const effectStore = useEffectStore();
 /** What its kind describes: which object, how long, which surface, the number of a face. */
-const described = computed((): Record<string, Property> => {
-  const { trigger } = props;
-  const { share, ...rest } = propertiesIn(triggerKind(trigger.kind).schema, trigger);
-  // How far another cue is matters only where that is waited for.
-  return share && trigger.kind === 'cue' && trigger.moment === 'passes' ? { ...rest, share } : rest;
-});
+const described = computed(() => triggerProperties(props.trigger));
 </script>
 
 <template>

@@ -4,11 +4,12 @@ import { computed } from 'vue';
 import { Plus } from '@lucide/vue';
 import { setBackdrop } from '../../../../core/edits/backdrop-edits';
 import { anchorOf, stackOrder } from '../../../../core/document/queries';
-import type { Anchor, Backdrop } from '../../../../core/document/schema';
+import { backdropSchema, type Anchor, type Backdrop } from '../../../../core/document/schema';
 import { addNew, type NewKind } from '../../../commands/place-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
-import SliderField from '../../common/SliderField.vue';
+import { propertiesIn, valueAt } from '../../../../core/schema/properties';
+import PropertyInput from '../../common/PropertyInput.vue';
 import ChipButton from '../../common/ChipButton.vue';
 import WordButton from '../../common/WordButton.vue';
 
@@ -37,11 +38,7 @@ const CHOICES: readonly { readonly kind: NewKind; readonly label: string }[] = [
   { kind: 'background', label: 'The room, blurred' },
   { kind: 'person', label: 'Another copy of the person' },
 ];
-const SLIDERS = [
-  { field: 'feather', name: 'Feather', min: 0 },
-  { field: 'grow', name: 'Grow', min: -100 },
-  { field: 'spill', name: 'Take off spill', min: 0 },
-] as const;
+const DESCRIBED = propertiesIn(backdropSchema, {});
 </script>
 
 <template>
@@ -66,24 +63,15 @@ const SLIDERS = [
     </ul>
     <template v-if="cuts">
       <h2>The edge of the people</h2>
-      <SliderField
-        v-for="{ field, name, min } in SLIDERS"
-        :key="field"
-        :name="name"
-        unit="%"
-        :value="backdrop[field] * 100"
-        :min="min"
-        :max="100"
-        @change="(v) => set({ [field]: v / 100 }, field)"
+      <PropertyInput
+        v-for="(property, path) in DESCRIBED"
+        :key="path"
+        as="row"
+        :property="property"
+        :value="valueAt(backdrop, path)"
+        @change="(to, felt) => set({ [path]: to }, felt ? path : null)"
         @done="done"
       />
-      <ChipButton
-        :aria-pressed="backdrop.invert"
-        title="The backdrop is seen where people are; the room stays"
-        @click="set({ invert: !backdrop.invert })"
-      >
-        Invert: in the people instead of behind them
-      </ChipButton>
     </template>
   </section>
 </template>

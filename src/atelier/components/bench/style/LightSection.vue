@@ -2,7 +2,7 @@
 /** All lights of the effect in one place, the shadows they throw, and the light of the camera picture to match. */
 import { computed } from 'vue';
 import { Plus, SunMedium } from '@lucide/vue';
-import { changeObject, reshape } from '../../../../core/edits/object-edits';
+import { changeObject } from '../../../../core/edits/object-edits';
 import { anchorOf, stackOrder } from '../../../../core/document/queries';
 import type { Anchor, Light, LightKind, ShadowCatcher } from '../../../../core/document/schema';
 import { anglesOf, directionFrom, turnTowards, type LightAngles } from '../../../../core/light/direction';
@@ -14,6 +14,7 @@ import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import { LIGHT_WORDS } from '../../../../core/kinds/objects/light';
+import PropertyField from '../../common/PropertyField.vue';
 import SliderField from '../../common/SliderField.vue';
 import ChipButton from '../../common/ChipButton.vue';
 import WordButton from '../../common/WordButton.vue';
@@ -26,18 +27,6 @@ const catchers = computed(() =>
   stackOrder(effectStore.effect).filter((o): o is ShadowCatcher => o.kind === 'shadowCatcher'),
 );
 const done = (): void => effectStore.endGesture();
-const set = (light: Light, change: Parameters<typeof reshape<'light'>>[3], gesture: string | null = null) =>
-  effectStore.edit(reshape(effectStore.effect, light.id, 'light', change), gesture && light.id + gesture);
-const setCatcher = (
-  catcher: ShadowCatcher,
-  change: { density?: number; softness?: number },
-  gesture: string,
-) =>
-  effectStore.edit(
-    reshape(effectStore.effect, catcher.id, 'shadowCatcher', change),
-    `${catcher.id} ${gesture}`,
-  );
-
 const anglesNow = (light: Light): LightAngles => anglesOf(rotate(fromAngles(light.turn), [0, 1, 0]));
 const setAngle = (light: Light, change: Partial<LightAngles>): void => {
   const turn = turnTowards(directionFrom({ ...anglesNow(light), ...change }));
@@ -74,7 +63,6 @@ const SCREEN: Anchor = { kind: 'screen', pin: 'centre' };
 const NEW: readonly LightKind[] = ['directional', 'ambient', 'point', 'surroundings'];
 const face: Anchor = { kind: 'skin', face: 1, spot: [0.5, 0.5] };
 const onFace = (catcher: ShadowCatcher): boolean => anchorOf(effectStore.effect, catcher).kind === 'skin';
-const colourOf = (event: Event): string => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -101,31 +89,20 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
             LIGHT_WORDS[light.light]
           }}</span>
           <span class="grow" />
-          <ChipButton
-            v-if="light.light === 'directional'"
-            :aria-pressed="light.shadows"
-            @click="set(light, { shadows: !light.shadows })"
-          >
-            Casts shadows
-          </ChipButton>
-          <input
+          <PropertyField v-if="light.light === 'directional'" :object="light" path="shadows" />
+          <PropertyField
             v-if="light.light !== 'surroundings'"
-            type="color"
-            :value="light.colour"
-            :aria-label="`Colour of ${light.name}`"
-            @input="(e) => set(light, { colour: colourOf(e) }, 'colour')"
-            @change="done"
+            :object="light"
+            path="colour"
+            :label="`Colour of ${light.name}`"
           />
         </header>
-        <SliderField
-          name="Strength"
+        <PropertyField
+          as="row"
+          word="Strength"
+          :object="light"
+          path="strength"
           :label="`Strength of ${light.name}`"
-          unit="%"
-          :value="light.strength * 100"
-          :min="0"
-          :max="300"
-          @change="(v) => set(light, { strength: v / 100 }, 'strength')"
-          @done="done"
         />
         <template v-if="light.light === 'directional'">
           <SliderField
@@ -174,25 +151,14 @@ const colourOf = (event: Event): string => (event.target as HTMLInputElement).va
           <WordButton @click="desk.selected = catcher.id">{{ catcher.name }}</WordButton>
           <span class="soft">{{ onFace(catcher) ? 'on the skin of the face' : 'on a flat ground' }}</span>
         </header>
-        <SliderField
-          name="Density"
-          :label="`Density of ${catcher.name}`"
-          unit="%"
-          :value="catcher.density * 100"
-          :min="0"
-          :max="100"
-          @change="(v) => setCatcher(catcher, { density: v / 100 }, 'density')"
-          @done="done"
-        />
-        <SliderField
-          name="Softness"
-          :label="`Softness of ${catcher.name}`"
-          unit="%"
-          :value="catcher.softness * 100"
-          :min="0"
-          :max="100"
-          @change="(v) => setCatcher(catcher, { softness: v / 100 }, 'softness')"
-          @done="done"
+        <PropertyField
+          v-for="path in ['density', 'softness']"
+          :key="path"
+          as="row"
+          :object="catcher"
+          :path="path"
+          :word="path === 'density' ? 'Density' : 'Softness'"
+          :label="`${path === 'density' ? 'Density' : 'Softness'} of ${catcher.name}`"
         />
       </li>
     </ul>

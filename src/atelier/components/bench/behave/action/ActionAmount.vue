@@ -2,30 +2,25 @@
 /** How much of it: what each kind of action has of its own. A kind that only has described properties needs no fields of its own. */
 import { computed, type Component } from 'vue';
 import type { Action, ActionKind } from '../../../../../core/document/schema';
-import { actionKind } from '../../../../../core/kinds/actions/actions';
-import { propertiesIn, withValueAt } from '../../../../../core/schema/properties';
+import { actionProperties } from '../../../../../core/kinds/actions/actions';
+import { withValueAt } from '../../../../../core/schema/properties';
 import { useEffectStore } from '../../../../stores/effect';
 import PropertyList from '../../../common/PropertyList.vue';
-import MotionAmount from './MotionAmount.vue';
+import PoseAmount from './PoseAmount.vue';
 import PlayAmount from './PlayAmount.vue';
 import NumberAmount from './NumberAmount.vue';
 
 const props = defineProps<{ action: Action }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
 const effectStore = useEffectStore();
+/** Kinds whose fields depend on more than themselves: what they act on, where it stands. */
 const FIELDS: Partial<Record<ActionKind, Component>> = {
-  move: MotionAmount,
-  turn: MotionAmount,
-  size: MotionAmount,
-  pose: MotionAmount,
-  circle: MotionAmount,
-  follow: MotionAmount,
+  pose: PoseAmount,
   play: PlayAmount,
-  picture: PlayAmount,
   number: NumberAmount,
 };
 const own = computed(() => FIELDS[props.action.kind]);
-const described = computed(() => propertiesIn(actionKind(props.action.kind).schema, props.action));
+const described = computed(() => actionProperties(props.action));
 const set = (path: string, to: unknown, felt: boolean): void =>
   emit('change', withValueAt(props.action, path, to), felt ? path : null);
 </script>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** How long an action waits and takes, how it goes from its beginning to its end, how often, and what is left of it. */
 import { computed, ref } from 'vue';
-import type { Action, EasingChoice } from '../../../../../core/document/schema';
-import { actionKind } from '../../../../../core/kinds/actions/actions';
+import { beatSchema, type Action, type EasingChoice } from '../../../../../core/document/schema';
+import { actionKind, TIMING } from '../../../../../core/kinds/actions/actions';
 import { easingWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
-import GestureField from '../../../common/GestureField.vue';
+import { propertiesIn } from '../../../../../core/schema/properties';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import EasingEditor from './EasingEditor.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 
@@ -15,11 +16,19 @@ const emit = defineEmits<{
   begins: [share: number];
 }>();
 const effectStore = useEffectStore();
+const BEGINS = propertiesIn(beatSchema, {})['begins']!;
 const curve = ref(false);
 const kind = computed(() => actionKind(props.action.kind));
 const atOnce = computed(() => kind.value.pace === 'atOnce');
 const eases = computed(() => kind.value.pace === 'eases');
-const durationWords = computed(() => kind.value.takes ?? (eases.value ? 'Duration' : 'Stays'));
+/** What happens at once takes no time, and once. */
+const times = computed(() => [
+  ...(atOnce.value
+    ? []
+    : [{ path: 'duration' as const, words: kind.value.takes ?? (eases.value ? 'Duration' : 'Stays') }]),
+  { path: 'delay' as const, words: 'Delay' },
+  ...(atOnce.value ? [] : [{ path: 'repeat' as const, words: 'Times' }]),
+]);
 const mayComeBack = computed(() => eases.value || kind.value.pace === 'switches');
 const mayPutBack = computed(() => kind.value.pace !== 'goesOn' && kind.value.changes !== undefined);
 const set = (change: Partial<Action>, gesture: string | null = null): void => emit('change', change, gesture);
@@ -27,48 +36,20 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
 
 <template>
   <div class="timing">
-    <label v-if="!atOnce"
-      >{{ durationWords
-      }}<GestureField
-        :value="action.duration"
-        label="Duration, seconds"
-        unit=" s"
-        :step="0.1"
-        :digits="2"
-        :min="0"
-        :max="3600"
-        @change="(duration) => set({ duration }, 'duration')"
-    /></label>
-    <label
-      >Delay<GestureField
-        :value="action.delay"
-        label="Delay, seconds"
-        unit=" s"
-        :step="0.1"
-        :digits="2"
-        :min="0"
-        :max="3600"
-        @change="(delay) => set({ delay }, 'delay')"
-    /></label>
-    <label v-if="!atOnce"
-      >Times<GestureField
-        :value="action.repeat"
-        label="Times; 0 runs without end"
-        :digits="0"
-        :min="0"
-        :max="1000"
-        @change="(v) => set({ repeat: Math.round(v) }, 'repeat')"
+    <label v-for="{ path, words } in times" :key="path"
+      >{{ words
+      }}<PropertyInput
+        :property="TIMING[path]!"
+        :value="action[path]"
+        @change="(to) => set({ [path]: to }, path)"
+        @done="effectStore.endGesture()"
     /></label>
     <label v-if="begins !== null"
-      >Beat begins at<GestureField
-        :value="begins * 100"
-        label="The beat begins at per cent of the one before"
-        unit="%"
-        :digits="0"
-        :step="5"
-        :min="0"
-        :max="100"
-        @change="(v) => emit('begins', v / 100)"
+      >Beat begins at<PropertyInput
+        :property="BEGINS"
+        :value="begins"
+        @change="(share) => emit('begins', share as number)"
+        @done="effectStore.endGesture()"
     /></label>
     <ChipButton
       v-if="mayComeBack"

@@ -2,49 +2,27 @@
 /** How the objects of one action differ from each other, by a seed: the same every time it is played. */
 import { Dices } from '@lucide/vue';
 import type { Vary } from '../../../../../core/document/schema';
-import GestureField from '../../../common/GestureField.vue';
+import { TIMING } from '../../../../../core/kinds/actions/actions';
+import { useEffectStore } from '../../../../stores/effect';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{ vary: Vary }>();
 const emit = defineEmits<{ change: [vary: Vary, gesture: string | null] }>();
+const effectStore = useEffectStore();
 const set = (change: Partial<Vary>, gesture: string | null = null): void =>
   emit('change', { ...props.vary, ...change }, gesture);
 </script>
 
 <template>
   <div class="vary">
-    <label
-      >Later by up to<GestureField
-        label="Later by up to, seconds"
-        unit=" s"
-        :value="vary.delay"
-        :step="0.1"
-        :digits="2"
-        :min="0"
-        :max="600"
-        @change="(delay) => set({ delay }, 'vary-delay')"
-    /></label>
-    <label
-      >Speed ±<GestureField
-        label="Speed, plus or minus per cent"
-        unit="%"
-        :value="vary.speed * 100"
-        :step="5"
-        :digits="0"
-        :min="0"
-        :max="95"
-        @change="(v) => set({ speed: v / 100 }, 'vary-speed')"
-    /></label>
-    <label
-      >Amount ±<GestureField
-        label="Amount, plus or minus per cent"
-        unit="%"
-        :value="vary.amount * 100"
-        :step="5"
-        :digits="0"
-        :min="0"
-        :max="100"
-        @change="(v) => set({ amount: v / 100 }, 'vary-amount')"
+    <label v-for="of in ['delay', 'speed', 'amount'] as const" :key="of"
+      >{{ TIMING[`vary.${of}`]!.short ?? TIMING[`vary.${of}`]!.name
+      }}<PropertyInput
+        :property="TIMING[`vary.${of}`]!"
+        :value="vary[of]"
+        @change="(to) => set({ [of]: to }, `vary-${of}`)"
+        @done="effectStore.endGesture()"
     /></label>
     <IconButton
       aria-label="Throw again"

@@ -4,11 +4,12 @@ import { computed } from 'vue';
 import { Trash2 } from '@lucide/vue';
 import { newDrive } from '../../../../../core/document/new-cues';
 import { putControl, putDrive, removeControl } from '../../../../../core/edits/viewer-edits';
-import { MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
+import { controlSchema, MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
 import { newDriveId } from '../../../../api/ids';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
-import GestureField from '../../../common/GestureField.vue';
+import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
 import { useChoices } from '../../../common/choices';
 import DriveRow from './DriveRow.vue';
@@ -25,6 +26,8 @@ const set = (change: object, gesture: string | null = null): void =>
     putControl({ ...props.control, ...change } as Control),
     gesture && `${gesture}-${props.control.id}`,
   );
+/** The numbers of a slider. */
+const numbers = computed(() => propertiesIn(controlSchema, props.control));
 const drives = computed(() =>
   Object.values(effectStore.effect.drives)
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
@@ -89,31 +92,13 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
       </IconButton>
     </div>
     <div v-if="control.kind === 'slider'" class="line">
-      <label
-        >Least<GestureField
-          label="Least"
-          :value="control.least"
-          :digits="2"
-          @change="(least) => set({ least }, 'least')" /></label
-      ><label
-        >Most<GestureField
-          label="Most"
-          :value="control.most"
-          :digits="2"
-          @change="(most) => set({ most }, 'most')" /></label
-      ><label
-        >Step<GestureField
-          label="Step; 0 has none"
-          :value="control.step"
-          :min="0"
-          :digits="3"
-          @change="(step) => set({ step }, 'step')" /></label
-      ><label
-        >Starts at<GestureField
-          label="Starts at"
-          :value="control.start"
-          :digits="2"
-          @change="(start) => set({ start }, 'start')" /></label
+      <label v-for="(property, path) in numbers" :key="path"
+        >{{ property.short ?? property.name
+        }}<PropertyInput
+          :property="property"
+          :value="valueAt(control, path)"
+          @change="(to) => set({ [path]: to }, path)"
+          @done="effectStore.endGesture()" /></label
       ><label
         >Unit<TextField
           class="unit"
@@ -180,15 +165,14 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         + Option
       </WordButton>
     </template>
-    <label v-else-if="control.kind === 'switch'" class="row soft">
-      <a-switch
-        size="small"
-        :checked="control.start"
-        aria-label="On at the start"
-        @change="(v: unknown) => set({ start: Boolean(v) })"
-      />
-      on at the start
-    </label>
+    <PropertyInput
+      v-else-if="control.kind === 'switch'"
+      as="switch"
+      class="soft"
+      :property="numbers['start']!"
+      :value="control.start"
+      @change="(start) => set({ start })"
+    />
     <p v-else class="soft">It sets off cues: choose <i>control is used</i> in one.</p>
     <DriveRow v-for="d in drives" :key="d.id" :drive="d" bound />
     <WordButton v-if="control.kind !== 'button'" @click="drive"> + What it drives </WordButton>

@@ -6,9 +6,11 @@ import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
 import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
 import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
 import { cueOrder } from '../../../../../core/document/queries';
-import type { Drive, ObjectId } from '../../../../../core/document/schema';
+import { driveSchema, type Drive, type ObjectId } from '../../../../../core/document/schema';
+import { propertiesIn } from '../../../../../core/schema/properties';
 import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
@@ -24,6 +26,7 @@ const props = defineProps<{
 }>();
 const effectStore = useEffectStore();
 const choices = useChoices();
+const DESCRIBED = propertiesIn(driveSchema, {});
 const curve = ref(false);
 const set = (change: Partial<Drive>, gesture: string | null = null): void =>
   void effectStore.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
@@ -154,16 +157,12 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         <ArrowLeftRight :size="13" />
       </IconButton>
       <span class="soft">behind by</span>
-      <GestureField
+      <PropertyInput
         class="small"
-        label="Behind by, seconds"
-        unit=" s"
-        :step="0.1"
-        :digits="2"
-        :min="0"
-        :max="60"
+        :property="DESCRIBED['lag']!"
         :value="drive.lag"
-        @change="(lag) => set({ lag }, 'lag')"
+        @change="(lag) => set({ lag: lag as number }, 'lag')"
+        @done="done"
       />
       <ChipButton :aria-expanded="curve" @click="curve = !curve">Curve</ChipButton>
       <ChipButton

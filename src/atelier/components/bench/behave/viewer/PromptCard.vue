@@ -3,10 +3,16 @@
 import { Trash2 } from '@lucide/vue';
 import { PROMPT_LANGUAGES, promptText } from '../../../../../core/behave/prompt-texts';
 import { putPrompt, removePrompt } from '../../../../../core/edits/viewer-edits';
-import { READY_PROMPTS, type Prompt, type ReadyPrompt } from '../../../../../core/document/schema';
+import {
+  promptSchema,
+  READY_PROMPTS,
+  type Prompt,
+  type ReadyPrompt,
+} from '../../../../../core/document/schema';
 import { promptName, readyPromptWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
-import GestureField from '../../../common/GestureField.vue';
+import { propertiesIn } from '../../../../../core/schema/properties';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
 import ConditionList from '../ConditionList.vue';
 import TriggerList from '../TriggerList.vue';
@@ -20,6 +26,7 @@ const set = (change: Partial<Prompt>, gesture: string | null = null): void =>
     putPrompt({ ...props.prompt, ...change }),
     gesture && `${gesture}-${props.prompt.id}`,
   );
+const DESCRIBED = propertiesIn(promptSchema, {});
 const ready = [
   { value: 'own', label: 'own words' },
   ...READY_PROMPTS.map((value) => ({ value: value as string, label: readyPromptWords(value) })),
@@ -87,14 +94,12 @@ const choose = (v: string): void =>
     />
     <label class="row soft"
       >or after
-      <GestureField
+      <PropertyInput
         class="small"
-        label="Hidden after, seconds; 0 stays"
-        unit=" s"
+        :property="DESCRIBED['seconds']!"
         :value="prompt.seconds"
-        :min="0"
-        :max="600"
-        @change="(seconds) => set({ seconds }, 'seconds')"
+        @change="(seconds) => set({ seconds: seconds as number }, 'seconds')"
+        @done="effectStore.endGesture()"
       />
       (0 stays)</label
     >

@@ -11,7 +11,7 @@ import type { Spot } from '../../../../../core/face/skin-spot';
 import { CUTOUT_WORDS } from '../../../../morph-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
-import SliderField from '../../../common/SliderField.vue';
+import PropertyField from '../../../common/PropertyField.vue';
 import OutlineDrawer from './OutlineDrawer.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -70,35 +70,11 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
             @change="(v: unknown) => set({ face: Number(v) })"
           />
         </label>
-        <SliderField
-          name="Edge begins"
-          label="Where the soft edge begins, millimetres inside the outline"
-          unit="mm"
-          :value="Math.round(cutout.inner * 1000)"
-          :min="0"
-          :max="40"
-          @change="(v) => set({ inner: v / 1000 }, 'inner')"
-          @done="done"
-        />
-        <SliderField
-          name="Edge ends"
-          label="Where the soft edge ends, millimetres outside the outline"
-          unit="mm"
-          :value="Math.round(cutout.outer * 1000)"
-          :min="0"
-          :max="40"
-          @change="(v) => set({ outer: v / 1000 }, 'outer')"
-          @done="done"
-        />
+        <PropertyField as="row" :object="cutout" path="inner" />
+        <PropertyField as="row" :object="cutout" path="outer" />
         <div class="chips">
-          <ChipButton
-            :aria-pressed="cutout.made"
-            title="Off, it is the camera picture as it comes"
-            @click="set({ made: !cutout.made })"
-          >
-            With make-up and shape
-          </ChipButton>
-          <ChipButton :aria-pressed="cutout.flip" @click="set({ flip: !cutout.flip })"> Mirrored </ChipButton>
+          <PropertyField :object="cutout" path="made" />
+          <PropertyField :object="cutout" path="flip" />
         </div>
       </div>
       <OutlineDrawer

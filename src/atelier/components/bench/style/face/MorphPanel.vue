@@ -21,6 +21,7 @@ import { MORPH_GROUPS } from '../../../../morph-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import InlineNotice from '../../../common/InlineNotice.vue';
+import PropertyField from '../../../common/PropertyField.vue';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -111,16 +112,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
       <ChipButton title="Morphs add up" @click="addMorph(face)"> <Plus :size="13" /> Another </ChipButton>
       <ChipButton @click="desk.selected = null"><X :size="13" /> Close</ChipButton>
     </div>
-    <SliderField
-      name="Amount"
-      label="Amount of the morph"
-      unit="%"
-      :value="morph.amount * 100"
-      :min="-100"
-      :max="200"
-      @change="(v) => set({ amount: v / 100 }, 'amount')"
-      @done="done"
-    />
+    <PropertyField as="row" :object="morph" path="amount" does="Reshape" />
     <div class="columns">
       <section v-for="group in MORPH_GROUPS" :key="group.label" :aria-label="group.label">
         <h3>{{ group.label }}</h3>
@@ -192,19 +184,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
           :options="regions"
           @change="(v: unknown) => set({ regions: v as FaceRegion[] })"
         />
-        <SliderField
-          v-if="morph.regions.length > 0"
-          name="Fade"
-          label="How far the morph runs out around them"
-          unit="%"
-          :value="Math.round(morph.fade * 1000) / 10"
-          :min="0"
-          :max="30"
-          :step="0.5"
-          :digits="1"
-          @change="(v) => set({ fade: v / 100 }, 'fade')"
-          @done="done"
-        />
+        <PropertyField v-if="morph.regions.length > 0" as="row" :object="morph" path="fade" does="Reshape" />
       </section>
     </div>
     <WordButton v-if="moved" @click="set({ sliders: {} })"> Set all sliders to 0 </WordButton>

@@ -2,7 +2,6 @@
 /** The grade of the finished picture: its steps in order, how much of it, compared by a line, written as a file. */
 import { computed, ref } from 'vue';
 import { Download, Plus, SplitSquareHorizontal } from '@lucide/vue';
-import { reshape } from '../../../../../core/edits/object-edits';
 import { GRADE_STEP_KINDS, MOST_GRADE_STEPS, type GradeStepKind } from '../../../../../core/document/schema';
 import { leftOut } from '../../../../../core/grade/bake';
 import { saveFile } from '../../../../commands/save-file';
@@ -13,7 +12,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { GRADE_WORDS } from '../../../../words';
 import InlineNotice from '../../../common/InlineNotice.vue';
-import SliderField from '../../../common/SliderField.vue';
+import PropertyField from '../../../common/PropertyField.vue';
 import GradeStepCard from './GradeStepCard.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 import WordButton from '../../../common/WordButton.vue';
@@ -23,13 +22,6 @@ const desk = useDeskStore();
 const grades = computed(() => gradesOf(effectStore.effect));
 const grade = computed(() => grades.value.find((g) => g.id === desk.selected) ?? grades.value[0] ?? null);
 
-const setStrength = (percent: number): void => {
-  if (grade.value)
-    effectStore.edit(
-      reshape(effectStore.effect, grade.value.id, 'grade', { opacity: percent / 100 }),
-      'strength',
-    );
-};
 const full = computed(() => (grade.value?.steps.length ?? 0) >= MOST_GRADE_STEPS);
 const add = ({ key }: { key: string | number }): void => {
   if (grade.value) addStep(grade.value, key as GradeStepKind);
@@ -79,16 +71,7 @@ const write = async (): Promise<void> => {
           {{ one.name }}
         </ChipButton>
       </div>
-      <SliderField
-        name="Strength"
-        label="Strength of the grade"
-        unit="%"
-        :value="grade.opacity * 100"
-        :min="0"
-        :max="100"
-        @change="setStrength"
-        @done="effectStore.endGesture()"
-      />
+      <PropertyField as="row" :object="grade" path="opacity" label="Strength of the grade" />
       <InlineNotice v-if="failure" closable @close="failure = null">{{ failure }}</InlineNotice>
       <p v-if="missing.length > 0" class="soft note">
         A .cube file holds what is done to colours; {{ missing.join(', ') }}

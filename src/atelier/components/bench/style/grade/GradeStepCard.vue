@@ -3,11 +3,19 @@
 import { computed } from 'vue';
 import { ChevronDown, ChevronUp, Eye, EyeOff, Trash2 } from '@lucide/vue';
 import { changeGradeStep, moveGradeStep, removeGradeStep } from '../../../../../core/edits/grade-edits';
-import type { AssetId, Grade, GradeStep, GradeStepKind, StepOf } from '../../../../../core/document/schema';
+import {
+  gradeStepSchema,
+  type AssetId,
+  type Grade,
+  type GradeStep,
+  type GradeStepKind,
+  type StepOf,
+} from '../../../../../core/document/schema';
+import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { GRADE_WORDS } from '../../../../words';
-import SliderField from '../../../common/SliderField.vue';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import CurveEditor from './CurveEditor.vue';
 import SelectField from '../../../common/SelectField.vue';
 import IconButton from '../../../common/IconButton.vue';
@@ -29,57 +37,8 @@ const change = <K extends GradeStepKind>(
   );
 };
 
-/** A slider of the interface: what it shows is the document's number times `scale`. */
-interface Slider {
-  readonly field: string;
-  readonly name: string;
-  readonly min: number;
-  readonly max: number;
-  readonly scale: number;
-  readonly unit?: string;
-  readonly digits?: number;
-  readonly step?: number;
-}
-const percent = (field: string, name: string, min = 0, max = 100): Slider => ({
-  field,
-  name,
-  min,
-  max,
-  scale: 100,
-  unit: '%',
-});
-const SLIDERS: Record<GradeStepKind, readonly Slider[]> = {
-  exposure: [{ field: 'stops', name: 'Stops', min: -5, max: 5, scale: 1, digits: 2, step: 0.05 }],
-  whiteBalance: [
-    { field: 'kelvin', name: 'Temperature', min: 2000, max: 12_000, scale: 1, step: 50, unit: ' K' },
-    percent('tint', 'Tint', -100),
-  ],
-  contrast: [percent('amount', 'Amount', -100)],
-  saturation: [percent('amount', 'Amount', -100)],
-  curves: [],
-  table: [percent('strength', 'Strength')],
-  vignette: [
-    percent('amount', 'Darker', -100),
-    percent('begin', 'Begins at'),
-    percent('softness', 'Softness'),
-  ],
-  grain: [
-    percent('amount', 'Amount'),
-    { field: 'size', name: 'Size', min: 1, max: 8, scale: 1, digits: 1, step: 0.1, unit: ' px' },
-  ],
-  bloom: [
-    percent('above', 'Brighter than'),
-    percent('strength', 'Strength', 0, 200),
-    percent('reach', 'Reach'),
-  ],
-  sharpen: [percent('amount', 'Amount', 0, 200)],
-};
-const sliders = computed(() => SLIDERS[props.step.kind]);
-const valueOf = ({ field, scale }: Slider): number =>
-  (props.step as unknown as Record<string, number>)[field]! * scale;
-const set = ({ field, scale }: Slider, value: number): void => {
-  change(props.step.kind, { [field]: value / scale }, field);
-};
+const described = computed(() => propertiesIn(gradeStepSchema, props.step));
+const set = (path: string, to: unknown): void => change(props.step.kind, { [path]: to }, path);
 
 const tables = computed(() =>
   Object.values(effectStore.effect.assets)
@@ -142,18 +101,14 @@ const move = (by: number): void => {
         <WordButton @click="desk.openLibrary({ tab: 'stock' })"> look in the stock</WordButton>.
       </span>
     </div>
-    <SliderField
-      v-for="slider in sliders"
-      :key="slider.field"
-      :name="slider.name"
-      :label="`${words}: ${slider.name.toLowerCase()}`"
-      :value="valueOf(slider)"
-      :min="slider.min"
-      :max="slider.max"
-      :step="slider.step ?? 1"
-      :digits="slider.digits ?? 0"
-      :unit="slider.unit ?? ''"
-      @change="(v) => set(slider, v)"
+    <PropertyInput
+      v-for="(property, path) in described"
+      :key="path"
+      as="row"
+      :property="property"
+      :label="`${words}: ${property.name.toLowerCase()}`"
+      :value="valueAt(step, path)"
+      @change="(to) => set(path, to)"
       @done="effectStore.endGesture()"
     />
   </li>

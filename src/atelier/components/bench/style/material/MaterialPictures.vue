@@ -4,18 +4,20 @@ import { ref } from 'vue';
 import { ImagePlus } from '@lucide/vue';
 import {
   MAP_SLOTS,
+  materialSchema,
   type Material,
   type MaterialMask,
   type PictureAsset,
   type PictureSource,
 } from '../../../../../core/document/schema';
+import { propertiesIn, valueAt, withValueAt } from '../../../../../core/schema/properties';
 import { layPictures, setWords } from '../../../../commands/material-commands';
 import { carriesFiles, filesOfInput } from '../../../../intake/dropped';
 import { MAP_WORDS } from '../../../../material-words';
 import { useEffectStore } from '../../../../stores/effect';
 import { useImportsStore } from '../../../../stores/imports';
 import InlineNotice from '../../../common/InlineNotice.vue';
-import NumberField from '../../../common/NumberField.vue';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import PictureChoice from './PictureChoice.vue';
 import { useMaterial } from './use-material';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -98,15 +100,15 @@ const changeMask = (change: Partial<MaterialMask>): void => {
 /** Only what is seen as colour or light can come from the camera. */
 const fromCamera = (slotName: (typeof MAP_SLOTS)[number]): boolean =>
   slotName === 'base' || slotName === 'glow';
+/** How pictures lie: what stands before each of its numbers. */
 const UV = [
-  { field: 'offset', name: 'Moved', digits: 3, step: 0.01 },
-  { field: 'repeat', name: 'Repeats', digits: 2, step: 0.1 },
+  { name: 'Moved', paths: ['uv.offset.0', 'uv.offset.1'] },
+  { name: 'Repeats', paths: ['uv.repeat.0', 'uv.repeat.1'] },
+  { name: 'Turned', paths: ['uv.turn'] },
 ] as const;
-const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
-  if (!props.material) return;
-  const pair = [...props.material.uv[field]] as [number, number];
-  pair[i] = value;
-  set({ uv: { ...props.material.uv, [field]: pair } }, `${field}${i}`);
+const DESCRIBED = propertiesIn(materialSchema, {});
+const put = (path: string, to: unknown): void => {
+  if (props.material) set({ uv: withValueAt(props.material, path, to).uv }, path);
 };
 </script>
 
@@ -173,33 +175,17 @@ const setUv = (field: 'offset' | 'repeat', i: 0 | 1, value: number): void => {
         </ChipButton>
       </div>
       <div class="uv" role="group" aria-label="How pictures lie on it">
-        <template v-for="{ field, name, digits, step } in UV" :key="field">
+        <template v-for="{ name, paths } in UV" :key="name">
           <span class="soft">{{ name }}</span>
-          <NumberField
-            v-for="i in [0, 1] as const"
-            :key="`${field}${i}`"
-            :value="material.uv[field][i]"
-            :label="`${name} ${i === 0 ? 'across' : 'down'}`"
-            :mark="i === 0 ? 'x' : 'y'"
-            :digits="digits"
-            :step="step"
-            :min="-1000"
-            :max="1000"
-            @change="(v) => setUv(field, i, v)"
+          <PropertyInput
+            v-for="path in paths"
+            :key="path"
+            :property="DESCRIBED[path]!"
+            :value="valueAt(material, path)"
+            @change="(to) => put(path, to)"
             @done="done"
           />
         </template>
-        <span class="soft">Turned</span>
-        <NumberField
-          :value="material.uv.turn"
-          label="Pictures turned"
-          unit="°"
-          :digits="1"
-          :min="-36000"
-          :max="36000"
-          @change="(v) => set({ uv: { ...material!.uv, turn: v } }, 'uvTurn')"
-          @done="done"
-        />
       </div>
     </template>
   </section>

@@ -11,7 +11,11 @@ import {
 import { api } from '../../../../api/client';
 import { useEffectStore } from '../../../../stores/effect';
 import { CAMERA_WORDS } from '../../../../words';
+import { z } from 'zod';
+import { cameraView } from '../../../../../core/schema/values-schema';
+import { propertiesIn } from '../../../../../core/schema/properties';
 import NumberField from '../../../common/NumberField.vue';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 import IconButton from '../../../common/IconButton.vue';
@@ -54,6 +58,7 @@ const thumb = computed(() => {
   const asset = props.value?.from === 'asset' ? effectStore.effect.assets[props.value.asset] : undefined;
   return asset?.kind === 'picture' ? api.fileUrl(asset.preview ?? asset.files[0]!.sha256) : null;
 });
+const DESCRIBED = propertiesIn(z.object(cameraView), {});
 const CROP = ['left', 'top', 'width', 'height'] as const;
 const setCrop = (i: number, percent: number): void => {
   if (props.value?.from !== 'camera') return;
@@ -98,15 +103,13 @@ const setCrop = (i: number, percent: number): void => {
       @change="(v) => setCrop(i, v)"
       @done="emit('done')"
     />
-    <NumberField
-      :value="value.blur * 100"
+    <PropertyInput
+      :property="{ ...DESCRIBED['blur']!, mark: 'blur' }"
       :label="`${label}, blur`"
-      mark="blur"
-      unit="%"
-      :min="0"
-      :max="100"
-      :digits="0"
-      @change="(v) => value?.from === 'camera' && emit('change', { ...value, blur: v / 100 }, 'blur')"
+      :value="value.blur"
+      @change="
+        (blur) => value?.from === 'camera' && emit('change', { ...value, blur: blur as number }, 'blur')
+      "
       @done="emit('done')"
     />
     <ChipButton :aria-pressed="value.flip" @click="emit('change', { ...value, flip: !value.flip })">
