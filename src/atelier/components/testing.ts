@@ -3,7 +3,7 @@ import { expect } from '@jest/globals';
 import { mount, type VueWrapper } from '@vue/test-utils';
 import Antd, { Select } from 'ant-design-vue';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
-import { nextTick, type Component } from 'vue';
+import { nextTick, type Component, type Plugin } from 'vue';
 import { effectSchema, type Effect } from '../../core/document/schema';
 import { nameDirective } from '../directives/name';
 import { useEffectStore } from '../stores/effect';
@@ -19,12 +19,16 @@ export const openEffect = (effect: Effect): ReturnType<typeof useEffectStore> =>
 };
 
 /** `props` are not checked against the component: tests of many components come through here. */
-export const mounted = (component: Component, props: Record<string, unknown> = {}): VueWrapper =>
+export const mounted = (
+  component: Component,
+  props: Record<string, unknown> = {},
+  plugins: readonly Plugin[] = [],
+): VueWrapper =>
   mount(component as Component<Record<string, unknown>>, {
     attachTo: document.body,
     props,
     global: {
-      plugins: [pinia!, Antd],
+      plugins: [pinia!, Antd, ...plugins],
       directives: { name: nameDirective },
       mocks: { $route: { params: {}, query: {} } },
       stubs: { RouterLink: true },

@@ -123,9 +123,9 @@ describe('queries', () => {
     effect.listing.icon = sampleAsset(1).id;
     expect(usedAssets(effect)).toEqual(['asset_sample0', 'asset_sample1']);
     expect(objectsShowing(effect, sampleAsset(0).id).map((c) => c.name)).toEqual(['Shell 0']);
-    expect(usesOf(effect, sampleAsset(1).id)).toEqual([{ kind: 'icon' }]);
+    expect(usesOf(effect, sampleAsset(1).id)).toEqual([{ in: 'icon' }]);
     expect(usesOf(effect, sampleAsset(0).id)).toEqual([
-      { kind: 'object', id: 'obj_sample0', name: 'Shell 0' },
+      { in: 'objects', id: 'obj_sample0', name: 'Shell 0' },
     ]);
   });
 });

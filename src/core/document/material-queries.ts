@@ -1,7 +1,6 @@
 /** Questions about materials: who wears them, what they are made of. */
 import {
   MAP_SLOTS,
-  type AssetId,
   type CameraPart,
   type Effect,
   type EffectObject,
@@ -56,10 +55,6 @@ export const picturesOf = (material: Material): PictureSource[] => [
   ...(material.mask ? [material.mask.picture] : []),
   ...Object.values(material.circuit ?? {}).flatMap((node) => node.picture ?? []),
 ];
-
-/** Assets a material is made of. */
-export const materialAssets = (material: Material): AssetId[] =>
-  picturesOf(material).flatMap((picture) => (picture.from === 'asset' ? [picture.asset] : []));
 
 /** Parts of the camera picture a material shows. */
 export const materialCameraParts = (material: Material): CameraPart[] =>

@@ -1,14 +1,14 @@
 /** Questions about a document that more than one screen asks. */
 import { assetsNeededBy, assetsOf, kindOf } from '../kinds/objects/objects';
 import { cutText } from '../text';
-import { materialAssets, materialIdsOf } from './material-queries';
+import { materialIdsOf } from './material-queries';
+import { assetsNamedBy } from './named-in';
 import { perDocument } from '../memo';
 import type {
   Anchor,
   Asset,
   AssetId,
   Card,
-  Control,
   Cue,
   Effect,
   EffectObject,
@@ -136,17 +136,6 @@ export const cuesActingOn = (effect: Effect, id: ObjectId): Cue[] =>
 export const isShowing = (object: EffectObject): object is Card | ModelObject | Layer | Iris =>
   kindOf(object).isShowing === true;
 
-/** The pictures a control shows: icons at its ends, thumbnails. */
-export const picturesOfControl = (control: Control): AssetId[] => {
-  const all =
-    control.kind === 'slider'
-      ? [control.lowIcon, control.highIcon]
-      : control.kind === 'choice'
-        ? control.options.map((o) => o.picture)
-        : [];
-  return all.filter((id) => id !== null);
-};
-
 /** Assets an object is made of that are not there any more. What has taken over a shape does without. */
 export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
   assetsNeededBy(object).filter((id) => !effect.assets[id]);
@@ -155,25 +144,23 @@ export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 
 /** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
-export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, assetsOf);
+export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, true);
 
 /** Those that a viewer's device needs: what has taken over the shape of a mesh does without it. */
-export const neededAssets = (effect: Effect): AssetId[] => assetsIn(effect, assetsNeededBy);
+export const neededAssets = (effect: Effect): AssetId[] => assetsIn(effect, false);
 
-const assetsIn = (effect: Effect, named: (object: EffectObject) => readonly AssetId[]): AssetId[] => {
+const assetsIn = (effect: Effect, baked: boolean): AssetId[] => {
   const used = new Set<AssetId>();
   for (const o of Object.values(effect.objects)) {
-    for (const asset of named(o)) used.add(asset);
+    for (const asset of baked ? assetsOf(o) : assetsNeededBy(o)) used.add(asset);
     for (const id of materialIdsOf(o)) {
       const material = effect.materials[id];
-      if (material) for (const asset of materialAssets(material)) used.add(asset);
+      if (material) for (const asset of assetsNamedBy('materials', material)) used.add(asset);
     }
   }
-  for (const look of Object.values(effect.looks))
-    for (const part of [...look.layers, ...look.extras]) for (const asset of named(part)) used.add(asset);
-  for (const target of Object.values(effect.targets)) if (target.asset) used.add(target.asset);
-  for (const control of Object.values(effect.controls))
-    for (const asset of picturesOfControl(control)) used.add(asset);
+  for (const map of ['looks', 'targets', 'controls'] as const)
+    for (const thing of Object.values(effect[map]))
+      for (const asset of assetsNamedBy(map, thing, baked)) used.add(asset);
   if (effect.listing.icon) used.add(effect.listing.icon);
   return [...used];
 };

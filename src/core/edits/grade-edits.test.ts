@@ -82,7 +82,7 @@ describe('the table of a grade', () => {
   test('is used by it, and comes along with a release', () => {
     expect(assetsOf(grade(effect))).toEqual([one]);
     expect(usedAssets(effect)).toContain(one);
-    expect(usesOf(effect, one)).toEqual([{ kind: 'object', id: ID, name: 'Grade' }]);
+    expect(usesOf(effect, one)).toEqual([{ in: 'objects', id: ID, name: 'Grade' }]);
   });
   test('is put in the place of another', () => {
     const other = after(effect, showInstead(effect, one, effect.assets[two]!));

@@ -149,7 +149,7 @@ describe('pictures of materials', () => {
     const effect = dressed();
     expect(usedAssets(effect)).toContain(map.id);
     expect(usedAssets(after(effect, wearMaterial(effect, [A, B], null)))).not.toContain(map.id);
-    expect(usesOf(effect, map.id)).toEqual([{ kind: 'material', id: BRASS, name: 'Brass' }]);
+    expect(usesOf(effect, map.id)).toEqual([{ in: 'materials', id: BRASS, name: 'Brass' }]);
   });
   test('deleted, that is a stop of the release that names the place', () => {
     const effect = after(dressed(), removeAssets(dressed(), [map.id]));

@@ -53,7 +53,7 @@ describe('printed pictures', () => {
     const before = { ...three(), assets: { [asset.id]: asset } } as Effect;
     const target = 'target_card' as TargetId;
     let effect = after(before, addTarget(before, target, 'Card', asset.id));
-    expect(usesOf(effect, asset.id)).toEqual([{ kind: 'target', id: target, name: 'Card' }]);
+    expect(usesOf(effect, asset.id)).toEqual([{ in: 'targets', id: target, name: 'Card' }]);
     effect = after(effect, stickTo(effect, [id('aaaa')], { kind: 'picture', target }));
     effect = after(effect, removeAssets(effect, [asset.id]));
     expect(effect.targets[target]!.asset).toBeNull();

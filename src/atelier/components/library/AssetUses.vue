@@ -3,7 +3,8 @@
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { usesOf, type Use } from '../../../core/document/asset-uses';
-import type { Asset } from '../../../core/document/schema';
+import type { Asset, MaterialId, ObjectId } from '../../../core/document/schema';
+import type { Stage } from '../../../core/checks/checks';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import WordButton from '../common/WordButton.vue';
@@ -14,33 +15,31 @@ const desk = useDeskStore();
 const router = useRouter();
 const route = useRoute();
 const useWords = (use: Use): string =>
-  use.kind === 'icon' ? 'the icon' : use.kind === 'look' ? `the look ${use.name}` : use.name;
+  use.in === 'icon' ? 'the icon' : use.in === 'looks' ? `the look ${use.name}` : use.name;
+/** The stage on which it is seen; an object is seen on all but the last. */
+const STAGES: Readonly<Record<Use['in'], Stage | null>> = {
+  objects: null,
+  materials: 'style',
+  looks: 'style',
+  targets: 'place',
+  controls: 'behave',
+  cues: 'behave',
+  prompts: 'behave',
+  drives: 'behave',
+  icon: 'release',
+};
 const uses = computed(() => usesOf(effectStore.effect, props.asset.id));
 const go = (use: Use): void => {
-  if (use.kind === 'object') {
-    desk.selected = use.id;
-    desk.closeLibrary();
-    if (route.params.stage === 'release')
-      void router.replace({ name: 'atelier', params: { ...route.params, stage: 'place' } });
-    return;
-  }
   desk.closeLibrary();
-  if (use.kind === 'material') {
+  if (use.in === 'objects') desk.selected = use.id as ObjectId;
+  if (use.in === 'materials') {
     desk.style.section = 'material';
-    desk.style.material = use.id;
-    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'style' } });
-    return;
+    desk.style.material = use.id as MaterialId;
   }
-  if (use.kind === 'look') {
-    desk.style.section = 'face';
-    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'style' } });
-    return;
-  }
-  if (use.kind === 'target') {
-    void router.replace({ name: 'atelier', params: { ...route.params, stage: 'place' } });
-    return;
-  }
-  void router.replace({ name: 'atelier', params: { ...route.params, stage: 'release' } });
+  if (use.in === 'looks') desk.style.section = 'face';
+  if (use.in === 'controls') desk.behave.section = 'viewer';
+  const stage = STAGES[use.in] ?? (route.params.stage === 'release' ? 'place' : null);
+  if (stage) void router.replace({ name: 'atelier', params: { ...route.params, stage } });
 };
 </script>
 

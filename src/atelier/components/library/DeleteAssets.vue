@@ -22,7 +22,7 @@ const users = computed(() => [
   ...new Set(
     ids.value
       .flatMap((id) => usesOf(effectStore.effect, id))
-      .map((u) => (u.kind === 'icon' ? 'the icon' : u.name)),
+      .map((u) => (u.in === 'icon' ? 'the icon' : u.name)),
   ),
 ]);
 const title = computed(() =>
