@@ -30,12 +30,18 @@ describe('the server’s answers', () => {
     });
   });
   test('stale brings the document along; failed checks bring the findings', async () => {
-    answer(409, { code: 'effect.stale', revision: 7, document: sampleEffect(1, 0) });
+    answer(409, {
+      code: 'effect.stale',
+      detail: 'The effect was changed meanwhile.',
+      revision: 7,
+      document: sampleEffect(1, 0),
+    });
     const stale = await api.save('id', 6, []).catch((e: unknown) => e);
     expect(stale).toBeInstanceOf(Stale);
     expect(stale).toMatchObject({ revision: 7, effect: { name: 'Sample' } });
     answer(422, {
       code: 'release.checks',
+      detail: 'The effect cannot be released yet.',
       findings: [{ code: 'no-icon', severity: 'stop', stage: 'release' }],
     });
     const checks = await api.release('id', 1).catch((e: unknown) => e);
@@ -47,6 +53,10 @@ describe('the server’s answers', () => {
     await expect(api.list()).rejects.toBeInstanceOf(Unreachable);
     answer(502, null);
     await expect(api.list()).rejects.toBeInstanceOf(Unreachable);
+  });
+  test('an answer that is not as the contract has it is refused, not passed on', async () => {
+    answer(200, { items: [{ id: 'x', name: 7 }], next: null });
+    await expect(api.list()).rejects.toThrow(/expected string/i);
   });
   test('a document of an older schema is brought up when it is read', async () => {
     const old: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));

@@ -2,15 +2,18 @@
 import { IconiaError } from '../../core/errors';
 import { readEffect } from '../../core/document/migrations';
 import type { Patch } from '../../core/document/patch';
+import type { z } from 'zod';
 import {
-  assetSchema,
-  fileRefSchema,
-  type Asset,
-  type Effect,
-  type FileRef,
-} from '../../core/document/schema';
+  CONTRACT,
+  problemSchema,
+  type EffectSummary,
+  type Release,
+  type ShelfItem,
+} from '../../core/contract/contract';
+import { addressOf, type Asked, type Route } from '../../core/contract/route';
+import type { Asset, Effect, FileRef } from '../../core/document/schema';
 import type { KeptBytes } from '../../intake/drafts';
-import { takeSpecSchema, type TakeSpec } from '../../core/takes/take';
+import type { TakeSpec } from '../../core/takes/take';
 import type { Finding } from '../../core/checks/checks';
 import { cutText } from '../../core/text';
 
@@ -20,28 +23,6 @@ export interface EffectRecord {
   readonly effect: Effect;
   readonly updatedAt: string;
 }
-/** What a list shows of an effect. */
-export interface EffectSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly updatedAt: string;
-  /** The public address it is live at. */
-  readonly address: string | null;
-}
-export interface ShelfItem {
-  readonly id: string;
-  readonly asset: Asset;
-  readonly at: string;
-}
-export interface Release {
-  readonly version: number;
-  readonly slug: string;
-  readonly size: number;
-  readonly name: string;
-  readonly at: string;
-}
-
 /** The server was not reached: nothing is known about what it would have said. */
 export class Unreachable extends IconiaError {
   constructor(cause: unknown) {
@@ -67,56 +48,46 @@ export class ChecksFailed extends IconiaError {
   }
 }
 
-interface ProblemDetails {
-  readonly code?: string;
-  readonly detail?: string;
-  readonly revision?: number;
-  readonly document?: unknown;
-  readonly findings?: readonly Finding[];
-}
-
-const request = async (path: string, init: RequestInit = {}): Promise<unknown> => {
+/** Sends a request and reads its answer; null where there is none. */
+const send = async (address: string, init: RequestInit): Promise<unknown> => {
   let response: Response;
   try {
-    response = await fetch(path, init);
+    response = await fetch(address, init);
   } catch (cause) {
     throw new Unreachable(cause);
   }
   if (response.status === 204) return null;
-  const body = (await response.json().catch(() => null)) as ProblemDetails | null;
+  const body = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return body;
   if (response.status >= 500 && !body) throw new Unreachable(response.status);
-  if (body?.code === 'effect.stale' && body.document && body.revision)
-    throw new Stale(body.revision, readEffect(body.document));
-  if (body?.code === 'release.checks') throw new ChecksFailed(body.findings ?? []);
-  throw new IconiaError(
-    body?.code ?? 'server.refused',
-    body?.detail ?? `The server refused (${response.status}).`,
-  );
+  throw refusal(response.status, body);
+};
+const refusal = (status: number, body: unknown): IconiaError => {
+  const problem = problemSchema.safeParse(body).data;
+  if (!problem) return new IconiaError('server.refused', `The server refused (${status}).`);
+  if (problem.code === 'effect.stale' && problem.document && problem.revision)
+    return new Stale(problem.revision, readEffect(problem.document));
+  if (problem.code === 'release.checks') return new ChecksFailed(problem.findings ?? []);
+  return new IconiaError(problem.code, problem.detail);
 };
 
-const json = (method: string, body: unknown): RequestInit => ({
-  method,
-  headers: { 'Content-Type': 'application/json' },
-  body: JSON.stringify(body),
+/** Asks a route and reads its answer as the contract has it. */
+const ask = async <R extends Route>(
+  route: R,
+  asked: Asked<R> = {},
+  init: RequestInit = {},
+): Promise<z.output<R['answer']>> => {
+  const { body } = asked;
+  const json: RequestInit =
+    body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+  const answer = await send(addressOf(route, asked), { method: route.method, ...json, ...init });
+  return route.answer.parse(answer) as z.output<R['answer']>;
+};
+
+const record = ({ document, ...rest }: z.output<typeof CONTRACT.getEffect.answer>): EffectRecord => ({
+  ...rest,
+  effect: document,
 });
-
-const record = (raw: unknown): EffectRecord => {
-  const { id, revision, document, updatedAt } = raw as {
-    id: string;
-    revision: number;
-    document: unknown;
-    updatedAt: string;
-  };
-  return { id, revision, updatedAt, effect: readEffect(document) };
-};
-
-const take = (raw: unknown): TakeSpec => takeSpecSchema.parse(raw);
-
-const shelfItem = (raw: unknown): ShelfItem => {
-  const { id, asset, at } = raw as { id: string; asset: unknown; at: string };
-  return { id, at, asset: assetSchema.parse(asset) };
-};
 
 /** Worth asking before sending. */
 const LARGE = 256 * 1024;
@@ -131,79 +102,71 @@ const knownFile = async (
   if (bytes.length < LARGE || !globalThis.crypto?.subtle) return null;
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
   const sha256 = [...digest].map((b) => b.toString(16).padStart(2, '0')).join('');
-  const answer = (await request('/api/files/known', {
-    ...json('POST', { sha256: [sha256] }),
-    signal: signal ?? null,
-  })) as {
-    known: { sha256: string }[];
-  };
-  return answer.known.length > 0 ? { sha256, mime, bytes: bytes.length } : null;
+  const { known } = await ask(
+    CONTRACT.knownFiles,
+    { body: { sha256: [sha256] } },
+    { signal: signal ?? null },
+  );
+  return known.length > 0 ? { sha256, mime, bytes: bytes.length } : null;
 };
 
 export const api = {
-  takes: async (): Promise<TakeSpec[]> => ((await request('/api/takes')) as unknown[]).map(take),
-  createTake: async (spec: TakeSpec): Promise<TakeSpec> =>
-    take(await request('/api/takes', json('POST', spec))),
-  saveTake: async (spec: TakeSpec): Promise<TakeSpec> =>
-    take(await request(`/api/takes/${spec.id}`, json('PUT', spec))),
-  removeTake: async (id: string): Promise<void> =>
-    void (await request(`/api/takes/${id}`, { method: 'DELETE' })),
+  takes: (): Promise<TakeSpec[]> => ask(CONTRACT.listTakes),
+  createTake: (spec: TakeSpec): Promise<TakeSpec> => ask(CONTRACT.createTake, { body: { ...spec } }),
+  saveTake: (spec: TakeSpec): Promise<TakeSpec> =>
+    ask(CONTRACT.saveTake, { params: { id: spec.id }, body: { ...spec } }),
+  removeTake: async (id: string): Promise<void> => void (await ask(CONTRACT.removeTake, { params: { id } })),
   /** All effects, newest first; asked for page by page. */
   list: async (): Promise<EffectSummary[]> => {
     const all: EffectSummary[] = [];
     let next: string | null = null;
     do {
-      const page = (await request(`/api/effects?limit=200${next ? `&after=${next}` : ''}`)) as {
-        items: EffectSummary[];
-        next: string | null;
-      };
+      const page: z.output<typeof CONTRACT.listEffects.answer> = await ask(CONTRACT.listEffects, {
+        query: { limit: 200, ...(next === null ? {} : { after: next }) },
+      });
       all.push(...page.items);
       ({ next } = page);
     } while (next !== null);
     return all;
   },
-  get: async (id: string): Promise<EffectRecord> => record(await request(`/api/effects/${id}`)),
+  get: async (id: string): Promise<EffectRecord> => record(await ask(CONTRACT.getEffect, { params: { id } })),
   /** The document at a revision; null when it is no longer kept. */
   at: async (id: string, revision: number): Promise<Effect | null> => {
     try {
-      const { document } = (await request(`/api/effects/${id}/revisions/${revision}`)) as {
-        document: unknown;
-      };
-      return readEffect(document);
+      return (await ask(CONTRACT.getRevision, { params: { id, revision } })).document;
     } catch (error) {
       if (error instanceof IconiaError && error.code === 'revision.missing') return null;
       throw error;
     }
   },
   create: async (effect: Effect): Promise<EffectRecord> =>
-    record(await request('/api/effects', json('POST', effect))),
+    record(await ask(CONTRACT.createEffect, { body: effect })),
   save: async (id: string, revision: number, patch: Patch): Promise<number> =>
-    ((await request(`/api/effects/${id}`, json('PATCH', { revision, patch }))) as { revision: number })
-      .revision,
+    (await ask(CONTRACT.saveEffect, { params: { id }, body: { revision, patch: patch as never } })).revision,
   /** Deletes an effect; one that is live is refused (`effect.live`) unless its address may go too. */
   remove: async (id: string, takeDown: boolean): Promise<void> =>
-    void (await request(`/api/effects/${id}${takeDown ? '?live=takeDown' : ''}`, { method: 'DELETE' })),
+    void (await ask(CONTRACT.removeEffect, {
+      params: { id },
+      query: takeDown ? { live: 'takeDown' } : {},
+    })),
   /** Keeps a file; what the server has already is not sent again. */
-  keep: async ({ bytes, mime }: KeptBytes, name: string, signal?: AbortSignal): Promise<FileRef> => {
-    const known = await knownFile(bytes, mime, signal);
-    if (known) return known;
-    return fileRefSchema.parse(
-      await request(`/api/files?name=${encodeURIComponent(cutText(name, 200))}`, {
-        method: 'POST',
+  keep: async ({ bytes, mime }: KeptBytes, name: string, signal?: AbortSignal): Promise<FileRef> =>
+    (await knownFile(bytes, mime, signal)) ??
+    (await ask(
+      CONTRACT.addFile,
+      { query: { name: cutText(name, 200) } },
+      {
         headers: { 'Content-Type': 'application/octet-stream' },
         body: bytes as BodyInit,
         signal: signal ?? null,
-      }),
-    );
-  },
-  fileUrl: (sha256: string): string => `/api/files/${sha256}`,
-  shelf: async (): Promise<ShelfItem[]> => ((await request('/api/shelf')) as unknown[]).map(shelfItem),
-  putOnShelf: async (asset: Asset): Promise<ShelfItem> =>
-    shelfItem(await request('/api/shelf', json('POST', asset))),
+      },
+    )),
+  fileUrl: (sha256: string): string => addressOf(CONTRACT.getFile, { params: { sha256 } }),
+  shelf: (): Promise<ShelfItem[]> => ask(CONTRACT.listShelf),
+  putOnShelf: (asset: Asset): Promise<ShelfItem> => ask(CONTRACT.putOnShelf, { body: asset }),
   takeOffShelf: async (id: string): Promise<void> =>
-    void (await request(`/api/shelf/${id}`, { method: 'DELETE' })),
-  releases: async (id: string): Promise<Release[]> =>
-    (await request(`/api/effects/${id}/releases`)) as Release[],
-  release: async (id: string, revision: number): Promise<Release> =>
-    (await request(`/api/effects/${id}/releases`, json('POST', { revision }))) as Release,
+    void (await ask(CONTRACT.takeOffShelf, { params: { id } })),
+  releases: (id: string): Promise<Release[]> => ask(CONTRACT.listReleases, { params: { id } }),
+  release: (id: string, revision: number): Promise<Release> =>
+    ask(CONTRACT.release, { params: { id }, body: { revision } }),
 };

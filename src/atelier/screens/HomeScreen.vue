@@ -3,7 +3,8 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { Copy, Square, Trash2 } from '@lucide/vue';
-import { api, type EffectSummary } from '../api/client';
+import type { EffectSummary } from '../../core/contract/contract';
+import { api } from '../api/client';
 import { sentence } from '../../core/errors';
 import { urgently } from '../drawing/urgent';
 import { starterPicture } from '../starters/starter-pictures';

@@ -1,7 +1,8 @@
 /** The creator's own shelf: assets for all their effects. */
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { api, type ShelfItem } from '../api/client';
+import type { ShelfItem } from '../../core/contract/contract';
+import { api } from '../api/client';
 import { sentence } from '../../core/errors';
 import type { Asset } from '../../core/document/schema';
 

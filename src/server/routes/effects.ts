@@ -1,23 +1,13 @@
 import { Router, json, type RequestHandler } from 'express';
-import { z } from 'zod';
-import { readEffect } from '../../core/document/migrations';
-import { patchSchema, type Patch } from '../../core/document/patch';
+import { CONTRACT } from '../../core/contract/contract';
+import type { Patch } from '../../core/document/patch';
 import type { EffectsStore, StoredEffect } from '../effects-store';
 import { shallow } from '../bounds';
+import { answering } from './answering';
 import { expectIds } from './path-ids';
 import type { ReleasesStore } from '../releases-store';
 
-const idSchema = z.object({ id: z.uuid() });
-const revisionSchema = z.object({ id: z.uuid(), revision: z.coerce.number().int().positive() });
-const saveSchema = z.strictObject({ revision: z.number().int().positive(), patch: patchSchema });
-const listSchema = z.object({
-  after: z.string().max(200).optional(),
-  limit: z.coerce.number().int().min(1).max(200).default(60),
-});
-const removeSchema = z.object({ live: z.enum(['keep', 'takeDown']).default('keep') });
-const releaseSchema = z.strictObject({ revision: z.number().int().positive() });
-
-const wire = ({ id, revision, effect, updatedAt }: StoredEffect) => ({
+const record = ({ id, revision, effect, updatedAt }: StoredEffect) => ({
   id,
   revision,
   document: effect,
@@ -32,38 +22,20 @@ export const effectRoutes = (
   const router = Router();
   router.use(json({ limit: '4mb' }), shallow);
   expectIds(router, 'effect');
+  const on = answering(router, '/api/effects');
 
-  // Summaries, a page at a time: whole documents are asked for one by one.
-  router.get('/', async (request, response) => {
-    const { after, limit } = listSchema.parse(request.query);
-    response.json(await effects.list(limit, after ?? null));
-  });
-  router.post('/', async (request, response) => {
-    response.status(201).json(wire(await effects.create(readEffect(request.body))));
-  });
-  router.get('/:id', async (request, response) => {
-    response.json(wire(await effects.get(idSchema.parse(request.params).id)));
-  });
-  router.get('/:id/revisions/:revision', async (request, response) => {
-    const { id, revision } = revisionSchema.parse(request.params);
-    response.json({ revision, document: await effects.at(id, revision) });
-  });
-  router.patch('/:id', async (request, response) => {
-    const { id } = idSchema.parse(request.params);
-    const { revision, patch } = saveSchema.parse(request.body);
-    response.json(await effects.save(id, revision, patch as Patch));
-  });
-  router.delete('/:id', async (request, response) => {
-    const { live } = removeSchema.parse(request.query);
-    await effects.remove(idSchema.parse(request.params).id, live === 'takeDown');
-    response.status(204).end();
-  });
-  router.get('/:id/releases', async (request, response) => {
-    response.json(await releases.list(idSchema.parse(request.params).id));
-  });
-  router.post('/:id/releases', rarely, async (request, response) => {
-    const { id } = idSchema.parse(request.params);
-    response.status(201).json(await releases.release(id, releaseSchema.parse(request.body).revision));
-  });
+  on(CONTRACT.listEffects, ({ query: { limit, after } }) => effects.list(limit, after ?? null));
+  on(CONTRACT.createEffect, async ({ body }) => record(await effects.create(body)));
+  on(CONTRACT.getEffect, async ({ params: { id } }) => record(await effects.get(id)));
+  on(CONTRACT.getRevision, async ({ params: { id, revision } }) => ({
+    revision,
+    document: await effects.at(id, revision),
+  }));
+  on(CONTRACT.saveEffect, ({ params: { id }, body: { revision, patch } }) =>
+    effects.save(id, revision, patch as Patch),
+  );
+  on(CONTRACT.removeEffect, ({ params: { id }, query: { live } }) => effects.remove(id, live === 'takeDown'));
+  on(CONTRACT.listReleases, ({ params: { id } }) => releases.list(id));
+  on(CONTRACT.release, ({ params: { id }, body: { revision } }) => releases.release(id, revision), rarely);
   return router;
 };

@@ -1,34 +1,26 @@
 import { Router, json, type Response } from 'express';
-import { z } from 'zod';
-import { shaSchema } from '../../core/document/schema';
+import { CONTRACT } from '../../core/contract/contract';
 import { cutText } from '../../core/text';
 import type { FilesStore } from '../files-store';
 import { userContent } from '../security';
-
-const paramsSchema = z.object({ sha256: shaSchema });
-const nameSchema = z.string().min(1).max(1000);
-const knownSchema = z.strictObject({ sha256: z.array(shaSchema).max(5000) });
+import { answering, sending } from './answering';
 
 export const fileRoutes = (files: FilesStore): Router => {
   const router = Router();
+  const on = answering(router, '/api/files');
 
   // The body is the file itself; its name comes percent-encoded in a query parameter.
-  router.post('/', async (request, response) => {
-    const name = cutText(nameSchema.parse(request.query.name), 200);
-    response.status(201).json(await files.add(request, name));
-  });
-  // Asked before large files are sent: what is kept already need not be sent again.
-  router.post('/known', json({ limit: '400kb' }), async (request, response) => {
-    const { sha256 } = knownSchema.parse(request.body);
+  on(CONTRACT.addFile, ({ query: { name }, request }) => files.add(request, cutText(name, 200)));
+  router.use('/known', json({ limit: '400kb' }));
+  on(CONTRACT.knownFiles, async ({ body: { sha256 } }) => {
     const known = [];
     for (const sha of sha256) {
       const found = await files.find(sha);
       if (found) known.push(found);
     }
-    response.json({ known });
+    return { known };
   });
-  router.get('/:sha256', async (request, response) => {
-    const { sha256 } = paramsSchema.parse(request.params);
+  sending(router, '/api/files')(CONTRACT.getFile, async ({ params: { sha256 }, request }, response) => {
     userContent(response);
     response.setHeader('ETag', `"${sha256}"`);
     response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');

@@ -1,30 +1,19 @@
 import { Router, json } from 'express';
-import { z } from 'zod';
+import { CONTRACT } from '../../core/contract/contract';
 import { shallow } from '../bounds';
-import { expectIds } from './path-ids';
 import type { TakesStore } from '../takes-store';
-
-const idSchema = z.object({ id: z.uuid() });
-const bodySchema = z.looseObject({});
+import { answering } from './answering';
+import { expectIds } from './path-ids';
 
 export const takeRoutes = (takes: TakesStore): Router => {
   const router = Router();
   router.use(json({ limit: '200kb' }), shallow);
   expectIds(router, 'take');
+  const on = answering(router, '/api/takes');
 
-  router.get('/', async (_request, response) => {
-    response.json(await takes.list());
-  });
-  router.post('/', async (request, response) => {
-    response.status(201).json(await takes.create(bodySchema.parse(request.body)));
-  });
-  router.put('/:id', async (request, response) => {
-    const { id } = idSchema.parse(request.params);
-    response.json(await takes.replace(id, bodySchema.parse(request.body)));
-  });
-  router.delete('/:id', async (request, response) => {
-    await takes.remove(idSchema.parse(request.params).id);
-    response.status(204).end();
-  });
+  on(CONTRACT.listTakes, () => takes.list());
+  on(CONTRACT.createTake, ({ body }) => takes.create(body));
+  on(CONTRACT.saveTake, ({ params: { id }, body }) => takes.replace(id, body));
+  on(CONTRACT.removeTake, ({ params: { id } }) => takes.remove(id));
   return router;
 };

@@ -2,7 +2,7 @@
 /** The public address of a release, to open, to copy, to scan. */
 import { computed, ref, watchEffect } from 'vue';
 import { toString as qrSvg } from 'qrcode';
-import type { Release } from '../../../api/client';
+import type { Release } from '../../../../core/contract/contract';
 import { sizeWords } from '../../../words';
 import WordButton from '../../common/WordButton.vue';
 
