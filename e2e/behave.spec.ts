@@ -111,7 +111,7 @@ test('a shell whose lid opens over 2 s when recording starts, by captured poses,
   await choose(open, 'To, by or from', /^by$/);
   await fill(open, 'z, degrees', 360);
   await fill(open, 'Duration, seconds', 2);
-  await fill(open, 'The beat begins at per cent of the one before', 50);
+  await fill(open, 'The beat begins after so much of the one before, per cent', 50);
   const effect = await docOf(page, effectId);
   const made = Object.values(effect.cues)[0]!;
   expect(made.triggers).toEqual([{ kind: 'viewer', event: 'recordStarts' }]);

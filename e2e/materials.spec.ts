@@ -145,7 +145,7 @@ test('a model is given a set of pictures, dropped as four files', async ({ page 
   expect(green.y).toBeLessThan(cyan.y);
 
   // Turned over by half a turn, red is on the right and the glow above.
-  await setField(page, 'Pictures turned', '180');
+  await setField(page, 'Pictures turned, degrees', '180');
   await drawnOut(page);
   const turned = await seen();
   expect(turned.red.x).toBeGreaterThan(turned.green.x);

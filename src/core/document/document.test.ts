@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readyTrigger } from '../kinds/triggers/ready-triggers';
@@ -8,7 +9,7 @@ import { changeObject, removeObject } from '../edits/object-edits';
 import { renameEffect } from '../edits/effect-edits';
 import { History } from './history';
 import { readEffect } from './migrations';
-import { applyPatch, diff, patchSchema } from './patch';
+import { applyPatch, diff, isSameJson, patchSchema } from './patch';
 import { objectsShowing, usesOf } from './asset-uses';
 import {
   anchorOf,
@@ -107,6 +108,23 @@ describe('history', () => {
     expect(history.redoLabel).toBe('Move Shell 0');
     move(history, 2, null);
     expect(history.redoLabel).toBeNull();
+  });
+});
+
+describe('likeness of JSON', () => {
+  const json = fc.jsonValue({ maxDepth: 4 }).map((value) => JSON.parse(JSON.stringify(value)) as unknown);
+  test('two values are alike when the one written down reads as the other', () =>
+    fc.assert(
+      fc.property(json, json, (a, b) => {
+        expect(isSameJson(a, structuredClone(a))).toBe(true);
+        expect(isSameJson(a, b)).toBe(isDeepStrictEqual(a, b));
+      }),
+    ));
+  test('a list is no record, and a key more makes another value', () => {
+    expect(isSameJson([], {})).toBe(false);
+    expect(isSameJson({ a: 1 }, { a: 1, b: 2 })).toBe(false);
+    expect(isSameJson({ a: undefined }, { b: undefined })).toBe(false);
+    expect(isSameJson(null, {})).toBe(false);
   });
 });
 

@@ -21,8 +21,11 @@ export interface Applied {
   readonly inverse: Patch;
 }
 
+/** The document after an edit; what the edit leaves alone is shared with the one before. */
+export const changed = (effect: Effect, edit: Edit): Effect => produce(effect, (draft) => edit.change(draft));
+
 export const applyEdit = (effect: Effect, edit: Edit): Applied => {
-  const after = produce(effect, (draft) => edit.change(draft));
+  const after = changed(effect, edit);
   return { effect: after, forward: diff(effect, after), inverse: diff(after, effect) };
 };
 

@@ -2,17 +2,21 @@
  * Undo and redo. Each step holds the patch both ways; edits of one gesture (a drag, a typed name) coalesce
  * into one step until `endGesture`.
  */
-import { applyEdit, type Edit } from './edit';
-import { applyPatch, diff, type Patch } from './patch';
+import { changed, type Edit } from './edit';
+import { applyPatch, diff, isSameJson, type Patch } from './patch';
 import type { Effect } from './schema';
 
 interface Step {
-  label: string;
-  forward: Patch;
-  inverse: Patch;
-  gesture: string | null;
-  /** The document before the gesture began; only kept while the gesture is open. */
-  before: Effect | null;
+  readonly label: string;
+  readonly forward: Patch;
+  readonly inverse: Patch;
+}
+/** A gesture under way: its patches are worked out once, when it is over. */
+interface Gesture {
+  readonly name: string;
+  readonly label: string;
+  /** The document before it began. */
+  readonly before: Effect;
 }
 
 const DEPTH = 500;
@@ -20,6 +24,7 @@ const DEPTH = 500;
 export class History {
   private done: Step[] = [];
   private undone: Step[] = [];
+  private gesture: Gesture | null = null;
 
   constructor(private current: Effect) {}
 
@@ -27,7 +32,7 @@ export class History {
     return this.current;
   }
   get undoLabel(): string | null {
-    return this.done.at(-1)?.label ?? null;
+    return this.gesture?.label ?? this.done.at(-1)?.label ?? null;
   }
   get redoLabel(): string | null {
     return this.undone.at(-1)?.label ?? null;
@@ -35,37 +40,30 @@ export class History {
 
   /** Applies an edit. An edit that changes nothing leaves no step. */
   edit(edit: Edit, gesture: string | null = null): Effect {
-    const { effect, forward, inverse } = applyEdit(this.current, edit);
-    if (forward.length === 0) return this.current;
-    const last = this.done.at(-1);
-    if (gesture !== null && last?.gesture === gesture && last.before) {
-      last.forward = diff(last.before, effect);
-      last.inverse = diff(effect, last.before);
-      // A drag that came back to where it began leaves nothing to undo.
-      if (last.forward.length === 0) this.done.pop();
-    } else {
-      this.endGesture();
-      this.done.push({
-        label: edit.label,
-        forward,
-        inverse,
-        gesture,
-        before: gesture === null ? null : this.current,
-      });
-      if (this.done.length > DEPTH) this.done.shift();
-    }
+    const before = this.current;
+    const after = changed(before, edit);
+    if (isSameJson(before, after)) return before;
+    if (gesture === null || this.gesture?.name !== gesture) this.endGesture();
+    if (gesture === null) this.push(edit.label, before, after);
+    // A drag that came back to where it began leaves nothing to undo.
+    else if (this.gesture && isSameJson(this.gesture.before, after)) this.gesture = null;
+    else this.gesture ??= { name: gesture, label: edit.label, before };
     this.undone = [];
-    this.current = effect;
-    return effect;
+    this.current = after;
+    return after;
   }
 
   /** The next edit starts a step of its own. */
   endGesture(): void {
-    const last = this.done.at(-1);
-    if (last) {
-      last.gesture = null;
-      last.before = null;
-    }
+    if (!this.gesture) return;
+    const { label, before } = this.gesture;
+    this.gesture = null;
+    this.push(label, before, this.current);
+  }
+
+  private push(label: string, before: Effect, after: Effect): void {
+    this.done.push({ label, forward: diff(before, after), inverse: diff(after, before) });
+    if (this.done.length > DEPTH) this.done.shift();
   }
 
   undo(): Effect {
@@ -92,5 +90,6 @@ export class History {
     this.current = effect;
     this.done = [];
     this.undone = [];
+    this.gesture = null;
   }
 }

@@ -44,3 +44,19 @@ export const applyPatch = <T extends object>(target: T, patch: readonly Operatio
     });
   }
 };
+
+/** Whether two JSON values are alike; parts shared between them are not visited, and the first difference ends it. */
+export const isSameJson = (a: unknown, b: unknown): boolean => {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  const keys = Object.keys(a);
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every(
+      (key) =>
+        Object.hasOwn(b, key) &&
+        isSameJson((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+    )
+  );
+};

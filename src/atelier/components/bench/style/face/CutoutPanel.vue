@@ -11,7 +11,9 @@ import type { Spot } from '../../../../../core/face/skin-spot';
 import { CUTOUT_WORDS } from '../../../../morph-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { propertiesOf } from '../../../../../core/kinds/objects/objects';
 import PropertyField from '../../../common/PropertyField.vue';
+import PropertyInput from '../../../common/PropertyInput.vue';
 import OutlineDrawer from './OutlineDrawer.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -70,8 +72,15 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
             @change="(v: unknown) => set({ face: Number(v) })"
           />
         </label>
-        <PropertyField as="row" :object="cutout" path="inner" />
-        <PropertyField as="row" :object="cutout" path="outer" />
+        <PropertyInput
+          v-for="path in ['inner', 'outer'] as const"
+          :key="path"
+          as="row"
+          :property="propertiesOf(cutout)[path]!"
+          :value="cutout[path]"
+          @change="(to) => set({ [path]: to }, path)"
+          @done="done"
+        />
         <div class="chips">
           <PropertyField :object="cutout" path="made" />
           <PropertyField :object="cutout" path="flip" />
