@@ -1,5 +1,5 @@
 /** The show page: size of its code (gzip, without the tracker), and time to the first drawn frame. */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -8,30 +8,47 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { startServer } from '../e2e/harness/server';
 import { median, report } from './report';
 
-/** Every file the page loads as code: scripts and all they import, at once or later. */
-const codeOf = (page: string): Set<string> => {
-  const root = 'dist/client';
+const ROOT = 'dist/client';
+const IMPORTED = /(?:from|import)\s*["'](\.[^"']+\.js)["']/g;
+const FETCHED = /import\s*\(\s*["'`](\.[^"'`]+\.js)["'`]\s*\)/g;
+
+/** A script and all that comes with it; with `later`, what it fetches afterwards too. */
+const scripts = (file: string, later: boolean, found: Set<string>): void => {
+  if (found.has(file)) return;
+  found.add(file);
+  const text = readFileSync(file, 'utf8');
+  for (const pattern of later ? [IMPORTED, FETCHED] : [IMPORTED])
+    for (const [, path] of text.matchAll(pattern)) scripts(join(dirname(file), path!), later, found);
+};
+/** The code of the page, with what is fetched for an effect: parts by the beginning of their names. */
+const codeOf = (page: string, parts: readonly string[] | 'all'): Set<string> => {
   const found = new Set<string>();
-  const visit = (file: string): void => {
-    if (found.has(file)) return;
-    found.add(file);
-    const text = readFileSync(file, 'utf8');
-    for (const [, path] of text.matchAll(/(?:from|import)\s*\(?\s*["'](\.[^"']+\.js)["']/g))
-      visit(join(dirname(file), path!));
-  };
-  const html = readFileSync(join(root, page), 'utf8');
-  for (const [, path] of html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.(?:js|css))"/g)) {
-    if (path!.endsWith('.css')) found.add(join(root, path!));
-    else visit(join(root, path!));
+  const html = readFileSync(join(ROOT, page), 'utf8');
+  for (const [, path] of html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.(?:js|css))"/g))
+    if (path!.endsWith('.css')) found.add(join(ROOT, path!));
+    else scripts(join(ROOT, path!), parts === 'all', found);
+  if (parts === 'all') return found;
+  const files = readdirSync(join(ROOT, 'assets'));
+  for (const part of parts) {
+    const file = files.find((name) => name.startsWith(`${part}-`) && name.endsWith('.js'));
+    if (!file) throw new Error(`There is no part of the page called ${part}.`);
+    scripts(join(ROOT, 'assets', file), false, found);
   }
   return found;
 };
+const kilobytes = (files: Set<string>): number =>
+  [...files].reduce((sum, file) => sum + gzipSync(readFileSync(file), { level: 9 }).length, 0) / 1024;
 
-const bytes = [...codeOf('show.html')].reduce(
-  (sum, file) => sum + gzipSync(readFileSync(file), { level: 9 }).length,
-  0,
-);
-report({ name: 'show.code.gzip', value: bytes / 1024, unit: 'kB' });
+// On the viewer's camera: a picture on a face with two cues; make-up; a model. Then what the performer behind the start brings, and all.
+const CODE = {
+  'show.code.gzip.picture': [],
+  'show.code.gzip.makeup': ['faces', 'camera'],
+  'show.code.gzip.model': ['models', 'surfaces', 'GLTFLoader', 'SkeletonUtils'],
+  'show.code.gzip.picture-on-performer': ['on-performer'],
+  'show.code.gzip': 'all',
+} as const;
+for (const [name, parts] of Object.entries(CODE))
+  report({ name, value: kilobytes(codeOf('show.html', parts)), unit: 'kB' });
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);

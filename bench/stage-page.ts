@@ -1,4 +1,5 @@
 /** Runs in a blank page: draws an effect frame by frame with graphics calls that do nothing, and counts them. */
+import { ALL_ABILITIES } from '../src/stage/abilities/all';
 import { Player } from '../src/core/behave/player';
 import type { Effect } from '../src/core/document/schema';
 import { readPackage } from '../src/core/package/effect-package';
@@ -36,7 +37,7 @@ const cost = async (effect: Effect, files: ReadonlyMap<string, Blob>): Promise<F
   const stores = createStores(({ sha256 }) => Promise.resolve(files.get(sha256)!));
   const canvas = document.createElement('canvas');
   document.body.append(canvas);
-  const stage = new Stage(canvas, stores);
+  const stage = new Stage(canvas, stores, ALL_ABILITIES);
   stage.setSize(90, 160, 1);
   stage.setPicture(plainPicture('vec3(0.5)'));
   await loadUsed(stores, effect);

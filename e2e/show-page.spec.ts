@@ -6,7 +6,17 @@ import sharp from 'sharp';
 import { newControl, newCue, newDrive, newPrompt } from '../src/core/document/new-cues';
 import { newAction } from '../src/core/kinds/actions/actions';
 import { newCard } from '../src/core/kinds/objects/card';
-import type { ControlId, Cue, CueId, DriveId, Effect, ObjectId, PromptId } from '../src/core/document/schema';
+import type {
+  ControlId,
+  Cue,
+  CueId,
+  DriveId,
+  Effect,
+  EffectObject,
+  ObjectId,
+  PromptId,
+} from '../src/core/document/schema';
+import { newLayer } from '../src/core/kinds/objects/layer';
 import { keptPicture, releasedPath, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
@@ -37,7 +47,7 @@ const usedParts = (lamp: ObjectId, cue: Cue): Partial<Effect> => {
 };
 
 /** Releases an effect with a card that a tap shows, and gives its path. */
-const released = async (page: Page, used = false): Promise<string> => {
+const released = async (page: Page, used = false, worn: readonly EffectObject[] = []): Promise<string> => {
   const asset = await keptPicture(page, 'lamp', '#ff00dc');
   const card = {
     ...newCard('obj_lamp' as ObjectId, asset, 0),
@@ -50,7 +60,7 @@ const released = async (page: Page, used = false): Promise<string> => {
   const effect: Effect = {
     ...blankEffect('Lamp'),
     assets: { [asset.id]: asset },
-    objects: { [card.id]: card },
+    objects: Object.fromEntries([card, ...worn].map((object) => [object.id, object])),
     cues: { [cue.id]: cue },
     listing: { summary: 'Tap to light the lamp.', tags: [], icon: asset.id },
     ...(used ? usedParts(card.id, cue) : {}),
@@ -127,4 +137,23 @@ test('nothing is fetched from anywhere else, and no Vue or component library com
     const text = await (await page.request.get(url)).text();
     expect(text).not.toMatch(/ant-design|createElementVNode|__vue_app__/);
   }
+});
+
+test('only what the effect needs is fetched to draw it', async ({ page }) => {
+  const fetchedFor = async (...worn: readonly EffectObject[]): Promise<readonly string[]> => {
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+    await page.goto(await released(page, false, worn));
+    await expect(page.locator('#picture')).toHaveAttribute('data-source', 'take');
+    page.removeAllListeners('request');
+    return ['camera', 'faces', 'models', 'grades', 'fountains', 'effect-sounds', 'on-performer'].filter(
+      (part) => asked.some((path) => path.startsWith(`/assets/${part}-`)),
+    );
+  };
+  expect(await fetchedFor()).toEqual(['on-performer']);
+  expect(await fetchedFor(newLayer('obj_lips' as ObjectId, { region: 'lips' }, 1))).toEqual([
+    'camera',
+    'faces',
+    'on-performer',
+  ]);
 });

@@ -1,4 +1,5 @@
 /** Runs in a blank page: people of known shape before a backdrop, and cards that show parts of the picture. */
+import { ALL_ABILITIES } from '../../src/stage/abilities/all';
 import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect } from '../../src/core/document/defaults';
@@ -42,6 +43,7 @@ const draw: BackdropPage['draw'] = ({ picture, people, objects, backdrop = {}, w
   const stage = new Stage(
     document.createElement('canvas'),
     createStores(() => Promise.reject(new Error('none'))),
+    ALL_ABILITIES,
     { keepPixels: true, smoothEdges: false },
   );
   stage.setSize(width, height, 1);

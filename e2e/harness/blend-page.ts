@@ -1,4 +1,5 @@
 /** Runs in a blank page: cards of every blend mode over a picture of known colour, drawn by the stage. */
+import { ALL_ABILITIES } from '../../src/stage/abilities/all';
 import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
@@ -54,7 +55,10 @@ export interface BlendPage {
 /** One stage for all of them: a new one would compile its programs anew for each picture. */
 const pictures = new Map<string, Blob>();
 const stores = createStores(({ sha256 }) => Promise.resolve(pictures.get(sha256)!));
-const stage = new Stage(document.createElement('canvas'), stores, { keepPixels: true, smoothEdges: false });
+const stage = new Stage(document.createElement('canvas'), stores, ALL_ABILITIES, {
+  keepPixels: true,
+  smoothEdges: false,
+});
 stage.setSize(64, 64, 1);
 
 const draw: BlendPage['draw'] = async (backdrop, cards, occluder = false) => {

@@ -1,4 +1,5 @@
 /** Runs in a blank page: an effect drawn by the stage over a take, or over a face before a plain colour. */
+import { ALL_ABILITIES } from '../../src/stage/abilities/all';
 import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import type { Effect } from '../../src/core/document/schema';
@@ -118,7 +119,7 @@ const stores = createStores(async (file) => {
   const bytes = Uint8Array.from(atob(files[file.sha256]!), (c) => c.charCodeAt(0));
   return new Blob([bytes], { type: file.mime });
 });
-const stage = new Stage(canvas, stores, { keepPixels: true });
+const stage = new Stage(canvas, stores, ALL_ABILITIES, { keepPixels: true });
 
 const plainFrame = ({ turn = [0, 0, 0], light = null, width, height }: FaceSpec): TrackFrame => ({
   time: 0,
@@ -303,7 +304,7 @@ const page: FacePage = {
       cover = base64(turned);
       masks.dispose();
     }
-    const look = face ? stage.effectView.looks.of(face.id) : null;
+    const look = face ? stage.effectView.looks!.of(face.id) : null;
     return {
       pixels,
       at,

@@ -1,4 +1,5 @@
 /** Runs in a blank page: a picture of known colours, graded by the stage. */
+import { ALL_ABILITIES } from '../../src/stage/abilities/all';
 import {
   FramebufferTexture,
   Mesh,
@@ -65,7 +66,7 @@ const opened = async ({ steps, strength = 1, cube, picture, line = 0, frames = 1
     assets: cube === undefined ? {} : { [table.id]: table },
   };
   const stores = createStores(() => Promise.resolve(new Blob([cube ?? ''])));
-  const stage = new Stage(document.createElement('canvas'), stores, {
+  const stage = new Stage(document.createElement('canvas'), stores, ALL_ABILITIES, {
     keepPixels: true,
     smoothEdges: false,
   });

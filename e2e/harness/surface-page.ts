@@ -1,4 +1,5 @@
 /** Runs in a blank page: a surface that fills the picture, in a material, drawn by the stage. */
+import { ALL_ABILITIES } from '../../src/stage/abilities/all';
 import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
@@ -103,7 +104,7 @@ const opened = async (spec: SurfaceSpec) => {
   const effect = effectOf(spec);
   const stores = createStores(() => (spec.map ? pngOf(spec.map) : Promise.reject(new Error('none'))));
   await loadUsed(stores, effect);
-  const stage = new Stage(document.createElement('canvas'), stores, {
+  const stage = new Stage(document.createElement('canvas'), stores, ALL_ABILITIES, {
     keepPixels: true,
     smoothEdges: false,
   });

@@ -1,5 +1,10 @@
 /** Answers about a document, or an object of it, that many ask for are worked out once. */
-import { isDraft } from 'immer';
+
+let isDraft: (value: object) => boolean = () => false;
+/** Says how a draft is told: drafts are where documents are edited, and viewers edit none. */
+export const tellDrafts = (is: (value: object) => boolean): void => {
+  isDraft = is;
+};
 
 /**
  * `work` remembered by its document. Only documents that can no longer change are remembered: one that is being drafted is asked

@@ -3,29 +3,23 @@ import { compile } from '../core/program/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
 import { requirementsOf } from '../core/requirements/requirements';
-import { FIRST_TAKE } from '../core/takes/library';
-import { takeFor } from '../core/takes/library/take-for';
-import { makeTake } from '../core/takes/make-take';
-import type { Take } from '../core/takes/take';
 import type { Finger } from '../core/program/inputs';
 import { heardOn } from '../core/behave/loudness';
 import { promptLanguage } from '../core/behave/prompt-texts';
 import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
-import { EffectSounds } from '../stage/sound/effect-sounds';
+import type { EffectSounds } from '../stage/sound/effect-sounds';
 import { keepPhoto, Recording } from './keep-picture';
 import type { AssetId } from '../core/document/schema';
-import { targetOrder } from '../core/document/queries';
-import type { PictureImage } from '../stage/printed-pictures';
-import { headMesh } from '../core/takes/head-mesh';
+import type { Abilities } from '../stage/abilities/abilities';
+import { loadAbilities } from '../stage/abilities/load';
 import { Stage } from '../stage/stage';
-import { chosenPeople } from '../stage/chosen-people';
-import { TakePicture } from '../stage/take-picture';
 import { createStores } from '../stage/effect/stores';
 import type { FileSource } from '../stage/effect/texture-store';
 import { VideoPicture } from '../stage/video-picture';
 import { LiveInput } from '../tracker/live-input';
 import { LiveRuntime } from '../tracker/live-runtime';
+import type { OnPerformer } from './on-performer';
 
 const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
 const canvas = element<HTMLCanvasElement>('picture');
@@ -56,25 +50,29 @@ class ShowPage {
   private readonly stage: Stage;
   private live: LiveRuntime;
   private readonly input = new LiveInput({ onChange: () => this.readInput() });
-  /** A take on which the effect is seen: with faces, a floor, its printed pictures. */
-  private take: Take;
-  private printed: readonly PictureImage[] = [];
+  /** The effect on a performer; null until that has been fetched. */
+  private performer: OnPerformer | null = null;
   private source: 'take' | 'camera' = 'take';
   private startedAt = performance.now();
   private drawn = 0;
   private readonly overlay: ViewerOverlay;
-  private readonly sounds: EffectSounds;
+  /** Null until they have been fetched, and where an effect has none. */
+  private sounds: EffectSounds | null = null;
   private recording: Recording | null = null;
   private wantsPhoto = false;
 
-  constructor(private readonly opened: OpenedPackage) {
-    const source: FileSource = async ({ sha256 }) => {
-      const file = opened.files.get(sha256);
-      if (!file)
-        throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
-      return new Blob([file.bytes as BlobPart], { type: file.mime });
-    };
-    this.stage = new Stage(canvas, createStores(source));
+  private readonly files: FileSource = async ({ sha256 }) => {
+    const file = this.opened.files.get(sha256);
+    if (!file)
+      throw new IconiaError('package.unreadable', 'A file of the effect is missing from its package.');
+    return new Blob([file.bytes as BlobPart], { type: file.mime });
+  };
+
+  constructor(
+    private readonly opened: OpenedPackage,
+    abilities: Abilities,
+  ) {
+    this.stage = new Stage(canvas, createStores(this.files), abilities);
     this.live = new LiveRuntime(compile(opened.effect));
     this.overlay = new ViewerOverlay({
       language: promptLanguage(navigator.languages),
@@ -82,12 +80,8 @@ class ShowPage {
       pictureUrl: (id) => this.pictureUrl(id),
     });
     element('stage').append(this.overlay.element);
-    this.sounds = new EffectSounds(source, (_, name) =>
-      say(`${name} cannot be played in this browser. The effect goes on without it.`),
-    );
-    this.take = takeFor(opened.effect);
     this.input.need(requirementsOf(opened.effect));
-    void this.print(source);
+    if (Object.values(opened.effect.objects).some((o) => o.kind === 'sound')) void this.fetchSounds();
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();
     const fingers = new Map<number, Finger>();
@@ -100,7 +94,7 @@ class ShowPage {
       };
     };
     canvas.addEventListener('pointerdown', (event) => {
-      this.sounds.wake();
+      this.sounds?.wake();
       const finger = at(event);
       fingers.set(finger.id, finger);
       this.live.tap(finger.x, finger.y);
@@ -158,21 +152,24 @@ class ShowPage {
     this.live.event('cameraFlips');
   }
 
-  /** Prints the effect's own pictures on the take's sheets, when they have been decoded. */
-  private async print(source: FileSource): Promise<void> {
-    const { effect } = this.opened;
-    const printed: PictureImage[] = [];
-    for (const target of targetOrder(effect)) {
-      const asset = target.asset ? effect.assets[target.asset] : undefined;
-      if (asset?.kind !== 'picture') break;
-      const image = await createImageBitmap(await source(asset.files[0]!)).catch(() => null);
-      if (!image) break;
-      printed.push({ image, aspect: image.width / image.height });
+  private async fetchSounds(): Promise<void> {
+    try {
+      const { EffectSounds } = await import('../stage/sound/effect-sounds');
+      this.sounds = new EffectSounds(this.files, (_, name) =>
+        say(`${name} cannot be played in this browser. The effect goes on without it.`),
+      );
+    } catch {
+      say('The sounds of this effect could not be loaded; it goes on without them. Reload to try again.');
     }
-    if (printed.length === 0) return;
-    this.printed = printed;
-    this.take = makeTake(this.take.spec, { pictureAspects: printed.map((p) => p.aspect) });
-    if (this.source === 'take') this.stage.setPicture(this.takePicture());
+  }
+
+  /** A performer who wears the effect has been fetched. */
+  setPerformer(performer: OnPerformer): void {
+    this.performer = performer;
+    if (this.source === 'take') this.showSource('take');
+    void performer.print(this.files).then((printed) => {
+      if (printed && this.source === 'take') this.stage.setPicture(performer.picture());
+    });
   }
 
   private resize(): void {
@@ -212,16 +209,11 @@ class ShowPage {
     else if (input.state === 'tracking') say('');
   }
 
-  private takePicture(): TakePicture {
-    return new TakePicture(this.take, { pictures: this.printed, people: chosenPeople() });
-  }
-
   private showSource(source: 'take' | 'camera'): void {
     this.source = source;
     const { camera } = this.input;
-    this.stage.setPicture(
-      camera ? new VideoPicture(camera.picture, () => camera.people) : this.takePicture(),
-    );
+    if (camera) this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
+    else if (this.performer) this.stage.setPicture(this.performer.picture());
     this.restart();
   }
 
@@ -260,8 +252,8 @@ class ShowPage {
   private drawOne(): void {
     const now = performance.now();
     const frame =
-      this.source === 'take' ? this.take.frameAt((now - this.startedAt) / 1000) : this.input.frame;
-    // The camera is open, and its first picture is on its way.
+      this.source === 'take' ? this.performer?.frameAt((now - this.startedAt) / 1000) : this.input.frame;
+    // The performer is on the way, or the camera is open and its first picture is.
     if (!frame) return;
     this.live.setView(this.stage.viewOf(frame));
     this.live.hear(this.source === 'take' ? heardOn(frame) : (this.input.loudness ?? 0));
@@ -273,8 +265,8 @@ class ShowPage {
     }
     const { program, runtime } = this.live;
     this.overlay.update(program, runtime);
-    this.sounds.update(program, runtime, this.stage.drawn?.places ?? [], frame, true);
-    canvas.dataset.sounds = String(this.sounds.sounding);
+    this.sounds?.update(program, runtime, this.stage.drawn?.places ?? [], frame, true);
+    canvas.dataset.sounds = String(this.sounds?.sounding ?? 0);
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);
@@ -285,8 +277,9 @@ class ShowPage {
 const main = async (): Promise<void> => {
   say('Loading the effect');
   const fetched = fetchPackage();
+  const performing = import('./on-performer');
   // The performer's head is made while the package is on its way.
-  headMesh(FIRST_TAKE.performers[0]!);
+  void performing.then(({ makeFirstHead }) => makeFirstHead()).catch(() => undefined);
   const opened = await fetched;
   const { manifest } = opened;
   document.title = `${manifest.name} · Iconia`;
@@ -300,8 +293,11 @@ const main = async (): Promise<void> => {
     );
     image.hidden = false;
   }
-  const page = new ShowPage(opened);
+  const page = new ShowPage(opened, await loadAbilities(opened.effect));
   page.showTake();
+  performing
+    .then(({ OnPerformer }) => page.setPerformer(new OnPerformer(opened.effect)))
+    .catch(() => say('The performer could not be loaded. Use your camera, or reload the page.'));
   element('start').hidden = false;
   element('use-camera').addEventListener('click', () => void page.showCamera());
   element('use-take').addEventListener('click', () => {

@@ -19,6 +19,7 @@ import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/pla
 import { restHere, restState } from '../core/placing/rest';
 import { lookAround } from './look-around';
 import { EffectView } from './effect/effect-view';
+import type { Abilities } from './abilities/abilities';
 import type { Stores } from './effect/stores';
 import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from './handles';
 import { setOf, SpaceSets, VIEWS, type SetName } from './space-sets';
@@ -78,6 +79,7 @@ export class SpaceView {
   constructor(
     canvas: HTMLCanvasElement,
     private readonly stores: Stores,
+    abilities: Abilities,
     events: Omit<HandleEvents, 'onDraw'>,
     private readonly onNeedsDraw: () => void,
   ) {
@@ -89,7 +91,7 @@ export class SpaceView {
     stores.faults.watch(this.renderer);
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
-    this.effectView = new EffectView(stores);
+    this.effectView = new EffectView(stores, abilities);
     this.orbit = lookAround(this.camera, canvas, onNeedsDraw);
     this.orbit.minDistance = 0.05;
     this.orbit.maxDistance = 20;

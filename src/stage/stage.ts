@@ -20,9 +20,11 @@ import { isHinted, type Here } from '../core/placing/anchors';
 import { onlyPlaces, placesOf, type ObjectPlaces } from '../core/placing/places';
 import { facesBySlot } from '../core/placing/presence';
 import { reshaped } from '../core/placing/reshape';
-import { CameraParts } from './backdrop/camera-parts';
+import type { Abilities } from './abilities/abilities';
+import { given } from './abilities/given';
+import type { CameraParts } from './backdrop/camera-parts';
 import { EffectView } from './effect/effect-view';
-import { GradeView } from './grade/grade-view';
+import type { GradeView } from './grade/grade-view';
 import type { Stores } from './effect/stores';
 import type { CameraPicture } from './picture';
 import { letGo } from './let-go';
@@ -59,13 +61,14 @@ export class Stage {
   measuresLight = false;
   /** How the camera picture is lit, while it is measured. */
   cameraLight: LightEstimate | null = null;
-  private readonly gradeView = new GradeView();
-  private readonly cameraParts = new CameraParts();
+  private readonly gradeView: GradeView | null;
+  private readonly cameraParts: CameraParts | null;
   private picture: CameraPicture | null = null;
 
   constructor(
     readonly canvas: HTMLCanvasElement,
     private readonly stores: Stores,
+    abilities: Abilities,
     { keepPixels = false, smoothEdges = true }: StageOptions = {},
   ) {
     try {
@@ -81,7 +84,9 @@ export class Stage {
     this.renderer.toneMapping = NeutralToneMapping;
     this.renderer.autoClear = false;
     stores.faults.watch(this.renderer);
-    this.effectView = new EffectView(stores, this.cameraParts);
+    this.gradeView = abilities.grades?.() ?? null;
+    this.cameraParts = abilities.camera?.() ?? null;
+    this.effectView = new EffectView(stores, abilities, this.cameraParts);
   }
 
   /** True when no graphics hardware draws, so that shadows and large pictures are too slow. */
@@ -149,15 +154,16 @@ export class Stage {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.
       if (picture.knowsPeople) {
-        this.cameraParts.prepare();
+        const parts = given(this.cameraParts ?? undefined, 'people before a backdrop');
+        parts.prepare();
         effectView.drawBackdrop(renderer);
-        this.cameraParts.layPeople();
+        parts.layPeople();
       }
     }
     renderer.clearDepth();
     effectView.draw(renderer, camera);
     for (const grade of effectView.grades)
-      this.gradeView.apply(renderer, grade, {
+      given(this.gradeView ?? undefined, 'grades').apply(renderer, grade, {
         frame: Math.max(0, runtime.steps - 1),
         line: this.compareLine,
         tableOf: (id) => {
@@ -182,8 +188,8 @@ export class Stage {
     camera.position.fromArray(frame.camera.pose.position);
     camera.quaternion.fromArray(frame.camera.pose.rotation);
     const { backdrop } = program.effect;
-    this.cameraParts.begin({ renderer, picture, frame, aspect, camera, backdrop });
-    this.cameraLight = this.measuresLight ? this.cameraParts.lit().estimate : null;
+    this.cameraParts?.begin({ renderer, picture, frame, aspect, camera, backdrop });
+    this.cameraLight = (this.measuresLight && this.cameraParts?.lit().estimate) || null;
     const here = reshaped(program, runtime, {
       frame,
       presence: runtime.presence,
@@ -228,8 +234,8 @@ export class Stage {
     this.leaving?.dispose();
     this.picture?.dispose();
     this.effectView.dispose();
-    this.gradeView.dispose();
-    this.cameraParts.dispose();
+    this.gradeView?.dispose();
+    this.cameraParts?.dispose();
     letGo(this.renderer);
   }
 }

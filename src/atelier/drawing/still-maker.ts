@@ -2,6 +2,7 @@
  * Makes small still pictures of an effect on the take, one after the other in one hidden stage: thumbnails,
  * the film on the strip, the blend comparison.
  */
+import { ALL_ABILITIES } from '../../stage/abilities/all';
 import { Player } from '../../core/behave/player';
 import type { Effect } from '../../core/document/schema';
 import type { Take } from '../../core/takes/take';
@@ -57,7 +58,9 @@ class StillMaker {
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
     if (signal.aborted) return;
-    this.stage ??= new Stage(document.createElement('canvas'), this.stores, { keepPixels: true });
+    this.stage ??= new Stage(document.createElement('canvas'), this.stores, ALL_ABILITIES, {
+      keepPixels: true,
+    });
     const { stage } = this;
     if (people === 'full') await makePeople(take.performers);
     if (signal.aborted) return;

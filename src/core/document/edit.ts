@@ -5,9 +5,12 @@
  *   const { effect, forward, inverse } = applyEdit(before, renameEffect('Kelp'));
  *   applyPatch(effect, inverse) // equals before
  */
-import { produce, type Draft } from 'immer';
+import { isDraft, produce, type Draft } from 'immer';
+import { tellDrafts } from '../memo';
 import { diff, type Patch } from './patch';
 import type { Effect } from './schema';
+
+tellDrafts(isDraft);
 
 export interface Edit {
   /** What the undo button says, in the creator's words: "Move Kelp". */

@@ -1,43 +1,13 @@
 /** What holds for every kind, whichever it is: a kind that forgets something fails here. */
 import { describe, expect, test } from '@jest/globals';
-import { sampleModel } from '../document/sample-assets';
-import { sampleAsset } from '../document/sample';
-import type { ObjectId } from '../document/schema';
 import { firstValues } from '../program/first-values';
 import { blankEffect } from '../document/defaults';
 import { withValueAt } from '../schema/properties';
+import { ASSETS, ID, NEW } from './testing';
 import { ACTION_KINDS, actionKind, actionSchema, changedBy, newAction } from './actions/actions';
 import { readNumber, numbersOf, writeNumber } from './numbers';
-import { newCard } from './objects/card';
-import { newCutout } from './objects/cutout';
-import { newFill } from './objects/fill';
-import { newFountain } from './objects/fountain';
-import { newGrade } from './objects/grade';
-import { newGroup } from './objects/group';
-import { newHair } from './objects/hair';
-import { newIris } from './objects/iris';
-import { newLashes } from './objects/lashes';
-import { newLayer } from './objects/layer';
-import { newLight } from './objects/light';
-import { newLive } from './objects/live';
-import { newModel } from './objects/model';
-import { newMorph } from './objects/morph';
-import {
-  kindOf,
-  OBJECT_KINDS,
-  objectSchema,
-  propertiesOf,
-  restingPlace,
-  type ObjectKind,
-  type ObjectOf,
-} from './objects/objects';
-import { newOccluder } from './objects/occluder';
+import { kindOf, OBJECT_KINDS, objectSchema, propertiesOf, restingPlace } from './objects/objects';
 import { FOREHEAD } from './objects/placed';
-import { newRetouch } from './objects/retouch';
-import { newShadowCatcher } from './objects/shadow-catcher';
-import { newSolid } from './objects/solid';
-import { newSound } from './objects/sound';
-import { newText } from './objects/text';
 import type { SignalSource } from './signals/signal-kind';
 import {
   newSignal,
@@ -51,35 +21,6 @@ import {
 import { faceFrame } from '../tracking/track-frame';
 import { READY, READY_NAMES } from './triggers/ready-triggers';
 import { TRIGGER_KINDS, triggerSchema } from './triggers/triggers';
-
-const ID = 'obj_kinds' as ObjectId;
-const picture = sampleAsset(1);
-const model = sampleModel(2);
-const assets = { [picture.id]: picture, [model.id]: model };
-
-/** One of each, as it is made. */
-const NEW: { readonly [K in ObjectKind]: ObjectOf<K> } = {
-  card: newCard(ID, picture, 0),
-  live: newLive(ID, 'person', 0),
-  fill: { ...newFill(ID, 0), to: '#102030' },
-  layer: newLayer(ID, { region: 'lips' }, 0),
-  iris: newIris(ID, 0),
-  lashes: newLashes(ID, 0),
-  hair: newHair(ID, 0),
-  retouch: newRetouch(ID, 0),
-  morph: newMorph(ID, 0),
-  cutout: newCutout(ID, 'mouth', 0),
-  model: newModel(ID, model, 0),
-  solid: newSolid(ID, 'box', 0),
-  text: newText(ID, 'Low tide tonight', 0),
-  group: newGroup(ID, 'Shells', 0),
-  occluder: newOccluder(ID, 0),
-  shadowCatcher: newShadowCatcher(ID, 0, { kind: 'world', surface: 'floor' }),
-  light: newLight(ID, 'point', 0, FOREHEAD),
-  grade: newGrade(ID, 0),
-  fountain: { ...newFountain(ID, 0, FOREHEAD), floor: 0.5, face: 0.4 },
-  sound: newSound(ID, null, 0, FOREHEAD),
-};
 
 describe.each(Object.values(NEW).map((object) => [object.kind, object] as const))(
   'object: %s',
@@ -99,7 +40,7 @@ describe.each(Object.values(NEW).map((object) => [object.kind, object] as const)
       }
     });
     test('every number that can be driven is read as it was written', () => {
-      const values = firstValues({ ...blankEffect('x'), assets }, object);
+      const values = firstValues({ ...blankEffect('x'), assets: ASSETS }, object);
       for (const [path, [low, high]] of Object.entries(numbersOf(object))) {
         const wanted = low + 0.5 * (Math.min(high, low + 2) - low);
         writeNumber(object, values, path, wanted);
@@ -112,8 +53,8 @@ describe.each(Object.values(NEW).map((object) => [object.kind, object] as const)
     });
     test('it rests somewhere on every anchor, and its box is one', () => {
       for (const anchor of [FOREHEAD, { kind: 'world', surface: 'floor' }, { kind: 'backdrop' }] as const)
-        expect(restingPlace(object, anchor, assets).move.every(Number.isFinite)).toBe(true);
-      const box = kindOf(object).bounds(object, assets);
+        expect(restingPlace(object, anchor, ASSETS).move.every(Number.isFinite)).toBe(true);
+      const box = kindOf(object).bounds(object, ASSETS);
       if (box) expect(box.low.every((x, k) => x <= box.high[k]!)).toBe(true);
     });
   },

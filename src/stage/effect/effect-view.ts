@@ -21,12 +21,13 @@ import { distance, length, mix } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
-import { FaceLooks } from '../face/face-looks';
+import { createView, type Abilities } from '../abilities/abilities';
+import { given } from '../abilities/given';
+import type { FaceLooks } from '../face/face-looks';
 import { Beneath } from './beneath';
 import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light';
 import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
-import { createView } from './objects/create-view';
 import { flatGeometry } from './objects/flat';
 import type { ObjectView, ViewTools } from './objects/object-view';
 import type { Stores } from './stores';
@@ -74,7 +75,8 @@ export class EffectView {
   private readonly flatLight = new EffectLight(this.scenes.screen);
   private readonly screenCamera = new OrthographicCamera();
   private readonly hint: PictureHint;
-  readonly looks: FaceLooks;
+  /** What faces wear; null where nothing that is worn can be drawn. */
+  readonly looks: FaceLooks | null;
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
   private readonly size = new Vector2();
@@ -85,12 +87,19 @@ export class EffectView {
   /** `camera` gives parts of the camera picture to what shows them. */
   constructor(
     private readonly stores: Stores,
+    private readonly abilities: Abilities,
     camera: CameraParts | null = null,
   ) {
-    this.tools = { stores, beneath: new Beneath(), square: flatGeometry(), camera };
+    this.tools = {
+      stores,
+      beneath: new Beneath(),
+      square: flatGeometry(),
+      camera,
+      surface: (blended) => given(abilities.surfaces, 'materials')(this.tools, blended),
+    };
     this.screenCamera.position.z = 1;
     this.hint = new PictureHint(this.tools);
-    this.looks = new FaceLooks(stores, this.tools.beneath, camera);
+    this.looks = abilities.faces?.(stores, this.tools.beneath, camera) ?? null;
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
   }
@@ -130,7 +139,7 @@ export class EffectView {
     const lights: PlacedLight[] = [];
     const grades: GradeNow[] = [];
     let ground: ShadowGround | null = null;
-    this.looks.begin();
+    this.looks?.begin();
     program.objects.forEach((still, i) => {
       const object = living ? living.objectNow(i) : still;
       const { places: all, layering } = places[i]!;
@@ -141,7 +150,16 @@ export class EffectView {
       }
       if (isOnFace(object)) {
         for (const place of all)
-          if (this.looks.add(object, effect, place, time, living?.values(i).media)) this.shown.space = true;
+          if (
+            given(this.looks ?? undefined, 'what lies on faces').add(
+              object,
+              effect,
+              place,
+              time,
+              living?.values(i).media,
+            )
+          )
+            this.shown.space = true;
         return;
       }
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
@@ -163,7 +181,7 @@ export class EffectView {
           ground = joined(ground, groundOf(object, place, program.anchors[i]!.kind === 'skin'));
       }
     });
-    this.looks.finish(this.scenes.space, light);
+    this.looks?.finish(this.scenes.space, light);
     this.light.update(lit.space, lights, light, ground, (own) => {
       const asset = own.asset ? program.effect.assets[own.asset] : undefined;
       return asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
@@ -198,7 +216,7 @@ export class EffectView {
     const { object, views } = entry;
     let view = views.get(place.instance);
     if (!view) {
-      view = createView(object, this.tools);
+      view = createView(this.abilities, object.kind, this.tools);
       view.node.userData.objectId = object.id;
       view.node.matrixAutoUpdate = false;
       views.set(place.instance, view);
@@ -258,7 +276,7 @@ export class EffectView {
   draw(renderer: WebGLRenderer, camera: PerspectiveCamera): void {
     if (this.shown.space) {
       renderer.getDrawingBufferSize(this.size);
-      this.looks.prepare(renderer, camera, this.size.y);
+      this.looks?.prepare(renderer, camera, this.size.y);
       this.light.reflect(renderer);
       renderer.shadowMap.enabled = this.light.shadows;
       renderer.render(this.scenes.space, camera);
@@ -326,7 +344,7 @@ export class EffectView {
   dispose(): void {
     for (const [id, entry] of this.entries) this.remove(id, entry);
     this.hint.dispose();
-    this.looks.dispose();
+    this.looks?.dispose();
     this.tools.beneath.dispose();
     this.tools.square.dispose();
     this.light.dispose();

@@ -13,37 +13,20 @@ import {
   type Material as ThreeMaterial,
   type Texture,
 } from 'three';
-import type { Effect, Material, PictureSource } from '../../core/document/schema';
+import type { Material, PictureSource } from '../../core/document/schema';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
 import type { CompiledSurface } from '../../core/surface/compile';
-import type { TrackedFace } from '../../core/tracking/track-frame';
-import type { Seconds, Unit } from '../../core/units';
 import type { Blended } from '../effect/blended';
 import type { ViewTools } from '../effect/objects/object-view';
 import { compiledOf, markOf } from './compiled-surfaces';
 import { shownPicture, type ShownPicture } from './surface-pictures';
 import { patchSurface } from './surface-shader';
-
-/** What a material is brought to. */
-export interface SurfaceNow {
-  readonly material: Material;
-  readonly effect: Effect;
-  /** Whose expressions and face count. */
-  readonly face: TrackedFace | null;
-  readonly time: Seconds;
-  /** Of the object now, cues counted. */
-  readonly opacity: Unit;
-  readonly depthTest: boolean;
-  readonly depthWrite: boolean;
-  readonly blend: Parameters<Blended['style']>[1];
-  /** Lies under a material that has no base picture of its own. */
-  readonly picture?: { readonly texture: Texture; readonly rect: readonly [number, number, number, number] };
-}
+import type { SurfaceNow, WornSurface } from './worn-surface';
 
 type Lit = MeshStandardMaterial | MeshPhysicalMaterial;
 type Uniforms = Record<string, { value: unknown }>;
 
-export class SurfaceMaterial {
+export class SurfaceMaterial implements WornSurface {
   /** Draws with it; changes when the kind of material changes. */
   three: ThreeMaterial | null = null;
   /** Throws the shadow of what is cut out or shaped. */

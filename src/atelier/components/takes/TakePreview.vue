@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Plays a take while it is being made; taps on it are recorded into it. */
+import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Pause, Play } from '@lucide/vue';
 import { Player } from '../../../core/behave/player';
@@ -82,7 +83,7 @@ const tick = (now: number): void => {
 };
 onMounted(() => {
   try {
-    stage = new Stage(canvas.value!, assets.stores);
+    stage = new Stage(canvas.value!, assets.stores, ALL_ABILITIES);
   } catch (error) {
     failure.value = sentence(error);
     return;

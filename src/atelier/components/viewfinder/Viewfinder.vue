@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The camera picture with the effect on it, exactly as a viewer sees it; select and drag right in it. */
+import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { Stage } from '../../../stage/stage';
 import { Handles } from '../../../stage/handles';
@@ -169,7 +170,7 @@ const session = new DragSession('viewfinder');
 
 onMounted(() => {
   try {
-    drawing = new Stage(canvas.value!, assets.stores);
+    drawing = new Stage(canvas.value!, assets.stores, ALL_ABILITIES);
   } catch (error) {
     failure.value = sentence(error);
     playback.pictured = true;

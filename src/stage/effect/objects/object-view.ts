@@ -6,6 +6,8 @@ import type { Effect, EffectObject } from '../../../core/document/schema';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
+import type { WornSurface } from '../../surface/worn-surface';
+import type { Blended } from '../blended';
 import type { CameraParts } from '../../backdrop/camera-parts';
 import type { Stores } from '../stores';
 import type { FlatTools } from './flat';
@@ -47,4 +49,6 @@ export interface ViewTools extends FlatTools {
   readonly stores: Stores;
   /** The camera picture; a view without one (Space) shows none. */
   readonly camera: CameraParts | null;
+  /** A material to be worn. */
+  readonly surface: (blended: Blended) => WornSurface;
 }

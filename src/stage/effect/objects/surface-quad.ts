@@ -7,14 +7,14 @@ import {
   type Texture,
 } from 'three';
 import type { Card, Fill, Material } from '../../../core/document/schema';
-import { SurfaceMaterial } from '../../surface/surface-material';
+import type { WornSurface } from '../../surface/worn-surface';
 import { Blended } from '../blended';
 import { flatGeometry } from './flat';
 import type { ObjectNow, ViewTools } from './object-view';
 
 export class SurfaceQuad {
   private mesh: Mesh<BufferGeometry, ThreeMaterial> | null = null;
-  private surface: SurfaceMaterial | null = null;
+  private surface: WornSurface | null = null;
   private extent: readonly [number, number] = [1, 1];
 
   constructor(
@@ -31,7 +31,7 @@ export class SurfaceQuad {
     const { object, opacity, order } = now;
     if (!this.mesh || !this.surface) {
       const blended = new Blended(this.tools.beneath);
-      this.surface = new SurfaceMaterial(this.tools, blended);
+      this.surface = this.tools.surface(blended);
       this.mesh = new Mesh(flatGeometry());
       blended.watch(this.mesh);
       this.mesh.receiveShadow = true;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Space: the same scene from any side, with handles. */
+import { ALL_ABILITIES } from '../../../../stage/abilities/all';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { sentence } from '../../../../core/errors';
 import { FOREHEAD } from '../../../../core/kinds/objects/placed';
@@ -87,6 +88,7 @@ onMounted(() => {
     view = new SpaceView(
       canvas.value!,
       assets.stores,
+      ALL_ABILITIES,
       {
         onStart: () => session.start(held()),
         onChange: (drag) => session.change(drag, desk.place.snap !== shifted),

@@ -1,0 +1,51 @@
+/** The effect on a performer instead of the viewer: a shipped take that has the faces, floors and printed pictures it needs. Fetched apart. */
+import { targetOrder } from '../core/document/queries';
+import type { Effect } from '../core/document/schema';
+import { headMesh } from '../core/takes/head-mesh';
+import { FIRST_TAKE } from '../core/takes/library';
+import { takeFor } from '../core/takes/library/take-for';
+import { makeTake } from '../core/takes/make-take';
+import type { Take } from '../core/takes/take';
+import type { TrackFrame } from '../core/tracking/track-frame';
+import type { Seconds } from '../core/units';
+import { chosenPeople } from '../stage/chosen-people';
+import type { FileSource } from '../stage/effect/texture-store';
+import type { CameraPicture } from '../stage/picture';
+import type { PictureImage } from '../stage/printed-pictures';
+import { TakePicture } from '../stage/take-picture';
+
+/** Made while the package is on its way: nearly every take has it. */
+export const makeFirstHead = (): void => void headMesh(FIRST_TAKE.performers[0]!);
+
+export class OnPerformer {
+  private take: Take;
+  private printed: readonly PictureImage[] = [];
+
+  constructor(private readonly effect: Effect) {
+    this.take = takeFor(effect);
+  }
+
+  frameAt(time: Seconds): TrackFrame {
+    return this.take.frameAt(time);
+  }
+
+  picture(): CameraPicture {
+    return new TakePicture(this.take, { pictures: this.printed, people: chosenPeople() });
+  }
+
+  /** Prints the effect's own pictures on the take's sheets. False when there are none, or one cannot be decoded. */
+  async print(source: FileSource): Promise<boolean> {
+    const printed: PictureImage[] = [];
+    for (const target of targetOrder(this.effect)) {
+      const asset = target.asset ? this.effect.assets[target.asset] : undefined;
+      if (asset?.kind !== 'picture') break;
+      const image = await createImageBitmap(await source(asset.files[0]!)).catch(() => null);
+      if (!image) break;
+      printed.push({ image, aspect: image.width / image.height });
+    }
+    if (printed.length === 0) return false;
+    this.printed = printed;
+    this.take = makeTake(this.take.spec, { pictureAspects: printed.map((p) => p.aspect) });
+    return true;
+  }
+}

@@ -1,0 +1,6 @@
+import { FaceLooks } from '../face/face-looks';
+import type { Abilities } from './abilities';
+
+export const faces: Partial<Abilities> = {
+  faces: (stores, beneath, camera) => new FaceLooks(stores, beneath, camera),
+};
