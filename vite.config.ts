@@ -5,6 +5,11 @@ import { AntDesignVueResolver } from 'unplugin-vue-components/resolvers';
 import { fileURLToPath } from 'node:url';
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+/**
+ * The two pages are built apart: what one of them uses of a library is then not carried by the other. For viewers the drawing library is
+ * taken in its single files, so that a part of it comes with the part of the page that needs it.
+ */
+const page = process.env.ICONIA_PAGE === 'show' ? 'show' : 'index';
 const server = `http://127.0.0.1:${process.env.ICONIA_DEV_SERVER ?? '4174'}`;
 
 export default defineConfig({
@@ -17,12 +22,11 @@ export default defineConfig({
     }),
   ],
   resolve: {
-    alias: {
-      '@': at('./src'),
-      ndarray: at('./src/intake/no-ndarray.ts'),
-      'ndarray-lanczos': at('./src/intake/no-ndarray.ts'),
-      'ndarray-pixels': at('./src/intake/no-ndarray.ts'),
-    },
+    alias: [
+      { find: '@', replacement: at('./src') },
+      { find: /^ndarray(-lanczos|-pixels)?$/, replacement: at('./src/intake/no-ndarray.ts') },
+      ...(page === 'show' ? [{ find: /^three$/, replacement: 'three/src/Three.js' }] : []),
+    ],
   },
   worker: {
     format: 'es',
@@ -47,6 +51,8 @@ export default defineConfig({
     outDir: 'dist/client',
     // Nothing as data: addresses: the Content-Security-Policy allows fonts and scripts from this server only.
     assetsInlineLimit: 0,
-    rollupOptions: { input: { index: at('./index.html'), show: at('./show.html') } },
+    assetsDir: page === 'show' ? 'assets/show' : 'assets',
+    emptyOutDir: page === 'index',
+    rollupOptions: { input: at(`./${page}.html`) },
   },
 });

@@ -28,11 +28,12 @@ const codeOf = (page: string, parts: readonly string[] | 'all'): Set<string> => 
     if (path!.endsWith('.css')) found.add(join(ROOT, path!));
     else scripts(join(ROOT, path!), parts === 'all', found);
   if (parts === 'all') return found;
-  const files = readdirSync(join(ROOT, 'assets'));
+  const folder = join(ROOT, 'assets/show');
+  const files = readdirSync(folder);
   for (const part of parts) {
     const file = files.find((name) => name.startsWith(`${part}-`) && name.endsWith('.js'));
     if (!file) throw new Error(`There is no part of the page called ${part}.`);
-    scripts(join(ROOT, 'assets', file), false, found);
+    scripts(join(folder, file), false, found);
   }
   return found;
 };

@@ -147,7 +147,7 @@ test('only what the effect needs is fetched to draw it', async ({ page }) => {
     await expect(page.locator('#picture')).toHaveAttribute('data-source', 'take');
     page.removeAllListeners('request');
     return ['camera', 'faces', 'models', 'grades', 'fountains', 'effect-sounds', 'on-performer'].filter(
-      (part) => asked.some((path) => path.startsWith(`/assets/${part}-`)),
+      (part) => asked.some((path) => path.startsWith(`/assets/show/${part}-`)),
     );
   };
   expect(await fetchedFor()).toEqual(['on-performer']);

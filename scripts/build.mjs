@@ -77,7 +77,11 @@ const pages = process.argv.includes('--no-pages')
         'public',
       ],
       async () => {
-        run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn']);
+        // The first empties the folder.
+        for (const page of ['index', 'show'])
+          run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
+            ICONIA_PAGE: page,
+          });
         await packAssets(at('dist/client/assets'));
       },
     );
