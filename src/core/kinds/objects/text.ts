@@ -8,7 +8,7 @@ import { text as words } from '../../schema/values-schema';
 import { defineObject } from './object-kind';
 import { FOREHEAD, placed } from './placed';
 import { restOn } from './resting';
-import { blockOf, textExtent } from './text-layout';
+import { textExtent } from './text-layout';
 
 const ALIGN_WORDS = { left: 'Left', centre: 'Middle', right: 'Right' } as const;
 export const TEXT_ALIGNS = keysOf(ALIGN_WORDS);
@@ -63,7 +63,7 @@ export const text = defineObject({
   rests: 'before',
   ground: ({ size }) => ({ base: -size / 2 }),
   bounds: (object) => {
-    const { low, high } = textExtent(blockOf(object));
+    const { low, high } = textExtent(object);
     return { low: [low[0], low[1], 0], high: [high[0], high[1], 0] };
   },
 });
