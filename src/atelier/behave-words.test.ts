@@ -146,6 +146,13 @@ describe('why nothing happens', () => {
       'Not fired on this take: jawOpen peaked at 0.31, needs 0.45.',
     );
   });
+  test('what is so or not is said to never come, and no level is offered', () => {
+    const palm = { ...cue, triggers: [readyTrigger('palmOpens')] };
+    const reason = { code: 'not-reached', trigger: 0, value: 0, time: 1 } as const;
+    expect(words.reasonWords(effect, palm, reason)).toBe(
+      'Not fired on this take: it never comes that an open palm is shown.',
+    );
+  });
   test('a condition that did not hold says what it was', () => {
     const why = { code: 'condition', index: 0, value: 0 } as const;
     expect(words.reasonWords(effect, cue, { code: 'refused', why, time: 1.5, times: 2 })).toBe(

@@ -79,13 +79,19 @@ export const COMPARISON_WORDS: Record<Comparison, string> = {
   equals: 'is',
   differs: 'is not',
 };
+/** "Crab is shown", "an open palm is not shown"; null for what is a number. */
+export const sentenceOf = (signal: Signal, names: Names, yes: boolean): string | null => {
+  const { sentence } = signalKind(signal.kind);
+  if (!sentence || sentence.of?.(signal) === false) return null;
+  return `${sentence.words?.(signal, names) ?? wordsOf(signal, names)} ${yes ? sentence.yes : sentence.no}`;
+};
 export const conditionWords = (effect: Effect, { signal, is, value }: Condition): string => {
   const yes = (is === 'above' && value < 1) || (is === 'equals' && value === 1);
   const no = (is === 'below' && value > 0) || (is === 'equals' && value === 0);
-  const { soOrNot } = signalKind(signal.kind);
   const names = namesIn(effect);
-  // What is either so or not reads as a sentence.
-  if (soOrNot && (soOrNot.of?.(signal) ?? true) && (yes || no))
-    return `${soOrNot.words?.(signal, names) ?? wordsOf(signal, names)} ${yes ? soOrNot.yes : soOrNot.no}`;
+  if (yes || no) {
+    const sentence = sentenceOf(signal, names, yes);
+    if (sentence) return sentence;
+  }
   return `${wordsOf(signal, names)} ${COMPARISON_WORDS[is]} ${written(value)}`;
 };

@@ -3,7 +3,8 @@ import { type Cause, type Reason } from '../core/behave/why';
 import { type Missing } from '../core/behave/explain';
 import { type Acted } from '../core/behave/chronicle';
 import { type Action, type Cue, type Effect } from '../core/document/schema';
-import { conditionWords, cueName, signalWords, triggerWords } from './when-words';
+import { conditionWords, cueName, namesIn, sentenceOf, signalWords, triggerWords } from './when-words';
+import { isTruth } from '../core/kinds/signals/signals';
 import { actionKind } from '../core/kinds/actions/actions';
 import { actionSummary } from './then-words';
 import { objectName } from './behave-names';
@@ -77,6 +78,10 @@ export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string =>
       const found = cue.triggers[reason.trigger];
       if (found?.kind !== 'level') return 'Not fired on this take.';
       const name = signalWords(effect, found.signal);
+      if (isTruth(found.signal)) {
+        const happened = sentenceOf(found.signal, namesIn(effect), found.when === 'rises') ?? name;
+        return `Not fired on this take: it never comes that ${happened}.`;
+      }
       if (reason.value === null) return `Not fired on this take: ${name} had no value.`;
       return found.when === 'rises'
         ? `Not fired on this take: ${name} peaked at ${reason.value.toFixed(2)}, needs ${found.level.toFixed(2)}.`

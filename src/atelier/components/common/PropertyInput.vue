@@ -62,15 +62,21 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 </script>
 
 <template>
-  <ChipButton
-    v-if="property.type === 'maybe'"
-    :aria-pressed="shown !== null"
-    @click="emit('change', shown ? null : property.start, false)"
-  >
-    {{ shown ? property.name : (property.none ?? property.name) }}
-  </ChipButton>
+  <span v-if="property.type === 'maybe'" class="maybe">
+    <ChipButton :aria-pressed="shown !== null" @click="emit('change', shown ? null : property.start, false)">
+      {{ shown ? property.name : (property.none ?? property.name) }}
+    </ChipButton>
+    <NumberField
+      v-if="shown"
+      v-bind="shown.field"
+      class="number"
+      :label="shown.label"
+      @change="shown.take"
+      @done="emit('done')"
+    />
+  </span>
   <SliderField
-    v-if="shown && as === 'row'"
+    v-else-if="shown && as === 'row'"
     v-bind="shown.field"
     :name="short"
     :label="label ?? property.name"
@@ -143,3 +149,14 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
     {{ short }}
   </ChipButton>
 </template>
+
+<style scoped>
+.maybe {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+.number {
+  width: 80px;
+}
+</style>

@@ -22,5 +22,6 @@ export const hand = defineSignal({
   reach: () => ZERO_TO_ONE,
   needs: () => ['hands'],
   gist: ({ shape }) => shape,
-  soOrNot: { yes: 'is shown', no: 'is not shown' },
+  isTruth: () => true,
+  sentence: { yes: 'is shown', no: 'is not shown' },
 });

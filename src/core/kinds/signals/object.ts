@@ -72,7 +72,8 @@ export const object = defineSignal({
   reach: ({ of }) => (of === 'visible' || of === 'opacity' ? ZERO_TO_ONE : null),
   isPlaced: ({ of }) => OF_PLACE[of] !== undefined,
   gist: ({ of }) => of,
-  soOrNot: {
+  isTruth: ({ of }) => of === 'visible',
+  sentence: {
     yes: 'is shown',
     no: 'is hidden',
     words: (signal, names) => names.object(signal.object),

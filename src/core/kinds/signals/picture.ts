@@ -12,5 +12,6 @@ export const picture = defineSignal({
   read: ({ target }, from) => (target === null ? NaN : from.seesPicture(target) ? 1 : 0),
   reach: () => ZERO_TO_ONE,
   needs: ({ target }) => [{ picture: target }],
-  soOrNot: { yes: 'is seen', no: 'is not seen' },
+  isTruth: () => true,
+  sentence: { yes: 'is seen', no: 'is not seen' },
 });

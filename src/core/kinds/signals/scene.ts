@@ -11,5 +11,6 @@ export const scene = defineSignal({
   words: (signal, names) => `scene ${names.scene(signal.scene)}`,
   read: (signal, from) => (signal.scene === null ? NaN : from.scene === signal.scene ? 1 : 0),
   reach: () => ZERO_TO_ONE,
-  soOrNot: { yes: 'is on', no: 'is not on' },
+  isTruth: () => true,
+  sentence: { yes: 'is on', no: 'is not on' },
 });

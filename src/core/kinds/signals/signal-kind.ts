@@ -71,13 +71,15 @@ export interface SignalSpec<S> {
   readonly whenAbsent?: number;
   /** The unit its level is in. */
   readonly unit?: 'm';
-  /** It is so or it is not, and reads as a sentence. */
-  readonly soOrNot?: {
+  /** It is 1 or 0, with nothing between. */
+  readonly isTruth?: (signal: S) => boolean;
+  /** How it reads where it is asked whether it is anything but 0: "Crab is shown". */
+  readonly sentence?: {
     readonly yes: string;
     readonly no: string;
     /** Of what that is said, where not of its words. */
     readonly words?: (signal: S, names: Names) => string;
-    /** Which signals of the kind are; without, all. */
+    /** Of which signals of the kind; without, of all. */
     readonly of?: (signal: S) => boolean;
   };
 }

@@ -74,6 +74,9 @@ export const newSignal = (kind: SignalKind, of: ObjectId | null): Signal => {
 export const signalProperties = (signal: Signal): Readonly<Record<string, Property>> =>
   propertiesIn(signalKind(signal.kind).schema, signal);
 
+/** Whether it is 1 or 0, with nothing between. */
+export const isTruth = (signal: Signal): boolean => signalKind(signal.kind).isTruth?.(signal) === true;
+
 /** Whether it asks where objects are. */
 export const isPlacedSignal = (signal: Signal): boolean =>
   signalKind(signal.kind).isPlaced?.(signal) === true;

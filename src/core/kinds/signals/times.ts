@@ -10,5 +10,5 @@ export const times = defineSignal({
   fresh: { cue: null },
   words: ({ cue }, names) => `times “${names.cue(cue)}” fired`,
   read: ({ cue }, from) => (cue === null ? NaN : from.timesFired(cue)),
-  soOrNot: { yes: 'has fired', no: 'has not fired', words: ({ cue }, names) => `“${names.cue(cue)}”` },
+  sentence: { yes: 'has fired', no: 'has not fired', words: ({ cue }, names) => `“${names.cue(cue)}”` },
 });

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import type { Property } from '../../../../core/schema/properties';
 import type { Trigger, Signal } from '../../../../core/document/schema';
-import { signalKind, signalProperties } from '../../../../core/kinds/signals/signals';
+import { isTruth, signalKind, signalProperties } from '../../../../core/kinds/signals/signals';
 import { readyNameOf } from '../../../../core/kinds/triggers/ready-triggers';
 import { triggerProperties, type TriggerOf } from '../../../../core/kinds/triggers/triggers';
 import { withValueAt } from '../../../../core/schema/properties';
@@ -22,10 +22,7 @@ const described = computed(() => triggerProperties(props.trigger));
 /** It is no ready trigger, so its signal and its way are chosen here. */
 const isPlain = computed(() => [null, 'signalCrosses'].includes(readyNameOf(props.trigger)));
 /** It is so or not: no level is set, and none to come back from. */
-const isSoOrNot = computed(() => {
-  const { soOrNot } = signalKind(props.trigger.signal.kind);
-  return !isPlain.value && soOrNot !== undefined && soOrNot.of === undefined;
-});
+const isSoOrNot = computed(() => !isPlain.value && isTruth(props.trigger.signal));
 /** Of a ready trigger's signal only whom it is about: what it is makes the trigger ready. */
 const whom = computed((): Record<string, Property> => {
   const { object, face } = signalProperties(props.trigger.signal);

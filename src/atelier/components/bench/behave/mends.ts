@@ -3,6 +3,7 @@ import type { Reason } from '../../../../core/behave/why';
 import { putCue } from '../../../../core/edits/cue-edits';
 import { edit } from '../../../../core/document/edit';
 import type { Cue, ObjectId } from '../../../../core/document/schema';
+import { isTruth } from '../../../../core/kinds/signals/signals';
 import { useDeskStore } from '../../../stores/desk';
 import type { useEffectStore } from '../../../stores/effect';
 
@@ -27,6 +28,8 @@ export const mendsOf = (effectStore: ReturnType<typeof useEffectStore>, cue: Cue
     case 'not-reached': {
       const trigger = cue.triggers[reason.trigger];
       if (trigger?.kind !== 'level' || reason.value === null) return [];
+      // What is so or not has no level to be moved.
+      if (isTruth(trigger.signal)) return [];
       // Just within what the take reaches.
       const near = 0.01 * Math.max(1, Math.abs(reason.value));
       const level =
