@@ -1,7 +1,6 @@
 /** The effect's objects as scenes: kept in step with the document, posed by where core says everything is. */
 import {
   OrthographicCamera,
-  Raycaster,
   Scene,
   Vector2,
   type Camera,
@@ -12,15 +11,15 @@ import {
 import type { Program } from '../../core/program/program';
 import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
-import type { Effect, EffectObject, ObjectId, ShadowCatcher, Target } from '../../core/document/schema';
-import { isOnFace } from '../../core/kinds/objects/objects';
+import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
+import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
-import { column, positionOf } from '../../core/maths/matrix';
-import { distance, length, mix } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
+import { canBePicked, pickTopmost } from './picking';
+import { groundOf, joined } from './shadow-ground';
 import { createView, type Abilities } from '../abilities/abilities';
 import { given } from '../abilities/given';
 import type { FaceLooks } from '../face/face-looks';
@@ -38,21 +37,11 @@ interface Entry {
   readonly views: Map<number, ObjectView>;
 }
 
-/** Lit by lights, so they have to be on. */
-const LIT: ReadonlySet<EffectObject['kind']> = new Set(['model', 'solid', 'shadowCatcher']);
-/** What can be picked by pointing at it. */
-const PICKABLE: ReadonlySet<EffectObject['kind']> = new Set([
-  'card',
-  'live',
-  'cutout',
-  'fill',
-  'model',
-  'solid',
-  'text',
-  'shadowCatcher',
-]);
-/** What lies flat covers by its place in the Stack, not by its distance. */
-const FLAT: ReadonlySet<EffectObject['kind']> = new Set(['card', 'live', 'cutout', 'fill', 'text']);
+/** Lights have to be on for it. */
+const isLit = (object: EffectObject): boolean => {
+  const { drawn } = kindOf(object);
+  return drawn === 'solid' || drawn === 'ground';
+};
 
 /** What behaviour has made of the objects: the runtime. */
 export interface Living {
@@ -175,7 +164,7 @@ export class EffectView {
         const drawn = this.pose(entry, effect, place, layering, time, order, aspect, i);
         if (!drawn) continue;
         this.shown[layering] = true;
-        if (LIT.has(object.kind)) lit[layering] = true;
+        if (isLit(object)) lit[layering] = true;
         if (object.kind === 'light') lights.push({ light: object, matrix: place.matrix });
         if (object.kind === 'shadowCatcher')
           ground = joined(ground, groundOf(object, place, program.anchors[i]!.kind === 'skin'));
@@ -301,44 +290,20 @@ export class EffectView {
     camera: Camera,
     may: (object: EffectObject) => boolean = () => true,
   ): ObjectId | null {
-    const ray = new Raycaster();
-    const point = new Vector2(2 * x - 1, 1 - 2 * y);
     for (const layering of ['screen', 'space', 'backdrop'] as const) {
       const nodes: Object3D[] = [];
       for (const { object, views } of this.entries.values())
-        if (PICKABLE.has(object.kind) && may(object))
+        if (canBePicked(object) && may(object))
           for (const { node } of views.values())
             if (node.visible && node.parent === this.scenes[layering]) nodes.push(node);
-      if (nodes.length === 0) continue;
-      ray.setFromCamera(point, layering === 'space' ? camera : this.screenCamera);
-      const found = this.topmost(ray.intersectObjects(nodes));
+      const found = pickTopmost(
+        { x, y, camera: layering === 'space' ? camera : this.screenCamera },
+        nodes,
+        (id) => this.entries.get(id)?.object,
+      );
       if (found) return found;
     }
     return null;
-  }
-
-  /**
-   * Of what a ray meets, what is seen there: the topmost flat thing of the Stack, unless something solid stands
-   * before it. Occluders are not asked; what they hide can still be picked.
-   */
-  private topmost(
-    hits: readonly { readonly object: Object3D; readonly distance: number }[],
-  ): ObjectId | null {
-    let solid: { id: ObjectId; distance: number } | null = null;
-    let flat: { id: ObjectId; order: number; distance: number } | null = null;
-    for (const hit of hits) {
-      const id = objectIdOf(hit.object);
-      const entry = id ? this.entries.get(id) : undefined;
-      if (!id || !entry || !isShown(hit.object)) continue;
-      if (!FLAT.has(entry.object.kind)) {
-        // A ground to catch shadows is picked only where nothing else is.
-        const distance = entry.object.kind === 'shadowCatcher' ? hit.distance + 1000 : hit.distance;
-        if (!solid || distance < solid.distance) solid = { id, distance };
-      } else if (!flat || hit.object.renderOrder > flat.order)
-        flat = { id, order: hit.object.renderOrder, distance: hit.distance };
-    }
-    if (flat && solid) return flat.distance <= solid.distance ? flat.id : solid.id;
-    return flat?.id ?? solid?.id ?? null;
   }
 
   dispose(): void {
@@ -351,36 +316,3 @@ export class EffectView {
     this.flatLight.dispose();
   }
 }
-
-/** The object a node of the scene stands for, or belongs to. */
-export const objectIdOf = (node: Object3D): ObjectId | null => {
-  for (let o: Object3D | null = node; o; o = o.parent)
-    if (o.userData.objectId) return o.userData.objectId as ObjectId;
-  return null;
-};
-
-/** Half of a face, in metres: what shadows on skin are thrown over. */
-const FACE_REACH = 0.17;
-const groundOf = (object: ShadowCatcher, place: Place, onSkin: boolean): ShadowGround => ({
-  centre: positionOf(place.matrix),
-  reach: onSkin
-    ? FACE_REACH
-    : (Math.max(...object.extent) / 2) *
-      Math.max(length(column(place.matrix, 0)), length(column(place.matrix, 2))),
-  softness: object.softness,
-});
-/** What holds both, where shadows fall on several things. The softest of them counts. */
-const joined = (a: ShadowGround | null, b: ShadowGround): ShadowGround => {
-  if (!a) return b;
-  const apart = distance(a.centre, b.centre);
-  if (apart + b.reach <= a.reach) return a;
-  const reach = Math.max(a.reach, (a.reach + b.reach + apart) / 2);
-  const part = apart > 0 ? Math.max(0, (reach - a.reach) / apart) : 0;
-  return { centre: mix(a.centre, b.centre, part), reach, softness: Math.max(a.softness, b.softness) };
-};
-
-/** Whether the node and all it hangs in are shown. */
-const isShown = (node: Object3D): boolean => {
-  for (let o: Object3D | null = node; o; o = o.parent) if (!o.visible) return false;
-  return true;
-};

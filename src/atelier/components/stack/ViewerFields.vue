@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { changeObject, type Common } from '../../../core/edits/object-edits';
 import { anchorOf } from '../../../core/document/queries';
 import type { EffectObject, LookAt, TouchArea } from '../../../core/document/schema';
+import { kindOf } from '../../../core/kinds/objects/objects';
 import { HANDLED } from '../../../core/placing/handled';
 import { boxOf } from '../../../core/placing/bounds';
 import { middleOf, sizeOf } from '../../../core/maths/box';
@@ -21,15 +22,16 @@ const set = (change: Common, label: string): void => {
 const space = computed(
   () => !['screen', 'backdrop'].includes(anchorOf(effectStore.effect, props.object).kind),
 );
+const drawn = computed(() => kindOf(props.object).drawn);
+const isGroup = computed(() => props.object.kind === 'group');
 const canLook = computed(
-  () => space.value && ['card', 'model', 'text', 'solid', 'group'].includes(props.object.kind),
+  () => space.value && (isGroup.value || drawn.value === 'flat' || drawn.value === 'solid'),
 );
-const canTouch = computed(() =>
-  ['card', 'model', 'text', 'solid', 'group', 'layer'].includes(props.object.kind),
+/** A layer of make-up lies where the face is, but it can be touched. */
+const canTouch = computed(
+  () => isGroup.value || kindOf(props.object).isTouched || props.object.kind === 'layer',
 );
-const hasDepth = computed(
-  () => space.value && ['card', 'model', 'text', 'solid', 'shadowCatcher'].includes(props.object.kind),
-);
+const hasDepth = computed(() => space.value && drawn.value !== 'otherwise');
 
 const LOOK: LookAt = { front: '+z', about: 'any' };
 const toggleLook = (): void => set({ lookAt: props.object.lookAt ? null : LOOK }, 'Look at the viewer with');

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 /** The camera picture with the effect on it, exactly as a viewer sees it; select and drag right in it. */
-import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
-import { Handles } from '../../../stage/handles';
 import type { EffectObject } from '../../../core/document/schema';
-import type { Held } from '../../../core/placing/drag';
 import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
-import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../commands/drag-session';
 import { FirstPicture } from '../../drawing/first-picture';
 import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
@@ -26,6 +23,7 @@ import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
 import ViewerButtons from './ViewerButtons.vue';
+import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderSize } from './use-finder-size';
 import { useFinderWords } from './use-finder-words';
@@ -48,7 +46,6 @@ const lost = ref(false);
 const reload = (): void => location.reload();
 
 let drawing: Stage | null = null;
-let handles: Handles | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
 /** Lowered while playing on a machine that cannot keep up. */
 const adaptive = new AdaptiveDetail('full', () => Math.min(devicePixelRatio, 2));
@@ -96,24 +93,13 @@ const movable = computed(
   () => tapping.value && Object.values(effectStore.effect.objects).some((o) => o.byViewer !== null),
 );
 
+const handles = useFinderHandles({ canvas, editing, needsDraw });
 const fitting = useFinderSize(frameBox, () => applySize());
 const { size } = fitting;
 const applySize = (): void => {
   const { width, height } = size.value;
   if (drawing && width > 0) drawing.setSize(width, height, adaptive.density);
   needsDraw();
-};
-/** What the handles hold in the picture as it was drawn last. */
-const held = (): Held[] => (drawing?.drawn && editing.value ? heldNow(drawing.drawn) : []);
-const standHandles = (): void => {
-  if (!drawing || !handles) return;
-  const now = drawing.drawn;
-  const objects = held();
-  const first = objects[0]?.object.id;
-  const flat = first && now ? now.places[now.program.indexOf.get(first)!]!.layering !== 'space' : false;
-  drawing.overlayCamera = flat ? drawing.effectView.flatCamera : null;
-  handles.setCamera(flat ? drawing.effectView.flatCamera : drawing.camera);
-  handles.attach(handlePlaceFor(objects));
 };
 const draw = (): void => {
   const now = playback.now();
@@ -124,8 +110,7 @@ const draw = (): void => {
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   playback.cameraLight = drawing.cameraLight;
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
-  standHandles();
-  if (handles?.scene) drawing.drawOverlay();
+  handles.draw();
   canvas.value!.dataset.drawn = String(++drawn);
   playback.pictured = true;
 };
@@ -166,8 +151,6 @@ const loop = new FrameLoop((passed) => {
   return moves || redraw.needsFrame || assets.stores.arrivals.count > 0;
 });
 
-const session = new DragSession('viewfinder');
-
 onMounted(() => {
   try {
     drawing = new Stage(canvas.value!, assets.stores, ALL_ABILITIES);
@@ -176,17 +159,7 @@ onMounted(() => {
     playback.pictured = true;
     return;
   }
-  handles = new Handles(drawing.camera, canvas.value!, '#ffffff', {
-    onStart: () => {
-      playback.playing = false;
-      session.start(held());
-    },
-    onChange: (drag) => session.change(drag, desk.place.snap !== shifted),
-    onEnd: () => session.end(),
-    onDraw: needsDraw,
-  });
-  handles.setMode(handleModeOf(desk.handleMode));
-  drawing.overlay = handles.scene;
+  handles.start(drawing);
   detail.value = adaptive.detail = drawing.isSoftware ? 'plain' : 'full';
   showPicture();
   canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
@@ -203,7 +176,7 @@ onBeforeUnmount(() => {
   first.stop();
   playback.pictured = false;
   fitting.stop();
-  handles?.dispose();
+  handles.stop();
   viewer.dispose();
   drawing?.dispose();
 });
@@ -235,13 +208,6 @@ watch(
     sayWanted();
   },
 );
-watch(
-  () => desk.handleMode,
-  (mode) => {
-    handles?.setMode(handleModeOf(mode));
-    needsDraw();
-  },
-);
 const showPicture = (): void => {
   if (playback.source === 'camera') {
     picture = null;
@@ -260,18 +226,12 @@ const showPicture = (): void => {
 };
 watch(() => [playback.source === 'camera', playback.take, prints.images, desk.people] as const, showPicture);
 watch(() => playback.liveFrame, needsDraw);
-/** Shift turns snapping on, or off where it is on. */
-let shifted = false;
-const snap = (event: KeyboardEvent | PointerEvent): void => {
-  shifted = event.shiftKey;
-  if (canvas.value) canvas.value.style.cursor = editing.value && handles?.hovered ? 'grab' : '';
-};
 const mayPick = (object: EffectObject): boolean => !object.locked;
 const pointers = useFinderPointers({
   canvas,
   tapping,
   movable,
-  overHandle: () => Boolean(handles?.hovered),
+  overHandle: handles.hovered,
   pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
 });
 /** The painter takes the pointers while it is open. */
@@ -289,9 +249,9 @@ const { label, caption, lighter } = useFinderWords(detail, share);
     ref="frameBox"
     class="finder"
     aria-label="Viewfinder"
-    @keydown="snap"
-    @keyup="snap"
-    @pointermove="snap"
+    @keydown="handles.feel"
+    @keyup="handles.feel"
+    @pointermove="handles.feel"
   >
     <div ref="frame" class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
       <canvas

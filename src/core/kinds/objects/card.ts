@@ -24,6 +24,7 @@ export const card = defineObject({
     startDelay,
   },
   isSeen: true,
+  drawn: 'flat',
   isTouched: true,
   onFace: false,
   shows: ['picture', 'sequence', 'video'],

@@ -44,6 +44,7 @@ export const cutout = defineObject({
     flip: yesNo('Mirrored'),
   },
   isSeen: true,
+  drawn: 'flat',
   isTouched: true,
   onFace: false,
   rests: 'before',

@@ -30,6 +30,7 @@ export const fill = defineObject({
     }),
   },
   isSeen: true,
+  drawn: 'flat',
   isTouched: true,
   onFace: false,
   rests: 'before',

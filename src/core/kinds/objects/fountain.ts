@@ -166,6 +166,7 @@ export const fountain = defineObject({
       .max(8),
   },
   isSeen: true,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   shows: ['picture', 'sequence'],

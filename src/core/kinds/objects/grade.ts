@@ -15,6 +15,7 @@ export const grade = defineObject({
     steps: gradeStepsSchema,
   },
   isSeen: true,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   shows: ['table'],

@@ -11,6 +11,7 @@ export const group = defineObject({
   kind: 'group',
   fields: { opacity: share('Opacity') },
   isSeen: false,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   rests: 'before',

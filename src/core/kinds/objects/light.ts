@@ -39,6 +39,7 @@ export const light = defineObject({
     asset: assetIdSchema.nullable(),
   },
   isSeen: false,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   shows: ['surroundings'],

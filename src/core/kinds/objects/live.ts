@@ -13,6 +13,7 @@ export const live = defineObject({
   kind: 'live',
   fields: { ...flatFields, ...cameraView },
   isSeen: true,
+  drawn: 'flat',
   isTouched: true,
   onFace: false,
   rests: 'before',

@@ -32,6 +32,7 @@ export const model = defineObject({
     hiddenParts: z.array(z.number().int().min(0).max(100_000)).max(2000),
   },
   isSeen: true,
+  drawn: 'solid',
   isTouched: true,
   onFace: false,
   shows: ['model'],

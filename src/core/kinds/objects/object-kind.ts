@@ -20,6 +20,11 @@ type ObjectOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
 export interface ObjectSpec<O> {
   /** A viewer sees it, or what it does to the picture; else it holds, hides or lights other things. */
   readonly isSeen: boolean;
+  /**
+   * How it stands in the picture: flat things cover by their place in the Stack; solid ones by depth, and are lit; a ground is lit and lies
+   * behind both; others are no things of their own.
+   */
+  readonly drawn: 'flat' | 'solid' | 'ground' | 'otherwise';
   /** It is touched by its shape; else a finger goes through unless it is given a touch area. */
   readonly isTouched: boolean;
   /** It lies on the face as a whole, by its layout and features, and has no place of its own. */

@@ -18,6 +18,7 @@ export const occluder = defineObject({
     asset: assetIdSchema.nullable(),
   },
   isSeen: false,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   shows: ['model'],

@@ -6,6 +6,7 @@ const FACE: Box = { low: [-0.08, -0.1, 0], high: [0.08, 0.1, 0.09] };
 
 export const onFace = {
   isSeen: true,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: true,
   bounds: () => FACE,

@@ -19,6 +19,7 @@ export const shadowCatcher = defineObject({
     softness: share('Softness of the shadow', { mark: 'soft' }),
   },
   isSeen: false,
+  drawn: 'ground',
   isTouched: false,
   onFace: false,
   rests: 'before',

@@ -37,6 +37,7 @@ export const solid = defineObject({
     blend: blendSchema,
   },
   isSeen: true,
+  drawn: 'solid',
   isTouched: true,
   onFace: false,
   rests: 'solid',

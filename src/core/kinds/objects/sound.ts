@@ -32,6 +32,7 @@ export const sound = defineObject({
     }),
   },
   isSeen: false,
+  drawn: 'otherwise',
   isTouched: false,
   onFace: false,
   shows: ['sound'],

@@ -57,6 +57,7 @@ export const text = defineObject({
     blend: blendSchema,
   },
   isSeen: true,
+  drawn: 'flat',
   isTouched: true,
   onFace: false,
   shows: ['font'],
