@@ -1,5 +1,5 @@
 /** 10,000 living particles: one step, against a loop written by hand for just what they do. */
-import { UNIT_MATRIX } from '../src/core/maths/matrix';
+import { IDENTITY_MATRIX } from '../src/core/maths/matrix';
 import { newParticles, stepParticles } from '../src/core/fountain/particles';
 import type { FountainSettings } from '../src/core/fountain/settings';
 import { STEP } from '../src/core/units';
@@ -22,7 +22,7 @@ const settings: FountainSettings = {
   most: COUNT,
   seed: 1,
 };
-const now = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: -0.5, head: null };
+const now = { matrix: IDENTITY_MATRIX, open: 1, burst: 0, points: null, floor: -0.5, head: null };
 const particles = newParticles(COUNT);
 for (let n = 0; n < 300; n++) stepParticles(particles, settings, now, STEP);
 

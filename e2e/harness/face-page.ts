@@ -5,7 +5,7 @@ import { Runtime } from '../../src/core/behave/runtime';
 import type { Effect } from '../../src/core/document/schema';
 import { NEUTRAL_FACE } from '../../src/core/face/neutral';
 import { spotOnFace, type Spot } from '../../src/core/face/skin-spot';
-import { compose, fromAngles } from '../../src/core/maths/quaternion';
+import { multiplyQuaternions, fromAngles } from '../../src/core/maths/quaternion';
 import { pointAt } from '../../src/core/maths/vec3';
 import { toOuter } from '../../src/core/maths/pose';
 import { trueLandmarks as landmarksOf } from '../../src/core/takes/head-mesh';
@@ -103,7 +103,12 @@ const takeOf = ({ take: id = '', expressions: face, turn }: FaceSpec): Take => {
   const changeOf = (person: ReturnType<Take['sceneAt']>['people'][number]) => ({
     ...(face ? { expressions: face } : {}),
     ...(turn
-      ? { head: { ...person.head, rotation: compose(person.head.rotation, fromAngles([...turn])) } }
+      ? {
+          head: {
+            ...person.head,
+            rotation: multiplyQuaternions(person.head.rotation, fromAngles([...turn])),
+          },
+        }
       : {}),
   });
   const sceneAt: Take['sceneAt'] = (t) => {

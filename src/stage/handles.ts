@@ -6,7 +6,7 @@
 import { Object3D, Quaternion, Scene, type Camera } from 'three';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
 import type { Drag } from '../core/placing/drag';
-import { compose, inverse, type Quaternion as Turn } from '../core/maths/quaternion';
+import { multiplyQuaternions, conjugate, type Quaternion as Turn } from '../core/maths/quaternion';
 import { subtract, type Vec3 } from '../core/maths/vec3';
 
 export type HandleMode = 'move' | 'turn' | 'size';
@@ -113,7 +113,7 @@ export class Handles {
       case 'rotate':
         return this.events.onChange({
           kind: 'turn',
-          by: compose(turnOf(quaternion), inverse(axes)),
+          by: multiplyQuaternions(turnOf(quaternion), conjugate(axes)),
           about: point,
         });
       default: {

@@ -1,6 +1,6 @@
 /** Sea creatures with clips: shapes that change, bones that bend, parts that turn. */
 import type { Document, Node } from '@gltf-transform/core';
-import { fromAxisAngle, compose } from '../../src/core/maths/quaternion';
+import { fromAxisAngle, multiplyQuaternions } from '../../src/core/maths/quaternion';
 import { grid, joined, Maker, moved, revolve, sphere, stand, tube, turnedOver, type Shape } from './mesh';
 
 const TAU = 2 * Math.PI;
@@ -215,7 +215,7 @@ const crab = (m: Maker): void => {
         node: leg,
         path: 'rotation',
         value: (t) =>
-          compose(
+          multiplyQuaternions(
             fromAxisAngle([0, 1, 0], 9 * Math.sin((t * 2 + shift) * TAU)),
             fromAxisAngle([0, 0, 1], side * 8 * Math.max(0, Math.cos((t * 2 + shift) * TAU))),
           ),
@@ -357,7 +357,7 @@ const turtle = (m: Maker): void => {
       node,
       path: 'rotation' as const,
       value: (t: number) =>
-        compose(
+        multiplyQuaternions(
           fromAxisAngle([0, 0, 1], side * 26 * Math.sin((t + shift) * TAU)),
           fromAxisAngle([0, 1, 0], side * 14 * Math.cos((t + shift) * TAU)),
         ),

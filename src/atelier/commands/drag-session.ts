@@ -3,7 +3,7 @@ import { changeObjects, type Common } from '../../core/edits/object-edits';
 import { outermostOf } from '../../core/edits/stack-edits';
 import type { EffectObject, ObjectId } from '../../core/document/schema';
 import type { Program } from '../../core/program/program';
-import { throughMatrix } from '../../core/maths/matrix';
+import { transformPoint } from '../../core/maths/matrix';
 import { layeringOf, type Here } from '../../core/placing/anchors';
 import { fitOf } from '../../core/placing/fit';
 import { baseOf, placeOf, type ObjectPlaces } from '../../core/placing/places';
@@ -44,7 +44,7 @@ export const heldNow = ({ program, places, here }: ViewNow): Held[] => {
     const place =
       object.locked || isUnplaced(program, object) ? undefined : placeOf(program, places, object.id);
     const base = place ? baseOf(program, places, here, object.id) : null;
-    return place && base ? [{ object, base, seen: throughMatrix(place.matrix, object.pivot) }] : [];
+    return place && base ? [{ object, base, seen: transformPoint(place.matrix, object.pivot) }] : [];
   });
 };
 

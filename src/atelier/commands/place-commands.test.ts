@@ -7,7 +7,7 @@ import { newCard } from '../../core/kinds/objects/card';
 import { newGroup } from '../../core/kinds/objects/group';
 import { sampleAsset } from '../../core/document/sample';
 import type { Card, EffectObject, ObjectId, TargetId } from '../../core/document/schema';
-import { throughMatrix } from '../../core/maths/matrix';
+import { transformPoint } from '../../core/maths/matrix';
 import { distance, type Vec3 } from '../../core/maths/vec3';
 import { restBase, restMatrix, restOf } from '../../core/placing/rest';
 import { NO_JITTER, NO_STEPS } from '../../core/placing/spread';
@@ -138,10 +138,10 @@ describe('placing by command', () => {
         box('aaaa', CHIN, { move: [0.1, 0, 0], turn: [0, 0, 40], scale: [1, 2, 1], pivot: [0.3, 0, 0] }),
       ]);
       const p: Vec3 = [0.01, 0.02, 0.03];
-      const before = throughMatrix(restMatrix(restOf(effectStore.effect), A), p);
+      const before = transformPoint(restMatrix(restOf(effectStore.effect), A), p);
       place.setPivot(object(A), to);
       expect(object(A).pivot[1]).toBeCloseTo({ middle: 0, base: -0.02, top: 0.02 }[to], 9);
-      expect(distance(throughMatrix(restMatrix(restOf(effectStore.effect), A), p), before)).toBeLessThan(
+      expect(distance(transformPoint(restMatrix(restOf(effectStore.effect), A), p), before)).toBeLessThan(
         1e-9,
       );
     },
@@ -270,15 +270,15 @@ describe('a drag of the handles', () => {
     open([box('aaaa', CHIN, { turn: [0, 30, 0] })]);
     desk.handleMode = 'pivot';
     desk.selection = [A];
-    const before = throughMatrix(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]);
+    const before = transformPoint(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]);
     const session = new DragSession('space');
     session.start(held());
     session.change({ kind: 'move', by: [0.02, 0.01, 0] }, false);
     expect(
-      distance(throughMatrix(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]), before),
+      distance(transformPoint(restMatrix(restOf(effectStore.effect), A), [0.01, 0, 0]), before),
     ).toBeLessThan(1e-9);
     expect(object(A).pivot).not.toEqual([0, 0, 0]);
     const base = restBase(restOf(effectStore.effect), object(A));
-    expect(distance(handlePlaceFor(held())!.point, throughMatrix(base, object(A).move))).toBeLessThan(1e-9);
+    expect(distance(handlePlaceFor(held())!.point, transformPoint(base, object(A).move))).toBeLessThan(1e-9);
   });
 });

@@ -1,12 +1,12 @@
 /** Placing by command: new objects, transforms that are copied, aligned, spread, fitted. */
 import { boxOf } from '../../core/placing/bounds';
-import { boxThrough, union } from '../../core/maths/box';
+import { transformBox, union } from '../../core/maths/box';
 import { aligned, distributed, type Axis, type Edge } from '../../core/placing/arrange';
 import { moveForPivot } from '../../core/placing/keep-pose';
 import { localMatrix, type Placed } from '../../core/placing/local';
 import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
-import { inverseMatrix, multiplyMatrices } from '../../core/maths/matrix';
+import { invertMatrix, multiplyMatrices } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/edits/object-edits';
 import { FOREHEAD } from '../../core/kinds/objects/placed';
 import { newFill } from '../../core/kinds/objects/fill';
@@ -214,12 +214,12 @@ export const setPivot = (object: EffectObject, to: 'origin' | 'middle' | 'base' 
 const groupBox = (group: EffectObject) => {
   const { effect } = useEffectStore();
   const rest = restOf(effect);
-  const into = inverseMatrix(restMatrix(rest, group.id));
+  const into = invertMatrix(restMatrix(rest, group.id));
   if (!into) return null;
   return union(
     withDescendants(effect, group.id).flatMap((o) => {
       const box = o.id === group.id ? null : boxOf(effect, o);
-      return box ? [boxThrough(multiplyMatrices(into, restMatrix(rest, o.id)), box)] : [];
+      return box ? [transformBox(multiplyMatrices(into, restMatrix(rest, o.id)), box)] : [];
     }),
   );
 };
@@ -230,7 +230,7 @@ const selectedBoxes = () => {
   return outermostOf(effect, useDeskStore().selection).flatMap((object) => {
     if (object.locked) return [];
     const box = object.kind === 'group' ? groupBox(object) : boxOf(effect, object);
-    return box ? [{ object, box: boxThrough(localMatrix(object, object.pivot), box) }] : [];
+    return box ? [{ object, box: transformBox(localMatrix(object, object.pivot), box) }] : [];
   });
 };
 const shiftEach = (

@@ -7,7 +7,7 @@ import { newGroup } from '../kinds/objects/group';
 import { newSolid } from '../kinds/objects/solid';
 import { newText as freshText } from '../kinds/objects/text';
 import type { EffectObject, ObjectId } from '../document/schema';
-import { compose, fromAngles, angleBetween, fromAxisAngle } from '../maths/quaternion';
+import { multiplyQuaternions, fromAngles, angleBetween, fromAxisAngle } from '../maths/quaternion';
 import { distance } from '../maths/vec3';
 import { positionOf } from '../maths/matrix';
 import { STEP } from '../units';
@@ -46,7 +46,10 @@ describe('moving', () => {
       faces: [
         {
           ...face!,
-          pose: { ...face!.pose, rotation: compose(face!.pose.rotation, fromAxisAngle([0, 1, 0], 60)) },
+          pose: {
+            ...face!.pose,
+            rotation: multiplyQuaternions(face!.pose.rotation, fromAxisAngle([0, 1, 0], 60)),
+          },
         },
       ],
     };
@@ -97,7 +100,7 @@ describe('moving', () => {
       object,
     );
     const end = pass(runtime, 1.1).turn;
-    const expected = compose(fromAngles([90, 0, 0]), fromAngles([0, 90, 0]));
+    const expected = multiplyQuaternions(fromAngles([90, 0, 0]), fromAngles([0, 90, 0]));
     expect(angleBetween(fromAngles(end), expected)).toBeLessThan(1e-3);
   });
   test('sizes from nothing to what it is', () => {

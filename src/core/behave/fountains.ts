@@ -10,7 +10,7 @@ import {
   type Particles,
 } from '../fountain/particles';
 import type { FountainArea, FountainSettings } from '../fountain/settings';
-import { fromPose, UNIT_MATRIX, multiplyMatrices, inverseMatrix, throughMatrix } from '../maths/matrix';
+import { fromPose, IDENTITY_MATRIX, multiplyMatrices, invertMatrix, transformPoint } from '../maths/matrix';
 import type { Place } from '../placing/places';
 import type { Presence } from '../placing/presence';
 import type { TrackedFace } from '../tracking/track-frame';
@@ -75,7 +75,7 @@ export class Fountains {
       particles,
       settingsOf(fountain),
       {
-        matrix: place?.matrix ?? UNIT_MATRIX,
+        matrix: place?.matrix ?? IDENTITY_MATRIX,
         open: place ? values.open : 0,
         burst: place ? values.burst : 0,
         points: place ? pointsOf(fountain, place, face) : null,
@@ -103,12 +103,12 @@ const pointsOf = ({ area }: Fountain, place: Place, face: TrackedFace | null): A
   if (area.kind === 'mesh') return unpackPoints(area.points);
   if (area.kind !== 'face' || !face) return null;
   const points = facePoints(face.landmarks, area.part);
-  const back = inverseMatrix(place.matrix);
+  const back = invertMatrix(place.matrix);
   if (!back) return null;
   // From the head's space to the fountain's, wherever that is placed.
   const matrix = multiplyMatrices(back, fromPose(face.pose));
   const out = new Float32Array(points.length);
   for (let k = 0; k < points.length; k += 3)
-    out.set(throughMatrix(matrix, [points[k]!, points[k + 1]!, points[k + 2]!]), k);
+    out.set(transformPoint(matrix, [points[k]!, points[k + 1]!, points[k + 2]!]), k);
   return out;
 };

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { newControl } from '../document/new-cues';
 import { newTarget } from '../document/defaults';
 import type { ControlId, CueId, ObjectId, TargetId, Trigger } from '../document/schema';
-import { fromAxisAngle, compose } from '../maths/quaternion';
+import { fromAxisAngle, multiplyQuaternions } from '../maths/quaternion';
 import { SHIPPED_TAKES } from '../takes/library';
 import type { TrackFrame, TrackedHand } from '../tracking/track-frame';
 import { STEP } from '../units';
@@ -108,7 +108,7 @@ describe('heads, faces, hands', () => {
   test('turned to a side by the angle seen from the camera', () => {
     const turned = (angle: number): TrackFrame => {
       const [face] = STILL.faces;
-      const rotation = compose(STILL.camera.pose.rotation, fromAxisAngle([0, 1, 0], angle));
+      const rotation = multiplyQuaternions(STILL.camera.pose.rotation, fromAxisAngle([0, 1, 0], angle));
       return { ...STILL, faces: [{ ...face!, pose: { ...face!.pose, rotation } }] };
     };
     const frames = [0, 10, 25, 0, -10, -25].map(turned);

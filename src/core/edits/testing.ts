@@ -1,5 +1,5 @@
 /** What tests of edits share. */
-import { throughMatrix } from '../maths/matrix';
+import { transformPoint } from '../maths/matrix';
 import type { Vec3 } from '../maths/vec3';
 import { restMatrix, restOf } from '../placing/rest';
 import { box, effectWith } from '../placing/testing';
@@ -20,7 +20,7 @@ export const namesOf = (effect: Effect): string[] => stackOrder(effect).map((o) 
 
 /** Where a point of an object is seen, in the rest space of what it sticks to. */
 export const seenAt = (effect: Effect, one: ObjectId, p: Vec3 = [0.01, 0.02, 0.03]): Vec3 =>
-  throughMatrix(restMatrix(restOf(effect), one), p);
+  transformPoint(restMatrix(restOf(effect), one), p);
 
 export const CHIN = headAnchor('chin');
 export const FLOOR: Anchor = { kind: 'world', surface: 'floor' };

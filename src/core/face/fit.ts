@@ -5,7 +5,7 @@
  */
 import { alignPoints } from '../maths/procrustes';
 import { toLocal, toOuter, type Pose } from '../maths/pose';
-import { compose, fromAxisAngle } from '../maths/quaternion';
+import { multiplyQuaternions, fromAxisAngle } from '../maths/quaternion';
 import { pointAt, scale, type Vec3 } from '../maths/vec3';
 import type { Degrees, Pixels } from '../units';
 import type { Expressions } from '../tracking/track-frame';
@@ -77,7 +77,7 @@ export const fitFace = (
     origin += ((fit.position[2] + depth) * focal) / depth;
     depth /= fit.scale;
   }
-  const rotation = compose(fit.rotation, fromAxisAngle([1, 0, 0], -pitchBias));
+  const rotation = multiplyQuaternions(fit.rotation, fromAxisAngle([1, 0, 0], -pitchBias));
   // The origin goes along its line of sight to the depth that was found.
   const pose: Pose = { rotation, position: scale(fit.position, depth / -fit.position[2]) };
   const local = new Float32Array(count * 3);

@@ -1,6 +1,6 @@
 /** A spot of the skin: a place on the face layout, found again on any face in any expression. */
 import { clamp } from '../maths/scalar';
-import { nearestShares } from '../maths/triangle';
+import { nearestBarycentric } from '../maths/triangle';
 import type { Pose } from '../maths/pose';
 import { quaternionFromAxes } from '../maths/matrix';
 import { add, cross, dot, length, normalise, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
@@ -79,7 +79,7 @@ export const spotNear = (landmarks: ArrayLike<number>, point: Vec3): Spot => {
   for (let t = 0; t < TRIANGLES.length; t += 3) {
     const corners = [TRIANGLES[t]!, TRIANGLES[t + 1]!, TRIANGLES[t + 2]!] as const;
     const [a, b, c] = corners.map((i) => pointAt(landmarks, i)) as [Vec3, Vec3, Vec3];
-    const shares = nearestShares(point, a, b, c);
+    const shares = nearestBarycentric(point, a, b, c);
     const on = add(add(scale(a, shares[0]), scale(b, shares[1])), scale(c, shares[2]));
     const off = length(subtract(on, point));
     if (off >= least) continue;

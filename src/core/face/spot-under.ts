@@ -1,6 +1,6 @@
 /** The spot of the face layout under a ray: where somebody points at on a face. */
 import { toLocal, type Pose } from '../maths/pose';
-import { inverse, rotate } from '../maths/quaternion';
+import { conjugate, rotate } from '../maths/quaternion';
 import type { Ray } from '../maths/ray';
 import { cross, dot, pointAt, subtract } from '../maths/vec3';
 import { TRIANGLES, UV } from './neutral';
@@ -15,7 +15,7 @@ export const spotUnder = (
   ray: Ray,
 ): Spot | null => {
   const from = toLocal(face.pose, ray.from);
-  const along = rotate(inverse(face.pose.rotation), ray.along);
+  const along = rotate(conjugate(face.pose.rotation), ray.along);
   let nearest = Infinity;
   let spot: Spot | null = null;
   for (let t = 0; t < TRIANGLES.length; t += 3) {

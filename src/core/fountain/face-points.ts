@@ -5,7 +5,7 @@ import { regionWeights } from '../face/morph/moves';
 import { NEUTRAL_FACE, OPEN_TRIANGLES, OPENING_TRIANGLES } from '../face/neutral';
 import type { FaceRegion } from '../face/region-names';
 import { pcg3d } from '../maths/hash';
-import { inverseMatrix, fromParts, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
+import { invertMatrix, composeMatrix, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { IDENTITY } from '../maths/quaternion';
 import { cross, length, pointAt, subtract, type Vec3 } from '../maths/vec3';
 import { headFactor } from '../placing/anchors';
@@ -107,12 +107,12 @@ export const headBall = (face: TrackedFace): Ball | null => {
   const k = headFactor(face.landmarks);
   const matrix = multiplyMatrices(
     fromPose(face.pose),
-    fromParts([MIDDLE[0] * k, MIDDLE[1] * k, MIDDLE[2] * k], IDENTITY, [
+    composeMatrix([MIDDLE[0] * k, MIDDLE[1] * k, MIDDLE[2] * k], IDENTITY, [
       HALF[0] * k,
       HALF[1] * k,
       HALF[2] * k,
     ]),
   );
-  const into = inverseMatrix(matrix);
+  const into = invertMatrix(matrix);
   return into && { matrix, into };
 };

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromParts, UNIT_MATRIX } from '../maths/matrix';
+import { composeMatrix, IDENTITY_MATRIX } from '../maths/matrix';
 import { STEP } from '../units';
 import { bornAt, sprayed } from './area';
 import {
@@ -29,7 +29,14 @@ const SETTINGS: FountainSettings = {
   most: 1000,
   seed: 7,
 };
-const NOW: FountainNow = { matrix: UNIT_MATRIX, open: 1, burst: 0, points: null, floor: null, head: null };
+const NOW: FountainNow = {
+  matrix: IDENTITY_MATRIX,
+  open: 1,
+  burst: 0,
+  points: null,
+  floor: null,
+  head: null,
+};
 const ran = (
   steps: number,
   settings: Partial<FountainSettings> = {},
@@ -100,7 +107,7 @@ describe('how they fly', () => {
       gravity: 9.81,
       bounce: 0.6,
     };
-    const now = { ...NOW, matrix: fromParts([0, 1, 0], [0, 0, 0, 1], [1, 1, 1]), floor: 0, open: 0 };
+    const now = { ...NOW, matrix: composeMatrix([0, 1, 0], [0, 0, 0, 1], [1, 1, 1]), floor: 0, open: 0 };
     stepParticles(p, settings, { ...now, burst: 1 }, STEP);
     let rising = false;
     for (let n = 0; n < 400; n++) {
@@ -119,7 +126,7 @@ describe('how they fly', () => {
   });
 
   test('the fountain’s own place, way and size count', () => {
-    const quarter = fromParts([1, 2, 3], [0, 0, -Math.SQRT1_2, Math.SQRT1_2], [2, 2, 2]);
+    const quarter = composeMatrix([1, 2, 3], [0, 0, -Math.SQRT1_2, Math.SQRT1_2], [2, 2, 2]);
     const { at, v } = only(60, {}, { matrix: quarter });
     // +Y has become +X, and it sprays twice as fast.
     expect(v[0]).toBeCloseTo(2, 5);

@@ -3,7 +3,7 @@
  * same steps always give the same. Typed arrays, the living ones at the front.
  */
 import { pcg3d } from '../maths/hash';
-import { column, directionThrough, throughMatrix, type Matrix } from '../maths/matrix';
+import { column, transformDirection, transformPoint, type Matrix } from '../maths/matrix';
 import { dot, length, normalise, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { Metres, Seconds } from '../units';
 import { bornAt, sprayed, type PointSource } from './area';
@@ -75,8 +75,8 @@ const bear = (
   const [a, b, c] = pcg3d(settings.seed, n, 0).map(share) as [number, number, number];
   const [d, e, f] = pcg3d(settings.seed, n, 1).map(share) as [number, number, number];
   const [g, h, k] = pcg3d(settings.seed, n, 2).map(share) as [number, number, number];
-  const at = throughMatrix(matrix, bornAt(settings.area, [a, b, c], points));
-  const way = directionThrough(matrix, sprayed((settings.spread * Math.PI) / 180, d, e));
+  const at = transformPoint(matrix, bornAt(settings.area, [a, b, c], points));
+  const way = transformDirection(matrix, sprayed((settings.spread * Math.PI) / 180, d, e));
   const speed = between(settings.speed, f) / (length(way) || 1);
   p.x[i] = at[0];
   p.y[i] = at[1];
@@ -110,10 +110,10 @@ const finite = (x: number, low: number, high: number): number =>
 
 /** A particle that is inside the head is set on its surface, and what of its speed goes inwards is turned round. */
 const bounceOff = (p: Particles, i: number, { matrix, into }: Ball, bounce: number): void => {
-  const at = throughMatrix(into, [p.x[i]!, p.y[i]!, p.z[i]!]);
+  const at = transformPoint(into, [p.x[i]!, p.y[i]!, p.z[i]!]);
   const far = length(at);
   if (far >= 1 || far < 1e-6) return;
-  const out = throughMatrix(matrix, scale(at, 1 / far));
+  const out = transformPoint(matrix, scale(at, 1 / far));
   p.x[i] = out[0];
   p.y[i] = out[1];
   p.z[i] = out[2];

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { FIRST_TAKE } from '../takes/library';
 import { pointAt, length, subtract, distance } from '../maths/vec3';
-import { throughMatrix } from '../maths/matrix';
+import { transformPoint } from '../maths/matrix';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { FACE_AREAS } from '../document/schema';
 import { facePoints, headBall } from './face-points';
@@ -9,7 +9,7 @@ import { lifeTable, LIFE_STEPS, lookAtAge } from './over-life';
 import { MOST_POINTS, packPoints, unpackPoints } from './packed-points';
 import { newParticles, stepParticles } from './particles';
 import { surfacePoints } from './surface-points';
-import { fromParts } from '../maths/matrix';
+import { composeMatrix } from '../maths/matrix';
 import { IDENTITY } from '../maths/quaternion';
 
 describe('points on a surface', () => {
@@ -71,17 +71,17 @@ describe('bouncing off the head', () => {
   const face = FIRST_TAKE.frameAt(0).faces[0]!;
   test('the ball holds the landmarks, about', () => {
     const ball = headBall(face)!;
-    const nose = throughMatrix(ball.into, throughMatrix(ballOf(), pointAt(face.landmarks, 1)));
+    const nose = transformPoint(ball.into, transformPoint(ballOf(), pointAt(face.landmarks, 1)));
     expect(length(nose)).toBeGreaterThan(0.9);
     expect(length(nose)).toBeLessThan(1.5);
   });
   const ballOf = () => {
     const { position, rotation } = face.pose;
-    return fromParts(position, rotation, [1, 1, 1]);
+    return composeMatrix(position, rotation, [1, 1, 1]);
   };
   test('what falls on the crown never gets inside, and jumps', () => {
     const ball = headBall(face)!;
-    const top = throughMatrix(ball.matrix, [0, 1.6, 0]);
+    const top = transformPoint(ball.matrix, [0, 1.6, 0]);
     const p = newParticles(4);
     const settings = {
       area: { kind: 'point' } as const,
@@ -100,7 +100,7 @@ describe('bouncing off the head', () => {
       seed: 1,
     };
     const now = {
-      matrix: fromParts(top, IDENTITY, [1, 1, 1]),
+      matrix: composeMatrix(top, IDENTITY, [1, 1, 1]),
       open: 0,
       burst: 1,
       points: null,
@@ -112,7 +112,7 @@ describe('bouncing off the head', () => {
     for (let i = 0; i < 200; i++) {
       stepParticles(p, settings, i === 0 ? now : { ...now, burst: 0 }, 1 / 60);
       const at = [p.x[0]!, p.y[0]!, p.z[0]!] as const;
-      expect(length(throughMatrix(ball.into, at))).toBeGreaterThan(0.999);
+      expect(length(transformPoint(ball.into, at))).toBeGreaterThan(0.999);
       if (at[1] > before + 1e-6) rose = true;
       before = at[1];
     }
@@ -122,7 +122,7 @@ describe('bouncing off the head', () => {
     let inside = false;
     for (let i = 0; i < 60; i++) {
       stepParticles(through, { ...settings, faceBounce: null }, i === 0 ? now : { ...now, burst: 0 }, 1 / 60);
-      if (length(throughMatrix(ball.into, [through.x[0]!, through.y[0]!, through.z[0]!])) < 0.9)
+      if (length(transformPoint(ball.into, [through.x[0]!, through.y[0]!, through.z[0]!])) < 0.9)
         inside = true;
     }
     expect(inside).toBe(true);

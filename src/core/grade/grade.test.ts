@@ -21,7 +21,7 @@ import { grainAt, grainCell } from './grain';
 import { gradeColour, vignetteAt, type PicturePlace } from './grade';
 import { passesOf } from './passes';
 import { isStraight, STRAIGHT, toneCurve, type CurvePoint } from './tone-curve';
-import { balanceMatrix, DAYLIGHT, glowing, times } from './white-balance';
+import { balanceMatrix, DAYLIGHT, glowing, multiplyMatrixVector } from './white-balance';
 
 const unit = fc.double({ min: 0, max: 1, noNaN: true });
 const colour = fc.tuple(unit, unit, unit);
@@ -93,7 +93,7 @@ describe('white balance', () => {
     expect(glowing(6504)[0]).toBeCloseTo(0.3135, 3);
   });
   test('daylight changes nothing', () => {
-    fc.assert(fc.property(colour, (c) => near(times(balanceMatrix(DAYLIGHT, 0), c), c, 6)));
+    fc.assert(fc.property(colour, (c) => near(multiplyMatrixVector(balanceMatrix(DAYLIGHT, 0), c), c, 6)));
   });
   test('what was white under the lamp becomes grey, whichever lamp', () => {
     // Linear sRGB of the light itself.
@@ -108,7 +108,7 @@ describe('white balance', () => {
     const daylight = toRgb(...glowing(DAYLIGHT));
     fc.assert(
       fc.property(fc.integer({ min: 2000, max: 12_000 }), (kelvin) =>
-        near(times(balanceMatrix(kelvin, 0), toRgb(...glowing(kelvin))), daylight, 3),
+        near(multiplyMatrixVector(balanceMatrix(kelvin, 0), toRgb(...glowing(kelvin))), daylight, 3),
       ),
     );
   });

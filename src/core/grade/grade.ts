@@ -12,7 +12,7 @@ import { clamp, lerp, smoothstep } from '../maths/scalar';
 import { linearOf, luminance, srgbOf } from '../maths/srgb';
 import { GRAIN_REACH, grainAt, grainCell } from './grain';
 import { toneCurve } from './tone-curve';
-import { balanceMatrix, times } from './white-balance';
+import { balanceMatrix, multiplyMatrixVector } from './white-balance';
 
 /** Where a colour stands in the picture. */
 export interface PicturePlace {
@@ -60,7 +60,7 @@ const METHODS: {
 } = {
   exposure: ({ stops }, c) => srgbOf(each(light(c), (x) => x * 2 ** stops)),
   whiteBalance: ({ kelvin, tint }, c) =>
-    srgbOf(each(times(balanceMatrix(kelvin, tint), light(c)), (x) => Math.max(0, x))),
+    srgbOf(each(multiplyMatrixVector(balanceMatrix(kelvin, tint), light(c)), (x) => Math.max(0, x))),
   contrast: ({ amount }, c) => each(c, (x) => 0.5 + (x - 0.5) * contrastSlope(amount)),
   saturation: ({ amount }, c) => {
     const grey = luminance(c);

@@ -19,14 +19,14 @@ const RGB_TO_XYZ: Matrix3 = [
 ];
 const BRADFORD: Matrix3 = [0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296];
 
-export const times = (m: Matrix3, [x, y, z]: Rgb): Rgb => [
+export const multiplyMatrixVector = (m: Matrix3, [x, y, z]: Rgb): Rgb => [
   m[0] * x + m[1] * y + m[2] * z,
   m[3] * x + m[4] * y + m[5] * z,
   m[6] * x + m[7] * y + m[8] * z,
 ];
 
 const product = (a: Matrix3, b: Matrix3): Matrix3 => {
-  const column = (j: 0 | 1 | 2): Rgb => times(a, [b[j], b[3 + j]!, b[6 + j]!]);
+  const column = (j: 0 | 1 | 2): Rgb => multiplyMatrixVector(a, [b[j], b[3 + j]!, b[6 + j]!]);
   const [p, q, r] = [column(0), column(1), column(2)];
   return [p[0], q[0], r[0], p[1], q[1], r[1], p[2], q[2], r[2]];
 };
@@ -86,8 +86,8 @@ const white = (kelvin: number, tint: number): Rgb => {
  * green) becomes white. The brightness of white stays.
  */
 export const balanceMatrix = (kelvin: number, tint: number): Matrix3 => {
-  const from = times(BRADFORD, white(kelvin, tint));
-  const to = times(BRADFORD, white(DAYLIGHT, 0));
+  const from = multiplyMatrixVector(BRADFORD, white(kelvin, tint));
+  const to = multiplyMatrixVector(BRADFORD, white(DAYLIGHT, 0));
   const gains: Matrix3 = [to[0] / from[0], 0, 0, 0, to[1] / from[1], 0, 0, 0, to[2] / from[2]];
   const adapt = product(inverse(BRADFORD), product(gains, BRADFORD));
   return product(inverse(RGB_TO_XYZ), product(adapt, RGB_TO_XYZ));

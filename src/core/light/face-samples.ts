@@ -1,7 +1,7 @@
 /** The skin of a face as samples of light: which way each point of it faces, and what the picture holds there. */
 import { landmarkNormals } from '../face/landmark-normals';
 import { FACE_LANDMARKS } from '../face/landmarks';
-import { fromPose, throughMatrix } from '../maths/matrix';
+import { fromPose, transformPoint } from '../maths/matrix';
 import { rotate } from '../maths/quaternion';
 import { dot, length, subtract, type Vec3 } from '../maths/vec3';
 import { luminance, toLinear } from '../maths/srgb';
@@ -30,7 +30,7 @@ export const faceSamples = (
     const long = length(own);
     if (long < 1e-12) continue;
     const normal = rotate(face.pose.rotation, [own[0] / long, own[1] / long, own[2] / long]);
-    const point = throughMatrix(toWorld, [
+    const point = transformPoint(toWorld, [
       face.landmarks[3 * i]!,
       face.landmarks[3 * i + 1]!,
       face.landmarks[3 * i + 2]!,

@@ -1,5 +1,5 @@
 /** Boxes along the axes: their corners, what lies around several, how they look after a matrix. Metres. */
-import { throughMatrix, type Matrix } from './matrix';
+import { transformPoint, type Matrix } from './matrix';
 import type { Vec3 } from './vec3';
 
 export interface Box {
@@ -21,8 +21,8 @@ export const corners = ({ low, high }: Box): Vec3[] =>
   ]);
 
 /** The box around a box that goes through a matrix. */
-export const boxThrough = (matrix: Matrix, box: Box): Box =>
-  boxAround(corners(box).map((p) => throughMatrix(matrix, p)))!;
+export const transformBox = (matrix: Matrix, box: Box): Box =>
+  boxAround(corners(box).map((p) => transformPoint(matrix, p)))!;
 
 /** The box around points; null for none. */
 export const boxAround = (points: readonly Vec3[]): Box | null => {

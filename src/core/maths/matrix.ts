@@ -8,10 +8,10 @@ import { cross, dot, length, type Vec3 } from './vec3';
 
 export type Matrix = readonly number[];
 
-export const UNIT_MATRIX: Matrix = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
+export const IDENTITY_MATRIX: Matrix = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
 
 /** First size, then turn, then move. */
-export const fromParts = (move: Vec3, [x, y, z, w]: Quaternion, [sx, sy, sz]: Vec3): Matrix => [
+export const composeMatrix = (move: Vec3, [x, y, z, w]: Quaternion, [sx, sy, sz]: Vec3): Matrix => [
   (1 - 2 * (y * y + z * z)) * sx,
   2 * (x * y + z * w) * sx,
   2 * (x * z - y * w) * sx,
@@ -31,7 +31,7 @@ export const fromParts = (move: Vec3, [x, y, z, w]: Quaternion, [sx, sy, sz]: Ve
 ];
 
 export const fromPose = ({ position, rotation }: Pose, factor = 1): Matrix =>
-  fromParts(position, rotation, [factor, factor, factor]);
+  composeMatrix(position, rotation, [factor, factor, factor]);
 
 /** `a` after `b`: a point goes through `b` first. */
 export const multiplyMatrices = (a: Matrix, b: Matrix): Matrix => {
@@ -43,13 +43,13 @@ export const multiplyMatrices = (a: Matrix, b: Matrix): Matrix => {
 };
 
 /** A point through the matrix. */
-export const throughMatrix = (m: Matrix, [x, y, z]: Vec3): Vec3 => [
+export const transformPoint = (m: Matrix, [x, y, z]: Vec3): Vec3 => [
   m[0]! * x + m[4]! * y + m[8]! * z + m[12]!,
   m[1]! * x + m[5]! * y + m[9]! * z + m[13]!,
   m[2]! * x + m[6]! * y + m[10]! * z + m[14]!,
 ];
 /** A direction through the matrix: it is turned and sized, not moved. */
-export const directionThrough = (m: Matrix, [x, y, z]: Vec3): Vec3 => [
+export const transformDirection = (m: Matrix, [x, y, z]: Vec3): Vec3 => [
   m[0]! * x + m[4]! * y + m[8]! * z,
   m[1]! * x + m[5]! * y + m[9]! * z,
   m[2]! * x + m[6]! * y + m[10]! * z,
@@ -62,7 +62,7 @@ export const column = (m: Matrix, i: 0 | 1 | 2): Vec3 => [m[4 * i]!, m[4 * i + 1
 export const determinant = (m: Matrix): number => dot(column(m, 0), cross(column(m, 1), column(m, 2)));
 
 /** The inverse of an affine matrix; null when it flattens space. */
-export const inverseMatrix = (m: Matrix): Matrix | null => {
+export const invertMatrix = (m: Matrix): Matrix | null => {
   const d = determinant(m);
   if (!Number.isFinite(1 / d)) return null;
   const [a, b, c] = [column(m, 0), column(m, 1), column(m, 2)];
@@ -106,7 +106,7 @@ export interface Parts {
  * Move, turn and size of a matrix. What mirrors gets a negative x size. Shear, which nested uneven sizes bring,
  * has no place in these three and is dropped; axes of no length keep the turn of the others.
  */
-export const toParts = (m: Matrix): Parts => {
+export const decomposeMatrix = (m: Matrix): Parts => {
   const sizes = [length(column(m, 0)), length(column(m, 1)), length(column(m, 2))] as const;
   const unitOr = (v: Vec3, l: number, otherwise: Vec3): Vec3 =>
     l > 1e-12 ? [v[0] / l, v[1] / l, v[2] / l] : otherwise;

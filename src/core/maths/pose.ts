@@ -1,4 +1,4 @@
-import { compose, IDENTITY, inverse, rotate, type Quaternion } from './quaternion';
+import { multiplyQuaternions, IDENTITY, conjugate, rotate, type Quaternion } from './quaternion';
 import { add, scale, subtract, ZERO, type Vec3 } from './vec3';
 
 /** Where something is and how it is turned: first turn, then move. Metres. */
@@ -14,15 +14,15 @@ export const toOuter = (pose: Pose, p: Vec3): Vec3 => add(rotate(pose.rotation, 
 
 /** A point of the outer space, in the local space of the pose. */
 export const toLocal = (pose: Pose, p: Vec3): Vec3 =>
-  rotate(inverse(pose.rotation), subtract(p, pose.position));
+  rotate(conjugate(pose.rotation), subtract(p, pose.position));
 
 /** The pose of `inner` (given in the space of `outer`) in the space `outer` lives in. */
 export const composePoses = (outer: Pose, inner: Pose): Pose => ({
   position: toOuter(outer, inner.position),
-  rotation: compose(outer.rotation, inner.rotation),
+  rotation: multiplyQuaternions(outer.rotation, inner.rotation),
 });
 
 export const inversePose = (pose: Pose): Pose => {
-  const rotation = inverse(pose.rotation);
+  const rotation = conjugate(pose.rotation);
   return { position: scale(rotate(rotation, pose.position), -1), rotation };
 };

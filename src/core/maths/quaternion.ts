@@ -10,14 +10,14 @@ export const IDENTITY: Quaternion = [0, 0, 0, 1];
 const RADIANS = Math.PI / 180;
 
 /** Hamilton product: first turn by `b`, then by `a`. */
-export const compose = (a: Quaternion, b: Quaternion): Quaternion => [
+export const multiplyQuaternions = (a: Quaternion, b: Quaternion): Quaternion => [
   a[3] * b[0] + a[0] * b[3] + a[1] * b[2] - a[2] * b[1],
   a[3] * b[1] - a[0] * b[2] + a[1] * b[3] + a[2] * b[0],
   a[3] * b[2] + a[0] * b[1] - a[1] * b[0] + a[2] * b[3],
   a[3] * b[3] - a[0] * b[0] - a[1] * b[1] - a[2] * b[2],
 ];
 
-export const inverse = (q: Quaternion): Quaternion => [-q[0], -q[1], -q[2], q[3]];
+export const conjugate = (q: Quaternion): Quaternion => [-q[0], -q[1], -q[2], q[3]];
 
 export const normaliseQuaternion = (q: Quaternion): Quaternion => {
   const l = Math.hypot(q[0], q[1], q[2], q[3]);
@@ -45,8 +45,8 @@ export const fromAxisAngle = (axis: Vec3, angle: Degrees): Quaternion => {
 
 /** Intrinsic XYZ angles in degrees to a quaternion: `qx * qy * qz`. */
 export const fromAngles = (angles: Vec3): Quaternion =>
-  compose(
-    compose(fromAxisAngle([1, 0, 0], angles[0]), fromAxisAngle([0, 1, 0], angles[1])),
+  multiplyQuaternions(
+    multiplyQuaternions(fromAxisAngle([1, 0, 0], angles[0]), fromAxisAngle([0, 1, 0], angles[1])),
     fromAxisAngle([0, 0, 1], angles[2]),
   );
 
@@ -95,7 +95,7 @@ export const anglesNear = (q: Quaternion, previous: Vec3): Vec3 => {
 
 /** Angle of the turn between two orientations, 0..180 degrees. */
 export const angleBetween = (a: Quaternion, b: Quaternion): Degrees => {
-  const d = compose(inverse(a), b);
+  const d = multiplyQuaternions(conjugate(a), b);
   return (2 * Math.atan2(Math.hypot(d[0], d[1], d[2]), Math.abs(d[3]))) / RADIANS;
 };
 

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { projectPoint } from '../tracking/project';
 import { fromAngles } from './quaternion';
-import { fromParts, throughMatrix } from './matrix';
-import { meetBall, meetBox, meetPlane, pointOn, rayInto, rayThrough } from './ray';
+import { composeMatrix, transformPoint } from './matrix';
+import { intersectEllipsoid, intersectBox, intersectPlane, pointOn, transformRay, rayThrough } from './ray';
 import { distance, type Vec3 } from './vec3';
 
 const camera = {
@@ -27,29 +27,32 @@ describe('rays', () => {
       [-1, -1, -1],
       [1, 1, 1],
     ];
-    expect(meetBox({ from: [0, 0, 5], along: [0, 0, -1] }, low, high)).toBe(4);
-    expect(meetBox({ from: [0, 0, 0], along: [0, 0, -1] }, low, high)).toBe(0);
-    expect(meetBox({ from: [2, 0, 5], along: [0, 0, -1] }, low, high)).toBeNull();
-    expect(meetBox({ from: [0, 0, 5], along: [0, 0, 1] }, low, high)).toBeNull();
+    expect(intersectBox({ from: [0, 0, 5], along: [0, 0, -1] }, low, high)).toBe(4);
+    expect(intersectBox({ from: [0, 0, 0], along: [0, 0, -1] }, low, high)).toBe(0);
+    expect(intersectBox({ from: [2, 0, 5], along: [0, 0, -1] }, low, high)).toBeNull();
+    expect(intersectBox({ from: [0, 0, 5], along: [0, 0, 1] }, low, high)).toBeNull();
   });
   test('balls: a long one is met where it begins', () => {
-    expect(meetBall({ from: [0, 0, 5], along: [0, 0, -1] }, [0, 0, 0], [1, 1, 3])).toBeCloseTo(2, 12);
-    expect(meetBall({ from: [1.01, 0, 5], along: [0, 0, -1] }, [0, 0, 0], [1, 1, 3])).toBeNull();
-    expect(meetBall({ from: [0, 0, 9], along: [0, 0, 1] }, [0, 0, 0], [1, 1, 3])).toBeNull();
+    expect(intersectEllipsoid({ from: [0, 0, 5], along: [0, 0, -1] }, [0, 0, 0], [1, 1, 3])).toBeCloseTo(
+      2,
+      12,
+    );
+    expect(intersectEllipsoid({ from: [1.01, 0, 5], along: [0, 0, -1] }, [0, 0, 0], [1, 1, 3])).toBeNull();
+    expect(intersectEllipsoid({ from: [0, 0, 9], along: [0, 0, 1] }, [0, 0, 0], [1, 1, 3])).toBeNull();
   });
   test('planes: where the floor is', () => {
     const ray = rayThrough(camera, 60, 9 / 16, 0.5, 0.5);
-    const t = meetPlane(ray, [0, 0, 0], [0, 1, 0])!;
+    const t = intersectPlane(ray, [0, 0, 0], [0, 1, 0])!;
     expect(pointOn(ray, t)[1]).toBeCloseTo(0, 12);
-    expect(meetPlane({ from: [0, 1, 0], along: [1, 0, 0] }, [0, 0, 0], [0, 1, 0])).toBeNull();
-    expect(meetPlane({ from: [0, 1, 0], along: [0, 1, 0] }, [0, 0, 0], [0, 1, 0])).toBeNull();
+    expect(intersectPlane({ from: [0, 1, 0], along: [1, 0, 0] }, [0, 0, 0], [0, 1, 0])).toBeNull();
+    expect(intersectPlane({ from: [0, 1, 0], along: [0, 1, 0] }, [0, 0, 0], [0, 1, 0])).toBeNull();
   });
   test('in the space of a turned and sized object the same place is met', () => {
-    const m = fromParts([1, 2, -3], fromAngles([20, 40, 60]), [2, 0.5, 3]);
-    const at = throughMatrix(m, [0.5, 0, 0]);
+    const m = composeMatrix([1, 2, -3], fromAngles([20, 40, 60]), [2, 0.5, 3]);
+    const at = transformPoint(m, [0.5, 0, 0]);
     const ray = { from: [0, 0, 0] as Vec3, along: at };
-    const local = rayInto(m, ray)!;
+    const local = transformRay(m, ray)!;
     expect(distance(pointOn(local, 1), [0.5, 0, 0])).toBeLessThan(1e-12);
-    expect(rayInto(fromParts([0, 0, 0], [0, 0, 0, 1], [1, 0, 1]), ray)).toBeNull();
+    expect(transformRay(composeMatrix([0, 0, 0], [0, 0, 0, 1], [1, 0, 1]), ray)).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
 /** Rays, and where they meet things. Metres. */
-import { directionThrough, inverseMatrix, throughMatrix, type Matrix } from './matrix';
+import { transformDirection, invertMatrix, transformPoint, type Matrix } from './matrix';
 import { rotate } from './quaternion';
 import { add, dot, normalise, scale, subtract, type Vec3 } from './vec3';
 import type { Pose } from './pose';
@@ -27,14 +27,14 @@ export const rayThrough = (
 };
 
 /** The ray in the space that `matrix` leads out of; null when the matrix flattens. */
-export const rayInto = (matrix: Matrix, ray: Ray): Ray | null => {
-  const inverse = inverseMatrix(matrix);
+export const transformRay = (matrix: Matrix, ray: Ray): Ray | null => {
+  const inverse = invertMatrix(matrix);
   if (!inverse) return null;
-  return { from: throughMatrix(inverse, ray.from), along: directionThrough(inverse, ray.along) };
+  return { from: transformPoint(inverse, ray.from), along: transformDirection(inverse, ray.along) };
 };
 
 /** How far along the ray it enters a box; null when it misses. Within the box it is 0. */
-export const meetBox = ({ from, along }: Ray, low: Vec3, high: Vec3): number | null => {
+export const intersectBox = ({ from, along }: Ray, low: Vec3, high: Vec3): number | null => {
   let [enter, leave] = [0, Infinity];
   for (let k = 0; k < 3; k++) {
     if (Math.abs(along[k]!) < 1e-12) {
@@ -50,7 +50,7 @@ export const meetBox = ({ from, along }: Ray, low: Vec3, high: Vec3): number | n
 };
 
 /** How far along the ray it enters an ellipsoid with these half axes; null when it misses. */
-export const meetBall = (ray: Ray, centre: Vec3, half: Vec3): number | null => {
+export const intersectEllipsoid = (ray: Ray, centre: Vec3, half: Vec3): number | null => {
   const from = subtract(ray.from, centre).map((x, k) => x / half[k]!) as unknown as Vec3;
   const along = ray.along.map((x, k) => x / half[k]!) as unknown as Vec3;
   const [a, b, c] = [dot(along, along), dot(from, along), dot(from, from) - 1];
@@ -62,7 +62,7 @@ export const meetBall = (ray: Ray, centre: Vec3, half: Vec3): number | null => {
 };
 
 /** How far along the ray it meets a plane; null when it runs beside it or away from it. */
-export const meetPlane = ({ from, along }: Ray, point: Vec3, normal: Vec3): number | null => {
+export const intersectPlane = ({ from, along }: Ray, point: Vec3, normal: Vec3): number | null => {
   const slope = dot(along, normal);
   if (Math.abs(slope) < 1e-6) return null;
   const t = dot(subtract(point, from), normal) / slope;

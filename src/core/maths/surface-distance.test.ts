@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { length, subtract, type Vec3 } from './vec3';
 import { worldTriangles } from '../assets/models/inspect';
 import { deviationBetween, Surface } from './surface-distance';
-import { nearestShares } from './triangle';
+import { nearestBarycentric } from './triangle';
 
 import { ring } from '../assets/models/testing';
 
@@ -13,7 +13,7 @@ describe('distance to a surface', () => {
   /** Without a tree: by every triangle. */
   const toTriangle = (p: Vec3, corners: readonly Vec3[]): number => {
     const [a, b, c] = corners as [Vec3, Vec3, Vec3];
-    const shares = nearestShares(p, a, b, c);
+    const shares = nearestBarycentric(p, a, b, c);
     const at = [0, 1, 2].map((k) => shares[0] * a[k]! + shares[1] * b[k]! + shares[2] * c[k]!);
     return length(subtract(p, at as unknown as Vec3));
   };

@@ -2,7 +2,7 @@
 import { dot, subtract, type Vec3 } from './vec3';
 
 /** Shares of the corners at the point of a triangle nearest to `p` (Ericson, "Real-Time Collision Detection", 5.1.5). */
-export const nearestShares = (p: Vec3, a: Vec3, b: Vec3, c: Vec3): Vec3 => {
+export const nearestBarycentric = (p: Vec3, a: Vec3, b: Vec3, c: Vec3): Vec3 => {
   const [ab, ac, ap] = [subtract(b, a), subtract(c, a), subtract(p, a)];
   const [d1, d2] = [dot(ab, ap), dot(ac, ap)];
   if (d1 <= 0 && d2 <= 0) return [1, 0, 0];

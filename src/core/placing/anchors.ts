@@ -3,8 +3,8 @@ import type { Anchor, AnchorKind, FaceChoice, ScreenPin, SurfaceKind, Target } f
 import { featurePoint } from '../face/feature-points';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { spotOnFace } from '../face/skin-spot';
-import { fromParts, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
-import { compose, fromAxisAngle, IDENTITY } from '../maths/quaternion';
+import { composeMatrix, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
+import { multiplyQuaternions, fromAxisAngle, IDENTITY } from '../maths/quaternion';
 import { composePoses, type Pose } from '../maths/pose';
 import { distance, pointAt, type Vec3 } from '../maths/vec3';
 import type { CameraState, TrackedFace, TrackFrame } from '../tracking/track-frame';
@@ -63,7 +63,7 @@ export const chosen = (
 /** On a wall the picture's plane is upright: +Y to its top, +Z away from the wall. */
 const QUARTER = fromAxisAngle([1, 0, 0], -90);
 export const surfacePose = (kind: SurfaceKind, pose: Pose): Pose =>
-  kind === 'wall' ? { position: pose.position, rotation: compose(pose.rotation, QUARTER) } : pose;
+  kind === 'wall' ? { position: pose.position, rotation: multiplyQuaternions(pose.rotation, QUARTER) } : pose;
 
 /** How much of the view's width a picture's content takes while the picture itself is not seen. */
 const FLOATS_AT = 0.62;
@@ -111,7 +111,7 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
         return {
           instance,
           face,
-          matrix: multiplyMatrices(fromPose(face.pose), fromParts(point, IDENTITY, [k, k, k])),
+          matrix: multiplyMatrices(fromPose(face.pose), composeMatrix(point, IDENTITY, [k, k, k])),
         };
       });
     case 'skin':
@@ -132,12 +132,12 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
     case 'screen': {
       const [x, y] = PINNED[anchor.pin];
       const at: Vec3 = [(x * SCREEN_HEIGHT * aspect) / 2, (y * SCREEN_HEIGHT) / 2, 0];
-      return alone(fromParts(at, IDENTITY, [1, 1, 1]));
+      return alone(composeMatrix(at, IDENTITY, [1, 1, 1]));
     }
     case 'backdrop': {
       // Made for the usual screen; on another it grows until nothing stays uncovered.
       const k = Math.max(1, (aspect * SCREEN_HEIGHT) / SCREEN_WIDTH);
-      return alone(fromParts([0, 0, 0], IDENTITY, [k, k, k]));
+      return alone(composeMatrix([0, 0, 0], IDENTITY, [k, k, k]));
     }
   }
 };

@@ -1,7 +1,7 @@
 /** Spreading, aligning, mirroring, dragging by handles, and placing anew without moving. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromParts, throughMatrix, multiplyMatrices, toParts } from '../maths/matrix';
+import { composeMatrix, transformPoint, multiplyMatrices, decomposeMatrix } from '../maths/matrix';
 import { angleBetween, fromAngles, fromAxisAngle, rotate } from '../maths/quaternion';
 import { distance, length, type Vec3 } from '../maths/vec3';
 import { aligned, distributed } from './arrange';
@@ -134,8 +134,8 @@ describe('mirroring', () => {
   test('every point goes to the other side', () =>
     fc.assert(
       fc.property(anyPlaced, triple(metres), (placed, p) => {
-        const [x, y, z] = throughMatrix(localMatrix(placed, [0, 0, 0]), p);
-        const other = throughMatrix(localMatrix(mirrored(placed), [0, 0, 0]), p);
+        const [x, y, z] = transformPoint(localMatrix(placed, [0, 0, 0]), p);
+        const other = transformPoint(localMatrix(mirrored(placed), [0, 0, 0]), p);
         expect(distance(other, [-x, y, z])).toBeLessThan(1e-9);
       }),
     ));
@@ -151,7 +151,7 @@ describe('mirroring', () => {
 });
 
 describe('handles', () => {
-  const base = fromParts([0.4, 0.2, -1], fromAngles([10, 40, -20]), [2, 2, 2]);
+  const base = composeMatrix([0.4, 0.2, -1], fromAngles([10, 40, -20]), [2, 2, 2]);
   const held = (name: string, placed: Placed, pivot: Vec3 = [0, 0, 0]): Held => ({
     object: {
       id: id(name),
@@ -163,7 +163,7 @@ describe('handles', () => {
     base,
   });
   const world = ({ object, base: b }: Held, placed: Placed, p: Vec3) =>
-    throughMatrix(multiplyMatrices(b, localMatrix(placed, object.pivot)), p);
+    transformPoint(multiplyMatrices(b, localMatrix(placed, object.pivot)), p);
   test('moving: every point goes the way of the handles, whatever it hangs in', () =>
     fc.assert(
       fc.property(anyPlaced, triple(metres), triple(metres), (placed, by, p) => {
@@ -213,7 +213,7 @@ describe('handles', () => {
         const h = held('a', placed, pivot);
         const before = world(h, placed, p);
         const next = draggedPivot(h, by);
-        const after = throughMatrix(
+        const after = transformPoint(
           multiplyMatrices(base, localMatrix({ ...placed, move: next.move }, next.pivot)),
           p,
         );
@@ -237,16 +237,16 @@ describe('handles', () => {
     const [a, b] = [held('a', FIRST), held('b', { ...FIRST, move: [3, 1, 1] })];
     const options = { sizing: false, even: true };
     expect(handlePlaceOf([], 'own', options)).toBeNull();
-    expect(distance(handlePlaceOf([a], 'own', options)!.point, throughMatrix(base, [1, 1, 1]))).toBeLessThan(
+    expect(distance(handlePlaceOf([a], 'own', options)!.point, transformPoint(base, [1, 1, 1]))).toBeLessThan(
       1e-9,
     );
     expect(
-      distance(handlePlaceOf([a, b], 'own', options)!.point, throughMatrix(base, [2, 1, 1])),
+      distance(handlePlaceOf([a, b], 'own', options)!.point, transformPoint(base, [2, 1, 1])),
     ).toBeLessThan(1e-9);
     expect(handlePlaceOf([a], 'world', options)!.axes).toEqual([0, 0, 0, 1]);
-    expect(angleBetween(handlePlaceOf([a], 'parent', options)!.axes, toParts(base).rotation)).toBeLessThan(
-      1e-4,
-    );
+    expect(
+      angleBetween(handlePlaceOf([a], 'parent', options)!.axes, decomposeMatrix(base).rotation),
+    ).toBeLessThan(1e-4);
     // Sizing one object shows its own axes, whatever was chosen.
     expect(handlePlaceOf([a], 'world', { sizing: true, even: false })).toMatchObject({ uneven: true });
     expect(handlePlaceOf([a], 'world', { sizing: true, even: false })!.axes).not.toEqual([0, 0, 0, 1]);
@@ -262,7 +262,7 @@ describe('placing anew without moving', () => {
         const world = localMatrix(object, object.pivot);
         const base = localMatrix(even, [0, 0, 0]);
         const there = multiplyMatrices(base, localMatrix(placedIn(base, world, object), object.pivot));
-        expect(distance(throughMatrix(there, p), throughMatrix(world, p))).toBeLessThan(1e-6);
+        expect(distance(transformPoint(there, p), transformPoint(world, p))).toBeLessThan(1e-6);
       }),
     ));
   test('about another pivot it stays where it is seen', () => {
@@ -275,7 +275,7 @@ describe('placing anew without moving', () => {
     const move = moveForPivot(object, pivot);
     const after = localMatrix({ ...object, move }, pivot);
     const before = localMatrix(object, object.pivot);
-    expect(distance(throughMatrix(after, [7, 8, 9]), throughMatrix(before, [7, 8, 9]))).toBeLessThan(1e-9);
+    expect(distance(transformPoint(after, [7, 8, 9]), transformPoint(before, [7, 8, 9]))).toBeLessThan(1e-9);
   });
   test('poses are carried within one head, one picture, one surface', () => {
     const head = { kind: 'head', face: 1, point: 'chin', grows: true } as const;

@@ -1,7 +1,20 @@
 /** What a drag of the handles does to the objects that are selected, in the spaces they hang in. */
 import type { EffectObject } from '../document/schema';
-import { directionThrough, inverseMatrix, throughMatrix, toParts, type Matrix } from '../maths/matrix';
-import { anglesNear, compose, fromAngles, inverse, rotate, type Quaternion } from '../maths/quaternion';
+import {
+  transformDirection,
+  invertMatrix,
+  transformPoint,
+  decomposeMatrix,
+  type Matrix,
+} from '../maths/matrix';
+import {
+  anglesNear,
+  multiplyQuaternions,
+  fromAngles,
+  conjugate,
+  rotate,
+  type Quaternion,
+} from '../maths/quaternion';
 import { add, multiply, scale, subtract, type Vec3 } from '../maths/vec3';
 import { localMatrix, type Placed } from './local';
 
@@ -21,7 +34,7 @@ export interface Held {
 }
 
 /** The point of the handles' space that an object turns about. */
-export const pivotPoint = ({ object, base }: Held): Vec3 => throughMatrix(base, object.move);
+export const pivotPoint = ({ object, base }: Held): Vec3 => transformPoint(base, object.move);
 /** The point at which its handles stand. */
 const handlePoint = (held: Held): Vec3 => held.seen ?? pivotPoint(held);
 
@@ -39,16 +52,16 @@ export const dragged = (
   turnBefore: Vec3 = object.turn,
 ): Placed => {
   const { move, turn, scale: size } = object;
-  const into = inverseMatrix(base);
+  const into = invertMatrix(base);
   if (!into) return { move, turn, scale: size };
-  const moveTo = (point: Vec3): Vec3 => throughMatrix(into, point);
+  const moveTo = (point: Vec3): Vec3 => transformPoint(into, point);
   switch (drag.kind) {
     case 'move':
-      return { move: add(move, directionThrough(into, drag.by)), turn, scale: size };
+      return { move: add(move, transformDirection(into, drag.by)), turn, scale: size };
     case 'turn': {
-      const outer = toParts(base).rotation;
-      const inBase = compose(compose(inverse(outer), drag.by), outer);
-      const rotation = compose(inBase, fromAngles(turn));
+      const outer = decomposeMatrix(base).rotation;
+      const inBase = multiplyQuaternions(multiplyQuaternions(conjugate(outer), drag.by), outer);
+      const rotation = multiplyQuaternions(inBase, fromAngles(turn));
       const from = pivotPoint({ object, base });
       return {
         move: alone ? move : moveTo(add(drag.about, rotate(drag.by, subtract(from, drag.about)))),
@@ -73,18 +86,18 @@ export const dragged = (
 export type AxesChoice = 'world' | 'parent' | 'own';
 export const handleAxes = ({ object, base }: Held, axes: AxesChoice): Quaternion => {
   if (axes === 'world') return [0, 0, 0, 1];
-  const outer = toParts(base).rotation;
-  return axes === 'parent' ? outer : compose(outer, fromAngles(object.turn));
+  const outer = decomposeMatrix(base).rotation;
+  return axes === 'parent' ? outer : multiplyQuaternions(outer, fromAngles(object.turn));
 };
 
 /** The pivot dragged by a way in the handles' space: nothing but the pivot is seen to change. */
 export const draggedPivot = ({ object, base }: Held, by: Vec3): { pivot: Vec3; move: Vec3 } => {
-  const into = inverseMatrix(base);
+  const into = invertMatrix(base);
   const local = localMatrix(object, object.pivot);
-  const back = inverseMatrix(local);
+  const back = invertMatrix(local);
   if (!into || !back) return { pivot: object.pivot, move: object.move };
-  const move = add(object.move, directionThrough(into, by));
-  return { pivot: throughMatrix(back, move), move };
+  const move = add(object.move, transformDirection(into, by));
+  return { pivot: transformPoint(back, move), move };
 };
 
 /** How far apart snapped values lie: metres, degrees, factors. */

@@ -1,7 +1,7 @@
 /** How flat things fill the screen, or what lies behind the people. Screen units: the screen is 16 cm high. */
 import type { EffectObject, Fit } from '../document/schema';
 import { IDENTITY } from '../maths/quaternion';
-import { fromParts, type Matrix } from '../maths/matrix';
+import { composeMatrix, type Matrix } from '../maths/matrix';
 import { SCREEN_HEIGHT, type Layering } from './anchors';
 
 type Extent = readonly [number, number];
@@ -42,5 +42,5 @@ export const fitMatrix = (
   depth: number,
 ): Matrix => {
   const [x, y] = fitFactors(fit, extent, aspect);
-  return fromParts([0, 0, depth], IDENTITY, [x, y, 1]);
+  return composeMatrix([0, 0, depth], IDENTITY, [x, y, 1]);
 };

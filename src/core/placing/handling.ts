@@ -5,8 +5,8 @@
 import type { Program } from '../program/program';
 import type { Finger, Inputs, View } from '../program/inputs';
 import { clamp } from '../maths/scalar';
-import { directionThrough, inverseMatrix, positionOf, type Matrix } from '../maths/matrix';
-import { meetPlane, pointOn } from '../maths/ray';
+import { transformDirection, invertMatrix, positionOf, type Matrix } from '../maths/matrix';
+import { intersectPlane, pointOn } from '../maths/ray';
 import { rotate } from '../maths/quaternion';
 import { add, length, normalise, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { TrackFrame } from '../tracking/track-frame';
@@ -148,19 +148,19 @@ export class Handling {
     let normal = rotate(here.frame.camera.pose.rotation, [0, 0, 1]);
     if (layering !== 'space') normal = [0, 0, 1];
     else if (base && (anchor.kind === 'world' || anchor.kind === 'picture'))
-      normal = normalise(directionThrough(base, upAxis({ anchor })));
+      normal = normalise(transformDirection(base, upAxis({ anchor })));
     const ray = rayFor(layering, here.frame, view, fingers[0]!);
-    const t = meetPlane(ray, on, normal);
+    const t = intersectPlane(ray, on, normal);
     return t === null || t > FARTHEST ? null : pointOn(ray, t);
   }
 
   private dragged(grip: Grip, now: Now): ByHand | null {
     const { byViewer } = this.program.objects[grip.object]!;
     const base = this.base(grip.object, grip.instance, now);
-    const into = base ? inverseMatrix(base) : null;
+    const into = base ? invertMatrix(base) : null;
     const point = this.onPlane(grip.object, grip.instance, grip.on, now);
     if (!byViewer?.drag || !grip.point || !point || !into) return null;
-    let offset = add(grip.from.offset, directionThrough(into, subtract(point, grip.point)));
+    let offset = add(grip.from.offset, transformDirection(into, subtract(point, grip.point)));
     const far = length(offset);
     if (far > byViewer.reach) offset = scale(offset, byViewer.reach / far);
     return { ...grip.from, offset };

@@ -1,7 +1,21 @@
 /** From what is written down about one object to its matrix in the space it hangs in. */
 import type { EffectObject, LookAt } from '../document/schema';
-import { column, fromParts, positionOf, multiplyMatrices, toParts, type Matrix } from '../maths/matrix';
-import { compose, fromAngles, fromAxisAngle, inverse, rotate, type Quaternion } from '../maths/quaternion';
+import {
+  column,
+  composeMatrix,
+  positionOf,
+  multiplyMatrices,
+  decomposeMatrix,
+  type Matrix,
+} from '../maths/matrix';
+import {
+  multiplyQuaternions,
+  fromAngles,
+  fromAxisAngle,
+  conjugate,
+  rotate,
+  type Quaternion,
+} from '../maths/quaternion';
 import { cross, length, normalise, subtract, type Vec3 } from '../maths/vec3';
 import { quaternionFromAxes } from '../maths/matrix';
 
@@ -52,8 +66,8 @@ export const localMatrix = (
   up: Vec3 = [0, 1, 0],
 ): Matrix => {
   let rotation = fromAngles(turn);
-  if (hand.twist !== 0) rotation = compose(fromAxisAngle(up, hand.twist), rotation);
-  const placed = fromParts(
+  if (hand.twist !== 0) rotation = multiplyQuaternions(fromAxisAngle(up, hand.twist), rotation);
+  const placed = composeMatrix(
     hand === UNTOUCHED
       ? move
       : [move[0] + hand.offset[0], move[1] + hand.offset[1], move[2] + hand.offset[2]],
@@ -81,22 +95,24 @@ const TO_Z: Record<LookAt['front'], Quaternion> = {
 
 /** Turns an object, given in world space, about its pivot so that its front looks at the eye. */
 export const lookingAt = (world: Matrix, pivot: Vec3, look: LookAt, eye: Vec3): Matrix => {
-  const { rotation, scale } = toParts(world);
+  const { rotation, scale } = decomposeMatrix(world);
   const at = positionOf(multiplyMatrices(world, [...away([-pivot[0], -pivot[1], -pivot[2]])]));
   const towards = subtract(eye, at);
   if (length(towards) < 1e-9) return world;
   let turned: Quaternion;
   if (look.about === 'any') {
     const out = normalise(towards);
-    const up = normalise(column(fromParts([0, 0, 0], rotation, [1, 1, 1]), look.front[1] === 'y' ? 2 : 1));
+    const up = normalise(
+      column(composeMatrix([0, 0, 0], rotation, [1, 1, 1]), look.front[1] === 'y' ? 2 : 1),
+    );
     const right = normalise(cross(up, out));
     // Seen straight from above there is no way up to keep.
     if (length(right) < 1e-6) return world;
-    turned = compose(quaternionFromAxes(right, cross(out, right), out), TO_Z[look.front]);
+    turned = multiplyQuaternions(quaternionFromAxes(right, cross(out, right), out), TO_Z[look.front]);
   } else {
     const axis = AXES[look.about];
     const front = frontOf(look.front);
-    const wanted = rotate(inverse(rotation), towards);
+    const wanted = rotate(conjugate(rotation), towards);
     const flat = (v: Vec3): Vec3 => subtract(v, [axis[0] * v[0], axis[1] * v[1], axis[2] * v[2]]);
     const [a, b] = [flat(front), flat(wanted)];
     if (length(a) < 1e-6 || length(b) < 1e-6) return world;
@@ -105,7 +121,7 @@ export const lookingAt = (world: Matrix, pivot: Vec3, look: LookAt, eye: Vec3): 
       c[0] * axis[0] + c[1] * axis[1] + c[2] * axis[2],
       a[0] * b[0] + a[1] * b[1] + a[2] * b[2],
     );
-    turned = compose(rotation, fromAxisAngle(axis, (angle * 180) / Math.PI));
+    turned = multiplyQuaternions(rotation, fromAxisAngle(axis, (angle * 180) / Math.PI));
   }
-  return multiplyMatrices(fromParts(at, turned, scale), away(pivot));
+  return multiplyMatrices(composeMatrix(at, turned, scale), away(pivot));
 };

@@ -7,7 +7,7 @@ import { distance, pointAt, type Vec3 } from '../maths/vec3';
 import type { Metres } from '../units';
 import { clamp } from '../maths/scalar';
 import { boxOf } from './bounds';
-import { boxThrough, sizeOf, union, type Box } from '../maths/box';
+import { transformBox, sizeOf, union, type Box } from '../maths/box';
 import { restMatrix, type Rest } from './rest';
 
 export interface Measure {
@@ -39,7 +39,7 @@ export const boxAroundObjects = (effect: Effect, rest: Rest, ids: readonly Objec
       .flatMap((id) => withDescendants(effect, id))
       .flatMap((object) => {
         const box = boxOf(effect, object);
-        return box ? [boxThrough(restMatrix(rest, object.id), box)] : [];
+        return box ? [transformBox(restMatrix(rest, object.id), box)] : [];
       }),
   );
 

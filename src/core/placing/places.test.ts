@@ -16,7 +16,7 @@ import {
 import { featurePoint } from '../face/feature-points';
 import { spotNear, spotOnFace } from '../face/skin-spot';
 import { NEUTRAL_FACE, UV } from '../face/neutral';
-import { column, directionThrough, fromParts, positionOf, throughMatrix } from '../maths/matrix';
+import { column, transformDirection, composeMatrix, positionOf, transformPoint } from '../maths/matrix';
 import { toOuter } from '../maths/pose';
 import { fromAngles, rotate } from '../maths/quaternion';
 import { distance, dot, normalise, pointAt, subtract, type Vec3 } from '../maths/vec3';
@@ -112,8 +112,8 @@ describe('where anchors are', () => {
     const frame = frameOf({ surfaces: [...frameOf().surfaces, wall] });
     near(at(effectWith([box('a', { kind: 'world', surface: 'floor' })]), frame)[0]!, [0, -1.3, -2]);
     const hung = placesIn(effectWith([box('a', { kind: 'world', surface: 'wall' })]), [frame])[0]!.places[0]!;
-    near(directionThrough(hung.matrix, [0, 0, 1]), [0, 0, 1]);
-    near(directionThrough(hung.matrix, [0, 1, 0]), [0, 1, 0]);
+    near(transformDirection(hung.matrix, [0, 0, 1]), [0, 0, 1]);
+    near(transformDirection(hung.matrix, [0, 1, 0]), [0, 1, 0]);
     expect(at(effectWith([box('a', { kind: 'world', surface: 'table' })]), frame)).toEqual([]);
   });
   test('on the screen: pinned to its edges whatever its shape; the backdrop leaves nothing bare', () => {
@@ -177,13 +177,13 @@ describe('groups', () => {
       fc.property(fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -3, max: 3, noNaN: true }))), (v) => {
         const pivot = v as unknown as Vec3;
         const m = localMatrix({ move: [1, 2, 3], turn: [10, 200, -30], scale: [2, 3, 0.5] }, pivot);
-        near(throughMatrix(m, pivot), [1, 2, 3]);
+        near(transformPoint(m, pivot), [1, 2, 3]);
       }),
     ));
 });
 
 describe('looking at the viewer', () => {
-  const world = fromParts([1, 0.5, -2], fromAngles([30, 50, 10]), [2, 1, 1]);
+  const world = composeMatrix([1, 0.5, -2], fromAngles([30, 50, 10]), [2, 1, 1]);
   const eye: Vec3 = [0.3, 1, 0.5];
   const front = (look: LookAt['front']): Vec3 => {
     const v: [number, number, number] = [0, 0, 0];
@@ -192,7 +192,7 @@ describe('looking at the viewer', () => {
   };
   test.each(FRONTS.map((f) => [f]))('with %s as its front, freely: it points at the eye', (f) => {
     const m = lookingAt(world, [0, 0, 0], { front: f, about: 'any' }, eye);
-    const looks = normalise(directionThrough(m, front(f)));
+    const looks = normalise(transformDirection(m, front(f)));
     near(looks, normalise(subtract(eye, [1, 0.5, -2])));
     near(positionOf(m), positionOf(world));
   });
@@ -206,7 +206,7 @@ describe('looking at the viewer', () => {
   test('about its pivot: the pivot stays', () => {
     const pivot: Vec3 = [0.2, -0.4, 0.1];
     const m = lookingAt(world, pivot, { front: '+z', about: 'any' }, eye);
-    near(throughMatrix(m, pivot), throughMatrix(world, pivot));
+    near(transformPoint(m, pivot), transformPoint(world, pivot));
   });
   test('right at the eye, or straight along the axis, it stays as it is', () => {
     expect(lookingAt(world, [0, 0, 0], { front: '+z', about: 'any' }, [1, 0.5, -2])).toBe(world);

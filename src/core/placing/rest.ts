@@ -13,7 +13,7 @@ import {
 } from '../document/schema';
 import { MOST_FACES } from '../schema/anchor-schema';
 import { NEUTRAL_FACE } from '../face/neutral';
-import { UNIT_MATRIX, type Matrix } from '../maths/matrix';
+import { IDENTITY_MATRIX, type Matrix } from '../maths/matrix';
 import { ORIGIN, type Pose } from '../maths/pose';
 import { fromAxisAngle } from '../maths/quaternion';
 import { faceFrame, type TrackedFace, type TrackFrame } from '../tracking/track-frame';
@@ -72,7 +72,7 @@ export const restOf = (effect: Effect): Rest => {
 /** From an object's own space to the rest space of its anchor. */
 export const restMatrix = ({ program, places }: Rest, id: ObjectId): Matrix => {
   const i = program.indexOf.get(id);
-  return (i === undefined ? undefined : places[i]!.places[0]?.matrix) ?? UNIT_MATRIX;
+  return (i === undefined ? undefined : places[i]!.places[0]?.matrix) ?? IDENTITY_MATRIX;
 };
 
 /** From the space an object hangs in (its group, or its anchor) to the rest space. */
@@ -83,4 +83,4 @@ export const restBase = (rest: Rest, object: EffectObject): Matrix => {
 };
 
 export const anchorBase = ({ here }: Rest, anchor: Anchor): Matrix =>
-  anchorPlaces(anchor, here)[0]?.matrix ?? UNIT_MATRIX;
+  anchorPlaces(anchor, here)[0]?.matrix ?? IDENTITY_MATRIX;

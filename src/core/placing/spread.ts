@@ -3,7 +3,13 @@
  * to the next and seeded jitter. Metres, degrees, seconds.
  */
 import { Random } from '../maths/random';
-import { anglesNear, compose, fromAngles, fromAxisAngle, type Quaternion } from '../maths/quaternion';
+import {
+  anglesNear,
+  multiplyQuaternions,
+  fromAngles,
+  fromAxisAngle,
+  type Quaternion,
+} from '../maths/quaternion';
 import { quaternionFromAxes } from '../maths/matrix';
 import { add, cross, length, normalise, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { Degrees, Metres, Seconds } from '../units';
@@ -151,9 +157,9 @@ export const copiesOf = (spread: Spread, first: Placed): Copy[] => {
     const shaken: Vec3 = [off(jitter.move), off(jitter.move), off(jitter.move)];
     const turned: Vec3 = [off(jitter.turn), off(jitter.turn), off(jitter.turn)];
     const size = steps.size ** i * Math.max(0.05, 1 + off(jitter.size));
-    const turn = compose(
+    const turn = multiplyQuaternions(
       rotation,
-      compose(
+      multiplyQuaternions(
         own,
         fromAngles([
           steps.turn[0] * i + turned[0],

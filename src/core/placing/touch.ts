@@ -2,8 +2,8 @@
 import type { Program } from '../program/program';
 import type { PicturePoint, View } from '../program/inputs';
 import { add, scale, subtract, type Vec3 } from '../maths/vec3';
-import { meetBall, meetBox, pointOn, rayInto, rayThrough, type Ray } from '../maths/ray';
-import { throughMatrix } from '../maths/matrix';
+import { intersectEllipsoid, intersectBox, pointOn, transformRay, rayThrough, type Ray } from '../maths/ray';
+import { transformPoint } from '../maths/matrix';
 import type { TrackFrame } from '../tracking/track-frame';
 import { SCREEN_HEIGHT, type Layering } from './anchors';
 import { kindOf } from '../kinds/objects/objects';
@@ -37,16 +37,16 @@ const THIN = 1e-4;
 
 const meet = (program: Program, i: number, place: Place, ray: Ray): number | null => {
   const object = program.objects[i]!;
-  const local = rayInto(place.matrix, ray);
+  const local = transformRay(place.matrix, ray);
   if (!local) return null;
   const area = object.touchArea;
-  if (area?.shape === 'ball') return meetBall(local, area.centre, scale(area.size, 0.5));
+  if (area?.shape === 'ball') return intersectEllipsoid(local, area.centre, scale(area.size, 0.5));
   const box = area
     ? { low: subtract(area.centre, scale(area.size, 0.5)), high: add(area.centre, scale(area.size, 0.5)) }
     : boxOf(program.effect, object);
   if (!box) return null;
   const thin: Vec3 = [THIN, THIN, THIN];
-  return meetBox(local, subtract(box.low, thin), add(box.high, thin));
+  return intersectBox(local, subtract(box.low, thin), add(box.high, thin));
 };
 
 const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
@@ -78,6 +78,6 @@ export const touchedAt = (
 };
 
 const touchPoint = (place: Place, ray: Ray, t: number): Vec3 => {
-  const local = rayInto(place.matrix, ray)!;
-  return throughMatrix(place.matrix, pointOn(local, t));
+  const local = transformRay(place.matrix, ray)!;
+  return transformPoint(place.matrix, pointOn(local, t));
 };

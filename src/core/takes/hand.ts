@@ -4,7 +4,14 @@
  * A left hand is its mirror image.
  */
 import { smoothUnion, surfaceNet, taperedCapsule } from '../maths/surface-nets';
-import { compose, fromAxisAngle, IDENTITY, inverse, rotate, type Quaternion } from '../maths/quaternion';
+import {
+  multiplyQuaternions,
+  fromAxisAngle,
+  IDENTITY,
+  conjugate,
+  rotate,
+  type Quaternion,
+} from '../maths/quaternion';
 import { lerp } from '../maths/scalar';
 import { add, distance, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { Degrees, Metres } from '../units';
@@ -67,7 +74,10 @@ export const mixBends = (a: HandBend, b: HandBend, t: number): HandBend =>
   a.map((row, f) => row.map((v, k) => lerp(v, b[f]![k]!, t)) as unknown as FingerBend);
 
 /** The thumb leaves the hand sideways and turns about another axis than the fingers. */
-const THUMB_REST: Quaternion = compose(fromAxisAngle([0, 0, 1], -46), fromAxisAngle([0, 1, 0], -52));
+const THUMB_REST: Quaternion = multiplyQuaternions(
+  fromAxisAngle([0, 0, 1], -46),
+  fromAxisAngle([0, 1, 0], -52),
+);
 
 interface Bone {
   readonly from: Vec3;
@@ -79,10 +89,10 @@ interface Bone {
 const bonesOf = (bend: HandBend): readonly (readonly Bone[])[] =>
   Array.from({ length: FINGERS }, (_, f) => {
     const [first, second, third, spread] = bend[f]!;
-    let turn = compose(fromAxisAngle([0, 0, 1], -spread), f === 0 ? THUMB_REST : IDENTITY);
+    let turn = multiplyQuaternions(fromAxisAngle([0, 0, 1], -spread), f === 0 ? THUMB_REST : IDENTITY);
     let from = ROOTS[f]!;
     return [first, second, third].map((angle, k) => {
-      turn = compose(turn, fromAxisAngle([1, 0, 0], angle));
+      turn = multiplyQuaternions(turn, fromAxisAngle([1, 0, 0], angle));
       const to = add(from, rotate(turn, [0, LENGTHS[f]![k]!, 0]));
       const bone = { from, to, turn };
       from = to;
@@ -190,7 +200,7 @@ export const deformHand = (bend: HandBend, left: boolean, out: Float32Array): Fl
   const { positions, bones, weights } = handSkin();
   const now = bonesOf(bend).flat();
   const moves = REST.flat().map((rest, i) => ({
-    turn: compose(now[i]!.turn, inverse(rest.turn)),
+    turn: multiplyQuaternions(now[i]!.turn, conjugate(rest.turn)),
     rest: rest.from,
     now: now[i]!.from,
   }));

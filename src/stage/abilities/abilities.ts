@@ -4,7 +4,7 @@
  */
 import type { EffectObject, ObjectKind } from '../../core/document/schema';
 import type { CameraParts } from '../backdrop/camera-parts';
-import type { Beneath } from '../effect/beneath';
+import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import type { Blended } from '../effect/blended';
 import { CardView } from '../effect/objects/card-view';
 import { EmptyView } from '../effect/objects/empty-view';
@@ -24,7 +24,7 @@ export interface Abilities {
   /** Views of objects, by their kind. A view is only ever shown objects of its kind. */
   readonly views: Readonly<Partial<Record<ObjectKind, MakeView>>>;
   /** What faces wear: make-up, irises, lashes, hair, retouch, another shape. */
-  readonly faces?: (stores: Stores, beneath: Beneath, camera: CameraParts | null) => FaceLooks;
+  readonly faces?: (stores: Stores, beneath: FramebufferCopy, camera: CameraParts | null) => FaceLooks;
   /** Grades over the finished picture. */
   readonly grades?: () => GradeView;
   /** Parts of the camera picture: people, the room, the face; how it is lit. */

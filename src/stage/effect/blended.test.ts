@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { Group, Mesh, MeshStandardMaterial, type WebGLRenderer } from 'three';
-import type { Beneath } from './beneath';
+import type { FramebufferCopy } from './framebuffer-copy';
 import { Blended } from './blended';
 
 /** A thing of two parts; drawing it counts how often what is beneath is copied. */
 const made = () => {
   let copies = 0;
-  const blended = new Blended({ copyInto: () => void copies++ } as unknown as Beneath);
+  const blended = new Blended({ copyInto: () => void copies++ } as unknown as FramebufferCopy);
   const [one, two] = [new MeshStandardMaterial(), new MeshStandardMaterial()];
   const root = new Group().add(new Mesh(undefined, one), new Mesh(undefined, two));
   for (const material of [one, two]) blended.prepare(material);

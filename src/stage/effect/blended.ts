@@ -15,7 +15,7 @@ import {
   type Texture,
 } from 'three';
 import type { BlendMode } from '../../core/document/schema';
-import type { Beneath } from './beneath';
+import type { FramebufferCopy } from './framebuffer-copy';
 import { BLEND_GLSL, modeNumber } from './blend-shader';
 
 const HEAD = /* glsl */ `
@@ -47,7 +47,7 @@ export class Blended {
     mode: { value: 0 },
   };
 
-  constructor(private readonly beneath: Beneath) {}
+  constructor(private readonly beneath: FramebufferCopy) {}
 
   /** Makes a material able to blend; once for each. */
   prepare(material: Material): void {

@@ -11,14 +11,14 @@ import {
 import { FOREHEAD } from '../../core/kinds/objects/placed';
 import { newLight } from '../../core/kinds/objects/light';
 import type { LightKind, ObjectId } from '../../core/document/schema';
-import { fromParts } from '../../core/maths/matrix';
+import { composeMatrix } from '../../core/maths/matrix';
 import { fromAngles } from '../../core/maths/quaternion';
 import type { Vec3 } from '../../core/maths/vec3';
 import { EffectLight, type PlacedLight } from './effect-light';
 
 const placed = (kind: LightKind, turn: Vec3 = [0, 0, 0], move: Vec3 = [0, 0, 0]): PlacedLight => ({
   light: newLight('obj_lamp' as ObjectId, kind, 0, FOREHEAD),
-  matrix: fromParts(move, fromAngles(turn), [1, 1, 1]),
+  matrix: composeMatrix(move, fromAngles(turn), [1, 1, 1]),
 });
 const setUp = () => {
   const scene = new Scene();

@@ -17,7 +17,7 @@ import {
 } from 'three';
 import { roomReflection } from './room-reflection';
 import type { Light } from '../../core/document/schema';
-import { directionThrough, positionOf, toParts, type Matrix } from '../../core/maths/matrix';
+import { transformDirection, positionOf, decomposeMatrix, type Matrix } from '../../core/maths/matrix';
 import { toAngles } from '../../core/maths/quaternion';
 import { normalise, type Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate } from '../../core/tracking/track-frame';
@@ -89,7 +89,7 @@ export class EffectLight {
     this.scene.environmentIntensity =
       lights.length === 0 ? ROOM * brightness : (surroundings?.light.strength ?? 0.25);
     this.wanted = surroundings ? pictureOf(surroundings.light) : null;
-    const turn = surroundings ? toAngles(toParts(surroundings.matrix).rotation) : [0, 0, 0];
+    const turn = surroundings ? toAngles(decomposeMatrix(surroundings.matrix).rotation) : [0, 0, 0];
     this.scene.environmentRotation.set(
       ...(turn.map((a) => (a! * Math.PI) / 180) as [number, number, number]),
     );
@@ -122,7 +122,7 @@ export class EffectLight {
         lamp.position.fromArray(positionOf(matrix));
       } else {
         lamp.intensity = KEY * light.strength;
-        const towards = directionThrough(matrix, [0, 1, 0]);
+        const towards = transformDirection(matrix, [0, 1, 0]);
         this.aim(lamp, normalise(towards), light.shadows ? ground : null);
       }
     });

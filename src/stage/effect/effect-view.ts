@@ -23,7 +23,7 @@ import { groundOf, joined } from './shadow-ground';
 import { createView, type Abilities } from '../abilities/abilities';
 import { given } from '../abilities/given';
 import type { FaceLooks } from '../face/face-looks';
-import { Beneath } from './beneath';
+import { FramebufferCopy } from './framebuffer-copy';
 import { EffectLight, type PlacedLight, type ShadowGround } from './effect-light';
 import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
@@ -81,7 +81,7 @@ export class EffectView {
   ) {
     this.tools = {
       stores,
-      beneath: new Beneath(),
+      beneath: new FramebufferCopy(),
       square: flatGeometry(),
       camera,
       surface: (blended) => given(abilities.surfaces, 'materials')(this.tools, blended),

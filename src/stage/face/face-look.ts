@@ -19,7 +19,7 @@ import { toLocal } from '../../core/maths/pose';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
-import type { Beneath } from '../effect/beneath';
+import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { modeNumber } from '../effect/blend-shader';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { texture, value } from '../passes';
@@ -85,7 +85,7 @@ class LookPart {
 
   constructor(
     regions: RegionTextures,
-    private readonly beneath: Beneath,
+    private readonly beneath: FramebufferCopy,
     private readonly node: Group,
     private readonly triangles: readonly number[],
     inOpenings: boolean,
@@ -163,7 +163,7 @@ export class FaceLook {
   private readonly skin: LookPart;
   private readonly openings: LookPart;
 
-  constructor(regions: RegionTextures, beneath: Beneath) {
+  constructor(regions: RegionTextures, beneath: FramebufferCopy) {
     // Before everything but occluders. Eyes come before the skin: the nose of a turned face covers the far one.
     this.openings = new LookPart(regions, beneath, this.node, OPENING_TRIANGLES, true, -0.6);
     this.skin = new LookPart(regions, beneath, this.node, OPEN_TRIANGLES, false, -0.5);

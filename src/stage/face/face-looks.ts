@@ -16,7 +16,7 @@ import type { LightEstimate } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
 import { pictureOf, WHOLE } from '../effect/asset-picture';
-import type { Beneath } from '../effect/beneath';
+import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import type { Stores } from '../effect/stores';
 import type { FaceLook } from './face-look';
 import type { LayerMask } from './look-flattener';
@@ -42,7 +42,7 @@ export class FaceLooks {
 
   constructor(
     private readonly stores: Stores,
-    private readonly beneath: Beneath,
+    private readonly beneath: FramebufferCopy,
     private readonly camera: CameraParts | null,
   ) {
     this.dressed.geometry.setAttribute('position', new BufferAttribute(new Float32Array(9), 3));

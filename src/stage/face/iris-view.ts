@@ -19,7 +19,7 @@ import { rgbOf } from '../../core/maths/srgb';
 import { pointAt } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
-import type { Beneath } from '../effect/beneath';
+import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { SRGB_GLSL } from '../grade/grade-shader';
 import { texture, value } from '../passes';
@@ -107,7 +107,7 @@ export class IrisView {
   readonly mesh: Mesh<BufferGeometry, ShaderMaterial>;
   private readonly point = new Vector3();
 
-  constructor(beneath: Beneath) {
+  constructor(beneath: FramebufferCopy) {
     const geometry = faceGeometry();
     geometry.setIndex(new BufferAttribute(Uint16Array.from(OPENING_TRIANGLES), 1));
     const pair = () => [new Vector2(), new Vector2()];

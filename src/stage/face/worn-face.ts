@@ -3,7 +3,7 @@ import { Group, type PerspectiveCamera, type Texture, type WebGLRenderer } from 
 import type { Hair, Iris, Lashes, ObjectId, Retouch } from '../../core/document/schema';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
-import type { Beneath } from '../effect/beneath';
+import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { FaceLook } from './face-look';
 import { HairDye } from './hair-dye';
 import { IrisView } from './iris-view';
@@ -55,7 +55,7 @@ export class WornFace {
 
   constructor(
     private readonly regions: RegionTextures,
-    private readonly beneath: Beneath,
+    private readonly beneath: FramebufferCopy,
   ) {
     this.look = new FaceLook(regions, beneath);
     this.node.add(this.look.node);

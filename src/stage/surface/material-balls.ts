@@ -17,7 +17,7 @@ import {
 } from 'three';
 import type { Effect, Material } from '../../core/document/schema';
 import { rgbOf } from '../../core/maths/srgb';
-import { Beneath } from '../effect/beneath';
+import { FramebufferCopy } from '../effect/framebuffer-copy';
 import { Blended } from '../effect/blended';
 import { roomReflection } from '../effect/room-reflection';
 import { solidGeometry } from '../effect/objects/solid-view';
@@ -74,7 +74,7 @@ export class MaterialBalls {
   private readonly camera = new PerspectiveCamera(24, 1, 0.1, 10);
   private readonly sun = new DirectionalLight();
   private readonly around = new AmbientLight();
-  private readonly beneath = new Beneath();
+  private readonly beneath = new FramebufferCopy();
   private readonly blended = new Blended(this.beneath);
   private readonly ball: Mesh<BufferGeometry, ThreeMaterial>;
   private readonly surface: SurfaceMaterial;

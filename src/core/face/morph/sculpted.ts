@@ -2,7 +2,7 @@
 import { Surface } from '../../maths/surface-distance';
 import { IconiaError } from '../../errors';
 import { alignPoints, type Similarity } from '../../maths/procrustes';
-import { fromAngles, inverse, rotate } from '../../maths/quaternion';
+import { fromAngles, conjugate, rotate } from '../../maths/quaternion';
 import { add, distance, pointAt, scale, subtract, type Vec3 } from '../../maths/vec3';
 import type { Metres } from '../../units';
 import { FACE_LANDMARKS, OVAL } from '../landmarks';
@@ -41,7 +41,7 @@ const LANDMARKS: readonly Vec3[] = Array.from({ length: FACE_LANDMARKS }, (_, i)
 const applied = ({ rotation, position, scale: k }: Similarity, p: Vec3): Vec3 =>
   add(scale(rotate(rotation, p), k), position);
 const undone = ({ rotation, position, scale: k }: Similarity, p: Vec3): Vec3 =>
-  scale(rotate(inverse(rotation), subtract(p, position)), 1 / k);
+  scale(rotate(conjugate(rotation), subtract(p, position)), 1 / k);
 
 /** All ways in which axes can be named: the 24 turns of a cube. */
 const TURNS = ((): readonly Vec3[] => {

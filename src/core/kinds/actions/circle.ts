@@ -1,7 +1,7 @@
 import type { z } from 'zod';
-import { inverseMatrix, throughMatrix } from '../../maths/matrix';
+import { invertMatrix, transformPoint } from '../../maths/matrix';
 import { circled } from '../../maths/motion';
-import { compose, fromAngles, fromAxisAngle, rotate, toAngles } from '../../maths/quaternion';
+import { multiplyQuaternions, fromAngles, fromAxisAngle, rotate, toAngles } from '../../maths/quaternion';
 import { add, dot, length, normalise, scale, subtract, UNIT_AXES, ZERO, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema } from '../../schema/placed-schema';
 import { choice, maybe, yesNo } from '../../schema/properties';
@@ -32,14 +32,14 @@ type Circle = z.infer<z.ZodObject<typeof fields>>;
 const middleOf = ({ action, index, world }: Beginning<Circle>): Vec3 | null => {
   if (action.around === 'middle') return ZERO;
   const base = world.base(index);
-  const into = base && inverseMatrix(base);
+  const into = base && invertMatrix(base);
   const at =
     action.around === 'viewer'
       ? world.eye.position
       : action.object === null
         ? null
         : world.positionOf(action.object);
-  return into && at ? throughMatrix(into, at) : null;
+  return into && at ? transformPoint(into, at) : null;
 };
 
 /** Goes round, once in its duration. */
@@ -86,6 +86,6 @@ export const circle = defineAction({
     const angle = 360 * (whole + (action.thereAndBack ? 0 : round)) * (action.clockwise ? -1 : 1);
     const about = fromAxisAngle(UNIT_AXES[action.axis], angle);
     values.move = add(middle, rotate(about, carried.offset));
-    if (action.turns) values.turn = toAngles(compose(about, fromAngles(from.turn)));
+    if (action.turns) values.turn = toAngles(multiplyQuaternions(about, fromAngles(from.turn)));
   },
 });

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { inverseMatrix, throughMatrix } from '../../maths/matrix';
+import { invertMatrix, transformPoint } from '../../maths/matrix';
 import { followed, onSpring, type Sprung } from '../../maths/motion';
 import { add, subtract, ZERO, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema } from '../../schema/placed-schema';
@@ -29,9 +29,9 @@ type Follow = z.infer<z.ZodObject<typeof fields>>;
 /** What is followed, in the space the object hangs in; null when it is nowhere. */
 const followedPoint = ({ action, index, world }: Beginning<Follow>): Vec3 | null => {
   const base = world.base(index);
-  const into = base && inverseMatrix(base);
+  const into = base && invertMatrix(base);
   const at = action.object === null ? world.eye.position : world.positionOf(action.object);
-  return into && at ? throughMatrix(into, at) : null;
+  return into && at ? transformPoint(into, at) : null;
 };
 
 export const follow = defineAction({

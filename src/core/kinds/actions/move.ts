@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { directionThrough, inverseMatrix, throughMatrix } from '../../maths/matrix';
+import { transformDirection, invertMatrix, transformPoint } from '../../maths/matrix';
 import { fromAngles, rotate } from '../../maths/quaternion';
 import { add, mix, scale, type Vec3 } from '../../maths/vec3';
 import { writtenAll } from '../written';
@@ -16,12 +16,12 @@ const inParent = ({ action, from, index, world }: Beginning<Move>): { way: Vec3;
     return { way, to: add(from.move, way) };
   }
   const base = axes === 'viewer' ? world.base(index) : null;
-  const into = base && inverseMatrix(base);
+  const into = base && invertMatrix(base);
   if (!into) return { way: by, to: by };
   const flat = world.isFlat(index);
   const { position, rotation } = world.eye;
   const seen = flat ? by : rotate(rotation, by);
-  return { way: directionThrough(into, seen), to: throughMatrix(into, flat ? by : add(position, seen)) };
+  return { way: transformDirection(into, seen), to: transformPoint(into, flat ? by : add(position, seen)) };
 };
 
 export const move = defineAction({

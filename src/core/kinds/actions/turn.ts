@@ -1,6 +1,6 @@
 import type { z } from 'zod';
-import { toParts } from '../../maths/matrix';
-import { compose, fromAngles, inverse, slerp, toAngles } from '../../maths/quaternion';
+import { decomposeMatrix } from '../../maths/matrix';
+import { multiplyQuaternions, fromAngles, conjugate, slerp, toAngles } from '../../maths/quaternion';
 import { add, mix, scale, ZERO, type Vec3 } from '../../maths/vec3';
 import { writtenAll } from '../written';
 import { amounts, axesSchema, defineAction, modeSchema, waySchema, type Moment } from './action-kind';
@@ -18,12 +18,20 @@ const turned = ({ action, from, k, rounds, index, world }: Moment<Turn>): Vec3 =
   if (action.axes === 'parent') return add(from.turn, scale(action.by, k + rounds));
   // A difference of rotation, any number of times round, as a share of it.
   const by = fromAngles(scale(action.by, k + rounds));
-  if (action.axes === 'own') return toAngles(compose(fromAngles(from.turn), by));
+  if (action.axes === 'own') return toAngles(multiplyQuaternions(fromAngles(from.turn), by));
   // About the viewer's axes, seen from the space the object hangs in.
   const base = world.base(index);
   const here = world.isFlat(index) ? fromAngles(ZERO) : world.eye.rotation;
-  const frame = compose(inverse(base ? toParts(base).rotation : fromAngles(ZERO)), here);
-  return toAngles(compose(compose(frame, compose(by, inverse(frame))), fromAngles(from.turn)));
+  const frame = multiplyQuaternions(
+    conjugate(base ? decomposeMatrix(base).rotation : fromAngles(ZERO)),
+    here,
+  );
+  return toAngles(
+    multiplyQuaternions(
+      multiplyQuaternions(frame, multiplyQuaternions(by, conjugate(frame))),
+      fromAngles(from.turn),
+    ),
+  );
 };
 
 export const turn = defineAction({

@@ -1,6 +1,6 @@
 /** How the camera sees a head: its angles, places and lengths. */
 import { toLocal } from '../../maths/pose';
-import { compose, inverse, toAngles } from '../../maths/quaternion';
+import { multiplyQuaternions, conjugate, toAngles } from '../../maths/quaternion';
 import { distance, pointAt } from '../../maths/vec3';
 import { choice } from '../../schema/properties';
 import type { TrackedFace, TrackFrame } from '../../tracking/track-frame';
@@ -22,7 +22,7 @@ const WORDS = {
 export type HeadSignal = keyof typeof WORDS;
 
 const angle = (face: TrackedFace, { camera: { pose } }: TrackFrame, axis: 0 | 1 | 2): number =>
-  toAngles(compose(inverse(pose.rotation), face.pose.rotation))[axis];
+  toAngles(multiplyQuaternions(conjugate(pose.rotation), face.pose.rotation))[axis];
 const place = (face: TrackedFace, { camera: { pose } }: TrackFrame, axis: 0 | 1): number =>
   toLocal(pose, face.pose.position)[axis];
 const apart = ({ landmarks }: TrackedFace, a: number, b: number): number =>

@@ -1,6 +1,6 @@
 /** How the camera is held and moved. All paths close, so that takes loop. */
 import type { Pose } from '../../maths/pose';
-import { compose, fromAngles, fromAxisAngle } from '../../maths/quaternion';
+import { multiplyQuaternions, fromAngles, fromAxisAngle } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';
 import type { Degrees, Unit } from '../../units';
 import { curve, valueAt } from '../curve';
@@ -28,7 +28,7 @@ const held = (pose: Pose, share: Unit, much: number): Pose => ({
     0.0025 * much * wave(share, 7, 0.2),
     0.002 * much * wave(share, 3, 0.6),
   ]),
-  rotation: compose(
+  rotation: multiplyQuaternions(
     pose.rotation,
     fromAngles([
       0.5 * much * wave(share, 6, 0.1),
@@ -45,7 +45,7 @@ const lookAt = (from: Vec3, to: Vec3): Pose => {
   const pitch = (Math.atan2(dy, Math.hypot(dx, dz)) * 180) / Math.PI;
   return {
     position: from,
-    rotation: compose(fromAxisAngle([0, 1, 0], yaw), fromAxisAngle([1, 0, 0], pitch)),
+    rotation: multiplyQuaternions(fromAxisAngle([0, 1, 0], yaw), fromAxisAngle([1, 0, 0], pitch)),
   };
 };
 
@@ -75,7 +75,7 @@ export const CAMERAS: readonly CameraPath[] = [
       const k = valueAt(there, share);
       const pose: Pose = {
         position: [0.25 * wave(share, 1), step(share), -1.5 * k],
-        rotation: compose(
+        rotation: multiplyQuaternions(
           fromAxisAngle([0, 1, 0], 14 * wave(share, 2)),
           fromAxisAngle([1, 0, 0], -30 - 8 * Math.sin(Math.PI * share)),
         ),
@@ -117,7 +117,7 @@ export const CAMERAS: readonly CameraPath[] = [
       const k = valueAt(there, share);
       const pose: Pose = {
         position: [0.35 * Math.sin(2.4 * k), step(share), -3 * k],
-        rotation: compose(
+        rotation: multiplyQuaternions(
           fromAxisAngle([0, 1, 0], valueAt(curve('0:0 0.3:20 0.5:-4 0.7:-24 1:0'), share)),
           fromAxisAngle([1, 0, 0], -17),
         ),

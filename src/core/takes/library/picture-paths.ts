@@ -1,6 +1,6 @@
 /** What printed pictures do in a take. The creator's own target is drawn on them. */
 import type { Pose } from '../../maths/pose';
-import { compose, fromAngles, fromAxisAngle } from '../../maths/quaternion';
+import { multiplyQuaternions, fromAngles, fromAxisAngle } from '../../maths/quaternion';
 import type { Vec3 } from '../../maths/vec3';
 import type { Metres, Unit } from '../../units';
 import { curve, valueAt, type Curve } from '../curve';
@@ -26,7 +26,7 @@ export interface PicturePath {
 const wave = (share: number, rounds: number, phase = 0) => Math.sin(2 * Math.PI * (rounds * share + phase));
 const FLAT = fromAxisAngle([1, 0, 0], -90);
 const onTable = (at: Vec3, turn: number): PictureMoment => ({
-  pose: { position: at, rotation: compose(fromAxisAngle([0, 1, 0], turn), FLAT) },
+  pose: { position: at, rotation: multiplyQuaternions(fromAxisAngle([0, 1, 0], turn), FLAT) },
   covered: 0,
 });
 const TOP: Vec3 = [TABLE_AT[0], TABLE_AT[1] + 0.001, TABLE_AT[2]];

@@ -10,7 +10,7 @@ import {
   type Vector4,
 } from 'three';
 import type { BlendMode } from '../../../core/document/schema';
-import type { Beneath } from '../beneath';
+import type { FramebufferCopy } from '../framebuffer-copy';
 import { createCardMaterial, seesBeneath, styleCardMaterial } from '../card-material';
 
 /** A square of one metre; its texture coordinates run down, as in picture files. */
@@ -35,7 +35,7 @@ export const flatGeometry = (): BufferGeometry => {
 
 /** What flat things share. */
 export interface FlatTools {
-  readonly beneath: Beneath;
+  readonly beneath: FramebufferCopy;
   /** Of one metre: a thousand cards draw the same one. Whoever made it lets it go. */
   readonly square: BufferGeometry;
 }

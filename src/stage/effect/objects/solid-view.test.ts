@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { newSolid } from '../../../core/kinds/objects/solid';
 import { SOLID_SHAPES, type ObjectId } from '../../../core/document/schema';
-import { Beneath } from '../beneath';
+import { FramebufferCopy } from '../framebuffer-copy';
 import { solidGeometry, SolidView } from './solid-view';
 import type { ObjectNow, ViewTools } from './object-view';
 import type { Solid } from '../../../core/document/schema';
@@ -33,7 +33,7 @@ describe('solids', () => {
       expect([...geometry.getAttribute('position').array].every(Number.isFinite)).toBe(true);
   });
   test('the view is made anew only when the shape changes; nothing is drawn at no opacity', () => {
-    const view = new SolidView({ beneath: new Beneath() } as ViewTools);
+    const view = new SolidView({ beneath: new FramebufferCopy() } as ViewTools);
     const now = (object: Solid, opacity = 1) =>
       view.update({ object, opacity, order: 3, effect: { materials: {} } } as unknown as ObjectNow<Solid>);
     expect(now(solid('box', [1, 1, 1]))).toBe(true);

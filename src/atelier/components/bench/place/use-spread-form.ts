@@ -6,9 +6,9 @@ import type { EffectObject, ObjectId } from '../../../../core/document/schema';
 import { SHELL_TRIANGLES, shellPositions } from '../../../../core/face/head-shell';
 import { NEUTRAL_FACE, TRIANGLES } from '../../../../core/face/neutral';
 import {
-  fromParts,
-  inverseMatrix,
-  throughMatrix,
+  composeMatrix,
+  invertMatrix,
+  transformPoint,
   multiplyMatrices,
   type Matrix,
 } from '../../../../core/maths/matrix';
@@ -62,7 +62,7 @@ export interface SpreadForm {
 const through = ({ positions, triangles }: TriangleSurface, matrix: Matrix): TriangleSurface => {
   const moved = new Float32Array(positions.length);
   for (let i = 0; i < positions.length; i += 3)
-    moved.set(throughMatrix(matrix, [positions[i]!, positions[i + 1]!, positions[i + 2]!]), i);
+    moved.set(transformPoint(matrix, [positions[i]!, positions[i + 1]!, positions[i + 2]!]), i);
   return { positions: moved, triangles };
 };
 
@@ -94,7 +94,7 @@ export const useSpreadForm = (): SpreadForm => {
     const rest = restOf(effect);
     const group = spreadGroup(effect, me, 'surface', 'obj_spread' as ObjectId);
     const outer = group.parent ? restBase(rest, me) : anchorBase(rest, group.anchor);
-    const into = inverseMatrix(multiplyMatrices(outer, fromParts(group.move, IDENTITY, [1, 1, 1])));
+    const into = invertMatrix(multiplyMatrices(outer, composeMatrix(group.move, IDENTITY, [1, 1, 1])));
     if (!into) return null;
     // At rest a head lies in the origin.
     if (form.over === 'head')

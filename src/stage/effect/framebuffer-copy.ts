@@ -9,7 +9,7 @@ export interface BeneathUniforms {
   readonly bufferSize: { value: Vector2 };
 }
 
-export class Beneath {
+export class FramebufferCopy {
   private texture: FramebufferTexture | null = null;
   private readonly size = new Vector2();
 
