@@ -85,6 +85,7 @@ const JOB_OF: Partial<Record<FileKind, JobKind>> = {
 export const isClutter = (path: string): boolean =>
   /(^|\/)(__MACOSX\/|\.[^/]*$|Thumbs\.db$|desktop\.ini$)/i.test(path) || /(^|\/)\.[^/]+\//.test(path);
 
+/** The name at the end of a path: "frames/bubble.png" is "bubble.png". */
 export const fileName = (path: string): string => path.replace(/^.*\//, '');
 const lower = (path: string): string => fileName(path.replace(/\\/g, '/')).toLowerCase();
 const plural = (n: number, one: string, many: string): string => (n === 1 ? one : many);

@@ -78,6 +78,7 @@ const HEAVY_TEXTURES: Bytes = 1024 * 1024;
 const HEAVY_SOUND: Bytes = 500 * 1024;
 export const SURROUNDINGS_WIDTH = 512;
 
+/** Width, height and depth of a model. */
 export const sizeOf = ({ low, high }: Pick<ModelAsset, 'low' | 'high'>): [Metres, Metres, Metres] => [
   high[0] - low[0],
   high[1] - low[1],

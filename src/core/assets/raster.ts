@@ -21,6 +21,7 @@ export interface PictureCodec {
   encode(raster: Raster, format: 'png' | 'jpeg' | 'webp', quality: number): Promise<Uint8Array>;
 }
 
+/** A picture in which nothing is painted: transparent black. */
 export const blank = (width: Pixels, height: Pixels): Raster => ({
   width,
   height,
@@ -38,6 +39,7 @@ export const blit = (from: Raster, to: Raster, left: Pixels, top: Pixels): void 
   }
 };
 
+/** A part of a picture; what lies outside of it is transparent. */
 export const crop = (from: Raster, { left, top, width, height }: Box): Raster => {
   const out = blank(width, height);
   blit(from, out, -left, -top);

@@ -31,6 +31,7 @@ export interface EdgePixels {
 }
 /** Distances are known up to so many deviations: farther out eight bits tell nothing apart. */
 const SEEN = 1.8;
+/** The edge of the people in pixels of a picture this high. */
 export const edgePixels = ({ feather, grow }: MaskEdge, height: number): EdgePixels => {
   const [f, g] = [Math.max(1, feather * FEATHER_MOST * height), grow * GROW_MOST * height];
   return { feather: f, grow: g, deviation: (Math.abs(g) + f / 2) / SEEN };

@@ -48,6 +48,7 @@ export interface CueState {
   progress: number;
 }
 
+/** A cue before anything has happened. */
 export const restingCue = ({ cue }: CompiledCue): CueState => ({
   watches: cue.triggers.map(() => UNWATCHED),
   resets: cue.resets.map(() => UNWATCHED),
@@ -61,6 +62,7 @@ export const restingCue = ({ cue }: CompiledCue): CueState => ({
   progress: 0,
 });
 
+/** A state that can be changed without changing this one. */
 export const copiedCueState = (state: CueState): CueState => ({
   ...state,
   watches: [...state.watches],

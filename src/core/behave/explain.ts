@@ -66,6 +66,7 @@ export type Standing =
 
 /** Those that keep a cue from doing what it says; the others are only worth knowing. */
 const NOTES: ReadonlySet<Standing['code']> = new Set(['endless', 'two-writers', 'beat-off']);
+/** Whether a finding is worth knowing and no fault. */
 export const isNote = (finding: { readonly code: string }): boolean =>
   NOTES.has(finding.code as Standing['code']);
 

@@ -34,6 +34,7 @@ const span = ([a, b]: readonly [number, number]): readonly [number, number] => [
   Math.max(a, b),
 ];
 
+/** What particles are stepped by, of a fountain as it is now. */
 export const settingsOf = (fountain: Fountain): FountainSettings => ({
   area: areaOf(fountain),
   rate: fountain.rate,

@@ -2,5 +2,6 @@
 import { expression, type TrackFrame } from '../tracking/track-frame';
 import type { Unit } from '../units';
 
+/** How loud a take sounds: as wide as the widest mouth on it is open. */
 export const heardOn = ({ faces }: TrackFrame): Unit =>
   faces.reduce((loudest, face) => Math.max(loudest, Math.min(1, 1.2 * expression(face, 'jawOpen'))), 0);

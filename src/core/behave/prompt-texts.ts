@@ -187,5 +187,6 @@ export const promptLanguage = (preferred: readonly string[]): PromptLanguage => 
   return 'en';
 };
 
+/** What a prompt says in a language; own words are the same in all. */
 export const promptText = ({ text }: Pick<Prompt, 'text'>, language: PromptLanguage): string =>
   text.kind === 'own' ? text.text : TEXTS[text.key][PROMPT_LANGUAGES.indexOf(language)]!;

@@ -13,6 +13,7 @@ export interface PromptState {
   readonly shownAt: number | null;
 }
 
+/** All prompts hidden, before anything has happened. */
 export const restingPrompts = (program: Program): PromptState[] =>
   program.prompts.map((prompt) => ({
     shows: prompt.shownWhen.map(() => UNWATCHED),

@@ -19,5 +19,6 @@ export const marksOf = (recorded: readonly Recorded[]): RecordedMarks => ({
   settings: controlRuns(recordedOf(recorded, 'control')),
 });
 
+/** How many marks the strip shows. */
 export const countOf = ({ taps, gestures, events, settings }: RecordedMarks): number =>
   taps.length + gestures.length + events.length + settings.length;

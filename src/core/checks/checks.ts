@@ -114,5 +114,6 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
   return found.sort((a, b) => (a.severity === b.severity ? 0 : a.severity === 'stop' ? -1 : 1));
 };
 
+/** The findings that keep an effect from being released. */
 export const stops = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => f.severity === 'stop');

@@ -30,6 +30,7 @@ const thingsOf = (effect: Effect, map: NamingMap) => {
     : inOrder<{ id: string; order: number; name?: string }>(effect[map]);
 };
 
+/** Everything that uses an asset, in the order of the document; nothing for one that is not used. */
 export const usesOf = (effect: Effect, id: AssetId): readonly Use[] => allUses(effect).get(id) ?? [];
 
 /** Objects that show the asset or are made of it; what wears a material made of it does not count. */

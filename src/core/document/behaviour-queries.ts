@@ -8,11 +8,13 @@ export const triggersOf = (effect: Effect): Trigger[] => [
   ...Object.values(effect.prompts).flatMap((prompt) => [...prompt.shownWhen, ...prompt.hiddenWhen]),
 ];
 
+/** All conditions of cues and prompts. */
 export const conditionsOf = (effect: Effect): Condition[] => [
   ...Object.values(effect.cues).flatMap((cue) => cue.conditions),
   ...Object.values(effect.prompts).flatMap((prompt) => prompt.onlyIf),
 ];
 
+/** All signals: those that triggers look at, that conditions compare, and that drive something. */
 export const signalsOf = (effect: Effect): Signal[] => [
   ...triggersOf(effect).flatMap(signalsOfTrigger),
   ...conditionsOf(effect).map(({ signal }) => signal),

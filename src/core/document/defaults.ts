@@ -53,6 +53,7 @@ export const newPicture = (
   layer: null,
 });
 
+/** A scene with nothing in it. */
 export const newScene = (id: SceneId, name: string, order: number): EffectScene => ({ id, name, order });
 
 /** A printed picture, as wide as a postcard until the creator says otherwise. */

@@ -27,9 +27,11 @@ export interface Applied {
 /** The document after an edit; what the edit leaves alone is shared with the one before. */
 export const changed = (effect: Effect, edit: Edit): Effect => produce(effect, (draft) => edit.change(draft));
 
+/** The document after an edit, with the patches both ways. The one before is not touched. */
 export const applyEdit = (effect: Effect, edit: Edit): Applied => {
   const after = changed(effect, edit);
   return { effect: after, forward: diff(effect, after), inverse: diff(after, effect) };
 };
 
+/** An edit by its name and what it changes in a draft. */
 export const edit = (label: string, change: Edit['change']): Edit => ({ label, change });

@@ -12,6 +12,7 @@ import { cutText } from '../text';
 
 /** Kinds of objects that can wear a material. */
 export type Wearer = Extract<EffectObject, { material: MaterialId | null } | { kind: 'model' }>;
+/** Whether an object can wear materials at all. */
 export const wearsMaterials = (object: EffectObject): object is Wearer =>
   'material' in object || object.kind === 'model';
 
@@ -31,6 +32,7 @@ export const materialIdsOf = (object: EffectObject): MaterialId[] => {
   return object.kind === 'model' ? [...new Set(Object.values(object.materials))] : [];
 };
 
+/** The objects that wear a material, in any of their slots. */
 export const wearersOf = (effect: Effect, id: MaterialId): EffectObject[] =>
   Object.values(effect.objects).filter((o) => materialIdsOf(o).includes(id));
 

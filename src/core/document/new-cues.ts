@@ -17,6 +17,7 @@ import type {
   VariableId,
 } from './schema';
 
+/** A beat that begins when the one before has ended. */
 export const newBeat = (id: string, actions: readonly Action[]): Beat => ({
   id,
   name: '',
@@ -28,6 +29,7 @@ export const newBeat = (id: string, actions: readonly Action[]): Beat => ({
 /** Of a beat, only what matters has to be said. */
 export type BeatParts = Pick<Beat, 'id' | 'actions'> & Partial<Beat>;
 
+/** A cue set off by a ready trigger, that fires each time. */
 export const newCue = (
   id: CueId,
   trigger: ReadyTrigger,
@@ -51,6 +53,7 @@ export const newCue = (
   beats: beats.map((beat) => ({ ...newBeat(beat.id, beat.actions), ...beat })),
 });
 
+/** A variable that starts at 0. */
 export const newVariable = (id: VariableId, name: string, order: number): Variable => ({
   id,
   name,
@@ -58,6 +61,7 @@ export const newVariable = (id: VariableId, name: string, order: number): Variab
   start: 0,
 });
 
+/** A control as it is first offered: a slider from 0 to 1, two options, off. */
 export const newControl = (id: ControlId, kind: ControlKind, name: string, order: number): Control => {
   const shared = { id, name, order, scene: null };
   switch (kind) {
@@ -90,6 +94,7 @@ export const newControl = (id: ControlId, kind: ControlKind, name: string, order
   }
 };
 
+/** A prompt that is shown from the start. */
 export const newPrompt = (id: PromptId, order: number): Prompt => ({
   id,
   order,
@@ -100,6 +105,7 @@ export const newPrompt = (id: PromptId, order: number): Prompt => ({
   seconds: 0,
 });
 
+/** A drive from 0..1 to 0..1, in a straight line, that stays within its ends. */
 export const newDrive = (id: DriveId, order: number, signal: Signal, to: Drive['to']): Drive => ({
   id,
   order,

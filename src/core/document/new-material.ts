@@ -33,6 +33,7 @@ export const newMaterial = (id: MaterialId, name: string, change: Partial<Materi
   name: cutText(name, 80),
 });
 
+/** A node at a place of the board, with nothing wired. */
 export const newNode = (
   id: NodeId,
   type: NodeType,

@@ -106,6 +106,7 @@ export const isHeadOccluder = (object: EffectObject, face: FaceChoice): boolean 
   object.anchor.kind === 'head' &&
   (object.anchor.face === face || object.anchor.face === 'every');
 
+/** Scenes in their order. */
 export const sceneOrder = (effect: Effect): EffectScene[] => inOrder(effect.scenes);
 
 /** The first is the picture the tracker calls 1. */
@@ -117,6 +118,7 @@ export const sceneOf = (effect: Effect, object: EffectObject): SceneId | null =>
   return scene !== null && effect.scenes[scene] ? scene : null;
 };
 
+/** Cues as the cue sheet shows them. */
 export const cueOrder = (effect: Effect): Cue[] => inOrder(effect.cues);
 
 /** An order number above everything that stands in the Stack now. */

@@ -11,6 +11,7 @@ const shared = (n: number, kind: string, name: string, mime: FileMime) => ({
   from: null,
 });
 
+/** A model of a shell; `n` tells several apart. */
 export const sampleModel = (n: number): ModelAsset => ({
   ...shared(n, 'model', `shell-${n}.glb`, 'model/gltf-binary'),
   kind: 'model',
@@ -29,6 +30,7 @@ export const sampleModel = (n: number): ModelAsset => ({
   prep: null,
 });
 
+/** A sequence of bubbles; `n` tells several apart. */
 export const sampleSequence = (n: number): SequenceAsset => ({
   ...shared(n, 'sequence', `bubbles-${n}`, 'image/webp'),
   kind: 'sequence',

@@ -14,12 +14,14 @@ import {
   type ObjectId,
 } from './schema';
 
+/** A file that nobody has; `n` tells several apart. */
 export const sampleFile = (n: number): FileRef => ({
   sha256: n.toString(16).padStart(64, '0'),
   mime: 'image/png',
   bytes: 1000 + n,
 });
 
+/** A picture of a shell; `n` tells several apart. */
 export const sampleAsset = (n: number): PictureAsset =>
   newPicture(`asset_sample${n}` as AssetId, `shell-${n}.png`, sampleFile(n), 400, 200);
 

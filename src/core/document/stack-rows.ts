@@ -51,6 +51,7 @@ export interface RowsAsked {
   readonly find?: string;
 }
 
+/** The Stack as rows from top to bottom: lanes, groups, objects; what is folded or not looked for is left out. */
 export const stackRows = (
   effect: Effect,
   { scene = null, folded = new Set(), open = [], find = '' }: RowsAsked = {},

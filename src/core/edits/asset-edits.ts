@@ -9,6 +9,7 @@ import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
 import { cardAfter } from './replaced-card';
 
+/** Brings in an asset that nothing shows yet. */
 export const addAsset = (asset: Asset): Edit =>
   edit(`Bring in ${asset.name}`, (d) => {
     d.assets[asset.id] = asset;
@@ -122,6 +123,7 @@ export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Ed
     }
   });
 
+/** Sets how fast a sequence runs: pictures a second, 0.1 to 120. */
 export const setSequenceRate = (id: AssetId, rate: number): Edit =>
   edit('Change the speed of the sequence', (d) => {
     const asset = d.assets[id];

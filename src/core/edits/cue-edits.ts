@@ -19,11 +19,13 @@ import {
 
 export type NewId = (prefix: string) => string;
 
+/** Adds a cue, or puts it in the place of the one of its id. */
 export const putCue = (cue: Cue, label = 'Change cue'): Edit =>
   edit(label, (d) => {
     d.cues[cue.id] = cue as Draft<Cue>;
   });
 
+/** Deletes a cue; nothing names it any more. */
 export const removeCue = (effect: Effect, id: CueId): Edit =>
   edit('Delete cue', (d) => {
     delete d.cues[id];

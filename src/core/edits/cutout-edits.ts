@@ -7,6 +7,7 @@ import type { Cutout, Effect, ObjectId } from '../document/schema';
 /** What of a cutout decides what is seen in its window. */
 type Change = Partial<Pick<Cutout, 'part' | 'outline' | 'inner' | 'outer' | 'face' | 'made' | 'flip'>>;
 
+/** The cutout after a change, its window grown with the part so that what is seen keeps its size. */
 export const cutoutAfter = (cutout: Cutout, change: Change): Cutout => {
   const next = { ...cutout, ...change };
   const was = partExtent(cutout.part, cutout.outer, cutout.outline);
@@ -16,6 +17,7 @@ export const cutoutAfter = (cutout: Cutout, change: Change): Cutout => {
   return { ...next, extent: [is[0] * kx, is[1] * ky] };
 };
 
+/** Changes what of a cutout is seen; see `cutoutAfter`. */
 export const changeCutout = (effect: Effect, id: ObjectId, change: Change): Edit => {
   const object = effect.objects[id];
   if (object?.kind !== 'cutout') return reshape(effect, id, 'cutout', {});

@@ -16,6 +16,7 @@ export const addGradeStep = (effect: Effect, id: ObjectId, step: GradeStep): Edi
     if (grade.steps.length < MOST_GRADE_STEPS) grade.steps.push(step as Draft<GradeStep>);
   });
 
+/** Takes a step off a grade. */
 export const removeGradeStep = (effect: Effect, id: ObjectId, step: string): Edit =>
   inGrade(effect, id, 'Remove a step of', (grade) => {
     grade.steps = grade.steps.filter((s) => s.id !== step);

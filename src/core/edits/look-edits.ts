@@ -217,17 +217,20 @@ export const saveLook = (effect: Effect, id: LookId, name: string, face: FaceCho
   });
 };
 
+/** Renames a look; an empty name changes nothing. */
 export const changeLook = (effect: Effect, id: LookId, name: string): Edit =>
   edit(`Rename ${effect.looks[id]?.name ?? 'look'}`, (d) => {
     const look = d.looks[id];
     if (look && name.trim()) look.name = cutText(name.trim(), 80);
   });
 
+/** Deletes a kept look; what faces wear stays. */
 export const removeLook = (effect: Effect, id: LookId): Edit =>
   edit(`Delete the look ${effect.looks[id]?.name ?? ''}`, (d) => {
     delete d.looks[id];
   });
 
+/** Kept looks in their order. */
 export const lookOrder = (effect: Effect): Look[] =>
   Object.values(effect.looks).sort((a, b) => a.order - b.order || a.id.localeCompare(b.id));
 

@@ -87,6 +87,7 @@ export const levelOf = (mean: Rgb): { readonly brightness: number; readonly tint
   return { brightness: clamp(grey / 0.5, 0.12, 1.4), tint };
 };
 
+/** How things are lit by the camera picture: from the slope of the light on a face and the mean of the picture (sRGB, 0 to 1). */
 export const shadeOf = (slope: Vec3, mean: Rgb): CameraShade => {
   const { brightness, tint } = levelOf(mean);
   // A white sheet in a well lit room is not far below white.

@@ -10,6 +10,7 @@ export interface LightAngles {
   readonly height: Degrees;
 }
 
+/** The unit vector that light comes from, of its angles in degrees: to the side, above. */
 export const directionFrom = ({ side, height }: LightAngles): Vec3 => {
   const [a, e] = [side / toDegrees, height / toDegrees];
   return [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];

@@ -15,6 +15,7 @@ import type { Unit } from '../units';
 
 export type AffineMode = 'normal' | 'multiply' | 'screen' | 'plus-lighter';
 const AFFINE: ReadonlySet<BlendMode> = new Set<AffineMode>(['normal', 'multiply', 'screen', 'plus-lighter']);
+/** Whether a blend mode takes each channel to a factor of it and something more. */
 export const isAffine = (mode: BlendMode): mode is AffineMode => AFFINE.has(mode);
 
 export interface AffineMap {
@@ -46,5 +47,6 @@ export const after = (lower: AffineMap, upper: AffineMap): AffineMap => ({
   plus: each((i) => upper.factor[i] * lower.plus[i] + upper.plus[i]),
 });
 
+/** What a map makes of a colour, kept between 0 and 1. */
 export const applyAffine = ({ factor, plus }: AffineMap, beneath: Rgb): Rgb =>
   each((i) => Math.min(1, Math.max(0, factor[i] * beneath[i] + plus[i])));

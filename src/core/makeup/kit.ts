@@ -282,4 +282,5 @@ const ORDER: readonly FaceRegion[] = [
   'lipLiner',
   'teeth',
 ];
+/** Where a region stands in the order in which make-up is put on. */
 export const regionRank = (region: FaceRegion): number => ORDER.indexOf(region);

@@ -26,6 +26,7 @@ export interface Step<L extends PlannedLayer = PlannedLayer> {
   readonly onTeeth: boolean;
 }
 
+/** The rectangle around two: left, top, right, bottom. */
 export const joinBounds = (a: Bounds, b: Bounds): Bounds => [
   Math.min(a[0], b[0]),
   Math.min(a[1], b[1]),

@@ -13,6 +13,7 @@ export const boxAbout = (width: number, height: number, depth: number): Box => (
   high: [width / 2, height / 2, depth / 2],
 });
 
+/** The eight corners of a box. */
 export const corners = ({ low, high }: Box): Vec3[] =>
   [0, 1, 2, 3, 4, 5, 6, 7].map((i) => [
     i & 1 ? high[0] : low[0],
@@ -40,7 +41,9 @@ export const boxAround = (points: readonly Vec3[]): Box | null => {
 /** The box around several boxes; null for none. */
 export const union = (boxes: readonly Box[]): Box | null => boxAround(boxes.flatMap((b) => [b.low, b.high]));
 
+/** Width, height and depth. */
 export const sizeOf = ({ low, high }: Box): Vec3 => [high[0] - low[0], high[1] - low[1], high[2] - low[2]];
+/** The point in the middle. */
 export const middleOf = ({ low, high }: Box): Vec3 => [
   (low[0] + high[0]) / 2,
   (low[1] + high[1]) / 2,

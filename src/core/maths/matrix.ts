@@ -30,6 +30,7 @@ export const composeMatrix = (move: Vec3, [x, y, z, w]: Quaternion, [sx, sy, sz]
   1,
 ];
 
+/** The matrix of a pose, scaled evenly. */
 export const fromPose = ({ position, rotation }: Pose, factor = 1): Matrix =>
   composeMatrix(position, rotation, [factor, factor, factor]);
 
@@ -55,7 +56,9 @@ export const transformDirection = (m: Matrix, [x, y, z]: Vec3): Vec3 => [
   m[2]! * x + m[6]! * y + m[10]! * z,
 ];
 
+/** Where a matrix puts the origin. */
 export const positionOf = (m: Matrix): Vec3 => [m[12]!, m[13]!, m[14]!];
+/** Where the linear part of a matrix puts an axis. */
 export const column = (m: Matrix, i: 0 | 1 | 2): Vec3 => [m[4 * i]!, m[4 * i + 1]!, m[4 * i + 2]!];
 
 /** Volume factor of the linear part; negative when it mirrors, 0 when it flattens. */

@@ -22,6 +22,7 @@ export const composePoses = (outer: Pose, inner: Pose): Pose => ({
   rotation: multiplyQuaternions(outer.rotation, inner.rotation),
 });
 
+/** The pose that undoes another. */
 export const inversePose = (pose: Pose): Pose => {
   const rotation = conjugate(pose.rotation);
   return { position: scale(rotate(rotation, pose.position), -1), rotation };

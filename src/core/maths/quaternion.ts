@@ -17,13 +17,16 @@ export const multiplyQuaternions = (a: Quaternion, b: Quaternion): Quaternion =>
   a[3] * b[3] - a[0] * b[0] - a[1] * b[1] - a[2] * b[2],
 ];
 
+/** The turn that undoes a unit quaternion. */
 export const conjugate = (q: Quaternion): Quaternion => [-q[0], -q[1], -q[2], q[3]];
 
+/** The same turn as a unit quaternion; nothing turned stays so. */
 export const normaliseQuaternion = (q: Quaternion): Quaternion => {
   const l = Math.hypot(q[0], q[1], q[2], q[3]);
   return l === 0 ? IDENTITY : [q[0] / l, q[1] / l, q[2] / l, q[3] / l];
 };
 
+/** A vector, turned by a unit quaternion. */
 export const rotate = (q: Quaternion, v: Vec3): Vec3 => {
   const [x, y, z, w] = q;
   const tx = 2 * (y * v[2] - z * v[1]);

@@ -11,6 +11,7 @@ export interface Ray {
   readonly along: Vec3;
 }
 
+/** The point at a distance along a ray. */
 export const pointOn = ({ from, along }: Ray, t: number): Vec3 => add(from, scale(along, t));
 
 /** Through a point of the picture (0..1 from the top left) of a camera with this view. */

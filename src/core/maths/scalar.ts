@@ -1,3 +1,4 @@
+/** `x`, or the bound it lies beyond. */
 export const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
 /** Exact at both ends: `lerp(a, b, 1) === b`. */
 export const lerp = (a: number, b: number, t: number): number => a * (1 - t) + b * t;

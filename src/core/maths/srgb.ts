@@ -2,10 +2,14 @@
 import type { Hex } from '../units';
 import type { Rgb } from './blend';
 
+/** An sRGB value, 0 to 1, as an amount of light (IEC 61966-2-1). */
 export const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);
+/** An amount of light, 0 to 1, as an sRGB value. */
 export const toSrgb = (c: number): number => (c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055);
 
+/** A colour as amounts of light. */
 export const linearOf = ([r, g, b]: Rgb): Rgb => [toLinear(r), toLinear(g), toLinear(b)];
+/** Amounts of light as a colour. */
 export const srgbOf = ([r, g, b]: Rgb): Rgb => [toSrgb(r), toSrgb(g), toSrgb(b)];
 
 /** How bright a colour is, from its amounts of light (Rec. 709). */

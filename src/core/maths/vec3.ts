@@ -9,18 +9,27 @@ export const UNIT_AXES: Readonly<Record<'x' | 'y' | 'z', Vec3>> = {
 };
 export const ONE: Vec3 = [1, 1, 1];
 
+/** a + b. */
 export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+/** a - b: the way from `b` to `a`. */
 export const subtract = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+/** `k` times as long. */
 export const scale = (a: Vec3, k: number): Vec3 => [a[0] * k, a[1] * k, a[2] * k];
+/** Each number of the one by that of the other. */
 export const multiply = (a: Vec3, b: Vec3): Vec3 => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];
+/** The scalar product. */
 export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+/** The vector product, right-handed. */
 export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[1] * b[2] - a[2] * b[1],
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
+/** How long it is. */
 export const length = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
+/** How far apart two points are. */
 export const distance = (a: Vec3, b: Vec3): number => length(subtract(a, b));
+/** From `a` (0) to `b` (1), exact at both ends. */
 export const mix = (a: Vec3, b: Vec3, t: number): Vec3 => [
   a[0] * (1 - t) + b[0] * t,
   a[1] * (1 - t) + b[1] * t,

@@ -34,6 +34,7 @@ export const manifestSchema = z.strictObject({
 });
 export type Manifest = z.infer<typeof manifestSchema>;
 
+/** The JSON Schema of a manifest, for programs of others. */
 export const manifestJsonSchema = (): object => ({
   $id: 'https://iconia.invalid/effect-package.schema.json',
   title: 'Iconia effect package: manifest.json',

@@ -39,6 +39,7 @@ export const shareAt = (distance: number, radius: number, hardness: Unit): Unit 
   return t >= 1 ? 1 : t * t * (3 - 2 * t);
 };
 
+/** The radius of a touch in pixels; 0 is no pressure known. */
 export const radiusOf = (brush: Brush, pressure: Unit): number =>
   Math.max(0.5, (brush.size / 2) * (pressure === 0 ? 1 : 0.5 + pressure));
 

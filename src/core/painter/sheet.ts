@@ -14,6 +14,7 @@ export interface Sheet {
 /** Left, top, right, bottom in pixels; right and bottom are the first that are left out. */
 export type Rect = readonly [number, number, number, number];
 
+/** A sheet on which nothing is painted. */
 export const blankSheet = (size: Pixels = SHEET_SIZE): Sheet => ({
   size,
   data: new Uint8ClampedArray(size * size * 4),
@@ -30,6 +31,7 @@ export const squareAround = ({ size }: Sheet, x: number, y: number, reach: numbe
   return rect[0] < rect[2] && rect[1] < rect[3] ? rect : null;
 };
 
+/** The rectangle around two; null is none. */
 export const union = (a: Rect | null, b: Rect | null): Rect | null =>
   a && b
     ? [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.max(a[2], b[2]), Math.max(a[3], b[3])]

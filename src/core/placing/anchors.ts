@@ -13,6 +13,7 @@ import { facesBySlot, type Presence } from './presence';
 
 /** The space in which an object is drawn: with the camera, or flat over or behind the picture. */
 export type Layering = 'backdrop' | 'space' | 'screen';
+/** In which of the three layers what sticks to it is drawn. */
 export const layeringOf = (kind: AnchorKind): Layering =>
   kind === 'backdrop' || kind === 'screen' ? kind : 'space';
 
@@ -62,6 +63,7 @@ export const chosen = (
 
 /** On a wall the picture's plane is upright: +Y to its top, +Z away from the wall. */
 const QUARTER = fromAxisAngle([1, 0, 0], -90);
+/** A surface as things stand on it: on a wall they hang upright. */
 export const surfacePose = (kind: SurfaceKind, pose: Pose): Pose =>
   kind === 'wall' ? { position: pose.position, rotation: multiplyQuaternions(pose.rotation, QUARTER) } : pose;
 

@@ -84,6 +84,7 @@ export const dragged = (
 
 /** The turn of the axes that handles show: the world's, those of what the object hangs in, or its own. */
 export type AxesChoice = 'world' | 'parent' | 'own';
+/** Which way the handles are turned. */
 export const handleAxes = ({ object, base }: Held, axes: AxesChoice): Quaternion => {
   if (axes === 'world') return [0, 0, 0, 1];
   const outer = decomposeMatrix(base).rotation;

@@ -39,6 +39,7 @@ export const REST_FRAME: TrackFrame = faceFrame(
 /** A wall whose upright picture plane is the plane of x and y. */
 const WALL: Pose = { position: [0, 0, 0], rotation: fromAxisAngle([1, 0, 0], 90) };
 
+/** A head at rest before the camera, with a floor, a table and a wall; for placing without a take. */
 export const restHere = (program: Program, aspect = 9 / 16): Here => {
   const presence: Presence = {
     slots: REST_FRAME.faces.map((f) => f.id),
@@ -63,6 +64,7 @@ export interface Rest {
   readonly places: readonly ObjectPlaces[];
 }
 
+/** Where everything of an effect is at rest. */
 export const restOf = (effect: Effect): Rest => {
   const program = compile(effect);
   const here = restHere(program);
@@ -82,5 +84,6 @@ export const restBase = (rest: Rest, object: EffectObject): Matrix => {
   return parent >= 0 ? restMatrix(rest, rest.program.objects[parent]!.id) : anchorBase(rest, object.anchor);
 };
 
+/** Where an anchor is at rest; the origin where it is nowhere. */
 export const anchorBase = ({ here }: Rest, anchor: Anchor): Matrix =>
   anchorPlaces(anchor, here)[0]?.matrix ?? IDENTITY_MATRIX;

@@ -20,6 +20,7 @@ export interface Touched {
 
 /** The usual upright picture. */
 export const USUAL_ASPECT = 9 / 16;
+/** What is seen of the camera: as given, or the whole of it in the usual shape. */
 export const viewOf = (frame: TrackFrame, view?: View): View =>
   view ?? { fovY: frame.camera.fovY, aspect: USUAL_ASPECT };
 

@@ -3,6 +3,7 @@ import type { Effect, EffectObject } from '../document/schema';
 import { firstMedia } from '../kinds/media';
 import type { Values } from '../kinds/values';
 
+/** An object as it starts, before behaviour has changed anything. */
 export const firstValues = (effect: Effect, object: EffectObject): Values => ({
   visible: object.visible,
   opacity: 'opacity' in object ? object.opacity : 1,

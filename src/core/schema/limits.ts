@@ -21,5 +21,6 @@ export const boundedScale = (scale: Vec3): [number, number, number] =>
     return s < 0 ? -size : size;
   }) as [number, number, number];
 
+/** Angles that stay within bounds; what is no number is 0. */
 export const boundedTurn = (turn: Vec3): [number, number, number] =>
   turn.map((a) => clamp(Number.isFinite(a) ? a : 0, -MOST_TURN, MOST_TURN) + 0) as [number, number, number];

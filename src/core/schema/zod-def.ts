@@ -14,4 +14,5 @@ export interface Def {
   readonly innerType?: z.ZodType;
   readonly in?: z.ZodType;
 }
+/** How a schema is made up. */
 export const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;

@@ -9,6 +9,7 @@ export type SurfaceLook = Partial<
   Record<'colour' | 'opacity' | 'roughness' | 'metalness' | 'glow' | 'bulge' | 'offset', readonly number[]>
 >;
 
+/** What a circuit makes of a point of the surface: the same as its shader. */
 export const evaluateCircuit = (plan: Plan, point: SurfacePoint): SurfaceLook => {
   const results = new Map<string, Readonly<Record<string, readonly number[]>>>();
   const valueOf = (input: PlannedInput): readonly number[] | null => {

@@ -17,6 +17,7 @@ const pictureOf = (effect: Effect, source: PictureSource | null) => {
   return asset?.kind === 'picture' ? asset : null;
 };
 
+/** Everything that is wrong with a material, or does nothing. */
 export const materialProblems = (effect: Effect, material: Material): MaterialProblem[] => {
   const problems: MaterialProblem[] = [];
   const slots = [
@@ -51,4 +52,5 @@ const SERIOUS: ReadonlySet<MaterialProblem['code']> = new Set([
   'no-picture',
   'no-surface',
 ]);
+/** Whether a problem is seen in the picture. */
 export const isSerious = (problem: MaterialProblem): boolean => SERIOUS.has(problem.code);

@@ -57,6 +57,7 @@ export const mathsOf = (op: string, a: number, b: number): number => {
   }
 };
 
+/** The same sum as GLSL. */
 export const mathsGlsl = (op: string, a: string, b: string): string => {
   switch (op as MathsOp) {
     case 'add':

@@ -106,30 +106,35 @@ export const LIBRARY = {
   cells: CELLS_GLSL,
 } as const;
 
+/** An input that takes a number. */
 export const n = (name: string, usual: number, more: Partial<InputPort> = {}): InputPort => ({
   name,
   type: 'n',
   usual,
   ...more,
 });
+/** An input that takes a point of the surface. */
 export const p = (name: string, x: number, y: number, more: Partial<InputPort> = {}): InputPort => ({
   name,
   type: 'p',
   usual: [x, y],
   ...more,
 });
+/** An input that takes a vector. */
 export const v = (name: string, more: Partial<InputPort> = {}): InputPort => ({
   name,
   type: 'v',
   usual: [0, 0, 0],
   ...more,
 });
+/** An input that takes a colour, sRGB hex. */
 export const c = (name: string, usual: string, more: Partial<InputPort> = {}): InputPort => ({
   name,
   type: 'c',
   usual,
   ...more,
 });
+/** An output. */
 export const out = (name: string, type: PortType) => ({ name, type });
 /** Where on the surface: the place of the point itself, unless a wire says otherwise. */
 export const at: InputPort = { name: 'at', type: 'p', usual: [0, 0], open: true };

@@ -32,6 +32,7 @@ export interface Plan {
   readonly problems: readonly CircuitProblem[];
 }
 
+/** The node in which the wires end; null where there is none. */
 export const surfaceNode = (circuit: Circuit): CircuitNode | null =>
   Object.values(circuit).find((n) => n.type === 'surface') ?? null;
 

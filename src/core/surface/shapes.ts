@@ -7,6 +7,7 @@ import { clamp } from '../maths/scalar';
 
 type Point = readonly number[];
 
+/** Distance to a circle, below 0 inside. */
 export const circleAt = ([x, y]: Point, [cx, cy]: Point, radius: number): number =>
   Math.hypot(x! - cx!, y! - cy!) - radius;
 

@@ -29,6 +29,7 @@ interface Topology extends HeadTriangles {
   readonly steps: readonly Subdivision[];
 }
 let shared: Topology | null = null;
+/** How the points of all heads are joined; worked out once. */
 export const headTopology = (): Topology => {
   if (shared) return shared;
   const steps: Subdivision[] = [];

@@ -70,6 +70,7 @@ export const LIGHTS: readonly LightPreset[] = [
   }),
 ];
 
+/** A shipped light. Throws where there is none of this id. */
 export const lightOf = (id: string): LightPreset => {
   const found = LIGHTS.find((l) => l.id === id);
   if (!found) throw new Error(`There is no light ${id}.`);

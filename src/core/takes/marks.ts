@@ -59,6 +59,7 @@ const rules = (people: boolean, pictures: boolean): Partial<Record<MarkKind, Rul
     : {}),
 });
 
+/** What happens on a take and when, read from the truth about it. */
 export const marksOf = (duration: Seconds, frameAt: (t: Seconds) => TrackFrame): Mark[] => {
   const looks = Math.round(duration / LOOK);
   const frames = Array.from({ length: looks }, (_, i) => frameAt(i * LOOK));

@@ -61,6 +61,7 @@ export const headPoseAt = (p: Performance, t: Seconds): Pose => {
   };
 };
 
+/** The expression coefficients of a performance at a moment. */
 export const expressionsAt = (p: Performance, t: Seconds): Expressions => {
   const out: Expressions = {};
   for (const [name, keys] of Object.entries(p.expressions) as [ExpressionName, Curve][])
@@ -72,6 +73,7 @@ export interface HandMoment {
   readonly pose: Pose;
   readonly bend: HandBend;
 }
+/** Where a hand is at a moment, and how it is bent. */
 export const handAt = ({ keys }: HandPath, t: Seconds): HandMoment => {
   const track = (of: (key: HandKey) => number) =>
     valueAt(

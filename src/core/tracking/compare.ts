@@ -15,6 +15,7 @@ export interface FaceError {
   readonly expression: { readonly name: ExpressionName; readonly off: Unit } | null;
 }
 
+/** How far a tracked face is from the truth: degrees, metres, landmarks. */
 export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError => {
   const count = Math.min(truth.landmarks.length, tracked.landmarks.length) / 3;
   let squares = 0;

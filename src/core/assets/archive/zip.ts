@@ -38,6 +38,7 @@ const CRC_TABLE = Uint32Array.from({ length: 256 }, (_, n) => {
   for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
   return c >>> 0;
 });
+/** CRC-32 (ISO 3309) of bytes, as an unsigned number. */
 export const crc32 = (bytes: Uint8Array): number => {
   // By index: an iterator takes eight times as long, and a zip has tens of millions of bytes.
   let c = 0xffffffff;
@@ -67,6 +68,7 @@ export const safePath = (path: string, name: string): string => {
 const decodeName = (bytes: Uint8Array, utf8: boolean): string =>
   new TextDecoder(utf8 ? 'utf-8' : 'latin1').decode(bytes);
 
+/** Opens a zip by its directory; nothing is unpacked yet. Throws `IconiaError` `zip.*` for what is damaged, locked, or a bomb. */
 export const readZip = (bytes: Uint8Array, name: string): Zip => {
   const from = new Bytes(bytes, () => cutOff('zip', name));
   if (from.length < 22) cutOff('zip', name);

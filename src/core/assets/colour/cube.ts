@@ -87,6 +87,7 @@ const shown = (x: number): string => {
   return text.replace(/\.?0+$/, '') || '0';
 };
 
+/** A colour table as a .cube file (Adobe Cube LUT 1.0), in UTF-8. */
 export const writeCube = (table: ColourTable): Uint8Array => {
   const lines = [
     ...(table.title ? [`TITLE "${table.title.replace(/"/g, "'").replace(/[\r\n]/g, ' ')}"`] : []),

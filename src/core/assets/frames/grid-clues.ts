@@ -35,6 +35,7 @@ export interface AxisView {
   likeness(distance: number): Unit;
 }
 
+/** What is seen of a sheet from one side: how much is painted along each column (`x`) or row (`y`). */
 export const viewAlong = (paint: Float32Array, width: number, height: number, axis: 'x' | 'y'): AxisView => {
   const length = axis === 'x' ? width : height;
   const across = axis === 'x' ? height : width;

@@ -33,6 +33,7 @@ export interface Artwork {
   readonly notes: readonly string[];
 }
 
+/** Refuses layered artwork that a browser cannot take. Throws `IconiaError` `artwork.*`; sizes in pixels. */
 export const checkArtwork = (
   { width, height, layers, pixels }: { width: number; height: number; layers: number; pixels: number },
   name: string,

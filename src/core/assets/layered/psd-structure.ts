@@ -22,6 +22,7 @@ const MODES: Record<number, string> = {
   9: 'Lab colour',
 };
 
+/** Walks a PSD without decoding it. Throws `IconiaError` `artwork.*` for what is damaged, too large, or not RGB with 8 or 16 bits. */
 export const checkPsd = (bytes: Uint8Array, name: string): PsdStructure => {
   const from = new Bytes(bytes, () => cutOff('artwork', name));
   const broken = (): never => refuse('artwork.broken', `${name} is damaged. Save it again.`);

@@ -12,6 +12,7 @@ export interface GlbParts {
 const JSON_CHUNK = 0x4e4f534a;
 const BIN_CHUNK = 0x004e4942;
 
+/** The JSON of a glTF. Throws `IconiaError` `model.*` where it is none. */
 export const parseGltfJson = (bytes: Uint8Array, name: string): GltfJson => {
   try {
     const json: unknown = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));

@@ -34,6 +34,7 @@ export interface ModelPart {
   readonly material: string | null;
 }
 
+/** The scene that is shown: the default one, or else the first. */
 export const sceneOf = (document: Document): Scene =>
   document.getRoot().getDefaultScene() ?? document.getRoot().listScenes()[0]!;
 
@@ -63,6 +64,7 @@ const trianglesOf = (node: Node): number =>
       0,
     ) ?? 0;
 
+/** The nodes of a model as its creator sees them, from the top, with their depth and triangles. */
 export const partsOf = (document: Document): ModelPart[] =>
   nodesInOrder(document).map(({ node, depth }, index) => ({
     index,
@@ -134,6 +136,7 @@ export const worldTriangles = (document: Document): Float32Array => {
   return Float32Array.from(out);
 };
 
+/** The corners of the box around points, three numbers each. */
 export const boundsOf = (points: ArrayLike<number>): { low: Vec3; high: Vec3 } => {
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
@@ -147,6 +150,7 @@ export const boundsOf = (points: ArrayLike<number>): { low: Vec3; high: Vec3 } =
     : { low: low as unknown as Vec3, high: high as unknown as Vec3 };
 };
 
+/** What there is to know of a model: its box in metres, triangles, materials, clips, odd scales. */
 export const inspectModel = (document: Document): ModelFacts => {
   const root = document.getRoot();
   const nodes = nodesInOrder(document);

@@ -6,6 +6,7 @@ import type { PictureHead } from './head';
 /** Boxes that hold boxes; the number is how many bytes come before them. */
 const CONTAINERS: Record<string, number> = { meta: 4, iprp: 0, ipco: 0 };
 
+/** Size and transparency of an AVIF, by its boxes. Throws `IconiaError` `picture.*`. */
 export const readAvifHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
   let best: { width: number; height: number } | null = null;

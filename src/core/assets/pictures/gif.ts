@@ -12,6 +12,7 @@ const skipBlocks = (from: Bytes, at: number): number => {
   return at + 1;
 };
 
+/** Size, frames and transparency of a GIF, to its last block. Throws `IconiaError` `picture.*`. */
 export const readGifHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
   const [width, height] = [from.u16le(6), from.u16le(8)];

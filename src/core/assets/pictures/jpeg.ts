@@ -3,6 +3,7 @@ import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
 import type { PictureHead } from './head';
 
+/** Size of a JPEG, by its segments, and whether it ends. Throws `IconiaError` `picture.*`. */
 export const readJpegHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
   let at = 2;

@@ -3,6 +3,7 @@ import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
 import type { PictureHead } from './head';
 
+/** Size, frames and transparency of a PNG, to its last chunk. Throws `IconiaError` `picture.*`. */
 export const readPngHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
   if (from.length < 33) cutOff('picture', name);

@@ -38,6 +38,7 @@ const references = ({ attributes }: SvgElement): { id: string; times: number }[]
   return found;
 };
 
+/** How many elements are drawn once every `use` is followed; Infinity where one leads back to itself. */
 export const drawnElements = (roots: readonly SvgElement[]): number => {
   const byId = new Map<string, SvgElement>();
   const collect = (element: SvgElement): void => {

@@ -3,6 +3,7 @@ import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
 import type { PictureHead } from './head';
 
+/** Size, frames and transparency of a WebP. Throws `IconiaError` `picture.*`. */
 export const readWebpHead = (bytes: Uint8Array, name: string): PictureHead => {
   const from = new Bytes(bytes, () => cutOff('picture', name));
   if (from.length < 30 || from.u32le(4) + 8 > from.length + 1) cutOff('picture', name);

@@ -11,6 +11,7 @@ export interface Sound {
   readonly channels: readonly Float32Array[];
 }
 
+/** How long a sound is. */
 export const durationOf = ({ rate, channels }: Sound): Seconds => (channels[0]?.length ?? 0) / rate;
 
 /** Refuses what is silent for having no length, and what is longer than an effect can carry. */

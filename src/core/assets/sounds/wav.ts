@@ -3,6 +3,7 @@ import { Bytes } from '../bytes';
 import { cutOff, refuse } from '../refuse';
 import { checkSound, type Sound } from './sound';
 
+/** A sound as WAV with 16 bits; beyond -1 and 1 it is cut. */
 export const writeWav = ({ rate, channels }: Sound): Uint8Array => {
   const frames = channels[0]?.length ?? 0;
   const bytes = new Uint8Array(44 + frames * channels.length * 2);

@@ -135,6 +135,7 @@ const packRow = (values: Uint8Array, out: Uint8Array, at: number): number => {
   return at;
 };
 
+/** Light as a Radiance picture (RGBE, run by run); values are linear. */
 export const writeRadiance = ({ width, height, data }: FloatRaster): Uint8Array => {
   const header = new TextEncoder().encode(`#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y ${height} +X ${width}\n`);
   // What does not repeat costs one byte more for each 128.

@@ -208,6 +208,7 @@ export const RESPONSE_HALVES = {
 export type ResponseHalfName = keyof typeof RESPONSE_HALVES;
 export const RESPONSE_HALF_NAMES = Object.keys(RESPONSE_HALVES) as readonly ResponseHalfName[];
 
+/** Whether a response can be given to such an object. */
 export const responseSuits = (name: ResponseHalfName, object: EffectObject): boolean => {
   const { kinds }: ResponseHalf = RESPONSE_HALVES[name];
   return kinds === undefined || kinds.includes(object.kind);

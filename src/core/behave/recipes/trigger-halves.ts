@@ -54,6 +54,7 @@ const about = (name: ReadyTrigger, object: ObjectId): Trigger => {
   return trigger;
 };
 
+/** What sets a recipe off on an object, and what ends it. */
 export const triggersOf = (
   name: TriggerHalfName,
   object: ObjectId,

@@ -2,6 +2,7 @@
 import type { Happened, Watched } from '../../kinds/triggers/trigger-kind';
 import { signalNow, type Instant } from '../signals';
 
+/** What triggers look at in this instant. */
 export const watchedAt = (at: Instant, happened: Happened): Watched => {
   const { now, program } = at;
   const { presence } = now;

@@ -14,6 +14,7 @@ export const MEASURE_WORDS = {
   tongueShown: 'tongue',
 } as const;
 export type FaceMeasure = keyof typeof MEASURE_WORDS;
+/** Whether a name is one of these, and no single coefficient. */
 export const isMeasure = (name: string): name is FaceMeasure => Object.hasOwn(MEASURE_WORDS, name);
 
 /** How much of it a face shows; 0 where there is no face. */

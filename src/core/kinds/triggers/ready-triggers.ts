@@ -11,6 +11,7 @@ const face = (name: Extract<Signal, { kind: 'expression' }>['name']): Signal => 
   name,
 });
 
+/** A signal reaches a level and stays there for `hold` seconds. */
 export const rises = (signal: Signal, level: number, hold = 0): Trigger => ({
   kind: 'level',
   signal,

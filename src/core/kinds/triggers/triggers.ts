@@ -66,6 +66,7 @@ export const nextWatch = (trigger: Trigger, state: WatchState, watched: Watched)
 export const gistOf = (trigger: Trigger): string =>
   `${trigger.kind} ${triggerKind(trigger.kind).gist?.(trigger) ?? ''}`;
 
+/** The signals that a trigger looks at. */
 export const signalsOfTrigger = (trigger: Trigger): readonly Signal[] =>
   triggerKind(trigger.kind).signals?.(trigger) ?? [];
 

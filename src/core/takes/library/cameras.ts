@@ -139,6 +139,7 @@ export const CAMERAS: readonly CameraPath[] = [
   },
 ];
 
+/** A shipped camera path. Throws where there is none of this id. */
 export const cameraOf = (id: string): CameraPath => {
   const found = CAMERAS.find((c) => c.id === id);
   if (!found) throw new Error(`There is no camera path ${id}.`);

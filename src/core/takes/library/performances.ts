@@ -277,6 +277,7 @@ export const PERFORMANCES: readonly Performance[] = [
   },
 ];
 
+/** A shipped performance. Throws where there is none of this id. */
 export const performanceOf = (id: string): Performance => {
   const found = PERFORMANCES.find((p) => p.id === id);
   if (!found) throw new Error(`There is no performance ${id}.`);

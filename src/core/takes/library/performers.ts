@@ -304,6 +304,7 @@ export const PERFORMERS: readonly Performer[] = [
   },
 ];
 
+/** A shipped performer. Throws where there is none of this id. */
 export const performerOf = (id: string): Performer => {
   const found = PERFORMERS.find((p) => p.id === id);
   if (!found) throw new Error(`There is no performer ${id}.`);

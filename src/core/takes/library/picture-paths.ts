@@ -100,6 +100,7 @@ export const PICTURE_PATHS: readonly PicturePath[] = [
   },
 ];
 
+/** What a printed picture does. Throws where there is none of this id. */
 export const picturePathOf = (id: string): PicturePath => {
   const found = PICTURE_PATHS.find((p) => p.id === id);
   if (!found) throw new Error(`There is nothing called ${id} that pictures do.`);

@@ -48,6 +48,7 @@ export const ROOMS: readonly Room[] = [
   { id: 'garden', name: 'Garden path', kind: 'space', surfaces: [floor(10, 14)] },
 ];
 
+/** A shipped room. Throws where there is none of this id. */
 export const roomOf = (id: string): Room => {
   const found = ROOMS.find((r) => r.id === id);
   if (!found) throw new Error(`There is no room ${id}.`);
