@@ -24,7 +24,8 @@ const PLACED: Readonly<Record<string, Bounds>> = {
   size: [0, 1000],
   visible: ZERO_TO_ONE,
 };
-const PLACED_NAMES: Readonly<Record<string, string>> = {
+/** Numbers of the pose, as lists call them. */
+export const POSE_WORDS = {
   moveX: 'move x (m)',
   moveY: 'move y (m)',
   moveZ: 'move z (m)',
@@ -32,8 +33,8 @@ const PLACED_NAMES: Readonly<Record<string, string>> = {
   turnY: 'turn y (°)',
   turnZ: 'turn z (°)',
   size: 'size',
-  visible: 'shown',
-};
+} as const;
+const PLACED_NAMES: Readonly<Record<string, string>> = { ...POSE_WORDS, visible: 'shown' };
 
 /** What every object has and `Values` keeps itself. */
 const KEPT = new Set(['opacity']);

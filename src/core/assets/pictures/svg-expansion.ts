@@ -38,7 +38,7 @@ const references = ({ attributes }: SvgElement): { id: string; times: number }[]
   return found;
 };
 
-/** How many elements are drawn once every `use` is followed; Infinity where one leads back to itself. */
+/** How many elements are drawn once every `use` is followed, up to `ENOUGH`; what uses itself draws nothing. */
 export const drawnElements = (roots: readonly SvgElement[]): number => {
   const byId = new Map<string, SvgElement>();
   const collect = (element: SvgElement): void => {

@@ -4,19 +4,14 @@ import { distance, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema, type ObjectId } from '../../schema/placed-schema';
 import { choice } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
+import { POSE_WORDS } from '../numbers';
 import type { Values } from '../values';
 import { defineSignal, ZERO_TO_ONE, type SignalSource } from './signal-kind';
 
 const WORDS = {
   visible: 'is shown',
   opacity: 'opacity',
-  moveX: 'move x (m)',
-  moveY: 'move y (m)',
-  moveZ: 'move z (m)',
-  turnX: 'turn x (°)',
-  turnY: 'turn y (°)',
-  turnZ: 'turn z (°)',
-  size: 'size',
+  ...POSE_WORDS,
   worldX: 'world x (m)',
   worldY: 'world y (m)',
   worldZ: 'world z (m)',
