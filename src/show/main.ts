@@ -293,7 +293,7 @@ const main = async (): Promise<void> => {
     );
     image.hidden = false;
   }
-  const page = new ShowPage(opened, await loadAbilities(opened.effect));
+  const page = new ShowPage(opened, await loadAbilities(requirementsOf(opened.effect)));
   page.showTake();
   performing
     .then(({ OnPerformer }) => page.setPerformer(new OnPerformer(opened.effect)))

@@ -11,6 +11,21 @@ export type Need =
   | 'microphone'
   | { readonly picture: TargetId | null };
 
+/** What of the drawing not every effect has: each is a part of its own, fetched where it is needed. */
+export type DrawingPart =
+  /** Parts of the camera picture, and how it is lit. */
+  | 'camera'
+  | 'cutouts'
+  /** What faces wear. */
+  | 'faces'
+  | 'fountains'
+  | 'grades'
+  | 'models'
+  | 'solids'
+  /** Materials. */
+  | 'surfaces'
+  | 'texts';
+
 /** What showing a part of the camera picture needs. */
 export const needsOfPart = (part: CameraPart): readonly Need[] => {
   switch (part) {

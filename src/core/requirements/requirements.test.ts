@@ -34,7 +34,7 @@ const withOnly = (...objects: EffectObject[]): Effect => ({
 });
 /** What is needed, by name; pictures by their ids. */
 const needsOf = (effect: Effect): string[] => {
-  const { pictures, ...others } = requirementsOf(effect);
+  const { pictures, drawing: _drawing, ...others } = requirementsOf(effect);
   return [
     ...(Object.entries(others) as [keyof Requirements, boolean][]).filter(([, is]) => is).map(([n]) => n),
     ...pictures,

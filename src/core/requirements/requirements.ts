@@ -1,8 +1,8 @@
-/** What an effect needs to know of the world: which trackers, whether the microphone, whether people are told from what is behind them. */
+/** What an effect needs: which trackers, whether the microphone, whether people are told from what is behind them; what draws it. */
 import { signalsOf, triggersOf } from '../document/behaviour-queries';
 import { materialCameraParts, materialIdsOf } from '../document/material-queries';
 import { anchorOf } from '../document/queries';
-import { needsOfPart, type Need } from '../kinds/needs';
+import { needsOfPart, type DrawingPart, type Need } from '../kinds/needs';
 import { kindOf } from '../kinds/objects/objects';
 import { signalKind } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
@@ -19,6 +19,8 @@ export interface Requirements {
   /** People are told from what is behind them. */
   readonly people: boolean;
   readonly microphone: boolean;
+  /** What draws it, beside what every page can. */
+  readonly drawing: ReadonlySet<DrawingPart>;
 }
 
 const ofAnchor = (anchor: Anchor): readonly Need[] => {
@@ -45,6 +47,17 @@ const ofObject = (effect: Effect, object: EffectObject): readonly Need[] => [
   ),
 ];
 
+/** What draws an object, with what it wears. */
+const drawingOf = (effect: Effect, object: EffectObject): readonly DrawingPart[] => {
+  const wears = materialIdsOf(object).some((id) => effect.materials[id] !== undefined);
+  return [
+    ...kindOf(object).drawnBy,
+    // A material may show the camera picture, or be lit as that is.
+    ...(wears ? (['surfaces', 'camera'] as const) : []),
+    ...(anchorOf(effect, object).kind === 'backdrop' ? (['camera'] as const) : []),
+  ];
+};
+
 /** Hidden objects and cues that are switched off count: they may come at any moment. */
 export const requirementsOf = (effect: Effect): Requirements => {
   const needs: Need[] = [
@@ -63,5 +76,6 @@ export const requirementsOf = (effect: Effect): Requirements => {
     surfaces: has('surfaces'),
     people: has('people'),
     microphone: has('microphone'),
+    drawing: new Set(Object.values(effect.objects).flatMap((object) => drawingOf(effect, object))),
   };
 };

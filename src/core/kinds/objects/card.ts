@@ -25,6 +25,7 @@ export const card = defineObject({
   },
   isSeen: true,
   drawn: 'flat',
+  drawnBy: [],
   isTouched: true,
   onFace: false,
   shows: ['picture', 'sequence', 'video'],

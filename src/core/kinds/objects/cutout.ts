@@ -45,6 +45,7 @@ export const cutout = defineObject({
   },
   isSeen: true,
   drawn: 'flat',
+  drawnBy: ['cutouts', 'camera'],
   isTouched: true,
   onFace: false,
   rests: 'before',

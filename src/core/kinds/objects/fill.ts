@@ -31,6 +31,7 @@ export const fill = defineObject({
   },
   isSeen: true,
   drawn: 'flat',
+  drawnBy: [],
   isTouched: true,
   onFace: false,
   rests: 'before',

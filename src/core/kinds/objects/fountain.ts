@@ -167,6 +167,7 @@ export const fountain = defineObject({
   },
   isSeen: true,
   drawn: 'otherwise',
+  drawnBy: ['fountains'],
   isTouched: false,
   onFace: false,
   shows: ['picture', 'sequence'],

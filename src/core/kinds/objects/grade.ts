@@ -16,6 +16,7 @@ export const grade = defineObject({
   },
   isSeen: true,
   drawn: 'otherwise',
+  drawnBy: ['grades'],
   isTouched: false,
   onFace: false,
   shows: ['table'],

@@ -12,6 +12,7 @@ export const group = defineObject({
   fields: { opacity: share('Opacity') },
   isSeen: false,
   drawn: 'otherwise',
+  drawnBy: [],
   isTouched: false,
   onFace: false,
   rests: 'before',

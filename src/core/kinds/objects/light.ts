@@ -40,6 +40,7 @@ export const light = defineObject({
   },
   isSeen: false,
   drawn: 'otherwise',
+  drawnBy: [],
   isTouched: false,
   onFace: false,
   shows: ['surroundings'],

@@ -14,6 +14,7 @@ export const live = defineObject({
   fields: { ...flatFields, ...cameraView },
   isSeen: true,
   drawn: 'flat',
+  drawnBy: ['camera'],
   isTouched: true,
   onFace: false,
   rests: 'before',

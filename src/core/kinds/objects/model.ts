@@ -33,6 +33,7 @@ export const model = defineObject({
   },
   isSeen: true,
   drawn: 'solid',
+  drawnBy: ['models', 'surfaces'],
   isTouched: true,
   onFace: false,
   shows: ['model'],

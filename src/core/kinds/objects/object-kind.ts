@@ -6,7 +6,7 @@ import { z } from 'zod';
 import type { Asset, AssetId } from '../../schema/asset-schema';
 import { placedSchema } from '../../schema/placed-schema';
 import type { Box } from '../../maths/box';
-import type { Need } from '../needs';
+import type { DrawingPart, Need } from '../needs';
 import type { Ground, RestStyle } from './resting';
 
 /** The assets of a document. */
@@ -25,6 +25,8 @@ export interface ObjectSpec<O> {
    * behind both; others are no things of their own.
    */
   readonly drawn: 'flat' | 'solid' | 'ground' | 'otherwise';
+  /** What draws it, beside what every page can: pictures, colours, what hides. */
+  readonly drawnBy: readonly DrawingPart[];
   /** It is touched by its shape; else a finger goes through unless it is given a touch area. */
   readonly isTouched: boolean;
   /** It lies on the face as a whole, by its layout and features, and has no place of its own. */

@@ -19,6 +19,7 @@ export const occluder = defineObject({
   },
   isSeen: false,
   drawn: 'otherwise',
+  drawnBy: [],
   isTouched: false,
   onFace: false,
   shows: ['model'],

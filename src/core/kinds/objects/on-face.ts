@@ -7,6 +7,8 @@ const FACE: Box = { low: [-0.08, -0.1, 0], high: [0.08, 0.1, 0.09] };
 export const onFace = {
   isSeen: true,
   drawn: 'otherwise',
+  /** It looks at the camera picture beneath it. */
+  drawnBy: ['faces', 'camera'],
   isTouched: false,
   onFace: true,
   bounds: () => FACE,

@@ -20,6 +20,7 @@ export const shadowCatcher = defineObject({
   },
   isSeen: false,
   drawn: 'ground',
+  drawnBy: ['solids'],
   isTouched: false,
   onFace: false,
   rests: 'before',

@@ -38,6 +38,7 @@ export const solid = defineObject({
   },
   isSeen: true,
   drawn: 'solid',
+  drawnBy: ['solids', 'surfaces'],
   isTouched: true,
   onFace: false,
   rests: 'solid',

@@ -33,6 +33,7 @@ export const sound = defineObject({
   },
   isSeen: false,
   drawn: 'otherwise',
+  drawnBy: [],
   isTouched: false,
   onFace: false,
   shows: ['sound'],

@@ -58,6 +58,7 @@ export const text = defineObject({
   },
   isSeen: true,
   drawn: 'flat',
+  drawnBy: ['texts'],
   isTouched: true,
   onFace: false,
   shows: ['font'],
