@@ -80,7 +80,6 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
     v-bind="shown.field"
     :name="short"
     :label="label ?? property.name"
-    :unit="shown.field.unit.trim()"
     @change="shown.take"
     @done="emit('done')"
   />

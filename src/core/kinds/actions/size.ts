@@ -12,7 +12,7 @@ export const size = defineAction({
   fields: {
     mode: modeSchema(),
     /** On the placed size: 1.5 is 150 %. */
-    factor: number({ name: 'Size', low: 0, high: 100, unit: 'percent', step: 10 }),
+    factor: number({ name: 'Size', low: 0, high: 100, unit: 'percent', step: 10, mark: '' }),
   },
   fresh: { mode: 'to', factor: 1.3 },
   pace: 'eases',

@@ -5,7 +5,7 @@ import { defineTrigger } from './trigger-kind';
 
 export const after = defineTrigger({
   kind: 'after',
-  fields: { seconds: number({ name: 'How long', low: 0, high: 3600, unit: 'seconds' }) },
+  fields: { seconds: number({ name: 'How long', low: 0, high: 3600, unit: 'seconds', mark: '' }) },
   words: ({ seconds }) => `${written(seconds)} s have passed`,
   watch: ({ seconds }, { step }) => step === Math.round(seconds / STEP),
 });
