@@ -6,6 +6,7 @@
  * Units: pixels, metres, seconds, bytes.
  */
 import { z } from 'zod';
+import { choice, number, yesNo } from './properties';
 import { idOf } from './references';
 import { text } from './values-schema';
 
@@ -49,7 +50,9 @@ const count = z.number().int().nonnegative();
 const metres = z.number().finite();
 const seconds = z.number().finite().min(0).max(36_000);
 const size3 = z.tuple([metres, metres, metres]);
-const percent = z.number().int().min(1).max(100);
+const quality = (name: string) =>
+  number({ name, low: 1, high: 100, offered: [10, 100], unit: 'percentPoints', whole: true });
+const FORMATS = { webp: 'WebP: lightest', png: 'PNG: exact', jpeg: 'JPEG: no transparency' } as const;
 
 const shared = {
   id: assetIdSchema,
@@ -68,9 +71,9 @@ const shared = {
 export const picturePrepSchema = z.strictObject({
   /** Longest side; null leaves the size. */
   longest: pixels.nullable(),
-  format: z.enum(['png', 'jpeg', 'webp']),
+  format: choice('Format', FORMATS),
   /** 100 loses nothing where the format can (PNG always, WebP at 100). */
-  quality: percent,
+  quality: quality('Quality'),
 });
 
 /** Where a layer lies on the canvas it was painted on. */
@@ -103,7 +106,7 @@ export const gridSchema = z.strictObject({
 export const sequencePrepSchema = z.strictObject({
   /** Longest side of a frame; null leaves the size. */
   longest: pixels.nullable(),
-  quality: percent,
+  quality: quality('Quality'),
   /** Keeps every n-th frame. */
   every: z.number().int().min(1).max(10),
 });
@@ -119,7 +122,7 @@ const sequence = z.strictObject({
   grid: gridSchema,
   frames: z.number().int().min(1).max(4096),
   /** Frames a second. */
-  rate: z.number().min(0.1).max(120),
+  rate: number({ name: 'Frames a second', low: 0.1, high: 120, unit: 'plain', digits: 1, step: 1 }),
   prep: sequencePrepSchema.nullable(),
   /** How the frames lie on the original sheets; null when there are none. */
   brought: z
@@ -155,15 +158,19 @@ export const modelPrepSchema = z.strictObject({
   /** Most triangles; null leaves them. */
   triangles: z.number().int().min(12).max(2_000_000).nullable(),
   /** Joins points that lie on each other. */
-  weld: z.boolean(),
+  weld: yesNo('Join points'),
   /** Leaves out what nothing uses. */
-  prune: z.boolean(),
+  prune: yesNo('Drop unused'),
   /** Shrinks and re-encodes textures; null leaves them. */
   textures: z
-    .strictObject({ longest: pixels, format: z.enum(['png', 'jpeg', 'webp']), quality: percent })
+    .strictObject({
+      longest: pixels,
+      format: choice('Format of textures', FORMATS),
+      quality: quality('Texture quality'),
+    })
     .nullable(),
   /** Stores numbers in fewer bits (KHR_mesh_quantization). */
-  pack: z.boolean(),
+  pack: yesNo('Pack numbers'),
 });
 
 const model = z.strictObject({

@@ -26,6 +26,8 @@ export const UNITS = {
   plain: { factor: 1, mark: '', words: '', digits: 2, step: 0.1, base: '' },
   count: { factor: 1, mark: '', words: '', digits: 0, step: 1, base: '' },
   percent: { factor: 100, mark: '%', words: 'per cent', digits: 0, step: 1, base: '' },
+  /** Of a hundred, as the document has it. */
+  percentPoints: { factor: 1, mark: '%', words: 'per cent', digits: 0, step: 1, base: '%' },
   centimetres: { factor: 100, mark: ' cm', words: 'cm', digits: 1, step: 1, base: 'm' },
   millimetres: { factor: 1000, mark: ' mm', words: 'mm', digits: 1, step: 1, base: 'm' },
   seconds: { factor: 1, mark: ' s', words: 'seconds', digits: 2, step: 0.1, base: 's' },

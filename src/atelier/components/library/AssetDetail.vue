@@ -18,7 +18,9 @@ import { useEffectStore } from '../../stores/effect';
 import { useImportsStore } from '../../stores/imports';
 import { useShelfStore } from '../../stores/shelf';
 import InlineNotice from '../common/InlineNotice.vue';
-import NumberField from '../common/NumberField.vue';
+import PropertyInput from '../common/PropertyInput.vue';
+import { assetSchema } from '../../../core/document/schema';
+import { propertiesIn } from '../../../core/schema/properties';
 import AssetNotes from './AssetNotes.vue';
 import AssetThumb from './AssetThumb.vue';
 import AssetUses from './AssetUses.vue';
@@ -131,12 +133,10 @@ const fileName = computed(() => {
       <template v-if="asset.kind === 'sequence'">
         <dt>Speed</dt>
         <dd class="speed">
-          <NumberField
+          <PropertyInput
+            :property="propertiesIn(assetSchema, asset)['rate']!"
             :value="asset.rate"
-            label="Frames a second"
-            :min="0.1"
-            :max="120"
-            @change="(v) => effectStore.edit(setSequenceRate(asset.id, v), 'sequence-rate')"
+            @change="(rate) => effectStore.edit(setSequenceRate(asset.id, rate as number), 'sequence-rate')"
             @done="effectStore.endGesture()"
           />
           a second

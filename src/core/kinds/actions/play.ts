@@ -14,7 +14,7 @@ const fields = {
   from: seconds('From', { mark: 'from' }),
   to: maybe(
     { name: 'To', low: 0, high: 3600, unit: 'seconds' },
-    { start: 1, name: 'To', none: 'to its end' },
+    { start: 1, name: 'to', none: 'to its end' },
   ),
   speed: number({ name: 'Speed', low: -10, high: 10, unit: 'percent', step: 10, mark: 'at' }),
   /** Of a model; null is the one it has. */

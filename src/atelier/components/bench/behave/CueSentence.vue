@@ -81,5 +81,7 @@ const said = computed((): readonly Said[] => [
 /* A long part fills its line: the comma stays at its end. It is not read out. */
 .said::after {
   content: ',' / '';
+  color: var(--ink);
+  font-weight: 400;
 }
 </style>

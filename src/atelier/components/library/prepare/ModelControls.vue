@@ -2,7 +2,8 @@
 /** Repairs of a model: which way is up, size, pivot, triangles, textures. */
 import { computed, onMounted, ref } from 'vue';
 import { TRIANGLE_BUDGET, TEXTURE_SIDE } from '../../../../core/assets/notes';
-import type { ModelAsset, ModelPrep } from '../../../../core/document/schema';
+import { modelPrepSchema, type ModelAsset, type ModelPrep } from '../../../../core/document/schema';
+import { propertiesIn } from '../../../../core/schema/properties';
 import { sentence } from '../../../../core/errors';
 import type { PreparedDraft } from '../../../../intake/drafts';
 import type { ModelPart } from '../../../../core/assets/models/inspect';
@@ -10,7 +11,7 @@ import { useAssetsStore } from '../../../stores/assets';
 import { usePreparingStore } from '../../../stores/preparing';
 import { sizeInWords } from '../../../asset-words';
 import NumberField from '../../common/NumberField.vue';
-import QualityField from './QualityField.vue';
+import PropertyInput from '../../common/PropertyInput.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
 import ChipButton from '../../common/ChipButton.vue';
@@ -33,6 +34,7 @@ onMounted(async () => {
   }
 });
 
+const described = computed(() => propertiesIn(modelPrepSchema, prep.value));
 const UNITS = [
   { factor: 1, label: 'metres' },
   { factor: 0.01, label: 'cm' },
@@ -153,9 +155,13 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
       {{ percent(after.deviation.mean) }} on average.
     </p>
     <div class="chips">
-      <ChipButton :aria-pressed="prep.weld" @click="set({ weld: !prep.weld })"> Join points </ChipButton>
-      <ChipButton :aria-pressed="prep.prune" @click="set({ prune: !prep.prune })"> Drop unused </ChipButton>
-      <ChipButton :aria-pressed="prep.pack" @click="set({ pack: !prep.pack })"> Pack numbers </ChipButton>
+      <PropertyInput
+        v-for="path in ['weld', 'prune', 'pack'] as const"
+        :key="path"
+        :property="described[path]!"
+        :value="prep[path]"
+        @change="(to) => set({ [path]: to })"
+      />
     </div>
     <template v-if="asset.textures > 0">
       <div class="line">
@@ -182,11 +188,12 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
           </ChipButton>
         </span>
       </div>
-      <QualityField
+      <PropertyInput
         v-if="prep.textures"
-        label="Texture quality"
-        :model-value="prep.textures.quality"
-        @update:model-value="(quality) => set({ textures: { ...prep.textures!, quality } })"
+        as="row"
+        :property="described['textures.quality']!"
+        :value="prep.textures.quality"
+        @change="(quality) => set({ textures: { ...prep.textures!, quality: quality as number } })"
       />
     </template>
     <dl v-if="facts">

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Size and encoding of a picture. */
-import type { PictureAsset, PicturePrep } from '../../../../core/document/schema';
+import { picturePrepSchema, type PictureAsset, type PicturePrep } from '../../../../core/document/schema';
+import { propertiesIn } from '../../../../core/schema/properties';
 import NumberField from '../../common/NumberField.vue';
-import QualityField from './QualityField.vue';
-import SelectField from '../../common/SelectField.vue';
+import PropertyInput from '../../common/PropertyInput.vue';
 import './controls.css';
 import ChipButton from '../../common/ChipButton.vue';
 
@@ -13,11 +13,7 @@ const set = (change: Partial<PicturePrep>): void => {
   prep.value = { ...prep.value, ...change };
 };
 const SIDES = [256, 512, 1024, 2048];
-const FORMATS = [
-  { value: 'webp', label: 'WebP: lightest' },
-  { value: 'png', label: 'PNG: exact' },
-  { value: 'jpeg', label: 'JPEG: no transparency' },
-];
+const DESCRIBED = propertiesIn(picturePrepSchema, {});
 </script>
 
 <template>
@@ -48,17 +44,18 @@ const FORMATS = [
     </div>
     <div class="line">
       <span>Format</span>
-      <SelectField
-        name="Format"
+      <PropertyInput
+        :property="DESCRIBED['format']!"
         :value="prep.format"
-        :options="FORMATS"
-        @change="(v: unknown) => set({ format: v as PicturePrep['format'] })"
+        @change="(format) => set({ format: format as PicturePrep['format'] })"
       />
     </div>
-    <QualityField
+    <PropertyInput
       v-if="prep.format !== 'png'"
-      :model-value="prep.quality"
-      @update:model-value="(quality) => set({ quality })"
+      as="row"
+      :property="DESCRIBED['quality']!"
+      :value="prep.quality"
+      @change="(quality) => set({ quality: quality as number })"
     />
     <p class="soft">
       What is transparent stays transparent{{

@@ -2,9 +2,10 @@
 /** Size, quality and number of frames of a sequence. */
 import { computed } from 'vue';
 import { cellBox } from '../../../../core/assets/frames/sheets';
-import type { SequenceAsset, SequencePrep } from '../../../../core/document/schema';
+import { sequencePrepSchema, type SequenceAsset, type SequencePrep } from '../../../../core/document/schema';
+import { propertiesIn } from '../../../../core/schema/properties';
 import NumberField from '../../common/NumberField.vue';
-import QualityField from './QualityField.vue';
+import PropertyInput from '../../common/PropertyInput.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
 import ChipButton from '../../common/ChipButton.vue';
@@ -23,6 +24,7 @@ const side = computed(() => {
   return Math.round(Math.max(cell.width, cell.height));
 });
 const sides = computed(() => [1, 0.75, 0.5, 0.25].map((k) => Math.round(side.value * k)));
+const DESCRIBED = propertiesIn(sequencePrepSchema, {});
 const EVERY = [
   { value: 1, label: 'all frames' },
   { value: 2, label: 'every second' },
@@ -54,7 +56,12 @@ const EVERY = [
         {{ s }}
       </ChipButton>
     </div>
-    <QualityField :model-value="prep.quality" @update:model-value="(quality) => set({ quality })" />
+    <PropertyInput
+      as="row"
+      :property="DESCRIBED['quality']!"
+      :value="prep.quality"
+      @change="(quality) => set({ quality: quality as number })"
+    />
     <div class="line">
       <span>Keep</span>
       <SelectField
