@@ -3,40 +3,24 @@
  * blurred. Each is made when something asks for it, once a frame. They run from the lower left, as canvases do.
  */
 import {
-  BufferAttribute,
-  BufferGeometry,
-  DoubleSide,
   FramebufferTexture,
   LinearFilter,
-  Matrix4,
-  Mesh,
-  OrthographicCamera,
   Vector2,
   type PerspectiveCamera,
-  type ShaderMaterial,
   type Texture,
   type WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three';
 import type { Backdrop, CameraPart } from '../../core/document/schema';
-import { FACE_LANDMARKS } from '../../core/face/landmarks';
-import { TRIANGLES, UV } from '../../core/face/neutral';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
-import { byteTarget, copyDrawn, onClear, passMaterial, PassQuad, texture, value } from '../passes';
+import { byteTarget, copyDrawn, onClear } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CoverGuess } from '../face/cover-guess';
 import { HairGuessView } from '../face/hair-guess-view';
-import { headToClip } from '../face/to-clip';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
-import {
-  DIVIDE_FRAGMENT,
-  MASK_BLUR_FRAGMENT,
-  MOST_DEVIATION,
-  PREMULTIPLY_FRAGMENT,
-  UNWRAP_FRAGMENT,
-  UNWRAP_VERTEX,
-} from './mask-shader';
+import { FlatFace } from './flat-face';
+import { blurSize, PictureBlur } from './picture-blur';
 
 /** What the parts are made of in this frame. */
 export interface CameraNow {
@@ -50,11 +34,6 @@ export interface CameraNow {
 }
 
 const FACE_PIXELS = 512;
-/** A blurred room closes over where people stood, so that no rim of them is left in it. */
-const ROOM_SPREAD = 8;
-/** Deviation of the strongest blur, in shares of the height. */
-const BLUR_MOST = 0.06;
-
 interface Made {
   readonly target: WebGLRenderTarget;
   /** The frame it was made in, counted from the first. */
@@ -69,9 +48,6 @@ export class CameraParts {
   private madeAt = -1;
   /** Something shows faces as they are made up; asked for anew in each frame. */
   wantsMade = false;
-  private readonly quad = new PassQuad();
-  /** The face is drawn by its layout, whatever the camera. */
-  private readonly anyCamera = new OrthographicCamera();
   private readonly cutOut = new CutOut();
   private copied: FramebufferTexture | null = null;
   private copiedAt = -1;
@@ -82,33 +58,8 @@ export class CameraParts {
   private readonly coverGuess = new CoverGuess();
   private readonly hairGuess = new HairGuessView();
   private readonly made = new Map<string, Made>();
-  private blurs: readonly [WebGLRenderTarget, WebGLRenderTarget] | null = null;
-  private readonly premultiply = passMaterial(PREMULTIPLY_FRAGMENT, { picture: texture() });
-  private readonly divide = passMaterial(DIVIDE_FRAGMENT, {
-    picture: texture(),
-    spread: value(1),
-  });
-  private readonly blur = passMaterial(MASK_BLUR_FRAGMENT, {
-    picture: texture(),
-    stride: value(new Vector2()),
-    deviation: value(1),
-  });
-  private readonly unwrap = passMaterial(
-    UNWRAP_FRAGMENT,
-    { camera: texture(), toClip: value(new Matrix4()) },
-    UNWRAP_VERTEX,
-  );
-  private readonly face: Mesh<BufferGeometry, ShaderMaterial>;
-
-  constructor() {
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(new Float32Array(FACE_LANDMARKS * 3), 3));
-    geometry.setAttribute('uv', new BufferAttribute(Float32Array.from(UV), 2));
-    geometry.setIndex([...TRIANGLES]);
-    this.unwrap.side = DoubleSide;
-    this.face = new Mesh(geometry, this.unwrap);
-    this.face.frustumCulled = false;
-  }
+  private readonly pictureBlur = new PictureBlur();
+  private readonly flatFace = new FlatFace();
 
   /** A new frame: its camera picture stands on the canvas, and nothing else yet. */
   begin(now: CameraNow): void {
@@ -258,7 +209,7 @@ export class CameraParts {
 
   private sharp(part: CameraPart, face: TrackedFace | null, forBlur: boolean): Texture | null {
     if (part === 'whole') return this.whole();
-    if (part === 'face') return this.flatFace(face ?? this.now!.frame.faces[0] ?? null);
+    if (part === 'face') return this.flat(face ?? this.now!.frame.faces[0] ?? null);
     this.cut();
     // A room that is to be blurred holds nothing of the people, however their edge is moved.
     const asFound = forBlur && part === 'background';
@@ -280,48 +231,20 @@ export class CameraParts {
     this.cutAt = this.count;
   }
 
-  private flatFace(face: TrackedFace | null): Texture | null {
+  private flat(face: TrackedFace | null): Texture | null {
     if (!face) return null;
     return this.once(`face ${face.id}`, FACE_PIXELS, FACE_PIXELS, (into) => {
       const { renderer, camera } = this.now!;
-      const position = this.face.geometry.getAttribute('position') as BufferAttribute;
-      (position.array as Float32Array).set(
-        (face.unmorphed ?? face.landmarks).subarray(0, FACE_LANDMARKS * 3),
-      );
-      position.needsUpdate = true;
-      const { toClip, camera: picture } = this.unwrap.uniforms;
-      headToClip(camera, face.pose, toClip!.value as Matrix4);
-      picture!.value = this.whole();
-      onClear(renderer, into, () => renderer.render(this.face, this.anyCamera));
+      this.flatFace.draw(renderer, camera, face, this.whole(), into);
     });
   }
 
   private blurred(key: string, picture: Texture, blur: number, part: CameraPart): Texture {
     const [width, height] = part === 'face' ? [FACE_PIXELS, FACE_PIXELS] : [this.size.x, this.size.y];
-    const deviation = Math.max(0.5, blur * BLUR_MOST * height);
-    const scale = Math.min(1, MOST_DEVIATION / deviation);
-    const [w, h] = [Math.max(8, Math.round(width * scale)), Math.max(8, Math.round(height * scale))];
-    return this.once(key, w, h, (into) => {
-      if (this.blurs?.[0].width !== w || this.blurs[0].height !== h) {
-        this.blurs?.forEach((t) => t.dispose());
-        this.blurs = [byteTarget(w, h), byteTarget(w, h)];
-      }
-      const [first, second] = this.blurs;
-      this.draw(this.premultiply, picture, first);
-      const stride = this.blur.uniforms.stride!.value as Vector2;
-      this.blur.uniforms.deviation!.value = deviation * scale;
-      stride.set(1 / w, 0);
-      this.draw(this.blur, first.texture, second);
-      stride.set(0, 1 / h);
-      this.draw(this.blur, second.texture, first);
-      this.divide.uniforms.spread!.value = part === 'background' ? ROOM_SPREAD : 1;
-      this.draw(this.divide, first.texture, into);
-    });
-  }
-
-  private draw(by: ShaderMaterial, picture: Texture, into: WebGLRenderTarget): void {
-    by.uniforms.picture!.value = picture;
-    this.quad.draw(this.now!.renderer, by, into);
+    const size = blurSize(width, height, blur);
+    return this.once(key, size.width, size.height, (into) =>
+      this.pictureBlur.draw(this.now!.renderer, picture, size.deviation, into, part === 'background'),
+    );
   }
 
   /** A target that a scene is drawn into, with smooth edges where the canvas has them. */
@@ -359,13 +282,11 @@ export class CameraParts {
     this.moment?.dispose();
     this.madeUp?.dispose();
     for (const { target } of this.made.values()) target.dispose();
-    this.blurs?.forEach((t) => t.dispose());
+    this.pictureBlur.dispose();
+    this.flatFace.dispose();
     this.cutOut.dispose();
     this.light.dispose();
     this.coverGuess.dispose();
     this.hairGuess.dispose();
-    this.quad.dispose();
-    this.face.geometry.dispose();
-    for (const m of [this.premultiply, this.divide, this.blur, this.unwrap]) m.dispose();
   }
 }
