@@ -86,6 +86,16 @@ test('the way from Home to a placed number goes by keyboard alone', async ({ pag
   await page.locator('.finder canvas').waitFor();
   await page.keyboard.press('Control+k');
   await expect(page.getByLabel('Find a command')).toBeFocused();
+  // Left without running anything, the keys go back to where they were.
+  await page.keyboard.press('Escape');
+  const find = page.getByRole('button', { name: 'Find Ctrl K' });
+  await find.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Find a command')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(find).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Find a command')).toBeFocused();
   await page.keyboard.type('head occluder');
   await page.keyboard.press('Enter');
   const row = page.getByRole('button', { name: 'Head occluder', exact: true });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Find and run anything by name. */
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useCommands } from '../commands/commands';
 import { useDeskStore } from '../stores/desk';
 
@@ -16,16 +16,26 @@ const found = computed(() => {
   return commands.value.filter((c) => words.every((w) => c.label.toLowerCase().includes(w))).slice(0, 12);
 });
 watch(text, () => (at.value = 0));
+/** What had the keys before. */
+let before: Element | null = null;
 watch(
   () => desk.paletteOpen,
-  async (open) => {
-    if (!open) return;
+  (open) => {
     text.value = '';
     at.value = 0;
-    await nextTick();
-    setTimeout(() => input.value?.focus(), 30);
+    if (open) before = document.activeElement;
   },
+  { immediate: true, flush: 'sync' },
 );
+// The dialog comes in its own time, and may have been asked for before this was there, or while it was closing: the keys go to
+// the field once that is there.
+watch([input, () => desk.paletteOpen], ([field, open]) => open && field?.focus(), { flush: 'post' });
+/** The keys go back, unless what was run has taken them. */
+const giveBack = (): void => {
+  const free = !document.activeElement || document.activeElement === document.body;
+  if (free && before instanceof HTMLElement) before.focus({ preventScroll: true });
+  before = null;
+};
 const run = (index: number): void => {
   const command = found.value[index];
   if (!command) return;
@@ -47,6 +57,7 @@ const move = (by: number): void => {
     :body-style="{ padding: 0 }"
     wrap-class-name="palette"
     destroy-on-close
+    :after-close="giveBack"
   >
     <a-input
       ref="input"

@@ -186,6 +186,7 @@ useEventListener('drop', endHover, true);
 onBeforeUnmount(() => {
   painter.close();
   desk.closeLibrary();
+  desk.paletteOpen = false;
   imports.cancelAll();
   playback.useTake();
   effectStore.close();

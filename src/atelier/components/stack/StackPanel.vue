@@ -87,6 +87,7 @@ watch(
     if (unfolded.size !== folded.value.size) folded.value = unfolded;
     void reveal(id);
   },
+  { immediate: true },
 );
 
 const objectRows = computed(() => rows.value.filter((r) => r.kind === 'object'));
