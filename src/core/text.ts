@@ -1,5 +1,6 @@
 /** Texts that can be kept: well-formed (no half of a surrogate pair) and without U+0000. The database holds no others. */
 
+/** Whether a text can be kept as it is. */
 export const isKeepable = (text: string): boolean => text.isWellFormed() && !text.includes('\0');
 
 /** The same text without what cannot be kept: half characters become U+FFFD, U+0000 goes. */

@@ -58,6 +58,7 @@ export const addMaterial = (
     for (const id of wearers) wear(d.objects[id], material.id, slot);
   });
 
+/** Changes fields of a material; nothing where it is gone. */
 export const changeMaterial = (effect: Effect, id: MaterialId, change: Partial<Omit<Material, 'id'>>): Edit =>
   edit(`Change ${effect.materials[id]?.name ?? 'material'}`, (d) => {
     if (d.materials[id]) Object.assign(d.materials[id], change);
@@ -132,6 +133,7 @@ export const removeNodes = (effect: Effect, id: MaterialId, gone: readonly NodeI
         if (!circuit[wire.node]) delete node.inputs[port];
   });
 
+/** Changes values, the picture or the place of a node in a material's circuit; nothing where it is gone. */
 export const changeNode = (
   effect: Effect,
   id: MaterialId,

@@ -27,6 +27,7 @@ export const makeRoom = (effect: Pick<Effect, 'objects'>, more: number): void =>
     );
 };
 
+/** Adds an object, under a name that no other has. Throws where an effect holds no more objects. */
 export const addObject = (object: EffectObject): Edit =>
   edit(`Add ${object.name}`, (d) => {
     makeRoom(d as Effect, 1);
@@ -40,6 +41,7 @@ export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
     for (const one of gone) delete d.objects[one];
     forget(d, effect, 'objects', gone);
   });
+/** Removes an object with all that hangs in it, as `removeObjects` does. */
 export const removeObject = (effect: Effect, id: ObjectId): Edit => removeObjects(effect, [id]);
 
 /** "Kelp", or "3 objects". */
@@ -89,6 +91,7 @@ export const changeObjects = (
     }
   });
 
+/** Changes fields that objects of all kinds have; nothing where the object is gone. */
 export const changeObject = (effect: Effect, id: ObjectId, change: Common, label = 'Change'): Edit =>
   changeObjects(effect, new Map([[id, change]]), label);
 
@@ -121,6 +124,7 @@ export const setProperty = (
   });
 };
 
+/** Changes how a card looks. Another picture makes it the creator's own: no longer a sample. */
 export const styleCard = (
   effect: Effect,
   id: ObjectId,

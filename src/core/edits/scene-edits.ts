@@ -26,6 +26,7 @@ export const addScene = (effect: Effect, newId: () => SceneId, made: SceneId[] =
     made.push(scene.id);
   });
 
+/** Names a scene or gives it another place in the order; nothing where it is gone. */
 export const changeScene = (id: SceneId, change: Partial<Pick<EffectScene, 'name' | 'order'>>): Edit =>
   edit('Change the scene', (d) => {
     const scene = d.scenes[id];
@@ -67,6 +68,7 @@ export const addTarget = (effect: Effect, id: TargetId, name: string, asset: Ass
     d.targets[id] = newTarget(id, name, order, asset) as Draft<Target>;
   });
 
+/** Changes a printed picture; nothing where it is gone. */
 export const changeTarget = (effect: Effect, id: TargetId, change: Partial<Omit<Target, 'id'>>): Edit =>
   edit(`Change ${effect.targets[id]?.name ?? 'the picture'}`, (d) => {
     const target = d.targets[id];

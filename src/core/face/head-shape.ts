@@ -22,6 +22,7 @@ const nearPair = (p: Vec3, right: number, left: number, radius: number): number 
 
 /** Eyes of the neutral topology are small for a drawn face; 0 on the `eyes` scale is this. */
 const EYE_SIZE = 1.17;
+/** Size of the eyes of a head, as a factor on those of the neutral face. */
 export const eyeSize = (shape: HeadShape): number => EYE_SIZE + 0.1 * (shape.eyes ?? 0);
 /** Sideways shift of the wearer's left eye, metres. */
 const eyeShift = (shape: HeadShape): number => 0.0022 * (shape.eyeSpacing ?? 0);

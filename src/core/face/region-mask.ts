@@ -101,6 +101,7 @@ export const MOUTH_BELOW = 0.55;
 /** What a mask holds: left, top, right, bottom in shares of the layout; null when it is empty. */
 export type Bounds = readonly [number, number, number, number];
 
+/** What a square mask of `size` x `size` bytes holds; a pixel counts from 1 on. */
 export const maskBounds = (mask: Uint8Array, size: number): Bounds | null => {
   let [left, top, right, bottom] = [size, size, -1, -1];
   for (let y = 0; y < size; y++)

@@ -169,6 +169,7 @@ const REGIONS: Record<FaceRegion, Region> = {
   },
 };
 
+/** Outlines, holes and soft edge of a region of the face. */
 export const faceRegion = (name: FaceRegion): Region => REGIONS[name];
 
 /** The middle of a region's first outline: where its name is written. */

@@ -16,6 +16,7 @@ interface Edge {
   index: number;
 }
 
+/** Divides every triangle into four. `points` is the count of vertices, `triangles` holds three indices each. */
 export const subdivide = (points: number, triangles: readonly number[]): Subdivision => {
   const edges = new Map<number, Edge>();
   const key = (a: number, b: number) => Math.min(a, b) * points + Math.max(a, b);

@@ -30,6 +30,7 @@ export const lookAtAge = (over: readonly Stop[], age: Unit): Omit<Stop, 'at'> =>
   return { size: lerp(a.size, b.size, t), opacity: lerp(a.opacity, b.opacity, t), colour: hexOf(mixed) };
 };
 
+/** Size, opacity and colour over a life, in `LIFE_STEPS` steps: read in each frame for each particle. */
 export const lifeTable = (over: readonly Stop[]): LifeTable => {
   const table = {
     size: new Float32Array(LIFE_STEPS),

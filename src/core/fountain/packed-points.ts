@@ -6,6 +6,7 @@ const FULL = 32767;
 
 const KEPT = new Map<string, Float32Array>();
 
+/** Points (x, y, z of each, metres) as a text; those beyond `MOST_POINTS` are left out. */
 export const packPoints = (points: ArrayLike<number>): string => {
   const count = Math.min(MOST_POINTS, Math.floor(points.length / 3)) * 3;
   let reach = 0;

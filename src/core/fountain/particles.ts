@@ -24,6 +24,7 @@ export interface Particles extends Readonly<Record<Field, Float32Array>> {
   carry: number;
 }
 
+/** Room for `most` particles; none lives. */
 export const newParticles = (most: number): Particles => ({
   ...(Object.fromEntries(FIELDS.map((f) => [f, new Float32Array(most)])) as Record<Field, Float32Array>),
   number: new Uint32Array(most),
@@ -40,6 +41,7 @@ export const savedParticles = (of: Particles): Particles => ({
   born: of.born,
   carry: of.carry,
 });
+/** What `savedParticles` kept, with room for `most`, or for all that lived where those are more. */
 export const restoredParticles = (saved: Particles, most: number): Particles => {
   const made = newParticles(Math.max(most, saved.count));
   for (const f of FIELDS) made[f].set(saved[f]);

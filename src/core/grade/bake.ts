@@ -10,10 +10,12 @@ export const BAKED_SIZE = 33;
 
 /** What a table cannot hold, since it depends on the place or on the pixels around. */
 const BY_PLACE: ReadonlySet<GradeStepKind> = new Set(['vignette', 'grain', 'bloom', 'sharpen']);
+/** Kinds of steps that are on and that no table can hold. */
 export const leftOut = (steps: readonly GradeStep[]): GradeStepKind[] => [
   ...new Set(steps.filter((s) => s.on && BY_PLACE.has(s.kind)).map((s) => s.kind)),
 ];
 
+/** A grade as a table of `BAKED_SIZE` entries an axis, at `strength` 0 to 1; without the steps that `leftOut` names. */
 export const bakeGrade = (
   title: string,
   steps: readonly GradeStep[],

@@ -30,6 +30,7 @@ export interface PicturePlace {
 export type SpatialKind = 'bloom' | 'sharpen';
 export type PointKind = Exclude<GradeStepKind, SpatialKind>;
 export type PointStep = StepOf<PointKind>;
+/** Whether a step needs to see one colour only. */
 export const isPointStep = (step: GradeStep): step is PointStep =>
   step.kind !== 'bloom' && step.kind !== 'sharpen';
 

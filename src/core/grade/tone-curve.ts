@@ -14,6 +14,7 @@ export const STRAIGHT: readonly CurvePoint[] = [
   [1, 1],
 ];
 
+/** Whether a curve changes nothing. */
 export const isStraight = (points: readonly CurvePoint[]): boolean => points.every(([x, y]) => x === y);
 
 /** A function from points of ascending x, two at least; flat outside of them. */

@@ -19,6 +19,7 @@ const RGB_TO_XYZ: Matrix3 = [
 ];
 const BRADFORD: Matrix3 = [0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296];
 
+/** The product of a matrix (rows) and a colour as a column. */
 export const multiplyMatrixVector = (m: Matrix3, [x, y, z]: Rgb): Rgb => [
   m[0] * x + m[1] * y + m[2] * z,
   m[3] * x + m[4] * y + m[5] * z,

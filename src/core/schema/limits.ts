@@ -11,6 +11,7 @@ const LEAST_SCALE = 1e-4;
 const MOST_SCALE = 1e4;
 
 // JSON knows no -0, so none is written down: x + 0 turns it into 0.
+/** A move kept within `FARTHEST` metres an axis; what is not a number is 0. */
 export const boundedMove = (move: Vec3): [number, number, number] =>
   move.map((x) => clamp(Number.isFinite(x) ? x : 0, -FARTHEST, FARTHEST) + 0) as [number, number, number];
 

@@ -20,8 +20,11 @@ export type Side = 1 | -1;
 
 const base = shellPositions(NEUTRAL_FACE, new Float64Array(SHELL_POINTS * 3));
 const adjacency = neighbours(SHELL_POINTS, [...OPEN_TRIANGLES, ...SKULL_TRIANGLES]);
+/** Where point `i` of the neutral face lies to the wearer's left, metres. */
 export const x = (i: number): number => base[3 * i]!;
+/** How high point `i` of the neutral face lies, metres. */
 export const y = (i: number): number => base[3 * i + 1]!;
+/** How far forward point `i` of the neutral face lies, metres. */
 export const z = (i: number): number => base[3 * i + 2]!;
 const points = Array.from({ length: SHELL_POINTS }, (_, i) => i);
 
@@ -36,6 +39,7 @@ export const LOWER_LIP: ReadonlySet<number> = new Set([
 export const CORNERS: Readonly<Record<Side, readonly [number, number]>> = { [1]: [291, 308], [-1]: [61, 78] };
 export const LIPS: ReadonlySet<number> = new Set([...UPPER_LIP, ...LOWER_LIP, ...CORNERS[1], ...CORNERS[-1]]);
 const oval: ReadonlySet<number> = new Set(OVAL);
+/** Whether a landmark lies on the outline of the face. */
 export const isOval = (i: number): boolean => oval.has(i);
 
 /** Weights that are 0 wherever `still` says so and on the skull, and take the given values elsewhere. */
@@ -49,6 +53,7 @@ export const spread = (
   return harmonicWeights(adjacency, fixed);
 };
 
+/** A displacement of every point of the shell, metres, from a function of its index. */
 export const displacement = (of: (i: number) => Vec3): Displacement => {
   const d = new Float64Array(SHELL_POINTS * 3);
   for (const i of points) d.set(of(i), 3 * i);

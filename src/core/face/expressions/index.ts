@@ -22,6 +22,7 @@ const MAKERS = {
 /** Expressions that move the skin: all 52 but the four sideways gazes, which turn the eyeballs alone. */
 export type MovableExpression = keyof typeof MAKERS;
 export const MOVABLE = Object.keys(MAKERS) as readonly MovableExpression[];
+/** Whether an expression moves the skin, and not the eyeballs alone. */
 export const isMovable = (name: ExpressionName): name is MovableExpression => name in MAKERS;
 
 const made = new Map<MovableExpression, Displacement>();

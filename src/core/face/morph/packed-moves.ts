@@ -18,6 +18,7 @@ export const packMoves = (moves: ArrayLike<number>): string => {
   return btoa(String.fromCharCode(...new Uint8Array(view.buffer)));
 };
 
+/** Moves of the landmarks, x, y, z of each in metres, from a text that `PACKED_MOVES` accepts; to a step what `packMoves` was given. */
 export const unpackMoves = (text: string): Float32Array => {
   const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
   const view = new DataView(bytes.buffer);

@@ -22,6 +22,7 @@ export const hair = defineObject({
 });
 export type Hair = z.infer<typeof hair.schema>;
 
+/** Hair colour on a face, as it is added. */
 export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair => ({
   ...placed(id, 'Hair colour', order, onWholeFace(face)),
   kind: 'hair',

@@ -28,6 +28,7 @@ export const iris = defineObject({
 });
 export type Iris = z.infer<typeof iris.schema>;
 
+/** Irises on a face, as they are added. */
 export const newIris = (id: ObjectId, order: number, face: FaceChoice = 1): Iris => ({
   ...placed(id, 'Iris', order, onWholeFace(face)),
   kind: 'iris',

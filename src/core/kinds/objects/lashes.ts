@@ -26,6 +26,7 @@ export const lashes = defineObject({
 });
 export type Lashes = z.infer<typeof lashes.schema>;
 
+/** Lashes on a face, as they are added. */
 export const newLashes = (id: ObjectId, order: number, face: FaceChoice = 1): Lashes => ({
   ...placed(id, 'Lashes', order, onWholeFace(face)),
   kind: 'lashes',

@@ -66,6 +66,7 @@ export const morph = defineObject({
 });
 export type Morph = z.infer<typeof morph.schema>;
 
+/** Another face shape, as it is added: it changes nothing yet. */
 export const newMorph = (id: ObjectId, order: number, face: FaceChoice = 1): Morph => ({
   ...placed(id, 'Face morph', order, onWholeFace(face)),
   kind: 'morph',

@@ -19,4 +19,5 @@ export const EYES_WORDS = { both: 'Both', left: 'The left one', right: 'The righ
 /** Left and right are the wearer's own. */
 export type Eyes = keyof typeof EYES_WORDS;
 export const EYES = keysOf(EYES_WORDS);
+/** The field for which eyes are meant. */
 export const eyes = () => choice('Eyes', EYES_WORDS);

@@ -10,6 +10,7 @@ import { z } from 'zod';
 export const objectNameFor = (asset: { readonly name: string }, otherwise: string): string =>
   cutText(asset.name.replace(/\.[^.]+$/, ''), 80) || otherwise;
 
+/** An anchor on a point of the head, that grows with the face. */
 export const headAnchor = (point: FeaturePoint, face: FaceChoice = 1): Anchor => ({
   kind: 'head',
   face,
@@ -20,6 +21,7 @@ export const FOREHEAD: Anchor = headAnchor('forehead');
 /** What lies on a face as a whole. */
 export const onWholeFace = (face: FaceChoice): Anchor => ({ kind: 'skin', face, spot: [0.5, 0.5] });
 
+/** What all objects have, as they are added: at the anchor, unturned, seen, in every scene. */
 export const placed = (id: ObjectId, name: string, order: number, anchor: Anchor) => ({
   id,
   name: cutText(name, 80),

@@ -30,6 +30,7 @@ export const retouch = defineObject({
 });
 export type Retouch = z.infer<typeof retouch.schema>;
 
+/** Retouch on a face, as it is added. */
 export const newRetouch = (id: ObjectId, order: number, face: FaceChoice = 1): Retouch => ({
   ...placed(id, 'Retouch', order, onWholeFace(face)),
   kind: 'retouch',

@@ -57,6 +57,7 @@ const SIZE: Record<AnchorKind, number> = {
   backdrop: 0.03,
 };
 
+/** A shape, as it is added: as large as things on its anchor usually are. */
 export const newSolid = (
   id: ObjectId,
   shape: SolidShape,

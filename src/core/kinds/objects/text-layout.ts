@@ -49,6 +49,7 @@ export const lettersOf = (line: string): string[] => {
 
 /** Hebrew, Arabic and their like: scripts that run from right to left. */
 const RIGHT_TO_LEFT = /[\u0590-\u08ff\u{10800}-\u{10fff}\u{1e800}-\u{1efff}\ufb1d-\ufdff\ufe70-\ufefc]/u;
+/** Whether a line holds letters of a script that runs from right to left. */
 export const hasRightToLeft = (line: string): boolean => RIGHT_TO_LEFT.test(line);
 /** Whether a line as a whole runs from right to left: its first letter says (Unicode Bidirectional Algorithm, P2). */
 export const runsRightToLeft = (line: string): boolean => {

@@ -80,6 +80,7 @@ const SIZE: Record<AnchorKind, number> = {
   backdrop: 0.02,
 };
 
+/** A text, as it is added: as large as things on its anchor usually are, named by its first line. */
 export const newText = (
   id: ObjectId,
   content: string,
