@@ -149,10 +149,10 @@ describe('an asset linked to its file', () => {
     const disk = new Disk('fish.png');
     const { effect, id } = await linked(disk);
     expect([...kept.keys()]).toEqual([`iconia.links.${effect.id}`]);
-    const document = effect.effect;
+    const before = effect.effect;
     setActivePinia(createPinia());
     const again = useEffectStore();
-    again.effect = document;
+    again.effect = before;
     again.id = '00000000-0000-4000-8000-000000000001';
     const links = useLinksStore();
     for (let i = 0; i < 5; i++) await new Promise(setImmediate);

@@ -106,8 +106,8 @@ export class ModelView implements ObjectView<ModelObject> {
       let shadow: Mesh['customDepthMaterial'];
       const wears = own.map((material): Material => {
         const id = materialIdOf(object, slotOf(material));
-        const document = id ? effect.materials[id] : undefined;
-        if (!document) return material;
+        const put = id ? effect.materials[id] : undefined;
+        if (!put) return material;
         const key = `${id} ${tangents}`;
         let surface = this.surfaces.get(key);
         if (!surface) {
@@ -122,7 +122,7 @@ export class ModelView implements ObjectView<ModelObject> {
             time: now.time,
             opacity,
             face: now.wearer,
-            material: document,
+            material: put,
           });
         done.set(key, three);
         shadow = surface.shadow ?? undefined;

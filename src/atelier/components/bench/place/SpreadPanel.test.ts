@@ -18,7 +18,7 @@ test('more copies than an effect holds are refused as a whole; fewer are tried f
   const boxes = Array.from({ length: 1990 }, (_, i) =>
     newSolid(`obj_box${i}` as ObjectId, 'box', i, headAnchor('crown')),
   );
-  const document = openEffect({
+  const effectStore = openEffect({
     ...blankEffect('Many'),
     objects: Object.fromEntries(boxes.map((b) => [b.id, b])),
   });
@@ -27,10 +27,10 @@ test('more copies than an effect holds are refused as a whole; fewer are tried f
   mounted(SpreadPanel, { onClose: () => closed++ });
   await typeInto('How many copies', '20');
   await press('Make 20 copies');
-  expect(document.notice).toMatch(/An effect holds 2000 objects; this one has 1990/);
-  expect([Object.keys(document.effect.objects).length, closed]).toEqual([1990, 0]);
+  expect(effectStore.notice).toMatch(/An effect holds 2000 objects; this one has 1990/);
+  expect([Object.keys(effectStore.effect.objects).length, closed]).toEqual([1990, 0]);
   await typeInto('How many copies', '5');
   await press('Make 5 copies');
   // The first is one of them, and a group holds all.
-  expect([Object.keys(document.effect.objects).length, closed]).toEqual([1995, 1]);
+  expect([Object.keys(effectStore.effect.objects).length, closed]).toEqual([1995, 1]);
 });
