@@ -2,8 +2,9 @@
  * Where the keys go when something is sought by name.
  * @jest-environment ./scripts/jest-page.mjs
  */
-import { afterEach, expect, test } from '@jest/globals';
+import { afterEach, describe, expect, test } from '@jest/globals';
 import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { Modal } from 'ant-design-vue';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { blankEffect } from '../../core/document/defaults';
 import { useDeskStore } from '../stores/desk';
@@ -14,12 +15,12 @@ enableAutoUnmount(afterEach);
 
 const field = (): HTMLElement | null => document.querySelector('[aria-label="Find a command"]');
 const focused = () => document.activeElement?.getAttribute('aria-label');
-const mountPalette = (): void => {
+const mountPalette = () => {
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [{ path: '/:path(.*)', component: CommandPalette }],
   });
-  mounted(CommandPalette, {}, [router]);
+  return mounted(CommandPalette, {}, [router]);
 };
 /** A few turns of the page: dialogs are put into it in steps. */
 const settled = async (): Promise<void> => {
@@ -49,4 +50,49 @@ test('it has the keys as soon as it is there, each time', async () => {
     await settled();
     (document.activeElement as HTMLElement | null)?.blur();
   }
+});
+
+describe('closed, the keys go back to where they were', () => {
+  const open = async (): Promise<() => void> => {
+    openEffect(blankEffect('Back'));
+    const palette = mountPalette();
+    const button = document.body.appendChild(document.createElement('button'));
+    button.setAttribute('aria-label', 'Where they were');
+    button.focus();
+    const desk = useDeskStore();
+    desk.paletteOpen = true;
+    await settled();
+    expect(focused()).toBe('Find a command');
+    // Closing and opened again, it is not what they go back to.
+    desk.paletteOpen = false;
+    desk.paletteOpen = true;
+    await settled();
+    desk.paletteOpen = false;
+    return () => (palette.findComponent(Modal).props('afterClose') as () => void)();
+  };
+  afterEach(() => document.querySelector('[aria-label="Where they were"]')?.remove());
+
+  test('while the field still has them', async () => {
+    const closed = await open();
+    field()?.focus();
+    closed();
+    expect(focused()).toBe('Where they were');
+  });
+
+  test('when the field is gone', async () => {
+    const closed = await open();
+    field()?.blur();
+    closed();
+    expect(focused()).toBe('Where they were');
+  });
+
+  test('not when what was run has taken them', async () => {
+    const closed = await open();
+    const other = document.body.appendChild(document.createElement('input'));
+    other.setAttribute('aria-label', 'Taken');
+    other.focus();
+    closed();
+    expect(focused()).toBe('Taken');
+    other.remove();
+  });
 });

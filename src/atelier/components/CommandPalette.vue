@@ -16,24 +16,27 @@ const found = computed(() => {
   return commands.value.filter((c) => words.every((w) => c.label.toLowerCase().includes(w))).slice(0, 12);
 });
 watch(text, () => (at.value = 0));
-/** What had the keys before. */
+/** What had the keys before; not a dialog that is still closing. */
 let before: Element | null = null;
+const isInside = (element: Element | null): boolean => element?.closest('.palette') != null;
 watch(
   () => desk.paletteOpen,
   (open) => {
     text.value = '';
     at.value = 0;
-    if (open) before = document.activeElement;
+    if (open && !isInside(document.activeElement)) before = document.activeElement;
   },
   { immediate: true, flush: 'sync' },
 );
 // The dialog comes in its own time, and may have been asked for before this was there, or while it was closing: the keys go to
 // the field once that is there.
 watch([input, () => desk.paletteOpen], ([field, open]) => open && field?.focus(), { flush: 'post' });
-/** The keys go back, unless what was run has taken them. */
+/** The keys go back, unless what was run has taken them. The browser may take them from a field that is gone only a frame later. */
 const giveBack = (): void => {
-  const free = !document.activeElement || document.activeElement === document.body;
-  if (free && before instanceof HTMLElement) before.focus({ preventScroll: true });
+  if (desk.paletteOpen) return;
+  const at = document.activeElement;
+  if ((!at || at === document.body || isInside(at)) && before instanceof HTMLElement)
+    before.focus({ preventScroll: true });
   before = null;
 };
 const run = (index: number): void => {
