@@ -143,6 +143,27 @@ test('hidden, locked, alone, found, and a second scene that a cue goes to', asyn
   expect(effect.openingScene).toBe(Object.values(effect.scenes).find((s) => s.name === 'Scene 1')!.id);
 });
 
+test('when the Library closes, the Stack is back at what is selected', async ({ page }) => {
+  const names = Array.from({ length: 60 }, (_, i) => `Shell ${i}`);
+  await open(
+    page,
+    'Many',
+    names
+      .map((name, i) => boxOf(name.replace(' ', ''), i, '#ffffff', 0))
+      .map((o, i) => ({ ...o, name: names[i]! })),
+  );
+  const lowest = 'Shell 59';
+  await expect(row(page, 'Shell 0')).toBeInViewport();
+  await expect(row(page, lowest)).toHaveCount(0);
+  await page.locator('.object').first().hover();
+  await page.mouse.wheel(0, 20_000);
+  await row(page, lowest).click();
+  await page.getByRole('button', { name: 'Library', exact: true }).click();
+  await expect(page.locator('.object')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Close the library' }).click();
+  await expect(row(page, lowest)).toBeInViewport();
+});
+
 test('a starter opens on a take that shows it; its samples are cleared by one action', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: /^Two faces/ }).click();
