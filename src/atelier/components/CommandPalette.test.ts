@@ -22,32 +22,30 @@ const mountPalette = () => {
   });
   return mounted(CommandPalette, {}, [router]);
 };
-/** A few turns of the page: dialogs are put into it in steps. */
-const settled = async (): Promise<void> => {
-  for (let i = 0; i < 3; i++) await flushPromises();
+/** Dialogs are put into the page in steps of their own: waits until the keys are there, however many that takes. */
+const keysAt = async (label: string): Promise<void> => {
+  for (let tries = 0; focused() !== label && tries < 600; tries++)
+    await new Promise((next) => setTimeout(next, 5));
+  expect(focused()).toBe(label);
 };
 
 test('it has the keys when it was asked for before it was there', async () => {
   openEffect(blankEffect('Early'));
   useDeskStore().paletteOpen = true;
   mountPalette();
-  await settled();
-  expect(field()).not.toBeNull();
-  expect(focused()).toBe('Find a command');
+  await keysAt('Find a command');
 });
 
 test('it has the keys as soon as it is there, each time', async () => {
   openEffect(blankEffect('Again'));
   const desk = useDeskStore();
   mountPalette();
-  await settled();
   expect(field()).toBeNull();
   for (let time = 0; time < 2; time++) {
     desk.paletteOpen = true;
-    await settled();
-    expect(focused()).toBe('Find a command');
+    await keysAt('Find a command');
     desk.paletteOpen = false;
-    await settled();
+    await flushPromises();
     (document.activeElement as HTMLElement | null)?.blur();
   }
 });
@@ -61,12 +59,11 @@ describe('closed, the keys go back to where they were', () => {
     button.focus();
     const desk = useDeskStore();
     desk.paletteOpen = true;
-    await settled();
-    expect(focused()).toBe('Find a command');
+    await keysAt('Find a command');
     // Closing and opened again, it is not what they go back to.
     desk.paletteOpen = false;
     desk.paletteOpen = true;
-    await settled();
+    await flushPromises();
     desk.paletteOpen = false;
     return () => (palette.findComponent(Modal).props('afterClose') as () => void)();
   };
