@@ -4,9 +4,10 @@
  */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { computed, defineComponent, h, type Component } from 'vue';
-import { READY_NAMES } from '../../../core/kinds/triggers/ready-triggers';
+import { READY_NAMES, readyTrigger } from '../../../core/kinds/triggers/ready-triggers';
 import { blankEffect } from '../../../core/document/defaults';
-import { newBeat, newControl, newCue, newPrompt } from '../../../core/document/new-cues';
+import { newBeat, newControl, newCue, newDrive, newPrompt } from '../../../core/document/new-cues';
+import { newSignal } from '../../../core/kinds/signals/signals';
 import { newAction } from '../../../core/kinds/actions/actions';
 import { newGradeStep } from '../../../core/edits/new-grade-step';
 import { newMaterial } from '../../../core/document/new-material';
@@ -18,8 +19,10 @@ import { sampleAsset } from '../../../core/document/sample';
 import {
   ACTION_KINDS,
   GRADE_STEP_KINDS,
+  SIGNAL_KINDS,
   type ControlId,
   type CueId,
+  type DriveId,
   type Effect,
   type Grade,
   type MaterialId,
@@ -31,6 +34,7 @@ import { useEffectStore } from '../../stores/effect';
 import { mounted, openEffect, proveFields, type Asked } from '../testing';
 import CueCard from './behave/CueCard.vue';
 import ControlCard from './behave/viewer/ControlCard.vue';
+import DriveRow from './behave/viewer/DriveRow.vue';
 import PromptCard from './behave/viewer/PromptCard.vue';
 import GradeStepCard from './style/grade/GradeStepCard.vue';
 import MaterialNumbers from './style/material/MaterialNumbers.vue';
@@ -40,6 +44,7 @@ const MODEL = 'obj_model' as ObjectId;
 const GRADE = 'obj_grade' as ObjectId;
 const CUE = 'cue_first' as CueId;
 const CONTROL = 'control_first' as ControlId;
+const DRIVE = 'drive_first' as DriveId;
 const PROMPT = 'prompt_first' as PromptId;
 const MATERIAL = 'material_first' as MaterialId;
 
@@ -91,6 +96,34 @@ test.each(ACTION_KINDS)(
     expect(names.length).toBeGreaterThan(0);
   },
 );
+
+const CROSSES = readyTrigger('signalCrosses');
+if (CROSSES.kind !== 'level') throw new Error('A signal crosses a level.');
+describe.each(SIGNAL_KINDS)('the signal %s', (kind) => {
+  const signal = newSignal(kind, CARD);
+  test('drives a number', async () => {
+    const drive = newDrive(DRIVE, 0, signal, { kind: 'number', object: CARD, property: 'size' });
+    openEffect(effectWith({ drives: { [DRIVE]: drive } }));
+    named(
+      await proveFields(() => mounted(following(DriveRow, () => ({ drive: store().effect.drives[DRIVE]! })))),
+    );
+  });
+  test('sets a cue off when it crosses a level', async () => {
+    const cue = { ...newCue(CUE, 'signalCrosses', 0, []), triggers: [{ ...CROSSES, signal }] };
+    openEffect(effectWith({ cues: { [CUE]: cue } }));
+    useDeskStore().behave.cue = CUE;
+    named(await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))));
+  });
+  test('is a condition of a prompt', async () => {
+    const prompt = { ...newPrompt(PROMPT, 0), onlyIf: [{ signal, is: 'above' as const, value: 0.5 }] };
+    openEffect(effectWith({ prompts: { [PROMPT]: prompt } }));
+    named(
+      await proveFields(() =>
+        mounted(following(PromptCard, () => ({ prompt: store().effect.prompts[PROMPT]! }))),
+      ),
+    );
+  });
+});
 
 describe('what viewers use', () => {
   test.each(['button', 'switch', 'slider', 'choice'] as const)('a %s', async (kind) => {

@@ -52,7 +52,7 @@ const add = (): void =>
       <SignalFields
         :signal="condition.signal"
         :label="i === 0 ? 'Condition' : `Condition ${i + 1}`"
-        @change="(signal) => set(i, { signal })"
+        @change="(signal, gesture) => set(i, { signal }, gesture)"
       />
       <SelectField
         name="Comparison"

@@ -46,7 +46,11 @@ const unit = computed(() => {
 </script>
 
 <template>
-  <SignalFields v-if="isPlain" :signal="trigger.signal" @change="(signal) => set({ signal })" />
+  <SignalFields
+    v-if="isPlain"
+    :signal="trigger.signal"
+    @change="(signal, gesture) => set({ signal }, gesture)"
+  />
   <PropertyList v-else :properties="whom" :value="trigger.signal" @change="setSignal" />
   <PropertyInput
     v-if="isPlain"

@@ -12,10 +12,12 @@ import { withValueAt } from '../../../../core/schema/properties';
 import ChoiceField from '../../common/ChoiceField.vue';
 import PropertyList from '../../common/PropertyList.vue';
 import { useDeskStore } from '../../../stores/desk';
+import { useEffectStore } from '../../../stores/effect';
 
 const props = defineProps<{ signal: Signal; label?: string }>();
-const emit = defineEmits<{ change: [signal: Signal] }>();
+const emit = defineEmits<{ change: [signal: Signal, gesture: string | null] }>();
 const desk = useDeskStore();
+const effectStore = useEffectStore();
 const kinds = SIGNAL_KINDS.map((value) => ({ value, label: signalKind(value).name }));
 const properties = computed(() => signalProperties(props.signal));
 </script>
@@ -26,12 +28,15 @@ const properties = computed(() => signalProperties(props.signal));
       :label="label ?? 'Signal'"
       :value="signal.kind"
       :options="kinds"
-      @change="(kind) => emit('change', newSignal(kind as SignalKind, desk.selected))"
+      @change="(kind) => emit('change', newSignal(kind as SignalKind, desk.selected), null)"
     />
     <PropertyList
       :properties="properties"
       :value="signal"
-      @change="(path, to) => emit('change', withValueAt(signal, path, to))"
+      @change="
+        (path, to, felt) => emit('change', withValueAt(signal, path, to), felt ? `signal-${path}` : null)
+      "
+      @done="effectStore.endGesture()"
     />
   </span>
 </template>

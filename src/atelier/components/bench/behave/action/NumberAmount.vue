@@ -2,18 +2,18 @@
 /** Any number of what it acts on: to what, or by how much. */
 import { computed } from 'vue';
 import { numberName, numbersOf, readNumber } from '../../../../../core/kinds/numbers';
+import { actionProperties } from '../../../../../core/kinds/actions/actions';
 import { firstValues } from '../../../../../core/program/first-values';
 import type { ActionOf } from '../../../../../core/document/schema';
 import { useEffectStore } from '../../../../stores/effect';
 import GestureField from '../../../common/GestureField.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
-import SelectField from '../../../common/SelectField.vue';
+import PropertyInput from '../../../common/PropertyInput.vue';
 
 const props = defineProps<{ action: ActionOf<'number'> }>();
 const emit = defineEmits<{ change: [change: object, gesture: string | null] }>();
 const effectStore = useEffectStore();
 const set = (change: object, gesture: string | null = null): void => emit('change', change, gesture);
-const modes = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
 const first = computed(() => {
   const [id] = props.action.targets;
   return id === undefined ? undefined : effectStore.effect.objects[id];
@@ -39,12 +39,11 @@ const chooseNumber = (property: string): void => {
       :options="numbers"
       @change="chooseNumber"
     />
-    <SelectField
-      name="To or by"
+    <PropertyInput
       class="mode"
+      :property="actionProperties(action)['mode']!"
       :value="action.mode"
-      :options="modes(['to', 'by'])"
-      @change="(v: unknown) => set({ mode: v })"
+      @change="(mode) => set({ mode })"
     />
     <GestureField
       class="small"

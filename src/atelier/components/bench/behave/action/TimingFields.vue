@@ -51,13 +51,12 @@ const set = (change: Partial<Action>, gesture: string | null = null): void => em
         @change="(share) => emit('begins', share as number)"
         @done="effectStore.endGesture()"
     /></label>
-    <ChipButton
+    <PropertyInput
       v-if="mayComeBack"
-      :aria-pressed="action.thereAndBack"
-      @click="set({ thereAndBack: !action.thereAndBack })"
-    >
-      There and back
-    </ChipButton>
+      :property="TIMING['thereAndBack']!"
+      :value="action.thereAndBack"
+      @change="(to) => set({ thereAndBack: to as boolean })"
+    />
     <ChipButton
       v-if="mayPutBack"
       :aria-pressed="action.after === 'return'"

@@ -91,7 +91,11 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
 
 <template>
   <div class="drive" role="group" aria-label="What it drives">
-    <SignalFields v-if="!bound" :signal="drive.signal" @change="(signal) => set({ signal })" />
+    <SignalFields
+      v-if="!bound"
+      :signal="drive.signal"
+      @change="(signal, gesture) => set({ signal }, gesture)"
+    />
     <div class="line">
       <span class="soft">drives</span>
       <ChoiceField
