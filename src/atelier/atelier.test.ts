@@ -56,7 +56,10 @@ describe('the server’s answers', () => {
   });
   test('an answer that is not as the contract has it is refused, not passed on', async () => {
     answer(200, { items: [{ id: 'x', name: 7 }], next: null });
-    await expect(api.list()).rejects.toThrow(/expected string/i);
+    await expect(api.list()).rejects.toMatchObject({
+      code: 'server.answer',
+      message: expect.stringMatching(/^Iconia’s server answered .*Reload the page/),
+    });
   });
   test('a document of an older schema is brought up when it is read', async () => {
     const old: unknown = JSON.parse(readFileSync('src/core/document/fixtures/schema-1.json', 'utf8'));

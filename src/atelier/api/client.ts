@@ -81,7 +81,13 @@ const ask = async <R extends Route>(
   const json: RequestInit =
     body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
   const answer = await send(addressOf(route, asked), { method: route.method, ...json, ...init });
-  return route.answer.parse(answer) as z.output<R['answer']>;
+  const { success, data, error } = route.answer.safeParse(answer);
+  if (success) return data as z.output<R['answer']>;
+  throw new IconiaError(
+    'server.answer',
+    'Iconia’s server answered what this page does not know; it may be newer. Reload the page: what is not saved is kept in this browser.',
+    { cause: error },
+  );
 };
 
 const record = ({ document, ...rest }: z.output<typeof CONTRACT.getEffect.answer>): EffectRecord => ({
