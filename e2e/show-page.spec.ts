@@ -157,3 +157,15 @@ test('only what the effect needs is fetched to draw it', async ({ page }) => {
     'on-performer',
   ]);
 });
+
+test('what cannot be fetched is told with what to do', async ({ page }) => {
+  const path = await released(page, false, [newLayer('obj_lips' as ObjectId, { region: 'lips' }, 1)]);
+  for (const missing of ['**/assets/show/faces-*', '**/outlet/*/effect.zip']) {
+    await page.route(missing, (route) => route.abort());
+    await page.goto(path);
+    await expect(page.locator('#message')).toHaveText(
+      'The effect could not be loaded. Check the connection and reload.',
+    );
+    await page.unroute(missing);
+  }
+});

@@ -30,20 +30,26 @@ const say = (text: string): void => {
 /** Pictures are drawn with at most this many pixels in height, so that weak phones keep up. */
 const MOST_HEIGHT = 1280;
 
+const notLoaded = (cause?: unknown): IconiaError =>
+  new IconiaError('release.failed', 'The effect could not be loaded. Check the connection and reload.', {
+    cause,
+  });
+/** What comes over the network: where it does not, the viewer is told so. */
+const arrived = <T>(coming: Promise<T>): Promise<T> =>
+  coming.catch((cause: unknown) => {
+    throw notLoaded(cause);
+  });
+
 const fetchPackage = async (): Promise<OpenedPackage> => {
   const slug = location.pathname.split('/').filter(Boolean).at(-1) ?? '';
-  const response = await fetch(`/outlet/${encodeURIComponent(slug)}/effect.zip`);
+  const response = await arrived(fetch(`/outlet/${encodeURIComponent(slug)}/effect.zip`));
   if (response.status === 404)
     throw new IconiaError(
       'release.missing',
       'No effect is released under this address. Ask whoever sent it for the new one.',
     );
-  if (!response.ok)
-    throw new IconiaError(
-      'release.failed',
-      'The effect could not be loaded. Check the connection and reload.',
-    );
-  return readPackage(new Uint8Array(await response.arrayBuffer()));
+  if (!response.ok) throw notLoaded();
+  return readPackage(new Uint8Array(await arrived(response.arrayBuffer())));
 };
 
 class ShowPage {
@@ -293,7 +299,7 @@ const main = async (): Promise<void> => {
     );
     image.hidden = false;
   }
-  const page = new ShowPage(opened, await loadAbilities(requirementsOf(opened.effect)));
+  const page = new ShowPage(opened, await arrived(loadAbilities(requirementsOf(opened.effect))));
   page.showTake();
   performing
     .then(({ OnPerformer }) => page.setPerformer(new OnPerformer(opened.effect)))
