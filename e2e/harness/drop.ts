@@ -24,20 +24,44 @@ export const folderOf = (
   };
 };
 
-/** Drops what lies at these paths onto the middle of the page, or of a part of it; folders come with all that is in them. */
-export const drop = async (page: Page, paths: readonly string[], on?: Locator): Promise<void> => {
+/** A part of the page, and where in it: 0..1 from its top left; its middle without. */
+export interface DropPoint {
+  readonly on?: Locator | undefined;
+  readonly at?: readonly [number, number];
+}
+type DragType = 'dragEnter' | 'dragOver' | 'drop' | 'dragCancel';
+const dragged = async (
+  page: Page,
+  paths: readonly string[],
+  { on, at = [0.5, 0.5] }: DropPoint,
+  types: readonly DragType[],
+): Promise<void> => {
   const session = await page.context().newCDPSession(page);
-  const box = on ? await on.boundingBox() : null;
   const { width, height } = page.viewportSize()!;
-  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+  const box = (await on?.boundingBox()) ?? { x: 0, y: 0, width, height };
+  for (const type of types)
     await session.send('Input.dispatchDragEvent', {
       type,
-      x: box ? box.x + box.width / 2 : width / 2,
-      y: box ? box.y + box.height / 2 : height / 2,
+      x: box.x + box.width * at[0],
+      y: box.y + box.height * at[1],
       data: { items: [], files: [...paths], dragOperationsMask: 1 },
     });
   await session.detach();
 };
+
+/** Drops what lies at these paths onto the middle of the page, or of a part of it; folders come with all that is in them. */
+export const drop = (
+  page: Page,
+  paths: readonly string[],
+  on?: Locator,
+  at?: readonly [number, number],
+): Promise<void> => dragged(page, paths, { on, ...(at && { at }) }, ['dragEnter', 'dragOver', 'drop']);
+
+/** Holds files over a part of the page without letting go. */
+export const hold = (page: Page, paths: readonly string[], point: DropPoint): Promise<void> =>
+  dragged(page, paths, point, ['dragEnter', 'dragOver']);
+/** Takes the files away again. */
+export const takeAway = (page: Page): Promise<void> => dragged(page, [], {}, ['dragCancel']);
 
 /** A file for a chooser. */
 export const chosen = (file: MadeFile) => ({

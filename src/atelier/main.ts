@@ -7,6 +7,12 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { nameDirective } from './directives/name';
+import { takesDirective } from './intake/drop-spots';
 import { router } from './router';
 
-createApp(App).use(createPinia()).use(router).directive('name', nameDirective).mount('#app');
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .directive('name', nameDirective)
+  .directive('takes', takesDirective)
+  .mount('#app');

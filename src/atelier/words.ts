@@ -65,6 +65,23 @@ export const laneWords = (effect: Effect, anchor: Anchor): string => {
       return 'Backdrop';
   }
 };
+/** Where what is dropped now goes, as a sentence. */
+export const landingWords = (effect: Effect, anchor: Anchor): string => {
+  switch (anchor.kind) {
+    case 'head':
+      return `It goes onto the head of ${faceWords(anchor.face)}.`;
+    case 'skin':
+      return `It lies on the skin of ${faceWords(anchor.face)}.`;
+    case 'world':
+      return anchor.surface === 'wall' ? 'It hangs on the wall.' : `It stands on the ${anchor.surface}.`;
+    case 'picture':
+      return `It comes out of the printed picture ${effect.targets[anchor.target]?.name ?? ''}.`;
+    case 'screen':
+      return 'It lies on the screen.';
+    case 'backdrop':
+      return 'It lies behind the people.';
+  }
+};
 /** The point of it: "crown", "top edge"; nothing where there is only one. */
 export const pointOf = (anchor: Anchor): string => {
   if (anchor.kind === 'head') return POINT_WORDS[anchor.point];
@@ -230,3 +247,31 @@ export const sizeWords = (bytes: number): string =>
     : bytes >= 1048576
       ? `${megabytes(bytes)} MB`
       : `${Math.max(1, Math.round(bytes / 1024))} kB`;
+
+/** What an empty Stack says, by what new things will stick to. */
+export const EMPTY_WORDS: Record<Anchor['kind'], { readonly nothing: string; readonly then: string }> = {
+  head: {
+    nothing: 'Nothing is on the face yet.',
+    then: 'A picture becomes a card on the forehead, a model sits on the head; then move it where you want it.',
+  },
+  skin: {
+    nothing: 'Nothing is on the skin yet.',
+    then: 'A picture lies on the skin; colour for lids, cheeks and lips is in Style, under Face.',
+  },
+  world: {
+    nothing: 'Nothing stands in the room yet.',
+    then: 'Pictures and models stand on the ground a step before the viewer; then move them where you want them.',
+  },
+  picture: {
+    nothing: 'Nothing lies on the printed picture yet.',
+    then: 'Pictures lie on it, models stand on it, measured in its centimetres.',
+  },
+  screen: {
+    nothing: 'Nothing lies on the screen yet.',
+    then: 'A picture lies on the screen, whatever the camera sees.',
+  },
+  backdrop: {
+    nothing: 'Nothing lies behind the people yet.',
+    then: 'A picture covers the whole backdrop.',
+  },
+};

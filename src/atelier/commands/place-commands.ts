@@ -22,11 +22,16 @@ import { newText } from '../../core/kinds/objects/text';
 import { newPictureLayer } from '../../core/kinds/objects/layer';
 import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
 import { restingPlace } from '../../core/kinds/objects/objects';
+import { bringIn } from '../../core/edits/asset-edits';
+import { landingAnchor } from '../../core/edits/landing';
 import { addTarget } from '../../core/edits/scene-edits';
+import type { Vec3 } from '../../core/maths/vec3';
+import { anchorShown } from '../../core/takes/library/take-for';
 import {
   CAMERA_PARTS,
   SOLID_SHAPES,
   type Anchor,
+  type Asset,
   type AssetId,
   type CameraPart,
   type Effect,
@@ -41,18 +46,44 @@ import {
 import { spreadObject } from '../../core/edits/copy-edits';
 import { outermostOf } from '../../core/edits/stack-edits';
 import { newId, newObjectId, newTargetId } from '../api/ids';
-import type { Destination } from '../intake/placing';
+import { objectsForAll, type Destination } from '../intake/placing';
+import { usePlaybackStore } from '../stores/playback';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { madeGrade } from './grade-commands';
 import { selectedObjects } from './object-commands';
 
-/** Where new things go: on the anchor that is named, else beside what is selected; in the scene that is worked on. */
-export const destination = (on: Anchor | null = null): Destination => {
+/** Where new things go: see `landingAnchor`; in the scene that is worked on. */
+export const destination = (
+  named: Anchor | null = null,
+  at: Vec3 | null = null,
+  selected: ObjectId | null = useDeskStore().selected,
+): Destination => {
   const { effect } = useEffectStore();
-  const desk = useDeskStore();
-  const object = desk.selected ? effect.objects[desk.selected] : undefined;
-  return { anchor: on ?? (object ? anchorOf(effect, object) : FOREHEAD), scene: sceneNow() };
+  const playback = usePlaybackStore();
+  const shown = playback.source === 'camera' ? FOREHEAD : anchorShown(playback.take, effect);
+  return { anchor: landingAnchor(effect, { named, selected, shown }), at, scene: sceneNow() };
+};
+
+/**
+ * Puts assets into the Stack and selects the topmost of what shows them; those that are new come in with it, in one step.
+ * Gives what was made.
+ */
+export const placeAssets = (
+  assets: readonly Asset[],
+  {
+    to = destination(),
+    fresh = [],
+    label,
+  }: { to?: Destination; fresh?: readonly Asset[]; label?: string } = {},
+): EffectObject[] => {
+  const effectStore = useEffectStore();
+  const objects = objectsForAll(effectStore.effect, assets, to);
+  const words = assets.length === 1 ? assets[0]!.name : `${assets.length} assets`;
+  effectStore.edit(bringIn(label ?? `Place ${words}`, fresh, objects));
+  const top = objects.findLast((o) => o.kind !== 'occluder');
+  if (top) useDeskStore().selected = top.id;
+  return objects;
 };
 /** The scene that is worked on; null with no scenes. */
 export const sceneNow = () => {

@@ -6,6 +6,7 @@ import { createPinia, setActivePinia, type Pinia } from 'pinia';
 import { nextTick, type Component, type Plugin } from 'vue';
 import { effectSchema, type Effect } from '../../core/document/schema';
 import { nameDirective } from '../directives/name';
+import { takesDirective } from '../intake/drop-spots';
 import { useEffectStore } from '../stores/effect';
 
 let pinia: Pinia | null = null;
@@ -29,7 +30,7 @@ export const mounted = (
     props,
     global: {
       plugins: [pinia!, Antd, ...plugins],
-      directives: { name: nameDirective },
+      directives: { name: nameDirective, takes: takesDirective },
       mocks: { $route: { params: {}, query: {} } },
       stubs: { RouterLink: true },
     },

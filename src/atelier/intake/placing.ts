@@ -1,5 +1,5 @@
 /** Objects for what has just come in. */
-import { headAnchor, objectNameFor } from '../../core/kinds/objects/placed';
+import { FOREHEAD, headAnchor, objectNameFor } from '../../core/kinds/objects/placed';
 import { newCard } from '../../core/kinds/objects/card';
 import { newGrade } from '../../core/kinds/objects/grade';
 import { newGroup } from '../../core/kinds/objects/group';
@@ -8,7 +8,9 @@ import { newModel } from '../../core/kinds/objects/model';
 import { newOccluder } from '../../core/kinds/objects/occluder';
 import { newSound } from '../../core/kinds/objects/sound';
 import { newGradeStep } from '../../core/edits/new-grade-step';
-import { cardExtent } from '../../core/kinds/objects/resting';
+import { cardExtent, standsOn } from '../../core/kinds/objects/resting';
+import type { Vec3 } from '../../core/maths/vec3';
+import { placedApart } from '../../core/placing/several';
 import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
 import type {
   Anchor,
@@ -28,21 +30,36 @@ import type { LayerDraft } from '../../intake/drafts';
 export const isPlaceable = (asset: Asset): boolean =>
   ['picture', 'sequence', 'video', 'model', 'sound', 'surroundings', 'table'].includes(asset.kind);
 
-/** What the creator works on: new things go there. */
+/** Where new things go. */
 export interface Destination {
   readonly anchor: Anchor;
+  /** Where on it, in its own space; null is where such things usually rest. */
+  readonly at: Vec3 | null;
   readonly scene: SceneId | null;
 }
-const HERE: Destination = { anchor: headAnchor('forehead'), scene: null };
+
+/** On what they were dropped on: on a floor they stand there, on a wall and a printed picture they lie there. */
+const broughtTo = (object: EffectObject, { anchor, at }: Destination): EffectObject => {
+  if (!at) return object;
+  const [x, y, z] = object.move;
+  if (standsOn(anchor)) return { ...object, move: [at[0], y, at[2]] };
+  return anchor.kind === 'world' || anchor.kind === 'picture'
+    ? { ...object, move: [at[0], at[1], z] }
+    : { ...object, move: [x, y, z] };
+};
 
 /**
  * The object that shows an asset, and an occluder where a head piece needs one; nothing for other kinds. On heads a
  * picture goes to the forehead and a model on the crown, whichever point was worked on.
  */
-export const objectsFor = (effect: Effect, asset: Asset, to: Destination = HERE): EffectObject[] => {
-  const order = orderOnTop(effect);
+export const objectsFor = (
+  effect: Effect,
+  asset: Asset,
+  to: Destination,
+  order = orderOnTop(effect),
+): EffectObject[] => {
   const face = 'face' in to.anchor ? to.anchor.face : 1;
-  const here = (object: EffectObject): EffectObject => ({ ...object, scene: to.scene });
+  const here = (object: EffectObject): EffectObject => ({ ...broughtTo(object, to), scene: to.scene });
   if (asset.kind === 'picture' || asset.kind === 'sequence' || asset.kind === 'video')
     return [
       here(
@@ -69,6 +86,21 @@ export const objectsFor = (effect: Effect, asset: Asset, to: Destination = HERE)
     here(newModel(newObjectId(), asset, order, headAnchor('crown', face))),
     ...(hasOccluder ? [] : [here(newOccluder(newObjectId(), last + 1, face))]),
   ];
+};
+
+/** What shows several assets that came at once: each its own object, none in the spot of another, the last one on top. */
+export const objectsForAll = (effect: Effect, assets: readonly Asset[], to: Destination): EffectObject[] => {
+  const top = orderOnTop(effect);
+  let hasOccluder = false;
+  const made = assets.flatMap((asset, i) =>
+    objectsFor(effect, asset, to, top - i).filter(({ kind }) => {
+      const again = kind === 'occluder' && hasOccluder;
+      hasOccluder ||= kind === 'occluder';
+      return !again;
+    }),
+  );
+  const known = { assets: { ...effect.assets, ...Object.fromEntries(assets.map((a) => [a.id, a])) } };
+  return placedApart(known, made);
 };
 
 /** Layered artwork is this wide on the face, and its layers lie this far before each other, in metres. */
@@ -108,10 +140,10 @@ export const artworkObjects = (
   name: string,
   layers: readonly LayerDraft[],
   assets: readonly Asset[],
-  { anchor, scene }: Destination = HERE,
+  { anchor, scene }: Destination,
 ): EffectObject[] => {
   const named = objectNameFor({ name }, 'Artwork');
-  const k = cardExtent(1, anchor)[0] / cardExtent(1, HERE.anchor)[0];
+  const k = cardExtent(1, anchor)[0] / cardExtent(1, FOREHEAD)[0];
   const group: EffectObject = {
     ...newGroup(newObjectId(), named, orderOnTop(effect), anchor),
     scene,

@@ -16,7 +16,8 @@ import {
   type PictureAsset,
 } from '../../core/document/schema';
 import type { LayerDraft } from '../../intake/drafts';
-import { artworkObjects, isPlaceable, objectsFor } from './placing';
+import { FOREHEAD } from '../../core/kinds/objects/placed';
+import { artworkObjects, isPlaceable, objectsFor, type Destination } from './placing';
 import { layersHere, updateArtwork } from './update-artwork';
 
 const FILE = 'reef.psd';
@@ -60,10 +61,11 @@ const layerOf = (s: Spec, draft: number): LayerDraft => ({
   draft,
 });
 
+const HERE: Destination = { anchor: FOREHEAD, at: null, scene: null };
 const opened = (specs: readonly Spec[]): Effect => {
   const effect = blankEffect('Reef');
   const assets = specs.map((s) => assetOf(s));
-  const objects = artworkObjects(effect, FILE, specs.map(layerOf), assets);
+  const objects = artworkObjects(effect, FILE, specs.map(layerOf), assets, HERE);
   return applyEdit(effect, bringIn('Bring in', assets, objects)).effect;
 };
 /** The file again: known layers under the ids that they have. */
@@ -97,7 +99,7 @@ describe('layers become cards', () => {
   test('opacity, blend mode and hiding come with them', () => {
     const effect = blankEffect('Reef');
     const layer = { ...layerOf(spec('glow'), 0), opacity: 0.4, blend: 'screen' as const, visible: false };
-    const [, card] = artworkObjects(effect, FILE, [layer], [assetOf(spec('glow'))]);
+    const [, card] = artworkObjects(effect, FILE, [layer], [assetOf(spec('glow'))], HERE);
     expect(card).toMatchObject({ opacity: 0.4, blend: 'screen', visible: false, name: 'glow' });
   });
 });
@@ -231,7 +233,7 @@ describe('objects for single assets', () => {
   test('pictures, sequences and videos get a card, models an object and one occluder, surroundings a light, tables a grade', () => {
     let effect = blankEffect('Reef');
     for (const asset of sampleAssets()) {
-      const objects = objectsFor(effect, asset);
+      const objects = objectsFor(effect, asset, HERE);
       expect(objects.length > 0).toBe(isPlaceable(asset));
       effect = applyEdit(effect, bringIn('Bring in', [asset], objects)).effect;
     }
@@ -241,6 +243,6 @@ describe('objects for single assets', () => {
         .sort(),
     ).toEqual(['card', 'card', 'card', 'grade', 'light', 'model', 'occluder', 'sound']);
     // The second head piece finds the occluder of the first.
-    expect(objectsFor(effect, sampleModel(7)).map((o) => o.kind)).toEqual(['model']);
+    expect(objectsFor(effect, sampleModel(7), HERE).map((o) => o.kind)).toEqual(['model']);
   });
 });

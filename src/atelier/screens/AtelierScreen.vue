@@ -8,7 +8,9 @@ import type { Anchor } from '../../core/document/schema';
 import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
 import { matches } from '../commands/keys';
-import { carriesFiles, filesOfInput } from '../intake/dropped';
+import { filesOfInput } from '../intake/dropped';
+import type { Landing } from '../intake/land';
+import { useFileDrop } from './use-file-drop';
 import { loadUsed } from '../../stage/effect/stores';
 import { makePeople } from '../../stage/performer/people-maker';
 import { useAssetsStore } from '../stores/assets';
@@ -53,12 +55,13 @@ const failure = ref<string | null>(null);
 /** The picture begins to load first; the panels come while it does. */
 const shown = useInTurn(() => ready.value, 5);
 const picker = ref<HTMLInputElement | null>(null);
-/** What the files that are being chosen will stick to. */
-let chosenFor: Anchor | null = null;
-const chooseFiles = (on: Anchor | null = null): void => {
-  chosenFor = on;
+/** Where the files that are being chosen will go. */
+let chosenFor: Landing = { place: true };
+const chooseTo = (landing: Landing): void => {
+  chosenFor = landing;
   picker.value?.click();
 };
+const chooseFiles = (on: Anchor | null = null): void => chooseTo({ place: true, on });
 const commands = useCommands(() => chooseFiles());
 
 const open = async (): Promise<void> => {
@@ -71,6 +74,7 @@ const open = async (): Promise<void> => {
   desk.style.material = null;
   desk.style.slot = 'all';
   // What was chosen in the library is of the effect before.
+  imports.leave();
   desk.closeLibrary();
   desk.library.selected = [];
   desk.library.from = null;
@@ -110,32 +114,14 @@ const chosen = async (event: Event): Promise<void> => {
   const files = filesOfInput(input);
   input.value = '';
   wantsPicture.value = false;
-  if (files.length > 0) await imports.bringInFiles(files, { place: true, on: chosenFor });
+  if (files.length > 0) await imports.bringInFiles(files, chosenFor);
 };
 
-/** Counts enter and leave of nested elements: above zero, files hang over the window. */
-const hovering = ref(0);
-const onDragEnter = (event: DragEvent): void => {
-  if (carriesFiles(event)) hovering.value++;
-};
-const onDragLeave = (event: DragEvent): void => {
-  if (carriesFiles(event)) hovering.value = Math.max(0, hovering.value - 1);
-};
-const endHover = (): void => {
-  hovering.value = 0;
-};
-/** The lane of the Stack that files are dropped on. */
-const laneUnder = (event: DragEvent): Anchor | null => {
-  const lane = event.target instanceof Element ? event.target.closest<HTMLElement>('[data-anchor]') : null;
-  return lane ? (JSON.parse(lane.dataset.anchor!) as Anchor) : null;
-};
-/** Anywhere but on assets and library, what is dropped is placed as well. */
-const drop = async (event: DragEvent): Promise<void> => {
-  endHover();
-  if (!event.dataTransfer || !carriesFiles(event)) return;
-  wantsPicture.value = false;
-  await imports.bringInDrop(event.dataTransfer, { place: true, on: laneUnder(event) });
-};
+const finder = ref<InstanceType<typeof Viewfinder> | null>(null);
+const { says, onDragEnter, onDragLeave, onDragOver, onDrop } = useFileDrop(
+  (event) => finder.value?.under(event) ?? null,
+  () => (wantsPicture.value = false),
+);
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -181,13 +167,11 @@ useEventListener('keydown', onKey);
 useEventListener('beforeunload', onLeave);
 useEventListener('pagehide', onHide);
 useEventListener(document, 'visibilitychange', onHide);
-// A drop that another part takes over ends the hovering too.
-useEventListener('drop', endHover, true);
 onBeforeUnmount(() => {
   painter.close();
   desk.closeLibrary();
   desk.paletteOpen = false;
-  imports.cancelAll();
+  imports.leave();
   playback.useTake();
   effectStore.close();
 });
@@ -206,8 +190,8 @@ onBeforeUnmount(() => {
     class="atelier"
     @dragenter="onDragEnter"
     @dragleave="onDragLeave"
-    @dragover.prevent
-    @drop.prevent="drop"
+    @dragover.prevent="onDragOver"
+    @drop.prevent="onDrop"
   >
     <TopBar v-if="shown >= 2" class="at-top" :stage="stage" />
     <div class="notices">
@@ -229,8 +213,14 @@ onBeforeUnmount(() => {
     </div>
     <main class="pillars" :class="{ wide: wide }">
       <h1 class="hidden-text">{{ effectStore.effect.name }}</h1>
-      <StackPanel v-if="!wide && shown >= 3" class="at-left" :stage="stage" @choose="chooseFiles" />
-      <Viewfinder class="at-middle" :stage="stage" />
+      <StackPanel
+        v-if="!wide && shown >= 3"
+        class="at-left"
+        :stage="stage"
+        @choose="chooseFiles"
+        @choose-for="(spot) => chooseTo({ place: false, spot })"
+      />
+      <Viewfinder ref="finder" class="at-middle" :stage="stage" />
       <div class="bench">
         <template v-if="shown < 4" />
         <LibraryPanel v-else-if="desk.library.open" />
@@ -252,9 +242,7 @@ onBeforeUnmount(() => {
     </main>
     <TakeStrip v-if="shown >= 5" class="at-foot" />
     <CommandPalette v-if="shown >= 5" @choose="chooseFiles()" />
-    <div v-if="hovering > 0" class="hover" aria-hidden="true">
-      Drop here to place what you bring in; on the assets, to keep it for later.
-    </div>
+    <div v-if="says" class="hover" role="status">{{ says }}</div>
   </div>
   <p v-else class="loading soft" role="status">Opening the effect</p>
 </template>

@@ -1,6 +1,7 @@
 /** Ready starters: what a new effect can begin as. Their samples are marked, and one action clears them. */
 import { blankEffect, newTarget } from '../../core/document/defaults';
-import { headAnchor } from '../../core/kinds/objects/placed';
+import { isArtwork } from '../../core/edits/sample-edits';
+import { FOREHEAD, headAnchor, onWholeFace } from '../../core/kinds/objects/placed';
 import { newCard } from '../../core/kinds/objects/card';
 import { newGroup } from '../../core/kinds/objects/group';
 import { newLight } from '../../core/kinds/objects/light';
@@ -45,18 +46,15 @@ const ON_CARD: Anchor = { kind: 'picture', target: TARGET };
 const picture = (samples: Samples, stock: string): PictureAsset => samples.get(stock) as PictureAsset;
 const model = (samples: Samples, stock: string): ModelAsset => samples.get(stock) as ModelAsset;
 
-/** An effect of these objects, the first on top; those named in `own` are no samples. */
-const effectOf = (
-  samples: Samples,
-  objects: readonly EffectObject[],
-  own: readonly string[] = [],
-): Effect => ({
+/** An effect of these objects, the first on top: artwork is there to be replaced, what it stands on is kept. `ground` is what it is for. */
+const effectOf = (samples: Samples, objects: readonly EffectObject[], ground: Anchor): Effect => ({
   ...blankEffect(''),
+  ground,
   assets: Object.fromEntries([...samples.values()].map((a) => [a.id, a])),
   objects: Object.fromEntries(
     objects.map((object, i): [ObjectId, EffectObject] => [
       object.id,
-      { ...object, order: i, sample: !own.includes(object.id) },
+      { ...object, order: i, sample: isArtwork(object) },
     ]),
   ),
 });
@@ -69,7 +67,7 @@ export const STARTERS: readonly Starter[] = [
     stock: [],
     take: null,
     asks: true,
-    build: (samples) => effectOf(samples, [newOccluder(id('head-occluder'), 0)], ['obj_head-occluder']),
+    build: (samples) => effectOf(samples, [newOccluder(id('head-occluder'), 0)], FOREHEAD),
   },
   {
     id: 'head-piece',
@@ -85,7 +83,7 @@ export const STARTERS: readonly Starter[] = [
           { ...newModel(id('head-piece'), model(samples, 'jewellery-kelp-crown'), 0), name: 'Head piece' },
           newOccluder(id('head-occluder'), 1),
         ],
-        ['obj_head-occluder'],
+        headAnchor('crown'),
       ),
   },
   {
@@ -109,12 +107,16 @@ export const STARTERS: readonly Starter[] = [
         opacity,
         blend,
       });
-      return effectOf(samples, [
-        layer('Glitter', 'masks-glitter', '#ffe9c4', 0.55, 'screen'),
-        layer('Lids', 'masks-lids', '#2f8f86', 0.6, 'multiply'),
-        layer('Cheeks', 'masks-cheeks', '#d9705f', 0.4, 'multiply'),
-        layer('Lips', 'masks-lips', '#b4374a', 0.6, 'multiply'),
-      ]);
+      return effectOf(
+        samples,
+        [
+          layer('Glitter', 'masks-glitter', '#ffe9c4', 0.55, 'screen'),
+          layer('Lids', 'masks-lids', '#2f8f86', 0.6, 'multiply'),
+          layer('Cheeks', 'masks-cheeks', '#d9705f', 0.4, 'multiply'),
+          layer('Lips', 'masks-lips', '#b4374a', 0.6, 'multiply'),
+        ],
+        onWholeFace(1),
+      );
     },
   },
   {
@@ -141,13 +143,17 @@ export const STARTERS: readonly Starter[] = [
           extent: [wide, (wide * asset.height) / asset.width],
         };
       };
-      return effectOf(samples, [
-        group,
-        { ...layer('Buoy', 'pictures-buoy', 0.22, -0.1, 0.16), move: [0.14, -0.1, 0.16] },
-        layer('Wave', 'pictures-wave', 0.72, -0.2, 0.08),
-        layer('Moon', 'pictures-moon', 0.7, 0.05, 0),
-        { ...newShadowCatcher(id('shadow'), 0, FLOOR), name: 'Shadow on the floor' },
-      ]);
+      return effectOf(
+        samples,
+        [
+          group,
+          { ...layer('Buoy', 'pictures-buoy', 0.22, -0.1, 0.16), move: [0.14, -0.1, 0.16] },
+          layer('Wave', 'pictures-wave', 0.72, -0.2, 0.08),
+          layer('Moon', 'pictures-moon', 0.7, 0.05, 0),
+          { ...newShadowCatcher(id('shadow'), 0, FLOOR), name: 'Shadow on the floor' },
+        ],
+        FLOOR,
+      );
     },
   },
   {
@@ -161,18 +167,22 @@ export const STARTERS: readonly Starter[] = [
       const asset = model(samples, 'creatures-turtle');
       const longest = Math.max(...asset.high.map((h, i) => h - asset.low[i]!));
       const k = 0.7 / longest;
-      return effectOf(samples, [
-        {
-          ...newModel(id('turtle'), asset, 0, FLOOR),
-          name: 'Turtle',
-          move: [0, -asset.low[1] * k, -0.8],
-          scale: [k, k, k],
-          byViewer: HANDLED,
-        },
-        { ...newShadowCatcher(id('shadow'), 0, FLOOR), name: 'Shadow on the floor' },
-        { ...newLight(id('sunlight'), 'directional', 0, FLOOR), name: 'Sun' },
-        { ...newLight(id('skylight'), 'ambient', 0, FLOOR), name: 'Sky', strength: 0.7 },
-      ]);
+      return effectOf(
+        samples,
+        [
+          {
+            ...newModel(id('turtle'), asset, 0, FLOOR),
+            name: 'Turtle',
+            move: [0, -asset.low[1] * k, -0.8],
+            scale: [k, k, k],
+            byViewer: HANDLED,
+          },
+          { ...newShadowCatcher(id('shadow'), 0, FLOOR), name: 'Shadow on the floor' },
+          { ...newLight(id('sunlight'), 'directional', 0, FLOOR), name: 'Sun' },
+          { ...newLight(id('skylight'), 'ambient', 0, FLOOR), name: 'Sky', strength: 0.7 },
+        ],
+        FLOOR,
+      );
     },
   },
   {
@@ -197,16 +207,20 @@ export const STARTERS: readonly Starter[] = [
           extent: [wide, (wide * asset.height) / asset.width],
         };
       };
-      const effect = effectOf(samples, [
-        card('Ferry', 'pictures-ferry', 0.055, [-0.03, -0.022, 0.02]),
-        card('Lighthouse', 'pictures-lighthouse', 0.024, [0.04, 0.022, 0.01]),
-        {
-          ...newText(id('title'), 'Tonight 19:07', 0, ON_CARD),
-          size: 0.016,
-          move: [0, 0.06, 0.03],
-          outline: 0.08,
-        },
-      ]);
+      const effect = effectOf(
+        samples,
+        [
+          card('Ferry', 'pictures-ferry', 0.055, [-0.03, -0.022, 0.02]),
+          card('Lighthouse', 'pictures-lighthouse', 0.024, [0.04, 0.022, 0.01]),
+          {
+            ...newText(id('title'), 'Tonight 19:07', 0, ON_CARD),
+            size: 0.016,
+            move: [0, 0.06, 0.03],
+            outline: 0.08,
+          },
+        ],
+        ON_CARD,
+      );
       const target = {
         ...newTarget(TARGET, 'Tide card', 0, picture(samples, 'pictures-tide-card').id),
         width: 0.18,
@@ -223,18 +237,22 @@ export const STARTERS: readonly Starter[] = [
     asks: false,
     build: (samples) => {
       const bubbles = samples.get('sequences-bubbles-rising') as PictureAsset;
-      return effectOf(samples, [
-        {
-          ...newCard(id('bubbles'), bubbles, 0, { kind: 'screen', pin: 'bottom' }),
-          name: 'Bubbles',
-          move: [0, 0.035, 0],
-          blend: 'screen',
-        },
-        {
-          ...newCard(id('backdrop'), picture(samples, 'pictures-deep-water'), 0, { kind: 'backdrop' }),
-          name: 'Deep water',
-        },
-      ]);
+      return effectOf(
+        samples,
+        [
+          {
+            ...newCard(id('bubbles'), bubbles, 0, { kind: 'screen', pin: 'bottom' }),
+            name: 'Bubbles',
+            move: [0, 0.035, 0],
+            blend: 'screen',
+          },
+          {
+            ...newCard(id('backdrop'), picture(samples, 'pictures-deep-water'), 0, { kind: 'backdrop' }),
+            name: 'Deep water',
+          },
+        ],
+        { kind: 'backdrop' },
+      );
     },
   },
   {
@@ -263,7 +281,7 @@ export const STARTERS: readonly Starter[] = [
           newOccluder(id('occluder-1'), 0, 1),
           newOccluder(id('occluder-2'), 0, 2),
         ],
-        ['obj_occluder-1', 'obj_occluder-2'],
+        headAnchor('crown'),
       ),
   },
   {

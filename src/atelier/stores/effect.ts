@@ -87,7 +87,18 @@ export const useEffectStore = defineStore('effect', () => {
 
   /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
   const edit = (change: Edit, gesture: string | null = null): boolean =>
-    session?.edit(change, gesture) ?? false;
+    session?.edit(change, step ?? gesture) ?? false;
+  /** All edits that `work` makes at once are one step of this name, together with what else bears that name just before and after. */
+  let step: string | null = null;
+  const asOneStep = <T>(name: string, work: () => T): T => {
+    const before = step;
+    step = name;
+    try {
+      return work();
+    } finally {
+      step = before;
+    }
+  };
   const endGesture = (): void => session?.history.endGesture();
   const undo = (): void => session?.undo();
   const redo = (): void => session?.redo();
@@ -143,6 +154,7 @@ export const useEffectStore = defineStore('effect', () => {
     open,
     close,
     edit,
+    asOneStep,
     endGesture,
     undo,
     redo,

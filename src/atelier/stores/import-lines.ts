@@ -20,6 +20,8 @@ export interface ImportItem {
   readonly sheet: GridGuess | null;
   /** An asset of the same name that was here before, and is another one. */
   readonly namesake: AssetId | null;
+  /** The two numbered pictures it is one of, which may be frames. */
+  readonly pair: readonly [AssetId, AssetId] | null;
   readonly abort: AbortController;
 }
 
@@ -45,6 +47,7 @@ export const useImportLines = () => {
       assets: [],
       sheet: null,
       namesake: null,
+      pair: null,
       abort: new AbortController(),
       ...more,
     };
@@ -58,6 +61,9 @@ export const useImportLines = () => {
   const clear = (): void => {
     items.value = items.value.filter(isUnder);
   };
+  const putAway = (): void => {
+    items.value = [];
+  };
   const isAny = computed(() => items.value.some(isUnder));
   const summary = computed(() => {
     const count = (state: ImportState) => items.value.filter((i) => i.state === state).length;
@@ -68,5 +74,5 @@ export const useImportLines = () => {
       cancelled: count('cancelled'),
     };
   });
-  return { items, change, add, dismiss, clear, isAny, summary };
+  return { items, change, add, dismiss, clear, putAway, isAny, summary };
 };

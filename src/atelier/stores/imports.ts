@@ -1,30 +1,40 @@
 /** Bringing files in: what was dropped, how far it is, what came of it. */
 import { defineStore } from 'pinia';
 import { computed, reactive, ref } from 'vue';
+import { A_PAIR, numberedRuns } from '../../core/assets/frames/numbered';
+import type { Edit } from '../../core/document/edit';
 import { bringIn, replaceAsset } from '../../core/edits/asset-edits';
+import { objectNameFor } from '../../core/kinds/objects/placed';
 import { sentence } from '../../core/errors';
-import type { Anchor, Asset, AssetId } from '../../core/document/schema';
+import type { Asset, AssetId, Effect, ObjectId, PictureAsset } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
 import { newAssetId } from '../api/ids';
 import { filesOfDrop, type Drop, type Dropped } from '../intake/dropped';
 import { keepDraft } from '../intake/keep-draft';
-import { destination } from '../commands/place-commands';
-import { artworkObjects, objectsFor } from '../intake/placing';
+import { destination, placeAssets } from '../commands/place-commands';
+import { landAll, type Landing } from '../intake/land';
+import { artworkObjects, isPlaceable } from '../intake/placing';
 import { layersHere, updateArtwork } from '../intake/update-artwork';
+import { useAssetsStore } from './assets';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { useImportLines, type ImportItem } from './import-lines';
 
-/** A folder of files is not all wanted on the face: of more than this many at once, the creator places them. */
+/** A folder of files is not all wanted in the Stack: of more than this many at once, the creator says *Place all*. */
 const MOST_PLACED = 4;
 
-export interface BringInOptions {
-  /** Put what comes in on the face. */
-  readonly place: boolean;
-  /** What it is to stick to; else it goes beside what is selected. */
-  readonly on?: Anchor | null;
+/** One drop while it comes in: all its edits are one step. */
+interface Step {
+  readonly drop: {
+    readonly files: readonly Dropped[];
+    readonly landing: Landing;
+    /** What was selected when it was dropped. */
+    readonly selected: ObjectId | null;
+  };
+  readonly step: string;
+  readonly label: string;
 }
 
 const nameIn = (path: string): string => path.replace(/^.*\//, '');
@@ -35,15 +45,15 @@ const client = new IntakeClient();
 export const useImportsStore = defineStore('imports', () => {
   const effectStore = useEffectStore();
   const desk = useDeskStore();
+  const assets = useAssetsStore();
   const lines = useImportLines();
   const { items, change } = lines;
   /** Looking through what was dropped, before there are lines. */
   const looking = ref<{ readonly progress: number; readonly abort: AbortController } | null>(null);
-  /** Whether so many came at once that none was put on the face by itself. */
-  const many = ref(false);
   /** Handles of files that came in during this visit, by asset: they can stay linked. */
   const handles = new Map<AssetId, FileSystemFileHandle>();
   let queue: Promise<unknown> = Promise.resolve();
+  let count = 0;
   /** Drops that are under way or wait for their turn. */
   const drops = new Set<AbortController>();
 
@@ -121,21 +131,23 @@ export const useImportsStore = defineStore('imports', () => {
     return { ...prepared, original: prepared.original ?? originals };
   };
 
+  /** Puts the assets of one file into the document; layered artwork as its group. Gives what is still to be landed. */
   const take = async (
     item: ImportItem,
     job: PlannedJob,
     read: ReadResult,
-    { place, on }: BringInOptions,
-    dropped: readonly Dropped[],
-  ): Promise<void> => {
+    { drop, step, label }: Step,
+  ): Promise<Asset | null> => {
     change(item.key, { state: 'keeping', progress: 1 });
     const { signal } = item.abort;
-    if (read.artwork && layersHere(effectStore.effect, job.name).size > 0)
-      return updateLayers(item, job.name, read);
+    if (read.artwork && layersHere(effectStore.effect, job.name).size > 0) {
+      await updateLayers(item, job.name, read);
+      return null;
+    }
     const kept: Asset[] = [];
     for (const draft of read.drafts) kept.push(await keepDraft(draft, newAssetId(), { signal }));
     if (signal.aborted) throw new Cancelled();
-    const handle = dropped.find((d) => d.path === job.path)?.handle;
+    const handle = drop.files.find((d) => d.path === job.path)?.handle;
     if (read.artwork) {
       if (handle) for (const { id } of kept) handles.set(id, handle);
       const objects = artworkObjects(
@@ -143,9 +155,9 @@ export const useImportsStore = defineStore('imports', () => {
         job.name,
         read.artwork.layers,
         kept,
-        destination(on),
+        destination(drop.landing.on, null, drop.selected),
       );
-      effectStore.edit(bringIn(`Bring in ${job.name}`, kept, objects));
+      effectStore.edit(bringIn(label, kept, objects), step);
       desk.selected = objects[0]!.id;
       change(item.key, {
         state: 'done',
@@ -154,7 +166,7 @@ export const useImportsStore = defineStore('imports', () => {
         notes: read.notes,
         message: `${kept.length} layers became cards in a group.`,
       });
-      return;
+      return null;
     }
     const [asset] = kept;
     const twin = sameContent(asset!);
@@ -162,9 +174,7 @@ export const useImportsStore = defineStore('imports', () => {
       (a) => a.kind === asset!.kind && a.from?.file === asset!.from?.file && a.from?.layer == null,
     );
     const shown = twin ?? { ...asset!, name: freeAssetName(asset!.name) };
-    const objects = place ? objectsFor(effectStore.effect, shown, destination(on)) : [];
-    effectStore.edit(bringIn(`Bring in ${shown.name}`, twin ? [] : [shown], objects));
-    if (objects[0]) desk.selected = objects[0].id;
+    if (!twin) effectStore.edit(bringIn(label, [shown]), step);
     if (handle) handles.set(shown.id, handle);
     change(item.key, {
       state: 'done',
@@ -175,30 +185,62 @@ export const useImportsStore = defineStore('imports', () => {
       message: twin ? `The same content is here already as ${twin.name}; it is kept once.` : null,
       namesake: !twin && namesake ? namesake.id : null,
     });
+    return shown;
   };
 
-  const run = async (
-    item: ImportItem,
-    job: PlannedJob,
-    options: BringInOptions,
-    dropped: readonly Dropped[],
-  ): Promise<void> => {
+  const run = async (item: ImportItem, job: PlannedJob, step: Step): Promise<Asset | null> => {
     const { signal } = item.abort;
     try {
       if (signal.aborted) throw new Cancelled();
       change(item.key, { state: 'reading' });
       const read = await client.read(job, { signal, progress: (progress) => change(item.key, { progress }) });
-      await take(item, job, read, options, dropped);
+      return await take(item, job, read, step);
     } catch (error) {
       if (signal.aborted || error instanceof Cancelled) change(item.key, { state: 'cancelled' });
       else change(item.key, { state: 'refused', message: sentence(error) });
+      return null;
+    }
+  };
+
+  /** Lands what came in and says, on its line, what became of what went elsewhere than one would think. */
+  const land = (
+    arrived: readonly { item: ImportItem; asset: Asset }[],
+    { drop, step, label }: Step,
+  ): void => {
+    // What was taken out again meanwhile is not placed.
+    const here = arrived.filter(({ asset }) => effectStore.effect.assets[asset.id]);
+    const said = effectStore.asOneStep(step, () =>
+      landAll(
+        here.map(({ asset }) => effectStore.effect.assets[asset.id]!),
+        drop.landing,
+        { label, selected: drop.selected },
+      ),
+    );
+    for (const { item, asset } of here) {
+      const message = said.get(asset.id);
+      if (message) change(item.key, { message });
+    }
+    effectStore.endGesture();
+    offerPairs(here);
+  };
+  /** Two numbered pictures may be frames: that is asked. */
+  const offerPairs = (arrived: readonly { item: ImportItem; asset: Asset }[]): void => {
+    const pictures = arrived.filter(({ asset }) => asset.kind === 'picture');
+    for (const { paths } of numberedRuns(
+      pictures.map(({ item }) => item.name),
+      A_PAIR,
+    ).runs) {
+      const both = paths.map((path) => pictures.find(({ item }) => item.name === path)!);
+      if (both.length === 2) change(both[1]!.item.key, { pair: [both[0]!.asset.id, both[1]!.asset.id] });
     }
   };
 
   /** Waits for its turn, looks through what was dropped and brings it in, one file after the other. */
-  const enqueue = (reading: Promise<Drop>, options: BringInOptions): Promise<void> => {
+  const enqueue = (reading: Promise<Drop>, landing: Landing): Promise<void> => {
     const abort = new AbortController();
     drops.add(abort);
+    // What is selected now decides, not what is by the time it has been read.
+    const { selected } = desk;
     // It may fail before its turn comes; that is told then.
     reading.catch(() => undefined);
     const work = async (): Promise<void> => {
@@ -225,10 +267,25 @@ export const useImportsStore = defineStore('imports', () => {
         looking.value = null;
         for (const { path, message } of planned.refusals)
           lines.add(nameIn(path) || 'Drop', { state: 'refused', message });
-        many.value = planned.jobs.length > MOST_PLACED;
-        const place = options.place && !many.value;
+        const isMany = planned.jobs.length > MOST_PLACED;
+        const step: Step = {
+          drop: { files, landing: { ...landing, place: landing.place && !isMany }, selected },
+          step: `drop ${++count}`,
+          label:
+            planned.jobs.length === 1
+              ? `Bring in ${planned.jobs[0]!.name}`
+              : `Bring in ${planned.jobs.length} files`,
+        };
         const jobs = planned.jobs.map((job) => ({ job, item: lines.add(job.name) }));
-        for (const { job, item } of jobs) await run(item, job, { ...options, place }, files);
+        const arrived: { item: ImportItem; asset: Asset }[] = [];
+        for (const { job, item } of jobs) {
+          const asset = await run(item, job, step);
+          if (asset) arrived.push({ item, asset });
+        }
+        land(arrived, step);
+        landing.spot?.tell?.(
+          items.value.flatMap(({ state, message }) => (state === 'refused' && message ? [message] : [])),
+        );
       } catch (error) {
         if (!(error instanceof Cancelled)) lines.add('Drop', { state: 'refused', message: sentence(error) });
       } finally {
@@ -239,11 +296,62 @@ export const useImportsStore = defineStore('imports', () => {
     queue = mine;
     return mine;
   };
-  const bringInFiles = (files: readonly Dropped[], options: BringInOptions): Promise<void> =>
-    enqueue(Promise.resolve({ files, lost: [] }), options);
+  const bringInFiles = (files: readonly Dropped[], landing: Landing): Promise<void> =>
+    enqueue(Promise.resolve({ files, lost: [] }), landing);
   /** What was dropped from outside: files, and folders with all that is in them. */
-  const bringInDrop = (transfer: DataTransfer, options: BringInOptions): Promise<void> =>
-    enqueue(filesOfDrop(transfer), options);
+  const bringInDrop = (transfer: DataTransfer, landing: Landing): Promise<void> =>
+    enqueue(filesOfDrop(transfer), landing);
+
+  /**
+   * Makes one sequence of pictures, in the order of their names; what `onMade` says is changed in the same step. Gives its id; null when
+   * it was cancelled or could not be made, which its line says.
+   */
+  const makeSequence = async (
+    pictures: readonly PictureAsset[],
+    onMade: (effect: Effect, sequence: Asset) => readonly Edit[] = () => [],
+  ): Promise<AssetId | null> => {
+    const inOrder = [...pictures].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
+    const { name } = numberedRuns(
+      inOrder.map((p) => p.name),
+      A_PAIR,
+    ).runs[0] ?? { name: objectNameFor(inOrder[0]!, 'Sequence') };
+    const item = lines.add(name);
+    const { signal } = item.abort;
+    try {
+      change(item.key, { state: 'reading' });
+      const sources = await Promise.all(
+        inOrder.map(async (picture, i) => {
+          const [kept] = await assets.originalsOf(picture);
+          const path = `${i} ${picture.name}`;
+          return { path, file: new File([kept!.bytes as Uint8Array<ArrayBuffer>], path), entry: null };
+        }),
+      );
+      const others = sources.map(({ path }) => path);
+      const job = {
+        kind: 'sequence',
+        name,
+        path: others[0]!,
+        others,
+        gaps: [],
+        doubles: [],
+        sources,
+      } as const;
+      const read = await client.read(job, { signal, progress: (progress) => change(item.key, { progress }) });
+      change(item.key, { state: 'keeping' });
+      const made = await keepDraft(read.drafts[0]!, newAssetId(), { signal });
+      const sequence = { ...made, name: freeAssetName(name) } as Asset;
+      const step = `sequence ${++count}`;
+      effectStore.edit(bringIn(`Make the sequence ${sequence.name}`, [sequence]), step);
+      for (const edit of onMade(effectStore.effect, sequence)) effectStore.edit(edit, step);
+      effectStore.endGesture();
+      change(item.key, { state: 'done', kind: 'sequence', assets: [sequence.id], notes: read.notes });
+      return sequence.id;
+    } catch (error) {
+      if (signal.aborted || error instanceof Cancelled) change(item.key, { state: 'cancelled' });
+      else change(item.key, { state: 'refused', message: sentence(error) });
+      return null;
+    }
+  };
 
   /** Reads one file as an asset without putting it into the document. Throws sentences. */
   const readOne = async (
@@ -275,13 +383,18 @@ export const useImportsStore = defineStore('imports', () => {
     return next;
   };
 
+  /** An asset whose files are on the server enters the document, and the Stack too when it is to be placed. */
+  const enter = (asset: Asset, { isHere, place }: { isHere: boolean; place: boolean }): void => {
+    const fresh = isHere ? [] : [asset];
+    const label = `Bring in ${asset.name}`;
+    if (place && isPlaceable(asset)) placeAssets([asset], { fresh, label });
+    else effectStore.edit(bringIn(label, fresh));
+  };
   /** Takes over an asset of another effect, the shelf or a release: its files are on the server already. */
   const adopt = (asset: Asset, place: boolean): AssetId => {
     const twin = sameContent(asset);
     const own = twin ?? ({ ...asset, id: newAssetId(), name: freeAssetName(asset.name) } as Asset);
-    const objects = place ? objectsFor(effectStore.effect, own, destination()) : [];
-    effectStore.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
-    if (objects[0]) desk.selected = objects[0].id;
+    enter(own, { isHere: twin !== undefined, place });
     return own.id;
   };
 
@@ -290,25 +403,32 @@ export const useImportsStore = defineStore('imports', () => {
     for (const drop of drops) drop.abort();
     for (const item of items.value) item.abort.abort();
   };
+  /** The report is of one effect: with another there is nothing to report. */
+  const leave = (): void => {
+    cancelAll();
+    lines.putAway();
+  };
   const busy = computed(() => looking.value !== null || lines.isAny.value);
 
   return {
     items,
     looking,
     busy,
-    many,
     summary: lines.summary,
     handles,
     client,
     bringInFiles,
     bringInDrop,
+    makeSequence,
     readOne,
     replaceWith,
     adopt,
+    enter,
     asBefore,
     freeAssetName,
     cancel,
     cancelAll,
+    leave,
     dismiss: lines.dismiss,
     clear: lines.clear,
     change,

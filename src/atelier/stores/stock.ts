@@ -2,14 +2,10 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { catalogueSchema, type StockItem } from '../../core/stock/catalogue';
-import { bringIn } from '../../core/edits/asset-edits';
 import { sentence } from '../../core/errors';
 import type { Asset, AssetId } from '../../core/document/schema';
 import { newAssetId } from '../api/ids';
 import { keepDraft } from '../intake/keep-draft';
-import { destination } from '../commands/place-commands';
-import { objectsFor } from '../intake/placing';
-import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { useImportsStore } from './imports';
 
@@ -18,7 +14,6 @@ export const stockUrl = (path: string): string => `/stock-files/${path}`;
 export const useStockStore = defineStore('stock', () => {
   const effectStore = useEffectStore();
   const imports = useImportsStore();
-  const desk = useDeskStore();
   const items = shallowRef<readonly StockItem[]>([]);
   const error = ref<string | null>(null);
   /** Being added now, by id. */
@@ -69,9 +64,7 @@ export const useStockStore = defineStore('stock', () => {
         (a) => a.kind === asset.kind && a.files[0]!.sha256 === asset.files[0]!.sha256,
       );
       const own = twin ?? ({ ...asset, name: imports.freeAssetName(asset.name) } as Asset);
-      const objects = place ? objectsFor(effectStore.effect, own, destination()) : [];
-      effectStore.edit(bringIn(`Bring in ${own.name}`, twin ? [] : [own], objects));
-      if (objects[0]) desk.selected = objects[0].id;
+      imports.enter(own, { isHere: twin !== undefined, place });
       return own.id;
     } catch (cause) {
       error.value = sentence(cause);

@@ -128,3 +128,40 @@ export const recogniseSet = <Id extends string>(pictures: readonly SetPicture<Id
   const odd = base ? pictures.filter((p) => used.has(p.id) && !sameShape(p, base)) : [];
   return { maps, normalDown, unknown: unknown!, spare: spare!, odd };
 };
+
+/** A material of a model that pictures can be laid on. */
+export interface NamedPart {
+  readonly slot: string;
+  readonly name: string;
+}
+/** Pictures that go onto one material. */
+export interface PartSet<P> {
+  readonly slot: string;
+  readonly pictures: readonly P[];
+}
+
+const plain = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]/g, '');
+/** Whether the words of a file name are, or hold, the name of a part: "lid_basecolor.png" is of "Lid". */
+const isOfPart = (name: string, part: string): boolean =>
+  part !== '' && wordsOf(name).some(({ word }) => word === part);
+
+/**
+ * Pictures as sets of maps, by the part each is named after; those named after none go onto all that has none (`all`). Null when they are
+ * no maps: a name does not tell, or a single one only says what many pictures are called ("wave colour").
+ */
+export const asMaps = <P extends SetPicture>(
+  pictures: readonly P[],
+  parts: readonly NamedPart[],
+): readonly PartSet<P>[] | null => {
+  const told = pictures.map(({ name }) => slotsOfName(name));
+  if (pictures.length === 0 || told.includes(null)) return null;
+  const isPlain = told.every((t) => t!.slots.every((slot) => slot === 'base' || slot === 'mask'));
+  if (pictures.length === 1 && isPlain) return null;
+  const sets = new Map<string, P[]>();
+  for (const picture of pictures) {
+    const part = parts.find(({ name }) => isOfPart(picture.name, plain(name)));
+    const slot = part?.slot ?? 'all';
+    sets.set(slot, [...(sets.get(slot) ?? []), picture]);
+  }
+  return [...sets].map(([slot, own]) => ({ slot, pictures: own }));
+};

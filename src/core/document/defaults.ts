@@ -21,6 +21,7 @@ export const blankEffect = (name: string): Effect => ({
   cues: {},
   scenes: {},
   openingScene: null,
+  ground: null,
   targets: {},
   materials: {},
   looks: {},

@@ -123,6 +123,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     prompts: {},
     drives: {},
   }),
+  // In schema 9 new things went to the face, whatever the effect was begun for.
+  9: (old) => ({ ...old, schema: 10, ground: null }),
 };
 
 /** In schema 8 a cue had one trigger with a threshold, and an action one target. */

@@ -5,7 +5,7 @@
  * Units: metres, degrees (never wrapped), seconds, sRGB hex.
  */
 import { z } from 'zod';
-import { targetIdSchema, type TargetId } from '../schema/anchor-schema';
+import { anchorSchema, targetIdSchema, type TargetId } from '../schema/anchor-schema';
 import { assetIdSchema, assetSchema, type Asset, type AssetId } from '../schema/asset-schema';
 import {
   controlIdSchema,
@@ -127,7 +127,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -225,6 +225,8 @@ export const effectSchema = z.strictObject({
   scenes: mapById(sceneIdSchema, sceneSchema, 100),
   /** The scene the effect begins with; null with no scenes. */
   openingScene: sceneIdSchema.nullable(),
+  /** What new things stick to where nothing else says so: what the effect was begun for. Null lets the take say. */
+  ground: anchorSchema.nullable(),
   targets: mapById(targetIdSchema, targetSchema, 20),
   materials: mapById(materialIdSchema, materialSchema, 500),
   looks: mapById(lookIdSchema, lookSchema, 100),

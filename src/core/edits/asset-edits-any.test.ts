@@ -12,8 +12,8 @@ import {
   renameAssets,
   replaceAsset,
   showInstead,
-  showOn,
 } from './asset-edits';
+import { showOn } from './show-on';
 import { History } from '../document/history';
 import { objectsShowing } from '../document/asset-uses';
 import { isShowing, usedAssets, usedFiles } from '../document/queries';

@@ -3,7 +3,7 @@ import type { Draft } from 'immer';
 import { objectsShowing } from '../document/asset-uses';
 import { edit, type Edit } from '../document/edit';
 import { picturesOf } from '../document/material-queries';
-import type { Asset, AssetId, Card, Effect, EffectObject, Material, ObjectId } from '../document/schema';
+import type { Asset, AssetId, Card, Effect, EffectObject, Material } from '../document/schema';
 import { canShow } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
@@ -64,7 +64,7 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
  * Lets a draft of an object show another asset, or another in the place of `from` alone: it keeps its place and its
  * width.
  */
-const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = null): void => {
+export const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = null): void => {
   if (draft.kind === 'text') draft.font = to.id;
   else if (draft.kind === 'grade') {
     for (const step of draft.steps)
@@ -79,13 +79,6 @@ const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = nul
   if (draft.kind === 'model' && to.kind === 'model' && !to.clips.some((c) => c.name === draft.clip))
     draft.clip = to.clips[0]?.name ?? null;
 };
-
-/** One object shows another asset; one that it cannot show changes nothing. */
-export const showOn = (effect: Effect, id: ObjectId, to: Asset): Edit =>
-  edit(`Show ${to.name} on ${effect.objects[id]?.name ?? 'an object'}`, (d) => {
-    const draft = d.objects[id];
-    if (draft && canShow(effect.objects[id]!, to)) putOn(draft, to);
-  });
 
 /** Everything that is shown of one asset shows another one. */
 export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
@@ -107,6 +100,16 @@ export const cutSheet = (effect: Effect, sheet: AssetId, sequence: Asset): Edit 
   edit(`Cut ${effect.assets[sheet]?.name ?? 'a sheet'} into frames`, (d) => {
     d.assets[sequence.id] = sequence as Draft<Asset>;
     showInstead(effect, sheet, sequence).change(d);
+  });
+
+/** Two pictures became one sequence: what showed the first shows it, and what showed the second, another frame of it, goes. */
+export const asOneSequence = (effect: Effect, [first, ...others]: readonly AssetId[], to: Asset): Edit =>
+  edit(`Show ${to.name} instead`, (d) => {
+    for (const id of others)
+      for (const object of objectsShowing(effect, id))
+        if (object.kind === 'card') removeObject(effect, object.id).change(d);
+    for (const object of objectsShowing(effect, first!))
+      if (canShow(object, to) && d.objects[object.id]) putOn(d.objects[object.id]!, to, first);
   });
 
 /** Puts other content into an asset: all that shows it follows, and keeps its place. */

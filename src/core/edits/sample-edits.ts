@@ -5,14 +5,22 @@ import { anchorOf, stackTree } from '../document/queries';
 import { assetsOf } from '../kinds/objects/objects';
 import type { Anchor, Effect, EffectObject, ObjectId } from '../document/schema';
 
-/** Removes everything that came as a sample, and the assets that only it used. */
+/**
+ * Whether a thing is artwork, to be replaced by the creator's own. What lights, hides, catches shadows or smooths skin is the ground that
+ * artwork stands on, and is as useful to the next one.
+ */
+export const isArtwork = ({ kind }: EffectObject): boolean =>
+  kind !== 'light' && kind !== 'occluder' && kind !== 'shadowCatcher' && kind !== 'retouch';
+
+/** Samples that wait to be replaced. */
+export const samplesIn = (effect: Effect): EffectObject[] =>
+  Object.values(effect.objects).filter((o) => o.sample && isArtwork(o));
+
+/** Removes the artwork that came as a sample, and the assets that only it used. What it stood on stays, as the creator's own. */
 export const clearSamples = (effect: Effect): Edit =>
   edit('Clear the samples', (d) => {
-    const gone = new Set(
-      Object.values(effect.objects)
-        .filter((o) => o.sample)
-        .map((o) => o.id),
-    );
+    const gone = new Set(samplesIn(effect).map((o) => o.id));
+    for (const object of Object.values(d.objects)) if (!gone.has(object.id)) object.sample = false;
     const tree = stackTree(effect);
     const assets = new Set<string>();
     for (const id of gone) {

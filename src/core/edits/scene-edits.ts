@@ -87,4 +87,5 @@ export const removeTarget = (effect: Effect, id: TargetId): Edit =>
       on.map((o) => o.id),
     ).change(d);
     forget(d, effect, 'targets', new Set([id]));
+    if (d.ground?.kind === 'picture' && d.ground.target === id) d.ground = null;
   });

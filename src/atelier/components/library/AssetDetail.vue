@@ -2,7 +2,8 @@
 /** One asset in full: what it is, what is odd, who uses it, and what can be done with it. */
 import { computed, ref } from 'vue';
 import { Download, Pencil, Replace, Scissors, SlidersHorizontal, Trash2 } from '@lucide/vue';
-import { bringIn, renameAssets, setSequenceRate, showOn } from '../../../core/edits/asset-edits';
+import { renameAssets, setSequenceRate } from '../../../core/edits/asset-edits';
+import { showOn } from '../../../core/edits/show-on';
 import { isPreparable, isShowing } from '../../../core/document/queries';
 import { canShow } from '../../../core/kinds/objects/objects';
 import type { Asset } from '../../../core/document/schema';
@@ -11,8 +12,8 @@ import { sentence } from '../../../core/errors';
 import { api } from '../../api/client';
 import { factLines, KIND_LABELS } from '../../asset-words';
 import { filesOfInput } from '../../intake/dropped';
-import { destination } from '../../commands/place-commands';
-import { isPlaceable, objectsFor } from '../../intake/placing';
+import { placeAssets } from '../../commands/place-commands';
+import { isPlaceable } from '../../intake/placing';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { useImportsStore } from '../../stores/imports';
@@ -42,9 +43,7 @@ const error = ref<string | null>(null);
 const busy = ref(false);
 
 const place = (): void => {
-  const objects = objectsFor(effectStore.effect, props.asset, destination());
-  effectStore.edit(bringIn(`Place ${props.asset.name}`, [], objects));
-  desk.selected = objects[0]?.id ?? null;
+  placeAssets([props.asset]);
   desk.closeLibrary();
 };
 /** The object the library was opened from, when it could show this. */

@@ -3,11 +3,11 @@
 import { computed } from 'vue';
 import { CircleCheck, CircleSlash, CircleX, Clock, X } from '@lucide/vue';
 import { assetBytes } from '../../../core/document/queries';
-import type { Asset } from '../../../core/document/schema';
-import { bringIn, showInstead } from '../../../core/edits/asset-edits';
+import type { Asset, PictureAsset } from '../../../core/document/schema';
+import { asOneSequence, showInstead } from '../../../core/edits/asset-edits';
 import { KIND_LABELS, shortFacts } from '../../asset-words';
-import { destination } from '../../commands/place-commands';
-import { isPlaceable, objectsFor } from '../../intake/placing';
+import { placeAssets } from '../../commands/place-commands';
+import { isPlaceable } from '../../intake/placing';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { isUnder, type ImportItem } from '../../stores/import-lines';
@@ -41,10 +41,28 @@ const summary = computed(() => {
 });
 const isPlaced = (asset: Asset): boolean =>
   Object.values(effectStore.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
-const place = (asset: Asset): void => {
-  const objects = objectsFor(effectStore.effect, asset, destination());
-  effectStore.edit(bringIn(`Place ${asset.name}`, [], objects));
-  desk.selected = objects[0]?.id ?? null;
+/** What came in and stands nowhere yet. */
+const unplaced = computed(() =>
+  imports.items.flatMap((item) => {
+    const asset = item.state === 'done' && item.assets.length === 1 ? assetOf(item) : undefined;
+    return asset && isPlaceable(asset) && !isPlaced(asset) ? [asset] : [];
+  }),
+);
+const pairOf = (item: ImportItem): readonly PictureAsset[] | null => {
+  const both = (item.pair ?? []).map((id) => effectStore.effect.assets[id]);
+  return both.length === 2 && both.every((a): a is PictureAsset => a?.kind === 'picture') ? both : null;
+};
+const join = async (item: ImportItem): Promise<void> => {
+  const pair = pairOf(item);
+  if (!pair) return;
+  imports.change(item.key, { pair: null });
+  await imports.makeSequence(pair, (effect, made) => [
+    asOneSequence(
+      effect,
+      pair.map((p) => p.id),
+      made,
+    ),
+  ]);
 };
 const takeOver = (item: ImportItem): void => {
   const [asset, old] = [assetOf(item), item.namesake ? effectStore.effect.assets[item.namesake] : undefined];
@@ -64,8 +82,9 @@ const takeOver = (item: ImportItem): void => {
     <div v-if="imports.looking" class="row line">
       <a-spin size="small" /><span class="grow">Looking through what you dropped</span>
     </div>
-    <p v-if="imports.many && !imports.busy" class="soft">
-      So many at once are not put on the face by themselves: Place it does so with one.
+    <p v-if="unplaced.length > 1 && !imports.busy" class="offer">
+      {{ unplaced.length }} of them stand nowhere yet.
+      <WordButton @click="placeAssets(unplaced)">Place all</WordButton>
     </p>
     <ul>
       <li v-for="item in imports.items" :key="item.key" :class="item.state" :data-import="item.name">
@@ -105,7 +124,7 @@ const takeOver = (item: ImportItem): void => {
                 isPlaceable(assetOf(item)!) &&
                 !isPlaced(assetOf(item)!)
               "
-              @click="place(assetOf(item)!)"
+              @click="placeAssets([assetOf(item)!])"
             >
               Place it
             </WordButton>
@@ -133,6 +152,10 @@ const takeOver = (item: ImportItem): void => {
             <WordButton @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })">
               Cut into frames
             </WordButton>
+          </p>
+          <p v-if="pairOf(item)" class="offer">
+            It and {{ pairOf(item)![0].name }} are numbered, as frames are.
+            <WordButton @click="join(item)">Make a sequence of them</WordButton>
           </p>
           <p v-if="item.namesake && effectStore.effect.assets[item.namesake] && assetOf(item)" class="offer">
             An asset of that name was here already.

@@ -3,9 +3,9 @@
 import { computed, ref, watch } from 'vue';
 import { ArrowLeft, X } from '@lucide/vue';
 import { assetBytes, isPreparable, usedAssets } from '../../../core/document/queries';
-import type { Asset, AssetId, AssetKind } from '../../../core/document/schema';
+import type { Asset, AssetId, AssetKind, PictureAsset } from '../../../core/document/schema';
 import { KIND_LABELS } from '../../asset-words';
-import { carriesFiles, filesOfInput } from '../../intake/dropped';
+import { filesOfInput } from '../../intake/dropped';
 import { useDeskStore, type LibraryTab } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { useImportsStore } from '../../stores/imports';
@@ -72,6 +72,14 @@ const chosen = computed(() =>
   library.selected.map((id) => effectStore.effect.assets[id]).filter((a): a is Asset => a !== undefined),
 );
 const only = computed(() => (chosen.value.length === 1 ? chosen.value[0]! : null));
+/** What is chosen as frames of one sequence; null where it is no pictures. */
+const frames = computed(() =>
+  chosen.value.every((a): a is PictureAsset => a.kind === 'picture') ? chosen.value : null,
+);
+const makeSequence = async (): Promise<void> => {
+  const made = frames.value ? await imports.makeSequence(frames.value) : null;
+  if (made) library.selected = [made];
+};
 const deleting = ref(false);
 
 let anchor: AssetId | null = null;
@@ -110,10 +118,6 @@ const bring = async (event: Event): Promise<void> => {
   input.value = '';
   if (files.length > 0) await imports.bringInFiles(files, { place: false });
 };
-const drop = async (event: DragEvent): Promise<void> => {
-  if (event.dataTransfer && carriesFiles(event))
-    await imports.bringInDrop(event.dataTransfer, { place: false });
-};
 const escape = (): void => {
   if (library.task) library.task = null;
   else desk.closeLibrary();
@@ -121,13 +125,7 @@ const escape = (): void => {
 </script>
 
 <template>
-  <section
-    class="library"
-    aria-label="Library"
-    @dragover.prevent
-    @drop.prevent.stop="drop"
-    @keydown.escape="escape"
-  >
+  <section class="library" aria-label="Library" data-keeps @keydown.escape="escape">
     <header class="row">
       <WordButton v-if="from" @click="back"> <ArrowLeft :size="13" /> Back to {{ from.name }} </WordButton>
       <h2 v-else>Library</h2>
@@ -235,6 +233,9 @@ const escape = (): void => {
           <p class="soft">Hold Shift or Ctrl to choose more, or fewer.</p>
           <div class="row wrap">
             <a-button size="small" type="primary" @click="library.task = 'rename'">Rename</a-button>
+            <a-button v-if="frames" size="small" :disabled="imports.busy" @click="makeSequence">
+              Make a sequence
+            </a-button>
             <a-button size="small" @click="shelf.put(chosen)">Put on my shelf</a-button>
             <a-button size="small" danger @click="deleting = true">Delete</a-button>
           </div>

@@ -7,6 +7,7 @@ import { anchorOf } from '../../../core/document/queries';
 import type { Layer, ObjectId } from '../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../core/face/region-names';
 import { REGION_WORDS } from '../../face-words';
+import type { DropSpot } from '../../intake/drop-spots';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
@@ -36,6 +37,11 @@ const paint = (part: 'mask' | 'picture'): void => {
   desk.style.section = 'face';
   void painter.open(props.object.id, part);
 };
+const maskSpot: DropSpot = {
+  kinds: ['picture'],
+  says: 'It becomes the mask of this layer.',
+  put: ([picture]) => set({ mask: picture!.id }),
+};
 const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props.object.mask] : undefined));
 </script>
 
@@ -50,7 +56,7 @@ const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props
       @change="(v: unknown) => set({ region: v as FaceRegion })"
     />
   </div>
-  <div v-if="object.mask" class="line">
+  <div v-if="object.mask" v-takes="maskSpot" class="line">
     <span>Mask</span>
     <span class="wide painted">
       <span class="cut">{{ mask ? mask.name : 'its picture was deleted' }}</span>

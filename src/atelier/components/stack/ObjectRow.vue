@@ -14,7 +14,8 @@ import {
   TriangleAlert,
 } from '@lucide/vue';
 import { changeObject } from '../../../core/edits/object-edits';
-import { cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
+import { showOn, standInKinds } from '../../../core/edits/show-on';
+import { anchorOf, cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
 import type { StackRow } from '../../../core/document/stack-rows';
 import {
   duplicateSelected,
@@ -23,6 +24,7 @@ import {
   toggleVisible,
 } from '../../commands/object-commands';
 import { iconOf, shownAs } from '../../kinds/object-kinds';
+import type { DropSpot } from '../../intake/drop-spots';
 import { useEffectStore } from '../../stores/effect';
 import { pointOf } from '../../words';
 import { whenWords } from '../../behave-words';
@@ -30,6 +32,7 @@ import PlaceFields from './PlaceFields.vue';
 import StyleFields from './StyleFields.vue';
 import BehaveFields from './BehaveFields.vue';
 import ObjectMenu from './ObjectMenu.vue';
+import { useStackActions } from './stack-actions';
 import { useRowDrag } from './use-row-drag';
 import TextField from '../common/TextField.vue';
 import IconButton from '../common/IconButton.vue';
@@ -49,6 +52,7 @@ const emit = defineEmits<{
   choose: [event: MouseEvent];
 }>();
 const effectStore = useEffectStore();
+const actions = useStackActions();
 const naming = ref(false);
 const line = ref<HTMLElement | null>(null);
 const grip = ref<HTMLElement | null>(null);
@@ -75,6 +79,18 @@ const aside = computed(() => {
   return cue ? `when ${whenWords(effectStore.effect, cue)}` : place.value;
 });
 
+/** A file dropped on the row, or on its fields, is shown by it. */
+const spot = computed<DropSpot | null>(() => {
+  const { id, name, sample } = object.value;
+  const kinds = standInKinds(object.value);
+  return kinds.length === 0
+    ? null
+    : {
+        kinds,
+        says: sample ? `It takes the place of the sample ${name}.` : `${name} is made of it.`,
+        put: ([asset]) => effectStore.edit(showOn(effectStore.effect, id, asset!)),
+      };
+});
 const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== object.value.name)
@@ -84,7 +100,9 @@ const rename = (text: string): void => {
 
 <template>
   <div
+    v-takes="spot"
     class="object"
+    :data-anchor="JSON.stringify(anchorOf(effectStore.effect, object))"
     :class="{ open, selected, off: !object.visible, [`drop-${over}`]: over !== null }"
     :style="{ '--depth': row.depth }"
   >
@@ -152,6 +170,10 @@ const rename = (text: string): void => {
       </IconButton>
     </div>
     <template v-if="open">
+      <p v-if="object.sample && spot" class="replace">
+        <WordButton @click="actions.chooseFor(spot)">Replace with mine</WordButton>
+        <span class="soft">or drop it here: place, size, touch and cues stay.</span>
+      </p>
       <PlaceFields v-if="stage === 'place'" :object="object" />
       <StyleFields v-else-if="stage === 'style'" :object="object" />
       <BehaveFields v-else-if="stage === 'behave'" :object="object" />
@@ -232,6 +254,13 @@ em.sample {
   padding: 0 7px;
   border: 1px dashed var(--line);
   border-radius: 10px;
+}
+.replace {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
+  margin: 0 0 6px;
+  font-size: 12px;
 }
 .fold {
   margin: 0 -6px 0 -4px;

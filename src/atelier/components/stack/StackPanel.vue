@@ -8,10 +8,12 @@ import { autoScrollForElements } from '@atlaskit/pragmatic-drag-and-drop-auto-sc
 import { headAnchor } from '../../../core/kinds/objects/placed';
 import { addScene } from '../../../core/edits/scene-edits';
 import type { Anchor, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
-import { clearSamples } from '../../../core/edits/sample-edits';
+import { clearSamples, samplesIn } from '../../../core/edits/sample-edits';
 import { laneOf, stackRows, type StackRow } from '../../../core/document/stack-rows';
 import { newSceneId } from '../../api/ids';
-import { addPrintedPicture, sceneNow } from '../../commands/place-commands';
+import { addPrintedPicture, destination, sceneNow } from '../../commands/place-commands';
+import { EMPTY_WORDS } from '../../words';
+import type { DropSpot } from '../../intake/drop-spots';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import AddMenu from './AddMenu.vue';
@@ -27,7 +29,7 @@ import IconButton from '../common/IconButton.vue';
 import WordButton from '../common/WordButton.vue';
 
 defineProps<{ stage: string }>();
-const emit = defineEmits<{ choose: [anchor: Anchor | null] }>();
+const emit = defineEmits<{ choose: [anchor: Anchor | null]; chooseFor: [spot: DropSpot] }>();
 const effectStore = useEffectStore();
 const desk = useDeskStore();
 
@@ -52,7 +54,9 @@ const rows = computed(() =>
 const isEmpty = computed(
   () => Object.keys(effectStore.effect.objects).length === 0 && rows.value.length === 0,
 );
-const samples = computed(() => Object.values(effectStore.effect.objects).filter((o) => o.sample).length);
+const samples = computed(() => samplesIn(effectStore.effect).length);
+/** What the effect was begun for, where new things go while nothing is selected. */
+const landing = computed(() => destination(null, null, null).anchor);
 
 const list = ref<HTMLElement | null>(null);
 const virtual = useVirtualizer(
@@ -161,6 +165,7 @@ const openLane = (key: string): void => {
 };
 provide(STACK_ACTIONS, {
   chooseFiles: (anchor) => emit('choose', anchor),
+  chooseFor: (spot) => emit('chooseFor', spot),
   addScene: () => {
     const made: SceneId[] = [];
     if (effectStore.edit(addScene(effectStore.effect, newSceneId, made))) desk.scene = made[0] ?? null;
@@ -200,11 +205,11 @@ const targetOf = (anchor: Anchor) =>
     </div>
     <div ref="list" class="list">
       <div v-if="isEmpty" class="empty soft">
-        <p>Nothing is on the face yet.</p>
+        <p>{{ EMPTY_WORDS[landing.kind].nothing }}</p>
         <p>
           Drop pictures, layered artwork or models here, or
-          <WordButton @click="$emit('choose', null)">choose a file</WordButton>. A picture becomes a card on
-          the forehead, a model sits on the head; then move it where you want it.
+          <WordButton @click="$emit('choose', null)">choose a file</WordButton>.
+          {{ EMPTY_WORDS[landing.kind].then }}
         </p>
       </div>
       <p v-else-if="rows.length === 0" class="none soft">No object is called that.</p>

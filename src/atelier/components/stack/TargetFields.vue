@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { changeTarget, removeTarget } from '../../../core/edits/scene-edits';
 import { targetSchema, type AssetId, type Target } from '../../../core/document/schema';
+import type { DropSpot } from '../../intake/drop-spots';
 import { useEffectStore } from '../../stores/effect';
 import { propertiesIn } from '../../../core/schema/properties';
 import PropertyInput from '../common/PropertyInput.vue';
@@ -32,6 +33,12 @@ const set = (change: Partial<Target>, gesture: string | null = null): void => {
 const DESCRIBED = propertiesIn(targetSchema, {});
 const put = (change: Record<string, unknown>, gesture: string | null = null): void =>
   set(change as Partial<Target>, gesture);
+/** All of these settings take the picture: whichever line it is dropped on. */
+const spot: DropSpot = {
+  kinds: ['picture'],
+  says: 'It becomes the picture that is printed.',
+  put: ([picture]) => set({ asset: picture!.id }),
+};
 const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== props.target.name) set({ name: cutText(name, 80) });
@@ -43,7 +50,7 @@ const remove = (): void => {
 </script>
 
 <template>
-  <div class="fields">
+  <div v-takes="spot" class="fields">
     <div class="line">
       <span>Name</span>
       <TextField

@@ -1,10 +1,13 @@
 /** What menus within the Stack ask of it. */
 import { inject, type InjectionKey } from 'vue';
 import type { Anchor } from '../../../core/document/schema';
+import type { DropSpot } from '../../intake/drop-spots';
 
 export interface StackActions {
   /** Lets the creator choose files; they are placed on the anchor. */
   chooseFiles(anchor: Anchor | null): void;
+  /** Lets the creator choose a file that goes to a place of its own. */
+  chooseFor(spot: DropSpot): void;
   addScene(): void;
   /** Shows a lane though nothing is in it yet. */
   openLane(key: string): void;

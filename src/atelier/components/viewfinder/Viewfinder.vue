@@ -3,7 +3,9 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
-import type { EffectObject } from '../../../core/document/schema';
+import type { EffectObject, ObjectId } from '../../../core/document/schema';
+import { USUAL_ASPECT } from '../../../core/placing/touch';
+import { pointedAt, type Pointed } from '../../../core/placing/pointed';
 import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
@@ -241,6 +243,25 @@ const hand = computed(() => (painting.value ? brush : pointers));
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
+/** What is seen under the pointer, for files that are dropped there; null where it is not over the picture. */
+const under = (event: MouseEvent): { pointed: Pointed | null; object: ObjectId | null } | null => {
+  const now = playback.now();
+  if (event.target !== canvas.value || !now) return null;
+  const point = pointers.at(event);
+  return {
+    pointed: pointedAt(
+      {
+        frame: now.frame,
+        presence: now.runtime.presence,
+        targets: now.program.targets,
+        aspect: USUAL_ASPECT,
+      },
+      point,
+    ),
+    object: drawing?.pick(point.x, point.y, mayPick) ?? null,
+  };
+};
+defineExpose({ under });
 const { label, caption, lighter } = useFinderWords(detail, share);
 </script>
 

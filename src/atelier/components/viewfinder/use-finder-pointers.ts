@@ -65,5 +65,5 @@ export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick }
     const way = event.deltaY || event.deltaX;
     fingers.wheel(at(event), event.shiftKey ? { twist: way / 12 } : { pinch: Math.exp(-way / 900) });
   };
-  return { onDown, onMove, onUp, onWheel };
+  return { at, onDown, onMove, onUp, onWheel };
 };

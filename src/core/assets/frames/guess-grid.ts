@@ -7,7 +7,6 @@ import type { Grid } from '../../schema/asset-schema';
 import type { Pixels, Unit } from '../../units';
 import { shrink, within, type Raster } from '../raster';
 import { breakBetween, paintBetween, paintOf, viewAlong, type AxisView } from './grid-clues';
-import { LEAST_FRAMES } from './numbered';
 import { cellBox } from './sheets';
 
 export interface GridGuess {
@@ -179,7 +178,7 @@ export const guessGrid = (sheet: Raster, name = ''): GridGuess => {
     cells = { ...cells, rows: brokenCells(down, strip[1], strip[0]) };
   const count = cells.columns * cells.rows;
   // Two eyes or three stars look like each other too.
-  const most = count === 1 ? 0 : count < LEAST_FRAMES ? 0.4 : 0.9;
+  const most = count === 1 ? 0 : count < 4 ? 0.4 : 0.9;
   return {
     ...guessFor(paint, look, sheet, cells.columns, cells.rows),
     confidence: Math.min(most, Math.max(0, confidence)),

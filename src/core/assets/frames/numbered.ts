@@ -15,7 +15,9 @@ export interface NumberedRun {
 }
 
 /** Fewer are taken for single pictures that happen to be numbered. */
-export const LEAST_FRAMES = 4;
+export const LEAST_FRAMES = 3;
+/** So many numbered ones may be two pictures, or two frames: the creator is asked. */
+export const A_PAIR = 2;
 
 const PICTURE = /\.(png|jpe?g|webp|avif)$/i;
 

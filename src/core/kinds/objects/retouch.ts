@@ -36,7 +36,8 @@ export const newRetouch = (id: ObjectId, order: number, face: FaceChoice = 1): R
   kind: 'retouch',
   opacity: 1,
   smooth: { on: true, strength: 0.5, detail: 0.35 },
-  underEyes: { on: true, amount: 0.35 },
-  eyes: { on: true, amount: 0.3 },
-  teeth: { on: true, amount: 0.3 },
+  // Skin alone: eyes and teeth are the creator's to brighten.
+  underEyes: { on: false, amount: 0.35 },
+  eyes: { on: false, amount: 0.3 },
+  teeth: { on: false, amount: 0.3 },
 });

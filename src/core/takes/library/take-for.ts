@@ -1,6 +1,7 @@
 /** Which take shows an effect: one with the faces, surfaces and pictures that its objects stick to. */
 import { anchorOf, stackOrder, targetOrder } from '../../document/queries';
-import type { Anchor, Effect } from '../../document/schema';
+import type { Anchor, Effect, SurfaceKind } from '../../document/schema';
+import { FOREHEAD } from '../../kinds/objects/placed';
 import type { Take } from '../take';
 import { FIRST_TAKE, SHIPPED_TAKES } from './index';
 
@@ -60,4 +61,16 @@ export const takeFor = (effect: Effect): Take => {
     if (seen === anchors.length) break;
   }
   return best;
+};
+
+/** Beside a table or a wall a floor is what they stand on: a take is about them. */
+const BY_INTEREST: readonly SurfaceKind[] = ['table', 'wall', 'floor'];
+/** What a take shows that things can stick to: a face before anything else, then the effect's printed pictures, then surfaces. */
+export const anchorShown = (take: Take, effect: Effect): Anchor => {
+  const all: readonly Anchor[] = [
+    FOREHEAD,
+    ...targetOrder(effect).map(({ id }): Anchor => ({ kind: 'picture', target: id })),
+    ...BY_INTEREST.map((surface): Anchor => ({ kind: 'world', surface })),
+  ];
+  return all.find((anchor) => hasAnchor(take, effect, anchor)) ?? FOREHEAD;
 };

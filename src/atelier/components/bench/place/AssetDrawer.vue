@@ -2,16 +2,15 @@
 /** What the creator brought in, what it costs, and what came of the last drop. The library shows it in full. */
 import { computed } from 'vue';
 import { Library, Plus, Replace } from '@lucide/vue';
-import { styleCard } from '../../../../core/edits/object-edits';
-import { bringIn, showInstead } from '../../../../core/edits/asset-edits';
+import { showOn } from '../../../../core/edits/show-on';
 import { usesOf } from '../../../../core/document/asset-uses';
 import { isShowing } from '../../../../core/document/queries';
 import { canShow } from '../../../../core/kinds/objects/objects';
 import type { Asset } from '../../../../core/document/schema';
 import { shortFacts } from '../../../asset-words';
-import { carriesFiles, filesOfInput } from '../../../intake/dropped';
-import { destination } from '../../../commands/place-commands';
-import { isPlaceable, objectsFor } from '../../../intake/placing';
+import { filesOfInput } from '../../../intake/dropped';
+import { placeAssets } from '../../../commands/place-commands';
+import { isPlaceable } from '../../../intake/placing';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { useImportsStore } from '../../../stores/imports';
@@ -27,11 +26,6 @@ const imports = useImportsStore();
 const list = computed(() => Object.values(effectStore.effect.assets).reverse());
 const selected = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
 
-const place = (asset: Asset): void => {
-  const objects = objectsFor(effectStore.effect, asset, destination());
-  effectStore.edit(bringIn(`Place ${asset.name}`, [], objects));
-  desk.selected = objects[0]?.id ?? null;
-};
 const canSwap = (asset: Asset): boolean =>
   selected.value !== undefined &&
   isShowing(selected.value) &&
@@ -39,21 +33,9 @@ const canSwap = (asset: Asset): boolean =>
   canShow(selected.value, asset);
 /** Shows the asset on the selected object alone. */
 const swapIn = (asset: Asset): void => {
-  const object = selected.value;
-  if (object?.kind === 'card' && 'width' in asset)
-    effectStore.edit(
-      styleCard(effectStore.effect, object.id, {
-        asset: asset.id,
-        extent: [object.extent[0], (object.extent[0] * asset.height) / asset.width],
-      }),
-    );
-  if (object?.kind === 'model') effectStore.edit(showInstead(effectStore.effect, object.asset, asset));
+  if (selected.value) effectStore.edit(showOn(effectStore.effect, selected.value.id, asset));
 };
 const uses = (asset: Asset): number => usesOf(effectStore.effect, asset.id).length;
-const drop = async (event: DragEvent): Promise<void> => {
-  if (event.dataTransfer && carriesFiles(event))
-    await imports.bringInDrop(event.dataTransfer, { place: false });
-};
 const chosen = async (event: Event): Promise<void> => {
   const input = event.target as HTMLInputElement;
   const files = filesOfInput(input);
@@ -63,7 +45,7 @@ const chosen = async (event: Event): Promise<void> => {
 </script>
 
 <template>
-  <section class="drawer" aria-label="Assets" @dragover.prevent @drop.prevent.stop="drop">
+  <section class="drawer" aria-label="Assets" data-keeps>
     <div class="row head">
       <h2>Assets</h2>
       <WordButton @click="desk.openLibrary()"><Library :size="13" /> Library</WordButton>
@@ -101,7 +83,7 @@ const chosen = async (event: Event): Promise<void> => {
               v-if="isPlaceable(asset)"
               :aria-label="`Place ${asset.name}`"
               title="Place it"
-              @click="place(asset)"
+              @click="placeAssets([asset])"
             >
               <Plus :size="14" />
             </IconButton>

@@ -11,6 +11,7 @@ import type { AssetId, PictureAsset } from '../../../../core/document/schema';
 import type { Release } from '../../../../core/contract/contract';
 import { api } from '../../../api/client';
 import { newAssetId } from '../../../api/ids';
+import type { DropSpot } from '../../../intake/drop-spots';
 import { filesOfInput } from '../../../intake/dropped';
 import { keepDraft } from '../../../intake/keep-draft';
 import { useDeskStore } from '../../../stores/desk';
@@ -62,6 +63,11 @@ const mend = (finding: Finding): { label: string; run: () => void } | null => {
     };
   if (finding.code === 'too-big') return { label: 'See what takes the space', run: () => desk.openLibrary() };
   return null;
+};
+const ICON: DropSpot = {
+  kinds: ['picture'],
+  says: 'It becomes the icon.',
+  put: ([picture]) => setIcon(picture!.id),
 };
 const setIcon = (icon: AssetId | null): void => {
   effectStore.edit(changeListing({ icon }));
@@ -179,7 +185,7 @@ const when = new Intl.DateTimeFormat('en-GB', {
         :options="[]"
         @change="(v: unknown) => setTags(v as string[])"
     /></label>
-    <div id="listing-icon" class="line">
+    <div id="listing-icon" v-takes="ICON" class="line">
       <span>Icon</span>
       <div class="icons" role="group" aria-label="Icon">
         <button

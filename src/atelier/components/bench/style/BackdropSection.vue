@@ -42,11 +42,10 @@ const DESCRIBED = propertiesIn(backdropSchema, {});
 </script>
 
 <template>
-  <section aria-label="Backdrop">
+  <section aria-label="Backdrop" :data-anchor="JSON.stringify(BEHIND)">
     <h2>Behind the people</h2>
     <p class="soft">
-      What is seen behind the people instead of the room. More of it can be dropped on the Backdrop lane of
-      the Stack.
+      What is seen behind the people instead of the room. Pictures and videos that are dropped here lie there.
     </p>
     <div class="chips">
       <ChipButton v-for="{ kind, label } in CHOICES" :key="kind" @click="addNew(kind, BEHIND)">

@@ -6,6 +6,7 @@ import { newDrive } from '../../../../../core/document/new-cues';
 import { putControl, putDrive, removeControl } from '../../../../../core/edits/viewer-edits';
 import { controlSchema, MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
 import { newDriveId } from '../../../../api/ids';
+import type { DropSpot } from '../../../../intake/drop-spots';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
@@ -40,6 +41,12 @@ const pictures = computed(() => [
     .map((a) => ({ value: a.id as string, label: a.name })),
 ]);
 const picture = (v: string): AssetId | null => (v === '' ? null : (v as AssetId));
+/** A field that takes a dropped picture. */
+const picturesOf = (what: string, put: (id: AssetId) => void): DropSpot => ({
+  kinds: ['picture'],
+  says: `It becomes ${what}.`,
+  put: ([asset]) => put(asset!.id),
+});
 const drive = (): void => {
   const { control } = props;
   const range: [number, number] =
@@ -107,14 +114,14 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :most="12"
           @change="(unit) => set({ unit })"
       /></label>
-      <label
+      <label v-takes="picturesOf('the sign at its lower end', (lowIcon) => set({ lowIcon }))"
         >Left icon<ChoiceField
           label="Picture at its lower end"
           :needed="false"
           :value="control.lowIcon ?? ''"
           :options="pictures"
           @change="(v) => set({ lowIcon: picture(v) })" /></label
-      ><label
+      ><label v-takes="picturesOf('the sign at its upper end', (highIcon) => set({ highIcon }))"
         >Right icon<ChoiceField
           label="Picture at its upper end"
           :needed="false"
@@ -140,6 +147,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           @change="(name) => setOption(i, { name: name.trim() })"
         />
         <ChoiceField
+          v-takes="picturesOf(`the thumbnail of ${option.name}`, (picture) => setOption(i, { picture }))"
           :label="`Thumbnail of option ${i + 1}`"
           :needed="false"
           :value="option.picture ?? ''"

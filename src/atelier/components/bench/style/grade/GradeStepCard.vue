@@ -12,6 +12,7 @@ import {
   type StepOf,
 } from '../../../../../core/document/schema';
 import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
+import type { DropSpot } from '../../../../intake/drop-spots';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { GRADE_WORDS } from '../../../../words';
@@ -45,6 +46,11 @@ const tables = computed(() =>
     .filter((a) => a.kind === 'table')
     .map((a) => ({ value: a.id as string, label: a.name })),
 );
+const spot: DropSpot = {
+  kinds: ['table'],
+  says: 'It becomes the colour table of this step.',
+  put: ([table]) => change('table', { asset: table!.id }),
+};
 /** The table it used was deleted. */
 const gone = computed(
   () =>
@@ -85,7 +91,7 @@ const move = (by: number): void => {
       @change="(to, gesture) => change('curves', to, gesture)"
       @done="effectStore.endGesture()"
     />
-    <div v-if="step.kind === 'table'" class="table">
+    <div v-if="step.kind === 'table'" v-takes="spot" class="table">
       <span>Table</span>
       <SelectField
         v-if="tables.length > 0"

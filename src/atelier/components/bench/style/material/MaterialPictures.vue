@@ -12,9 +12,9 @@ import {
 } from '../../../../../core/document/schema';
 import { propertiesIn, valueAt, withValueAt } from '../../../../../core/schema/properties';
 import { layPictures, setWords } from '../../../../commands/material-commands';
-import { carriesFiles, filesOfInput } from '../../../../intake/dropped';
+import type { DropSpot } from '../../../../intake/drop-spots';
+import { filesOfInput } from '../../../../intake/dropped';
 import { MAP_WORDS } from '../../../../material-words';
-import { useEffectStore } from '../../../../stores/effect';
 import { useImportsStore } from '../../../../stores/imports';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import PropertyInput from '../../../common/PropertyInput.vue';
@@ -23,50 +23,32 @@ import { useMaterial } from './use-material';
 import ChipButton from '../../../common/ChipButton.vue';
 
 const props = defineProps<{ material: Material | null }>();
-const effectStore = useEffectStore();
 const imports = useImportsStore();
 const { set, done, slot } = useMaterial();
 const picker = ref<HTMLInputElement | null>(null);
-const over = ref(false);
 const said = ref<readonly string[]>([]);
-const busy = ref(false);
-
-/** Lays what has just come in. */
-const lay = async (bringing: Promise<void>): Promise<void> => {
-  busy.value = true;
-  said.value = [];
-  try {
-    await bringing;
-    const items = imports.items;
-    const pictures = items
-      .flatMap((item) => (item.state === 'done' ? (item.assets ?? []) : []))
-      .map((id) => effectStore.effect.assets[id])
-      .filter((a): a is PictureAsset => a?.kind === 'picture');
-    const refused = items
-      .filter((item) => item.state === 'refused')
-      .map((item) => item.message ?? `${item.name} could not be read.`);
-    const none = pictures.length === 0 && refused.length === 0;
-    said.value = [
-      ...(pictures.length > 0
-        ? setWords(pictures, layPictures(pictures, props.material?.id ?? null, slot.value))
-        : []),
-      ...refused,
-      ...(none ? ['No picture came in. A set is several PNG, JPEG or WebP files.'] : []),
-    ];
-  } finally {
-    busy.value = false;
-  }
+const refused = ref<readonly string[]>([]);
+const forget = (): void => {
+  said.value = refused.value = [];
 };
-const drop = (event: DragEvent): void => {
-  over.value = false;
-  if (event.dataTransfer && carriesFiles(event))
-    void lay(imports.bringInDrop(event.dataTransfer, { place: false }));
+/** Lays what came in on the material by its names. */
+const setSpot: DropSpot = {
+  kinds: ['picture'],
+  isSet: true,
+  says: 'A set of pictures: each finds its place in the material by its name.',
+  put: (assets) => {
+    const pictures = assets as readonly PictureAsset[];
+    said.value = setWords(pictures, layPictures(pictures, props.material?.id ?? null, slot.value));
+  },
+  // The report may be out of sight.
+  tell: (sentences) => (refused.value = sentences),
 };
 const chosen = (event: Event): void => {
   const input = event.target as HTMLInputElement;
   const files = filesOfInput(input);
   input.value = '';
-  if (files.length > 0) void lay(imports.bringInFiles(files, { place: false }));
+  forget();
+  if (files.length > 0) void imports.bringInFiles(files, { place: false, spot: setSpot });
 };
 const setMap = (
   slotName: (typeof MAP_SLOTS)[number],
@@ -114,22 +96,15 @@ const put = (path: string, to: unknown): void => {
 
 <template>
   <section aria-label="Pictures of the material">
-    <div
-      class="drop"
-      :class="{ over }"
-      data-drop="texture-set"
-      @dragover.prevent="over = true"
-      @dragleave="over = false"
-      @drop.stop.prevent="drop"
-    >
+    <div v-takes="setSpot" class="drop" data-drop="texture-set">
       <ImagePlus :size="15" />
-      <span v-if="busy">Reading the pictures</span>
+      <span v-if="imports.busy">Reading the pictures</span>
       <span v-else>
         Drop a set of pictures here:
         <i class="soft">shell_basecolor, shell_normal, shell_orm, shell_emissive</i> find their places by
         their names.
       </span>
-      <ChipButton :disabled="busy" @click="picker?.click()">Choose</ChipButton>
+      <ChipButton :disabled="imports.busy" @click="picker?.click()">Choose</ChipButton>
       <input
         ref="picker"
         class="hidden-text"
@@ -141,8 +116,8 @@ const put = (path: string, to: unknown): void => {
         @change="chosen"
       />
     </div>
-    <InlineNotice v-if="said.length > 0" kind="note" closable @close="said = []">
-      <span v-for="(line, i) in said" :key="i" class="line">{{ line }}</span>
+    <InlineNotice v-if="said.length + refused.length > 0" kind="note" closable @close="forget">
+      <span v-for="line in [...said, ...refused]" :key="line" class="line">{{ line }}</span>
     </InlineNotice>
     <template v-if="material">
       <PictureChoice
@@ -202,10 +177,6 @@ const put = (path: string, to: unknown): void => {
   border: 1.5px dashed var(--line);
   border-radius: 6px;
   font-size: 12.5px;
-}
-.drop.over {
-  border-color: var(--accent);
-  background: var(--wash);
 }
 .line {
   display: block;

@@ -9,6 +9,7 @@ import {
   type PictureSource,
 } from '../../../../../core/document/schema';
 import { api } from '../../../../api/client';
+import type { DropSpot } from '../../../../intake/drop-spots';
 import { useEffectStore } from '../../../../stores/effect';
 import { CAMERA_WORDS } from '../../../../words';
 import { z } from 'zod';
@@ -58,6 +59,11 @@ const thumb = computed(() => {
   const asset = props.value?.from === 'asset' ? effectStore.effect.assets[props.value.asset] : undefined;
   return asset?.kind === 'picture' ? api.fileUrl(asset.preview ?? asset.files[0]!.sha256) : null;
 });
+const spot = computed<DropSpot>(() => ({
+  kinds: ['picture'],
+  says: `It becomes the picture: ${props.label.toLowerCase()}.`,
+  put: ([picture]) => emit('change', { from: 'asset', asset: picture!.id }),
+}));
 const DESCRIBED = propertiesIn(z.object(cameraView), {});
 const CROP = ['left', 'top', 'width', 'height'] as const;
 const setCrop = (i: number, percent: number): void => {
@@ -74,7 +80,7 @@ const setCrop = (i: number, percent: number): void => {
 </script>
 
 <template>
-  <div class="picture">
+  <div v-takes="spot" class="picture">
     <span class="name">{{ label }}</span>
     <span class="thumb"><img v-if="thumb" :src="thumb" alt="" /></span>
     <SelectField

@@ -1,0 +1,79 @@
+/** Where what came in goes: into the field it was dropped on, onto a material as its maps, into the Stack, or only among the assets. */
+import { asMaps } from '../../core/assets/texture-sets';
+import { wearsMaterials, materialIdOf } from '../../core/document/material-queries';
+import type { Anchor, Asset, AssetId, ObjectId, PictureAsset } from '../../core/document/schema';
+import type { Vec3 } from '../../core/maths/vec3';
+import { KIND_LABELS } from '../asset-words';
+import { layPictures } from '../commands/material-commands';
+import { destination, placeAssets } from '../commands/place-commands';
+import { useAssetsStore } from '../stores/assets';
+import { useDeskStore } from '../stores/desk';
+import { useEffectStore } from '../stores/effect';
+import type { DropSpot } from './drop-spots';
+import { isPlaceable } from './placing';
+
+export interface Landing {
+  /** Put into the Stack what has no other place to go. */
+  readonly place: boolean;
+  /** What it is to stick to; else see `landingAnchor`. */
+  readonly on?: Anchor | null;
+  /** Where on it, in its own space. */
+  readonly at?: Vec3 | null;
+  /** What was pointed at: its material takes maps. */
+  readonly object?: ObjectId | null;
+  /** The field it was dropped on. */
+  readonly spot?: DropSpot | null;
+}
+
+/** What became of an asset where that is not plain, as a sentence. */
+type Said = Map<AssetId, string>;
+
+const intoSpot = (spot: DropSpot, assets: readonly Asset[]): Said => {
+  const fits = assets.filter((a) => spot.kinds.includes(a.kind));
+  const taken = spot.isSet ? fits : fits.slice(0, 1);
+  if (taken.length > 0) spot.put(taken);
+  return new Map(
+    assets
+      .filter((a) => !taken.includes(a))
+      .map((asset) => [
+        asset.id,
+        fits.includes(asset)
+          ? 'One was enough there: this one is kept with the assets.'
+          : `${KIND_LABELS[asset.kind]} does not go there: it is kept with the assets.`,
+      ]),
+  );
+};
+
+/** The pictures as maps of what was pointed at, or is selected; false where they are no maps or nothing there wears them. */
+const asMaterial = (assets: readonly Asset[], id: ObjectId | null): boolean => {
+  const effectStore = useEffectStore();
+  const desk = useDeskStore();
+  const object = id ? effectStore.effect.objects[id] : undefined;
+  if (!object || !wearsMaterials(object) || assets.some((a) => a.kind !== 'picture')) return false;
+  const model = object.kind === 'model' ? effectStore.effect.assets[object.asset] : undefined;
+  const parts = model?.kind === 'model' ? useAssetsStore().stores.models.materialsOf(model) : [];
+  const sets = asMaps(assets as PictureAsset[], parts);
+  if (!sets) return false;
+  desk.selected = object.id;
+  for (const { slot, pictures } of sets) {
+    const worn = effectStore.effect.objects[object.id]!;
+    // A part gets a material of its own where it has none: what all share is not painted over.
+    const own = worn.kind === 'model' ? (worn.materials[slot] ?? null) : materialIdOf(worn);
+    layPictures(pictures, own, slot);
+  }
+  return true;
+};
+
+/** Lands what came in with one drop; says what became of those that went elsewhere than one would think. */
+export const landAll = (
+  assets: readonly Asset[],
+  { place, on, at, object, spot }: Landing,
+  { label, selected }: { readonly label: string; readonly selected: ObjectId | null },
+): Said => {
+  if (spot) return intoSpot(spot, assets);
+  if (!place || assets.length === 0) return new Map();
+  if (asMaterial(assets, object ?? selected)) return new Map();
+  const placeable = assets.filter(isPlaceable);
+  if (placeable.length > 0) placeAssets(placeable, { to: destination(on, at, selected), label });
+  return new Map();
+};
