@@ -1,12 +1,10 @@
 /** Bringing files in: what was dropped, how far it is, what came of it. */
 import { defineStore } from 'pinia';
 import { computed, reactive, ref } from 'vue';
-import { A_PAIR, numberedRuns } from '../../core/assets/frames/numbered';
-import type { Edit } from '../../core/document/edit';
+import { freeNameOf, twinOf } from '../../core/document/asset-twins';
 import { bringIn, replaceAsset } from '../../core/edits/asset-edits';
-import { objectNameFor } from '../../core/kinds/objects/placed';
 import { sentence } from '../../core/errors';
-import type { Asset, AssetId, Effect, ObjectId, PictureAsset } from '../../core/document/schema';
+import type { Asset, AssetId, ObjectId } from '../../core/document/schema';
 import { Cancelled, IntakeClient } from '../../intake/intake-client';
 import type { AssetDraft, ReadResult } from '../../intake/drafts';
 import type { PlannedJob } from '../../intake/intake-worker';
@@ -17,9 +15,9 @@ import { destination, placeAssets } from '../commands/place-commands';
 import { landAll, type Landing } from '../intake/land';
 import { artworkObjects, isPlaceable } from '../intake/placing';
 import { layersHere, updateArtwork } from '../intake/update-artwork';
-import { useAssetsStore } from './assets';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
+import { useFrames } from './import-frames';
 import { useImportLines, type ImportItem } from './import-lines';
 
 /** A folder of files is not all wanted in the Stack: of more than this many at once, the creator says *Place all*. */
@@ -45,37 +43,20 @@ const client = new IntakeClient();
 export const useImportsStore = defineStore('imports', () => {
   const effectStore = useEffectStore();
   const desk = useDeskStore();
-  const assets = useAssetsStore();
   const lines = useImportLines();
   const { items, change } = lines;
   /** Looking through what was dropped, before there are lines. */
   const looking = ref<{ readonly progress: number; readonly abort: AbortController } | null>(null);
   /** Handles of files that came in during this visit, by asset: they can stay linked. */
   const handles = new Map<AssetId, FileSystemFileHandle>();
+  const frames = useFrames({ lines, read: (job, work) => client.read(job, work) });
   let queue: Promise<unknown> = Promise.resolve();
   let count = 0;
   /** Drops that are under way or wait for their turn. */
   const drops = new Set<AbortController>();
 
-  /** An asset with the same content, if the effect has one. */
-  const sameContent = (asset: Asset): Asset | undefined =>
-    Object.values(effectStore.effect.assets).find(
-      (a) =>
-        a.kind === asset.kind &&
-        a.files.map((f) => f.sha256).join() === asset.files.map((f) => f.sha256).join() &&
-        JSON.stringify(a.original) === JSON.stringify(asset.original),
-    );
-  const freeAssetName = (name: string): string => {
-    const taken = new Set(Object.values(effectStore.effect.assets).map((a) => a.name));
-    const [, stem, ending] = /^(.*?)(\.[^.]+)?$/.exec(name) as unknown as [
-      string,
-      string,
-      string | undefined,
-    ];
-    let free = name;
-    for (let n = 2; taken.has(free); n++) free = `${stem} ${n}${ending ?? ''}`;
-    return free;
-  };
+  const sameContent = (asset: Asset): Asset | undefined => twinOf(effectStore.effect, asset);
+  const freeAssetName = (name: string): string => freeNameOf(effectStore.effect, name);
 
   const updateLayers = async (item: ImportItem, name: string, read: ReadResult): Promise<void> => {
     const here = layersHere(effectStore.effect, name);
@@ -221,20 +202,8 @@ export const useImportsStore = defineStore('imports', () => {
       if (message) change(item.key, { message });
     }
     effectStore.endGesture();
-    offerPairs(here);
+    frames.offerPairs(here);
   };
-  /** Two numbered pictures may be frames: that is asked. */
-  const offerPairs = (arrived: readonly { item: ImportItem; asset: Asset }[]): void => {
-    const pictures = arrived.filter(({ asset }) => asset.kind === 'picture');
-    for (const { paths } of numberedRuns(
-      pictures.map(({ item }) => item.name),
-      A_PAIR,
-    ).runs) {
-      const both = paths.map((path) => pictures.find(({ item }) => item.name === path)!);
-      if (both.length === 2) change(both[1]!.item.key, { pair: [both[0]!.asset.id, both[1]!.asset.id] });
-    }
-  };
-
   /** Waits for its turn, looks through what was dropped and brings it in, one file after the other. */
   const enqueue = (reading: Promise<Drop>, landing: Landing): Promise<void> => {
     const abort = new AbortController();
@@ -302,57 +271,6 @@ export const useImportsStore = defineStore('imports', () => {
   const bringInDrop = (transfer: DataTransfer, landing: Landing): Promise<void> =>
     enqueue(filesOfDrop(transfer), landing);
 
-  /**
-   * Makes one sequence of pictures, in the order of their names; what `onMade` says is changed in the same step. Gives its id; null when
-   * it was cancelled or could not be made, which its line says.
-   */
-  const makeSequence = async (
-    pictures: readonly PictureAsset[],
-    onMade: (effect: Effect, sequence: Asset) => readonly Edit[] = () => [],
-  ): Promise<AssetId | null> => {
-    const inOrder = [...pictures].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
-    const { name } = numberedRuns(
-      inOrder.map((p) => p.name),
-      A_PAIR,
-    ).runs[0] ?? { name: objectNameFor(inOrder[0]!, 'Sequence') };
-    const item = lines.add(name);
-    const { signal } = item.abort;
-    try {
-      change(item.key, { state: 'reading' });
-      const sources = await Promise.all(
-        inOrder.map(async (picture, i) => {
-          const [kept] = await assets.originalsOf(picture);
-          const path = `${i} ${picture.name}`;
-          return { path, file: new File([kept!.bytes as Uint8Array<ArrayBuffer>], path), entry: null };
-        }),
-      );
-      const others = sources.map(({ path }) => path);
-      const job = {
-        kind: 'sequence',
-        name,
-        path: others[0]!,
-        others,
-        gaps: [],
-        doubles: [],
-        sources,
-      } as const;
-      const read = await client.read(job, { signal, progress: (progress) => change(item.key, { progress }) });
-      change(item.key, { state: 'keeping' });
-      const made = await keepDraft(read.drafts[0]!, newAssetId(), { signal });
-      const sequence = { ...made, name: freeAssetName(name) } as Asset;
-      const step = `sequence ${++count}`;
-      effectStore.edit(bringIn(`Make the sequence ${sequence.name}`, [sequence]), step);
-      for (const edit of onMade(effectStore.effect, sequence)) effectStore.edit(edit, step);
-      effectStore.endGesture();
-      change(item.key, { state: 'done', kind: 'sequence', assets: [sequence.id], notes: read.notes });
-      return sequence.id;
-    } catch (error) {
-      if (signal.aborted || error instanceof Cancelled) change(item.key, { state: 'cancelled' });
-      else change(item.key, { state: 'refused', message: sentence(error) });
-      return null;
-    }
-  };
-
   /** Reads one file as an asset without putting it into the document. Throws sentences. */
   const readOne = async (
     file: Dropped,
@@ -419,7 +337,7 @@ export const useImportsStore = defineStore('imports', () => {
     client,
     bringInFiles,
     bringInDrop,
-    makeSequence,
+    makeSequence: frames.make,
     readOne,
     replaceWith,
     adopt,
