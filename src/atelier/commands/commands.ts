@@ -31,7 +31,11 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
   const desk = useDeskStore();
   const effectStore = useEffectStore();
   const playback = usePlaybackStore();
-  const go = (stage: string) => void router.replace({ name: 'atelier', params: { ...route.params, stage } });
+  const go = (stage: string): void => {
+    // The library lies over the bench of the stage.
+    desk.closeLibrary();
+    void router.replace({ name: 'atelier', params: { ...route.params, stage } });
+  };
   return computed((): Command[] => {
     const object = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
     const these =
@@ -98,7 +102,7 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
             { label: `Reset the place of ${these}`, run: resetPlace },
             { label: `Spread ${object.name}`, run: () => (desk.place.tool = 'spread') },
             {
-              label: desk.isolated ? 'Show all objects' : `Show only ${these}`,
+              label: desk.isolated ? 'Leave alone view: everything is seen again' : `See ${these} alone`,
               keys: 'I',
               run: toggleIsolated,
             },

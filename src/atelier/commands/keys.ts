@@ -11,3 +11,19 @@ export const matches = (keys: string, event: KeyboardEvent): boolean => {
     !event.altKey
   );
 };
+
+/** Kinds of inputs in which letters and digits mean themselves. */
+const TEXT = /^(text|search|url|tel|email|password|number|date|time)$/;
+/** Whether keys that are pressed there write text: then they are no commands. A list, a switch or a slider writes none. */
+export const isTyping = (target: EventTarget | null): boolean => {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
+  return target instanceof HTMLInputElement && TEXT.test(target.type) && !target.readOnly;
+};
+/** Whether a key belongs to what has the focus before it is a command: Space presses buttons, arrows move along lists. */
+export const belongsToControl = (event: KeyboardEvent): boolean =>
+  (event.key === ' ' || event.key === 'Enter' || event.key.startsWith('Arrow')) &&
+  event.target instanceof HTMLElement &&
+  event.target.closest(
+    'button, a, label, input, [role="slider"], [role="menu"], [role="combobox"], [role="radiogroup"]',
+  ) !== null;

@@ -7,7 +7,7 @@ import type { Stage } from '../../core/checks/checks';
 import type { Anchor } from '../../core/document/schema';
 import { sentence } from '../../core/errors';
 import { useCommands } from '../commands/commands';
-import { matches } from '../commands/keys';
+import { belongsToControl, isTyping, matches } from '../commands/keys';
 import { filesOfInput } from '../intake/dropped';
 import type { Landing } from '../intake/land';
 import { useFileDrop } from './use-file-drop';
@@ -123,9 +123,6 @@ const { says, onDragEnter, onDragLeave, onDragOver, onDrop } = useFileDrop(
   () => (wantsPicture.value = false),
 );
 
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 const onKey = (event: KeyboardEvent): void => {
   if (!ready.value) return;
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -133,16 +130,13 @@ const onKey = (event: KeyboardEvent): void => {
     desk.paletteOpen = !desk.paletteOpen;
     return;
   }
-  if (desk.paletteOpen || typing(event.target)) return;
+  if (desk.paletteOpen || isTyping(event.target)) return;
   if (event.key === 'Escape' && desk.library.open) {
     if (desk.library.task) desk.library.task = null;
     else desk.closeLibrary();
     return;
   }
-  // Space and Delete belong to a focused button or slider first.
-  const onControl =
-    event.target instanceof HTMLElement && event.target.closest('button, a, [role="slider"], [role="menu"]');
-  if (onControl && event.key === ' ') return;
+  if (belongsToControl(event)) return;
   const command = commands.value.find((c) => c.keys && matches(c.keys, event));
   if (!command) return;
   event.preventDefault();

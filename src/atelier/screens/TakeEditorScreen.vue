@@ -19,6 +19,7 @@ import { cutText } from '../../core/text';
 import ChipButton from '../components/common/ChipButton.vue';
 import IconButton from '../components/common/IconButton.vue';
 import WordButton from '../components/common/WordButton.vue';
+import { isTyping } from '../commands/keys';
 
 const props = defineProps<{ id: string | null; from: string }>();
 const takes = useTakesStore();
@@ -66,8 +67,7 @@ const save = async (): Promise<void> => {
   }
 };
 const onKey = (event: KeyboardEvent): void => {
-  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA)$/.test(event.target.tagName);
-  if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+  if (isTyping(event.target) || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
   event.preventDefault();
   if (event.shiftKey) draft.value?.redo();
   else draft.value?.undo();

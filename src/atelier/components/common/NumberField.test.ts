@@ -28,6 +28,42 @@ describe('a number field', () => {
     await made.get('input').trigger('keydown', { key: 'ArrowDown', shiftKey: true });
     expect(set).toEqual([2.5, -3]);
   });
+  test('Enter ends it, and the keys are the screen’s again; what cannot be taken keeps them', async () => {
+    const told: (number | string)[] = [];
+    const onChange = (to: number) => told.push(to);
+    const made = field({ value: 4, onChange, onDone: () => told.push('done') });
+    const input = made.get('input');
+    input.element.focus();
+    await input.setValue('12/2');
+    await input.trigger('keydown', { key: 'Enter' });
+    expect(told).toEqual([6, 'done']);
+    expect(document.activeElement).toBe(document.body);
+    input.element.focus();
+    await input.setValue('banana');
+    await input.trigger('keydown', { key: 'Enter' });
+    expect(document.activeElement).toBe(input.element);
+  });
+  test('Escape takes back what was typed and stepped within the visit, and leaves it, not the panel around it', async () => {
+    const set: number[] = [];
+    let heard = 0;
+    const listen = () => heard++;
+    addEventListener('keydown', listen);
+    const made = field({
+      value: 4,
+      onChange: (to: number) => (set.push(to), void made.setProps({ value: to })),
+    });
+    const input = made.get('input');
+    input.element.focus();
+    await input.setValue('7');
+    await nextTick();
+    await input.trigger('keydown', { key: 'ArrowUp' });
+    await nextTick();
+    heard = 0;
+    await input.trigger('keydown', { key: 'Escape' });
+    removeEventListener('keydown', listen);
+    expect([...new Set(set)]).toEqual([7, 8, 4]);
+    expect([heard, document.activeElement]).toEqual([0, document.body]);
+  });
   test('is scrubbed by its letter: three pixels a step', async () => {
     const told: (number | string)[] = [];
     const onChange = (to: number) => told.push(to);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
- * A number with its axis letter and unit. It takes sums (`12/2`), steps with the arrow keys, and is scrubbed by dragging
- * its letter. What is typed, stepped or scrubbed within one visit is one undo step.
+ * A number with its axis letter and unit. It takes sums (`12/2`), steps with the arrow keys, and is scrubbed by dragging its letter. Enter
+ * ends it, Escape takes back what was done. What is typed, stepped or scrubbed within one visit is one undo step.
  */
 import { computed, onBeforeUnmount, ref } from 'vue';
 import { clamp } from '../../../core/maths/scalar';
@@ -72,14 +72,25 @@ const leave = (): void => {
   take();
   emit('done');
 };
+/** The value when the field was entered. */
+let before = props.value;
 const press = (event: KeyboardEvent): void => {
+  const input = event.target as HTMLInputElement;
   if (event.key === 'Enter') {
     take();
-    emit('done');
-    (event.target as HTMLInputElement).select();
+    // The keys are the screen's again, unless there is something to put right.
+    if (problem.value === null) input.blur();
+    else {
+      emit('done');
+      input.select();
+    }
   } else if (event.key === 'Escape') {
+    // It is the field that is left, not the panel around it.
+    event.stopPropagation();
     draft.value = null;
     problem.value = null;
+    if (props.value !== before) emit('change', before);
+    input.blur();
   } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
     event.preventDefault();
     take();
@@ -88,7 +99,10 @@ const press = (event: KeyboardEvent): void => {
     set(rounded(props.value + way * props.step * (event.shiftKey ? 10 : 1)));
   }
 };
-const onFocus = (event: FocusEvent): void => (event.target as HTMLInputElement).select();
+const onFocus = (event: FocusEvent): void => {
+  before = props.value;
+  (event.target as HTMLInputElement).select();
+};
 
 /** Scrubbing: three pixels a step; with Shift ten steps. */
 let scrub: { x: number; from: number } | null = null;

@@ -6,9 +6,11 @@
  */
 import {
   computed,
+  nextTick,
   onMounted,
   onUpdated,
   ref,
+  useAttrs,
   useTemplateRef,
   watch,
   type ComponentPublicInstance,
@@ -21,7 +23,12 @@ const props = defineProps<{
   options: readonly SelectOption[];
 }>();
 
-const select = useTemplateRef<ComponentPublicInstance>('select');
+const attrs = useAttrs();
+const select = useTemplateRef<ComponentPublicInstance & { blur(): void }>('select');
+/** What was sought has been found: the next key is a command again, not a letter of the search. */
+const chosen = (): void => {
+  if (attrs.mode === undefined) void nextTick(() => select.value?.blur());
+};
 const open = ref(false);
 /** The same list as long as it offers the same. */
 const offered = computed<readonly SelectOption[]>((before) =>
@@ -54,5 +61,6 @@ watch(open, putRight, { flush: 'post' });
     size="small"
     :options="offered as never"
     @dropdown-visible-change="(is: boolean) => (open = is)"
+    @select="chosen"
   />
 </template>

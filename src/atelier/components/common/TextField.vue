@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
  * A line of text: the component library's input. What is typed is taken when the field is left or with Enter; Escape gives it up. One that
- * is `live` is taken as it is typed.
+ * is `live` is taken as it is typed, and Escape takes it back.
  */
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
 
@@ -41,11 +41,18 @@ const leave = (): void => {
 };
 const press = (event: KeyboardEvent): void => {
   if (event.key === 'Enter') field.value?.blur();
-  else if (event.key === 'Escape' && !props.live) {
-    if (props.chosen) event.stopPropagation();
+  else if (event.key === 'Escape') {
+    // It is the field that is left, not the panel around it.
+    event.stopPropagation();
     draft.value = null;
-    emit('done');
+    if (props.live && props.value !== before) emit('change', before);
+    field.value?.blur();
   }
+};
+/** The text when the field was entered. */
+let before = props.value;
+const enter = (): void => {
+  before = props.value;
 };
 onMounted(() => {
   if (!props.chosen) return;
@@ -65,6 +72,7 @@ onMounted(() => {
     :placeholder="placeholder"
     :maxlength="most"
     @change="type"
+    @focus="enter"
     @blur="leave"
     @keydown="press"
   />

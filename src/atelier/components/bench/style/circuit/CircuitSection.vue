@@ -19,6 +19,7 @@ import SelectField from '../../../common/SelectField.vue';
 import { useCircuit } from './use-circuit';
 import IconButton from '../../../common/IconButton.vue';
 import WordButton from '../../../common/WordButton.vue';
+import { isTyping } from '../../../../commands/keys';
 
 const desk = useDeskStore();
 const {
@@ -64,11 +65,9 @@ const addNode = (type: NodeType): void => {
   const id = add(type, place);
   if (id) selected.value = [id];
 };
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 /** While nodes are chosen it is they that go, not the object that wears the material: also when a button has the focus. */
 const onKey = (event: KeyboardEvent): void => {
-  if (typing(event.target) || (event.key !== 'Delete' && event.key !== 'Backspace')) return;
+  if (isTyping(event.target) || (event.key !== 'Delete' && event.key !== 'Backspace')) return;
   if (selected.value.length === 0) return;
   event.stopPropagation();
   event.preventDefault();
