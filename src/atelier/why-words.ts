@@ -5,7 +5,7 @@ import { type Acted } from '../core/behave/chronicle';
 import { type Action, type Cue, type Effect } from '../core/document/schema';
 import { conditionWords, cueName, namesIn, sentenceOf, signalWords, triggerWords } from './when-words';
 import { isTruth } from '../core/kinds/signals/signals';
-import { actionKind } from '../core/kinds/actions/actions';
+import { actionKind, unsuited } from '../core/kinds/actions/actions';
 import { actionSummary } from './then-words';
 import { objectName } from './behave-names';
 import { written } from '../core/kinds/written';
@@ -54,7 +54,12 @@ export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string =>
         : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes from ${written(reason.reach[0])} to ${written(reason.reach[1])}.`;
     case 'wrong-kind': {
       const action = actionById(cue, reason.actionId);
-      return `“${action ? actionSummary(effect, action) : 'This'}” does nothing to ${objectName(effect, reason.target)}: it is no such thing.`;
+      const object = effect.objects[reason.target];
+      const why = action && object && unsuited(action, object, effect.assets);
+      const name = objectName(effect, reason.target);
+      if (object?.kind === 'group')
+        return `Nothing in ${name} can do this: ${action ? actionSummary(effect, action) : 'it'}.`;
+      return `${name} ${why ?? 'does nothing here'}.`;
     }
     case 'target-hidden':
       return `${objectName(effect, reason.target)} is hidden and no cue shows it, so this cannot be seen.`;

@@ -248,17 +248,17 @@ describe('why nothing happens', () => {
     expect(reasons(effectWith('effectStarts', [[{ kind: 'hide' }]], { visible: false }))).toEqual([
       'already-hidden',
     ]);
-    expect(reasons(effectWith('effectStarts', [[{ kind: 'move' }]], { visible: false }))).toEqual([
-      'target-hidden',
-    ]);
+    expect(
+      reasons(effectWith('effectStarts', [[{ kind: 'move', by: [0, 1, 0] }]], { visible: false })),
+    ).toEqual(['target-hidden']);
     expect(reasons(effectWith('effectStarts', [[{ kind: 'move', mode: 'by', by: [0, 0, 0] }]]))).toEqual([
       'no-change',
     ]);
   });
   test('a beat after an endless one is never reached', () => {
-    expect(reasons(effectWith('effectStarts', [[{ kind: 'turn', repeat: 0 }], [{ kind: 'hide' }]]))).toEqual([
-      'never-reached',
-    ]);
+    expect(
+      reasons(effectWith('effectStarts', [[{ kind: 'turn', by: [0, 1, 0], repeat: 0 }], [{ kind: 'hide' }]])),
+    ).toEqual(['never-reached']);
   });
   test('a threshold the take never reaches is named with the peak', () => {
     const effect = effectWith('mouthOpens', [[{ kind: 'hide' }]]);

@@ -2,6 +2,7 @@
  * What is wrong with a cue, read off the document alone. Findings are codes with the facts they rest on; the interface words them
  * and offers the way out. `why.ts` adds what happened on a take.
  */
+import { reachedBy } from '../document/behaviour-queries';
 import { cueOrder } from '../document/queries';
 import type {
   Action,
@@ -249,7 +250,9 @@ const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => 
   };
   add(
     'wrong-kind',
-    first((o) => !suits(action, o, effect.assets)),
+    first((o) =>
+      reachedBy(effect, { ...action, targets: [o.id] }).every((r) => !suits(action, r, effect.assets)),
+    ),
   );
   const comesBack = action.thereAndBack || action.after === 'return' || cue.fires === 'toggle';
   const never = (o: EffectObject, kinds: readonly string[]): boolean =>

@@ -1,6 +1,8 @@
 /** All triggers, conditions and signals of an effect, wherever they stand. */
 import { signalsOfTrigger } from '../kinds/triggers/triggers';
-import type { Condition, Effect, Signal, Trigger } from './schema';
+import { suits } from '../kinds/actions/actions';
+import { withDescendants } from './queries';
+import type { Action, Condition, Effect, EffectObject, Signal, Trigger } from './schema';
 
 /** What sets cues off and back, and shows and hides prompts. */
 export const triggersOf = (effect: Effect): Trigger[] => [
@@ -20,3 +22,15 @@ export const signalsOf = (effect: Effect): Signal[] => [
   ...conditionsOf(effect).map(({ signal }) => signal),
   ...Object.values(effect.drives).map(({ signal }) => signal),
 ];
+
+/**
+ * What an action really acts on: its targets; instead of a group that it can do nothing to, what hangs in it and suits. The colour of a
+ * group is that of its members.
+ */
+export const reachedBy = (effect: Effect, action: Action): EffectObject[] =>
+  action.targets.flatMap((id) => {
+    const target = effect.objects[id];
+    if (!target) return [];
+    if (target.kind !== 'group' || suits(action, target, effect.assets)) return [target];
+    return withDescendants(effect, id).filter((o) => o.id !== id && suits(action, o, effect.assets));
+  });

@@ -1,8 +1,10 @@
 /** New cues, actions, controls, prompts, variables and drives: as they are before a creator changes anything. */
+import { newSignal } from '../kinds/signals/signals';
 import { readyTrigger, type ReadyTrigger } from '../kinds/triggers/ready-triggers';
 import type {
   Action,
   Beat,
+  Condition,
   Control,
   ControlId,
   ControlKind,
@@ -10,6 +12,7 @@ import type {
   CueId,
   Drive,
   DriveId,
+  ObjectId,
   Prompt,
   PromptId,
   Signal,
@@ -114,4 +117,11 @@ export const newDrive = (id: DriveId, order: number, signal: Signal, to: Drive['
   remap: { from: [0, 1], to: [0, 1], curve: [0, 0, 1, 1], bounded: true },
   lag: 0,
   to,
+});
+
+/** A condition as it is first offered: that an object is shown, else that a face does something. */
+export const newCondition = (object: ObjectId | null): Condition => ({
+  signal: object === null ? newSignal('expression', null) : { kind: 'object', object, of: 'visible' },
+  is: 'above',
+  value: 0.5,
 });

@@ -2,7 +2,7 @@
 import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '../kinds/actions/actions';
 import { isPlacedSignal } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
-import { signalsOf, triggersOf } from '../document/behaviour-queries';
+import { reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
 import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
@@ -138,11 +138,11 @@ const compileAction = (
     return [
       { action, target: -1, delay: action.delay, length: actionLength(action), speed: 1, amount: 1, seed: 0 },
     ];
-  return action.targets.flatMap((id, n): CompiledAction[] => {
-    const target = indexOf.get(id);
+  return reachedBy(effect, action).flatMap((object, n): CompiledAction[] => {
+    const target = indexOf.get(object.id);
     if (target === undefined) return [];
     const { delay, speed, amount } = variedBy(action.vary, n);
-    const length = lengthOn(action, effect.objects[id]!, effect.assets);
+    const length = lengthOn(action, object, effect.assets);
     return [{ action, target, delay: action.delay + delay, length, speed, amount, seed: target * 31 + n }];
   });
 };

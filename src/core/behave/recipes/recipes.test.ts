@@ -2,14 +2,21 @@ import { describe, expect, test } from '@jest/globals';
 import { applyEdit } from '../../document/edit';
 import { newFountain } from '../../kinds/objects/fountain';
 import { newSolid } from '../../kinds/objects/solid';
-import { cueSchema, type EffectObject, type ObjectId } from '../../document/schema';
+import { newTarget } from '../../document/defaults';
+import {
+  cueSchema,
+  type Anchor,
+  type EffectObject,
+  type ObjectId,
+  type TargetId,
+} from '../../document/schema';
 import { isNote, standingReasons } from '../explain';
 import { compile } from '../../program/program';
 import { Runtime } from '../runtime';
 import { CARD, card, effectOf, faceWith, pass, STILL, TAP } from '../testing';
 import { addRecipe, cueOfRecipe, findRecipes, recipeName, RECIPES } from './recipes';
 import { RESPONSE_HALF_NAMES, responseSuits } from './response-halves';
-import { TRIGGER_HALF_NAMES } from './trigger-halves';
+import { TRIGGER_HALF_NAMES, TRIGGER_HALVES } from './trigger-halves';
 
 const ids = () => {
   let n = 0;
@@ -19,8 +26,12 @@ const fountain: EffectObject = { ...newFountain(CARD, 0, { kind: 'screen', pin: 
 const solid: EffectObject = newSolid(CARD, 'box', 0, { kind: 'screen', pin: 'centre' });
 const suited = (then: (typeof RESPONSE_HALF_NAMES)[number]): EffectObject =>
   responseSuits(then, fountain) ? fountain : responseSuits(then, solid) ? solid : card();
-const added = (recipe: Parameters<typeof addRecipe>[1], object: EffectObject) =>
-  applyEdit(effectOf([], [object]), addRecipe(effectOf([], [object]), recipe, CARD, ids())).effect;
+const TIDE = newTarget('target_tide' as TargetId, 'Tide card', 0, null);
+const ON_CARD: Anchor = { kind: 'picture', target: TIDE.id };
+const added = (recipe: Parameters<typeof addRecipe>[1], object: EffectObject) => {
+  const before = { ...effectOf([], [object]), targets: { [TIDE.id]: TIDE } };
+  return applyEdit(before, addRecipe(before, recipe, CARD, ids())).effect;
+};
 
 describe('ready-made cues', () => {
   test('forty at least, each of another name, found by its words from an object it suits', () => {
@@ -44,10 +55,34 @@ describe('ready-made cues', () => {
     for (const recipe of RECIPES) {
       // A plain card has no pictures to turn and nothing to play.
       if (recipe.then === 'nextPicture' || recipe.then === 'playOnce') continue;
-      const effect = added(recipe, suited(recipe.then));
+      const about = TRIGGER_HALVES[recipe.when].when.some((t) => t === 'pictureFound');
+      const effect = added(recipe, about ? { ...suited(recipe.then), anchor: ON_CARD } : suited(recipe.then));
       const [cue] = Object.values(effect.cues);
       expect(standingReasons(effect, cue!).filter((r) => !isNote(r))).toEqual([]);
     }
+  });
+  test('found by what a creator calls them', () => {
+    const first = (text: string) => recipeName(findRecipes(text, card())[0]!);
+    expect(first('hide')).toBe('Hide on a tap on it');
+    expect(first('printed picture is found')).toBe('Show while the printed picture is seen');
+    expect(first('floor is found')).toBe('Pop in with overshoot when the floor is found');
+  });
+  test('about what the object sticks to: its printed picture, its surface', () => {
+    const cueOf = (when: 'pictureFound' | 'surfaceFound', anchor: Anchor) =>
+      cueOfRecipe({ when, then: 'show' }, { ...card(), anchor }, 'cue_made' as never, 0, ids()).triggers[0];
+    expect(cueOf('pictureFound', ON_CARD)).toEqual({ kind: 'picture', target: TIDE.id, when: 'found' });
+    expect(cueOf('surfaceFound', { kind: 'world', surface: 'table' })).toMatchObject({ surface: 'table' });
+  });
+  test('a flat badge turns like a wheel, a solid about its upright axis', () => {
+    const by = (object: EffectObject) =>
+      cueOfRecipe({ when: 'start', then: 'spin' }, object, 'cue_made' as never, 0, ids()).beats[0]!
+        .actions[0];
+    expect(by(card())).toMatchObject({ kind: 'turn', by: [0, 0, 360], repeat: 0 });
+    expect(by(solid)).toMatchObject({ kind: 'turn', by: [0, 360, 0], repeat: 0 });
+  });
+  test('the cue is called after what sets it off, also when that is changed', () => {
+    const effect = added({ when: 'tap', then: 'hide' }, card());
+    expect(Object.values(effect.cues)[0]!.name).toBe('');
   });
   test('show while the mouth is open: hidden at first, and again when it closes', () => {
     const effect = added({ when: 'whileMouthOpen', then: 'show' }, card());

@@ -1,7 +1,7 @@
 /** Ready-made behaviours: a when half and a then half, joined to an ordinary cue. Any two halves can be joined. */
 import { edit, type Edit } from '../../document/edit';
 import { newBeat } from '../../document/new-cues';
-import { cueOrder } from '../../document/queries';
+import { anchorOf, cueOrder } from '../../document/queries';
 import {
   MOST_CUES,
   type Cue,
@@ -13,7 +13,6 @@ import {
 import { IconiaError } from '../../errors';
 import { RESPONSE_HALVES, responseSuits, type ResponseHalf, type ResponseHalfName } from './response-halves';
 import { TRIGGER_HALVES, triggersOf, type TriggerHalfName } from './trigger-halves';
-import { cutText } from '../../text';
 
 export interface Recipe {
   readonly when: TriggerHalfName;
@@ -40,6 +39,13 @@ export const RECIPES: readonly Recipe[] = [
   { when: 'start', then: 'dropIn', words: 'fall' },
   { when: 'nod', then: 'dropIn', words: 'fall' },
   { when: 'tap', then: 'toggle', words: 'switch' },
+  { when: 'tapIt', then: 'hide', words: 'vanish disappear' },
+  { when: 'tap', then: 'hide', words: 'vanish disappear' },
+  { when: 'mouthOpens', then: 'hide', words: 'vanish disappear' },
+  { when: 'later', then: 'hide', words: 'vanish disappear' },
+  { when: 'whilePicture', then: 'show', words: 'printed picture is found target' },
+  { when: 'pictureFound', then: 'popIn', words: 'printed picture is found target appear' },
+  { when: 'surfaceFound', then: 'popIn', words: 'floor is found surface ground appear' },
   { when: 'tapIt', then: 'popOut', words: 'collect pop' },
   { when: 'wink', then: 'flash' },
   { when: 'near', then: 'flyOff', words: 'shy escape' },
@@ -75,16 +81,18 @@ export const recipeName = ({ when, then }: Pick<Recipe, 'when' | 'then'>): strin
   return name[0]!.toUpperCase() + name.slice(1);
 };
 
-/** Those that suit the object and hold all the words, in their order. */
+/** Those that suit the object and hold all the words: first those that begin with them, then in their order. */
 export const findRecipes = (text: string, object: EffectObject): readonly Recipe[] => {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return RECIPES.filter((recipe) => {
+  const begins = (recipe: Recipe): boolean => recipeName(recipe).toLowerCase().startsWith(words.join(' '));
+  const found = RECIPES.filter((recipe) => {
     const all = `${recipeName(recipe)} ${recipe.words ?? ''}`.toLowerCase();
     return responseSuits(recipe.then, object) && words.every((w) => all.includes(w));
   });
+  return [...found.filter(begins), ...found.filter((recipe) => !begins(recipe))];
 };
 
-/** The cue that two halves make. It is named as the recipe, and changed like any other. */
+/** The cue that two halves make, changed like any other. */
 export const cueOfRecipe = (
   recipe: Pick<Recipe, 'when' | 'then'>,
   object: EffectObject,
@@ -92,11 +100,12 @@ export const cueOfRecipe = (
   order: number,
   newId: (prefix: string) => string,
 ): Cue => {
-  const { when, until } = triggersOf(recipe.when, object.id);
+  // Without a name of its own it is called after what sets it off, whatever that becomes.
+  const { when, until } = triggersOf(recipe.when, object);
   const { beats, ...options } = RESPONSES[recipe.then].make({ object, newId });
   return {
     id,
-    name: cutText(recipeName(recipe), 80),
+    name: '',
     order,
     enabled: true,
     group: '',
@@ -132,7 +141,13 @@ export const addRecipe = (
       );
     const id = newId('cue') as CueId;
     const order = (cueOrder(effect).at(-1)?.order ?? 0) + 1;
-    d.cues[id] = cueOfRecipe(recipe, object, id, order, newId) as never;
+    d.cues[id] = cueOfRecipe(
+      recipe,
+      { ...object, anchor: anchorOf(effect, object) },
+      id,
+      order,
+      newId,
+    ) as never;
     if (RESPONSES[recipe.then].hiddenBefore) d.objects[objectId]!.visible = false;
     made.push(id);
   });

@@ -1,6 +1,7 @@
 /** Then halves of recipes: what happens to an object. */
 import { type BeatParts } from '../../document/new-cues';
 import { newAction } from '../../kinds/actions/actions';
+import { kindOf } from '../../kinds/objects/objects';
 import type { Action, ActionKind, Cue, EffectObject } from '../../document/schema';
 
 /** What a half is made with. */
@@ -30,6 +31,10 @@ const beat = ({ object, newId }: Making, parts: readonly Part[], begins = 1): Be
 const once =
   (...parts: readonly Part[]): ResponseHalf['make'] =>
   (making) => ({ beats: [beat(making, parts)] });
+
+/** Once round: what is flat turns in its own plane, like a wheel; everything else about its upright axis. */
+const roundOnce = (object: EffectObject): [number, number, number] =>
+  kindOf(object).drawn === 'flat' ? [0, 0, 360] : [0, 360, 0];
 
 const FADES: readonly EffectObject['kind'][] = [
   'card',
@@ -149,14 +154,26 @@ export const RESPONSE_HALVES = {
   tremble: { name: 'tremble', make: once(['shake', { distance: 0.001, angle: 1 } as Partial<Action>]) },
   spinOnce: {
     name: 'turn round once',
-    make: once(['turn', { mode: 'by', by: [0, 360, 0], duration: 1, easing: 'inOut' } as Partial<Action>]),
+    make: (making) => ({
+      beats: [
+        beat(making, [
+          ['turn', { by: roundOnce(making.object), duration: 1, easing: 'inOut' } as Partial<Action>],
+        ]),
+      ],
+    }),
   },
   spin: {
     name: 'turn round and round',
-    make: once([
-      'turn',
-      { mode: 'by', by: [0, 360, 0], duration: 4, easing: 'steady', repeat: 0 } as Partial<Action>,
-    ]),
+    make: (making) => ({
+      beats: [
+        beat(making, [
+          [
+            'turn',
+            { by: roundOnce(making.object), duration: 4, easing: 'steady', repeat: 0 } as Partial<Action>,
+          ],
+        ]),
+      ],
+    }),
   },
   circle: { name: 'circle its middle', make: once(['circle']) },
   circleViewer: {

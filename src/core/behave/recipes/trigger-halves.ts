@@ -1,5 +1,5 @@
 /** When halves of recipes: what sets something off, and where it makes sense what ends it. */
-import type { ObjectId, Trigger } from '../../document/schema';
+import type { EffectObject, Trigger } from '../../document/schema';
 import { readyTrigger, type ReadyTrigger } from '../../kinds/triggers/ready-triggers';
 
 export interface TriggerHalf {
@@ -41,23 +41,33 @@ export const TRIGGER_HALVES = {
   photo: { name: 'when a photo is taken', when: ['photoTaken'] },
   flip: { name: 'when the camera is flipped', when: ['cameraFlips'] },
   loud: { name: 'when it gets loud', when: ['loud'] },
+  pictureFound: { name: 'when the printed picture is found', when: ['pictureFound'] },
+  whilePicture: {
+    name: 'while the printed picture is seen',
+    when: ['pictureFound'],
+    until: ['pictureLost'],
+  },
+  surfaceFound: { name: 'when the floor is found', when: ['surfaceFound'] },
 } as const satisfies Record<string, TriggerHalf>;
 export type TriggerHalfName = keyof typeof TRIGGER_HALVES;
 export const TRIGGER_HALF_NAMES = Object.keys(TRIGGER_HALVES) as readonly TriggerHalfName[];
 
-/** The trigger, about this object where it is about one. */
-const about = (name: ReadyTrigger, object: ObjectId): Trigger => {
+/** What a trigger is about: the object, and what it sticks to. */
+type About = Pick<EffectObject, 'id' | 'anchor'>;
+const about = (name: ReadyTrigger, { id, anchor }: About): Trigger => {
   const trigger = readyTrigger(name);
-  if (trigger.kind === 'touch') return { ...trigger, object };
+  if (trigger.kind === 'touch') return { ...trigger, object: id };
   if (trigger.kind === 'level' && trigger.signal.kind === 'apart')
-    return { ...trigger, signal: { ...trigger.signal, object } };
+    return { ...trigger, signal: { ...trigger.signal, object: id } };
+  if (trigger.kind === 'picture' && anchor.kind === 'picture') return { ...trigger, target: anchor.target };
+  if (trigger.kind === 'surface' && anchor.kind === 'world') return { ...trigger, surface: anchor.surface };
   return trigger;
 };
 
 /** What sets a recipe off on an object, and what ends it. */
 export const triggersOf = (
   name: TriggerHalfName,
-  object: ObjectId,
+  object: About,
 ): { readonly when: Trigger[]; readonly until: Trigger[] } => {
   const half: TriggerHalf = TRIGGER_HALVES[name];
   return {

@@ -212,8 +212,8 @@ export interface ActionSpec<A> {
   readonly changes?:
     | readonly (keyof Values)[]
     | ((action: A, object: EffectObject) => readonly (keyof Values)[]);
-  /** Whether it can do anything to such an object; without, to every one. */
-  readonly suits?: (action: A, object: EffectObject, assets: Assets) => boolean;
+  /** Why it can do nothing to such an object, said of it ("has no clip to play"); null where it can. Without, it can to every one. */
+  readonly unsuited?: (action: A, object: EffectObject, assets: Assets) => string | null;
   /** Paths of fields that do nothing as it is set, and are not shown. */
   readonly unused?: (action: A) => readonly string[];
   /** It asks where objects are. */

@@ -122,9 +122,12 @@ export const actionProperties = (action: Action): Readonly<Record<string, Proper
 /** How an action is timed and how its objects differ, described. */
 export const TIMING = propertiesIn(z.object(timed), { vary: {} });
 
+/** Why an action can do nothing to such an object, said of it; null where it can. */
+export const unsuited = (action: Action, object: EffectObject, assets: Assets): string | null =>
+  actionKind(action.kind).unsuited?.(action, object, assets) ?? null;
 /** Whether an action can do anything to such an object. */
 export const suits = (action: Action, object: EffectObject, assets: Assets): boolean =>
-  actionKind(action.kind).suits?.(action, object, assets) ?? true;
+  unsuited(action, object, assets) === null;
 
 /** Time one round of an action takes. */
 export const roundLength = (action: Action): Seconds => action.duration * (action.thereAndBack ? 2 : 1);
@@ -142,6 +145,13 @@ export const actionLength = (action: Action): Seconds => {
 /** The same on one of its objects. */
 export const lengthOn = (action: Action, object: EffectObject, assets: Assets): Seconds =>
   actionKind(action.kind).length?.(action, object, assets) ?? actionLength(action);
+
+/** How long it takes on the one of its objects that takes longest; one without end counts its first round. */
+export const longestOn = (action: Action, objects: readonly EffectObject[], assets: Assets): Seconds => {
+  const lengths = objects.map((object) => lengthOn(action, object, assets));
+  const longest = lengths.length > 0 ? Math.max(...lengths) : actionLength(action);
+  return longest === Infinity ? roundLength(action) : longest;
+};
 
 const usualTiming: Omit<Timed, 'id' | 'targets'> = {
   duration: 0.4,

@@ -12,7 +12,7 @@ export const burst = defineAction({
   fresh: { count: 40, duration: 0 },
   pace: 'atOnce',
   actsOn: 'objects',
-  suits: (_, object) => object.kind === 'fountain',
+  unsuited: (_, object) => (object.kind === 'fountain' ? null : 'is no fountain, so nothing bursts'),
   once: ({ action, values, amount }) => {
     values.burst += Math.max(0, Math.round(action.count * amount));
   },

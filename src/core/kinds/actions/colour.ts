@@ -13,7 +13,8 @@ export const colour = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ['colour'],
-  suits: (_, object) => colourOf(object) !== null,
+  unsuited: (_, object) =>
+    colourOf(object) === null ? 'has no colour of its own: give it a material, and change that' : null,
   act: ({ action, object, values, from, k }) => {
     const own = from.colour ?? colourOf(object);
     if (own !== null) values.colour = mixedColour(own, action.colour, k);

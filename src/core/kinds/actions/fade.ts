@@ -13,7 +13,7 @@ export const fade = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ['opacity'],
-  suits: (_, object) => 'opacity' in object,
+  unsuited: (_, object) => ('opacity' in object ? null : 'cannot be seen through'),
   act: ({ action, values, from, k }) => {
     values.opacity = lerp(from.opacity, action.opacity, Math.min(1, Math.max(0, k)));
   },

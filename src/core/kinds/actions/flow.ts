@@ -15,7 +15,7 @@ export const flow = defineAction({
   pace: 'lasts',
   actsOn: 'objects',
   changes: ['open'],
-  suits: (_, object) => object.kind === 'fountain',
+  unsuited: (_, object) => (object.kind === 'fountain' ? null : 'is no fountain, so nothing flows'),
   act: ({ action, values, amount }) => {
     values.open = action.share * amount;
   },

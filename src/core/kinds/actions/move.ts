@@ -30,7 +30,7 @@ export const move = defineAction({
   group: 'Move',
   summary: ({ mode, by }) => `move ${mode} ${writtenAll(by, 100)} cm`,
   fields,
-  fresh: { mode: 'by', by: [0, 0.03, 0], axes: 'parent' },
+  fresh: { mode: 'by', by: [0, 0, 0], axes: 'parent' },
   pace: 'eases',
   actsOn: 'objects',
   changes: ['move'],

@@ -17,7 +17,8 @@ export const number = defineAction({
   pace: 'eases',
   actsOn: 'objects',
   changes: ({ property }, object) => [fieldOfNumber(object, property)],
-  suits: ({ property }, object) => Object.hasOwn(numbersOf(object), property),
+  unsuited: ({ property }, object) =>
+    property === '' || Object.hasOwn(numbersOf(object), property) ? null : 'has no such number',
   isIdle: ({ mode, value }) => mode === 'by' && value === 0,
   act: ({ action, object, values, from, k, rounds }) => {
     const { property, mode, value } = action;

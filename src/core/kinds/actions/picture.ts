@@ -28,7 +28,8 @@ export const picture = defineAction({
   actsOn: 'objects',
   changes: ['media'],
   unused: ({ go }) => (go === 'to' ? [] : ['number']),
-  suits: (_, object, assets) => framesOf({ assets }, object).frames > 0,
+  unsuited: (_, object, assets) =>
+    framesOf({ assets }, object).frames > 0 ? null : 'shows no sequence of pictures: give it one',
   once: ({ action, object, values, assets, step }) => {
     const { frames, rate } = framesOf({ assets }, object);
     if (frames === 0) return;

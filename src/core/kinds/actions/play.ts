@@ -84,7 +84,13 @@ export const play = defineAction({
   actsOn: 'objects',
   changes: ['media'],
   unused: ({ do: what }) => (what === 'play' ? [] : ['from', 'to', 'speed', 'times', 'blend']),
-  suits: ({ clip }, object, assets) => mediaLength({ assets }, object, clip) > 0,
+  unsuited: ({ clip }, object, assets) => {
+    if (mediaLength({ assets }, object, clip) > 0) return null;
+    const asset = 'asset' in object && object.asset ? assets[object.asset] : undefined;
+    if (object.kind === 'sound') return 'has no file yet: choose one';
+    if (asset?.kind === 'model') return asset.clips.length > 0 ? 'has no such clip' : 'has no clip to play';
+    return asset?.kind === 'picture' ? 'shows one picture, that does not play' : 'is nothing that plays';
+  },
   /** All rounds of its part; 0 where it does not end or plays nothing. */
   length: (action, object, assets) => {
     if (action.do !== 'play' || action.times === 0 || action.speed === 0) return 0;

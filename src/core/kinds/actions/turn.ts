@@ -40,7 +40,7 @@ export const turn = defineAction({
   group: 'Move',
   summary: ({ mode, by }) => `turn ${mode} ${writtenAll(by, 1)}°`,
   fields,
-  fresh: { mode: 'by', by: [0, 0, 20], axes: 'parent', way: 'typed' },
+  fresh: { mode: 'by', by: [0, 0, 0], axes: 'parent', way: 'typed' },
   pace: 'eases',
   actsOn: 'objects',
   changes: ['turn'],

@@ -5,10 +5,12 @@
  */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { line, scaleLinear } from 'd3';
-import { actionLength, roundLength } from '../../../../core/kinds/actions/actions';
+import { reachedBy } from '../../../../core/document/behaviour-queries';
+import { actionKind, actionLength, longestOn } from '../../../../core/kinds/actions/actions';
 import type { Action, Cue } from '../../../../core/document/schema';
 import { eased } from '../../../../core/maths/curve';
 import { actionSummary } from '../../../behave-words';
+import { written } from '../../../../core/kinds/written';
 import { useEffectStore } from '../../../stores/effect';
 
 const props = defineProps<{ cue: Cue }>();
@@ -28,10 +30,10 @@ onMounted(() => {
 onBeforeUnmount(() => watching?.disconnect());
 
 const ROW = 16;
-const once = (action: Action): number => {
-  const length = actionLength(action);
-  return length === Infinity ? roundLength(action) : length;
-};
+const once = (action: Action): number =>
+  longestOn(action, reachedBy(effectStore.effect, action), effectStore.effect.assets);
+/** What plays is as long as it is: its end cannot be dragged. */
+const isOwnLength = (action: Action): boolean => actionKind(action.kind).length !== undefined;
 interface Bar {
   readonly action: Action;
   readonly row: number;
@@ -178,7 +180,7 @@ const key = (event: KeyboardEvent, action: Action): void => {
           role="slider"
           :aria-label="`${actionSummary(effectStore.effect, bar.action)}: begins after`"
           :aria-valuenow="bar.action.delay"
-          :aria-valuetext="`${bar.action.delay} seconds; takes ${bar.action.duration} seconds`"
+          :aria-valuetext="`${bar.action.delay} seconds; takes ${written(bar.length)} seconds`"
           :width="Math.max(5, x(bar.length))"
           :height="ROW - 5"
           rx="3"
@@ -191,7 +193,7 @@ const key = (event: KeyboardEvent, action: Action): void => {
         />
         <path v-if="curve(bar)" :d="curve(bar)" />
         <rect
-          v-if="bar.action.duration > 0"
+          v-if="bar.action.duration > 0 && !isOwnLength(bar.action)"
           class="edge"
           :x="Math.max(5, x(bar.length)) - 5"
           width="9"

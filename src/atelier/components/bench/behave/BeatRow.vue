@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One beat of a cue: its actions, each opened by a click, and what can be done with it. */
+import { computed } from 'vue';
 import { actionLength } from '../../../../core/kinds/actions/actions';
 import type { Action, ActionKind, Beat, Cue } from '../../../../core/document/schema';
 import { actionSummary, targetsWords, timingWords } from '../../../behave-words';
@@ -29,6 +30,8 @@ const emit = defineEmits<{
 }>();
 const effectStore = useEffectStore();
 const desk = useDeskStore();
+/** What an action beside the others would act on. */
+const targets = computed(() => props.beat.actions.findLast((a) => a.targets.length > 0)?.targets ?? []);
 const moveBy = (by: number): void => {
   const beats = [...props.cue.beats];
   const [beat] = beats.splice(props.place, 1);
@@ -97,7 +100,7 @@ const moveBy = (by: number): void => {
           @remove="emit('remove', action.id)"
         />
       </template>
-      <ActionMenu v-if="open" label="+ Beside it" @choose="(kind) => emit('add', kind)" />
+      <ActionMenu v-if="open" label="+ Beside it" :targets="targets" @choose="(kind) => emit('add', kind)" />
     </div>
   </div>
 </template>

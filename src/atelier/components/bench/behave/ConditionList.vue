@@ -4,7 +4,7 @@ import { Trash2 } from '@lucide/vue';
 import { COMPARISONS, type Comparison, type Condition, type Cue } from '../../../../core/document/schema';
 import { COMPARISON_WORDS } from '../../../behave-words';
 import GestureField from '../../common/GestureField.vue';
-import { newSignal } from '../../../../core/kinds/signals/signals';
+import { newCondition } from '../../../../core/document/new-cues';
 import SignalFields from './SignalFields.vue';
 import SelectField from '../../common/SelectField.vue';
 import { useDeskStore } from '../../../stores/desk';
@@ -26,23 +26,7 @@ const set = (i: number, change: Partial<Condition>, gesture: string | null = nul
     gesture && `condition-${i}-${gesture}`,
   );
 const add = (): void =>
-  emit(
-    'change',
-    {
-      conditions: [
-        ...props.conditions,
-        {
-          signal:
-            desk.selected === null
-              ? newSignal('expression', null)
-              : { kind: 'object', object: desk.selected, of: 'visible' },
-          is: 'above',
-          value: 0.5,
-        },
-      ],
-    },
-    null,
-  );
+  emit('change', { conditions: [...props.conditions, newCondition(desk.selected)] }, null);
 </script>
 
 <template>

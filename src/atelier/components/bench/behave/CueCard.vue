@@ -3,10 +3,10 @@
 import { computed, ref } from 'vue';
 import { Copy, Ellipsis, Play } from '@lucide/vue';
 import { moveCue, putCue, removeCue } from '../../../../core/edits/cue-edits';
-import { newBeat } from '../../../../core/document/new-cues';
-import { newAction } from '../../../../core/kinds/actions/actions';
+import { newBeat, newCondition } from '../../../../core/document/new-cues';
+import { actsOnObjects, newAction } from '../../../../core/kinds/actions/actions';
 import { cueOrder } from '../../../../core/document/queries';
-import type { Action, ActionKind, Beat, Cue } from '../../../../core/document/schema';
+import type { Action, ActionKind, Beat, Cue, ObjectId } from '../../../../core/document/schema';
 import { newPartId } from '../../../api/ids';
 import { whenWords } from '../../../behave-words';
 import { copyCues, duplicateCue } from '../../../commands/cue-commands';
@@ -56,15 +56,22 @@ const removeAction = (id: string): void =>
       .map((b) => ({ ...b, actions: b.actions.filter((a) => a.id !== id) }))
       .filter((b) => b.actions.length > 0),
   });
-const fresh = (kind: ActionKind): Action => {
-  const action = newAction(newPartId('act'), kind, desk.selected);
+/** What the next action is for: what the ones beside it or before it act on, else what is selected. */
+const targetsFor = (beats: readonly Beat[]): ObjectId[] => {
+  const before = beats.flatMap((b) => b.actions).findLast((a) => a.targets.length > 0);
+  return before ? [...before.targets] : [...desk.selection];
+};
+const fresh = (kind: ActionKind, targets: ObjectId[]): Action => {
+  const action = newAction(newPartId('act'), kind, null);
   desk.behave.action = action.id;
-  return action;
+  return actsOnObjects(kind) ? { ...action, targets } : action;
 };
 const addBeside = (beat: Beat, kind: ActionKind): void =>
-  putBeat(beat.id, { actions: [...beat.actions, fresh(kind)] });
+  putBeat(beat.id, { actions: [...beat.actions, fresh(kind, targetsFor([...props.cue.beats, beat]))] });
 const addBeat = (kind: ActionKind): void =>
-  put({ beats: [...props.cue.beats, newBeat(newPartId('beat'), [fresh(kind)])] });
+  put({
+    beats: [...props.cue.beats, newBeat(newPartId('beat'), [fresh(kind, targetsFor(props.cue.beats))])],
+  });
 const isOpen = computed(() => desk.behave.cue === props.cue.id);
 const openAction = (id: string): void => {
   desk.behave.cue = props.cue.id;
@@ -142,7 +149,7 @@ const menu = (key: string): void => {
         v-if="cue.conditions.length === 0"
         @click="
           part = 'only';
-          put({ conditions: [{ signal: { kind: 'times', cue: null }, is: 'above', value: 0 }] });
+          put({ conditions: [newCondition(targetsFor(cue.beats)[0] ?? null)] });
         "
       >
         + Only if
@@ -187,6 +194,7 @@ const menu = (key: string): void => {
     <ActionMenu
       v-if="isOpen || cue.beats.length === 0"
       :label="cue.beats.length === 0 ? '+ What happens' : '+ Next beat'"
+      :targets="targetsFor(cue.beats)"
       @choose="addBeat"
     />
     <CueReasons :cue="cue" />

@@ -47,6 +47,12 @@ const choose = (recipe: Recipe): void => {
 };
 const isChosen = (recipe: Recipe): boolean => recipe.when === when.value && recipe.then === then.value;
 const ready = computed(() => when.value !== null && then.value !== null && object.value !== undefined);
+/** Enter adds what is chosen, else what was found first. */
+const addFirst = (): void => {
+  const [first] = found.value;
+  if (first && !found.value.some(isChosen)) choose(first);
+  add();
+};
 const add = (): void => {
   if (!ready.value) return;
   const id = addRecipeFor({ when: when.value!, then: then.value! }, object.value!.id);
@@ -80,6 +86,7 @@ const add = (): void => {
         size="small"
         :placeholder="`Seek in ${RECIPES.length}: mouth, circle, pop...`"
         aria-label="Seek a recipe"
+        @keydown.enter="addFirst"
       />
     </div>
     <p v-if="!object" class="soft">Select an object first: what shall it do?</p>

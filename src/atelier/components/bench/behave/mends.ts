@@ -84,8 +84,12 @@ export const mendsOf = (effectStore: ReturnType<typeof useEffectStore>, cue: Cue
     }
     case 'no-change':
     case 'action-lacks':
-    case 'wrong-kind':
+    case 'wrong-kind': {
+      const object = reason.code === 'wrong-kind' ? effectStore.effect.objects[reason.target] : undefined;
       return [
+        ...(object && 'asset' in object && object.asset === null
+          ? [{ label: 'Choose its file', run: () => desk.openLibrary({ tab: 'stock', from: object.id }) }]
+          : []),
         {
           label: 'Open it',
           run: () => {
@@ -94,6 +98,7 @@ export const mendsOf = (effectStore: ReturnType<typeof useEffectStore>, cue: Cue
           },
         },
       ];
+    }
     case 'refused':
       if (reason.why.code === 'condition') {
         const { index } = reason.why;

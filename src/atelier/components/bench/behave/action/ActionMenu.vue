@@ -1,11 +1,37 @@
 <script setup lang="ts">
-/** What can happen, in groups. */
-import type { ActionKind } from '../../../../../core/document/schema';
-import { ACTIONS_BY_GROUP, actionKind } from '../../../../../core/kinds/actions/actions';
+/** What can happen, in groups; what cannot happen to those it is for says why. */
+import { computed } from 'vue';
+import type { ActionKind, ObjectId } from '../../../../../core/document/schema';
+import { reachedBy } from '../../../../../core/document/behaviour-queries';
+import { ACTIONS_BY_GROUP, actionKind, newAction, unsuited } from '../../../../../core/kinds/actions/actions';
+import { useEffectStore } from '../../../../stores/effect';
 import WordButton from '../../../common/WordButton.vue';
 
-defineProps<{ label: string }>();
+const props = defineProps<{
+  label: string;
+  /** What it will act on; none yet leaves everything open. */
+  targets: readonly ObjectId[];
+}>();
 const emit = defineEmits<{ choose: [kind: ActionKind] }>();
+const effectStore = useEffectStore();
+/** Why a kind can do nothing to any of them; null where it can, or nobody can say yet. */
+const whyNot = (kind: ActionKind): string | null => {
+  const { effect } = effectStore;
+  const objects = props.targets.flatMap((id) => effect.objects[id] ?? []);
+  const action = { ...newAction('menu', kind, null), targets: objects.map((o) => o.id) };
+  const [first] = objects;
+  // What has no file yet can get one.
+  const isOpen = objects.some((o) => 'asset' in o && o.asset === null);
+  if (!first || isOpen || actionKind(kind).actsOn === 'effect') return null;
+  if (reachedBy(effect, action).some((o) => unsuited(action, o, effect.assets) === null)) return null;
+  return `${first.name} ${unsuited(action, first, effect.assets) ?? 'holds nothing that can do this'}`;
+};
+const groups = computed(() =>
+  ACTIONS_BY_GROUP.map(([title, kinds]) => ({
+    title,
+    kinds: kinds.map((kind) => ({ kind, name: actionKind(kind).name, why: whyNot(kind) })),
+  })),
+);
 </script>
 
 <template>
@@ -13,8 +39,10 @@ const emit = defineEmits<{ choose: [kind: ActionKind] }>();
     <WordButton>{{ label }}</WordButton>
     <template #overlay>
       <a-menu class="menu" @click="({ key }: { key: string | number }) => emit('choose', key as ActionKind)">
-        <a-menu-item-group v-for="[title, kinds] in ACTIONS_BY_GROUP" :key="title" :title="title">
-          <a-menu-item v-for="kind in kinds" :key="kind">{{ actionKind(kind).name }}</a-menu-item>
+        <a-menu-item-group v-for="group in groups" :key="group.title" :title="group.title">
+          <a-menu-item v-for="{ kind, name, why } in group.kinds" :key="kind" :disabled="why !== null">
+            {{ name }}<small v-if="why" class="why">{{ why }}</small>
+          </a-menu-item>
         </a-menu-item-group>
       </a-menu>
     </template>
@@ -24,6 +52,11 @@ const emit = defineEmits<{ choose: [kind: ActionKind] }>();
 <style scoped>
 .menu {
   max-height: 380px;
+  max-width: 320px;
   overflow: auto;
+}
+.why {
+  display: block;
+  white-space: normal;
 }
 </style>

@@ -21,13 +21,21 @@ const curve = ref(false);
 const kind = computed(() => actionKind(props.action.kind));
 const atOnce = computed(() => kind.value.pace === 'atOnce');
 const eases = computed(() => kind.value.pace === 'eases');
+/** What is switched and stays so has no length: nothing ends. */
+const staysSo = computed(
+  () =>
+    kind.value.pace === 'switches' &&
+    !props.action.thereAndBack &&
+    props.action.after === 'stay' &&
+    props.action.repeat === 1,
+);
 /** What happens at once takes no time, and once. */
 const times = computed(() => [
-  ...(atOnce.value
+  ...(atOnce.value || staysSo.value
     ? []
     : [{ path: 'duration' as const, words: kind.value.takes ?? (eases.value ? 'Duration' : 'Stays') }]),
   { path: 'delay' as const, words: 'Delay' },
-  ...(atOnce.value ? [] : [{ path: 'repeat' as const, words: 'Times' }]),
+  ...(atOnce.value || staysSo.value ? [] : [{ path: 'repeat' as const, words: 'Times' }]),
 ]);
 const mayComeBack = computed(() => eases.value || kind.value.pace === 'switches');
 const mayPutBack = computed(() => kind.value.pace !== 'goesOn' && kind.value.changes !== undefined);
