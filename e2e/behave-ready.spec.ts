@@ -95,11 +95,11 @@ test("one recipe's trigger joined to another's response, then copied onto anothe
   let effect = await docOf(page, effectId);
   const [made] = Object.values(effect.cues);
   expect(made).toMatchObject({
-    name: 'Grow to 160 % while the mouth is open',
+    name: '',
     resets: [{ kind: 'level', when: 'falls' }],
     beats: [{ actions: [{ kind: 'size', factor: 1.6, targets: ['obj_lamp-flat'] }] }],
   });
-  const cue = page.getByRole('article', { name: /Grow to 160/ });
+  const cue = page.getByRole('article', { name: /when mouth opens/ });
   await cue.getByRole('button', { name: 'Copy cue' }).click();
   await select(page, 'Buoy');
   await page.getByRole('button', { name: 'Paste', exact: true }).first().click();
@@ -122,7 +122,7 @@ test('why an object is not seen, and a cue that does nothing mended from there, 
   await page.getByRole('button', { name: 'Why is it not seen now?' }).click();
   const chain = page.getByRole('list', { name: 'Why', exact: true });
   await expect(chain.getByText(/hide: the cue “effect starts” did it at 0.0 s/)).toBeVisible();
-  await expect(chain.getByText(/mouthPucker peaked at 0.9\d, needs 0.99/)).toBeVisible();
+  await expect(chain.getByText(/mouth pucker peaked at 0.9\d, needs 0.99/)).toBeVisible();
   const level = async (): Promise<unknown> => {
     const cue = Object.values((await docOf(page, effectId)).cues).find(
       (c) => c.triggers[0]!.kind === 'level',

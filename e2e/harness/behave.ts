@@ -68,11 +68,17 @@ export const addCue = async (page: Page, when: string): Promise<Locator> => {
 export const doing = (cue: Locator, what: string): Promise<void> => choose(cue, 'What happens', what);
 export const beside = async (page: Page, cue: Locator, what: string): Promise<void> => {
   await cue.getByRole('button', { name: '+ Beside it' }).last().click();
-  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
+  await page
+    .locator('.ant-dropdown:visible')
+    .getByRole('menuitem', { name: new RegExp(`^${what}( for .*)?$`) })
+    .click();
 };
 export const nextBeat = async (page: Page, cue: Locator, what: string): Promise<void> => {
   await cue.getByRole('button', { name: '+ Next beat' }).click();
-  await page.locator('.ant-dropdown:visible').getByRole('menuitem', { name: what, exact: true }).click();
+  await page
+    .locator('.ant-dropdown:visible')
+    .getByRole('menuitem', { name: new RegExp(`^${what}( for .*)?$`) })
+    .click();
 };
 /** What the scope says of a signal at a share of the take. */
 export const scopeAt = async (page: Page, words: string, share: number): Promise<number> => {

@@ -143,7 +143,7 @@ describe('why nothing happens', () => {
   });
   test('a threshold not reached is told with both numbers', () => {
     expect(words.reasonWords(effect, cue, { code: 'not-reached', trigger: 0, value: 0.314, time: 1 })).toBe(
-      'Not fired on this take: jawOpen peaked at 0.31, needs 0.45.',
+      'Not fired on this take: jaw open peaked at 0.31, needs 0.45.',
     );
   });
   test('what is so or not is said to never come, and no level is offered', () => {

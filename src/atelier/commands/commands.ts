@@ -107,14 +107,14 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
               run: toggleIsolated,
             },
             {
-              label: `Add a cue for ${object.name}`,
+              label: `Add a cue for ${these}`,
               run: () => {
-                addCueFor(object.id);
+                addCueFor(desk.selection);
                 go('behave');
               },
             },
             {
-              label: `Choose a ready-made cue for ${object.name}`,
+              label: `Choose a ready-made cue for ${these}`,
               run: () => {
                 Object.assign(desk.behave, { section: 'cues', recipes: true });
                 go('behave');

@@ -18,12 +18,12 @@ import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { cutText } from '../../core/text';
 
-/** A cue that shows the object when the mouth opens: the commonest beginning, changed from there. */
-export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mouthOpens'): CueId => {
+/** A cue that shows the objects when the mouth opens: the commonest beginning, changed from there. */
+export const addCueFor = (targets: readonly ObjectId[], trigger: ReadyTrigger = 'mouthOpens'): CueId => {
   const effectStore = useEffectStore();
   const id = newCueId();
   const order = (cueOrder(effectStore.effect).at(-1)?.order ?? 0) + 1;
-  const action = newAction(newPartId('act'), 'show', target);
+  const action = { ...newAction(newPartId('act'), 'show', null), targets: [...targets] };
   effectStore.edit(
     putCue(newCue(id, trigger, order, [{ id: newPartId('beat'), actions: [action] }]), 'Add cue'),
   );
@@ -32,10 +32,13 @@ export const addCueFor = (target: ObjectId | null, trigger: ReadyTrigger = 'mout
   return id;
 };
 
-export const addRecipeFor = (recipe: Pick<Recipe, 'when' | 'then'>, target: ObjectId): CueId | null => {
+export const addRecipeFor = (
+  recipe: Pick<Recipe, 'when' | 'then'>,
+  targets: readonly ObjectId[],
+): CueId | null => {
   const effectStore = useEffectStore();
   const made: CueId[] = [];
-  effectStore.edit(addRecipe(effectStore.effect, recipe, target, newId, made));
+  effectStore.edit(addRecipe(effectStore.effect, recipe, targets, newId, made));
   return made[0] ?? null;
 };
 

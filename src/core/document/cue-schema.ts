@@ -7,6 +7,8 @@ import { triggerSchema } from '../kinds/triggers/triggers';
 import { choice, number } from '../schema/properties';
 import { finite, hex, idText, label, text } from '../schema/values-schema';
 
+/** What sets one cue off. */
+export const MOST_TRIGGERS = 20;
 export const MOST_CUES = 1000;
 /** In one beat. */
 export const MOST_ACTIONS = 2000;
@@ -37,7 +39,7 @@ export const cueSchema = z.strictObject({
   note: text(500),
   colour: hex.nullable(),
   /** Any of them sets it off. */
-  triggers: z.array(triggerSchema).max(20),
+  triggers: z.array(triggerSchema).max(MOST_TRIGGERS),
   conditions: z.array(conditionSchema).max(20),
   /** How many of the conditions have to hold. */
   match: z.enum(['all', 'any']),

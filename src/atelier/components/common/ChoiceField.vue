@@ -1,13 +1,17 @@
 <script setup lang="ts">
 /** One of a list of names, sought by typing. */
 import type { Choice } from './choices';
+
+/** With more words it is sought by. */
+type Sought = Choice & { readonly seek?: string };
+
 import SelectField from './SelectField.vue';
 
 withDefaults(
   defineProps<{
     label: string;
     value: string | null;
-    options: readonly Choice[] | readonly { label: string; options: readonly Choice[] }[];
+    options: readonly Sought[] | readonly { label: string; options: readonly Sought[] }[];
     /** Said while nothing is chosen. */
     ask?: string;
     /** Said when there is nothing to choose. */
@@ -18,6 +22,14 @@ withDefaults(
   { ask: 'Choose', none: 'Nothing to choose yet', needed: true },
 );
 const emit = defineEmits<{ change: [value: string] }>();
+/** All words that are typed stand in what the option says, or in what else it is sought by. */
+const isSought = (typed: string, option: { label?: string; seek?: string } | undefined): boolean => {
+  const all = `${option?.label ?? ''} ${option?.seek ?? ''}`.toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => all.includes(word));
+};
 </script>
 
 <template>
@@ -25,7 +37,7 @@ const emit = defineEmits<{ change: [value: string] }>();
     :name="label"
     class="choice"
     show-search
-    option-filter-prop="label"
+    :filter-option="isSought"
     :dropdown-match-select-width="false"
     :value="(value ?? null) as unknown as undefined"
     :options="options as never"

@@ -20,7 +20,7 @@ const reveal = (id: CueId): void => {
   void nextTick(() => document.getElementById(id)?.scrollIntoView({ block: 'nearest' }));
 };
 const add = (): void => {
-  addCueFor(props.object.id);
+  addCueFor([props.object.id]);
 };
 const recipe = (): void => {
   desk.behave.section = 'cues';

@@ -30,7 +30,7 @@ const TIDE = newTarget('target_tide' as TargetId, 'Tide card', 0, null);
 const ON_CARD: Anchor = { kind: 'picture', target: TIDE.id };
 const added = (recipe: Parameters<typeof addRecipe>[1], object: EffectObject) => {
   const before = { ...effectOf([], [object]), targets: { [TIDE.id]: TIDE } };
-  return applyEdit(before, addRecipe(before, recipe, CARD, ids())).effect;
+  return applyEdit(before, addRecipe(before, recipe, [CARD], ids())).effect;
 };
 
 describe('ready-made cues', () => {
@@ -108,9 +108,21 @@ describe('ready-made cues', () => {
     expect(Math.max(...sizes)).toBeGreaterThan(1.03);
     expect(sizes.at(-1)).toBe(1);
   });
+  test('one cue for several: a tap on any of them hides all', () => {
+    const other = 'obj_other' as ObjectId;
+    const before = effectOf([], [card(), card(other)]);
+    const { effect } = applyEdit(
+      before,
+      addRecipe(before, { when: 'tapIt', then: 'hide' }, [CARD, other], ids()),
+    );
+    const [cue, ...more] = Object.values(effect.cues);
+    expect(more).toEqual([]);
+    expect(cue!.triggers.map((t) => 'object' in t && t.object)).toEqual([CARD, other]);
+    expect(cue!.beats[0]!.actions[0]!.targets).toEqual([CARD, other]);
+  });
   test('an object that is not there adds nothing', () => {
     const effect = effectOf([]);
-    const { forward } = applyEdit(effect, addRecipe(effect, RECIPES[0]!, 'obj_gone' as ObjectId, ids()));
+    const { forward } = applyEdit(effect, addRecipe(effect, RECIPES[0]!, ['obj_gone' as ObjectId], ids()));
     expect(forward).toEqual([]);
   });
 });

@@ -4,11 +4,13 @@ import { newBeat } from '../../document/new-cues';
 import { anchorOf, cueOrder } from '../../document/queries';
 import {
   MOST_CUES,
+  MOST_TRIGGERS,
   type Cue,
   type CueId,
   type Effect,
   type EffectObject,
   type ObjectId,
+  type Trigger,
 } from '../../document/schema';
 import { IconiaError } from '../../errors';
 import { RESPONSE_HALVES, responseSuits, type ResponseHalf, type ResponseHalfName } from './response-halves';
@@ -123,17 +125,34 @@ export const cueOfRecipe = (
   };
 };
 
-/** Adds the cue, and hides the object at the start where that belongs to it. */
+/** The same for several objects: what sets it off may be about any of them. */
+const forAll = (cue: Cue, others: readonly Cue[], ids: readonly ObjectId[]): Cue => {
+  const distinct = (list: readonly Trigger[]): Trigger[] =>
+    [...new Map(list.map((t) => [JSON.stringify(t), t])).values()].slice(0, MOST_TRIGGERS);
+  return {
+    ...cue,
+    triggers: distinct([cue, ...others].flatMap((c) => c.triggers)),
+    resets: distinct([cue, ...others].flatMap((c) => c.resets)),
+    beats: cue.beats.map((beat) => ({
+      ...beat,
+      actions: beat.actions.map((action) =>
+        action.targets.length > 0 ? { ...action, targets: [...ids] } : action,
+      ),
+    })),
+  };
+};
+
+/** Adds one cue for the objects, and hides them at the start where that belongs to it. */
 export const addRecipe = (
   effect: Effect,
   recipe: Pick<Recipe, 'when' | 'then'>,
-  objectId: ObjectId,
+  objectIds: readonly ObjectId[],
   newId: (prefix: string) => string,
   made: CueId[] = [],
 ): Edit =>
   edit(`Add “${recipeName(recipe)}”`, (d) => {
-    const object = effect.objects[objectId];
-    if (!object) return;
+    const objects = objectIds.flatMap((id) => effect.objects[id] ?? []);
+    if (objects.length === 0) return;
     if (Object.keys(effect.cues).length >= MOST_CUES)
       throw new IconiaError(
         'effect.too-many-cues',
@@ -141,13 +160,15 @@ export const addRecipe = (
       );
     const id = newId('cue') as CueId;
     const order = (cueOrder(effect).at(-1)?.order ?? 0) + 1;
-    d.cues[id] = cueOfRecipe(
-      recipe,
-      { ...object, anchor: anchorOf(effect, object) },
-      id,
-      order,
-      newId,
+    const [cue, ...others] = objects.map((object) =>
+      cueOfRecipe(recipe, { ...object, anchor: anchorOf(effect, object) }, id, order, newId),
+    );
+    d.cues[id] = forAll(
+      cue!,
+      others,
+      objects.map((o) => o.id),
     ) as never;
-    if (RESPONSES[recipe.then].hiddenBefore) d.objects[objectId]!.visible = false;
+    if (RESPONSES[recipe.then].hiddenBefore)
+      for (const object of objects) d.objects[object.id]!.visible = false;
     made.push(id);
   });

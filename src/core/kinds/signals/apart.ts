@@ -7,6 +7,7 @@ import { defineSignal } from './signal-kind';
 export const apart = defineSignal({
   kind: 'apart',
   name: 'Distance of objects',
+  also: 'near far',
   fields: betweenFields(),
   fresh: NOTHING_BETWEEN,
   words: (signal, names) => `${betweenWords(signal, names)} (m)`,

@@ -6,6 +6,7 @@ import { defineSignal } from './signal-kind';
 export const control = defineSignal({
   kind: 'control',
   name: 'Control',
+  also: 'slider switch choice',
   fields: { control: toChoose(controlIdSchema, 'Which control') },
   fresh: { control: null },
   words: (signal, names) => names.control(signal.control),

@@ -7,11 +7,10 @@ import { faceNumber, ofFace } from './face-number';
 import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 
 type Coefficient = (typeof EXPRESSION_NAMES)[number];
-/** The 52 coefficients keep their names. */
-const COEFFICIENTS = Object.fromEntries(EXPRESSION_NAMES.map((name) => [name, name])) as Record<
-  Coefficient,
-  string
->;
+/** The 52 coefficients keep their names, written as words: "jaw open", "eye blink left". */
+const COEFFICIENTS = Object.fromEntries(
+  EXPRESSION_NAMES.map((name) => [name, name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)]),
+) as Record<Coefficient, string>;
 const WORDS: Record<FaceMeasure | Coefficient, string> = { ...MEASURE_WORDS, ...COEFFICIENTS };
 
 export const expression = defineSignal({
@@ -27,6 +26,19 @@ export const expression = defineSignal({
   },
   reach: () => ZERO_TO_ONE,
   needs: () => ['faces'],
+  parts: {
+    field: 'name',
+    also: {
+      jawOpen: 'mouth open opens',
+      mouthPucker: 'lips kiss',
+      smile: 'happy',
+      eyesClosed: 'sleep blink',
+      eyeBlinkLeft: 'eye closed',
+      eyeBlinkRight: 'eye closed',
+      browsRaised: 'surprise eyebrows',
+      cheekPuff: 'blow cheeks',
+    },
+  },
   gist: ({ name }) => name,
   // A face that is gone shows no expression.
   whenAbsent: 0,

@@ -4,6 +4,7 @@ import { defineSignal } from './signal-kind';
 export const faces = defineSignal({
   kind: 'faces',
   name: 'Number of faces',
+  also: 'people persons how many',
   fields: {},
   fresh: {},
   words: () => 'number of faces',

@@ -21,6 +21,7 @@ export const hand = defineSignal({
     frame.hands.some(({ gesture }) => shape === 'any' || gesture === shape) ? 1 : 0,
   reach: () => ZERO_TO_ONE,
   needs: () => ['hands'],
+  parts: { field: 'shape', also: { any: 'shown seen', thumb: 'like' } },
   gist: ({ shape }) => shape,
   isTruth: () => true,
   sentence: { yes: 'is shown', no: 'is not shown' },

@@ -52,5 +52,15 @@ export const head = defineSignal({
     return found ? READ[of](found, from.frame) : NaN;
   },
   needs: () => ['faces'],
+  parts: {
+    field: 'of',
+    also: {
+      pitch: 'nod up down',
+      yaw: 'turns left right',
+      roll: 'tilts leans',
+      distance: 'near far away',
+      mouthOpening: 'mouth open',
+    },
+  },
   gist: ({ of }) => of,
 });

@@ -4,6 +4,7 @@ import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 export const loudness = defineSignal({
   kind: 'loudness',
   name: 'Loudness',
+  also: 'sound noise microphone loud',
   fields: {},
   fresh: {},
   words: () => 'loudness',

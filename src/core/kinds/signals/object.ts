@@ -66,6 +66,16 @@ export const object = defineSignal({
   },
   reach: ({ of }) => (of === 'visible' || of === 'opacity' ? ZERO_TO_ONE : null),
   isPlaced: ({ of }) => OF_PLACE[of] !== undefined,
+  parts: {
+    field: 'of',
+    also: {
+      visible: 'shown seen visible hidden on off',
+      opacity: 'transparent see through fade',
+      size: 'scale large big small',
+      speed: 'fast moves',
+      distance: 'near far away',
+    },
+  },
   gist: ({ of }) => of,
   isTruth: ({ of }) => of === 'visible',
   sentence: {

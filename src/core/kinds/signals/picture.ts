@@ -6,6 +6,7 @@ import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 export const picture = defineSignal({
   kind: 'picture',
   name: 'Printed picture is seen',
+  also: 'target found seen',
   fields: { target: toChoose(targetIdSchema, 'Which printed picture') },
   fresh: { target: null },
   words: ({ target }, names) => `picture ${names.picture(target)}`,

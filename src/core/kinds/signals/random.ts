@@ -5,6 +5,7 @@ import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 export const random = defineSignal({
   kind: 'random',
   name: 'Random',
+  also: 'chance dice',
   fields: chanceFields(),
   fresh: FIRST_CHANCE,
   words: () => 'random',

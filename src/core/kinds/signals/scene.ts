@@ -6,6 +6,7 @@ import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 export const scene = defineSignal({
   kind: 'scene',
   name: 'Scene is on',
+  also: 'level page',
   fields: { scene: toChoose(sceneIdSchema, 'Which scene') },
   fresh: { scene: null },
   words: (signal, names) => `scene ${names.scene(signal.scene)}`,

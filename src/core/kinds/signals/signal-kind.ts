@@ -65,6 +65,10 @@ export interface SignalSpec<S> {
   readonly needs?: (signal: S) => readonly Need[];
   /** It asks where objects are. */
   readonly isPlaced?: (signal: S) => boolean;
+  /** More words it is sought by. */
+  readonly also?: string;
+  /** It is offered part by part: by the choices of this field, each with more words it is sought by. */
+  readonly parts?: { readonly field: string; readonly also?: Readonly<Record<string, string>> };
   /** What beside its kind tells its ready triggers apart. */
   readonly gist?: (signal: S) => string;
   /** What a trigger takes it for where it has no value; without, it says nothing. */

@@ -27,24 +27,24 @@ import { time } from './time';
 import { times } from './times';
 import { variable } from './variable';
 
-/** In the order of the menu. */
+/** In the order of the menu: what is looked for most comes first. */
 export const SIGNAL_KINDS_BY_NAME = {
+  object,
   expression,
   head,
+  hand,
   faces,
-  facesApart,
-  object,
+  picture,
+  control,
+  variable,
   apart,
+  facesApart,
   angle,
+  scene,
+  loudness,
   time,
   progress,
   times,
-  control,
-  variable,
-  scene,
-  picture,
-  hand,
-  loudness,
   random,
   noise,
 } as const;

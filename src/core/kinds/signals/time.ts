@@ -4,6 +4,7 @@ import { defineSignal } from './signal-kind';
 export const time = defineSignal({
   kind: 'time',
   name: 'Time',
+  also: 'seconds passed',
   fields: {},
   fresh: {},
   words: () => 'time (s)',

@@ -6,6 +6,7 @@ import { defineSignal } from './signal-kind';
 export const times = defineSignal({
   kind: 'times',
   name: 'Times a cue fired',
+  also: 'count fired how often',
   fields: { cue: toChoose(cueIdSchema, 'Which cue') },
   fresh: { cue: null },
   words: ({ cue }, names) => `times “${names.cue(cue)}” fired`,

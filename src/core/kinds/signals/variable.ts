@@ -6,6 +6,7 @@ import { defineSignal } from './signal-kind';
 export const variable = defineSignal({
   kind: 'variable',
   name: 'Variable',
+  also: 'score counter number',
   fields: { variable: toChoose(variableIdSchema, 'Which variable') },
   fresh: { variable: null },
   words: (signal, names) => names.variable(signal.variable),

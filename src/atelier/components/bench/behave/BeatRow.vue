@@ -2,7 +2,7 @@
 /** One beat of a cue: its actions, each opened by a click, and what can be done with it. */
 import { computed } from 'vue';
 import { actionLength } from '../../../../core/kinds/actions/actions';
-import type { Action, ActionKind, Beat, Cue } from '../../../../core/document/schema';
+import type { Action, ActionKind, Beat, Cue, ObjectId } from '../../../../core/document/schema';
 import { actionSummary, targetsWords, timingWords } from '../../../behave-words';
 import { copyBeat, pasteCopiedBeat } from '../../../commands/cue-commands';
 import { useDeskStore } from '../../../stores/desk';
@@ -25,7 +25,7 @@ const emit = defineEmits<{
   beats: [beats: Beat[]];
   action: [action: Action, gesture: string | null];
   remove: [action: string];
-  add: [kind: ActionKind];
+  add: [kind: ActionKind, targets: readonly ObjectId[]];
   open: [action: string];
 }>();
 const effectStore = useEffectStore();
@@ -100,7 +100,12 @@ const moveBy = (by: number): void => {
           @remove="emit('remove', action.id)"
         />
       </template>
-      <ActionMenu v-if="open" label="+ Beside it" :targets="targets" @choose="(kind) => emit('add', kind)" />
+      <ActionMenu
+        v-if="open"
+        label="+ Beside it"
+        :targets="targets"
+        @choose="(kind, to) => emit('add', kind, to)"
+      />
     </div>
   </div>
 </template>

@@ -56,22 +56,20 @@ const removeAction = (id: string): void =>
       .map((b) => ({ ...b, actions: b.actions.filter((a) => a.id !== id) }))
       .filter((b) => b.actions.length > 0),
   });
-/** What the next action is for: what the ones beside it or before it act on, else what is selected. */
-const targetsFor = (beats: readonly Beat[]): ObjectId[] => {
-  const before = beats.flatMap((b) => b.actions).findLast((a) => a.targets.length > 0);
-  return before ? [...before.targets] : [...desk.selection];
-};
-const fresh = (kind: ActionKind, targets: ObjectId[]): Action => {
+/** What the actions before it act on. */
+const actedOn = (beats: readonly Beat[]): readonly ObjectId[] =>
+  beats.flatMap((b) => b.actions).findLast((a) => a.targets.length > 0)?.targets ?? [];
+/** Beside others an action is for what they act on; in a beat of its own for what is selected, if anything is. */
+const forNext = computed(() => (desk.selection.length > 0 ? desk.selection : actedOn(props.cue.beats)));
+const fresh = (kind: ActionKind, targets: readonly ObjectId[]): Action => {
   const action = newAction(newPartId('act'), kind, null);
   desk.behave.action = action.id;
-  return actsOnObjects(kind) ? { ...action, targets } : action;
+  return actsOnObjects(kind) ? { ...action, targets: [...targets] } : action;
 };
-const addBeside = (beat: Beat, kind: ActionKind): void =>
-  putBeat(beat.id, { actions: [...beat.actions, fresh(kind, targetsFor([...props.cue.beats, beat]))] });
-const addBeat = (kind: ActionKind): void =>
-  put({
-    beats: [...props.cue.beats, newBeat(newPartId('beat'), [fresh(kind, targetsFor(props.cue.beats))])],
-  });
+const addBeside = (beat: Beat, kind: ActionKind, targets: readonly ObjectId[]): void =>
+  putBeat(beat.id, { actions: [...beat.actions, fresh(kind, targets)] });
+const addBeat = (kind: ActionKind, targets: readonly ObjectId[]): void =>
+  put({ beats: [...props.cue.beats, newBeat(newPartId('beat'), [fresh(kind, targets)])] });
 const isOpen = computed(() => desk.behave.cue === props.cue.id);
 const openAction = (id: string): void => {
   desk.behave.cue = props.cue.id;
@@ -149,7 +147,7 @@ const menu = (key: string): void => {
         v-if="cue.conditions.length === 0"
         @click="
           part = 'only';
-          put({ conditions: [newCondition(targetsFor(cue.beats)[0] ?? null)] });
+          put({ conditions: [newCondition(actedOn(cue.beats)[0] ?? desk.selected)] });
         "
       >
         + Only if
@@ -181,7 +179,7 @@ const menu = (key: string): void => {
         @beats="(beats) => put({ beats })"
         @action="changeAction"
         @remove="removeAction"
-        @add="(kind) => addBeside(beat, kind)"
+        @add="(kind, targets) => addBeside(beat, kind, targets)"
         @open="openAction"
       />
       <BeatBars
@@ -194,7 +192,7 @@ const menu = (key: string): void => {
     <ActionMenu
       v-if="isOpen || cue.beats.length === 0"
       :label="cue.beats.length === 0 ? '+ What happens' : '+ Next beat'"
-      :targets="targetsFor(cue.beats)"
+      :targets="forNext"
       @choose="addBeat"
     />
     <CueReasons :cue="cue" />

@@ -34,7 +34,7 @@ const fold = (name: string): void => {
   if (!folded.value.delete(name)) folded.value.add(name);
 };
 const add = (): void => {
-  addCueFor(desk.selected);
+  addCueFor(desk.selection);
 };
 const paste = (): void => {
   pasteCopiedCues(null);

@@ -28,6 +28,13 @@ const desk = useDeskStore();
 const choices = useChoices();
 const sought = ref('');
 const object = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
+/** All that are selected and can do it, the one that is asked about among them. */
+const targets = computed(() =>
+  desk.selection.filter((id) => {
+    const one = effectStore.effect.objects[id];
+    return one !== undefined && (then.value === null || responseSuits(then.value, one));
+  }),
+);
 const found = computed(() => (object.value ? findRecipes(sought.value, object.value) : []));
 const when = ref<TriggerHalfName | null>(null);
 const then = ref<ResponseHalfName | null>(null);
@@ -55,7 +62,7 @@ const addFirst = (): void => {
 };
 const add = (): void => {
   if (!ready.value) return;
-  const id = addRecipeFor({ when: when.value!, then: then.value! }, object.value!.id);
+  const id = addRecipeFor({ when: when.value!, then: then.value! }, targets.value);
   desk.behave.cue = id;
   emit('close');
 };
@@ -121,7 +128,9 @@ const add = (): void => {
         :options="whens"
         @change="(v) => (when = v as TriggerHalfName)"
       />
-      <a-button type="primary" size="small" :disabled="!ready" @click="add">Add it</a-button>
+      <a-button type="primary" size="small" :disabled="!ready" @click="add">{{
+        targets.length > 1 ? `Add it for ${targets.length}` : 'Add it'
+      }}</a-button>
     </div>
   </section>
 </template>

@@ -1,13 +1,9 @@
 <script setup lang="ts">
-/** Which signal: its kind, and of whom or what. */
+/** Which signal, sought in one list by the words people use; and of whom or what. */
 import { computed } from 'vue';
-import type { Signal, SignalKind } from '../../../../core/document/schema';
-import {
-  newSignal,
-  SIGNAL_KINDS,
-  signalKind,
-  signalProperties,
-} from '../../../../core/kinds/signals/signals';
+import type { Signal } from '../../../../core/document/schema';
+import { leftToSet, offeredKey, offeredSignals } from '../../../../core/kinds/signals/offered';
+import { signalKind } from '../../../../core/kinds/signals/signals';
 import { withValueAt } from '../../../../core/schema/properties';
 import ChoiceField from '../../common/ChoiceField.vue';
 import PropertyList from '../../common/PropertyList.vue';
@@ -18,18 +14,29 @@ const props = defineProps<{ signal: Signal; label?: string }>();
 const emit = defineEmits<{ change: [signal: Signal, gesture: string | null] }>();
 const desk = useDeskStore();
 const effectStore = useEffectStore();
-const kinds = SIGNAL_KINDS.map((value) => ({ value, label: signalKind(value).name }));
-const properties = computed(() => signalProperties(props.signal));
+const own = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
+const offered = computed(() => offeredSignals(own.value));
+const options = computed(() => {
+  const groups = new Map<string, { value: string; label: string; seek: string }[]>();
+  for (const { key, words, group, seek } of offered.value)
+    groups.set(group, [...(groups.get(group) ?? []), { value: key, label: words, seek }]);
+  return [...groups].map(([label, inside]) => ({ label, options: inside }));
+});
+const properties = computed(() => leftToSet(props.signal));
+const choose = (key: string): void => {
+  const found = offered.value.find((o) => o.key === key);
+  if (!found) return;
+  // Of the same object or face, where it has one.
+  const kept = found.signal.kind === props.signal.kind ? props.signal : {};
+  const { parts } = signalKind(found.signal.kind);
+  const part = parts && { [parts.field]: (found.signal as unknown as Record<string, unknown>)[parts.field] };
+  emit('change', { ...found.signal, ...kept, ...part } as Signal, null);
+};
 </script>
 
 <template>
   <span class="fields">
-    <ChoiceField
-      :label="label ?? 'Signal'"
-      :value="signal.kind"
-      :options="kinds"
-      @change="(kind) => emit('change', newSignal(kind as SignalKind, desk.selected), null)"
-    />
+    <ChoiceField :label="label ?? 'Signal'" :value="offeredKey(signal)" :options="options" @change="choose" />
     <PropertyList
       :properties="properties"
       :value="signal"

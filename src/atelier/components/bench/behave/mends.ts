@@ -87,7 +87,7 @@ export const mendsOf = (effectStore: ReturnType<typeof useEffectStore>, cue: Cue
     case 'wrong-kind': {
       const object = reason.code === 'wrong-kind' ? effectStore.effect.objects[reason.target] : undefined;
       return [
-        ...(object && 'asset' in object && object.asset === null
+        ...(object?.kind === 'sound' && object.asset === null
           ? [{ label: 'Choose its file', run: () => desk.openLibrary({ tab: 'stock', from: object.id }) }]
           : []),
         {
