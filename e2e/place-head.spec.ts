@@ -4,7 +4,7 @@ import { blankEffect } from '../src/core/document/defaults';
 import { headAnchor } from '../src/core/kinds/objects/placed';
 import { newCard } from '../src/core/kinds/objects/card';
 import { newSolid } from '../src/core/kinds/objects/solid';
-import type { Card, Effect, ObjectId, Solid, TextObject } from '../src/core/document/schema';
+import type { Card, Effect, EffectObject, ObjectId, Solid, TextObject } from '../src/core/document/schema';
 import { headFactor } from '../src/core/placing/anchors';
 import { projectPoint } from '../src/core/tracking/project';
 import {
@@ -270,4 +270,49 @@ test('Space is looked at from another side by dragging, and from nearer by the w
   const turned = await pearl();
   await page.mouse.wheel(0, -300);
   await expect.poll(async () => (await pearl()).share).toBeGreaterThan(1.2 * turned.share);
+});
+
+test('the picture is come close to by the wheel, a double click and keys; what is seen there is picked there', async ({
+  page,
+}) => {
+  const box: EffectObject = {
+    ...newSolid('obj_box1' as ObjectId, 'box', 0, headAnchor('forehead')),
+    name: 'Box',
+    colour: '#10c040',
+    extent: [0.03, 0.03, 0.03],
+  };
+  const id = await createEffect(page, 'Close', { ...blankEffect('Close'), objects: { [box.id]: box } });
+  await open(page, id, 'neutral');
+  await drawnOut(page);
+  const finder = finderOf(page);
+  const whole = (await finder.boundingBox())!;
+  const { x, y } = (await pixelsWhere(finder, green))!;
+  const at = [whole.x + x * whole.width, whole.y + y * whole.height] as const;
+  await page.mouse.move(...at);
+  await page.keyboard.down('Control');
+  await page.mouse.wheel(0, -120);
+  await page.keyboard.up('Control');
+  await drawnOut(page);
+  const near = (await finder.boundingBox())!;
+  expect(near.width / whole.width).toBeGreaterThan(1.3);
+  // What was under the pointer is there still, and a click finds it.
+  await page.mouse.click(...at);
+  await expect(row(page, 'Box')).toHaveAttribute('aria-pressed', 'true');
+  // Beside it nothing is picked.
+  await page.mouse.click(at[0] - 100, at[1]);
+  await expect(row(page, 'Box')).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('0');
+  const wide = async (): Promise<number> => (await finder.boundingBox())!.width / whole.width;
+  await expect.poll(wide).toBeCloseTo(1, 2);
+  // On the mouth: a part of the face, as wide as the window allows.
+  await finder.dblclick({ position: { x: whole.width * 0.5, y: whole.height * 0.56 } });
+  await expect.poll(wide).toBeGreaterThan(1.2);
+  await page.keyboard.press('e');
+  await expect(page.getByRole('region', { name: 'Assets' })).toBeHidden();
+  await page.keyboard.press('e');
+  await expect(page.getByRole('region', { name: 'Assets' })).toBeVisible();
+  // The name of the take opens the list of takes.
+  await page.locator('.finder').getByRole('button', { name: 'Neutral' }).click();
+  await page.getByRole('button', { name: /^Slow turn/ }).click();
+  await expect(page.locator('.finder').getByRole('button', { name: 'Slow turn' })).toBeVisible();
 });

@@ -25,6 +25,8 @@ export interface HandlePlace {
   readonly uneven: boolean;
 }
 
+/** Of the view. */
+const SIZE = 0.85;
 const MODES = { move: 'translate', turn: 'rotate', size: 'scale' } as const;
 
 const turnOf = (q: Quaternion): Turn => [q.x, q.y, q.z, q.w];
@@ -45,7 +47,7 @@ export class Handles {
   ) {
     this.controls = new TransformControls(camera, element);
     this.controls.setSpace('local');
-    this.controls.setSize(0.85);
+    this.controls.setSize(SIZE);
     this.setColour(colour);
     this.scene.add(this.proxy, this.controls.getHelper());
     this.controls.addEventListener('mouseDown', () => {
@@ -75,6 +77,11 @@ export class Handles {
 
   setMode(mode: HandleMode): void {
     this.controls.setMode(MODES[mode]);
+  }
+
+  /** Where the view is drawn so many times as large they stay as large as they are. */
+  setZoom(zoom: number): void {
+    this.controls.setSize(SIZE / zoom);
   }
 
   setCamera(camera: Camera): void {

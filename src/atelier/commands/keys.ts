@@ -7,7 +7,8 @@ export const matches = (keys: string, event: KeyboardEvent): boolean => {
   return (
     same &&
     parts.includes('Ctrl') === (event.ctrlKey || event.metaKey) &&
-    (parts.includes('Shift') === event.shiftKey || key.length > 1) &&
+    // Where a sign needs Shift depends on the keyboard.
+    (parts.includes('Shift') === event.shiftKey || key.length > 1 || /[^A-Z0-9]/.test(key)) &&
     !event.altKey
   );
 };

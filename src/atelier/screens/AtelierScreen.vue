@@ -70,6 +70,7 @@ const open = async (): Promise<void> => {
   desk.selected = null;
   desk.isolated = null;
   desk.scene = null;
+  Object.assign(desk.finder, { asked: 'whole', large: false });
   desk.place.tool = null;
   desk.style.material = null;
   desk.style.slot = 'all';
@@ -205,7 +206,7 @@ onBeforeUnmount(() => {
         <WordButton @click="chooseFiles()">Choose a picture</WordButton> or drop it anywhere.</InlineNotice
       >
     </div>
-    <main class="pillars" :class="{ wide: wide }">
+    <main class="pillars" :class="{ wide: wide, large: desk.finder.large }">
       <h1 class="hidden-text">{{ effectStore.effect.name }}</h1>
       <StackPanel
         v-if="!wide && shown >= 3"
@@ -288,6 +289,16 @@ onBeforeUnmount(() => {
 }
 .pillars.wide > .bench {
   grid-column: 2;
+}
+/* The Viewfinder lies over the bench. */
+.pillars.large {
+  grid-template-columns: 340px 1fr 0;
+}
+.pillars.large.wide {
+  grid-template-columns: 1fr 0;
+}
+.pillars.large > .bench {
+  visibility: hidden;
 }
 .hover {
   position: fixed;

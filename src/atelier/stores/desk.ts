@@ -50,6 +50,12 @@ export const useDeskStore = defineStore('desk', () => {
       ? selection.value.filter((one) => one !== id)
       : [...selection.value, id];
   };
+  /** The Viewfinder: how close its picture is, what keys ask of that, and whether it lies over the bench. */
+  const finder = reactive({
+    zoom: 1,
+    asked: null as 'closer' | 'farther' | 'whole' | null,
+    large: false,
+  });
   const handleMode = ref<PlaceMode>('move');
   /** How handles and views behave in Place. */
   const place = reactive({
@@ -151,6 +157,7 @@ export const useDeskStore = defineStore('desk', () => {
     selection,
     selected,
     toggleSelected,
+    finder,
     handleMode,
     place,
     style,

@@ -14,6 +14,7 @@ import { cueName } from '../../behave-words';
 import { useChronicleStore } from '../../stores/chronicle';
 import { MARK_WORDS } from '../../words';
 import RecordedMarks from './RecordedMarks.vue';
+import TakeMenu from '../takes/TakeMenu.vue';
 import SelectField from '../common/SelectField.vue';
 import IconButton from '../common/IconButton.vue';
 
@@ -150,7 +151,7 @@ const live = computed(() => playback.source === 'camera');
       <p class="about soft cut">
         <template v-if="live">Your camera, live</template>
         <template v-else
-          >{{ playback.take.name }} <span class="num">{{ playback.take.duration.toFixed(1) }} s</span><br />{{
+          ><TakeMenu /> <span class="num">{{ playback.take.duration.toFixed(1) }} s</span><br />{{
             playback.take.about
           }}</template
         >

@@ -4,7 +4,8 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
 import type { EffectObject, ObjectId } from '../../../core/document/schema';
-import { USUAL_ASPECT } from '../../../core/placing/touch';
+import { facePartAt } from '../../../core/placing/face-part';
+import { USUAL_ASPECT, viewOf } from '../../../core/placing/touch';
 import { pointedAt, type Pointed } from '../../../core/placing/pointed';
 import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
@@ -25,6 +26,9 @@ import { usePrintsStore } from '../../stores/prints';
 import InlineNotice from '../common/InlineNotice.vue';
 import CompareLine from './CompareLine.vue';
 import ViewerButtons from './ViewerButtons.vue';
+import TakeMenu from '../takes/TakeMenu.vue';
+import CloseUpButtons from './CloseUpButtons.vue';
+import { useCloseUp } from './use-close-up';
 import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderSize } from './use-finder-size';
@@ -50,14 +54,19 @@ const reload = (): void => location.reload();
 let drawing: Stage | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
 /** Lowered while playing on a machine that cannot keep up. */
-const adaptive = new AdaptiveDetail('full', () => Math.min(devicePixelRatio, 2));
+/** Seen from nearby it is drawn finer, up to twice as fine. */
+const adaptive = new AdaptiveDetail(
+  'full',
+  () => Math.min(devicePixelRatio, 2) * Math.min(2, Math.max(1, desk.finder.zoom)),
+);
 /** How much of the take is drawn; lowered before the picture is. */
 const detail = ref<Detail>('full');
 const share = ref(1);
 let picture: TakePicture | null = null;
 
 const frame = ref<HTMLElement | null>(null);
-const viewer = useFinderOverlay(frame, () => needsDraw());
+const sheet = ref<HTMLElement | null>(null);
+const viewer = useFinderOverlay(sheet, () => needsDraw());
 
 const needsDraw = (): void => {
   redraw.ask();
@@ -98,6 +107,8 @@ const movable = computed(
 const handles = useFinderHandles({ canvas, editing, needsDraw });
 const fitting = useFinderSize(frameBox, () => applySize());
 const { size } = fitting;
+/** The window through which the picture is seen: as large as it, or as the room over the bench. */
+const opening = computed(() => (desk.finder.large ? fitting.room.value : size.value));
 const applySize = (): void => {
   const { width, height } = size.value;
   if (drawing && width > 0) drawing.setSize(width, height, adaptive.density);
@@ -236,6 +247,25 @@ const pointers = useFinderPointers({
   overHandle: handles.hovered,
   pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
 });
+const close = useCloseUp({ element: frame, window: opening, sheet: size, viewers: movable });
+watch(
+  () => desk.finder.zoom,
+  () => {
+    adaptive.restore();
+    applySize();
+  },
+);
+/** A double click comes close to the eye, mouth or face that is there, or goes back. */
+const comeClose = (event: MouseEvent): void => {
+  const now = playback.now();
+  if (!now || tapping.value || painting.value) return;
+  const part = close.now.value.zoom > 1 ? null : facePartAt(now.frame, viewOf(now.frame), pointers.at(event));
+  if (part) close.toPart(part);
+  else close.toWhole();
+};
+const wheel = (event: WheelEvent): void => {
+  if (!close.onWheel(event)) pointers.onWheel(event);
+};
 /** The painter takes the pointers while it is open. */
 const brush = useFinderPaint(canvas, () => drawing);
 const painting = computed(() => props.stage === 'style' && painter.on !== null);
@@ -274,32 +304,44 @@ const { label, caption, lighter } = useFinderWords(detail, share);
     @keyup="handles.feel"
     @pointermove="handles.feel"
   >
-    <div ref="frame" class="frame" :style="{ width: `${size.width}px`, height: `${size.height}px` }">
-      <canvas
-        ref="canvas"
-        :data-source="playback.source"
-        :data-sounds="viewer.sounding.value"
-        :tabindex="tapping ? 0 : -1"
-        role="img"
-        :aria-label="
-          tapping
-            ? 'Viewfinder: tap to record what the viewer does'
-            : 'Viewfinder: the effect on the camera picture'
-        "
-        :class="{ painting }"
-        @pointerdown="(e) => hand.onDown(e)"
-        @pointermove="(e) => hand.onMove(e)"
-        @pointerup="(e) => hand.onUp(e)"
-        @pointercancel="(e) => hand.onUp(e)"
-        @wheel="pointers.onWheel"
-        @keydown.enter="tapCentre"
-      />
-      <CompareLine
-        v-if="comparing"
-        :value="desk.style.compareLine!"
-        @change="(to) => (desk.style.compareLine = to)"
-      />
-      <div class="label">{{ label }}</div>
+    <div
+      ref="frame"
+      class="frame"
+      :class="{ large: desk.finder.large }"
+      :style="{ width: `${opening.width}px`, height: `${opening.height}px` }"
+    >
+      <div ref="sheet" class="sheet" :style="close.style.value">
+        <canvas
+          ref="canvas"
+          :data-source="playback.source"
+          :data-sounds="viewer.sounding.value"
+          :tabindex="tapping ? 0 : -1"
+          role="img"
+          :aria-label="
+            tapping
+              ? 'Viewfinder: tap to record what the viewer does'
+              : 'Viewfinder: the effect on the camera picture'
+          "
+          :class="{ painting }"
+          @pointerdown="(e) => close.onDown(e) || hand.onDown(e)"
+          @pointermove="(e) => close.onMove(e) || hand.onMove(e)"
+          @pointerup="(e) => close.onUp(e) || hand.onUp(e)"
+          @pointercancel="(e) => close.onUp(e) || hand.onUp(e)"
+          @wheel="wheel"
+          @dblclick="comeClose"
+          @keydown.enter="tapCentre"
+        />
+        <CompareLine
+          v-if="comparing"
+          :value="desk.style.compareLine!"
+          @change="(to) => (desk.style.compareLine = to)"
+        />
+      </div>
+      <div class="label">
+        <TakeMenu v-if="playback.source !== 'camera'">{{ label }}</TakeMenu>
+        <template v-else>{{ label }}</template>
+      </div>
+      <CloseUpButtons />
       <div
         v-if="lighter"
         class="lighter"
@@ -333,6 +375,16 @@ const { label, caption, lighter } = useFinderWords(detail, share);
   min-height: 0;
   overflow: hidden;
 }
+/* Drawn larger behind its window; it is moved, not laid out anew. */
+.sheet {
+  position: absolute;
+  left: 0;
+  top: 0;
+  transform-origin: 0 0;
+}
+.frame.large {
+  background: #6a6a6a;
+}
 .frame {
   position: relative;
   border-radius: 10px;
@@ -356,10 +408,13 @@ canvas.painting {
   background: #fffffff0;
   color: #1d2327;
   font: 550 11.5px var(--text);
+}
+.caption {
   pointer-events: none;
 }
 .label {
   top: 10px;
+  max-width: calc(100% - 20px);
 }
 .caption {
   bottom: 10px;

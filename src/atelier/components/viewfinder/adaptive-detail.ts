@@ -36,6 +36,11 @@ export class AdaptiveDetail {
     return this.density / this.full();
   }
 
+  /** The size in full is another now: it is drawn so again. */
+  restore(): void {
+    this.density = this.full();
+  }
+
   /** What has to change now; null leaves all as it is. */
   step({ elapsed, moving, camera }: Moment): 'detail' | 'density' | null {
     this.late = moving && elapsed > LATE ? this.late + 1 : 0;

@@ -38,6 +38,7 @@ export const useFinderHandles = ({ canvas, editing, needsDraw }: Finder) => {
       onDraw: needsDraw,
     });
     handles.setMode(handleModeOf(desk.handleMode));
+    handles.setZoom(desk.finder.zoom);
     over.overlay = handles.scene;
   };
   /** Puts them where what they hold was just drawn, and draws them. */
@@ -58,6 +59,10 @@ export const useFinderHandles = ({ canvas, editing, needsDraw }: Finder) => {
       handles?.setMode(handleModeOf(mode));
       needsDraw();
     },
+  );
+  watch(
+    () => desk.finder.zoom,
+    (zoom) => handles?.setZoom(zoom),
   );
   const hovered = (): boolean => Boolean(handles?.hovered);
   /** Keys and pointers over the Viewfinder. */

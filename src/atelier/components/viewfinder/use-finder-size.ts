@@ -6,6 +6,8 @@ const ROOM = 24;
 const LEAST = 80;
 
 export interface FinderSize {
+  /** The room that it may take. */
+  readonly room: Readonly<Ref<{ readonly width: number; readonly height: number }>>;
   readonly size: Readonly<Ref<{ readonly width: number; readonly height: number }>>;
   /** Fits it now, and whenever the box changes. */
   start(): void;
@@ -15,9 +17,11 @@ export interface FinderSize {
 /** `fitted` is told when the size has changed. */
 export const useFinderSize = (box: Readonly<Ref<HTMLElement | null>>, fitted: () => void): FinderSize => {
   const size = ref({ width: 0, height: 0 });
+  const all = ref({ width: 0, height: 0 });
   const fit = (): void => {
     const room = box.value?.getBoundingClientRect();
     if (!room) return;
+    all.value = { width: Math.max(0, room.width - ROOM), height: Math.max(0, room.height - ROOM) };
     const high = Math.max(LEAST, Math.min(room.height - ROOM, ((room.width - ROOM) * 16) / 9));
     const now = { width: Math.round((high * 9) / 16), height: Math.round(high) };
     if (now.width === size.value.width && now.height === size.value.height) return;
@@ -26,6 +30,7 @@ export const useFinderSize = (box: Readonly<Ref<HTMLElement | null>>, fitted: ()
   };
   const observer = new ResizeObserver(fit);
   return {
+    room: all,
     size,
     start() {
       observer.observe(box.value!);

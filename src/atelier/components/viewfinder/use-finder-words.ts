@@ -19,11 +19,7 @@ export const useFinderWords = (detail: Readonly<Ref<Detail>>, share: Readonly<Re
     if (playback.source === 'camera') return null;
     const words = [
       ...(desk.plainPeople ? ['plain figures'] : []),
-      ...(detail.value === 'plain'
-        ? ['take without shadows']
-        : detail.value === 'soft'
-          ? ['coarse shadows']
-          : []),
+      ...(detail.value === 'plain' ? ['simple drawing'] : detail.value === 'soft' ? ['coarse shadows'] : []),
       ...(share.value < 0.99 ? [`${Math.round(share.value * 100)} % size`] : []),
     ];
     return words.length > 0 ? words.join(', ') : null;

@@ -13,6 +13,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
 import ChoiceField from '../../../common/ChoiceField.vue';
+import TakeMenu from '../../../takes/TakeMenu.vue';
 import SignalFields from '../SignalFields.vue';
 import IconButton from '../../../common/IconButton.vue';
 import WordButton from '../../../common/WordButton.vue';
@@ -137,9 +138,9 @@ const editing = ref<number | null>(null);
     <div class="row wrap">
       <h2 class="cut">
         Scope
-        <span class="faint small" role="status">{{
-          store.running ? 'running ahead' : playback.take.name
-        }}</span>
+        <span class="faint small" role="status"
+          ><template v-if="store.running">running ahead</template><TakeMenu v-else
+        /></span>
       </h2>
       <span class="soft">beside</span>
       <ChoiceField
