@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, type EffectRecord } from '../api/client';
 import { IconiaError } from '../../core/errors';
-import type { Edit } from '../../core/document/edit';
+import { changed, type Edit } from '../../core/document/edit';
 import { blankEffect } from '../../core/document/defaults';
 import type { Effect } from '../../core/document/schema';
 import { EffectSession, type SaveState } from '../saving/effect-session';
@@ -14,6 +14,18 @@ const work = browserWork();
 export const useEffectStore = defineStore('effect', () => {
   const id = ref<string | null>(null);
   const effect = shallowRef<Effect>(blankEffect(''));
+  /** What an edit would make of it, looked at before it is made. */
+  const trial = shallowRef<Effect | null>(null);
+  /** The effect as it is seen: with what is tried out. */
+  const shown = computed(() => trial.value ?? effect.value);
+  /** Lets an edit be seen without making it; null ends that, as every edit does. One that cannot be made is not seen. */
+  const tryOut = (change: Edit | null): void => {
+    try {
+      trial.value = change && changed(effect.value, change);
+    } catch {
+      trial.value = null;
+    }
+  };
   const saveState = ref<SaveState>('saved');
   /** A sentence about the last thing that went wrong while saving, or what was merged. */
   const notice = ref<string | null>(null);
@@ -28,6 +40,7 @@ export const useEffectStore = defineStore('effect', () => {
 
   const show = (): void => {
     if (!session) return;
+    if (effect.value !== session.effect) trial.value = null;
     effect.value = session.effect;
     undoLabel.value = session.history.undoLabel;
     redoLabel.value = session.history.redoLabel;
@@ -142,6 +155,8 @@ export const useEffectStore = defineStore('effect', () => {
   return {
     id,
     effect,
+    shown,
+    tryOut,
     saveState,
     saveWords,
     keepsHere,

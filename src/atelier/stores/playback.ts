@@ -55,6 +55,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   const speed = ref<number>(1);
   /** What the viewer does on the take, in order of time. */
   const recorded = shallowRef<readonly Recorded[]>([]);
+  /** What is recorded stays on the strip, but is not played. */
+  const leavesOut = ref(false);
   /** The cue that is looked at by itself; null plays the effect as it is. */
   const only = ref<CueId | null>(null);
 
@@ -94,12 +96,12 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
-    recorded: recorded.value,
+    recorded: leavesOut.value ? [] : recorded.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
   const player = computed<Player>(
     (before) =>
-      new Player(effectStore.effect, take.value, {
+      new Player(effectStore.shown, take.value, {
         ...options.value,
         only: only.value,
         before: before ?? null,
@@ -111,6 +113,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
   const keep = (records: readonly Recorded[]): void => {
     recorded.value = records;
+    // Whoever records again wants to see it.
+    leavesOut.value = false;
     if (effectStore.id) keepRecorded(effectStore.id, take.value, records);
   };
   watch(
@@ -312,6 +316,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     playing,
     speed,
     recorded,
+    leavesOut,
     source,
     camera,
     cameraState,

@@ -1,11 +1,13 @@
 /** What is copied, with which cues, and what does not fit. */
 import { describe, expect, test } from '@jest/globals';
 import { distance } from '../maths/vec3';
-import { NO_JITTER, NO_STEPS } from '../placing/spread';
+import { NO_JITTER, NO_STEPS, type Spread } from '../placing/spread';
+import { blankEffect } from '../document/defaults';
+import { newFountain } from '../kinds/objects/fountain';
 import { box, effectWith, id } from '../placing/testing';
 import { newCue } from '../document/new-cues';
 import { newAction } from '../kinds/actions/actions';
-import { headAnchor } from '../kinds/objects/placed';
+import { FOREHEAD, headAnchor } from '../kinds/objects/placed';
 import { newCard } from '../kinds/objects/card';
 import { newGroup } from '../kinds/objects/group';
 import { cuesActingOn, stackOrder } from '../document/queries';
@@ -119,4 +121,22 @@ describe('copies', () => {
     expect(copies.map((c) => (c.kind === 'card' ? c.startDelay : -1))).toEqual([0, 0.5, 1, 1.5]);
     expect(effect.objects[id('group')]).toMatchObject({ anchor: { point: 'headCentre' } });
   });
+});
+
+test('copies of a fountain throw otherwise: duplicated, or spread', () => {
+  const fountain = newFountain(id('fount'), 0, FOREHEAD);
+  const before = { ...blankEffect(''), objects: { [fountain.id]: fountain } };
+  const seeds = (effect: Effect) =>
+    Object.values(effect.objects).flatMap((o) => (o.kind === 'fountain' ? o.seed : []));
+  const twice = after(before, duplicateObjects(before, [fountain.id], idsInTurn()));
+  expect(new Set(seeds(twice)).size).toBe(2);
+  const spread: Spread = {
+    count: 5,
+    shape: { kind: 'line', step: [0.1, 0, 0] },
+    steps: NO_STEPS,
+    jitter: NO_JITTER,
+    seed: 1,
+  };
+  const many = after(before, spreadObject(before, fountain.id, spread, idsInTurn(), id('group')));
+  expect(new Set(seeds(many)).size).toBe(5);
 });

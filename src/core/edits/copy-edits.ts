@@ -45,6 +45,10 @@ export type CuesOfCopy = 'shared' | 'own' | 'none';
 /** Whether a copy wears the materials of its original, or copies of them. */
 export type MaterialsOfCopy = 'shared' | 'own';
 
+/** Fountains of one seed would all throw the same: the nth copy has another. */
+const ownSeed = (object: EffectObject, n: number): { seed?: number } =>
+  object.kind === 'fountain' ? { seed: (object.seed + n) % 65_536 } : {};
+
 const copyCues = (
   d: Draft<Effect>,
   copies: ReadonlyMap<ObjectId, ObjectId>,
@@ -119,6 +123,7 @@ export const duplicateObjects = (
       for (const object of families[n]!)
         d.objects[made.get(object.id)!] = {
           ...object,
+          ...ownSeed(object, 1),
           id: made.get(object.id)!,
           name: nameFor(object.name),
           ...(object === original ? { order } : { parent: made.get(object.parent!)! }),
@@ -239,6 +244,7 @@ export const spreadObject = (
         d.objects[ids.get(member.id)!] = {
           ...own,
           ...delayed,
+          ...ownSeed(own, i),
           id: ids.get(member.id)!,
           ...(i === 0 ? {} : { name: nameFor(own.name) }),
           ...(member.id === id

@@ -17,6 +17,7 @@ import RecordedMarks from './RecordedMarks.vue';
 import TakeMenu from '../takes/TakeMenu.vue';
 import SelectField from '../common/SelectField.vue';
 import IconButton from '../common/IconButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -101,6 +102,18 @@ const marks = computed(() => {
 });
 const chronicle = useChronicleStore();
 const live = computed(() => playback.source === 'camera');
+/** What is recorded on the strip is played again with each restart, unless it is left out. */
+const recordedWords = computed(() => {
+  const n = playback.recorded.length;
+  if (n === 0) return null;
+  return playback.leavesOut ? 'Play what is recorded again' : 'Leave out what is recorded';
+});
+const restartTitle = computed(() => {
+  if (recordedWords.value === null) return 'Restart the effect  R';
+  return playback.leavesOut
+    ? 'Restart the effect without what is recorded  R'
+    : 'Restart the effect: what is recorded on the strip is played again  R';
+});
 </script>
 
 <template>
@@ -120,7 +133,7 @@ const live = computed(() => playback.source === 'camera');
             fill="currentColor"
           />
         </button>
-        <IconButton aria-label="Restart the effect" title="Restart the effect  R" @click="playback.restart()">
+        <IconButton aria-label="Restart the effect" :title="restartTitle" @click="playback.restart()">
           <RotateCcw :size="15" />
         </IconButton>
         <IconButton
@@ -152,8 +165,13 @@ const live = computed(() => playback.source === 'camera');
         <template v-if="live">Your camera, live</template>
         <template v-else
           ><TakeMenu /> <span class="num">{{ playback.take.duration.toFixed(1) }} s</span><br />{{
-            playback.take.about
-          }}</template
+            recordedWords === null ? playback.take.about : ''
+          }}<WordButton
+            v-if="recordedWords"
+            class="recorded"
+            @click="playback.leavesOut = !playback.leavesOut"
+            >{{ recordedWords }}</WordButton
+          ></template
         >
       </p>
     </div>

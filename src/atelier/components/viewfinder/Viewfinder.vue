@@ -196,7 +196,7 @@ onBeforeUnmount(() => {
 
 watch(
   [
-    () => effectStore.effect,
+    () => effectStore.shown,
     () => playback.time,
     () => playback.options,
     () => playback.only,

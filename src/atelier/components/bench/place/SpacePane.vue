@@ -112,7 +112,7 @@ onMounted(() => {
 });
 const draw = (): void => {
   const only = desk.isolated;
-  view?.draw(effectStore.effect, {
+  view?.draw(effectStore.shown, {
     anchor: shown.value,
     scene: sceneNow(),
     ghosts: desk.place.ghosts,
@@ -134,7 +134,7 @@ onBeforeUnmount(() => {
 });
 watch(
   [
-    () => effectStore.effect,
+    () => effectStore.shown,
     () => desk.selection,
     () => desk.isolated,
     () => desk.scene,

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 /** Spreading: copies of what is selected on a ring, a line, a grid or over a surface, in one action. */
-import { ref } from 'vue';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { X } from '@lucide/vue';
+import type { Edit } from '../../../../core/document/edit';
+import type { ObjectId } from '../../../../core/document/schema';
+import { spreadObject } from '../../../../core/edits/copy-edits';
 import { spreadSelected } from '../../../commands/place-commands';
+import { useEffectStore } from '../../../stores/effect';
 import NumberField from '../../common/NumberField.vue';
 import SelectField from '../../common/SelectField.vue';
 import { SPREAD_KINDS, useSpreadForm } from './use-spread-form';
@@ -10,7 +14,8 @@ import ChipButton from '../../common/ChipButton.vue';
 import IconButton from '../../common/IconButton.vue';
 
 const emit = defineEmits<{ close: [] }>();
-const { form, object, surfaces, spread } = useSpreadForm();
+const effectStore = useEffectStore();
+const { form, object, surfaces, spread, setAngle, closeRing } = useSpreadForm();
 /** Why nothing was spread. */
 const problem = ref<string | null>(null);
 
@@ -21,9 +26,17 @@ const make = (): void => {
   // What is refused can be changed and tried again.
   if (spreadSelected(wanted)) emit('close');
 };
-const closeRing = (): void => {
-  form.angle = Number((360 / Math.max(1, Math.round(form.count))).toFixed(3));
-};
+/** The copies are seen before they are made. */
+const preview = computed((): Edit | null => {
+  const { effect } = effectStore;
+  const wanted = object.value ? spread() : null;
+  if (!wanted || !object.value) return null;
+  let n = 0;
+  const tried = (prefix: string): string => `${prefix}_tried${n++}`;
+  return spreadObject(effect, object.value.id, wanted, tried, 'obj_triedgroup' as ObjectId);
+});
+watch(preview, (edit) => effectStore.tryOut(edit), { immediate: true });
+onBeforeUnmount(() => effectStore.tryOut(null));
 </script>
 
 <template>
@@ -81,9 +94,11 @@ const closeRing = (): void => {
             :step="5"
             :min="-360"
             :max="360"
-            @change="(v) => (form.angle = v)"
+            @change="setAngle"
           />
-          <ChipButton @click="closeRing">Close</ChipButton>
+          <ChipButton title="So that the last copy meets the first" @click="closeRing"
+            >Evenly all round</ChipButton
+          >
         </div>
         <div class="kinds">
           <ChipButton :aria-pressed="form.outward" @click="form.outward = !form.outward">

@@ -1,5 +1,5 @@
 /** What is filled in to spread an object, and the spread it makes. Centimetres, degrees, per cent, seconds. */
-import { computed, reactive, type ComputedRef } from 'vue';
+import { computed, reactive, watch, type ComputedRef } from 'vue';
 import { spreadGroup } from '../../../../core/edits/copy-edits';
 import { anchorOf } from '../../../../core/document/queries';
 import type { EffectObject, ObjectId } from '../../../../core/document/schema';
@@ -57,6 +57,10 @@ export interface SpreadForm {
   readonly surfaces: ComputedRef<{ readonly value: string; readonly label: string }[]>;
   /** The spread as it is filled in; null while its surface is not there. */
   spread(): Spread | null;
+  /** Another step between copies on a ring: it no longer follows their number. */
+  setAngle(angle: number): void;
+  /** Copies evenly all round, however many they are. */
+  closeRing(): void;
 }
 
 const through = ({ positions, triangles }: TriangleSurface, matrix: Matrix): TriangleSurface => {
@@ -71,6 +75,24 @@ export const useSpreadForm = (): SpreadForm => {
   const desk = useDeskStore();
   const assets = useAssetsStore();
   const form = reactive(blankForm());
+  /** The step that closes the ring, until one is typed. */
+  const closing = (): number => Number((360 / Math.max(1, Math.round(form.count))).toFixed(3));
+  let isTyped = false;
+  watch(
+    () => form.count,
+    () => {
+      if (!isTyped) form.angle = closing();
+    },
+    { flush: 'sync' },
+  );
+  const setAngle = (angle: number): void => {
+    isTyped = true;
+    form.angle = angle;
+  };
+  const closeRing = (): void => {
+    isTyped = false;
+    form.angle = closing();
+  };
   const object = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
   const onHead = computed(
     () => object.value !== null && ['head', 'skin'].includes(anchorOf(effectStore.effect, object.value).kind),
@@ -152,5 +174,5 @@ export const useSpreadForm = (): SpreadForm => {
       seed: Math.round(form.seed),
     };
   };
-  return { form, object, surfaces, spread };
+  return { form, object, surfaces, spread, setAngle, closeRing };
 };
