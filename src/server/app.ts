@@ -14,7 +14,9 @@ import type { Jobs } from './jobs/jobs';
 import { notFound, problems } from './problem-answers';
 import { ReleasesStore } from './releases-store';
 import { effectRoutes } from './routes/effects';
+import { FilmsStore } from './films-store';
 import { fileRoutes } from './routes/files';
+import { filmRoutes } from './routes/films';
 import { outletRoutes } from './routes/outlet';
 import { shelfRoutes } from './routes/shelf';
 import { takeRoutes } from './routes/takes';
@@ -83,6 +85,7 @@ export const createApp = ({
   });
   app.use('/api/files', fileRoutes(files));
   app.use('/api', compression());
+  app.use('/api/effects', filmRoutes(new FilmsStore(db)));
   app.use('/api/effects', effectRoutes(effects, releases, atMost(rates.releases)));
   app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));

@@ -27,6 +27,8 @@ export interface EffectSummary {
   readonly updatedAt: string;
   /** The public address it is live at. */
   readonly address: string | null;
+  /** The revision its film shows; null while none is kept. */
+  readonly film: number | null;
 }
 export interface Page<T> {
   readonly items: T[];
@@ -65,10 +67,11 @@ export class EffectsStore {
   async list(limit: number, after: string | null = null): Promise<Page<EffectSummary>> {
     const [at, id] = after === null ? [null, null] : readCursor(after);
     const { rows } = await this.db.query<
-      Omit<Row, 'document'> & { name: string; address: string | null; at: string }
+      Omit<Row, 'document'> & { name: string; address: string | null; film: number | null; at: string }
     >(
-      `select e.id, e.name, e.revision, e.updated_at, e.updated_at::text as at, a.slug as address
-       from effects e left join addresses a on a.effect = e.id
+      `select e.id, e.name, e.revision, e.updated_at, e.updated_at::text as at, a.slug as address,
+              f.revision as film
+       from effects e left join addresses a on a.effect = e.id left join films f on f.effect = e.id
        where e.owner = $1 and ($2::timestamptz is null or (e.updated_at, e.id) < ($2::timestamptz, $3))
        order by e.updated_at desc, e.id desc limit $4`,
       [OWNER, at, id, limit + 1],
@@ -82,6 +85,7 @@ export class EffectsStore {
         revision: row.revision,
         updatedAt: row.updated_at.toISOString(),
         address: row.address,
+        film: row.film,
       })),
       next: rows.length > limit && last ? writeCursor(last.at, last.id) : null,
     };

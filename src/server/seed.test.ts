@@ -52,6 +52,8 @@ describe('the demo', () => {
       'Salt Glow',
       'Tide Card',
     ]);
+    // Each with its moving thumbnail: Home shows them at the first visit.
+    expect(list.map((e) => [e.film, e.revision])).toEqual(list.map(() => [1, 1]));
     for (const { id } of list) await effects.remove(id, false);
     expect(await seedDemo(db, content, 'demo/packages')).toBe(0);
     expect(await effects.list(50)).toEqual({ items: [], next: null });

@@ -6,6 +6,12 @@ import type { ContentFiles } from './content-files';
 import type { Database } from './database';
 import { EffectsStore, OWNER } from './effects-store';
 
+/** The moving thumbnail of a package, where one ships. */
+const filmBeside = (folder: string, file: string): Buffer | null => {
+  const path = join(folder, '..', 'films', file.replace(/\.zip$/, '.webp'));
+  return existsSync(path) ? readFileSync(path) : null;
+};
+
 /**
  * Reads every package in `folder` as an effect of the owner. All of them are added, or none: a start that is killed meanwhile
  * begins anew. Returns how many were added.
@@ -18,17 +24,21 @@ export const seedDemo = async (db: Database, content: ContentFiles, folder: stri
     .sort()
     // What is added last is listed first.
     .reverse()
-    .map((file) => readPackage(new Uint8Array(readFileSync(join(folder, file)))));
+    .map((file) => ({
+      ...readPackage(new Uint8Array(readFileSync(join(folder, file)))),
+      film: filmBeside(folder, file),
+    }));
   for (const { files } of packages) for (const { bytes } of files.values()) await content.put(bytes);
   const effects = new EffectsStore(db);
   await db.transaction(async (tx) => {
-    for (const { effect, files } of packages) {
+    for (const { effect, files, film } of packages) {
       for (const [sha256, { bytes, mime }] of files)
         await tx.query(
           'insert into files (owner, sha256, mime, size) values ($1, $2, $3, $4) on conflict do nothing',
           [OWNER, sha256, mime, bytes.length],
         );
-      await effects.insert(tx, effect);
+      const id = await effects.insert(tx, effect);
+      if (film) await tx.query('insert into films (effect, revision, bytes) values ($1, 1, $2)', [id, film]);
     }
     await tx.query('insert into facts (key, value) values ($1, $2)', ['demo-seeded', 'true']);
   });

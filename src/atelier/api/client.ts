@@ -145,6 +145,15 @@ export const api = {
       throw error;
     }
   },
+  /** Keeps the moving thumbnail of a revision. */
+  keepFilm: async (id: string, revision: number, film: Blob): Promise<void> =>
+    void (await ask(
+      CONTRACT.saveFilm,
+      { params: { id }, query: { revision } },
+      { headers: { 'Content-Type': 'image/webp' }, body: film },
+    )),
+  filmUrl: (id: string, revision: number): string =>
+    addressOf(CONTRACT.getFilm, { params: { id }, query: { revision } }),
   create: async (effect: Effect): Promise<EffectRecord> =>
     record(await ask(CONTRACT.createEffect, { body: effect })),
   save: async (id: string, revision: number, patch: Patch): Promise<number> =>

@@ -160,7 +160,7 @@ const day = new Intl.DateTimeFormat('en-GB', {
               :to="{ name: 'atelier', params: { id: record.id, stage: 'place' } }"
               :aria-label="`Open ${record.name || 'effect without a name'}`"
             >
-              <EffectThumb :id="record.id" :revision="record.revision" />
+              <EffectThumb :record="record" />
               <b class="cut">{{ record.name || 'Without a name' }}</b>
             </router-link>
             <div class="row under">

@@ -26,6 +26,8 @@ const effectSummarySchema = z.object({
   updatedAt: z.string(),
   /** The public address it is live at. */
   address: z.string().nullable(),
+  /** The revision its film shows; null while none is kept. */
+  film: revision.nullable(),
 });
 const releaseSchema = z.object({
   version: z.number().int(),
@@ -35,6 +37,10 @@ const releaseSchema = z.object({
   at: z.string(),
 });
 const shelfItemSchema = z.object({ id: z.string(), asset: assetSchema, at: z.string() });
+
+/** Of a film: its most bytes, its most pixels across and down. */
+export const FILM_BYTES = 400_000;
+export const FILM_PIXELS = [2400, 400] as const;
 
 const EFFECTS = '/api/effects';
 const FILES = '/api/files';
@@ -71,6 +77,17 @@ export const CONTRACT = {
   removeEffect: route('DELETE', `${EFFECTS}/:id`, {
     params: byId,
     query: z.object({ live: z.enum(['keep', 'takeDown']).default('keep') }),
+  }),
+  /** The moving thumbnail of a revision: the body is a WebP picture, its frames in a row. One of a newer revision stays. */
+  saveFilm: route('PUT', `${EFFECTS}/:id/film`, {
+    params: byId,
+    query: z.object({ revision: z.coerce.number<number>().int().positive() }),
+    status: 204,
+  }),
+  /** Answers with the picture. The revision is there so that each has an address of its own. */
+  getFilm: route('GET', `${EFFECTS}/:id/film`, {
+    params: byId,
+    query: z.object({ revision: z.coerce.number<number>().int().positive().optional() }),
   }),
   listReleases: route('GET', `${EFFECTS}/:id/releases`, { params: byId, answer: z.array(releaseSchema) }),
   release: route('POST', `${EFFECTS}/:id/releases`, {

@@ -3,6 +3,7 @@ import { first } from './0001-first';
 import { takes } from './0002-takes';
 import { filesAndShelf } from './0003-files-and-shelf';
 import { bytesBeside } from './0004-bytes-beside';
+import { films } from './0005-films';
 
 export interface Migration {
   readonly number: number;
@@ -15,4 +16,5 @@ export const MIGRATIONS: readonly Migration[] = [
   { number: 2, name: 'takes', sql: takes },
   { number: 3, name: 'files and shelf', sql: filesAndShelf },
   { number: 4, name: 'bytes beside the database', sql: bytesBeside },
+  { number: 5, name: 'films', sql: films },
 ];

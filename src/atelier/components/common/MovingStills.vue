@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** An effect on the take, at a few moments in turn. */
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import type { Effect } from '../../../core/document/schema';
 import { takeFor } from '../../../core/takes/library/take-for';
-import { reducedMotion, useTurns } from '../../styles/reduced-motion';
+import { useTurns } from '../../styles/reduced-motion';
+import { FILM_MOMENTS, FRAME_HEIGHT, FRAME_WIDTH, joinFrames } from '../../drawing/effect-film';
 import { useStills } from '../../drawing/use-stills';
+import { useDeskStore } from '../../stores/desk';
 
 const props = defineProps<{ effect: Effect }>();
-/** Moments that show what the take is about: front, both turns, mouth open, pucker, smile. */
-const TIMES = [0.4, 1.9, 4.1, 6.1, 8.1, 11];
+/** All frames are there: side by side as one picture. */
+const emit = defineEmits<{ made: [film: Blob] }>();
+const desk = useDeskStore();
 const take = computed(() => takeFor(props.effect));
 
 /** Whoever goes straight on is not kept: the first still takes the machine's full attention. */
@@ -17,16 +20,23 @@ const stills = useStills(
   () => ({
     effect: props.effect,
     take: take.value,
-    times: (reducedMotion.value ? TIMES.slice(0, 1) : TIMES).map((t) => (t / 12) * take.value.duration),
-    width: 150,
-    height: 200,
+    times: FILM_MOMENTS.map((share) => share * take.value.duration),
+    width: FRAME_WIDTH,
+    height: FRAME_HEIGHT,
   }),
   PATIENCE,
 );
 const turn = useTurns();
-const shown = computed(() => {
-  const ready = stills.value.filter((url): url is string => url !== null);
-  return ready.length > 0 ? ready[turn.value % ready.length] : null;
+const ready = computed(() => stills.value.filter((url): url is string => url !== null));
+const shown = computed(() => (ready.value.length > 0 ? ready.value[turn.value % ready.value.length] : null));
+watch(ready, async (frames) => {
+  // Plain figures are one machine's way out, not how the effect looks.
+  if (frames.length < FILM_MOMENTS.length || desk.people === 'plain') return;
+  try {
+    emit('made', await joinFrames(frames));
+  } catch {
+    // The frames stay in sight one by one.
+  }
 });
 </script>
 
