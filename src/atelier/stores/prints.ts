@@ -7,6 +7,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { targetOrder, usedAssets } from '../../core/document/queries';
 import type { AssetId, PictureAsset } from '../../core/document/schema';
 import type { PictureImage } from '../../stage/printed-pictures';
+import { closeImages, printedImage } from '../drawing/printed-images';
 import { useAssetsStore } from './assets';
 import { useEffectStore } from './effect';
 
@@ -66,17 +67,14 @@ export const usePrintsStore = defineStore('prints', () => {
         // Pictures are printed in order: a missing one ends the row.
         if (asset?.kind !== 'picture') break;
         try {
-          const image = await createImageBitmap(await assets.source(asset.files[0]!), {
-            imageOrientation: 'from-image',
-          });
-          made.push({ image, aspect: image.width / image.height });
+          made.push(await printedImage(asset, assets.source));
         } catch {
           error.value = `${asset.name} could not be printed: it cannot be read. Choose another picture.`;
           break;
         }
       }
       if (mine !== round) {
-        for (const { image } of made) (image as ImageBitmap).close();
+        closeImages(made);
         return;
       }
       loading.value = false;
