@@ -11,5 +11,8 @@ export const HEAD_SEAT: Vec3 = [0, -0.063, -0.009];
 /** Inner width of a head piece at its base: the skull there is 15 cm wide and 17 cm deep; hair comes on top. */
 export const HEAD_PIECE_WIDTH: Metres = 0.178;
 
+/** Inner width of a piece that closes around the whole head, where it is widest: from ear to ear, with hair and air. */
+export const HEAD_SHELL_WIDTH: Metres = 0.21;
+
 /** Width of the head from temple to temple; what is much smaller or larger is odd for something worn on it. */
 export const HEAD_WIDTH: Metres = 0.158;

@@ -5,7 +5,8 @@ import { readObj } from './obj';
 import { writeGlb } from './open-model';
 import { plainDocument } from './plain-model';
 import { AS_IT_IS } from './as-it-is';
-import { headFactor, prepareModel } from './prepare';
+import { headFactor } from './head-factor';
+import { prepareModel } from './prepare';
 
 import { CUBE, ring, sizeIn, tools } from './testing';
 

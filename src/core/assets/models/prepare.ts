@@ -16,7 +16,7 @@ import {
   weld,
 } from '@gltf-transform/functions';
 import type { ModelPrep, Pivot } from '../../schema/asset-schema';
-import { HEAD_PIECE_WIDTH } from '../../face/head-fit';
+import { headFactor } from './head-factor';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';
 import { shrink, within, type PictureCodec } from '../raster';
@@ -52,33 +52,6 @@ const baseOf = (points: ArrayLike<number>): { low: Vec3; high: Vec3 } => {
   for (let i = 0; i < points.length; i += 3)
     if (points[i + 1]! <= limit + 1e-9) base.push(points[i]!, points[i + 1]!, points[i + 2]!);
   return base.length > 0 ? boundsOf(base) : { low, high };
-};
-
-/**
- * The factor at which a model closes around a head. Rings are measured inside, at their base; what has no hole
- * sits on the head and is measured outside.
- */
-export const headFactor = (points: ArrayLike<number>): number => {
-  const { low, high } = boundsOf(points);
-  const base = baseOf(points);
-  const [cx, cz] = [(base.low[0] + base.high[0]) / 2, (base.low[2] + base.high[2]) / 2];
-  const limit = low[1] + (high[1] - low[1]) * 0.35;
-  // The narrowest reach in each of 24 directions; a ring has points all around and none in the middle.
-  const nearest = new Array<number>(24).fill(Infinity);
-  let most = 0;
-  for (let i = 0; i < points.length; i += 3) {
-    if (points[i + 1]! > limit) continue;
-    const [x, z] = [points[i]! - cx, points[i + 2]! - cz];
-    const r = Math.hypot(x, z);
-    const sector = Math.floor(((Math.atan2(z, x) + Math.PI) / (2 * Math.PI)) * 23.999);
-    nearest[sector] = Math.min(nearest[sector]!, r);
-    most = Math.max(most, r);
-  }
-  const around = nearest.filter((r) => Number.isFinite(r)).sort((a, b) => a - b);
-  const inner = around[Math.floor(around.length / 4)] ?? 0;
-  const isRing = around.length >= 12 && inner > most * 0.35;
-  const width = isRing ? 2 * inner : Math.max(high[0] - low[0], high[2] - low[2]);
-  return width > 0 ? HEAD_PIECE_WIDTH / width : 1;
 };
 
 const factorOf = (size: ModelPrep['size'], points: ArrayLike<number>): number => {

@@ -1,0 +1,49 @@
+/** Head pieces are fitted by what encloses the head: crowns and caps at their base, closed pieces where they are widest. */
+import { describe, expect, test } from '@jest/globals';
+import { HEAD_PIECE_WIDTH, HEAD_SHELL_WIDTH } from '../../face/head-fit';
+import { headFactor } from './head-factor';
+
+/** A body of revolution: its radius from the base (0) to the top (1), in metres. */
+const turned = (radius: (share: number) => number, tall: number, at = [0, 0, 0]): number[] => {
+  const points: number[] = [];
+  for (let i = 0; i <= 24; i++)
+    for (let k = 0; k < 48; k++) {
+      const [r, a] = [radius(i / 24), (k / 48) * 2 * Math.PI];
+      points.push(at[0]! + r * Math.cos(a), at[1]! + (tall * i) / 24, at[2]! + r * Math.sin(a));
+    }
+  return points;
+};
+/** Wide in the middle, closed at the top, with the hole of a neck at the base. */
+const shell = (wide: number, neck: number) => (share: number) =>
+  share < 0.5
+    ? neck + (wide - neck) * Math.sin(share * Math.PI)
+    : wide * Math.sqrt(Math.max(0, 1 - ((share - 0.5) / 0.5) ** 2));
+
+describe('how large a head piece has to be', () => {
+  test('a closed one is fitted where it is widest, not at the hole of its neck', () => {
+    // 30 cm wide with a neck hole of 10 cm: by its hole it would have become 53 cm wide.
+    const k = headFactor(turned(shell(0.15, 0.05), 0.34));
+    expect(0.3 * k).toBeCloseTo(HEAD_SHELL_WIDTH, 2);
+  });
+  test('the same a hundred times as large, and away from its origin', () => {
+    const k = headFactor(turned(shell(15, 5), 34, [40, 3, -7]));
+    expect(30 * k).toBeCloseTo(HEAD_SHELL_WIDTH, 2);
+  });
+  test('a crown that opens upwards is fitted at its base', () => {
+    const k = headFactor(turned((share) => 0.08 + 0.05 * share, 0.12));
+    expect(0.16 * k).toBeGreaterThan(HEAD_PIECE_WIDTH * 0.85);
+    expect(0.16 * k).toBeLessThan(HEAD_PIECE_WIDTH * 1.02);
+  });
+  test('a cap is fitted at its base, though it is closed above', () => {
+    const k = headFactor(turned((share) => 0.1 * Math.sqrt(Math.max(0, 1 - share ** 2)), 0.1));
+    expect(0.2 * k).toBeGreaterThan(HEAD_PIECE_WIDTH * 0.95);
+    expect(0.2 * k).toBeLessThan(HEAD_PIECE_WIDTH * 1.25);
+  });
+  test('what has no hole is measured outside', () => {
+    const block: number[] = [];
+    for (const x of [-0.05, 0, 0.05])
+      for (const y of [0, 0.1]) for (const z of [-0.05, 0, 0.05]) block.push(x, y, z);
+    expect(headFactor(block) * 0.1).toBeCloseTo(HEAD_PIECE_WIDTH, 6);
+  });
+  test('nothing at all stays as it is', () => expect(headFactor([0, 0, 0])).toBe(1));
+});
