@@ -177,6 +177,8 @@ export const noteWords = (asset: Asset, note: AssetNote): string => {
       const heads = asset.kind === 'model' ? headsWide(asset) : 0;
       return `It is ${asset.kind === 'model' ? sizeInWords(asset) : 'large'}, ${number(Math.round(heads))} heads wide. Its unit is probably not the metre.`;
     }
+    case 'model-vast':
+      return `It is ${asset.kind === 'model' ? sizeInWords(asset) : 'large'}. Its unit is probably not the metre.`;
     case 'model-tiny':
       return 'It is smaller than a centimetre.';
     case 'model-pivot':

@@ -34,6 +34,14 @@ describe('what is odd about an asset', () => {
       prep: { size: { kind: 'head' }, pivot: { kind: 'base' } },
     });
   });
+  test('what stands in a room may be as large as a wardrobe, and is not measured in heads', () => {
+    const boat = model({ low: [-1, 0, -1], high: [1, 1.4, 1] });
+    expect(notesOn(boat, 'worn').map((n) => n.code)).toEqual(['model-huge']);
+    expect(notesOn(boat, 'elsewhere')).toEqual([]);
+    const [note] = notesOn(model({ low: [-70, 0, -70], high: [70, 90, 70] }), 'elsewhere');
+    expect(note!.code).toBe('model-vast');
+    expect(note!.mends.map((m) => m.code)).not.toContain('fit-head');
+  });
   test('a pivot at the base or in the middle is fine; far outside is not', () => {
     expect(codes(model({ low: [-0.1, 0, -0.1], high: [0.1, 0.2, 0.1] }))).toEqual([]);
     expect(codes(model({ low: [-0.1, -0.1, -0.1], high: [0.1, 0.1, 0.1] }))).toEqual([]);

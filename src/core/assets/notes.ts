@@ -29,6 +29,7 @@ export type Prep =
 
 export type NoteCode =
   | 'model-huge'
+  | 'model-vast'
   | 'model-tiny'
   | 'model-pivot'
   | 'model-triangles'
@@ -92,7 +93,12 @@ export const sizeOf = ({ low, high }: Pick<ModelAsset, 'low' | 'high'>): [Metres
 const pivotShare = (asset: ModelAsset): number[] =>
   sizeOf(asset).map((size, k) => (size < 1e-6 ? 0.5 : -asset.low[k]! / size));
 
-const modelNotes = (asset: ModelAsset): AssetNote[] => {
+/** Whether a model is worn on a head, or stands elsewhere: what is odd about its size depends on that. */
+export type Use = 'worn' | 'elsewhere';
+/** Larger than anything of its kind: something worn, something that stands in a room. */
+const HUGE: Record<Use, Metres> = { worn: 1.2, elsewhere: 5 };
+
+const modelNotes = (asset: ModelAsset, use: Use): AssetNote[] => {
   const notes: AssetNote[] = [];
   const base = asset.prep ?? AS_IT_IS;
   const mend = (code: Mend['code'], change: Partial<ModelPrep>): Mend => ({
@@ -109,16 +115,16 @@ const modelNotes = (asset: ModelAsset): AssetNote[] => {
       ['inches', 0.0254],
     ] as const
   ).filter(([, k]) => longest * k > 0.02 && longest * k < 0.8);
-  if (longest > 1.2)
+  const fit = use === 'worn' ? [mend('fit-head', { size: { kind: 'head' } })] : [];
+  if (longest > HUGE[use])
     notes.push({
-      code: 'model-huge',
+      code: use === 'worn' ? 'model-huge' : 'model-vast',
       mends: [
-        mend('fit-head', { size: { kind: 'head' } }),
+        ...fit,
         ...units.slice(0, 2).map(([unit, k]) => mend(unit, { size: { kind: 'factor', factor: factor * k } })),
       ],
     });
-  else if (longest < 0.01)
-    notes.push({ code: 'model-tiny', mends: [mend('fit-head', { size: { kind: 'head' } })] });
+  else if (longest < 0.01) notes.push({ code: 'model-tiny', mends: fit });
   const share = pivotShare(asset);
   const centred = (k: number): boolean => Math.abs(share[k]! - 0.5) < 0.2;
   if (!centred(0) || !centred(2) || share[1]! < -0.25 || share[1]! > 1.25)
@@ -221,10 +227,10 @@ const surroundingsNotes = (asset: SurroundingsAsset): AssetNote[] => {
 };
 
 /** The worst first. */
-export const notesOn = (asset: Asset): AssetNote[] => {
+export const notesOn = (asset: Asset, use: Use = 'worn'): AssetNote[] => {
   switch (asset.kind) {
     case 'model':
-      return modelNotes(asset);
+      return modelNotes(asset, use);
     case 'picture':
       return pictureNotes(asset);
     case 'sequence':

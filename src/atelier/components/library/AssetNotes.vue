@@ -2,17 +2,29 @@
 /** What is odd about an asset, each with its ways out as one click. */
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
-import { notesOn, type Mend } from '../../../core/assets/notes';
+import { notesOn, type Mend, type Use } from '../../../core/assets/notes';
+import { objectsShowing } from '../../../core/document/asset-uses';
+import { anchorOf } from '../../../core/document/queries';
 import type { Asset } from '../../../core/document/schema';
 import { MEND_WORDS, noteWords } from '../../asset-words';
+import { destination } from '../../commands/place-commands';
+import { useEffectStore } from '../../stores/effect';
 import { usePreparingStore } from '../../stores/preparing';
 import InlineNotice from '../common/InlineNotice.vue';
 import ChipButton from '../common/ChipButton.vue';
 import IconButton from '../common/IconButton.vue';
 
 const props = defineProps<{ asset: Asset }>();
+const effectStore = useEffectStore();
 const preparing = usePreparingStore();
-const notes = computed(() => notesOn(props.asset));
+/** Worn where something that shows it is on a head, or where nothing does and new things go there. */
+const use = computed((): Use => {
+  const { effect } = effectStore;
+  const anchors = objectsShowing(effect, props.asset.id).map((o) => anchorOf(effect, o));
+  const all = anchors.length > 0 ? anchors : [destination(null, null, null).anchor];
+  return all.some(({ kind }) => kind === 'head') ? 'worn' : 'elsewhere';
+});
+const notes = computed(() => notesOn(props.asset, use.value));
 const under = computed(() => preparing.under[props.asset.id]);
 const failure = computed(() => preparing.failures[props.asset.id]);
 const mend = (m: Mend): void => void preparing.apply(props.asset, m.prep.prep, MEND_WORDS[m.code]);
