@@ -84,7 +84,8 @@ test('from Blank to a released effect that appears when the mouth opens', async 
     .click();
   await expect(page.locator('[data-finding="no-icon"]')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Release version 1' })).toBeDisabled();
-  await page.getByRole('button', { name: 'Use lantern.png', exact: true }).click();
+  await page.getByRole('button', { name: 'Use the picture of this moment', exact: true }).click();
+  await expect(page.locator('[data-finding="no-icon"]')).toBeHidden();
   await page.getByLabel('Summary').fill('A lantern that lights when you open your mouth.');
   await page.getByRole('button', { name: 'Release version 1' }).click();
   const address = await page.getByTestId('address').textContent();

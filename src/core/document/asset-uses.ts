@@ -2,7 +2,8 @@
 import { perDocument } from '../memo';
 import { assetsNamedBy, NAMING_MAPS, type NamingMap } from './named-in';
 import { inOrder, stackOrder } from './queries';
-import type { AssetId, Effect, EffectObject } from './schema';
+import { picturesOf } from './material-queries';
+import type { AssetId, Effect, EffectObject, PictureAsset } from './schema';
 
 /** Where an asset is used: by an entry of a map, or as the icon. */
 export type Use =
@@ -38,3 +39,21 @@ export const objectsShowing = (effect: Effect, id: AssetId): readonly EffectObje
   usesOf(effect, id).flatMap((use) =>
     use.in === 'objects' ? [effect.objects[use.id as keyof Effect['objects']]!] : [],
   );
+
+/** Fewer bytes for a pixel than a picture of one colour takes. */
+const BLANK = 0.003;
+
+/** Pictures that a viewer would know the effect by: what only limits or tints other things, and what is empty, is left out. */
+export const tellingPictures = (effect: Effect): PictureAsset[] => {
+  const masks = new Set<AssetId>([
+    ...Object.values(effect.objects).flatMap((o) => (o.kind === 'layer' && o.mask ? [o.mask] : [])),
+    ...Object.values(effect.materials).flatMap((material) =>
+      picturesOf(material).flatMap((source) => (source.from === 'asset' ? [source.asset] : [])),
+    ),
+  ]);
+  const isBlank = ({ files, width, height }: PictureAsset): boolean =>
+    files[0]!.bytes < width * height * BLANK;
+  return Object.values(effect.assets).filter(
+    (a): a is PictureAsset => a.kind === 'picture' && !masks.has(a.id) && !isBlank(a),
+  );
+};

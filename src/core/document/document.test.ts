@@ -10,7 +10,10 @@ import { renameEffect } from '../edits/effect-edits';
 import { History } from './history';
 import { readEffect } from './migrations';
 import { applyPatch, diff, isSameJson, patchSchema } from './patch';
-import { objectsShowing, usesOf } from './asset-uses';
+import { objectsShowing, tellingPictures, usesOf } from './asset-uses';
+import { blankEffect } from './defaults';
+import { newMaterial } from './new-material';
+import { newLayer } from '../kinds/objects/layer';
 import {
   anchorOf,
   cuesActingOn,
@@ -21,7 +24,16 @@ import {
   withDescendants,
 } from './queries';
 import { sampleAsset, sampleEffect } from './sample';
-import { SCHEMA_VERSION, type Anchor, type AssetId, type CueId, type Effect, type ObjectId } from './schema';
+import {
+  SCHEMA_VERSION,
+  type Anchor,
+  type AssetId,
+  type CueId,
+  type Effect,
+  type MaterialId,
+  type ObjectId,
+  type PictureAsset,
+} from './schema';
 import { duplicateObjects } from '../edits/copy-edits';
 import { readFileSync } from 'node:fs';
 
@@ -281,4 +293,23 @@ describe('reading documents', () => {
       }),
     );
   });
+});
+
+test('pictures that tell of an effect: no masks, no maps, nothing blank', () => {
+  const picture = (n: number, bytes = 4000): PictureAsset => {
+    const asset = sampleAsset(n);
+    return { ...asset, id: `asset_tell${n}` as AssetId, files: [{ ...asset.files[0]!, bytes }] };
+  };
+  const [kelp, mask, map, blank] = [picture(1), picture(2), picture(3), picture(4, 1)];
+  const layer = { ...newLayer('obj_layer1' as ObjectId, { region: 'lips' }, 0), mask: mask!.id };
+  const material = newMaterial('mat_shell' as MaterialId, 'Shell');
+  const effect: Effect = {
+    ...blankEffect(''),
+    assets: Object.fromEntries([kelp, mask, map, blank].map((a) => [a!.id, a!])),
+    objects: { [layer.id]: layer },
+    materials: {
+      [material.id]: { ...material, maps: { ...material.maps, base: { from: 'asset', asset: map!.id } } },
+    },
+  };
+  expect(tellingPictures(effect).map((a) => a.id)).toEqual([kelp!.id]);
 });

@@ -7,14 +7,20 @@ import { check, stops, type Finding } from '../../../../core/checks/checks';
 import { bringIn, removeAssets } from '../../../../core/edits/asset-edits';
 import { changeListing } from '../../../../core/edits/effect-edits';
 import { sentence } from '../../../../core/errors';
-import type { AssetId, PictureAsset } from '../../../../core/document/schema';
+import { tellingPictures } from '../../../../core/document/asset-uses';
+import type { AssetId } from '../../../../core/document/schema';
 import type { Release } from '../../../../core/contract/contract';
 import { api } from '../../../api/client';
 import { newAssetId } from '../../../api/ids';
 import type { DropSpot } from '../../../intake/drop-spots';
-import { filesOfInput } from '../../../intake/dropped';
+import { filesOfInput, type Dropped } from '../../../intake/dropped';
 import { keepDraft } from '../../../intake/keep-draft';
+import { stillMaker, type StillRequest } from '../../../drawing/still-maker';
+import { useStills } from '../../../drawing/use-stills';
+import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore } from '../../../stores/desk';
+import { usePlaybackStore } from '../../../stores/playback';
+import { usePrintsStore } from '../../../stores/prints';
 import { useEffectStore } from '../../../stores/effect';
 import { useImportsStore } from '../../../stores/imports';
 import { findingWords, sizeWords } from '../../../words';
@@ -28,13 +34,20 @@ import WordButton from '../../common/WordButton.vue';
 const effectStore = useEffectStore();
 const desk = useDeskStore();
 const imports = useImportsStore();
+const assets = useAssetsStore();
+const playback = usePlaybackStore();
+const prints = usePrintsStore();
 const router = useRouter();
 
 const findings = computed(() => check(effectStore.effect));
 const open = computed(() => stops(findings.value));
-const pictures = computed(() =>
-  Object.values(effectStore.effect.assets).filter((a): a is PictureAsset => a.kind === 'picture'),
-);
+/** What may be the icon: what it is now first. */
+const pictures = computed(() => {
+  const { assets: all, listing: of } = effectStore.effect;
+  const now = of.icon ? all[of.icon] : undefined;
+  const telling = tellingPictures(effectStore.effect).filter((a) => a.id !== of.icon);
+  return now?.kind === 'picture' ? [now, ...telling] : telling;
+});
 const listing = computed(() => effectStore.effect.listing);
 
 /** Where on this screen a finding is mended. */
@@ -54,8 +67,8 @@ const go = (finding: Finding): void => {
   }
 };
 const mend = (finding: Finding): { label: string; run: () => void } | null => {
-  if (finding.code === 'no-icon' && pictures.value[0])
-    return { label: `Use ${pictures.value[0].name}`, run: () => setIcon(pictures.value[0]!.id) };
+  if (finding.code === 'no-icon')
+    return { label: 'Use the picture of this moment', run: () => void useMoment() };
   if (finding.code === 'unused-asset')
     return {
       label: 'Remove it',
@@ -79,11 +92,8 @@ const setTags = (tags: string[]): void => {
     }),
   );
 };
-const chooseIcon = async (event: Event): Promise<void> => {
-  const input = event.target as HTMLInputElement;
-  const [file] = filesOfInput(input);
-  input.value = '';
-  if (!file) return;
+/** Keeps a file as a picture of the effect and makes it the icon, in one step. */
+const takeIcon = async (file: Dropped): Promise<void> => {
   iconError.value = null;
   try {
     const { read } = await imports.readOne(file);
@@ -100,6 +110,43 @@ const chooseIcon = async (event: Event): Promise<void> => {
     });
   } catch (cause) {
     iconError.value = sentence(cause);
+  }
+};
+const chooseIcon = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement;
+  const [file] = filesOfInput(input);
+  input.value = '';
+  if (file) await takeIcon(file);
+};
+/** The picture of this moment, small for the list and large for the icon. */
+const ICON_SIDE = 512;
+const still = (side: number): StillRequest => ({
+  effect: effectStore.effect,
+  take: playback.take,
+  times: [playback.time],
+  width: side,
+  height: side,
+  pictures: prints.images,
+});
+const moment = useStills(() => still(96), 400);
+const drawing = ref(false);
+const useMoment = async (): Promise<void> => {
+  drawing.value = true;
+  let url: string | null = null;
+  try {
+    await stillMaker(assets.source).make(
+      still(ICON_SIDE),
+      new AbortController().signal,
+      (_, made) => (url = made),
+    );
+    if (url === null) throw new Error('The picture of this moment could not be drawn. Try another moment.');
+    const file = new File([await (await fetch(url)).blob()], 'icon.webp', { type: 'image/webp' });
+    await takeIcon({ path: file.name, file, handle: null });
+  } catch (cause) {
+    iconError.value = sentence(cause);
+  } finally {
+    if (url !== null) URL.revokeObjectURL(url);
+    drawing.value = false;
   }
 };
 const iconError = ref<string | null>(null);
@@ -179,15 +226,28 @@ const when = new Intl.DateTimeFormat('en-GB', {
         size="middle"
         name="Tags"
         mode="tags"
+        :open="false"
+        :token-separators="[',', ';', '\n', '\t']"
         :value="listing.tags"
         placeholder="ocean, crown"
-        :token-separators="[',']"
         :options="[]"
         @change="(v: unknown) => setTags(v as string[])"
     /></label>
     <div id="listing-icon" v-takes="ICON" class="line">
       <span>Icon</span>
       <div class="icons" role="group" aria-label="Icon">
+        <button
+          type="button"
+          class="icon moment"
+          :disabled="drawing"
+          :aria-busy="drawing"
+          title="The picture of this moment: choose another on the strip below"
+          aria-label="Use the picture of this moment as icon"
+          @click="useMoment"
+        >
+          <img v-if="moment[0]" :src="moment[0]" alt="" />
+          <small>now</small>
+        </button>
         <button
           v-for="asset in pictures"
           :key="asset.id"
@@ -297,6 +357,16 @@ h2:not(:first-child) {
   width: 100%;
   height: 100%;
   object-fit: cover;
+}
+.moment {
+  position: relative;
+}
+.moment small {
+  position: absolute;
+  inset: auto 0 0;
+  background: #1d2327b8;
+  color: #fff;
+  font: 600 10px/14px var(--text);
 }
 .icons .word {
   cursor: pointer;
