@@ -261,9 +261,18 @@ test('with the server away nothing is lost: kept in the browser, saved after a r
 test('Home: starters, find, duplicate, delete', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open Kelp Crown' })).toBeVisible();
-  await expect(page.locator('.thumb img').first()).toBeVisible();
+  // The films that ship are there at once.
+  await expect(page.locator('.thumb .film').first()).toBeVisible();
   await page.getByRole('button', { name: 'Duplicate Kelp Crown', exact: true }).click();
   await expect(page.getByRole('link', { name: 'Open Kelp Crown copy' })).toBeVisible();
+  // The copy has none yet: it is drawn, kept, and there at the next visit.
+  const kept = async (): Promise<number | null> => {
+    const { items } = (await (await page.request.get('/api/effects')).json()) as {
+      items: { name: string; film: number | null }[];
+    };
+    return items.find((e) => e.name === 'Kelp Crown copy')!.film;
+  };
+  await expect.poll(kept, { timeout: 120_000 }).toBe(1);
   await page.getByLabel('Find by name').fill('crown copy');
   await expect(page.getByRole('link', { name: /^Open/ })).toHaveCount(1);
   await page.getByRole('button', { name: 'Delete Kelp Crown copy' }).click();

@@ -84,7 +84,7 @@ test('rows: into a group, out of it, onto another anchor; what is dragged stays 
   await page.keyboard.press('Control+g');
   await expect(row(page, 'Group')).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(row(page, 'Group')).toBeHidden();
+  await expect(page.locator('.object').getByRole('button', { name: 'Group', exact: true })).toBeHidden();
 });
 
 test('hidden, locked, alone, found, and a second scene that a cue goes to', async ({ page }) => {

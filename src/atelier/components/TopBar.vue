@@ -77,7 +77,7 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
         title="What takes the space"
         @click="desk.openLibrary()"
       >
-        {{ sizeWords(total) }} of {{ sizeWords(limit) }}
+        {{ sizeWords(total) }}<span class="limit"> of {{ sizeWords(limit) }}</span>
       </WordButton>
       <IconButton
         :disabled="!effectStore.undoLabel"
@@ -112,7 +112,7 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
 <style scoped>
 .top {
   display: grid;
-  grid-template-columns: minmax(320px, 1fr) auto minmax(220px, 1fr);
+  grid-template-columns: minmax(0, 1fr) auto minmax(max-content, 1fr);
   align-items: center;
   height: 52px;
   border-bottom: 1px solid var(--line);
@@ -140,11 +140,15 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
 }
 .ant-input.name {
   margin-left: 4px;
-  width: 172px;
+  flex: 1 1 120px;
+  min-width: 90px;
+  max-width: 240px;
+  text-overflow: ellipsis;
   background: none;
   font: 600 13px var(--text);
 }
 .state {
+  flex: 0 1 auto;
   font-size: 12px;
   min-width: 0;
 }
@@ -162,7 +166,7 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
 }
 .stage {
   position: relative;
-  width: 104px;
+  width: clamp(74px, 7.6vw, 104px);
   padding: 20px 0 4px;
   border: 0;
   background: none;
@@ -207,6 +211,19 @@ const rename = (text: string) => effectStore.edit(renameEffect(cutText(text, 80)
 .find {
   display: inline-flex;
   gap: 6px;
+}
+/* Narrow windows keep the words that lead somewhere. */
+@media (max-width: 1180px) {
+  .limit,
+  .brand,
+  .find .num {
+    display: none;
+  }
+  .left,
+  .right {
+    padding: 0 10px;
+    gap: 4px;
+  }
 }
 sup {
   font: 600 10px var(--mono);

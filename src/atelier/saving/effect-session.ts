@@ -112,9 +112,9 @@ export class EffectSession {
   }
 
   /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
-  edit(change: Edit, gesture: string | null): boolean {
+  edit(change: Edit, gesture: string | null, context: unknown = null): boolean {
     try {
-      this.history.edit(change, gesture);
+      this.history.edit(change, gesture, context);
     } catch (error) {
       if (!(error instanceof IconiaError)) throw error;
       this.say(this.state, error.message);

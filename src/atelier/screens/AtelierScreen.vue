@@ -245,6 +245,10 @@ onBeforeUnmount(() => {
 <style scoped>
 .atelier {
   display: grid;
+  /* Narrow windows take from the Stack and the picture before the bench. */
+  --stack: clamp(284px, 26.6vw, 340px);
+  --picture: minmax(240px, clamp(260px, 30.3vw, 388px));
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: 52px auto 1fr 112px;
   height: 100%;
   min-height: 0;
@@ -263,7 +267,7 @@ onBeforeUnmount(() => {
 .pillars {
   grid-row: 3;
   display: grid;
-  grid-template-columns: 340px minmax(260px, 388px) 1fr;
+  grid-template-columns: var(--stack) var(--picture) minmax(0, 1fr);
   min-height: 0;
 }
 .at-foot {
@@ -282,7 +286,7 @@ onBeforeUnmount(() => {
   grid-column: 3;
 }
 .pillars.wide {
-  grid-template-columns: minmax(260px, 388px) 1fr;
+  grid-template-columns: var(--picture) minmax(0, 1fr);
 }
 .pillars.wide > .at-middle {
   grid-column: 1;
@@ -292,10 +296,10 @@ onBeforeUnmount(() => {
 }
 /* The Viewfinder lies over the bench. */
 .pillars.large {
-  grid-template-columns: 340px 1fr 0;
+  grid-template-columns: var(--stack) minmax(0, 1fr) 0;
 }
 .pillars.large.wide {
-  grid-template-columns: 1fr 0;
+  grid-template-columns: minmax(0, 1fr) 0;
 }
 .pillars.large > .bench {
   visibility: hidden;

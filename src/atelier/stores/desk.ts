@@ -37,6 +37,17 @@ export type LibraryTab = 'here' | 'shelf' | 'stock';
 /** What is being done in the library beside looking. */
 export type LibraryTask = 'prepare' | 'rename' | 'cut' | null;
 
+/** What is selected, and which panels stand open. */
+export interface Whereabouts {
+  readonly selection: readonly ObjectId[];
+  readonly style: StyleSection;
+  readonly behave: {
+    readonly section: BehaveSection;
+    readonly cue: CueId | null;
+    readonly action: string | null;
+  };
+}
+
 export const useDeskStore = defineStore('desk', () => {
   /** In the order in which they were chosen; the last one is the one that is asked about. */
   const selection = shallowRef<readonly ObjectId[]>([]);
@@ -56,6 +67,17 @@ export const useDeskStore = defineStore('desk', () => {
     asked: null as 'closer' | 'farther' | 'whole' | null,
     large: false,
   });
+  /** Where the creator is: kept with what is done, so that undoing leads back there. */
+  const whereabouts = (): Whereabouts => ({
+    selection: selection.value,
+    style: style.section,
+    behave: { section: behave.section, cue: behave.cue, action: behave.action },
+  });
+  const goBackTo = ({ selection: ids, style: section, behave: open }: Whereabouts): void => {
+    selection.value = ids;
+    style.section = section;
+    Object.assign(behave, open);
+  };
   const handleMode = ref<PlaceMode>('move');
   /** How handles and views behave in Place. */
   const place = reactive({
@@ -157,6 +179,8 @@ export const useDeskStore = defineStore('desk', () => {
     selection,
     selected,
     toggleSelected,
+    whereabouts,
+    goBackTo,
     finder,
     handleMode,
     place,

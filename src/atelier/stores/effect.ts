@@ -5,13 +5,15 @@ import { api, type EffectRecord } from '../api/client';
 import { IconiaError } from '../../core/errors';
 import { changed, type Edit } from '../../core/document/edit';
 import { blankEffect } from '../../core/document/defaults';
-import type { Effect } from '../../core/document/schema';
+import type { Effect, ObjectId } from '../../core/document/schema';
 import { EffectSession, type SaveState } from '../saving/effect-session';
 import { browserWork } from '../saving/unsaved-work';
+import { useDeskStore, type Whereabouts } from './desk';
 
 const work = browserWork();
 
 export const useEffectStore = defineStore('effect', () => {
+  const desk = useDeskStore();
   const id = ref<string | null>(null);
   const effect = shallowRef<Effect>(blankEffect(''));
   /** What an edit would make of it, looked at before it is made. */
@@ -100,7 +102,7 @@ export const useEffectStore = defineStore('effect', () => {
 
   /** Makes a change. One that cannot be made says why, and changes nothing: then this is false. */
   const edit = (change: Edit, gesture: string | null = null): boolean =>
-    session?.edit(change, step ?? gesture) ?? false;
+    session?.edit(change, step ?? gesture, desk.whereabouts()) ?? false;
   /** All edits that `work` makes at once are one step of this name, together with what else bears that name just before and after. */
   let step: string | null = null;
   const asOneStep = <T>(name: string, work: () => T): T => {
@@ -113,8 +115,22 @@ export const useEffectStore = defineStore('effect', () => {
     }
   };
   const endGesture = (): void => session?.history.endGesture();
-  const undo = (): void => session?.undo();
-  const redo = (): void => session?.redo();
+  /** Back to where the step was made, as far as what was selected then is there; what comes back or anew is selected. */
+  const stepThen = (move: (of: EffectSession) => void): void => {
+    if (!session) return;
+    const before = effect.value.objects;
+    move(session);
+    const now = session.effect.objects;
+    const context = session.history.context as Whereabouts | null;
+    if (!context) return;
+    const fresh = (Object.keys(now) as ObjectId[]).filter((id) => !before[id] && now[id]!.parent === null);
+    // What was done with nothing selected takes nothing out of the hand.
+    const [then, still] = [context.selection, desk.selection].map((ids) => ids.filter((id) => now[id]));
+    const selection = then!.length > 0 ? then! : fresh.length > 0 ? fresh : still!;
+    desk.goBackTo({ ...context, selection });
+  };
+  const undo = (): void => stepThen((of) => of.undo());
+  const redo = (): void => stepThen((of) => of.redo());
 
   /** Resolves with the revision once everything done so far is on the server's disk. */
   const flush = async (): Promise<number> => {

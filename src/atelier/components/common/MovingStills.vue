@@ -10,12 +10,10 @@ import { FILM_MOMENTS, FRAME_HEIGHT, FRAME_WIDTH, joinFrames } from '../../drawi
 import { closeImages, printedImages } from '../../drawing/printed-images';
 import { useStills } from '../../drawing/use-stills';
 import { useAssetsStore } from '../../stores/assets';
-import { useDeskStore } from '../../stores/desk';
 
 const props = defineProps<{ effect: Effect }>();
 /** All frames are there: side by side as one picture. */
 const emit = defineEmits<{ made: [film: Blob] }>();
-const desk = useDeskStore();
 /** What is printed on the pictures of the take; null while it comes. */
 const pictures = shallowRef<readonly PictureImage[] | null>(null);
 const assets = useAssetsStore();
@@ -61,8 +59,7 @@ const turn = useTurns();
 const ready = computed(() => stills.value.filter((url): url is string => url !== null));
 const shown = computed(() => (ready.value.length > 0 ? ready.value[turn.value % ready.value.length] : null));
 watch(ready, async (frames) => {
-  // Plain figures are one machine's way out, not how the effect looks.
-  if (frames.length < FILM_MOMENTS.length || desk.people === 'plain') return;
+  if (frames.length < FILM_MOMENTS.length) return;
   try {
     emit('made', await joinFrames(frames));
   } catch {

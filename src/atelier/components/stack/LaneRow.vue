@@ -23,7 +23,7 @@ const effectStore = useEffectStore();
 const playback = usePlaybackStore();
 const actions = useStackActions();
 const element = ref<HTMLElement | null>(null);
-const { over } = useRowDrag(element, ref(null), () => props.row);
+const { over } = useRowDrag(element, () => props.row);
 const anchor = computed(() => props.row.anchor);
 /** What the take lacks for this lane, in words; null when all is there. */
 const missing = computed(() => lacks(playback.take, effectStore.effect, anchor.value));

@@ -17,6 +17,7 @@ import {
 } from '../../commands/object-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import { useStackActions } from './stack-actions';
 
 const desk = useDeskStore();
 const effectStore = useEffectStore();
@@ -26,7 +27,14 @@ const onFace = computed(() =>
 );
 const scenes = computed(() => sceneOrder(effectStore.effect));
 
+const stack = useStackActions();
+const shift = (by: 1 | -1): void => {
+  const [object] = objects.value;
+  if (object) stack.shift(object.id, by);
+};
 const ACTIONS: Record<string, () => void> = {
+  up: () => shift(-1),
+  down: () => shift(1),
   own: () => duplicateSelected('own'),
   none: () => duplicateSelected('none'),
   material: () => duplicateSelected('shared', 'own'),
@@ -52,6 +60,11 @@ const run = ({ key }: { key: string | number }): void => {
     <slot />
     <template #overlay>
       <a-menu @click="run">
+        <template v-if="objects.length === 1">
+          <a-menu-item key="up">One row up <small class="keys">Alt ↑</small></a-menu-item>
+          <a-menu-item key="down">One row down <small class="keys">Alt ↓</small></a-menu-item>
+          <a-menu-divider />
+        </template>
         <a-menu-item key="own">Duplicate with cues of its own</a-menu-item>
         <a-menu-item key="none">Duplicate without cues</a-menu-item>
         <a-menu-item v-if="objects.some((o) => materialIdsOf(o).length > 0)" key="material"
@@ -70,7 +83,7 @@ const run = ({ key }: { key: string | number }): void => {
         <a-menu-item v-if="objects.some((o) => o.kind === 'group')" key="ungroup"
           >Take the group apart</a-menu-item
         >
-        <a-menu-item key="isolate">{{ desk.isolated ? 'Show all again' : 'Show only this' }}</a-menu-item>
+        <a-menu-item key="isolate">{{ desk.isolated ? 'See everything again' : 'See it alone' }}</a-menu-item>
         <template v-if="scenes.length > 0">
           <a-menu-divider />
           <a-menu-item v-for="s in scenes" :key="`scene ${s.id}`">Only in {{ s.name }}</a-menu-item>

@@ -55,8 +55,7 @@ const effectStore = useEffectStore();
 const actions = useStackActions();
 const naming = ref(false);
 const line = ref<HTMLElement | null>(null);
-const grip = ref<HTMLElement | null>(null);
-const { over } = useRowDrag(line, grip, () => props.row);
+const { over } = useRowDrag(line, () => props.row);
 const object = computed(() => props.row.object);
 
 const asset = computed(() =>
@@ -107,11 +106,7 @@ const rename = (text: string): void => {
     :style="{ '--depth': row.depth }"
   >
     <div ref="line" class="line">
-      <span
-        ref="grip"
-        class="grip"
-        aria-hidden="true"
-        title="Drag to reorder, into a group or onto another anchor"
+      <span class="grip" aria-hidden="true" title="Drag to reorder, into a group or onto another anchor"
         ><component :is="icon" :size="13"
       /></span>
       <IconButton
@@ -230,6 +225,8 @@ const rename = (text: string): void => {
   border-radius: 5px;
   background: var(--line2);
   color: var(--soft);
+}
+.line {
   cursor: grab;
 }
 .name {
@@ -244,7 +241,8 @@ const rename = (text: string): void => {
   cursor: pointer;
 }
 em {
-  flex: 0 1 auto;
+  flex: 0 8 auto;
+  min-width: 0;
   font-style: normal;
   font-size: 11.5px;
   color: var(--faint);

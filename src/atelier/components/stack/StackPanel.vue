@@ -165,6 +165,7 @@ const openLane = (key: string): void => {
 };
 provide(STACK_ACTIONS, {
   chooseFiles: (anchor) => emit('choose', anchor),
+  shift,
   chooseFor: (spot) => emit('chooseFor', spot),
   addScene: () => {
     const made: SceneId[] = [];

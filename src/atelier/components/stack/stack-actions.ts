@@ -1,6 +1,6 @@
 /** What menus within the Stack ask of it. */
 import { inject, type InjectionKey } from 'vue';
-import type { Anchor } from '../../../core/document/schema';
+import type { Anchor, ObjectId } from '../../../core/document/schema';
 import type { DropSpot } from '../../intake/drop-spots';
 
 export interface StackActions {
@@ -8,6 +8,8 @@ export interface StackActions {
   chooseFiles(anchor: Anchor | null): void;
   /** Lets the creator choose a file that goes to a place of its own. */
   chooseFor(spot: DropSpot): void;
+  /** An object goes one row up (-1) or down (1) among its own. */
+  shift(id: ObjectId, by: 1 | -1): void;
   addScene(): void;
   /** Shows a lane though nothing is in it yet. */
   openLane(key: string): void;

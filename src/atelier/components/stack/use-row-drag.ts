@@ -4,6 +4,7 @@ import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
 import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
 import type { StackRow } from '../../../core/document/stack-rows';
+import { isTyping } from '../../commands/keys';
 
 export type DropWhere = 'before' | 'after' | 'into';
 const WHERE = { 'reorder-before': 'before', 'reorder-after': 'after', combine: 'into' } as const;
@@ -19,20 +20,26 @@ export const whereOf = (data: Record<string | symbol, unknown>): DropWhere | nul
 /** Where something would be dropped on this row now; null when nothing hangs over it. */
 export const useRowDrag = (
   element: Ref<HTMLElement | null>,
-  handle: Ref<HTMLElement | null>,
   row: () => StackRow,
 ): { over: Ref<DropWhere | null> } => {
   const over = ref<DropWhere | null>(null);
   let stop = (): void => {};
   watch(
-    [element, handle],
-    ([node, grip]) => {
+    element,
+    (node) => {
       stop();
       if (!node) return;
       const isObject = row().kind === 'object';
       stop = combine(
-        ...(isObject && grip
-          ? [draggable({ element: node, dragHandle: grip, getInitialData: (): RowData => ({ row: row() }) })]
+        ...(isObject
+          ? [
+              draggable({
+                element: node,
+                // A name that is being typed is selected by dragging, not carried away.
+                canDrag: () => !node.contains(document.activeElement) || !isTyping(document.activeElement),
+                getInitialData: (): RowData => ({ row: row() }),
+              }),
+            ]
           : []),
         dropTargetForElements({
           element: node,

@@ -219,7 +219,7 @@ const restartTitle = computed(() => {
 <style scoped>
 .strip {
   display: grid;
-  grid-template-columns: 340px 1fr;
+  grid-template-columns: var(--stack, 340px) minmax(0, 1fr);
   height: 112px;
   border-top: 1px solid var(--line);
 }

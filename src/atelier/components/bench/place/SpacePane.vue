@@ -251,6 +251,7 @@ canvas {
   position: absolute;
   inset: 12px 14px auto;
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
 }
 .low {

@@ -89,6 +89,7 @@ const AIDS = [
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }

@@ -185,7 +185,7 @@ const when = new Intl.DateTimeFormat('en-GB', {
 
 <template>
   <section class="bench" aria-label="Release bench">
-    <div class="row">
+    <div class="row wrap">
       <h2 class="grow">Checks for Open Web</h2>
       <CostBar class="cost" />
     </div>
@@ -242,7 +242,7 @@ const when = new Intl.DateTimeFormat('en-GB', {
           :disabled="drawing"
           :aria-busy="drawing"
           title="The picture of this moment: choose another on the strip below"
-          aria-label="Use the picture of this moment as icon"
+          aria-label="Now: use the picture of this moment as icon"
           @click="useMoment"
         >
           <img v-if="moment[0]" :src="moment[0]" alt="" />
@@ -332,6 +332,12 @@ h2:not(:first-child) {
 .line > span {
   color: var(--soft);
   padding-top: 4px;
+}
+.wrap {
+  flex-wrap: wrap;
+}
+.wrap h2 {
+  white-space: nowrap;
 }
 .icons {
   display: flex;
