@@ -10,8 +10,8 @@ import { readEffect } from '../document/migrations';
 import { anchorOf, parentOf } from '../document/queries';
 import { sampleAsset } from '../document/sample';
 import { addScene } from './scene-edits';
-import type { EffectObject, ObjectId, SceneId } from '../document/schema';
-import { groupObjects, moveInStack, stickTo, ungroupObjects } from './stack-edits';
+import type { Anchor, EffectObject, ObjectId, SceneId } from '../document/schema';
+import { becomesOf, groupObjects, moveInStack, stickTo, ungroupObjects } from './stack-edits';
 
 import { after, CHIN, FLOOR, idsInTurn, namesOf, seenAt, three } from './testing';
 
@@ -98,10 +98,18 @@ describe('groups', () => {
 });
 
 describe('sticking to something else', () => {
-  test('another point of the head leaves the numbers; another thing lets it rest there', () => {
+  test('on another point of the head it stays where it is seen; on another thing it rests there', () => {
     const before = three();
     const crown = after(before, stickTo(before, [id('aaaa')], headAnchor('crown')));
-    expect(crown.objects[id('aaaa')]).toMatchObject({ move: [0.1, 0, 0], anchor: { point: 'crown' } });
+    expect(crown.objects[id('aaaa')]).toMatchObject({ anchor: { point: 'crown' } });
+    expect(crown.objects[id('aaaa')]!.move).not.toEqual(before.objects[id('aaaa')]!.move);
+    expect(distance(seenAt(crown, id('aaaa')), seenAt(before, id('aaaa')))).toBeLessThan(1e-9);
+    // The same point of another face is as far from it.
+    const other = after(before, stickTo(before, [id('aaaa')], headAnchor('chin', 2)));
+    expect(other.objects[id('aaaa')]!.move).toEqual(before.objects[id('aaaa')]!.move);
+    const skin: Anchor = { kind: 'skin', face: 1, spot: [0.5, 0.5] };
+    const anchors = [CHIN, headAnchor('crown'), skin, FLOOR];
+    expect(anchors.map((to) => becomesOf(CHIN, to))).toEqual(['same', 'stays', 'stays', 'rests']);
     const ground = after(before, stickTo(before, [id('aaaa')], FLOOR));
     expect(ground.objects[id('aaaa')]).toMatchObject({ anchor: FLOOR, turn: [0, 0, 0], scale: [1, 1, 1] });
     expect(ground.objects[id('aaaa')]!.move[1]).toBeGreaterThan(0);

@@ -107,13 +107,31 @@ export const moveInStack = (effect: Effect, ids: readonly ObjectId[], to: StackP
     renumber(d, siblings);
   });
 
-/** Lets objects stick to something else. What hangs in a group sticks to what the group does, and is left alone. */
+/** Another point of the same head or screen, or its skin: the object can stay where it is. */
+const isOtherPoint = (a: Anchor, b: Anchor): boolean =>
+  sameSurroundings(a, b) &&
+  (a.kind !== b.kind ||
+    (a.kind === 'head' && b.kind === 'head' && a.point !== b.point) ||
+    (a.kind === 'screen' && b.kind === 'screen' && a.pin !== b.pin));
+
+/**
+ * What becomes of an object that is to stick to something else: it stays where it is seen, on another point of the same head or screen;
+ * keeps its numbers, on the same point of another face; else it goes to where new things rest.
+ */
+export const becomesOf = (from: Anchor, to: Anchor): 'stays' | 'same' | 'rests' => {
+  if (isOtherPoint(from, to)) return 'stays';
+  return sameSurroundings(from, to) ? 'same' : 'rests';
+};
+
+/** Lets objects stick to something else; see `becomesOf`. What hangs in a group sticks to what the group does, and is left alone. */
 export const stickTo = (effect: Effect, ids: readonly ObjectId[], anchor: Anchor): Edit =>
   edit(`Stick ${objectWords(effect, ids)}`, (d) => {
+    const rest = restOf(effect);
     for (const object of outermostOf(effect, ids)) {
       if (parentOf(effect, object)) continue;
       const draft = d.objects[object.id]!;
-      if (!sameSurroundings(object.anchor, anchor)) Object.assign(draft, settled(effect, object, anchor));
+      if (becomesOf(object.anchor, anchor) !== 'same')
+        Object.assign(draft, transplanted(effect, rest, object, null, anchor));
       draft.anchor = anchor as Draft<Anchor>;
     }
   });

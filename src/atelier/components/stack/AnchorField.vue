@@ -1,17 +1,18 @@
 <script setup lang="ts">
 /** What objects stick to: one list of all there is, and which face. */
-import { computed } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { headAnchor } from '../../../core/kinds/objects/placed';
 import { anchorOf, targetOrder } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
-import { stickTo } from '../../../core/edits/stack-edits';
+import { asCard, asFaceLayer, canBecome } from '../../../core/edits/become';
+import { becomesOf, stickTo } from '../../../core/edits/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
 import { spotNear } from '../../../core/face/skin-spot';
 import { positionOf } from '../../../core/maths/matrix';
 import { restMatrix, restOf } from '../../../core/placing/rest';
 import { FEATURE_POINT_NAMES } from '../../../core/face/feature-points';
-import { addPrintedPicture } from '../../commands/place-commands';
+import { addPrintedPicture, resetPlace } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
@@ -19,6 +20,7 @@ import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 import ChipButton from '../common/ChipButton.vue';
+import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
@@ -45,15 +47,27 @@ const keyOf = (a: Anchor): string => {
   }
 };
 const NEW_PICTURE = 'new picture';
+const [WHOLE_FACE, SPOT] = ['face', 'skin'];
+/** Where it is now, as the list has it. */
+const chosen = computed(() =>
+  isOnFace(props.object) && canBecome(effectStore.effect, props.object) ? WHOLE_FACE : keyOf(anchor.value),
+);
 const options = computed(() => {
-  if (isOnFace(props.object))
+  const pictures = canBecome(effectStore.effect, props.object);
+  if (isOnFace(props.object) && !pictures)
     return [{ label: 'Skin', options: [{ value: 'skin', label: 'The whole face' }] }];
   return [
     {
       label: 'Head',
       options: FEATURE_POINT_NAMES.map((p) => ({ value: `head ${p}`, label: POINT_WORDS[p] })),
     },
-    { label: 'Skin', options: [{ value: 'skin', label: 'A spot of the skin' }] },
+    {
+      label: 'Skin',
+      options: [
+        ...(pictures ? [{ value: WHOLE_FACE, label: 'The whole face, as make-up' }] : []),
+        { value: SPOT, label: 'A spot of the skin' },
+      ],
+    },
     {
       label: 'World',
       options: SURFACE_KINDS.map((s) => ({ value: `world ${s}`, label: SURFACE_WORDS[s] })),
@@ -92,9 +106,32 @@ const anchorFor = (key: string): Anchor => {
       return { kind: 'backdrop' };
   }
 };
-const choose = (key: string): void => {
-  const to: Anchor = key === NEW_PICTURE ? { kind: 'picture', target: addPrintedPicture() } : anchorFor(key);
-  effectStore.edit(stickTo(effectStore.effect, desk.selection, to));
+/** What became of it when it was told to stick to something else, until the next thing is done. */
+const said = ref<{ readonly stays: boolean; readonly where: string } | null>(null);
+watch(
+  () => [props.object.id, props.object.anchor, props.object.move] as const,
+  () => (said.value = null),
+);
+const choose = async (key: string): Promise<void> => {
+  if (key === chosen.value) return;
+  const { object } = props;
+  if (key === WHOLE_FACE) {
+    effectStore.edit(asFaceLayer(effectStore.effect, object.id));
+    return;
+  }
+  if (isOnFace(object)) {
+    const to =
+      key === NEW_PICTURE ? { kind: 'picture' as const, target: addPrintedPicture() } : anchorFor(key);
+    effectStore.edit(asCard(effectStore.effect, object.id, to));
+  } else {
+    const from = anchor.value;
+    const to: Anchor =
+      key === NEW_PICTURE ? { kind: 'picture', target: addPrintedPicture() } : anchorFor(key);
+    effectStore.edit(stickTo(effectStore.effect, desk.selection, to));
+    await nextTick();
+    const label = options.value.flatMap((g) => g.options).find((o) => o.value === keyOf(to))?.label ?? '';
+    said.value = { stays: becomesOf(from, to) === 'stays', where: label.toLowerCase() };
+  }
 };
 const faces = ([1, 2, 3, 4, 'any', 'every'] as const).map((value) => ({ value, label: faceWords(value) }));
 const chooseFace = (to: FaceChoice): void => {
@@ -126,10 +163,10 @@ defineExpose({ choose });
       show-search
       option-filter-prop="label"
       :class="onFace ? 'two' : 'wide'"
-      :value="keyOf(anchor)"
+      :value="chosen"
       :options="options"
       :dropdown-match-select-width="false"
-      @change="(v: unknown) => choose(v as string)"
+      @change="(v: unknown) => void choose(v as string)"
     />
     <SelectField
       v-if="onFace"
@@ -140,6 +177,13 @@ defineExpose({ choose });
       @change="(v: unknown) => chooseFace(v as FaceChoice)"
     />
   </div>
+  <p v-if="said" class="said" role="status">
+    <template v-if="said.stays"
+      >It stays where it was seen.
+      <WordButton @click="resetPlace()">Put it where new things go there</WordButton></template
+    >
+    <template v-else>It lies where new things go there: {{ said.where }}.</template>
+  </p>
   <div
     v-if="anchor.kind === 'skin' && !isOnFace(object)"
     class="line"
@@ -170,6 +214,11 @@ defineExpose({ choose });
 <style scoped src="./fields.css"></style>
 
 <style scoped>
+.said {
+  margin: 0 0 0 61px;
+  font-size: 12px;
+  color: var(--soft);
+}
 button.wide {
   justify-self: start;
 }

@@ -1,4 +1,5 @@
 /** How things lie or stand on what they stick to before anybody moves them. Metres, degrees. */
+import type { FeaturePoint } from '../../face/feature-points';
 import { HEAD_SEAT } from '../../face/head-fit';
 import type { Anchor, AnchorKind } from '../../schema/anchor-schema';
 
@@ -43,6 +44,41 @@ export interface Ground {
   readonly base?: number;
 }
 
+interface Seat {
+  readonly move: Triple;
+  readonly turn: Triple;
+}
+const seat = (x: number, y: number, z: number, turnY = 0): Seat => ({ move: [x, y, z], turn: [0, turnY, 0] });
+/** A little before the face. */
+const BEFORE = seat(0, 0, 0.01);
+/** Points of the head that look to the side, or stick out: flat things face away from the head there. +X is the wearer's left. */
+const FLAT_SEATS: Partial<Record<FeaturePoint, Seat>> = {
+  headCentre: seat(0, 0, 0),
+  crown: seat(0, 0.03, 0),
+  earLeft: seat(0.008, 0, 0, 90),
+  earRight: seat(-0.008, 0, 0, -90),
+  cheekLeft: seat(0.006, 0, 0.008, 35),
+  cheekRight: seat(-0.006, 0, 0.008, -35),
+  noseTip: seat(0, 0, 0.014),
+  eyeLeft: seat(0, 0, 0.014),
+  eyeRight: seat(0, 0, 0.014),
+};
+/** Where models stand or hang: on the nose, below the ears and the chin; a whole head piece about the middle of the head. */
+const MODEL_SEATS: Partial<Record<FeaturePoint, Seat>> = {
+  headCentre: seat(0, 0, 0),
+  crown: { move: [...HEAD_SEAT], turn: [0, 0, 0] },
+  noseTip: seat(0, 0.008, 0.002),
+  earLeft: seat(0.006, -0.03, 0.002, 90),
+  earRight: seat(-0.006, -0.03, 0.002, -90),
+  chin: seat(0, -0.008, 0.006),
+};
+/** What stands on the nose stands on its base. */
+const onHead = (point: FeaturePoint, isModel: boolean, base: number): Seat => {
+  const { move, turn } = (isModel ? MODEL_SEATS[point] : undefined) ?? FLAT_SEATS[point] ?? BEFORE;
+  const lift = isModel && point === 'noseTip' ? Math.max(0, -base) : 0;
+  return { move: [move[0], move[1] + lift, move[2]], turn: [...turn] };
+};
+
 /** Move and turn of a new object on an anchor. */
 export const restOn = (
   anchor: Anchor,
@@ -53,8 +89,8 @@ export const restOn = (
   const stands = rests === 'model' || rests === 'solid';
   switch (anchor.kind) {
     case 'head':
-      if (rests === 'model' && anchor.point === 'crown') return { move: [...HEAD_SEAT], turn };
-      return { move: [0, 0, rests === 'inPlace' ? 0 : 0.01], turn };
+      if (rests === 'inPlace') return { move: [0, 0, 0], turn };
+      return onHead(anchor.point, rests === 'model', base);
     case 'skin':
       return { move: [0, 0, rests === 'inSkin' ? 0 : 0.002], turn };
     case 'world':

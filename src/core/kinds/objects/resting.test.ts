@@ -1,0 +1,33 @@
+/** Where things rest on the points of a head: each has a seat of its own, and both sides are alike. */
+import { describe, expect, test } from '@jest/globals';
+import { FEATURE_POINT_NAMES, type FeaturePoint } from '../../face/feature-points';
+import { HEAD_SEAT } from '../../face/head-fit';
+import { headAnchor } from './placed';
+import { restOn, type RestStyle } from './resting';
+
+const on = (point: FeaturePoint, rests: RestStyle, base = 0) => restOn(headAnchor(point), rests, { base });
+const SIDES = FEATURE_POINT_NAMES.filter((p) => p.endsWith('Left')).map(
+  (left) => [left, left.replace('Left', 'Right') as FeaturePoint] as const,
+);
+
+describe.each(['before', 'model'] as const)('%s', (rests) => {
+  test.each(SIDES)('%s and %s are mirrored', (left, right) => {
+    const [a, b] = [on(left, rests), on(right, rests)];
+    expect(b.move).toEqual([-a.move[0] + 0, a.move[1], a.move[2]]);
+    expect(b.turn).toEqual([a.turn[0], -a.turn[1] + 0, a.turn[2]]);
+  });
+});
+test('flat things on an ear look away from the head', () => {
+  expect(on('earLeft', 'before').turn[1]).toBe(90);
+  expect(on('earLeft', 'before').move[0]).toBeGreaterThan(0);
+});
+test('a head piece sits over the hair, a model stands on the nose with its base, hangs below an ear', () => {
+  expect(on('crown', 'model').move).toEqual(HEAD_SEAT);
+  expect(on('noseTip', 'model', -0.02).move[1]).toBeCloseTo(on('noseTip', 'model').move[1] + 0.02, 12);
+  expect(on('earRight', 'model').move[1]).toBeLessThan(0);
+});
+test('a sound is where its point is, and nobody changes the seats of others', () => {
+  expect(on('earLeft', 'inPlace')).toEqual({ move: [0, 0, 0], turn: [0, 0, 0] });
+  on('earLeft', 'before').move[0] = 99;
+  expect(on('earLeft', 'before').move[0]).toBeLessThan(1);
+});
