@@ -275,3 +275,20 @@ export const EMPTY_WORDS: Record<Anchor['kind'], { readonly nothing: string; rea
     then: 'A picture covers the whole backdrop.',
   },
 };
+
+/** Where moving along an axis leads, by what a thing sticks to. */
+export const moveWords = (anchor: Anchor, path: string): string | null => {
+  const stands = anchor.kind === 'world' && anchor.surface !== 'wall';
+  switch (path) {
+    case 'moveX':
+      return anchor.kind === 'head' || anchor.kind === 'skin' ? 'to the wearer’s left' : 'to the right';
+    case 'moveY':
+      return anchor.kind === 'picture' ? 'to its top' : 'up';
+    case 'moveZ':
+      if (anchor.kind === 'picture') return 'out of the picture';
+      if (anchor.kind === 'screen' || anchor.kind === 'backdrop') return 'to the front';
+      return stands ? 'towards the viewer' : anchor.kind === 'world' ? 'out of the wall' : 'out of the face';
+    default:
+      return null;
+  }
+};

@@ -47,6 +47,19 @@ describe('sequences and sounds', () => {
     });
     expect(seen).toEqual([1, 2, 3, 0, 1, 2]);
   });
+  test('one that does not play by itself stands at its first picture, and goes on from there', () => {
+    const standing = { ...shown, runs: false } as EffectObject;
+    const runtime = withAsset({ kind: 'picture', go: 'next' } as Told, standing, sequence, 'screenTapped');
+    pass(runtime, 1.3);
+    expect([frame(runtime), runtime.values(0).media!.running]).toEqual([0, false]);
+    runtime.step(STILL, TAP);
+    pass(runtime, 1);
+    expect(frame(runtime)).toBe(1);
+    // Played, it runs like any other.
+    const played = withAsset({ kind: 'play', times: 0 } as Told, standing, sequence);
+    pass(played, 1.3);
+    expect(frame(played)).toBe(2);
+  });
   test('one picture by its number, and the one before the first is the last', () => {
     expect(frame(after(withAsset({ kind: 'picture', go: 'to', number: 3 } as Told, shown, sequence)))).toBe(
       2,

@@ -180,7 +180,7 @@ describe('what is seen only because something changes it', () => {
     },
   );
   test('a cue that moves a hidden thing a drive shows has nothing against it', () => {
-    const cue = cueOf('screenTapped', [[{ kind: 'move' }]]);
+    const cue = cueOf('screenTapped', [[{ kind: 'move', by: [0, 1, 0] } as never]]);
     const codesOf = (more: Parameters<typeof behaving>[2]) =>
       standingReasons(behaving([cue], [behavingCard(TILE, { visible: false })], more), cue).map(
         (r) => r.code,

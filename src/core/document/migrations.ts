@@ -124,7 +124,18 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     drives: {},
   }),
   // In schema 9 new things went to the face, whatever the effect was begun for.
-  9: (old) => ({ ...old, schema: 10, ground: null }),
+  // Its cards all played by themselves. Its sliders showed a value where they had a unit, and never their names.
+  9: (old) => ({
+    ...old,
+    schema: 10,
+    ground: null,
+    objects: mapped(old.objects, (object) => (object.kind === 'card' ? { ...object, runs: true } : object)),
+    controls: mapped(old.controls, (control) =>
+      control.kind === 'slider'
+        ? { ...control, lowText: '', highText: '', showsName: false, showsValue: control.unit !== '' }
+        : control,
+    ),
+  }),
 };
 
 /** In schema 8 a cue had one trigger with a threshold, and an action one target. */

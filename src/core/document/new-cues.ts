@@ -79,6 +79,10 @@ export const newControl = (id: ControlId, kind: ControlKind, name: string, order
         unit: '',
         lowIcon: null,
         highIcon: null,
+        lowText: '',
+        highText: '',
+        showsName: true,
+        showsValue: false,
       };
     case 'choice':
       return {

@@ -54,9 +54,13 @@ export const controlSchema = z.discriminatedUnion('kind', [
     start: plain('Starts at'),
     /** Said after the value. */
     unit: text(12),
-    /** Pictures at its ends. */
+    /** Pictures at its ends; where there is none, a letter, a sign or a short word. */
     lowIcon: icon,
     highIcon: icon,
+    lowText: text(12),
+    highText: text(12),
+    showsName: yesNo('Its name is shown'),
+    showsValue: yesNo('Its value is shown'),
   }),
   z.strictObject({
     ...control,

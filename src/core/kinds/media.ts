@@ -52,10 +52,24 @@ export const mediaAt = (
   return length > 0 ? Math.max(0, time - startDelay(object)) % length : 0;
 };
 
+/** Of what stands at its first picture until something is done with it. */
+const standing = (length: Seconds): Media => ({
+  clip: null,
+  at: 0,
+  running: false,
+  speed: 1,
+  from: 0,
+  to: length,
+  left: 0,
+  since: 0,
+  over: null,
+});
+
 /** As a sound is at the start, and whatever else does not simply run. */
 export const firstMedia = (effect: WithAssets, object: EffectObject): Media | null => {
-  if (object.kind !== 'sound') return null;
   const length = mediaLength(effect, object);
+  if (object.kind === 'card' && !object.runs && length > 0) return standing(length);
+  if (object.kind !== 'sound') return null;
   return {
     clip: null,
     at: 0,

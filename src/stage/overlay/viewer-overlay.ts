@@ -83,6 +83,16 @@ export class ViewerOverlay {
     box.append(image);
   }
 
+  /** What stands at an end of a slider: a picture, else a sign. */
+  private end(box: HTMLElement, asset: AssetId | null, sign: string): void {
+    if (asset) this.icon(box, asset);
+    else if (sign) {
+      const said = make('span', 'viewer-sign', sign);
+      said.setAttribute('aria-hidden', 'true');
+      box.append(said);
+    }
+  }
+
   private slider(box: HTMLElement, control: ControlOf<'slider'>): void {
     const input = make('input', 'viewer-slider');
     input.type = 'range';
@@ -102,10 +112,11 @@ export class ViewerOverlay {
       held = false;
       this.options.onDone?.();
     });
-    this.icon(box, control.lowIcon);
+    if (control.showsName) box.append(make('span', 'viewer-name', control.name));
+    this.end(box, control.lowIcon, control.lowText);
     box.append(input);
-    this.icon(box, control.highIcon);
-    if (control.unit) box.append(value);
+    this.end(box, control.highIcon, control.highText);
+    if (control.showsValue) box.append(value);
     this.updates.push((shown) => {
       const now = shown.control(control.id);
       if (held || Number.isNaN(now)) return;

@@ -15,7 +15,13 @@ const fields = computed(() => shownAs(props.object.kind).place);
 const described = computed(() => {
   const { place, style, note } = shownAs(props.object.kind);
   if (place || style || note) return [];
-  const { opacity: _opacity, tint: _tint, startDelay: _delay, ...rest } = ownPropertiesOf(props.object);
+  const {
+    opacity: _opacity,
+    tint: _tint,
+    startDelay: _delay,
+    runs: _runs,
+    ...rest
+  } = ownPropertiesOf(props.object);
   return Object.entries(rest);
 });
 </script>
@@ -28,7 +34,8 @@ const described = computed(() => {
   </div>
   <div v-if="'startDelay' in object && playsByItself(effectStore.effect, object)" class="line">
     <span>Starts</span>
-    <PropertyField class="two" :object="object" path="startDelay" />
+    <PropertyField v-if="!('runs' in object) || object.runs" :object="object" path="startDelay" />
+    <PropertyField v-if="'runs' in object" :object="object" path="runs" as="switch" word="by itself" />
   </div>
 </template>
 

@@ -108,6 +108,14 @@ describe('ready-made cues', () => {
     expect(Math.max(...sizes)).toBeGreaterThan(1.03);
     expect(sizes.at(-1)).toBe(1);
   });
+  test('a sequence that is turned by taps stands until it is tapped', () => {
+    const before = effectOf([], [card()]);
+    const { effect } = applyEdit(
+      before,
+      addRecipe(before, { when: 'tap', then: 'nextPicture' }, [CARD], ids()),
+    );
+    expect(effect.objects[CARD]).toMatchObject({ runs: false });
+  });
   test('one cue for several: a tap on any of them hides all', () => {
     const other = 'obj_other' as ObjectId;
     const before = effectOf([], [card(), card(other)]);

@@ -170,5 +170,10 @@ export const addRecipe = (
     ) as never;
     if (RESPONSES[recipe.then].hiddenBefore)
       for (const object of objects) d.objects[object.id]!.visible = false;
+    if (RESPONSES[recipe.then].stands)
+      for (const { id: of } of objects) {
+        const draft = d.objects[of]!;
+        if (draft.kind === 'card') draft.runs = false;
+      }
     made.push(id);
   });

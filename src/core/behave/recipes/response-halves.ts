@@ -18,6 +18,8 @@ export interface ResponseHalf {
   ) => { readonly beats: readonly BeatParts[] } & Partial<Pick<Cue, 'fires' | 'again' | 'cooldown'>>;
   /** The object is hidden, or transparent, until then. */
   readonly hiddenBefore?: boolean;
+  /** What would play by itself stands, so that it is the cue that moves it. */
+  readonly stands?: boolean;
   /** Only for these kinds; without, for all that has a place. */
   readonly kinds?: readonly EffectObject['kind'][];
 }
@@ -207,7 +209,7 @@ export const RESPONSE_HALVES = {
       } as Partial<Action>,
     ]),
   },
-  nextPicture: { name: 'next picture', kinds: ['card', 'layer'], make: once(['picture']) },
+  nextPicture: { name: 'next picture', stands: true, kinds: ['card', 'layer'], make: once(['picture']) },
   playOnce: { name: 'play once', kinds: ['card', 'model', 'layer', 'sound'], make: once(['play']) },
   playOn: {
     name: 'play without end',

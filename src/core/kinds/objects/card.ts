@@ -9,6 +9,7 @@ import {
 } from '../../schema/asset-schema';
 import { materialIdSchema } from '../../schema/material-schema';
 import { startDelay, type ObjectId } from '../../schema/placed-schema';
+import { yesNo } from '../../schema/properties';
 import { boxAbout } from '../../maths/box';
 import { defineObject } from './object-kind';
 import { FLAT, flatFields, FOREHEAD, objectNameFor, placed } from './placed';
@@ -22,6 +23,8 @@ export const card = defineObject({
     /** With one, the picture lies on this material where the material has no base picture of its own. */
     material: materialIdSchema.nullable(),
     startDelay,
+    /** Else it stands at its first picture until a cue plays it or turns it on. */
+    runs: yesNo('Plays by itself'),
   },
   isSeen: true,
   drawn: 'flat',
@@ -51,5 +54,6 @@ export const newCard = (id: ObjectId, asset: Flat, order: number, anchor: Anchor
     extent,
     ...FLAT,
     startDelay: 0,
+    runs: true,
   };
 };

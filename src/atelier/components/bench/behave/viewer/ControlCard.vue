@@ -7,6 +7,7 @@ import { putControl, putDrive, removeControl } from '../../../../../core/edits/v
 import { controlSchema, MOST_OPTIONS, type AssetId, type Control } from '../../../../../core/document/schema';
 import { newDriveId } from '../../../../api/ids';
 import type { DropSpot } from '../../../../intake/drop-spots';
+import { fittingTo } from '../../../../../core/behave/fitting-range';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
@@ -28,7 +29,9 @@ const set = (change: object, gesture: string | null = null): void =>
     gesture && `${gesture}-${props.control.id}`,
   );
 /** The numbers of a slider. */
-const numbers = computed(() => propertiesIn(controlSchema, props.control));
+const described = computed(() => Object.entries(propertiesIn(controlSchema, props.control)));
+const numbers = computed(() => described.value.filter(([, { type }]) => type === 'number'));
+const switches = computed(() => described.value.filter(([, { type }]) => type === 'switch'));
 const drives = computed(() =>
   Object.values(effectStore.effect.drives)
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
@@ -62,7 +65,10 @@ const drive = (): void => {
     { kind: 'number', object: desk.selected, property: 'size' },
   );
   void effectStore.edit(
-    putDrive({ ...fresh, remap: { ...fresh.remap, from: range } }, `Bind ${control.name}`),
+    putDrive(
+      { ...fresh, remap: { ...fresh.remap, from: range, to: [...fittingTo(effectStore.effect, fresh.to)] } },
+      `Bind ${control.name}`,
+    ),
   );
 };
 const setOption = (i: number, change: object, gesture: string | null = null): void => {
@@ -99,7 +105,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
       </IconButton>
     </div>
     <div v-if="control.kind === 'slider'" class="line">
-      <label v-for="(property, path) in numbers" :key="path"
+      <label v-for="[path, property] in numbers" :key="path"
         >{{ property.short ?? property.name
         }}<PropertyInput
           :property="property"
@@ -114,15 +120,36 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :most="12"
           @change="(unit) => set({ unit })"
       /></label>
+      <PropertyInput
+        v-for="[path, property] in switches"
+        :key="path"
+        :property="property"
+        :value="valueAt(control, path)"
+        @change="(to) => set({ [path]: to })"
+      />
       <label v-takes="picturesOf('the sign at its lower end', (lowIcon) => set({ lowIcon }))"
-        >Left icon<ChoiceField
+        >Left end<TextField
+          v-if="!control.lowIcon"
+          class="unit"
+          label="Sign at its lower end"
+          placeholder="− A ☾"
+          :value="control.lowText"
+          :most="12"
+          @change="(lowText) => set({ lowText })" /><ChoiceField
           label="Picture at its lower end"
           :needed="false"
           :value="control.lowIcon ?? ''"
           :options="pictures"
           @change="(v) => set({ lowIcon: picture(v) })" /></label
       ><label v-takes="picturesOf('the sign at its upper end', (highIcon) => set({ highIcon }))"
-        >Right icon<ChoiceField
+        >Right end<TextField
+          v-if="!control.highIcon"
+          class="unit"
+          label="Sign at its upper end"
+          placeholder="+ Z ☀"
+          :value="control.highText"
+          :most="12"
+          @change="(highText) => set({ highText })" /><ChoiceField
           label="Picture at its upper end"
           :needed="false"
           :value="control.highIcon ?? ''"
@@ -177,7 +204,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
       v-else-if="control.kind === 'switch'"
       as="switch"
       class="soft"
-      :property="numbers['start']!"
+      :property="switches[0]![1]"
       :value="control.start"
       @change="(start) => set({ start })"
     />

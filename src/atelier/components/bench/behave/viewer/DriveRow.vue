@@ -5,8 +5,15 @@ import { ArrowLeftRight, Trash2 } from '@lucide/vue';
 import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
 import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
 import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
-import { cueOrder } from '../../../../../core/document/queries';
-import { driveSchema, type Drive, type ObjectId } from '../../../../../core/document/schema';
+import { fittingFrom, fittingTo, shownAs } from '../../../../../core/behave/fitting-range';
+import { anchorOf, cueOrder } from '../../../../../core/document/queries';
+import { moveWords } from '../../../../words';
+import {
+  driveSchema,
+  type Drive,
+  type EffectObject,
+  type ObjectId,
+} from '../../../../../core/document/schema';
 import { propertiesIn } from '../../../../../core/schema/properties';
 import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
@@ -63,18 +70,34 @@ const target = computed(() => {
   if (to.kind === 'circuit') return to.material && `${to.material} ${to.node} ${to.port}`;
   return to.kind === 'variable' ? to.variable : to.cue === null ? null : `${to.cue} ${to.action}`;
 });
+/** What is driven anew begins with ends that fit it. */
+const drives = (to: Drive['to']): void =>
+  set({ to, remap: { ...props.drive.remap, to: [...fittingTo(effectStore.effect, to)] } });
+const listens = (signal: Drive['signal'], gesture: string | null): void => {
+  const isOther =
+    JSON.stringify(fittingFrom(effectStore.effect, signal)) !==
+    JSON.stringify(fittingFrom(effectStore.effect, props.drive.signal));
+  const from = isOther ? [...fittingFrom(effectStore.effect, signal)] : props.drive.remap.from;
+  set({ signal, remap: { ...props.drive.remap, from: from as [number, number] } }, gesture);
+};
 const choose = (value: string): void => {
   const [id, action, port] = value.split(' ');
-  if (port) set({ to: { kind: 'circuit', material: id as never, node: action!, port } });
-  else if (action) set({ to: { kind: 'duration', cue: id as never, action } });
-  else if (value.startsWith('variable_')) set({ to: { kind: 'variable', variable: value as never } });
-  else set({ to: { kind: 'number', object: value as ObjectId, property: 'size' } });
+  if (port) drives({ kind: 'circuit', material: id as never, node: action!, port });
+  else if (action) drives({ kind: 'duration', cue: id as never, action });
+  else if (value.startsWith('variable_')) drives({ kind: 'variable', variable: value as never });
+  else drives({ kind: 'number', object: value as ObjectId, property: 'size' });
+};
+/** Without its unit: the ends show that. Along an axis it says where that leads. */
+const inWords = (object: EffectObject, path: string): string => {
+  const name = numberName(object, path).replace(/ \((m|°)\)$/, '');
+  const way = path.startsWith('move') ? moveWords(anchorOf(effectStore.effect, object), path) : null;
+  return way ? `${name}: ${way}` : name;
 };
 const numbers = computed(() => {
   const { to } = props.drive;
   const object = to.kind === 'number' && to.object ? effectStore.effect.objects[to.object] : undefined;
   return object
-    ? Object.keys(numbersOf(object)).map((value) => ({ value, label: numberName(object, value) }))
+    ? Object.keys(numbersOf(object)).map((value) => ({ value, label: inWords(object, value) }))
     : [];
 });
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
@@ -86,16 +109,18 @@ const turnRound = (): void => {
   const [a, b] = props.drive.remap.to;
   set({ remap: { ...props.drive.remap, to: [b, a] } });
 };
-const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
+/** How its ends are shown: in the unit of what is driven. */
+const shown = computed(() => {
+  const { to } = props.drive;
+  if (to.kind === 'duration') return { factor: 1, mark: ' s', digits: 2 };
+  if (to.kind !== 'number') return { factor: 1, mark: '', digits: 3 };
+  return shownAs(to.object ? effectStore.effect.objects[to.object] : undefined, to.property);
+});
 </script>
 
 <template>
   <div class="drive" role="group" aria-label="What it drives">
-    <SignalFields
-      v-if="!bound"
-      :signal="drive.signal"
-      @change="(signal, gesture) => set({ signal }, gesture)"
-    />
+    <SignalFields v-if="!bound" :signal="drive.signal" @change="listens" />
     <div class="line">
       <span class="soft">drives</span>
       <ChoiceField
@@ -110,7 +135,7 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
         label="Which number is driven"
         :value="drive.to.property"
         :options="numbers"
-        @change="(property) => set({ to: { ...drive.to, property } as Drive['to'] })"
+        @change="(property) => drives({ ...drive.to, property } as Drive['to'])"
       />
       <span class="grow" />
       <a-switch
@@ -143,19 +168,19 @@ const unit = computed(() => (props.drive.to.kind === 'duration' ? ' s' : ''));
       <GestureField
         class="small"
         label="To, at the lower end"
-        :unit="unit"
-        :value="drive.remap.to[0]"
-        :digits="3"
-        @change="(v) => setEnd('to', 0, v)"
+        :unit="shown.mark"
+        :value="drive.remap.to[0] * shown.factor"
+        :digits="shown.digits"
+        @change="(v) => setEnd('to', 0, v / shown.factor)"
       />
       <span class="soft">to</span>
       <GestureField
         class="small"
         label="To, at the upper end"
-        :unit="unit"
-        :value="drive.remap.to[1]"
-        :digits="3"
-        @change="(v) => setEnd('to', 1, v)"
+        :unit="shown.mark"
+        :value="drive.remap.to[1] * shown.factor"
+        :digits="shown.digits"
+        @change="(v) => setEnd('to', 1, v / shown.factor)"
       />
       <IconButton aria-label="Turn it round" title="Turn it round" @click="turnRound">
         <ArrowLeftRight :size="13" />
