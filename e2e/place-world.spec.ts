@@ -134,11 +134,21 @@ test('a model on the floor: its shadow follows the light, the viewer drags, pinc
   };
   await page.getByRole('button', { name: 'Hide Shadow on the floor' }).click();
   const plain = await lookBare();
-  await page.getByRole('button', { name: 'Show Shadow on the floor' }).click();
   const shadowOf = async () => {
     const now = await lookBare();
     return blobOf(now, (r, g, _b, i) => plain.data[i]! - r > 18 && plain.data[i + 1]! - g > 12);
   };
+  // A contact shadow needs no light: it lies below the turtle, and is gone where the turtle is as high as it is told.
+  await row(page, 'Turtle').click();
+  await addFromMenu(page, 'Contact shadow: a soft oval below a thing');
+  await setField(page, 'Density of the shadow, per cent', '100');
+  await expect.poll(async () => (await shadowOf()).share, { timeout: 30_000 }).toBeGreaterThan(0.003);
+  await row(page, 'Contact shadow').click();
+  await setField(page, 'Gone when that is so high, cm', '10');
+  await expect.poll(async () => (await shadowOf()).share, { timeout: 30_000 }).toBe(0);
+  await row(page, 'Contact shadow').click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByRole('button', { name: 'Show Shadow on the floor' }).click();
   await expect.poll(async () => (await shadowOf()).share, { timeout: 30_000 }).toBeGreaterThan(0.003);
   const before = await shadowOf();
   await row(page, 'Sun').click();

@@ -142,6 +142,7 @@ export const NEW_WORDS: Record<NewKind, string> = {
   capsule: 'capsule',
   headOccluder: 'head occluder',
   shadowCatcher: 'shadow catcher',
+  contactShadow: 'contact shadow',
   ambient: 'ambient light',
   directional: 'directional light',
   point: 'point light',

@@ -6,7 +6,7 @@ import { headAnchor } from '../../core/kinds/objects/placed';
 import { newCard } from '../../core/kinds/objects/card';
 import { newGroup } from '../../core/kinds/objects/group';
 import { sampleAsset } from '../../core/document/sample';
-import type { Card, EffectObject, ObjectId, TargetId } from '../../core/document/schema';
+import type { Card, ContactShadow, EffectObject, ObjectId, TargetId } from '../../core/document/schema';
 import { transformPoint } from '../../core/maths/matrix';
 import { distance, type Vec3 } from '../../core/maths/vec3';
 import { restBase, restMatrix, restOf } from '../../core/placing/rest';
@@ -218,6 +218,18 @@ describe('placing by command', () => {
     expect(object(desk.selected!)).toMatchObject({ kind: 'layer', anchor: { kind: 'skin', face: 'every' } });
     for (const kind of place.NEW_KINDS) place.addNew(kind, { kind: 'world', surface: 'floor' });
     expect(Object.keys(effectStore.effect.objects)).toHaveLength(4 + place.NEW_KINDS.length);
+  });
+  test('a contact shadow follows what is selected where that stands on the same, and reaches beyond its foot', () => {
+    const floor = { kind: 'world', surface: 'floor' } as const;
+    open([box('aaaa', floor, { extent: [0.2, 0.1, 0.1], scale: [2, 1, 1] })]);
+    desk.selected = A;
+    place.addNew('contactShadow', floor);
+    const shadow = object(desk.selected!) as ContactShadow;
+    expect(shadow.below).toBe(A);
+    expect(shadow.extent).toEqual([expect.closeTo(0.52, 9), expect.closeTo(0.182, 9)]);
+    desk.selected = A;
+    place.addNew('contactShadow', { kind: 'world', surface: 'wall' });
+    expect(object(desk.selected!)).toMatchObject({ below: null });
   });
 });
 

@@ -2,13 +2,14 @@
 import { boxOf } from '../../core/placing/bounds';
 import { transformBox, union } from '../../core/maths/box';
 import { aligned, distributed, type Axis, type Edge } from '../../core/placing/arrange';
-import { moveForPivot } from '../../core/placing/keep-pose';
+import { moveForPivot, sameSurroundings } from '../../core/placing/keep-pose';
 import { localMatrix, type Placed } from '../../core/placing/local';
 import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
 import { invertMatrix, multiplyMatrices } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/edits/object-edits';
 import { FOREHEAD } from '../../core/kinds/objects/placed';
+import { newContactShadow } from '../../core/kinds/objects/contact-shadow';
 import { newFill } from '../../core/kinds/objects/fill';
 import { newFountain } from '../../core/kinds/objects/fountain';
 import { newGroup } from '../../core/kinds/objects/group';
@@ -34,6 +35,7 @@ import {
   type Asset,
   type AssetId,
   type CameraPart,
+  type ContactShadow,
   type Effect,
   type EffectObject,
   type FaceChoice,
@@ -98,6 +100,7 @@ export const NEW_KINDS = [
   ...SOLID_SHAPES,
   'headOccluder',
   'shadowCatcher',
+  'contactShadow',
   'ambient',
   'directional',
   'point',
@@ -116,6 +119,18 @@ const copiesOf = (effect: Effect, part: CameraPart): number =>
     (o) => o.kind === 'live' && o.part === part && anchorOf(effect, o).kind === 'backdrop',
   ).length;
 
+/** What a new contact shadow follows: the selected thing, if it has a size and stands on the same. The shadow reaches beyond its foot. */
+const shadowed = (anchor: Anchor): Partial<ContactShadow> => {
+  const { effect } = useEffectStore();
+  const object = selectedObjects().at(-1);
+  const box = object ? boxOf(effect, object) : null;
+  if (!object || !box || !sameSurroundings(anchorOf(effect, object), anchor)) return {};
+  const wide = (axis: 0 | 2): number =>
+    Math.max(0.02, 1.3 * (box.high[axis] - box.low[axis]) * Math.abs(object.scale[axis]));
+  // A flat card stands on a line: its shadow is still an oval.
+  return { below: object.id, extent: [wide(0), Math.max(wide(2), 0.35 * wide(0))] };
+};
+
 const made = (kind: NewKind, anchor: Anchor): EffectObject => {
   const { effect } = useEffectStore();
   const [id, order] = [newObjectId(), orderOnTop(effect)];
@@ -130,6 +145,9 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
     }
     case 'shadowCatcher':
       return newShadowCatcher(id, order, anchor);
+    case 'contactShadow':
+      // Below what is selected, where that stands on the same.
+      return { ...newContactShadow(id, order, anchor), ...shadowed(anchor) };
     case 'ambient':
     case 'directional':
     case 'point':

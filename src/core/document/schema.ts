@@ -97,6 +97,7 @@ export {
 export { triggerSchema, type Trigger, type TriggerKind } from '../kinds/triggers/triggers';
 export * from './viewer-schema';
 export type { Card } from '../kinds/objects/card';
+export type { ContactShadow } from '../kinds/objects/contact-shadow';
 export type { Cutout } from '../kinds/objects/cutout';
 export type { Fill } from '../kinds/objects/fill';
 export {

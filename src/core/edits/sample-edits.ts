@@ -9,8 +9,14 @@ import type { Anchor, Effect, EffectObject, ObjectId } from '../document/schema'
  * Whether a thing is artwork, to be replaced by the creator's own. What lights, hides, catches shadows or smooths skin is the ground that
  * artwork stands on, and is as useful to the next one.
  */
-export const isArtwork = ({ kind }: EffectObject): boolean =>
-  kind !== 'light' && kind !== 'occluder' && kind !== 'shadowCatcher' && kind !== 'retouch';
+export const isArtwork = ({ kind }: EffectObject): boolean => !GROUND.has(kind);
+const GROUND: ReadonlySet<EffectObject['kind']> = new Set([
+  'light',
+  'occluder',
+  'shadowCatcher',
+  'contactShadow',
+  'retouch',
+]);
 
 /** Samples that wait to be replaced. */
 export const samplesIn = (effect: Effect): EffectObject[] =>

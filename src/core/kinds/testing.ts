@@ -4,6 +4,7 @@ import type { ObjectKind, ObjectOf } from './objects/objects';
 import { sampleModel } from '../document/sample-assets';
 import { sampleAsset } from '../document/sample';
 import { newCard } from './objects/card';
+import { newContactShadow } from './objects/contact-shadow';
 import { newCutout } from './objects/cutout';
 import { newFill } from './objects/fill';
 import { newFountain } from './objects/fountain';
@@ -48,6 +49,7 @@ export const NEW: { readonly [K in ObjectKind]: ObjectOf<K> } = {
   group: newGroup(ID, 'Shells', 0),
   occluder: newOccluder(ID, 0),
   shadowCatcher: newShadowCatcher(ID, 0, { kind: 'world', surface: 'floor' }),
+  contactShadow: newContactShadow(ID, 0, { kind: 'world', surface: 'floor' }),
   light: newLight(ID, 'point', 0, FOREHEAD),
   grade: newGrade(ID, 0),
   fountain: { ...newFountain(ID, 0, FOREHEAD), floor: 0.5, face: 0.4 },

@@ -13,12 +13,14 @@ import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
 import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
+import type { Matrix } from '../../core/maths/matrix';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
 import { canBePicked, pickTopmost } from './picking';
+import { orderOf } from './drawing-order';
 import { groundOf, joined } from './shadow-ground';
 import { createView, type Abilities } from '../abilities/abilities';
 import { given } from '../abilities/given';
@@ -71,6 +73,7 @@ export class EffectView {
   private readonly size = new Vector2();
   private faces: readonly (TrackedFace | undefined)[] = [];
   private living: Living | null = null;
+  private matrixOf: (id: ObjectId) => Matrix | null = () => null;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -120,6 +123,10 @@ export class EffectView {
   ): void {
     this.faces = faces;
     this.living = living;
+    this.matrixOf = (id) => {
+      const at = program.indexOf.get(id);
+      return (at === undefined ? undefined : places[at]?.places[0]?.matrix) ?? null;
+    };
     const effect = living?.effectNow() ?? program.effect;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
@@ -156,8 +163,7 @@ export class EffectView {
       entry.object = object;
       for (const [instance, view] of entry.views)
         if (!all.some((p) => p.instance === instance)) view.node.visible = false;
-      // Occluders come before everything.
-      const order = object.kind === 'occluder' ? -1 : 10_000 - i;
+      const order = orderOf(object, program.anchors[i]!, i);
       for (const place of all) {
         // A fountain has one set of particles, wherever its copies are.
         if (object.kind === 'fountain' && place !== all[0]) continue;
@@ -224,6 +230,8 @@ export class EffectView {
       time,
       media: this.living?.values(index).media ?? null,
       particles: this.living?.particlesOf(index) ?? null,
+      matrix: place.matrix,
+      matrixOf: this.matrixOf,
       order,
       layering,
       aspect,

@@ -76,6 +76,7 @@ const run = ({ key }: { key: string | number }): void => {
         <a-sub-menu key="lights" title="Light">
           <a-menu-item v-for="light in LIGHTS" :key="light">{{ LIGHT_WORDS[light] }}</a-menu-item>
         </a-sub-menu>
+        <a-menu-item key="contactShadow">Contact shadow: a soft oval below a thing</a-menu-item>
         <a-menu-item key="shadowCatcher">Shadow catcher: shows shadows that fall on it</a-menu-item>
         <a-menu-item key="headOccluder">Head occluder: hides what is behind the head</a-menu-item>
         <template v-if="!anchor">

@@ -8,6 +8,7 @@ import { propertiesIn, type Property } from '../../schema/properties';
 import { perObject } from '../../memo';
 import { schemaOfKinds, type OfKinds } from '../any-kind';
 import { card } from './card';
+import { contactShadow } from './contact-shadow';
 import { cutout } from './cutout';
 import { fill } from './fill';
 import { fountain } from './fountain';
@@ -47,6 +48,7 @@ export const OBJECT_KINDS = {
   group,
   occluder,
   shadowCatcher,
+  contactShadow,
   light,
   grade,
   fountain,

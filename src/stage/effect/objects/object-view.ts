@@ -2,7 +2,8 @@
 import type { Object3D } from 'three';
 import type { Media } from '../../../core/kinds/values';
 import type { Particles } from '../../../core/fountain/particles';
-import type { Effect, EffectObject } from '../../../core/document/schema';
+import type { Effect, EffectObject, ObjectId } from '../../../core/document/schema';
+import type { Matrix } from '../../../core/maths/matrix';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
@@ -29,6 +30,9 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly media: Media | null;
   /** Of a fountain. */
   readonly particles: Particles | null;
+  /** Where it is, and where another object is: from its space to the world's. Null where that is nowhere, or hidden. */
+  readonly matrix: Matrix;
+  readonly matrixOf: (id: ObjectId) => Matrix | null;
   /** What stands higher in the Stack is drawn later. */
   readonly order: number;
   readonly layering: Layering;
