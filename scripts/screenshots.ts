@@ -67,7 +67,7 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
       const seen = [...document.querySelectorAll('.thumb')].filter(
         (thumb) => thumb.getBoundingClientRect().top < innerHeight,
       );
-      return seen.length > 0 && seen.every((thumb) => thumb.querySelector('img'));
+      return seen.length > 0 && seen.every((thumb) => thumb.querySelector('.film, img'));
     });
     await page.waitForTimeout(1000);
   },
@@ -166,10 +166,10 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('tab', { name: 'Scope' }).click();
     await page.getByRole('button', { name: '+ Signal' }).click();
     await page.getByRole('button', { name: '+ Signal' }).click();
-    await page.getByRole('button', { name: 'Jellyfish opacity' }).last().click();
-    await page.locator('.ant-select', { has: page.locator('[aria-label="What of the object"]') }).click();
+    await page.locator('.scope').getByRole('button', { name: 'Jellyfish opacity' }).last().click();
+    await page.locator('.scope .ant-select', { has: page.locator('[aria-label="Signal"]') }).click();
     await page.keyboard.type('turn y');
-    await page.keyboard.press('Enter');
+    await page.locator('.ant-select-item-option', { hasText: 'turn y (°)' }).first().click();
     await page.getByRole('button', { name: 'Jellyfish turn y (°)' }).click();
     await seek(page, 5.6);
     await page.waitForTimeout(3000);
