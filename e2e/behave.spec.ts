@@ -57,6 +57,11 @@ test('a ring circles the head, and a slider of the viewer drives its speed backw
   });
   expect(action).toMatchObject({ kind: 'circle', duration: 8, repeat: 0 });
 
+  // The cue sheet says so too, in words and over time.
+  await page.getByRole('tab', { name: 'Cue sheet' }).click();
+  await expect(page.getByText('0.2 to 8 s by Slider, without end')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Beats over time' }).locator('.driven')).toHaveCount(1);
+
   // The scope: 45 degrees a second until the viewer moves the slider to its end.
   await seekShare(page, 0.5);
   await page.locator('.viewer-overlay').getByRole('slider').fill('1');

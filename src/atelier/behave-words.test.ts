@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { READY_BY_GROUP, READY_NAMES, readyTrigger, rises } from '../core/kinds/triggers/ready-triggers';
 import { PROMPT_LANGUAGES, promptLanguage, promptText } from '../core/behave/prompt-texts';
 import type { Reason } from '../core/behave/why';
-import { newCue } from '../core/document/new-cues';
+import { newCue, newDrive } from '../core/document/new-cues';
 import { newAction } from '../core/kinds/actions/actions';
 import { sampleEffect } from '../core/document/sample';
 import {
@@ -13,6 +13,7 @@ import {
   type ActionKind,
   type Condition,
   type CueId,
+  type DriveId,
   type ObjectId,
 } from '../core/document/schema';
 import { EASING_NAMES } from '../core/maths/easing';
@@ -102,6 +103,15 @@ describe('sentences', () => {
     expect(words.timingWords(action, false)).toBe('0.4 s after 1 s, 3 times');
     expect(words.timingWords({ ...action, repeat: 0, delay: 0, thereAndBack: true }, false)).toBe(
       '0.4 s, there and back, without end',
+    );
+    const drive = newDrive('drive_x' as DriveId, 0, newSignal('time', null), {
+      kind: 'duration',
+      cue: 'cue_x' as CueId,
+      action: action.id,
+    });
+    const driven = words.drivenWords(effect, { ...drive, remap: { ...drive.remap, to: [8, 0.2] } });
+    expect(words.timingWords(action, false, driven)).toBe(
+      `0.2 to 8 s by ${words.signalWords(effect, drive.signal)} after 1 s, 3 times`,
     );
   });
 });

@@ -1,6 +1,7 @@
 /** What cues do, in words: actions, curves, times, numbers. */
 import {
   type Action,
+  type Drive,
   type EasingChoice,
   type Effect,
   type MaterialId,
@@ -13,7 +14,8 @@ import { actionKind } from '../core/kinds/actions/actions';
 import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { CATALOGUE, portLabel } from '../core/surface/catalogue';
-import { namesIn } from './when-words';
+import { drivenLengths } from '../core/document/behaviour-queries';
+import { namesIn, signalWords } from './when-words';
 import { written } from '../core/kinds/written';
 
 export const EASING_WORDS: Record<Easing, string> = {
@@ -52,13 +54,20 @@ export const targetsWords = (effect: Effect, action: Action): string => {
   return `${names[0]} and ${names.length - 1} more`;
 };
 
-/** How long, how often: "0.4 s after 1 s, 3 times". */
-export const timingWords = (action: Action, atOnce: boolean): string => {
+/** How long a driven action takes: "0.8 to 10 s by Speed of the glass". */
+export const drivenWords = (effect: Effect, drive: Drive): string => {
+  const [shortest, longest] = drivenLengths(drive);
+  const length = shortest === longest ? written(longest) : `${written(shortest)} to ${written(longest)}`;
+  return `${length} s by ${signalWords(effect, drive.signal)}`;
+};
+
+/** How long, how often: "0.4 s after 1 s, 3 times". `driven` is said instead of its own length. */
+export const timingWords = (action: Action, atOnce: boolean, driven: string | null = null): string => {
   const wait = action.delay > 0 ? ` after ${written(action.delay)} s` : '';
   if (atOnce) return `at once${wait}`;
   const back = action.thereAndBack ? ', there and back' : '';
   const times = action.repeat === 0 ? ', without end' : action.repeat > 1 ? `, ${action.repeat} times` : '';
-  return `${written(action.duration)} s${wait}${back}${times}${action.after === 'return' ? ', then as before' : ''}`;
+  return `${driven ?? `${written(action.duration)} s`}${wait}${back}${times}${action.after === 'return' ? ', then as before' : ''}`;
 };
 
 /** "Water light: noise, scale" */

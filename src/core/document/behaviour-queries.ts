@@ -1,8 +1,9 @@
 /** All triggers, conditions and signals of an effect, wherever they stand. */
 import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import { suits } from '../kinds/actions/actions';
-import { withDescendants } from './queries';
-import type { Action, Condition, Effect, EffectObject, Signal, Trigger } from './schema';
+import { inOrder, withDescendants } from './queries';
+import type { Seconds } from '../units';
+import type { Action, Condition, Drive, Effect, EffectObject, Signal, Trigger } from './schema';
 
 /** What sets cues off and back, and shows and hides prompts. */
 export const triggersOf = (effect: Effect): Trigger[] => [
@@ -34,3 +35,17 @@ export const reachedBy = (effect: Effect, action: Action): EffectObject[] =>
     if (target.kind !== 'group' || suits(action, target, effect.assets)) return [target];
     return withDescendants(effect, id).filter((o) => o.id !== id && suits(action, o, effect.assets));
   });
+
+/** What drives how long actions take, by the id of the action. Of several drives of one action the last counts. */
+export const durationDrives = (effect: Effect): ReadonlyMap<string, Drive> =>
+  new Map(
+    inOrder(effect.drives).flatMap((drive) =>
+      drive.enabled && drive.to.kind === 'duration' ? [[drive.to.action, drive]] : [],
+    ),
+  );
+
+/** The shortest and the longest that a driven action takes, in seconds. */
+export const drivenLengths = ({ remap }: Drive): readonly [Seconds, Seconds] => [
+  Math.max(0, Math.min(...remap.to)),
+  Math.max(0, ...remap.to),
+];

@@ -6,9 +6,11 @@ import { newGroup } from '../kinds/objects/group';
 import { newSolid } from '../kinds/objects/solid';
 import { newSound } from '../kinds/objects/sound';
 import { FOREHEAD } from '../kinds/objects/placed';
-import { reachedBy } from './behaviour-queries';
+import { drivenLengths, durationDrives, reachedBy } from './behaviour-queries';
+import { newSignal } from '../kinds/signals/signals';
+import { newDrive } from './new-cues';
 import { sampleModel } from './sample-assets';
-import type { Action, Effect, EffectObject, ObjectId, SequenceAsset } from './schema';
+import type { Action, CueId, Drive, DriveId, Effect, EffectObject, ObjectId, SequenceAsset } from './schema';
 
 const SHELL = 'obj_shell' as ObjectId;
 const [INNER, LAMP] = ['obj_inner', 'obj_lamp'] as ObjectId[];
@@ -64,4 +66,28 @@ test('what is played takes as long as it is, as often as it is played', () => {
   // Without end it is drawn as nothing, like all that is done at once.
   expect(play({ times: 0 })).toBe(0);
   expect(longestOn(action('move', { duration: 0.5, repeat: 0 }), [shown], assets)).toBe(0.5);
+});
+
+test('of what drives how long an action takes the last that is switched on counts', () => {
+  const drive = (name: string, order: number, to: [number, number], enabled = true): Drive => {
+    const plain = newDrive(`drive_${name}` as DriveId, order, newSignal('expression', null), {
+      kind: 'duration',
+      cue: 'cue_one' as CueId,
+      action: 'act_one',
+    });
+    return { ...plain, enabled, remap: { ...plain.remap, to } };
+  };
+  const effect = {
+    ...effectOf([]),
+    drives: Object.fromEntries(
+      [drive('late', 2, [8, 0.2]), drive('early', 1, [1, 2]), drive('off', 3, [5, 6], false)].map((d) => [
+        d.id,
+        d,
+      ]),
+    ),
+  } as Effect;
+  const found = durationDrives(effect);
+  expect([...found.keys()]).toEqual(['act_one']);
+  expect(drivenLengths(found.get('act_one')!)).toEqual([0.2, 8]);
+  expect(drivenLengths(drive('below', 1, [-2, 3]))).toEqual([0, 3]);
 });

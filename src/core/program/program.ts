@@ -3,6 +3,7 @@ import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '
 import { isPlacedSignal } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
 import { reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
+import { durationDrives } from '../document/behaviour-queries';
 import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
@@ -197,7 +198,7 @@ export const compile = (effect: Effect): Program => {
     prompts: inOrder(effect.prompts),
     drives,
     wantsPlaces: wantsPlaces(effect),
-    durations: new Map(drives.flatMap((d) => (d.to.kind === 'duration' ? [[d.to.action, d]] : []))),
+    durations: durationDrives(effect),
   };
 };
 

@@ -5,11 +5,11 @@
  */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { line, scaleLinear } from 'd3';
-import { reachedBy } from '../../../../core/document/behaviour-queries';
+import { drivenLengths, durationDrives, reachedBy } from '../../../../core/document/behaviour-queries';
 import { actionKind, actionLength, longestOn } from '../../../../core/kinds/actions/actions';
 import type { Action, Cue } from '../../../../core/document/schema';
 import { eased } from '../../../../core/maths/curve';
-import { actionSummary } from '../../../behave-words';
+import { actionSummary, drivenWords } from '../../../behave-words';
 import { written } from '../../../../core/kinds/written';
 import { useEffectStore } from '../../../stores/effect';
 
@@ -40,9 +40,12 @@ interface Bar {
   readonly start: number;
   readonly length: number;
   readonly endless: boolean;
+  /** How short and how long it becomes where something drives that, and what does. */
+  readonly driven: { readonly lengths: readonly [number, number]; readonly words: string } | null;
 }
 const laid = computed(() => {
   const bars: Bar[] = [];
+  const drives = durationDrives(effectStore.effect);
   const beats: { id: string; index: number; start: number; span: number; rows: number; top: number }[] = [];
   let start = 0;
   let before = 0;
@@ -53,6 +56,7 @@ const laid = computed(() => {
     let span = 0;
     for (const action of beat.actions) {
       const length = once(action);
+      const drive = drives.get(action.id);
       span = Math.max(span, action.delay + length);
       bars.push({
         action,
@@ -60,12 +64,15 @@ const laid = computed(() => {
         start: start + action.delay,
         length,
         endless: actionLength(action) === Infinity,
+        driven: drive
+          ? { lengths: drivenLengths(drive), words: drivenWords(effectStore.effect, drive) }
+          : null,
       });
     }
     beats.push({ id: beat.id, index, start, span, rows: row - top, top });
     before = span;
   });
-  const end = Math.max(0.5, ...bars.map((b) => b.start + b.length));
+  const end = Math.max(0.5, ...bars.map((b) => b.start + Math.max(b.length, b.driven?.lengths[1] ?? 0)));
   return { bars, beats, end, rows: row };
 });
 const x = computed(() => scaleLinear([0, laid.value.end * 1.04], [0, width.value - 8]));
@@ -180,7 +187,7 @@ const key = (event: KeyboardEvent, action: Action): void => {
           role="slider"
           :aria-label="`${actionSummary(effectStore.effect, bar.action)}: begins after`"
           :aria-valuenow="bar.action.delay"
-          :aria-valuetext="`${bar.action.delay} seconds; takes ${written(bar.length)} seconds`"
+          :aria-valuetext="`${bar.action.delay} seconds; takes ${bar.driven?.words ?? `${written(bar.length)} seconds`}`"
           :width="Math.max(5, x(bar.length))"
           :height="ROW - 5"
           rx="3"
@@ -192,6 +199,12 @@ const key = (event: KeyboardEvent, action: Action): void => {
           @blur="effectStore.endGesture()"
         />
         <path v-if="curve(bar)" :d="curve(bar)" />
+        <g v-if="bar.driven" class="driven">
+          <title>Takes {{ bar.driven.words }}</title>
+          <path
+            :d="`M${x(bar.driven.lengths[0])} 2v${ROW - 9}m0 ${(9 - ROW) / 2}H${x(bar.driven.lengths[1])}m0 ${(9 - ROW) / 2}v${ROW - 9}`"
+          />
+        </g>
         <rect
           v-if="bar.action.duration > 0 && !isOwnLength(bar.action)"
           class="edge"
@@ -242,6 +255,10 @@ const key = (event: KeyboardEvent, action: Action): void => {
   stroke: var(--accent);
   stroke-width: 1.2;
   pointer-events: none;
+}
+.bar .driven path {
+  stroke: var(--ink);
+  stroke-dasharray: none;
 }
 .edge {
   fill: transparent;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** One beat of a cue: its actions, each opened by a click, and what can be done with it. */
 import { computed } from 'vue';
+import { durationDrives } from '../../../../core/document/behaviour-queries';
 import { actionLength } from '../../../../core/kinds/actions/actions';
 import type { Action, ActionKind, Beat, Cue, ObjectId } from '../../../../core/document/schema';
-import { actionSummary, targetsWords, timingWords } from '../../../behave-words';
+import { actionSummary, drivenWords, targetsWords, timingWords } from '../../../behave-words';
 import { copyBeat, pasteCopiedBeat } from '../../../commands/cue-commands';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -32,6 +33,15 @@ const effectStore = useEffectStore();
 const desk = useDeskStore();
 /** What an action beside the others would act on. */
 const targets = computed(() => props.beat.actions.findLast((a) => a.targets.length > 0)?.targets ?? []);
+const drives = computed(() => durationDrives(effectStore.effect));
+const timing = (action: Action): string => {
+  const drive = drives.value.get(action.id);
+  return timingWords(
+    action,
+    actionLength(action) === 0 && !drive,
+    drive ? drivenWords(effectStore.effect, drive) : null,
+  );
+};
 const moveBy = (by: number): void => {
   const beats = [...props.cue.beats];
   const [beat] = beats.splice(props.place, 1);
@@ -89,7 +99,7 @@ const moveBy = (by: number): void => {
             ><b>{{ targetsWords(effectStore.effect, action) }}</b>
             {{ actionSummary(effectStore.effect, action) }}</span
           >
-          <span class="faint cut when">{{ timingWords(action, actionLength(action) === 0) }}</span>
+          <span class="faint cut when">{{ timing(action) }}</span>
         </button>
         <ActionEditor
           v-if="desk.behave.action === action.id"

@@ -45,7 +45,12 @@ const chosen = async (event: Event): Promise<void> => {
 </script>
 
 <template>
-  <section class="drawer" aria-label="Assets" data-keeps>
+  <section
+    class="drawer"
+    :class="{ reporting: imports.items.length > 0 || imports.looking }"
+    aria-label="Assets"
+    data-keeps
+  >
     <div class="row head">
       <h2>Assets</h2>
       <WordButton @click="desk.openLibrary()"><Library :size="13" /> Library</WordButton>
@@ -111,6 +116,18 @@ const chosen = async (event: Event): Promise<void> => {
   padding: 10px 14px;
   background: var(--sheet);
   border-top: 1px solid var(--line);
+}
+/* A report is read within the drawer: what is placed beside it stays as large as it was. */
+.drawer.reporting {
+  height: 150px;
+}
+.drawer.reporting .head {
+  position: sticky;
+  top: -10px;
+  z-index: 1;
+  padding: 10px 0 6px;
+  margin-top: -10px;
+  background: var(--sheet);
 }
 .head {
   gap: 12px;

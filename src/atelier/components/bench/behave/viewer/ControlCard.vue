@@ -236,6 +236,7 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+  align-items: end;
 }
 .line label {
   display: grid;
