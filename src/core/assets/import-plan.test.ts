@@ -91,6 +91,13 @@ describe('what is made of a heap of files', () => {
     }
     expect(['a/b.png', 'Thumbs.db', '.git/x', 'a/._b.png'].map(isClutter)).toEqual([false, true, true, true]);
   });
+  test('that a name says otherwise is said only where it does', () => {
+    const { refusals } = planImport([file('letter.png', 'text'), file('notes.txt', 'text')]);
+    expect(refusals.map((r) => r.message.split('.').slice(0, 2).join('.'))).toEqual([
+      'letter.png is a text file, whatever its name says',
+      'notes.txt is a text file',
+    ]);
+  });
   test('every file is in a job, refused, or clutter', () => {
     const path = fc.stringMatching(/^[a-c]{1,2}\/[a-d]{0,2}[0-9]{0,2}\.(png|obj|txt)$/);
     fc.assert(

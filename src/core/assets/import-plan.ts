@@ -6,6 +6,9 @@ import { MOST_DROPPED } from './limits';
 import { numberedRuns } from './frames/numbered';
 import { KIND_WORDS, type FileKind } from './sniff';
 
+/** Names that say themselves that there is text in the file. */
+const TEXT_NAME = /\.(txt|md|csv|log|rtf)$/i;
+
 export interface PlanFile {
   /** With its folders, forward slashes. */
   readonly path: string;
@@ -119,7 +122,7 @@ const refusalOf = ({ path, kind, inZip }: PlanFile): Refusal => {
       return {
         path,
         code: 'file.unknown',
-        message: `${name} is ${KIND_WORDS[kind]}${kind === 'text' ? ', whatever its name says' : ''}. Pictures, layered artwork, models, sounds, videos, colour tables, light surroundings and fonts can be brought in.`,
+        message: `${name} is ${KIND_WORDS[kind]}${kind === 'text' && !TEXT_NAME.test(name) ? ', whatever its name says' : ''}. Pictures, layered artwork, models, sounds, videos, colour tables, light surroundings and fonts can be brought in.`,
       };
   }
 };
