@@ -13,7 +13,6 @@ import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
 import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
-import type { Matrix } from '../../core/maths/matrix';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import type { ObjectPlaces, Place } from '../../core/placing/places';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
@@ -73,7 +72,7 @@ export class EffectView {
   private readonly size = new Vector2();
   private faces: readonly (TrackedFace | undefined)[] = [];
   private living: Living | null = null;
-  private matrixOf: (id: ObjectId) => Matrix | null = () => null;
+  private placeOf: (id: ObjectId) => Place | null = () => null;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -123,9 +122,9 @@ export class EffectView {
   ): void {
     this.faces = faces;
     this.living = living;
-    this.matrixOf = (id) => {
+    this.placeOf = (id) => {
       const at = program.indexOf.get(id);
-      return (at === undefined ? undefined : places[at]?.places[0]?.matrix) ?? null;
+      return (at === undefined ? undefined : places[at]?.places[0]) ?? null;
     };
     const effect = living?.effectNow() ?? program.effect;
     for (const [id, entry] of this.entries)
@@ -231,7 +230,7 @@ export class EffectView {
       media: this.living?.values(index).media ?? null,
       particles: this.living?.particlesOf(index) ?? null,
       matrix: place.matrix,
-      matrixOf: this.matrixOf,
+      placeOf: this.placeOf,
       order,
       layering,
       aspect,

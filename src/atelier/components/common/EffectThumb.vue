@@ -10,6 +10,7 @@ import type { Effect } from '../../../core/document/schema';
 import { sentence } from '../../../core/errors';
 import { api } from '../../api/client';
 import { FILM_MOMENTS } from '../../drawing/effect-film';
+import FilmStrip from './FilmStrip.vue';
 import MovingStills from './MovingStills.vue';
 
 const props = defineProps<{ record: EffectSummary }>();
@@ -55,15 +56,7 @@ const keep = async (made: Blob): Promise<void> => {
 
 <template>
   <div ref="box" class="thumb">
-    <i
-      v-if="film"
-      class="film"
-      :style="{
-        backgroundImage: `url(${film})`,
-        backgroundSize: `${FILM_MOMENTS.length * 100}% 100%`,
-        animationTimingFunction: `steps(${FILM_MOMENTS.length}, jump-none)`,
-      }"
-    />
+    <FilmStrip v-if="film" class="film" :url="film" :frames="FILM_MOMENTS.length" :seconds="6" />
     <MovingStills v-if="effect" :class="{ unseen: film }" :effect="effect" @made="keep" />
     <p v-else-if="problem" class="problem">{{ problem }}</p>
   </div>
@@ -80,24 +73,10 @@ const keep = async (made: Blob): Promise<void> => {
 .film {
   position: absolute;
   inset: 0;
-  animation: moments 6s infinite;
 }
 /* The film of the revision before is looked at until the new one is there. */
 .unseen {
   display: none;
-}
-@keyframes moments {
-  from {
-    background-position-x: 0;
-  }
-  to {
-    background-position-x: 100%;
-  }
-}
-@media (prefers-reduced-motion: reduce) {
-  .film {
-    animation: none;
-  }
 }
 .problem {
   margin: 0;

@@ -6,6 +6,7 @@ import type { Take } from '../../../core/takes/take';
 import { useStills } from '../../drawing/use-stills';
 import { useTurns } from '../../styles/reduced-motion';
 import { FILM_FRAMES, FILM_HEIGHT, FILM_WIDTH } from '../../takes/film';
+import FilmStrip from '../common/FilmStrip.vue';
 import { filmOf } from '../../takes/shipped-films';
 
 const props = defineProps<{ take: Take }>();
@@ -35,15 +36,7 @@ const still = computed(() => {
 
 <template>
   <div class="take-film">
-    <i
-      v-if="film"
-      :style="{
-        backgroundImage: `url(${film})`,
-        backgroundSize: `${FILM_FRAMES * 100}% 100%`,
-        animationDuration: `${take.duration * 0.7}s`,
-        animationTimingFunction: `steps(${FILM_FRAMES}, jump-none)`,
-      }"
-    />
+    <FilmStrip v-if="film" :url="film" :frames="FILM_FRAMES" :seconds="take.duration * 0.7" />
     <img v-else-if="still" :src="still" alt="" />
   </div>
 </template>
@@ -55,29 +48,10 @@ const still = computed(() => {
   overflow: hidden;
   background: var(--grey);
 }
-i {
-  display: block;
-  width: 100%;
-  height: 100%;
-  animation: film infinite;
-}
 img {
   width: 100%;
   height: 100%;
   object-fit: cover;
   display: block;
-}
-@keyframes film {
-  from {
-    background-position-x: 0;
-  }
-  to {
-    background-position-x: 100%;
-  }
-}
-@media (prefers-reduced-motion: reduce) {
-  i {
-    animation: none;
-  }
 }
 </style>

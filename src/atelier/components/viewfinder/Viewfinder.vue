@@ -3,10 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
-import type { EffectObject, ObjectId } from '../../../core/document/schema';
-import { facePartAt } from '../../../core/placing/face-part';
-import { USUAL_ASPECT, viewOf } from '../../../core/placing/touch';
-import { pointedAt, type Pointed } from '../../../core/placing/pointed';
+import type { EffectObject } from '../../../core/document/schema';
 import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
@@ -15,6 +12,7 @@ import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
 import { AdaptiveDetail } from './adaptive-detail';
 import { useFinderPaint } from './use-finder-paint';
+import { useFinderPointing } from './use-finder-pointing';
 import { useFinderPointers } from './use-finder-pointers';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
@@ -23,7 +21,8 @@ import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 import { usePainterStore } from '../../stores/painter';
 import { usePrintsStore } from '../../stores/prints';
-import InlineNotice from '../common/InlineNotice.vue';
+import GraphicsNotice from './GraphicsNotice.vue';
+import LighterNote from './LighterNote.vue';
 import CompareLine from './CompareLine.vue';
 import ViewerButtons from './ViewerButtons.vue';
 import TakeMenu from '../takes/TakeMenu.vue';
@@ -34,7 +33,6 @@ import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderSize } from './use-finder-size';
 import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
-import WordButton from '../common/WordButton.vue';
 
 const props = defineProps<{ stage: string }>();
 const effectStore = useEffectStore();
@@ -49,12 +47,10 @@ const canvas = ref<HTMLCanvasElement | null>(null);
 const failure = ref<string | null>(null);
 /** The browser has taken the graphics away; it gives them back when it can. */
 const lost = ref(false);
-const reload = (): void => location.reload();
 
 let drawing: Stage | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
-/** Lowered while playing on a machine that cannot keep up. */
-/** Seen from nearby it is drawn finer, up to twice as fine. */
+/** Lowered while playing on a machine that cannot keep up; seen from nearby it is drawn finer, up to twice as fine. */
 const adaptive = new AdaptiveDetail(
   'full',
   () => Math.min(devicePixelRatio, 2) * Math.min(2, Math.max(1, desk.finder.zoom)),
@@ -255,14 +251,6 @@ watch(
     applySize();
   },
 );
-/** A double click comes close to the eye, mouth or face that is there, or goes back. */
-const comeClose = (event: MouseEvent): void => {
-  const now = playback.now();
-  if (!now || tapping.value || painting.value) return;
-  const part = close.now.value.zoom > 1 ? null : facePartAt(now.frame, viewOf(now.frame), pointers.at(event));
-  if (part) close.toPart(part);
-  else close.toWhole();
-};
 const wheel = (event: WheelEvent): void => {
   if (!close.onWheel(event)) pointers.onWheel(event);
 };
@@ -273,24 +261,13 @@ const hand = computed(() => (painting.value ? brush : pointers));
 const tapCentre = (): void => {
   if (tapping.value) playback.tap(0.5, 0.5);
 };
-/** What is seen under the pointer, for files that are dropped there; null where it is not over the picture. */
-const under = (event: MouseEvent): { pointed: Pointed | null; object: ObjectId | null } | null => {
-  const now = playback.now();
-  if (event.target !== canvas.value || !now) return null;
-  const point = pointers.at(event);
-  return {
-    pointed: pointedAt(
-      {
-        frame: now.frame,
-        presence: now.runtime.presence,
-        targets: now.program.targets,
-        aspect: USUAL_ASPECT,
-      },
-      point,
-    ),
-    object: drawing?.pick(point.x, point.y, mayPick) ?? null,
-  };
-};
+const { under, comeClose } = useFinderPointing({
+  canvas,
+  at: pointers.at,
+  pick: (point) => drawing?.pick(point.x, point.y, mayPick) ?? null,
+  close,
+  busy: () => tapping.value || painting.value,
+});
 defineExpose({ under });
 const { label, caption, lighter } = useFinderWords(detail, share);
 </script>
@@ -342,13 +319,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
         <template v-else>{{ label }}</template>
       </div>
       <CloseUpButtons />
-      <div
-        v-if="lighter"
-        class="lighter"
-        title="This machine draws slowly, so the take is drawn lighter. The effect itself is the same."
-      >
-        {{ lighter }}
-      </div>
+      <LighterNote v-if="lighter" :words="lighter" />
       <ViewerButtons v-if="tapping" />
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
       <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
@@ -356,12 +327,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
           movable ? 'Drags are recorded; the wheel pinches, Shift twists' : 'Taps are recorded on the strip'
         }}
       </div>
-      <InlineNotice v-if="failure" class="failure">{{ failure }}</InlineNotice>
-      <InlineNotice v-else-if="lost" class="failure">
-        The browser has taken the graphics away; the picture comes back when it gives them back. Nothing of
-        your work is lost.
-        <WordButton @click="reload">Reload the page</WordButton>
-      </InlineNotice>
+      <GraphicsNotice :failure="failure" :lost="lost" />
     </div>
   </section>
 </template>
@@ -419,22 +385,8 @@ canvas.painting {
 .caption {
   bottom: 10px;
 }
-.lighter {
-  position: absolute;
-  right: 10px;
-  top: 12px;
-  padding: 1px 7px;
-  border-radius: 20px;
-  background: #1d232773;
-  color: #fff;
-  font: 500 10.5px var(--text);
-}
 .quiet {
   background: #1d2327b8;
   color: #fff;
-}
-.failure {
-  position: absolute;
-  inset: auto 12px 12px;
 }
 </style>

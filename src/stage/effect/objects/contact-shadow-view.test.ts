@@ -19,7 +19,7 @@ const shadow: ContactShadow = { ...newContactShadow(SHADOW, 2, FLOOR), below: BO
 const effect: Effect = { ...sampleEffect(0, 0), objects: { [BOX]: box, [SHADOW]: shadow } };
 
 /** With the bottom of the box so high. */
-const drawn = (thing: Matrix | null, object = shadow) => {
+const drawn = (thing: Matrix | null, object = shadow, followed = 1) => {
   const view = new ContactShadowView();
   const seen = view.update({
     object,
@@ -32,7 +32,8 @@ const drawn = (thing: Matrix | null, object = shadow) => {
     media: null,
     particles: null,
     matrix: at(0, 0, -1),
-    matrixOf: (id) => (id === BOX ? thing : null),
+    placeOf: (id) =>
+      id === BOX && thing ? { matrix: thing, opacity: followed, instance: 0, face: null } : null,
     order: 1,
     layering: 'space',
     aspect: 1,
@@ -55,6 +56,11 @@ test('it weakens and widens as the thing rises, and is gone where it is said', (
   expect(half.opacity).toBeCloseTo(0.25, 6);
   expect(half.width).toBeGreaterThan(shadow.extent[0]);
   expect(drawn(at(0, tall / 2 + 1.01, -1)).seen).toBe(false);
+});
+test('it fades with what it follows', () => {
+  const standing = at(0, tall / 2, -1);
+  expect(drawn(standing, shadow, 0.4).opacity).toBeCloseTo(0.2, 6);
+  expect(drawn(standing, shadow, 0).seen).toBe(false);
 });
 test('what is hidden has none; following nothing it stays', () => {
   expect(drawn(null).seen).toBe(false);

@@ -50,14 +50,15 @@ export class ContactShadowView implements ObjectView<ContactShadow> {
     this.node.add(this.oval);
   }
 
-  update({ object, effect, opacity, order, matrix, matrixOf }: ObjectNow<ContactShadow>): boolean {
+  update({ object, effect, opacity, order, matrix, placeOf }: ObjectNow<ContactShadow>): boolean {
     const thing = object.below ? effect.objects[object.below] : undefined;
-    const there = thing ? matrixOf(thing.id) : null;
+    const there = thing ? placeOf(thing.id) : null;
     const box = thing ? boxOf(effect, thing) : null;
     // What it follows is hidden or nowhere: then so is its shadow.
     if (thing && !there) return false;
-    const contact = there && box ? contactOf(matrix, there, box, object.fadesAt) : null;
-    const strength = object.density * opacity * (contact?.strength ?? 1);
+    const contact = there && box ? contactOf(matrix, there.matrix, box, object.fadesAt) : null;
+    // It fades with what it follows.
+    const strength = object.density * opacity * (there?.opacity ?? 1) * (contact?.strength ?? 1);
     if (strength === 0) return false;
     if (object.softness !== this.softness) {
       this.material.map?.dispose();

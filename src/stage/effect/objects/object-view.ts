@@ -7,6 +7,7 @@ import type { Matrix } from '../../../core/maths/matrix';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
+import type { Place } from '../../../core/placing/places';
 import type { WornSurface } from '../../surface/worn-surface';
 import type { Blended } from '../blended';
 import type { CameraParts } from '../../backdrop/camera-parts';
@@ -30,9 +31,10 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly media: Media | null;
   /** Of a fountain. */
   readonly particles: Particles | null;
-  /** Where it is, and where another object is: from its space to the world's. Null where that is nowhere, or hidden. */
+  /** From its own space to the world's. */
   readonly matrix: Matrix;
-  readonly matrixOf: (id: ObjectId) => Matrix | null;
+  /** Where another object is, and how opaque; null where it is nowhere, or hidden. */
+  readonly placeOf: (id: ObjectId) => Place | null;
   /** What stands higher in the Stack is drawn later. */
   readonly order: number;
   readonly layering: Layering;
