@@ -1,5 +1,5 @@
 /** Questions about a document that more than one screen asks. */
-import { assetsNeededBy, assetsOf, kindOf } from '../kinds/objects/objects';
+import { assetsNeededBy, assetsOf, isHolder, kindOf, mayHangIn } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { materialIdsOf } from './material-queries';
 import { assetsNamedBy } from './named-in';
@@ -15,7 +15,6 @@ import type {
   EffectScene,
   FaceChoice,
   FileRef,
-  Group,
   Iris,
   Layer,
   ModelObject,
@@ -31,12 +30,12 @@ export const inOrder = <T extends { order: number; id: string }>(map: Readonly<R
   Object.values(map).sort(before);
 
 /**
- * The group an object really hangs in. A parent that is gone, is no group, or hangs in the object itself
- * counts as none, so that no document can hide objects from the Stack.
+ * The group, or whatever else holds things, that an object really hangs in. A parent that is gone, cannot hold it, or hangs in the object
+ * itself counts as none, so that no document can hide objects from the Stack.
  */
-export const parentOf = (effect: Effect, object: EffectObject): Group | null => {
+export const parentOf = (effect: Effect, object: EffectObject): EffectObject | null => {
   const parent = object.parent === null ? undefined : effect.objects[object.parent];
-  if (parent?.kind !== 'group') return null;
+  if (!parent || !mayHangIn(object, parent)) return null;
   const met = new Set<ObjectId>([object.id]);
   for (
     let up: EffectObject | undefined = parent;
@@ -73,7 +72,7 @@ const flatStack = perDocument((effect: Effect): readonly EffectObject[] => {
   const walk = (parent: ObjectId | null): void => {
     for (const object of tree.get(parent) ?? []) {
       flat.push(object);
-      if (object.kind === 'group') walk(object.id);
+      if (isHolder(object)) walk(object.id);
     }
   };
   walk(null);

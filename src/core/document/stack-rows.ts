@@ -9,7 +9,7 @@ export type StackRow =
       readonly key: string;
       readonly object: EffectObject;
       readonly depth: number;
-      /** How many hang in it; null when it is no group. */
+      /** How many hang in it; null for what holds nothing, and is no group. */
       readonly members: number | null;
       readonly lane: string;
     }
@@ -94,10 +94,10 @@ export const stackRows = (
       key: object.id,
       object,
       depth,
-      members: object.kind === 'group' ? children.length : null,
+      members: object.kind === 'group' || children.length > 0 ? children.length : null,
       lane: key,
     });
-    if (object.kind === 'group' && (wanted !== '' || !folded.has(object.id)))
+    if (children.length > 0 && (wanted !== '' || !folded.has(object.id)))
       for (const child of children) if (isFound(child)) walk(child, depth + 1, key);
   };
   for (const [key, { anchor, objects }] of sorted) {

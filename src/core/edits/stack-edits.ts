@@ -16,7 +16,7 @@ import {
   stackTree,
   withDescendants,
 } from '../document/queries';
-import { restingPlace } from '../kinds/objects/objects';
+import { mayHangIn, restingPlace } from '../kinds/objects/objects';
 import { cardExtent } from '../kinds/objects/resting';
 import type { Anchor, Effect, EffectObject, ObjectId } from '../document/schema';
 
@@ -82,8 +82,9 @@ export const moveInStack = (effect: Effect, ids: readonly ObjectId[], to: StackP
   edit(`Move ${objectWords(effect, ids)} in the Stack`, (d) => {
     const parent = to.parent ? effect.objects[to.parent] : undefined;
     const inside = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
-    if (parent && (parent.kind !== 'group' || inside.has(parent.id))) return;
+    if (parent && inside.has(parent.id)) return;
     const moving = outermostOf(effect, ids);
+    if (parent && !moving.every((object) => mayHangIn(object, parent))) return;
     const rest = restOf(effect);
     for (const object of moving) {
       const draft = d.objects[object.id]!;

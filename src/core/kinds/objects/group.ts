@@ -15,6 +15,7 @@ export const group = defineObject({
   drawnBy: [],
   isTouched: false,
   onFace: false,
+  holds: ['things'],
   rests: 'before',
   bounds: () => null,
 });

@@ -35,6 +35,8 @@ export interface ObjectSpec<O> {
   readonly shows?: readonly Asset['kind'][];
   /** It is there to show one. */
   readonly isShowing?: boolean;
+  /** What may hang in it, moves, fades and hides with it: `things` of all kinds, `parts` of a model. Nothing unless it says so. */
+  readonly holds?: readonly ('things' | 'parts')[];
   /** How it comes to lie on what it sticks to. */
   readonly rests: RestStyle;
   readonly ground?: (object: O, assets: Assets) => Ground;

@@ -75,6 +75,11 @@ export const kindOf = (object: {
 export const isOnFace = (object: EffectObject): object is OnFace => kindOf(object).onFace;
 /** Whether a viewer sees the object, or what it does to the picture. */
 export const isSeen = (object: EffectObject): boolean => kindOf(object).isSeen;
+/** Whether anything may hang in the object. */
+export const isHolder = (object: EffectObject): boolean => kindOf(object).holds !== undefined;
+/** Whether the one may hang in the other. */
+export const mayHangIn = (_object: EffectObject, holder: EffectObject): boolean =>
+  kindOf(holder).holds?.includes('things') === true;
 /** Whether an object may show an asset. */
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   kindOf(object).shows?.includes(asset.kind) === true;
