@@ -23,6 +23,7 @@ import { boothIcon, icon, kelpBand, kelpFan, saltIcon } from './kelp-artwork';
 import { jellyDrift } from './jelly-drift';
 import { kelpCrown } from './kelp-crown';
 import { inspectModel } from '../src/core/assets/models/inspect';
+import { partFacts } from '../src/core/assets/models/part-facts';
 import { openGlb } from '../src/core/assets/models/open-model';
 import { peaksOf } from '../src/core/assets/sounds/sound';
 import { sounds } from '../stock/make/sounds';
@@ -114,7 +115,8 @@ const stockModel = async (path: string, name: string): Promise<ModelAsset> => {
   const refused = (): never => {
     throw new Error(`${path} needs a decoder`);
   };
-  const facts = inspectModel(await openGlb(bytes, name, { draco: refused, ktx2: refused } as never));
+  const document = await openGlb(bytes, name, { draco: refused, ktx2: refused } as never);
+  const facts = inspectModel(document);
   const {
     triangles,
     vertices,
@@ -135,6 +137,7 @@ const stockModel = async (path: string, name: string): Promise<ModelAsset> => {
     triangles,
     vertices,
     parts,
+    tree: partFacts(document),
     materials,
     textures,
     texturePixels,

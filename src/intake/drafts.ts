@@ -2,7 +2,7 @@
 import type { GridGuess } from '../core/assets/frames/guess-grid';
 import type { ModelPart } from '../core/assets/models/inspect';
 import type { Deviation } from '../core/maths/surface-distance';
-import type { Asset, AssetKind, BlendMode, FileMime } from '../core/document/schema';
+import type { Asset, AssetKind, BlendMode, FileMime, PartFacts } from '../core/document/schema';
 import type { Unit } from '../core/units';
 
 export interface KeptBytes {
@@ -63,7 +63,6 @@ export interface PreparedDraft {
   readonly deviation: Deviation | null;
 }
 
-/** A model opened for the repair panel. */
 /** A sculpted mesh laid onto the face; `moves` as `packMoves` writes them. */
 export interface FittedFace {
   readonly moves: string;
@@ -71,8 +70,10 @@ export interface FittedFace {
   readonly by: 'layout' | 'surface';
 }
 
+/** A model that was opened: its parts as lists show them, and as they are measured. */
 export interface ModelInside {
   readonly parts: readonly ModelPart[];
+  readonly tree: PartFacts[];
 }
 
 export const kindOf = (draft: AssetDraft): AssetKind => draft.facts.kind;

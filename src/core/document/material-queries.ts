@@ -11,10 +11,10 @@ import {
 import { cutText } from '../text';
 
 /** Kinds of objects that can wear a material. */
-export type Wearer = Extract<EffectObject, { material: MaterialId | null } | { kind: 'model' }>;
+export type Wearer = Extract<EffectObject, { material: MaterialId | null } | { kind: 'model' | 'part' }>;
 /** Whether an object can wear materials at all. */
 export const wearsMaterials = (object: EffectObject): object is Wearer =>
-  'material' in object || object.kind === 'model';
+  'material' in object || 'materials' in object;
 
 /** Which of a model's own materials is replaced: its number, or all others. */
 export const ALL_SLOTS = 'all';
@@ -22,14 +22,14 @@ export const ALL_SLOTS = 'all';
 /** The material an object wears in a slot; null is its own look. A slot matters on models alone. */
 export const materialIdOf = (object: EffectObject, slot = ALL_SLOTS): MaterialId | null => {
   if ('material' in object) return object.material;
-  if (object.kind === 'model') return object.materials[slot] ?? object.materials[ALL_SLOTS] ?? null;
+  if ('materials' in object) return object.materials[slot] ?? object.materials[ALL_SLOTS] ?? null;
   return null;
 };
 
 /** Materials an object wears, each once. */
 export const materialIdsOf = (object: EffectObject): MaterialId[] => {
   if ('material' in object) return object.material ? [object.material] : [];
-  return object.kind === 'model' ? [...new Set(Object.values(object.materials))] : [];
+  return 'materials' in object ? [...new Set(Object.values(object.materials))] : [];
 };
 
 /** The objects that wear a material, in any of their slots. */

@@ -136,6 +136,12 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
         : control,
     ),
   }),
+  // Until schema 10 nobody had measured the parts of models.
+  10: (old) => ({
+    ...old,
+    schema: 11,
+    assets: mapped(old.assets, (asset) => (asset.kind === 'model' ? { ...asset, tree: null } : asset)),
+  }),
 };
 
 /** In schema 8 a cue had one trigger with a threshold, and an action one target. */

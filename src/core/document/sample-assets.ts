@@ -18,6 +18,20 @@ export const sampleModel = (n: number): ModelAsset => ({
   triangles: 1200,
   vertices: 800,
   parts: 2,
+  tree: [
+    {
+      name: 'Shell',
+      above: null,
+      origin: [0, 0, 0],
+      box: { low: [-0.1, 0, -0.1], high: [0.1, 0.12, 0.1] },
+    },
+    {
+      name: 'Pearl',
+      above: 0,
+      origin: [0, 0.05, 0],
+      box: { low: [-0.02, -0.02, -0.02], high: [0.02, 0.02, 0.02] },
+    },
+  ],
   materials: 1,
   textures: 0,
   texturePixels: 0,

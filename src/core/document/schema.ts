@@ -121,6 +121,7 @@ export type { Morph } from '../kinds/objects/morph';
 export type { EffectObject, ObjectKind, ObjectOf } from '../kinds/objects/objects';
 export type { Occluder } from '../kinds/objects/occluder';
 export { EYES, type Eyes } from '../kinds/objects/on-face';
+export type { Part } from '../kinds/objects/part';
 export type { Retouch } from '../kinds/objects/retouch';
 export type { ShadowCatcher } from '../kinds/objects/shadow-catcher';
 export { SOLID_SHAPES, type Solid, type SolidShape } from '../kinds/objects/solid';
@@ -128,7 +129,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 

@@ -3,10 +3,11 @@ import type { Draft } from 'immer';
 import { objectsShowing } from '../document/asset-uses';
 import { edit, type Edit } from '../document/edit';
 import { picturesOf } from '../document/material-queries';
-import type { Asset, AssetId, Card, Effect, EffectObject, Material } from '../document/schema';
+import type { Asset, AssetId, Card, Effect, EffectObject, Material, ObjectId } from '../document/schema';
 import { canShow } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
+import { followModel } from './part-edits';
 import { cardAfter } from './replaced-card';
 
 /** Brings in an asset that nothing shows yet. */
@@ -61,10 +62,18 @@ export const renameAssets = (names: ReadonlyMap<AssetId, string>): Edit =>
   });
 
 /**
- * Lets a draft of an object show another asset, or another in the place of `from` alone: it keeps its place and its
+ * Lets an object show another asset, or another in the place of `from` alone: it keeps its place and its
  * width.
  */
-export const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | null = null): void => {
+export const putOn = (
+  d: Draft<Effect>,
+  effect: Effect,
+  id: ObjectId,
+  to: Asset,
+  from: AssetId | null = null,
+): void => {
+  const draft = d.objects[id];
+  if (!draft) return;
   if (draft.kind === 'text') draft.font = to.id;
   else if (draft.kind === 'grade') {
     for (const step of draft.steps)
@@ -76,15 +85,14 @@ export const putOn = (draft: Draft<EffectObject>, to: Asset, from: AssetId | nul
   draft.sample = false;
   if (draft.kind === 'card' && 'width' in to)
     draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
-  if (draft.kind === 'model' && to.kind === 'model' && !to.clips.some((c) => c.name === draft.clip))
-    draft.clip = to.clips[0]?.name ?? null;
+  if (to.kind === 'model') followModel(d, effect, id, to);
 };
 
 /** Everything that is shown of one asset shows another one. */
 export const showInstead = (effect: Effect, from: AssetId, to: Asset): Edit =>
   edit(`Show ${to.name} instead`, (d) => {
     for (const object of objectsShowing(effect, from))
-      if (canShow(object, to)) putOn(d.objects[object.id]!, to, from);
+      if (canShow(object, to)) putOn(d, effect, object.id, to, from);
     for (const target of Object.values(d.targets))
       if (target.asset === from && to.kind === 'picture') target.asset = to.id;
     if (d.listing.icon === from && to.kind === 'picture') d.listing.icon = to.id;
@@ -109,7 +117,7 @@ export const asOneSequence = (effect: Effect, [first, ...others]: readonly Asset
       for (const object of objectsShowing(effect, id))
         if (object.kind === 'card') removeObject(effect, object.id).change(d);
     for (const object of objectsShowing(effect, first!))
-      if (canShow(object, to) && d.objects[object.id]) putOn(d.objects[object.id]!, to, first);
+      if (canShow(object, to) && d.objects[object.id]) putOn(d, effect, object.id, to, first);
   });
 
 /** Puts other content into an asset: all that shows it follows, and keeps its place. */
@@ -121,8 +129,7 @@ export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Ed
       const draft = d.objects[object.id]!;
       if (draft.kind === 'card' && old && 'width' in old && 'width' in next)
         Object.assign(draft, cardAfter(draft as Card, old, next));
-      if (draft.kind === 'model' && next.kind === 'model' && !next.clips.some((c) => c.name === draft.clip))
-        draft.clip = next.clips[0]?.name ?? null;
+      if (next.kind === 'model') followModel(d, effect, object.id, next);
     }
   });
 

@@ -5,6 +5,7 @@ import { boundedMove, boundedScale, boundedTurn } from '../schema/limits';
 import { mirrored, mirroredAnchor } from '../placing/mirror';
 import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
+import { kindOf } from '../kinds/objects/objects';
 import { newGroup } from '../kinds/objects/group';
 import { copiedCue } from './cue-edits';
 import { makeRoom, objectWords } from './object-edits';
@@ -93,6 +94,16 @@ const copyCues = (
   }
 };
 
+/** Throws `IconiaError` `part.once`: a model has each of its parts once. */
+const refuseParts = (objects: readonly EffectObject[]): void => {
+  const part = objects.find((o) => kindOf(o).isPart);
+  if (part)
+    throw new IconiaError(
+      'part.once',
+      `${part.name} is a part of a model, and a model has each part once. Copy the model instead; nothing was added.`,
+    );
+};
+
 /**
  * Copies objects, with all that hangs in them, each just above its original. `newId` makes ids with a prefix. The copies'
  * ids are put into `made`, by original.
@@ -107,6 +118,7 @@ export const duplicateObjects = (
 ): Edit =>
   edit(`Duplicate ${objectWords(effect, ids)}`, (d) => {
     const originals = outermostOf(effect, ids);
+    refuseParts(originals);
     const families = originals.map((o) => withDescendants(effect, o.id));
     makeRoom(
       effect,
@@ -229,6 +241,7 @@ export const spreadObject = (
   edit(`Spread ${effect.objects[id]?.name ?? 'object'}`, (d) => {
     const object = effect.objects[id];
     if (!object) return;
+    refuseParts([object]);
     const family = withDescendants(effect, id);
     makeRoom(effect, family.length * (spread.count - 1) + 1);
     const group = spreadGroup(effect, object, spread.shape.kind, groupId);

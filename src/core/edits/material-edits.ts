@@ -21,7 +21,7 @@ import { MOST_NODES } from '../document/schema';
 const wear = (draft: Draft<EffectObject> | undefined, id: MaterialId | null, slot: string): void => {
   if (!draft) return;
   if ('material' in draft) draft.material = id;
-  else if (draft.kind === 'model') {
+  else if ('materials' in draft) {
     // All of it: what single parts wore is taken off.
     if (slot === ALL_SLOTS) draft.materials = {};
     if (id === null) delete draft.materials[slot];
@@ -92,7 +92,7 @@ export const makeMaterialsOwn = (
         } as Draft<Material>;
         const draft = d.objects[objectId]!;
         if ('material' in draft) draft.material = own;
-        else if (draft.kind === 'model')
+        else if ('materials' in draft)
           for (const [slot, worn] of Object.entries(draft.materials))
             if (worn === id) draft.materials[slot] = own;
       }

@@ -16,6 +16,7 @@ import { propertiesOf } from '../kinds/objects/objects';
 import type { placedSchema } from '../schema/placed-schema';
 import { withValueAt } from '../schema/properties';
 import { forget } from './forget';
+import { hideDeletedParts } from './hidden-parts';
 
 /** Throws `IconiaError` `effect.too-many-objects` when that many more do not fit into the effect. */
 export const makeRoom = (effect: Pick<Effect, 'objects'>, more: number): void => {
@@ -38,6 +39,7 @@ export const addObject = (object: EffectObject): Edit =>
 export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
   edit(`Delete ${objectWords(effect, ids)}`, (d) => {
     const gone = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
+    hideDeletedParts(d, effect, gone);
     for (const one of gone) delete d.objects[one];
     forget(d, effect, 'objects', gone);
   });

@@ -1,6 +1,7 @@
 /** Samples: what a starter came with, to be replaced by the creator's own. */
 import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
+import { partsOf } from '../document/part-queries';
 import { anchorOf, stackTree } from '../document/queries';
 import { assetsOf } from '../kinds/objects/objects';
 import type { Anchor, Effect, EffectObject, ObjectId } from '../document/schema';
@@ -26,6 +27,8 @@ export const samplesIn = (effect: Effect): EffectObject[] =>
 export const clearSamples = (effect: Effect): Edit =>
   edit('Clear the samples', (d) => {
     const gone = new Set(samplesIn(effect).map((o) => o.id));
+    // A part goes with its model.
+    for (const id of [...gone]) for (const part of partsOf(effect, id)) gone.add(part.id);
     for (const object of Object.values(d.objects)) if (!gone.has(object.id)) object.sample = false;
     const tree = stackTree(effect);
     const assets = new Set<string>();

@@ -1,6 +1,7 @@
 /** Another thing in the place of one that is there: it keeps its place, its size, what fingers do to it and what cues do. */
 import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
+import { partsOf } from '../document/part-queries';
 import { anchorOf } from '../document/queries';
 import type { Asset, AssetKind, Effect, EffectObject, ObjectId } from '../document/schema';
 import { canShow, kindOf } from '../kinds/objects/objects';
@@ -13,6 +14,7 @@ import { fromAngles, rotate } from '../maths/quaternion';
 import { multiply, subtract, add, type Vec3 } from '../maths/vec3';
 import { boxOf } from '../placing/bounds';
 import { putOn } from './asset-edits';
+import { removeObjects } from './object-edits';
 
 const sizeOf = ({ low, high }: Box, scale: Vec3): Vec3 =>
   multiply(subtract(high, low), scale.map(Math.abs) as never);
@@ -69,7 +71,10 @@ const madeAnew = (effect: Effect, object: EffectObject, to: Asset): EffectObject
   if (!made) return null;
   const kept = Object.fromEntries(KEPT.map((key) => [key, object[key]])) as Partial<EffectObject>;
   const next = { ...made, ...kept, sample: false } as EffectObject;
-  const [was, is] = [boxOf(effect, object), boxOf({ assets: { [to.id]: to } as Effect['assets'] }, next)];
+  const [was, is] = [
+    boxOf(effect, object),
+    boxOf({ ...effect, assets: { [to.id]: to } as Effect['assets'] }, next),
+  ];
   return was && is ? { ...next, ...inPlaceOf(object, was, is, standsOn(anchor)) } : next;
 };
 
@@ -91,10 +96,13 @@ export const showOn = (effect: Effect, id: ObjectId, to: Asset): Edit => {
     if (!object || !draft || !standInKinds(object).includes(to.kind)) return;
     if (!canShow(object, to)) {
       const made = madeAnew(effect, object, to);
+      // What has no parts any more does without them.
+      const parts = partsOf(effect, id).map((part) => part.id);
+      if (made && parts.length > 0) removeObjects(effect, parts).change(d);
       if (made) d.objects[id] = { ...made, name: objectNameFor(to, object.name) } as Draft<EffectObject>;
       return;
     }
-    putOn(draft, to);
+    putOn(d, effect, id, to);
     if (object.sample) draft.name = objectNameFor(to, object.name);
     if (object.kind !== 'model') return;
     const [was, is] = [modelBox(effect.assets[object.asset]), modelBox(to)];

@@ -16,7 +16,8 @@ import {
   stackTree,
   withDescendants,
 } from '../document/queries';
-import { mayHangIn, restingPlace } from '../kinds/objects/objects';
+import { IconiaError } from '../errors';
+import { kindOf, mayHangIn, restingPlace } from '../kinds/objects/objects';
 import { cardExtent } from '../kinds/objects/resting';
 import type { Anchor, Effect, EffectObject, ObjectId } from '../document/schema';
 
@@ -83,7 +84,10 @@ export const moveInStack = (effect: Effect, ids: readonly ObjectId[], to: StackP
     const parent = to.parent ? effect.objects[to.parent] : undefined;
     const inside = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
     if (parent && inside.has(parent.id)) return;
-    const moving = outermostOf(effect, ids);
+    // A part stays in its model: it only changes its place among what hangs there.
+    const moving = outermostOf(effect, ids).filter(
+      (o) => !kindOf(o).isPart || (parent && parentOf(effect, o)?.id === parent.id),
+    );
     if (parent && !moving.every((object) => mayHangIn(object, parent))) return;
     const rest = restOf(effect);
     for (const object of moving) {
@@ -140,8 +144,12 @@ export const stickTo = (effect: Effect, ids: readonly ObjectId[], anchor: Anchor
 /** Puts objects into a new group where the first of them stands; they stay where they are seen. */
 export const groupObjects = (effect: Effect, ids: readonly ObjectId[], groupId: ObjectId): Edit =>
   edit(`Group ${objectWords(effect, ids)}`, (d) => {
-    const [first] = outermostOf(effect, ids);
-    if (!first) return;
+    const [first] = outermostOf(effect, ids).filter((o) => !kindOf(o).isPart);
+    if (!first)
+      throw new IconiaError(
+        'part.no-group',
+        'A part stays in its model, so it cannot be put into a group. Group the model instead.',
+      );
     makeRoom(effect, 1);
     const parent = parentOf(effect, first);
     const anchor = parent ? anchorOf(effect, parent) : first.anchor;

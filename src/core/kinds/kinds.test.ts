@@ -54,7 +54,7 @@ describe.each(Object.values(NEW).map((object) => [object.kind, object] as const)
     test('it rests somewhere on every anchor, and its box is one', () => {
       for (const anchor of [FOREHEAD, { kind: 'world', surface: 'floor' }, { kind: 'backdrop' }] as const)
         expect(restingPlace(object, anchor, ASSETS).move.every(Number.isFinite)).toBe(true);
-      const box = kindOf(object).bounds(object, ASSETS);
+      const box = kindOf(object).bounds(object, { assets: ASSETS, objects: {} });
       if (box) expect(box.low.every((x, k) => x <= box.high[k]!)).toBe(true);
     });
   },

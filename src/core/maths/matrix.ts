@@ -9,6 +9,8 @@ import { cross, dot, length, type Vec3 } from './vec3';
 export type Matrix = readonly number[];
 
 export const IDENTITY_MATRIX: Matrix = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
+/** Moves by a way. */
+export const translation = ([x, y, z]: Vec3): Matrix => [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, x, y, z, 1];
 
 /** First size, then turn, then move. */
 export const composeMatrix = (move: Vec3, [x, y, z, w]: Quaternion, [sx, sy, sz]: Vec3): Matrix => [

@@ -4,5 +4,7 @@ import { kindOf } from '../kinds/objects/objects';
 import type { Box } from '../maths/box';
 
 /** Around one object without what hangs in it; null for a model that is not there. */
-export const boxOf = (effect: Pick<Effect, 'assets'>, object: EffectObject): Box | null =>
-  kindOf(object).bounds(object, effect.assets);
+export const boxOf = (
+  { assets, objects = {} }: Pick<Effect, 'assets'> & Partial<Pick<Effect, 'objects'>>,
+  object: EffectObject,
+): Box | null => kindOf(object).bounds(object, { assets, objects });

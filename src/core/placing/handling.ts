@@ -12,7 +12,7 @@ import { add, length, normalise, scale, subtract, type Vec3 } from '../maths/vec
 import type { TrackFrame } from '../tracking/track-frame';
 import { anchorPlaces, layeringOf, type Here } from './anchors';
 import { UNTOUCHED, upAxis, type ByHand } from './local';
-import { placesOf, type ObjectPlaces, type StateNow } from './places';
+import { placesOf, within, type ObjectPlaces, type StateNow } from './places';
 import type { Presence } from './presence';
 import { reshaped } from './reshape';
 import { rayFor, touchedAt, viewOf } from './touch';
@@ -136,7 +136,8 @@ export class Handling {
   private base(object: number, instance: number, { here, places }: Now): Matrix | null {
     const parent = this.program.parents[object]!;
     const all = parent < 0 ? anchorPlaces(this.program.anchors[object]!, here) : places[parent]!.places;
-    return all.find((p) => p.instance === instance)?.matrix ?? null;
+    const base = all.find((p) => p.instance === instance)?.matrix;
+    return base ? within(this.program, object, base) : null;
   }
 
   /** Where the first finger meets the plane that an object slides on: floor, wall, picture; else across the view. */

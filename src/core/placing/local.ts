@@ -6,6 +6,7 @@ import {
   positionOf,
   multiplyMatrices,
   decomposeMatrix,
+  translation,
   type Matrix,
 } from '../maths/matrix';
 import {
@@ -35,24 +36,7 @@ export interface ByHand {
 }
 export const UNTOUCHED: ByHand = { offset: [0, 0, 0], factor: 1, twist: 0 };
 
-const away = (pivot: Vec3): Matrix => [
-  1,
-  0,
-  0,
-  0,
-  0,
-  1,
-  0,
-  0,
-  0,
-  0,
-  1,
-  0,
-  -pivot[0],
-  -pivot[1],
-  -pivot[2],
-  1,
-];
+const away = (pivot: Vec3): Matrix => translation([-pivot[0], -pivot[1], -pivot[2]]);
 
 /** Things stand up along +Y in the world, and come out along +Z of pictures, faces and screens. */
 export const upAxis = (object: Pick<EffectObject, 'anchor'>): Vec3 =>

@@ -2,8 +2,15 @@
 import { isIn, type Program } from '../program/program';
 import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
-import { isOnFace } from '../kinds/objects/objects';
-import { fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
+import { isOnFace, kindOf } from '../kinds/objects/objects';
+import {
+  fromPose,
+  IDENTITY_MATRIX,
+  invertMatrix,
+  multiplyMatrices,
+  translation,
+  type Matrix,
+} from '../maths/matrix';
 import type { TrackedFace } from '../tracking/track-frame';
 import type { Unit } from '../units';
 import { anchorPlaces, layeringOf, type AnchorPlace, type Here, type Layering } from './anchors';
@@ -24,6 +31,12 @@ export interface ObjectPlaces {
   readonly places: readonly Place[];
   readonly layering: Layering;
 }
+
+/** From the space of what an object hangs in to the one it is placed in: a part of a model begins where it is in the model. */
+export const within = (program: Program, i: number, base: Matrix): Matrix => {
+  const origin = program.origins[i];
+  return origin ? multiplyMatrices(base, translation(origin)) : base;
+};
 
 /** What is asked about the state of an effect; the runtime answers, and so does whoever shows it at rest. */
 export interface StateNow {
@@ -53,6 +66,8 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
     }
     let bases: readonly (AnchorPlace & { opacity?: Unit })[];
     if (parent >= 0) bases = all[parent]!.places;
+    // A part without its model is nowhere.
+    else if (kindOf(object).isPart) bases = NOWHERE;
     else {
       // Hundreds of objects stick to few places.
       const key = program.anchorKeys[i]!;
@@ -70,7 +85,10 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       places: bases.map((base): Place => {
         // Layers, and shadows on skin, cover the whole face: they lie in head space, whatever spot their anchor names.
         const overFace = isOnFace(object) || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
-        let matrix = overFace && base.face ? fromPose(base.face.pose) : multiplyMatrices(base.matrix, local);
+        let matrix =
+          overFace && base.face
+            ? fromPose(base.face.pose)
+            : multiplyMatrices(within(program, i, base.matrix), local);
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);
@@ -110,8 +128,39 @@ export const baseOf = (
   const instance = places[i]!.places[0]?.instance;
   const parent = program.parents[i]!;
   const all = parent >= 0 ? places[parent]!.places : anchorPlaces(program.anchors[i]!, here);
-  return (all.find((p) => p.instance === instance) ?? all[0])?.matrix ?? null;
+  const base = (all.find((p) => p.instance === instance) ?? all[0])?.matrix;
+  return base ? within(program, i, base) : null;
 };
+
+/** A part of a model as the stage poses it in the model. */
+export interface PartNow {
+  readonly id: ObjectId;
+  /** Its place in the part tree. */
+  readonly part: number;
+  /** Its own motion, in its own space; the identity leaves it as the model has it. Null while it is hidden. */
+  readonly motion: Matrix | null;
+  /** Its own and that of all it hangs in. */
+  readonly opacity: Unit;
+  /** Its index in the program. */
+  readonly index: number;
+}
+
+/** The parts of a model that are objects of their own, at one of the places of the model. */
+export const partsNow = (
+  program: Program,
+  places: readonly ObjectPlaces[],
+  model: number,
+  instance: number,
+): PartNow[] =>
+  (program.partsOf.get(model) ?? []).flatMap((index): PartNow[] => {
+    const object = program.objects[index]!;
+    if (object.kind !== 'part' || object.part === null) return [];
+    const at = (i: number): Place | undefined => places[i]!.places.find((p) => p.instance === instance);
+    const [own, holder] = [at(index), at(program.parents[index]!)];
+    const into = holder && invertMatrix(within(program, index, holder.matrix));
+    const motion = own ? (into ? multiplyMatrices(into, own.matrix) : IDENTITY_MATRIX) : null;
+    return [{ id: object.id, part: object.part, motion, opacity: own?.opacity ?? 0, index }];
+  });
 
 /** The places without those of objects that `keep` leaves out. */
 export const onlyPlaces = (

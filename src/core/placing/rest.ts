@@ -19,7 +19,7 @@ import { fromAxisAngle } from '../maths/quaternion';
 import { faceFrame, type TrackedFace, type TrackFrame } from '../tracking/track-frame';
 import { anchorPlaces, type Here } from './anchors';
 import type { Presence } from './presence';
-import { placesOf, type ObjectPlaces, type StateNow } from './places';
+import { placesOf, within, type ObjectPlaces, type StateNow } from './places';
 
 const restFace = (id: number): TrackedFace => ({
   id,
@@ -81,7 +81,8 @@ export const restMatrix = ({ program, places }: Rest, id: ObjectId): Matrix => {
 export const restBase = (rest: Rest, object: EffectObject): Matrix => {
   const i = rest.program.indexOf.get(object.id);
   const parent = i === undefined ? -1 : rest.program.parents[i]!;
-  return parent >= 0 ? restMatrix(rest, rest.program.objects[parent]!.id) : anchorBase(rest, object.anchor);
+  if (i === undefined || parent < 0) return anchorBase(rest, object.anchor);
+  return within(rest.program, i, restMatrix(rest, rest.program.objects[parent]!.id));
 };
 
 /** Where an anchor is at rest; the origin where it is nowhere. */

@@ -22,14 +22,14 @@ const isRoomy = ({ kind }: Anchor): boolean => kind !== 'backdrop';
  * Sounds, lights and whatever has no size of its own stay where they are.
  */
 export const placedApart = (
-  { assets }: Pick<Effect, 'assets'>,
+  effect: Pick<Effect, 'assets'>,
   objects: readonly EffectObject[],
 ): EffectObject[] => {
   const piles: { key: string | null; objects: EffectObject[]; width: number }[] = [];
   for (const object of objects) {
-    const box = object.kind === 'card' || object.kind === 'model' ? boxOf({ assets }, object) : null;
+    const box = object.kind === 'card' || object.kind === 'model' ? boxOf(effect, object) : null;
     if (!box || !isRoomy(object.anchor)) continue;
-    const key = sizeKey(assets, object);
+    const key = sizeKey(effect.assets, object);
     const pile = key === null ? undefined : piles.find((p) => p.key === key);
     const width = (box.high[0] - box.low[0]) * Math.abs(object.scale[0]);
     if (pile) pile.objects.push(object);

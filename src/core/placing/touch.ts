@@ -50,6 +50,13 @@ const meet = (program: Program, i: number, place: Place, ray: Ray): number | nul
   return intersectBox(local, subtract(box.low, thin), add(box.high, thin));
 };
 
+/** Whether object `i` is a part of the model, or in the outer part, `of`. */
+const isPartOf = (program: Program, i: number, of: number): boolean => {
+  let at = i;
+  while (at >= 0 && at !== of && program.objects[at]!.kind === 'part') at = program.parents[at]!;
+  return at === of && at !== i;
+};
+
 const RANK: Record<Layering, number> = { screen: 0, space: 1, backdrop: 2 };
 
 /** What a finger touches: on the screen first, then what is nearest, then the backdrop; null for nothing. */
@@ -71,8 +78,17 @@ export const touchedAt = (
       const rank = RANK[layering];
       // On the screen nothing is nearer: what stands higher in the Stack covers.
       const far = layering === 'space' ? t : 0;
-      if (best && (rank > best.rank || (rank === best.rank && far >= best.far - 1e-9))) continue;
-      best = { object: i, place, at: touchPoint(place, ray, t), rank, far };
+      // A part lies within the box of its model: where both are met, it is the part that is touched.
+      const isPartOfBest = best !== null && best.rank === rank && isPartOf(program, i, best.object);
+      if (best && !isPartOfBest && (rank > best.rank || (rank === best.rank && far >= best.far - 1e-9)))
+        continue;
+      best = {
+        object: i,
+        place,
+        at: touchPoint(place, ray, t),
+        rank,
+        far: isPartOfBest ? Math.min(far, best!.far) : far,
+      };
     }
   });
   return best;

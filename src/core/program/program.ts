@@ -21,7 +21,9 @@ import type {
   Variable,
   Vary,
 } from '../document/schema';
+import { partOrigin } from '../document/part-queries';
 import { pcg3d } from '../maths/hash';
+import type { Vec3 } from '../maths/vec3';
 import type { Seconds } from '../units';
 
 /** One action on one of its objects. */
@@ -69,6 +71,10 @@ export interface Program {
   readonly indexOf: ReadonlyMap<ObjectId, number>;
   /** Index of the group each object hangs in; -1 for none. */
   readonly parents: readonly number[];
+  /** Of a part of a model: where its own space begins in the space it hangs in, in rest; null for everything else. */
+  readonly origins: readonly (Vec3 | null)[];
+  /** By the index of a model: those of its parts that are objects of their own, outer ones first. */
+  readonly partsOf: ReadonlyMap<number, readonly number[]>;
   /** Indices of the face morphs, of the fountains. */
   readonly morphs: readonly number[];
   readonly fountains: readonly number[];
@@ -184,6 +190,8 @@ export const compile = (effect: Effect): Program => {
     objects,
     indexOf,
     parents,
+    origins: objects.map((o) => partOrigin(effect, o)),
+    partsOf: partsByModel(objects, parents),
     morphs: ofKind('morph'),
     fountains: ofKind('fountain'),
     anchors,
@@ -200,6 +208,24 @@ export const compile = (effect: Effect): Program => {
     wantsPlaces: wantsPlaces(effect),
     durations: durationDrives(effect),
   };
+};
+
+/** Parts by the model that they hang in, through other parts or not. */
+const partsByModel = (
+  objects: readonly EffectObject[],
+  parents: readonly number[],
+): ReadonlyMap<number, readonly number[]> => {
+  const found = new Map<number, number[]>();
+  objects.forEach(({ kind }, i) => {
+    if (kind !== 'part') return;
+    let model = parents[i]!;
+    while (model >= 0 && objects[model]!.kind === 'part') model = parents[model]!;
+    if (model < 0) return;
+    const parts = found.get(model);
+    if (parts) parts.push(i);
+    else found.set(model, [i]);
+  });
+  return found;
 };
 
 /** Whether anything asks where objects are: that is worked out in each step then. */

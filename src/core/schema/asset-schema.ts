@@ -173,12 +173,34 @@ export const modelPrepSchema = z.strictObject({
   pack: yesNo('Pack numbers'),
 });
 
+/** The node under which a preparation hangs everything; it is no part of the model to its creator. */
+export const PLACED = 'Placed by Iconia';
+
+/** Most parts of a model that are written down: those that can become objects of their own. */
+export const MOST_PARTS = 500;
+/**
+ * A part of a model: a node of its file. Its own space has the axes and metres of the model, whatever nodes above it turn and size, and its
+ * origin where the node's is in rest.
+ */
+export const partFactsSchema = z.strictObject({
+  /** Empty for what is no part to a creator. */
+  name: text(200),
+  /** Place in the list of the part that it hangs in; null for none. */
+  above: count.nullable(),
+  /** Of its own space, in the model's. */
+  origin: size3,
+  /** Around it and all that hangs in it, in rest, in its own space; null where nothing is to be seen. */
+  box: z.strictObject({ low: size3, high: size3 }).nullable(),
+});
+
 const model = z.strictObject({
   ...shared,
   kind: z.literal('model'),
   triangles: count,
   vertices: count,
   parts: count,
+  /** The first of its parts, by their place in the part tree; null for models that came in before parts were measured. */
+  tree: z.array(partFactsSchema).max(MOST_PARTS).nullable(),
   materials: count,
   textures: count,
   /** Longest side of the largest texture. */
@@ -275,6 +297,7 @@ export type Asset = z.infer<typeof assetSchema>;
 export type AssetKind = Asset['kind'];
 export type PictureAsset = z.infer<typeof picture>;
 export type SequenceAsset = z.infer<typeof sequence>;
+export type PartFacts = z.infer<typeof partFactsSchema>;
 export type ModelAsset = z.infer<typeof model>;
 export type SoundAsset = z.infer<typeof sound>;
 export type VideoAsset = z.infer<typeof video>;

@@ -2,6 +2,7 @@
 import type { Document } from '@gltf-transform/core';
 import { companionsOf } from '../../core/assets/models/companions';
 import { inspectModel, partsOf } from '../../core/assets/models/inspect';
+import { partFacts } from '../../core/assets/models/part-facts';
 import { readObj } from '../../core/assets/models/obj';
 import { openGlb, openGltf, writeGlb } from '../../core/assets/models/open-model';
 import { plainDocument } from '../../core/assets/models/plain-model';
@@ -73,7 +74,7 @@ const draftOf = async (
   prep: ModelPrep | null,
 ): Promise<AssetDraft> => ({
   name,
-  facts: { kind: 'model', ...inspectModel(document), prep },
+  facts: { kind: 'model', ...inspectModel(document), tree: partFacts(document), prep },
   files: [glbFile(bytes)],
   original: null,
   preview: await modelPreview(bytes),
@@ -131,9 +132,10 @@ export const prepareModelAsset = async (
   };
 };
 
-export const lookInside = async (original: KeptBytes, name: string): Promise<ModelInside> => ({
-  parts: partsOf(await openGlb(original.bytes, name, modelDecoders)),
-});
+export const lookInside = async (file: KeptBytes, name: string): Promise<ModelInside> => {
+  const document = await openGlb(file.bytes, name, modelDecoders);
+  return { parts: partsOf(document), tree: partFacts(document) };
+};
 
 /** How a sculpted face reshapes faces. Throws `IconiaError`: `morph.*`, `model.*`. */
 export const fitFace = async (file: KeptBytes, name: string): Promise<FittedFace> => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../../core/document/defaults';
 import { newMaterial } from '../../core/document/new-material';
 import type { Effect, EffectObject, MaterialId } from '../../core/document/schema';
-import { isOnFace } from '../../core/kinds/objects/objects';
+import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
 import { ASSETS, ID, NEW } from '../../core/kinds/testing';
 import { requirementsOf } from '../../core/requirements/requirements';
 import { BASIC } from './abilities';
@@ -23,6 +23,7 @@ describe('what an effect needs to be drawn', () => {
     async (kind, object) => {
       const { views, faces, grades } = await loadAbilities(requirementsOf(effectOf(object)));
       if (isOnFace(object)) expect(faces).toBeDefined();
+      else if (kindOf(object).isPart) expect(views.model).toBeDefined();
       else if (kind === 'grade') expect(grades).toBeDefined();
       else expect(views[kind]).toBeDefined();
     },

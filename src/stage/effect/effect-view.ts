@@ -14,7 +14,7 @@ import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
 import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
-import type { ObjectPlaces, Place } from '../../core/placing/places';
+import { partsNow, type ObjectPlaces, type PartNow, type Place } from '../../core/placing/places';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
@@ -43,6 +43,8 @@ const isLit = (object: EffectObject): boolean => {
   const { drawn } = kindOf(object);
   return drawn === 'solid' || drawn === 'ground';
 };
+
+const NO_PARTS: readonly PartNow[] = [];
 
 /** What behaviour has made of the objects: the runtime. */
 export interface Living {
@@ -73,6 +75,10 @@ export class EffectView {
   private faces: readonly (TrackedFace | undefined)[] = [];
   private living: Living | null = null;
   private placeOf: (id: ObjectId) => Place | null = () => null;
+  private objectAt: (index: number) => EffectObject = () => {
+    throw new Error('Nothing was posed yet.');
+  };
+  private objectOf: (id: ObjectId) => EffectObject | undefined = () => undefined;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
   /** `camera` gives parts of the camera picture to what shows them. */
@@ -126,6 +132,8 @@ export class EffectView {
       const at = program.indexOf.get(id);
       return (at === undefined ? undefined : places[at]?.places[0]) ?? null;
     };
+    this.objectAt = (i) => (living ? living.objectNow(i) : program.objects[i]!);
+    this.objectOf = (id) => program.effect.objects[id];
     const effect = living?.effectNow() ?? program.effect;
     for (const [id, entry] of this.entries)
       if (program.effect.objects[id]?.kind !== entry.object.kind) this.remove(id, entry);
@@ -135,8 +143,8 @@ export class EffectView {
     const grades: GradeNow[] = [];
     let ground: ShadowGround | null = null;
     this.looks?.begin();
-    program.objects.forEach((still, i) => {
-      const object = living ? living.objectNow(i) : still;
+    program.objects.forEach((_, i) => {
+      const object = this.objectAt(i);
       const { places: all, layering } = places[i]!;
       if (object.kind === 'grade') {
         // What stands lower in the Stack is done first.
@@ -157,6 +165,8 @@ export class EffectView {
             this.shown.space = true;
         return;
       }
+      // Its model draws it.
+      if (kindOf(object).isPart) return;
       const entry = this.entries.get(object.id) ?? { object, views: new Map<number, ObjectView>() };
       this.entries.set(object.id, entry);
       entry.object = object;
@@ -166,7 +176,8 @@ export class EffectView {
       for (const place of all) {
         // A fountain has one set of particles, wherever its copies are.
         if (object.kind === 'fountain' && place !== all[0]) continue;
-        const drawn = this.pose(entry, effect, place, layering, time, order, aspect, i);
+        const parts = object.kind === 'model' ? partsNow(program, places, i, place.instance) : NO_PARTS;
+        const drawn = this.pose(entry, effect, place, layering, time, order, aspect, i, parts);
         if (!drawn) continue;
         this.shown[layering] = true;
         if (isLit(object)) lit[layering] = true;
@@ -206,6 +217,7 @@ export class EffectView {
     order: number,
     aspect: number,
     index: number,
+    parts: readonly PartNow[],
   ): boolean {
     const { object, views } = entry;
     let view = views.get(place.instance);
@@ -230,6 +242,8 @@ export class EffectView {
       media: this.living?.values(index).media ?? null,
       particles: this.living?.particlesOf(index) ?? null,
       matrix: place.matrix,
+      parts,
+      objectAt: this.objectAt,
       placeOf: this.placeOf,
       order,
       layering,
@@ -306,7 +320,10 @@ export class EffectView {
       const found = pickTopmost(
         { x, y, camera: layering === 'space' ? camera : this.screenCamera },
         nodes,
-        (id) => this.entries.get(id)?.object,
+        (id) => {
+          const object = this.objectOf(id);
+          return object && canBePicked(object) && may(object) ? object : undefined;
+        },
       );
       if (found) return found;
     }

@@ -1,6 +1,6 @@
 /** Measures a model. */
 import type { Document, Node, Primitive, Scene } from '@gltf-transform/core';
-import type { ModelAsset } from '../../schema/asset-schema';
+import { PLACED, type ModelAsset } from '../../schema/asset-schema';
 import type { Vec3 } from '../../maths/vec3';
 import { inspectPicture } from '../pictures/picture';
 import { cutText } from '../../text';
@@ -20,9 +20,6 @@ export type ModelFacts = Pick<
   | 'clips'
   | 'morphs'
 >;
-
-/** The node under which a preparation hangs everything; it is no part of the model. */
-export const PLACED = 'Placed by Iconia';
 
 /** One line of the part tree. */
 export interface ModelPart {
@@ -64,11 +61,15 @@ const trianglesOf = (node: Node): number =>
       0,
     ) ?? 0;
 
+/** What a node is called in part lists. */
+export const partName = (node: Node, index: number): string =>
+  node.getName() || node.getMesh()?.getName() || `Part ${index + 1}`;
+
 /** The nodes of a model as its creator sees them, from the top, with their depth and triangles. */
 export const partsOf = (document: Document): ModelPart[] =>
   nodesInOrder(document).map(({ node, depth }, index) => ({
     index,
-    name: node.getName() || node.getMesh()?.getName() || `Part ${index + 1}`,
+    name: partName(node, index),
     depth,
     triangles: trianglesOf(node),
     material: node.getMesh()?.listPrimitives()[0]?.getMaterial()?.getName() ?? null,

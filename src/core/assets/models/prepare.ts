@@ -20,7 +20,8 @@ import { headFactor } from './head-factor';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';
 import { shrink, within, type PictureCodec } from '../raster';
-import { boundsOf, nodesInOrder, PLACED, sceneOf, worldTriangles } from './inspect';
+import { PLACED } from '../../schema/asset-schema';
+import { boundsOf, nodesInOrder, sceneOf, worldTriangles } from './inspect';
 import { QUIET } from './quiet';
 import { deviationBetween, type Deviation } from '../../maths/surface-distance';
 

@@ -15,6 +15,11 @@ import { restOn } from './resting';
 export const modelBox = (asset: Asset | undefined): Box | null =>
   asset?.kind === 'model' ? { low: asset.low, high: asset.high } : null;
 
+/** Materials instead of the model's own: by the number of that material in the model, or `all` for every other one. */
+export const slotMaterials = z
+  .record(z.string().regex(/^(all|\d{1,4})$/), materialIdSchema)
+  .refine((slots) => Object.keys(slots).length <= 1000, 'At most 1000 materials.');
+
 export const model = defineObject({
   kind: 'model',
   fields: {
@@ -24,10 +29,7 @@ export const model = defineObject({
     /** Name of the clip that plays again and again; null keeps it at rest. */
     clip: text(200).nullable(),
     startDelay,
-    /** Materials instead of the model's own: by the number of that material in the model, or `all` for every other one. */
-    materials: z
-      .record(z.string().regex(/^(all|\d{1,4})$/), materialIdSchema)
-      .refine((slots) => Object.keys(slots).length <= 1000, 'At most 1000 materials.'),
+    materials: slotMaterials,
     /** Parts that are not shown, by their place in the part tree. */
     hiddenParts: z.array(z.number().int().min(0).max(100_000)).max(2000),
   },
@@ -38,9 +40,10 @@ export const model = defineObject({
   onFace: false,
   shows: ['model'],
   isShowing: true,
+  holds: ['parts'],
   rests: 'model',
   ground: ({ asset }, assets) => ({ base: modelBox(assets[asset])?.low[1] ?? 0 }),
-  bounds: ({ asset }, assets) => modelBox(assets[asset]),
+  bounds: ({ asset }, { assets }) => modelBox(assets[asset]),
 });
 export type ModelObject = z.infer<typeof model.schema>;
 

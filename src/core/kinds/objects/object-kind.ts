@@ -12,6 +12,17 @@ import type { Ground, RestStyle } from './resting';
 /** The assets of a document. */
 export type Assets = Readonly<Record<AssetId, Asset>>;
 
+/** What there is of a document around an object. */
+export interface Around {
+  readonly assets: Assets;
+  readonly objects: Readonly<
+    Record<
+      string,
+      { readonly kind: string; readonly parent: string | null; readonly asset?: AssetId | null } | undefined
+    >
+  >;
+}
+
 type ObjectOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<
   z.ZodObject<typeof placedSchema & { kind: z.ZodLiteral<K> } & F, z.core.$strict>
 >;
@@ -37,11 +48,13 @@ export interface ObjectSpec<O> {
   readonly isShowing?: boolean;
   /** What may hang in it, moves, fades and hides with it: `things` of all kinds, `parts` of a model. Nothing unless it says so. */
   readonly holds?: readonly ('things' | 'parts')[];
+  /** It is a part of the model that it hangs in, and hangs in nothing else. */
+  readonly isPart?: boolean;
   /** How it comes to lie on what it sticks to. */
   readonly rests: RestStyle;
   readonly ground?: (object: O, assets: Assets) => Ground;
   /** The box around it in its own space, metres; null where nobody can say. */
-  readonly bounds: (object: O, assets: Assets) => Box | null;
+  readonly bounds: (object: O, around: Around) => Box | null;
   /** What it needs to know of the world beside where its anchor is. */
   readonly needs?: (object: O) => readonly Need[];
 }

@@ -24,6 +24,7 @@ import { model } from './model';
 import { morph } from './morph';
 import type { Assets, ObjectSpec } from './object-kind';
 import { occluder } from './occluder';
+import { part } from './part';
 import { restOn } from './resting';
 import { retouch } from './retouch';
 import { shadowCatcher } from './shadow-catcher';
@@ -43,6 +44,7 @@ export const OBJECT_KINDS = {
   morph,
   cutout,
   model,
+  part,
   solid,
   text,
   group,
@@ -78,8 +80,8 @@ export const isSeen = (object: EffectObject): boolean => kindOf(object).isSeen;
 /** Whether anything may hang in the object. */
 export const isHolder = (object: EffectObject): boolean => kindOf(object).holds !== undefined;
 /** Whether the one may hang in the other. */
-export const mayHangIn = (_object: EffectObject, holder: EffectObject): boolean =>
-  kindOf(holder).holds?.includes('things') === true;
+export const mayHangIn = (object: EffectObject, holder: EffectObject): boolean =>
+  kindOf(holder).holds?.includes(kindOf(object).isPart ? 'parts' : 'things') === true;
 /** Whether an object may show an asset. */
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   kindOf(object).shows?.includes(asset.kind) === true;

@@ -25,7 +25,7 @@ export const occluder = defineObject({
   shows: ['model'],
   rests: 'inPlace',
   ground: ({ asset }, assets) => ({ base: (asset && modelBox(assets[asset])?.low[1]) || 0 }),
-  bounds: ({ asset }, assets) => (asset === null ? HEAD : modelBox(assets[asset])),
+  bounds: ({ asset }, { assets }) => (asset === null ? HEAD : modelBox(assets[asset])),
 });
 export type Occluder = z.infer<typeof occluder.schema>;
 

@@ -31,6 +31,8 @@ const drawn = (thing: Matrix | null, object = shadow, followed = 1) => {
     time: 0,
     media: null,
     particles: null,
+    parts: [],
+    objectAt: () => box,
     matrix: at(0, 0, -1),
     placeOf: (id) =>
       id === BOX && thing ? { matrix: thing, opacity: followed, instance: 0, face: null } : null,

@@ -7,7 +7,7 @@ import type { Matrix } from '../../../core/maths/matrix';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
-import type { Place } from '../../../core/placing/places';
+import type { PartNow, Place } from '../../../core/placing/places';
 import type { WornSurface } from '../../surface/worn-surface';
 import type { Blended } from '../blended';
 import type { CameraParts } from '../../backdrop/camera-parts';
@@ -33,6 +33,10 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   readonly particles: Particles | null;
   /** From its own space to the world's. */
   readonly matrix: Matrix;
+  /** Of a model: those of its parts that are objects of their own. */
+  readonly parts: readonly PartNow[];
+  /** Any object of the program, as behaviour has made it. */
+  readonly objectAt: (index: number) => EffectObject;
   /** Where another object is, and how opaque; null where it is nowhere, or hidden. */
   readonly placeOf: (id: ObjectId) => Place | null;
   /** What stands higher in the Stack is drawn later. */
