@@ -18,6 +18,7 @@ import type { Box } from '../core/maths/box';
 import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/placing/places';
 import { restHere, restState } from '../core/placing/rest';
 import { lookAround } from './look-around';
+import type { Picked } from './effect/picking';
 import { EffectView } from './effect/effect-view';
 import type { Abilities } from './abilities/abilities';
 import type { Stores } from './effect/stores';
@@ -48,7 +49,7 @@ export interface SpaceOptions {
   /** Objects that are left out. */
   readonly keep: (id: ObjectId) => boolean;
   readonly handles: HandlePlace | null;
-  /** Drawn around what is measured. */
+  /** Drawn around what is measured, or pointed at. */
   readonly measured: Box | null;
   /** The object whose touch area is outlined, when it has one. */
   readonly touched: ObjectId | null;
@@ -243,7 +244,7 @@ export class SpaceView {
   }
 
   /** The object under a point of the canvas (0..1), unless a handle is there. */
-  pick(x: number, y: number, may: Parameters<EffectView['pick']>[3]): ObjectId | 'handle' | null {
+  pick(x: number, y: number, may: Parameters<EffectView['pick']>[3]): Picked | 'handle' | null {
     if (this.handles.hovered || this.handles.dragging) return 'handle';
     return this.effectView.pick(x, y, this.camera, may);
   }

@@ -23,6 +23,7 @@ import { reshaped } from '../core/placing/reshape';
 import type { Abilities } from './abilities/abilities';
 import { given } from './abilities/given';
 import type { CameraParts } from './backdrop/camera-parts';
+import type { Picked } from './effect/picking';
 import { EffectView } from './effect/effect-view';
 import type { GradeView } from './grade/grade-view';
 import type { Stores } from './effect/stores';
@@ -226,7 +227,7 @@ export class Stage {
   }
 
   /** The topmost object under a point of the picture (0..1 from the top left), as last drawn. */
-  pick(x: number, y: number, may?: (object: EffectObject) => boolean): ObjectId | null {
+  pick(x: number, y: number, may?: (object: EffectObject) => boolean): Picked | null {
     return this.effectView.pick(x, y, this.camera, may);
   }
 

@@ -1,5 +1,7 @@
 /** What can be done to what is selected, for buttons, keys and the palette alike. */
 import { changeObjects, removeObjects, type Common } from '../../core/edits/object-edits';
+import { kindOf } from '../../core/kinds/objects/objects';
+import { modelOf } from '../../core/document/part-queries';
 import { withDescendants } from '../../core/document/queries';
 import type { EffectObject, FaceChoice, ObjectId } from '../../core/document/schema';
 import {
@@ -125,6 +127,12 @@ export const toggleIsolated = (): void => {
     desk.isolated = null;
     return;
   }
-  const kept = new Set(selectedIds().flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
+  const kept = new Set(
+    selectedObjects().flatMap((object) => [
+      ...withDescendants(effect, object.id).map((o) => o.id),
+      // A part is drawn by its model.
+      ...(kindOf(object).isPart ? [modelOf(effect, object)?.id ?? object.id] : []),
+    ]),
+  );
   if (kept.size > 0) desk.isolated = kept;
 };

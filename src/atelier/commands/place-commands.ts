@@ -255,8 +255,16 @@ export const setPivot = (object: EffectObject, to: 'origin' | 'middle' | 'base' 
       middle[2]!,
     ]);
   }
+  setPivotAt(object, pivot);
+};
+
+/** Puts the pivot to a point of the object's own space; nothing moves. */
+export const setPivotAt = (object: EffectObject, pivot: Vec3): void => {
+  const effectStore = useEffectStore();
   const move = triple(moveForPivot(object, pivot));
-  effectStore.edit(changeObject(effect, object.id, { pivot, move }, 'Set the pivot of'));
+  effectStore.edit(
+    changeObject(effectStore.effect, object.id, { pivot: triple(pivot), move }, 'Set the pivot of'),
+  );
 };
 
 /** The box around what hangs in a group, in the group's own space. */

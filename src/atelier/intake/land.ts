@@ -6,7 +6,7 @@ import type { Vec3 } from '../../core/maths/vec3';
 import { KIND_LABELS } from '../asset-words';
 import { layPictures } from '../commands/material-commands';
 import { destination, placeAssets } from '../commands/place-commands';
-import { useAssetsStore } from '../stores/assets';
+import { slotsOf } from '../drawing/slots-of';
 import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import type { DropSpot } from './drop-spots';
@@ -50,15 +50,13 @@ const asMaterial = (assets: readonly Asset[], id: ObjectId | null): boolean => {
   const desk = useDeskStore();
   const object = id ? effectStore.effect.objects[id] : undefined;
   if (!object || !wearsMaterials(object) || assets.some((a) => a.kind !== 'picture')) return false;
-  const model = object.kind === 'model' ? effectStore.effect.assets[object.asset] : undefined;
-  const parts = model?.kind === 'model' ? useAssetsStore().stores.models.materialsOf(model) : [];
-  const sets = asMaps(assets as PictureAsset[], parts);
+  const sets = asMaps(assets as PictureAsset[], slotsOf(object));
   if (!sets) return false;
   desk.selected = object.id;
   for (const { slot, pictures } of sets) {
     const worn = effectStore.effect.objects[object.id]!;
     // A part gets a material of its own where it has none: what all share is not painted over.
-    const own = worn.kind === 'model' ? (worn.materials[slot] ?? null) : materialIdOf(worn);
+    const own = 'materials' in worn ? (worn.materials[slot] ?? null) : materialIdOf(worn);
     layPictures(pictures, own, slot);
   }
   return true;

@@ -33,6 +33,7 @@ import FountainFields from '../components/stack/FountainFields.vue';
 import LayerFields from '../components/stack/LayerFields.vue';
 import LightFields from '../components/stack/LightFields.vue';
 import OccluderFields from '../components/stack/OccluderFields.vue';
+import PartFields from '../components/stack/PartFields.vue';
 import PartTree from '../components/stack/PartTree.vue';
 import ShapeFields from '../components/stack/ShapeFields.vue';
 import SoundFields from '../components/stack/SoundFields.vue';
@@ -63,7 +64,7 @@ const SHOWN: Readonly<Record<ObjectKind, KindShown>> = {
   morph: { icon: SmilePlus, note: 'Its sliders and its mesh are in Style, under Face.' },
   cutout: { icon: Scissors, place: FlatFields, note: 'Its part and its soft edge are in Style, under Face.' },
   model: { icon: Box, place: PartTree },
-  part: { icon: Puzzle },
+  part: { icon: Puzzle, place: PartFields },
   solid: { icon: Shapes, place: ShapeFields },
   text: { icon: Type, place: TextFields },
   group: { icon: Group },

@@ -55,6 +55,12 @@ export const useDeskStore = defineStore('desk', () => {
     get: () => selection.value.at(-1) ?? null,
     set: (id) => (selection.value = id === null ? [] : [id]),
   });
+  /** The part of the selected model that was clicked, or chosen in its part tree, by its place there. */
+  const part = ref<number | null>(null);
+  watch(selection, () => (part.value = null), { flush: 'sync' });
+  /** The object whose pivot the next click in a picture sets. */
+  const pivotFor = ref<ObjectId | null>(null);
+  watch(selection, () => (pivotFor.value = null), { flush: 'sync' });
   /** Adds an object to the selection, or takes it out. */
   const toggleSelected = (id: ObjectId): void => {
     selection.value = selection.value.includes(id)
@@ -177,6 +183,8 @@ export const useDeskStore = defineStore('desk', () => {
   };
   return {
     selection,
+    part,
+    pivotFor,
     selected,
     toggleSelected,
     whereabouts,

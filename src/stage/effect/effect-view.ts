@@ -18,7 +18,7 @@ import { partsNow, type ObjectPlaces, type PartNow, type Place } from '../../cor
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
-import { canBePicked, pickTopmost } from './picking';
+import { canBePicked, pickTopmost, type Picked } from './picking';
 import { orderOf } from './drawing-order';
 import { groundOf, joined } from './shadow-ground';
 import { createView, type Abilities } from '../abilities/abilities';
@@ -310,7 +310,7 @@ export class EffectView {
     y: number,
     camera: Camera,
     may: (object: EffectObject) => boolean = () => true,
-  ): ObjectId | null {
+  ): Picked | null {
     for (const layering of ['screen', 'space', 'backdrop'] as const) {
       const nodes: Object3D[] = [];
       for (const { object, views } of this.entries.values())

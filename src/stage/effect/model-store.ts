@@ -1,6 +1,6 @@
 /** Models by content; each is opened once, and every object that shows it gets a copy of its own. */
 import type { AnimationClip, Group, Material, Mesh, Object3D } from 'three';
-import type { ModelAsset } from '../../core/document/schema';
+import { PLACED, type ModelAsset } from '../../core/document/schema';
 import { ContentStore, type Arrivals } from './content-store';
 import type { FileSource } from './texture-store';
 
@@ -26,6 +26,14 @@ export interface ModelMaterialName {
   readonly hasLayout: boolean;
 }
 
+const findNode = (root: Object3D | undefined, is: (node: Object3D) => boolean): Object3D | undefined => {
+  let found: Object3D | undefined;
+  root?.traverse((node) => {
+    if (!found && is(node)) found = node;
+  });
+  return found;
+};
+
 /** The number of a model's own material. */
 export const slotOf = (material: Material): string => String(material.userData.slot ?? 0);
 
@@ -46,23 +54,28 @@ export class ModelStore {
     return this.content.get(sha);
   }
 
-  /** The part tree of a model that is here; empty while it is on its way. */
+  /** The part tree of a model that is here, without what a preparation has put around it; empty while it is on its way. */
   partsOf(asset: ModelAsset): ModelPartName[] {
     const model = this.get(asset);
     const parts: ModelPartName[] = [];
     const walk = (node: Object3D, depth: number): void => {
       const index = node.userData.part as number | undefined;
-      if (index !== undefined) parts.push({ index, name: node.name || `Part ${index + 1}`, depth });
-      for (const child of node.children) walk(child, index === undefined ? depth : depth + 1);
+      // The loader makes names of its own out of those of the file, and keeps those.
+      const name = (node.userData.name as string | undefined) || node.name;
+      const isPart = index !== undefined && name !== PLACED;
+      if (isPart) parts.push({ index, name: name || `Part ${index + 1}`, depth });
+      for (const child of node.children) walk(child, isPart ? depth + 1 : depth);
     };
     if (model) walk(model.scene, 0);
     return parts;
   }
 
-  /** The materials of a model that is here, in the order of its file; empty while it is on its way. */
-  materialsOf(asset: ModelAsset): ModelMaterialName[] {
+  /** The materials of a model that is here, or of one of its parts, in the order of its file; empty while it is on its way. */
+  materialsOf(asset: ModelAsset, part?: number): ModelMaterialName[] {
     const found = new Map<string, ModelMaterialName>();
-    this.get(asset)?.scene.traverse((node) => {
+    let root: Object3D | undefined = this.get(asset)?.scene;
+    if (part !== undefined) root = findNode(root, (node) => node.userData.part === part);
+    root?.traverse((node) => {
       const mesh = node as Mesh;
       if (!mesh.isMesh) return;
       const hasLayout = mesh.geometry.hasAttribute('uv');

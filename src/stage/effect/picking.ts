@@ -1,4 +1,5 @@
 /** What is seen at a point of the picture, of the nodes that objects are drawn by. */
+import type { Vec3 } from '../../core/maths/vec3';
 import { Raycaster, Vector2, type Camera, type Object3D } from 'three';
 import { kindOf } from '../../core/kinds/objects/objects';
 import type { EffectObject, ObjectId } from '../../core/document/schema';
@@ -19,6 +20,24 @@ const isShown = (node: Object3D): boolean => {
   return true;
 };
 
+/** What is seen at a point. */
+export interface Picked {
+  readonly id: ObjectId;
+  /** Of a model: the part that was met and is no object of its own, by its place in the part tree; null for everything else. */
+  readonly part: number | null;
+  /** Where the ray met it, in the space it is drawn in. */
+  readonly point: Vec3;
+}
+
+/** The part of its model that a node is, or lies in; null for what is no part, and for parts that are objects. */
+const partAt = (node: Object3D): number | null => {
+  for (let o: Object3D | null = node; o; o = o.parent) {
+    if (o.userData.objectId) return null;
+    if (typeof o.userData.part === 'number') return o.userData.part;
+  }
+  return null;
+};
+
 /** A point of the picture, 0..1 from the top left, and the camera it is seen by. */
 interface Pointed {
   readonly x: number;
@@ -34,24 +53,26 @@ export const pickTopmost = (
   { x, y, camera }: Pointed,
   nodes: Object3D[],
   objectOf: (id: ObjectId) => EffectObject | undefined,
-): ObjectId | null => {
+): Picked | null => {
   if (nodes.length === 0) return null;
   const ray = new Raycaster();
   ray.setFromCamera(new Vector2(2 * x - 1, 1 - 2 * y), camera);
-  let solid: { id: ObjectId; distance: number } | null = null;
-  let flat: { id: ObjectId; order: number; distance: number } | null = null;
+  let solid: (Picked & { distance: number }) | null = null;
+  let flat: (Picked & { order: number; distance: number }) | null = null;
   for (const hit of ray.intersectObjects(nodes)) {
     const id = objectIdOf(hit.object);
     const object = id ? objectOf(id) : undefined;
     if (!id || !object || !isShown(hit.object)) continue;
+    const { x: px, y: py, z: pz } = hit.point;
+    const picked: Picked = { id, part: partAt(hit.object), point: [px, py, pz] };
     const { drawn } = kindOf(object);
     if (drawn !== 'flat') {
       // A ground is picked only where nothing else is.
       const distance = drawn === 'ground' ? hit.distance + 1000 : hit.distance;
-      if (!solid || distance < solid.distance) solid = { id, distance };
+      if (!solid || distance < solid.distance) solid = { ...picked, distance };
     } else if (!flat || hit.object.renderOrder > flat.order)
-      flat = { id, order: hit.object.renderOrder, distance: hit.distance };
+      flat = { ...picked, order: hit.object.renderOrder, distance: hit.distance };
   }
-  if (flat && solid) return flat.distance <= solid.distance ? flat.id : solid.id;
-  return flat?.id ?? solid?.id ?? null;
+  if (flat && solid) return flat.distance <= solid.distance ? flat : solid;
+  return flat ?? solid;
 };

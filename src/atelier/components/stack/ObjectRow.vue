@@ -16,6 +16,7 @@ import {
 import { changeObject } from '../../../core/edits/object-edits';
 import { showOn, standInKinds } from '../../../core/edits/show-on';
 import { anchorOf, cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
+import { kindOf } from '../../../core/kinds/objects/objects';
 import type { StackRow } from '../../../core/document/stack-rows';
 import {
   duplicateSelected,
@@ -68,6 +69,7 @@ const place = computed(() => {
   const { aside } = shownAs(object.value.kind);
   if (aside) return props.open && object.value.kind === 'occluder' ? '' : aside;
   const members = props.row.members === null ? '' : `${props.row.members} in it`;
+  if (kindOf(object.value).isPart) return members || 'a part';
   return parentOf(effectStore.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });
 const aside = computed(() => {
@@ -174,7 +176,9 @@ const rename = (text: string): void => {
       <BehaveFields v-else-if="stage === 'behave'" :object="object" />
       <div class="tools">
         <WordButton @click="naming = true">Rename</WordButton>
-        <WordButton @click="duplicateSelected()"><Copy :size="12" /> Duplicate</WordButton>
+        <WordButton v-if="!kindOf(object).isPart" @click="duplicateSelected()"
+          ><Copy :size="12" /> Duplicate</WordButton
+        >
         <ObjectMenu
           ><WordButton aria-label="More for what is selected">
             <Ellipsis :size="13" /> More

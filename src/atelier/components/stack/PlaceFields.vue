@@ -22,6 +22,7 @@ import {
   resetPlace,
   setPivot,
 } from '../../commands/place-commands';
+import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import NumberField from '../common/NumberField.vue';
 import PropertyInput from '../common/PropertyInput.vue';
@@ -34,6 +35,7 @@ import IconButton from '../common/IconButton.vue';
 
 const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
+const desk = useDeskStore();
 const AXES = ['x', 'y', 'z'] as const;
 /** Width and height grow together unless the chain is opened. */
 const chained = ref(true);
@@ -124,6 +126,10 @@ const pivots = [
   { key: 'top', label: 'In the middle of its top' },
 ] as const;
 const pivotOpen = ref(false);
+/** The next click in Space or the Viewfinder says where it is. */
+const pickPivot = (): void => {
+  desk.pivotFor = desk.pivotFor === props.object.id ? null : props.object.id;
+};
 const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
 </script>
 
@@ -210,6 +216,9 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           <ChipButton v-for="p in pivots" :key="p.key" @click="setPivot(object, p.key)">
             {{ p.label }}
           </ChipButton>
+          <ChipButton :aria-pressed="desk.pivotFor === object.id" @click="pickPivot"
+            >Where I click</ChipButton
+          >
         </span>
       </div>
       <div v-if="!fit" class="chips">

@@ -3,6 +3,7 @@ import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
 import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
 import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
+import { kindOf } from '../../../core/kinds/objects/objects';
 import type { StackRow } from '../../../core/document/stack-rows';
 import { isTyping } from '../../commands/keys';
 
@@ -46,7 +47,7 @@ export const useRowDrag = (
           canDrop: ({ source }) => 'row' in source.data && source.element !== node,
           getData: ({ input, element: target }) => {
             const now = row();
-            const isGroup = now.kind === 'object' && now.object.kind === 'group';
+            const holds = now.kind === 'object' && kindOf(now.object).holds?.includes('things');
             return attachInstruction({ row: now } satisfies RowData, {
               input,
               element: target,
@@ -55,7 +56,7 @@ export const useRowDrag = (
                   ? {
                       'reorder-before': 'available',
                       'reorder-after': 'available',
-                      combine: isGroup ? 'available' : 'not-available',
+                      combine: holds ? 'available' : 'not-available',
                     }
                   : {
                       'reorder-before': 'not-available',

@@ -242,6 +242,7 @@ const pointers = useFinderPointers({
   movable,
   overHandle: handles.hovered,
   pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
+  drawn: () => drawing?.drawn ?? null,
 });
 const close = useCloseUp({ element: frame, window: opening, sheet: size, viewers: movable });
 watch(
@@ -264,7 +265,7 @@ const tapCentre = (): void => {
 const { under, comeClose } = useFinderPointing({
   canvas,
   at: pointers.at,
-  pick: (point) => drawing?.pick(point.x, point.y, mayPick) ?? null,
+  pick: (point) => drawing?.pick(point.x, point.y, mayPick)?.id ?? null,
   close,
   busy: () => tapping.value || painting.value,
 });

@@ -19,7 +19,8 @@ const made = (more: { tapping?: boolean; movable?: boolean; overHandle?: boolean
     tapping: ref(more.tapping ?? false),
     movable: ref(more.movable ?? false),
     overHandle: () => more.overHandle ?? false,
-    pick: ({ y }) => (y < 0.4 ? A : y < 0.8 ? B : null),
+    pick: ({ y }) => (y < 0.8 ? { id: y < 0.4 ? A : B, part: null, point: [0, 0, 0] } : null),
+    drawn: () => null,
   });
   const event = (x: number, y: number, keys = {}) =>
     ({ clientX: x, clientY: y, pointerId: 1, ...keys }) as PointerEvent;

@@ -1,7 +1,9 @@
 /** What pointers and the wheel do in the Viewfinder: select, tap, or be the viewer's fingers. */
 import type { Ref } from 'vue';
 import type { PicturePoint } from '../../../core/program/inputs';
-import type { ObjectId } from '../../../core/document/schema';
+import type { Picked } from '../../../stage/effect/picking';
+import type { ViewNow } from '../../commands/drag-session';
+import { choosePicked } from '../../commands/part-commands';
 import { STEP } from '../../../core/units';
 import { useDeskStore } from '../../stores/desk';
 import { usePlaybackStore } from '../../stores/playback';
@@ -18,10 +20,12 @@ export interface Finder {
   readonly movable: Ref<boolean>;
   /** The pointer is over a handle, which takes the press. */
   readonly overHandle: () => boolean;
-  readonly pick: (at: PicturePoint) => ObjectId | null;
+  readonly pick: (at: PicturePoint) => Picked | null;
+  /** Where everything is in the picture. */
+  readonly drawn: () => ViewNow | null;
 }
 
-export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick }: Finder) => {
+export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick, drawn }: Finder) => {
   const desk = useDeskStore();
   const playback = usePlaybackStore();
   const fingers = new FingerRecorder({
@@ -54,9 +58,9 @@ export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick }
     pressed = null;
     const point = at(event);
     if (tapping.value) return playback.tap(point.x, point.y);
-    const hit = pick(point);
-    if (hit && (event.ctrlKey || event.metaKey || event.shiftKey)) desk.toggleSelected(hit);
-    else desk.selected = hit;
+    const picked = pick(point);
+    if (picked) choosePicked(picked, event, drawn());
+    else desk.selected = null;
   };
   /** The wheel over the picture pinches, with Shift it twists: a mouse has one finger only. */
   const onWheel = (event: WheelEvent): void => {

@@ -1,5 +1,5 @@
 /** What the tests of models share. */
-import type { Document } from '@gltf-transform/core';
+import { Document, type Node } from '@gltf-transform/core';
 import draco3d from 'draco3dgltf';
 import { MeshoptDecoder, MeshoptSimplifier } from 'meshoptimizer';
 import { sharpCodec } from '../../../../scripts/sharp-codec';
@@ -59,4 +59,60 @@ export const glbOf = (document: Document): Promise<Uint8Array> => writeGlb(docum
 export const sizeIn = (document: Document): Vec3 => {
   const { low, high } = boundsOf(worldTriangles(document));
   return subtract(high, low);
+};
+
+/**
+ * A lantern as tools write them: in centimetres, lying on its back, under a node that sets both right. Its lid has its origin at the hinge,
+ * a knob hangs in the lid; its glass was never given an origin. Lit, the lid opens by 90 degrees in a second.
+ */
+export const lantern = (): Document => {
+  const document = new Document();
+  const buffer = document.createBuffer();
+  const block = (name: string, low: Vec3, high: Vec3, at: Vec3 = [0, 0, 0]): Node => {
+    const corners = [0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) =>
+      [0, 1, 2].map((k) => ((i >> k) & 1 ? high[k]! : low[k]!)),
+    );
+    const faces = [0, 2, 1, 1, 2, 3, 4, 5, 6, 5, 7, 6, 0, 1, 4, 1, 5, 4, 2, 6, 3, 3, 6, 7, 0, 4, 2, 2, 4, 6];
+    const primitive = document
+      .createPrimitive()
+      .setAttribute(
+        'POSITION',
+        document.createAccessor().setType('VEC3').setArray(Float32Array.from(corners)).setBuffer(buffer),
+      )
+      .setIndices(
+        document.createAccessor().setType('SCALAR').setArray(Uint16Array.from(faces)).setBuffer(buffer),
+      )
+      .setMaterial(document.createMaterial(name === 'Glass' ? 'Glass' : 'Brass'));
+    const mesh = document.createMesh(`${name} mesh`).addPrimitive(primitive);
+    return document.createNode(name).setMesh(mesh).setTranslation([at[0], at[1], at[2]]);
+  };
+  // Up is z here, in centimetres.
+  const body = block('Body', [-10, -10, 0], [10, 10, 20]);
+  const lid = block('Lid of brass', [-10, -20, 0], [10, 0, 2], [0, 10, 20]);
+  const knob = block('Knob', [-1, -1, 0], [1, 1, 3], [0, -10, 2]);
+  const glass = block('Glass', [-5, -5, 4], [5, 5, 16]);
+  lid.addChild(knob);
+  const half = Math.SQRT1_2;
+  const root = document
+    .createNode('Lantern')
+    .setRotation([-half, 0, 0, half])
+    .setScale([0.01, 0.01, 0.01])
+    .addChild(body)
+    .addChild(lid)
+    .addChild(glass);
+  document.createScene('Scene').addChild(root);
+  const times = document.createAccessor().setType('SCALAR').setArray(Float32Array.of(0, 1)).setBuffer(buffer);
+  const turns = document
+    .createAccessor()
+    .setType('VEC4')
+    .setArray(Float32Array.of(0, 0, 0, 1, -half, 0, 0, half))
+    .setBuffer(buffer);
+  const sampler = document.createAnimationSampler().setInput(times).setOutput(turns);
+  const channel = document
+    .createAnimationChannel()
+    .setTargetNode(lid)
+    .setTargetPath('rotation')
+    .setSampler(sampler);
+  document.createAnimation('Open').addSampler(sampler).addChannel(channel);
+  return document;
 };

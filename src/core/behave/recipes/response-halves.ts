@@ -50,6 +50,7 @@ const FADES: readonly EffectObject['kind'][] = [
   'morph',
   'cutout',
   'model',
+  'part',
   'solid',
   'text',
   'group',

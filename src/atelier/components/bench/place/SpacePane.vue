@@ -10,6 +10,7 @@ import { measure } from '../../../../core/placing/measure';
 import { restOf } from '../../../../core/placing/rest';
 import { SpaceView, type SpaceSide } from '../../../../stage/space-view';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../../commands/drag-session';
+import { choosePicked, pointedPartBox } from '../../../commands/part-commands';
 import { sceneNow } from '../../../commands/place-commands';
 import { FrameLoop } from '../../../drawing/frame-loop';
 import { Redraw } from '../../../drawing/redraw';
@@ -71,6 +72,9 @@ const measured = computed(() =>
     : null,
 );
 
+/** The part of a model that was clicked has a box around it. */
+const pointed = computed(() => pointedPartBox(rest.value));
+
 let view: SpaceView | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
 let observer: ResizeObserver | null = null;
@@ -118,7 +122,7 @@ const draw = (): void => {
     ghosts: desk.place.ghosts,
     keep: (id) => !only || only.has(id),
     handles: handlePlaceFor(held()),
-    measured: measured.value?.box ?? null,
+    measured: measured.value?.box ?? pointed.value,
     touched: desk.selected,
   });
 };
@@ -137,6 +141,7 @@ watch(
     () => effectStore.shown,
     () => desk.selection,
     () => desk.isolated,
+    pointed,
     () => desk.scene,
     () => ({ ...desk.place }),
     shown,
@@ -184,9 +189,7 @@ const onUp = (event: PointerEvent): void => {
     (event.clientY - rect.top) / rect.height,
     mayPick,
   );
-  if (hit === 'handle' || !hit) return;
-  if (event.ctrlKey || event.metaKey || event.shiftKey) desk.toggleSelected(hit);
-  else desk.selected = hit;
+  if (hit && hit !== 'handle') choosePicked(hit, event, rest.value);
 };
 </script>
 
@@ -221,7 +224,11 @@ const onUp = (event: PointerEvent): void => {
         {{ m.label }}
       </button>
     </div>
-    <p v-if="desk.isolated" class="isolated">
+    <p v-if="desk.pivotFor" class="isolated" role="status">
+      Click the point that it turns about, here or in the Viewfinder.
+      <WordButton @click="desk.pivotFor = null">Cancel</WordButton>
+    </p>
+    <p v-else-if="desk.isolated" class="isolated">
       Only what you chose is shown.
       <WordButton @click="desk.isolated = null">Show all</WordButton>
     </p>

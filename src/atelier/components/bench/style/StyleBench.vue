@@ -2,7 +2,7 @@
 /** How things look: what they are made of, their blend modes, what is behind the people, the light, the grade. */
 import { computed, watch } from 'vue';
 import { anchorOf } from '../../../../core/document/queries';
-import { isOnFace } from '../../../../core/kinds/objects/objects';
+import { isOnFace, kindOf } from '../../../../core/kinds/objects/objects';
 import type { Anchor } from '../../../../core/document/schema';
 import { useDeskStore, type StyleSection } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -42,7 +42,7 @@ watch(
       desk.style.section = 'light';
     // Whoever is at materials stays there.
     else if (section === 'material' || section === 'circuit') return;
-    else if (object.value.kind === 'model' || object.value.kind === 'solid') desk.style.section = 'material';
+    else if (kindOf(object.value).drawn === 'solid') desk.style.section = 'material';
     else if (anchorOf(effectStore.effect, object.value).kind === 'backdrop') desk.style.section = 'backdrop';
     else if ('blend' in object.value) desk.style.section = 'blend';
   },

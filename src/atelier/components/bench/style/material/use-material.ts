@@ -9,6 +9,7 @@ import {
   wearsMaterials,
 } from '../../../../../core/document/material-queries';
 import type { Material } from '../../../../../core/document/schema';
+import { slotsOf } from '../../../../drawing/slots-of';
 import { useAssetsStore } from '../../../../stores/assets';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
@@ -22,11 +23,10 @@ export const useMaterial = () => {
   );
   /** The object that wears it, or could. */
   const object = computed(() => (selected.value && wearsMaterials(selected.value) ? selected.value : null));
-  /** The model's own materials; empty for what is no model. */
+  /** The materials of the model, or of the part of it, as it came; empty for what is no model. */
   const slots = computed(() => {
     void assets.arrived;
-    const asset = object.value?.kind === 'model' ? effectStore.effect.assets[object.value.asset] : undefined;
-    return asset?.kind === 'model' ? assets.stores.models.materialsOf(asset) : [];
+    return object.value ? slotsOf(object.value) : [];
   });
   const slot = computed(() =>
     slots.value.some((s) => s.slot === desk.style.slot) ? desk.style.slot : ALL_SLOTS,
