@@ -48,9 +48,10 @@ export const heldNow = ({ program, places, here }: ViewNow): Held[] => {
   });
 };
 
-/** Where handles stand for what is held, as the creator has set them up. */
+/** Where handles stand for what is held, as the creator has set them up; out of the way while a point is to be clicked. */
 export const handlePlaceFor = (held: readonly Held[]): HandlePlace | null => {
-  const { handleMode, place } = useDeskStore();
+  const { handleMode, place, pivotFor } = useDeskStore();
+  if (pivotFor) return null;
   return handlePlaceOf(held, place.axes, { sizing: handleMode === 'size', even: place.even });
 };
 /** A pivot is moved. */

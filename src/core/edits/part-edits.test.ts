@@ -92,10 +92,20 @@ describe('setting a part apart', () => {
     expect(after.assets[shell.id]).toMatchObject({ tree: TREE });
   });
   test('a part whose origin lies elsewhere turns about its middle', () => {
-    const far = { ...TREE[1]!, box: { low: [1, 1, 1], high: [3, 3, 3] } } as PartFacts;
+    const far = { ...TREE[1]!, box: { low: [2, 2, 2], high: [3, 3, 3] } } as PartFacts;
     const asset = { ...shell, tree: [TREE[0]!, far, TREE[2]!, TREE[3]!] };
     const after = did({ ...base, assets: { [shell.id]: asset } }, (now) => setApart(now, SHELL, 1, LID));
-    expect(partOf(after, LID)).toMatchObject({ pivot: [2, 2, 2], move: [2, 2, 2] });
+    expect(partOf(after, LID)).toMatchObject({ pivot: [2.5, 2.5, 2.5], move: [2.5, 2.5, 2.5] });
+    // A hinge that was set beside it is kept.
+    const hinge = { ...TREE[1]!, box: { low: [-0.1, 0.03, 0.03], high: [0.1, 0.05, 0.2] } } as PartFacts;
+    const hinged = { ...shell, tree: [TREE[0]!, hinge, TREE[2]!, TREE[3]!] };
+    const lid = did({ ...base, assets: { [shell.id]: hinged } }, (now) => setApart(now, SHELL, 1, LID));
+    expect(partOf(lid, LID)).toMatchObject({ pivot: [0, 0, 0], move: [0, 0, 0] });
+    // Never given one, it lies where the one above has its own.
+    const none = { ...hinge, origin: TREE[0]!.origin };
+    const never = { ...shell, tree: [TREE[0]!, none, TREE[2]!, TREE[3]!] };
+    const glass = did({ ...base, assets: { [shell.id]: never } }, (now) => setApart(now, SHELL, 1, LID));
+    expect(partOf(glass, LID).pivot).toEqual([0, expect.closeTo(0.04, 9), expect.closeTo(0.115, 9)]);
   });
 });
 

@@ -54,7 +54,7 @@ export const setApart = (
     const isHidden = model.hiddenParts.includes(index);
     const anchor = anchorOf(effect, model);
     d.objects[id] = {
-      ...newPart(id, { id: holder.id, anchor }, index, own, index),
+      ...newPart(id, { id: holder.id, anchor }, index, facts, index),
       visible: !isHidden,
     } as Draft<EffectObject>;
     if (isHidden) hideInModel(d, modelId, (hidden) => hidden.filter((part) => part !== index));

@@ -45,7 +45,7 @@ export const NEW: { readonly [K in ObjectKind]: ObjectOf<K> } = {
   morph: newMorph(ID, 0),
   cutout: newCutout(ID, 'mouth', 0),
   model: newModel(ID, model, 0),
-  part: newPart(ID, { id: 'obj_lantern' as ObjectId, anchor: FOREHEAD }, 1, model.tree![1]!, 0),
+  part: newPart(ID, { id: 'obj_lantern' as ObjectId, anchor: FOREHEAD }, 1, model.tree!, 0),
   solid: newSolid(ID, 'box', 0),
   text: newText(ID, 'Low tide tonight', 0),
   group: newGroup(ID, 'Shells', 0),

@@ -1,6 +1,7 @@
 /** Models by content; each is opened once, and every object that shows it gets a copy of its own. */
 import type { AnimationClip, Group, Material, Mesh, Object3D } from 'three';
-import { PLACED, type ModelAsset } from '../../core/document/schema';
+import { partNames } from '../../core/assets/models/part-names';
+import type { ModelAsset } from '../../core/document/schema';
 import { ContentStore, type Arrivals } from './content-store';
 import type { FileSource } from './texture-store';
 
@@ -59,12 +60,9 @@ export class ModelStore {
     const model = this.get(asset);
     const parts: ModelPartName[] = [];
     const walk = (node: Object3D, depth: number): void => {
-      const index = node.userData.part as number | undefined;
-      // The loader makes names of its own out of those of the file, and keeps those.
-      const name = (node.userData.name as string | undefined) || node.name;
-      const isPart = index !== undefined && name !== PLACED;
-      if (isPart) parts.push({ index, name: name || `Part ${index + 1}`, depth });
-      for (const child of node.children) walk(child, isPart ? depth + 1 : depth);
+      const { part, partName } = node.userData as PartData;
+      if (partName) parts.push({ index: part!, name: partName, depth });
+      for (const child of node.children) walk(child, partName ? depth + 1 : depth);
     };
     if (model) walk(model.scene, 0);
     return parts;
@@ -107,6 +105,38 @@ export class ModelStore {
   }
 }
 
+/** What is written on the nodes of a model. */
+export interface PartData {
+  /** Its place in the part tree. */
+  part?: number;
+  /** What it is called in lists; empty for what is no part to a creator. */
+  partName?: string;
+}
+
+/** The names in a file. */
+interface Named {
+  readonly nodes?: readonly { readonly name?: string; readonly mesh?: number }[];
+  readonly meshes?: readonly { readonly name?: string }[];
+}
+
+/** Numbers and names the nodes that are parts, as `partFacts` does from the file; `nameOf` says what is no node of it by null. */
+const nameParts = (scene: Object3D, nameOf: (object: Object3D) => string | null): void => {
+  const found: { object: Object3D; name: string; above: number | null }[] = [];
+  const walk = (object: Object3D, above: number | null): void => {
+    let here = above;
+    const name = nameOf(object);
+    if (name !== null) {
+      here = found.length;
+      found.push({ object, name, above });
+    }
+    for (const child of object.children) walk(child, here);
+  };
+  walk(scene, null);
+  partNames(found).forEach((partName, part) =>
+    Object.assign(found[part]!.object.userData, { part, partName }),
+  );
+};
+
 /** Opens a GLB. The loader comes only with the first model, so that effects without one stay light. */
 export const openModel = async (glb: ArrayBuffer): Promise<OpenedModel> => {
   const [{ GLTFLoader }, { clone }] = await Promise.all([
@@ -116,9 +146,13 @@ export const openModel = async (glb: ArrayBuffer): Promise<OpenedModel> => {
   const { scene, animations, parser } = await new GLTFLoader().parseAsync(glb, '');
   // Parts are the nodes of the file, numbered as the part tree numbers them; copies keep their number.
   const origins = parser.associations as Map<unknown, { nodes?: number; materials?: number } | undefined>;
-  let part = 0;
+  const { nodes = [], meshes = [] } = parser.json as Named;
+  nameParts(scene, (object) => {
+    const node = nodes[origins.get(object)?.nodes ?? -1];
+    // The loader makes names of its own; people know those of the file.
+    return node ? node.name || meshes[node.mesh ?? -1]?.name || '' : null;
+  });
   scene.traverse((object) => {
-    if (origins.get(object)?.nodes !== undefined) object.userData.part = part++;
     const { isMesh, material } = object as Mesh;
     if (isMesh)
       for (const one of Array.isArray(material) ? material : [material])

@@ -1,6 +1,7 @@
 /** What is seen at a point of the picture, of the nodes that objects are drawn by. */
 import type { Vec3 } from '../../core/maths/vec3';
 import { Raycaster, Vector2, type Camera, type Object3D } from 'three';
+import type { PartData } from './model-store';
 import { kindOf } from '../../core/kinds/objects/objects';
 import type { EffectObject, ObjectId } from '../../core/document/schema';
 
@@ -33,7 +34,8 @@ export interface Picked {
 const partAt = (node: Object3D): number | null => {
   for (let o: Object3D | null = node; o; o = o.parent) {
     if (o.userData.objectId) return null;
-    if (typeof o.userData.part === 'number') return o.userData.part;
+    const { part, partName } = o.userData as PartData;
+    if (part !== undefined && partName) return part;
   }
   return null;
 };

@@ -117,9 +117,12 @@ const apart = async (index: number): Promise<void> => {
   justify-self: start;
 }
 .tree {
-  margin-left: 61px;
   background: none;
   font-size: 12px;
+}
+.tree :deep(.ant-tree-node-selected) {
+  background: var(--wash);
+  font-weight: 600;
 }
 .tree em {
   font-style: normal;
@@ -129,7 +132,7 @@ const apart = async (index: number): Promise<void> => {
   display: grid;
   justify-items: start;
   gap: 4px;
-  margin: 0 0 4px 61px;
+  margin: 0 0 4px;
   font-size: 12px;
 }
 </style>

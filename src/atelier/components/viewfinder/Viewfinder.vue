@@ -199,6 +199,7 @@ watch(
     () => playback.playing,
     () => desk.selection,
     () => desk.isolated,
+    () => desk.pivotFor,
     () => desk.scene,
     () => desk.style.compareLine,
     comparing,

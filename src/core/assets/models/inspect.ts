@@ -3,6 +3,7 @@ import type { Document, Node, Primitive, Scene } from '@gltf-transform/core';
 import { PLACED, type ModelAsset } from '../../schema/asset-schema';
 import type { Vec3 } from '../../maths/vec3';
 import { inspectPicture } from '../pictures/picture';
+import { partNames } from './part-names';
 import { cutText } from '../../text';
 
 export type ModelFacts = Pick<
@@ -61,19 +62,38 @@ const trianglesOf = (node: Node): number =>
       0,
     ) ?? 0;
 
-/** What a node is called in part lists. */
-export const partName = (node: Node, index: number): string =>
-  node.getName() || node.getMesh()?.getName() || `Part ${index + 1}`;
-
-/** The nodes of a model as its creator sees them, from the top, with their depth and triangles. */
-export const partsOf = (document: Document): ModelPart[] =>
-  nodesInOrder(document).map(({ node, depth }, index) => ({
-    index,
-    name: partName(node, index),
+/** Nodes from the top, each with its name and the place in the list of what it hangs in. */
+export const namedNodes = (
+  document: Document,
+): { node: Node; depth: number; name: string; above: number | null }[] => {
+  const nodes = nodesInOrder(document);
+  const numbers = new Map(nodes.map(({ node }, i) => [node, i]));
+  return nodes.map(({ node, depth }) => ({
+    node,
     depth,
-    triangles: trianglesOf(node),
-    material: node.getMesh()?.listPrimitives()[0]?.getMaterial()?.getName() ?? null,
+    name: node.getName() || node.getMesh()?.getName() || '',
+    above: numbers.get(node.getParentNode()!) ?? null,
   }));
+};
+
+/** The parts of a model as its creator sees them, from the top, with their depth and triangles. */
+export const partsOf = (document: Document): ModelPart[] => {
+  const nodes = namedNodes(document);
+  const names = partNames(nodes);
+  return nodes.flatMap(({ node, depth }, index): ModelPart[] =>
+    names[index] === ''
+      ? []
+      : [
+          {
+            index,
+            name: names[index]!,
+            depth,
+            triangles: trianglesOf(node),
+            material: node.getMesh()?.listPrimitives()[0]?.getMaterial()?.getName() ?? null,
+          },
+        ],
+  );
+};
 
 type Matrix = ArrayLike<number>;
 

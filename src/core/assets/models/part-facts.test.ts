@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { AS_IT_IS } from './as-it-is';
 import { partFacts } from './part-facts';
+import { partNames } from './part-names';
 import { prepareModel } from './prepare';
 import { lantern, tools } from './testing';
 import { writeGlb, openGlb } from './open-model';
@@ -28,6 +29,18 @@ test('parts are measured in the axes and metres of the model, whatever nodes abo
   expect(whole.box!.high).toEqual(near([0.1, 0.25, 0.1]));
   expect(glass!.origin).toEqual(near([0, 0, 0]));
 });
+
+test('a node that only holds the mesh of the one above is no part of its own; beside others it is that node itself', () =>
+  expect(
+    partNames([
+      { name: 'Lower half', above: null },
+      { name: 'Lid', above: 0 },
+      { name: 'Lid', above: 1 },
+      { name: 'Pearl', above: 0 },
+      { name: 'Lower half', above: 0 },
+      { name: '', above: 0 },
+    ]),
+  ).toEqual(['Lower half', 'Lid', '', 'Pearl', 'Lower half itself', 'Part 6']));
 
 test('the node of a preparation is no part, and parts are measured as they were prepared', async () => {
   const { document } = await prepareModel(

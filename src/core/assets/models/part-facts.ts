@@ -2,9 +2,10 @@
 import type { Document, Node } from '@gltf-transform/core';
 import { boxAround, union, type Box } from '../../maths/box';
 import { subtract, type Vec3 } from '../../maths/vec3';
-import { MOST_PARTS, PLACED, type PartFacts } from '../../schema/asset-schema';
+import { MOST_PARTS, type PartFacts } from '../../schema/asset-schema';
 import { cutText } from '../../text';
-import { nodesInOrder, partName, pointReader } from './inspect';
+import { namedNodes, pointReader } from './inspect';
+import { partNames } from './part-names';
 
 /** What is seen of one node alone, in rest, in the space of the model. */
 const ownBox = (node: Node): Box | null => {
@@ -25,13 +26,15 @@ const ownBox = (node: Node): Box | null => {
   return [...low, ...high].every(Number.isFinite) ? boxAround([low, high]) : null;
 };
 
-const triple = ([x, y, z]: Vec3): [number, number, number] => [x, y, z];
+/** To a thousandth of a millimetre. */
+const triple = (v: Vec3): [number, number, number] =>
+  v.map((x) => Math.round(x * 1e6) / 1e6 + 0) as [number, number, number];
 
 /** The first `MOST_PARTS` parts of a model as the part tree numbers them. Metres, in the axes of the model. */
 export const partFacts = (document: Document): PartFacts[] => {
-  const nodes = nodesInOrder(document);
-  const numbers = new Map(nodes.map(({ node }, i) => [node, i]));
-  const above = nodes.map(({ node }) => numbers.get(node.getParentNode()!) ?? null);
+  const nodes = namedNodes(document);
+  const names = partNames(nodes);
+  const above = nodes.map((n) => n.above);
   const boxes = nodes.map(({ node }) => ownBox(node));
   // Whatever hangs in a part comes after it, so from the last to the first each is complete.
   for (let i = nodes.length - 1; i >= 0; i--) {
@@ -42,7 +45,7 @@ export const partFacts = (document: Document): PartFacts[] => {
     const at = node.getWorldTranslation().map((x) => (Number.isFinite(x) ? x : 0)) as unknown as Vec3;
     const box = boxes[i];
     return {
-      name: node.getName() === PLACED ? '' : cutText(partName(node, i), 200),
+      name: cutText(names[i]!, 200),
       above: above[i]!,
       origin: triple(at),
       box: box ? { low: triple(subtract(box.low, at)), high: triple(subtract(box.high, at)) } : null,

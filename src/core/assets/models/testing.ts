@@ -68,6 +68,15 @@ export const sizeIn = (document: Document): Vec3 => {
 export const lantern = (): Document => {
   const document = new Document();
   const buffer = document.createBuffer();
+  const colours: Record<string, [number, number, number, number]> = {
+    'Lid of brass': [0.8, 0.02, 0.02, 1],
+    Glass: [0.1, 0.2, 0.9, 1],
+  };
+  const material = (name: string) =>
+    document
+      .createMaterial(colours[name] ? name : 'Iron')
+      .setBaseColorFactor(colours[name] ?? [0.3, 0.3, 0.3, 1])
+      .setMetallicFactor(0);
   const block = (name: string, low: Vec3, high: Vec3, at: Vec3 = [0, 0, 0]): Node => {
     const corners = [0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) =>
       [0, 1, 2].map((k) => ((i >> k) & 1 ? high[k]! : low[k]!)),
@@ -82,7 +91,7 @@ export const lantern = (): Document => {
       .setIndices(
         document.createAccessor().setType('SCALAR').setArray(Uint16Array.from(faces)).setBuffer(buffer),
       )
-      .setMaterial(document.createMaterial(name === 'Glass' ? 'Glass' : 'Brass'));
+      .setMaterial(material(name));
     const mesh = document.createMesh(`${name} mesh`).addPrimitive(primitive);
     return document.createNode(name).setMesh(mesh).setTranslation([at[0], at[1], at[2]]);
   };

@@ -8,7 +8,7 @@ import type { ModelAsset, PartFacts } from '../../schema/asset-schema';
 import type { ObjectId } from '../../schema/placed-schema';
 import { share } from '../../schema/properties';
 import { middleOf, type Box } from '../../maths/box';
-import type { Vec3 } from '../../maths/vec3';
+import { distance, type Vec3 } from '../../maths/vec3';
 import { slotMaterials } from './model';
 import { defineObject, type Around } from './object-kind';
 import { placed } from './placed';
@@ -55,27 +55,34 @@ export const part = defineObject({
 });
 export type Part = z.infer<typeof part.schema>;
 
-/** Whether the origin of the part lies in it, or close by. */
-const isAtHome = ({ low, high }: Box): boolean =>
-  [0, 1, 2].every((k) => {
-    const slack = 0.05 * (high[k]! - low[k]!) + 1e-4;
-    return low[k]! <= slack && high[k]! >= -slack;
-  });
+/** Whether the own origin lies in the box, or at most `slack` of its longest side outside. */
+const isWithin = ({ low, high }: Box, slack: number): boolean => {
+  const air = slack * Math.max(...high.map((h, k) => h - low[k]!)) + 1e-4;
+  return [0, 1, 2].every((k) => low[k]! <= air && high[k]! >= -air);
+};
 
-/** The point a part turns about at first: its own origin, or its middle where the origin lies outside, as of parts that were never given one. */
-const firstPivot = (box: Box | null): Vec3 => (!box || isAtHome(box) ? [0, 0, 0] : middleOf(box));
+/**
+ * The point a part turns about at first: its own origin, as the hinge of a lid, that may lie beside it; or its middle, where nobody gave it
+ * an origin: that lies where the one above has its own, and outside of the part.
+ */
+const firstPivot = ({ origin, box }: PartFacts, above: PartFacts | null): Vec3 => {
+  if (!box || isWithin(box, 0.05)) return [0, 0, 0];
+  const isGiven = distance(origin, above?.origin ?? [0, 0, 0]) > 1e-4;
+  return isGiven && isWithin(box, 0.5) ? [0, 0, 0] : middleOf(box);
+};
 
 /** A part as an object of its own, in its place in the model. `index` is its place in the part tree. */
 export const newPart = (
   id: ObjectId,
   holder: { readonly id: ObjectId; readonly anchor: Anchor },
   index: number,
-  { name, box }: Pick<PartFacts, 'name' | 'box'>,
+  tree: readonly PartFacts[],
   order: number,
 ): Part => {
-  const pivot = firstPivot(box);
+  const facts = tree[index]!;
+  const pivot = firstPivot(facts, facts.above === null ? null : tree[facts.above]!);
   return {
-    ...placed(id, name || `Part ${index + 1}`, order, holder.anchor),
+    ...placed(id, facts.name || `Part ${index + 1}`, order, holder.anchor),
     kind: 'part',
     parent: holder.id,
     depthWrite: true,

@@ -1,5 +1,5 @@
 /** Parts of a model that are objects of their own are drawn where core says they are. */
-import { beforeAll, expect, test } from '@jest/globals';
+import { beforeAll, expect, jest, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Mesh, Vector3, type Material, type Object3D } from 'three';
 import { partFacts } from '../../../core/assets/models/part-facts';
@@ -22,7 +22,7 @@ import type { Vec3 } from '../../../core/maths/vec3';
 import { partsNow, placesOf } from '../../../core/placing/places';
 import { restHere, restState } from '../../../core/placing/rest';
 import { compile } from '../../../core/program/program';
-import { openModel, type OpenedModel } from '../model-store';
+import { ModelStore, openModel, type OpenedModel } from '../model-store';
 import { ModelView } from './model-view';
 import type { ObjectNow, ViewTools } from './object-view';
 
@@ -49,7 +49,7 @@ const model = (more: Partial<ModelObject> = {}): ModelObject => ({
   ...more,
 });
 const part = (id: ObjectId, index: number, holder: ObjectId, more: Partial<Part> = {}): Part => ({
-  ...newPart(id, { id: holder, anchor: { kind: 'world', surface: 'floor' } }, index, asset.tree![index]!, 1),
+  ...newPart(id, { id: holder, anchor: { kind: 'world', surface: 'floor' } }, index, asset.tree!, 1),
   ...more,
 });
 const effectOf = (objects: readonly (ModelObject | Part)[]): Effect => ({
@@ -158,6 +158,17 @@ test('the clip of the model moves the part, and its own motion comes on top', ()
     close([from[0] + along.x, from[1] + along.y, from[2] + along.z]),
   );
   expect(half.nodes[LID_PART]!.quaternion.x).toBeCloseTo(-Math.sin(Math.PI / 8), 4);
+});
+
+test('the lists of the file and of what is drawn agree', () => {
+  const store = new ModelStore(() => Promise.reject(new Error('nothing is fetched here')), {
+    begin: () => undefined,
+    end: () => undefined,
+  } as never);
+  jest.spyOn(store, 'get').mockReturnValue(opened);
+  expect(store.partsOf(asset).map(({ index, name }) => [index, name])).toEqual(
+    asset.tree!.map(({ name }, i) => [i, name]),
+  );
 });
 
 test('it hides, fades and is picked by itself', () => {

@@ -141,6 +141,7 @@ watch(
     () => effectStore.shown,
     () => desk.selection,
     () => desk.isolated,
+    () => desk.pivotFor,
     pointed,
     () => desk.scene,
     () => ({ ...desk.place }),
