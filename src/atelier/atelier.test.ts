@@ -89,6 +89,7 @@ describe('words', () => {
     { code: 'invisible', object: A, why: 'hidden' },
     { code: 'invisible', object: A, why: 'transparent' },
     { code: 'invisible', object: A, why: 'no-size' },
+    { code: 'no-such-part', object: A },
     { code: 'cue-does-nothing', cue: 'cue_sample0' as CueId },
     { code: 'cue-without-target', cue: 'cue_sample0' as CueId },
     { code: 'unused-asset', asset: 'asset_sample0' as AssetId },

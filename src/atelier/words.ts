@@ -222,6 +222,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
       return 'There is nothing to see: no picture, text, model or grade is there.';
     case 'missing-asset':
       return `${nameOf(effect, finding.object)} uses an asset that was deleted.`;
+    case 'no-such-part':
+      return `${nameOf(effect, finding.object)} is no part of what its model shows now: choose its part, or delete it.`;
     case 'invisible':
       return {
         hidden: `${nameOf(effect, finding.object)} is hidden and no cue shows it.`,

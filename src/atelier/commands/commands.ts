@@ -1,10 +1,12 @@
 /** Everything that can be done by name or by key. */
 import { computed, type ComputedRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { kindOf } from '../../core/kinds/objects/objects';
 import { stackOrder } from '../../core/document/queries';
 import { BEHAVE_SECTIONS, STAGES, useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { usePlaybackStore } from '../stores/playback';
+import { putPartsBack } from './part-commands';
 import { addCueFor } from './cue-commands';
 import {
   duplicateSelected,
@@ -95,20 +97,24 @@ export const useCommands = (chooseFiles: () => void): ComputedRef<readonly Comma
       ...NEW_KINDS.map((kind) => ({ label: `Add: ${NEW_WORDS[kind]}`, run: () => addNew(kind) })),
       ...(object
         ? [
-            { label: `Duplicate ${these}`, keys: 'Ctrl D', run: () => duplicateSelected() },
+            ...(kindOf(object).isPart
+              ? [{ label: `Put ${these} back into the model`, run: () => putPartsBack(desk.selection) }]
+              : [
+                  { label: `Duplicate ${these}`, keys: 'Ctrl D', run: () => duplicateSelected() },
+                  { label: `Group ${these}`, keys: 'Ctrl G', run: groupSelected },
+                  { label: `Spread ${object.name}`, run: () => (desk.place.tool = 'spread') },
+                ]),
             {
               label: `${object.visible ? 'Hide' : 'Show'} ${these}`,
               keys: 'H',
               run: toggleSelectedVisible,
             },
             { label: `Delete ${these}`, keys: 'Delete', run: removeSelected },
-            { label: `Group ${these}`, keys: 'Ctrl G', run: groupSelected },
             { label: `Take ${these} apart`, keys: 'Ctrl Shift G', run: ungroupSelected },
             { label: `Mirror ${these}`, run: mirrorSelected },
             { label: `Copy the place of ${object.name}`, run: copyPlace },
             { label: 'Paste the place', run: pastePlace },
             { label: `Reset the place of ${these}`, run: resetPlace },
-            { label: `Spread ${object.name}`, run: () => (desk.place.tool = 'spread') },
             {
               label: desk.isolated ? 'Leave alone view: everything is seen again' : `See ${these} alone`,
               keys: 'I',

@@ -6,6 +6,9 @@ import { blankEffect } from '../document/defaults';
 import { FOREHEAD } from '../kinds/objects/placed';
 import { newFill } from '../kinds/objects/fill';
 import { newGrade } from '../kinds/objects/grade';
+import { newModel } from '../kinds/objects/model';
+import { newPart } from '../kinds/objects/part';
+import { sampleModel } from '../document/sample-assets';
 import { newGroup } from '../kinds/objects/group';
 import { newLight } from '../kinds/objects/light';
 import { newLive } from '../kinds/objects/live';
@@ -72,6 +75,20 @@ describe('checks', () => {
         severity: 'stop',
         stage,
       });
+  });
+  test('a part that its model does not have is said', () => {
+    const shell = sampleModel(1);
+    const [whole, pearl] = ['obj_shell', 'obj_pearl'] as ObjectId[];
+    const model = newModel(whole!, shell, 0);
+    const said = (part: number | null) =>
+      check({
+        ...blankEffect('Shell'),
+        assets: { [shell.id]: shell },
+        objects: { [whole!]: model, [pearl!]: { ...newPart(pearl!, model, 1, shell.tree!, 1), part } },
+      }).filter((f) => f.code === 'no-such-part');
+    expect(said(1)).toEqual([]);
+    for (const lost of [null, 2])
+      expect(said(lost)).toMatchObject([{ object: pearl, severity: 'warning', stage: 'place' }]);
   });
   test('each fault is named', () => {
     expect(

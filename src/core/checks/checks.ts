@@ -1,6 +1,7 @@
 /** What stands between an effect and its release. Each finding names the thing and the place to mend it. */
 import { isDriven, standingReasons } from '../behave/explain';
 import { cueOrder, lostAssetsOf, parentOf, stackOrder, usedAssets } from '../document/queries';
+import { partFactsOf } from '../kinds/objects/part';
 import { isSeen } from '../kinds/objects/objects';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
@@ -19,6 +20,7 @@ export type Finding = {
   | { readonly code: 'no-summary' }
   | { readonly code: 'nothing-to-see' }
   | { readonly code: 'missing-asset'; readonly object: ObjectId }
+  | { readonly code: 'no-such-part'; readonly object: ObjectId }
   | {
       readonly code: 'invisible';
       readonly object: ObjectId;
@@ -77,6 +79,9 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
         severity: 'stop',
         stage: object.kind === 'grade' ? 'style' : 'place',
       });
+  for (const object of objects)
+    if (object.kind === 'part' && !partFactsOf(object, effect))
+      found.push({ code: 'no-such-part', object: object.id, severity: 'warning', stage: 'place' });
   for (const id of new Set(objects.flatMap(materialIdsOf))) {
     const material = effect.materials[id];
     for (const problem of material ? materialProblems(effect, material) : [])

@@ -9,6 +9,7 @@ import { changeObject, removeObject } from '../edits/object-edits';
 import { renameEffect } from '../edits/effect-edits';
 import { History } from './history';
 import { readEffect } from './migrations';
+import { sampleModel } from './sample-assets';
 import { applyPatch, diff, isSameJson, patchSchema } from './patch';
 import { objectsShowing, tellingPictures, usesOf } from './asset-uses';
 import { blankEffect } from './defaults';
@@ -252,6 +253,12 @@ describe('reading documents', () => {
     expect(effect.schema).toBe(SCHEMA_VERSION);
     expect(effect.objects).toEqual(old.objects);
     expect(effect.looks).toEqual(old.looks);
+  });
+  test('in schema 10 nobody had measured the parts of models', () => {
+    const model = sampleModel(1);
+    const { tree: _tree, ...before } = model;
+    const old = { ...sampleEffect(1, 0), schema: 10, assets: { [model.id]: before } };
+    expect(readEffect(old).assets).toEqual({ [model.id]: { ...model, tree: null } });
   });
   test.each([
     ['nothing', null, 'effect.unreadable'],

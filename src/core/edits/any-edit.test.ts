@@ -56,6 +56,7 @@ import {
 import { newMaterial, newNode } from '../document/new-material';
 import { CIRCUIT_RECIPES } from '../surface/recipes';
 import { clearSamples } from './sample-edits';
+import { putBack, setApart } from './part-edits';
 import { groupObjects, moveInStack, stickTo, ungroupObjects } from './stack-edits';
 
 /** Ids that differ for each edit. */
@@ -67,7 +68,7 @@ const freshIds = (serial: number, prefix?: string) => {
 /** A random edit, made for the document as it is when its turn comes. */
 const anyEdit = fc
   .record({
-    kind: fc.nat(44),
+    kind: fc.nat(46),
     pick: fc.nat(), // JSON knows no -0.
     number: fc.double({ min: -50, max: 50, noNaN: true }).map((n) => n + 0),
     text: fc.string({ maxLength: 12 }),
@@ -91,6 +92,7 @@ const anyEdit = fc
         ...(target ? [{ kind: 'picture', target: target.id } as const] : []),
       ];
       const asset = sampleAsset(1000 + serial);
+      const model = objects.find((o) => o.kind === 'model' && effect.assets[o.asset]);
       switch (object ? kind : kind % 3) {
         case 0:
           return bringIn('Bring in', [asset], [newCard(fresh, asset, orderOnTop(effect))]);
@@ -253,6 +255,10 @@ const anyEdit = fc
           });
         case 43:
           return addLayerInOrder(effect, newLayer(fresh, { region: 'lids', name: 'Lids' }, 0), 1);
+        case 44:
+          return model ? setApart(effect, model.id, pick % 3, fresh) : renameEffect(text);
+        case 45:
+          return putBack(effect, ids);
         default: {
           const action = cue?.beats[0]?.actions[0];
           return cue && action
