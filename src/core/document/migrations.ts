@@ -136,10 +136,13 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
         : control,
     ),
   }),
-  // Until schema 10 nobody had measured the parts of models.
+  // Until schema 10 nobody had measured the parts of models, and occluders were heads without hair and neck.
   10: (old) => ({
     ...old,
     schema: 11,
+    objects: mapped(old.objects, (object) =>
+      object.kind === 'occluder' ? { ...object, hair: false, neck: false } : object,
+    ),
     assets: mapped(old.assets, (asset) => (asset.kind === 'model' ? { ...asset, tree: null } : asset)),
   }),
 };

@@ -19,6 +19,7 @@ import type {
   Layer,
   ModelObject,
   ObjectId,
+  Occluder,
   SceneId,
   Target,
 } from './schema';
@@ -99,7 +100,7 @@ export const outermost = (effect: Effect, object: EffectObject): EffectObject =>
 export const anchorOf = (effect: Effect, object: EffectObject): Anchor => outermost(effect, object).anchor;
 
 /** Whether the object hides what is behind the head of this face. */
-export const isHeadOccluder = (object: EffectObject, face: FaceChoice): boolean =>
+export const isHeadOccluder = (object: EffectObject, face: FaceChoice): object is Occluder =>
   object.kind === 'occluder' &&
   object.asset === null &&
   object.anchor.kind === 'head' &&

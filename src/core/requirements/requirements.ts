@@ -54,7 +54,8 @@ const drawingOf = (effect: Effect, object: EffectObject): readonly DrawingPart[]
     ...kindOf(object).drawnBy,
     // A material may show the camera picture, or be lit as that is.
     ...(wears ? (['surfaces', 'camera'] as const) : []),
-    ...(anchorOf(effect, object).kind === 'backdrop' ? (['camera'] as const) : []),
+    // Whoever tells people from the room looks at the camera picture.
+    ...(ofObject(effect, object).includes('people') ? (['camera'] as const) : []),
   ];
 };
 

@@ -3,6 +3,7 @@
 import type { AssetId, Occluder } from '../../../core/document/schema';
 import { reshape } from '../../../core/edits/object-edits';
 import { useEffectStore } from '../../stores/effect';
+import PropertyField from '../common/PropertyField.vue';
 import SelectField from '../common/SelectField.vue';
 import { useMadeOf } from './use-made-of';
 
@@ -26,6 +27,21 @@ const setShape = (asset: string): void => {
       @change="(v: unknown) => setShape(v as string)"
     />
   </div>
+  <div v-if="object.asset === null" class="line">
+    <span>Hides</span>
+    <span class="wide switches">
+      <PropertyField :object="object" path="hair" as="switch" word="with its hair" />
+      <PropertyField :object="object" path="neck" as="switch" word="with its neck" />
+    </span>
+  </div>
 </template>
 
 <style scoped src="./fields.css"></style>
+
+<style scoped>
+.switches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
+</style>

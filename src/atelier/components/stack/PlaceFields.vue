@@ -2,7 +2,7 @@
 /** Where an object is: what it sticks to, move and size in centimetres, turn in degrees, its pivot. */
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
-import { addObject, changeObject, removeObject } from '../../../core/edits/object-edits';
+import { addObject, changeObject, removeObject, reshape } from '../../../core/edits/object-edits';
 import { newOccluder } from '../../../core/kinds/objects/occluder';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
 import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
@@ -119,6 +119,21 @@ const toggleOccluder = (): void => {
     effectStore.edit(addObject(newOccluder(newObjectId(), last + 1, face.value)));
   }
 };
+/** What of the wearer hides beside the head. */
+const HIDES_TOO = [
+  {
+    path: 'hair',
+    word: 'and behind hair',
+    help: 'Hair, as it is seen in the picture, hides what is behind the head',
+  },
+  { path: 'neck', word: 'and behind the neck', help: 'The neck hides what is behind it' },
+] as const;
+const hideToo = (path: 'hair' | 'neck'): void => {
+  if (occluder.value)
+    effectStore.edit(
+      reshape(effectStore.effect, occluder.value.id, 'occluder', { [path]: !occluder.value[path] }),
+    );
+};
 const pivots = [
   { key: 'origin', label: 'At its origin' },
   { key: 'middle', label: 'In its middle' },
@@ -229,6 +244,17 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
         >
           Hidden behind head
         </ChipButton>
+        <template v-if="occluder && object.kind !== 'occluder'">
+          <ChipButton
+            v-for="more in HIDES_TOO"
+            :key="more.path"
+            :aria-pressed="occluder[more.path]"
+            :title="more.help"
+            @click="hideToo(more.path)"
+          >
+            {{ more.word }}
+          </ChipButton>
+        </template>
         <ChipButton v-if="anchor.kind === 'picture'" @click="fitToTarget(object)">
           Fit to the picture
         </ChipButton>

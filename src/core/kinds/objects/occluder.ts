@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
 import { assetIdSchema } from '../../schema/asset-schema';
 import type { ObjectId } from '../../schema/placed-schema';
+import { yesNo } from '../../schema/properties';
 import type { Box } from '../../maths/box';
 import { modelBox } from './model';
 import { defineObject } from './object-kind';
@@ -16,6 +17,10 @@ export const occluder = defineObject({
   fields: {
     /** The model whose shape it has; null is the head. */
     asset: assetIdSchema.nullable(),
+    /** Of a head: what its hair covers in the picture lies at the depth of the head, and hides what is behind that. */
+    hair: yesNo('Hair hides too', { help: 'Its hair, as far as it is seen, hides what is behind the head' }),
+    /** Of a head. */
+    neck: yesNo('Neck hides too', { help: 'Its neck hides what is behind it: the clasp of a necklace' }),
   },
   isSeen: false,
   drawn: 'otherwise',
@@ -23,6 +28,8 @@ export const occluder = defineObject({
   isTouched: false,
   onFace: false,
   shows: ['model'],
+  // Hair is told from the room by knowing people.
+  needs: ({ asset, hair }) => (asset === null && hair ? ['people'] : []),
   rests: 'inPlace',
   ground: ({ asset }, assets) => ({ base: (asset && modelBox(assets[asset])?.low[1]) || 0 }),
   bounds: ({ asset }, { assets }) => (asset === null ? HEAD : modelBox(assets[asset])),
@@ -35,4 +42,6 @@ export const newOccluder = (id: ObjectId, order: number, face: FaceChoice = 1): 
   kind: 'occluder',
   depthWrite: true,
   asset: null,
+  hair: false,
+  neck: true,
 });

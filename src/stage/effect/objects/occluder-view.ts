@@ -2,39 +2,61 @@
 import { BufferAttribute, BufferGeometry, Group, Mesh, MeshBasicMaterial, type Object3D } from 'three';
 import type { Occluder } from '../../../core/document/schema';
 import { SHELL_POINTS, SHELL_TRIANGLES, shellPositions } from '../../../core/face/head-shell';
+import { NECK_POINTS, NECK_TRIANGLES, neckPositions } from '../../../core/face/neck';
+import { column, type Matrix } from '../../../core/maths/matrix';
+import { normalise, type Vec3 } from '../../../core/maths/vec3';
+import { headFactor } from '../../../core/placing/anchors';
+import { HairOccluder } from './hair-occluder';
 import type { OpenedModel } from '../model-store';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
-const shellGeometry = (): BufferGeometry => {
+const emptyGeometry = (points: number, triangles: readonly number[]): BufferGeometry => {
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(new Float32Array(SHELL_POINTS * 3), 3));
-  geometry.setIndex([...SHELL_TRIANGLES]);
+  geometry.setAttribute('position', new BufferAttribute(new Float32Array(points * 3), 3));
+  geometry.setIndex([...triangles]);
   return geometry;
 };
+/** Writes new points into a geometry. */
+const refill = (geometry: BufferGeometry, fill: (points: Float32Array) => void): void => {
+  const position = geometry.getAttribute('position') as BufferAttribute;
+  fill(position.array as Float32Array);
+  position.needsUpdate = true;
+};
+
+/** The way down of the world, in the space of a matrix. */
+const downIn = (matrix: Matrix): Vec3 =>
+  normalise([-column(matrix, 0)[1], -column(matrix, 1)[1], -column(matrix, 2)[1]]);
 
 export class OccluderView implements ObjectView<Occluder> {
   readonly node = new Group();
   private readonly unseen = new MeshBasicMaterial({ colorWrite: false });
-  private readonly shell = new Mesh(shellGeometry(), this.unseen);
+  private readonly shell = new Mesh(emptyGeometry(SHELL_POINTS, SHELL_TRIANGLES), this.unseen);
+  private readonly neck = new Mesh(emptyGeometry(NECK_POINTS, NECK_TRIANGLES), this.unseen);
+  private readonly hair = new HairOccluder();
   private model: OpenedModel | null = null;
   private copy: Object3D | null = null;
 
   constructor(private readonly tools: ViewTools) {
-    this.shell.frustumCulled = false;
-    this.node.add(this.shell);
+    this.shell.frustumCulled = this.neck.frustumCulled = false;
+    this.node.add(this.shell, this.neck, this.hair.mesh);
   }
 
-  update({ object, effect, face, order }: ObjectNow<Occluder>): boolean {
+  update({ object, effect, face, order, matrix }: ObjectNow<Occluder>): boolean {
     const asset = object.asset === null ? undefined : effect.assets[object.asset];
-    this.shell.visible = object.asset === null;
+    const isHead = object.asset === null;
+    this.shell.visible = isHead;
+    this.neck.visible = isHead && object.neck;
     this.show(asset?.kind === 'model' ? this.tools.stores.models.get(asset) : null);
-    this.shell.renderOrder = order;
-    this.copy?.traverse((node) => (node.renderOrder = order));
-    if (object.asset !== null) return this.copy !== null;
+    this.node.traverse((node) => (node.renderOrder = order));
+    // Space has no camera picture to see hair in.
+    this.hair.show(isHead && object.hair && face ? (this.tools.camera?.hair() ?? null) : null);
+    if (!isHead) return this.copy !== null;
     if (!face) return false;
-    const position = this.shell.geometry.getAttribute('position') as BufferAttribute;
-    shellPositions(face.landmarks, position.array as Float32Array);
-    position.needsUpdate = true;
+    refill(this.shell.geometry, (points) => shellPositions(face.landmarks, points));
+    if (this.neck.visible)
+      refill(this.neck.geometry, (points) =>
+        neckPositions(downIn(matrix), headFactor(face.landmarks), points),
+      );
     return true;
   }
 
@@ -52,6 +74,8 @@ export class OccluderView implements ObjectView<Occluder> {
 
   dispose(): void {
     this.shell.geometry.dispose();
+    this.neck.geometry.dispose();
+    this.hair.dispose();
     this.unseen.dispose();
   }
 }
