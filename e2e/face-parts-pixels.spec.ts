@@ -6,7 +6,10 @@ import { newIris } from '../src/core/kinds/objects/iris';
 import { newLashes } from '../src/core/kinds/objects/lashes';
 import { newRetouch } from '../src/core/kinds/objects/retouch';
 import { regionCentre } from '../src/core/face/regions';
-import type { Effect, EffectObject } from '../src/core/document/schema';
+import type { Effect, EffectObject, Fill, Occluder } from '../src/core/document/schema';
+import { newFill } from '../src/core/kinds/objects/fill';
+import { newOccluder } from '../src/core/kinds/objects/occluder';
+import { headAnchor } from '../src/core/kinds/objects/placed';
 import type { Spot } from '../src/core/face/skin-spot';
 import { bare, draw, id, openFacePage, type Picture } from './harness/face-pixels';
 
@@ -186,4 +189,49 @@ test.describe('more on the face', () => {
     // From the lower left: eyes are above the mouth.
     expect(height(eyes)).toBeGreaterThan(height(teeth) + 40);
   });
+});
+
+test('an occluder hides with the hair that is seen, and with a neck; what is before the head stays', async () => {
+  const spec = { take: 'screen-test-asha', time: 0.5, width: 360, height: 640 };
+  const [SHEET, HEAD] = [id(0), id(1)];
+  /** A sheet in its own colour behind the head, or before it. */
+  const seen = async (z: number, hides: Partial<Occluder> | null) => {
+    const sheet: Fill = {
+      ...newFill(SHEET, 0, headAnchor('headCentre')),
+      tint: '#ff00ff',
+      opacity: 1,
+      extent: [0.5, 0.7],
+      fit: 'free',
+      move: [0, -0.05, z],
+    };
+    const head = { ...newOccluder(HEAD, 1), hair: false, neck: false, ...hides };
+    const drawn = await draw({
+      effect: { ...blankEffect('Behind'), objects: { [SHEET]: sheet, ...(hides && { [HEAD]: head }) } },
+      ...spec,
+      landmarks: [152],
+    });
+    const pixels: number[] = [];
+    for (let i = 0; i < drawn.data.length; i += 4)
+      if (drawn.data[i]! > 240 && drawn.data[i + 1]! < 20 && drawn.data[i + 2]! > 240) pixels.push(i);
+    return { drawn, pixels: new Set(pixels) };
+  };
+  const none = await draw({ effect: bare, ...spec });
+  const head = await seen(-0.16, {});
+  const hair = await seen(-0.16, { hair: true });
+  const neck = await seen(-0.16, { neck: true });
+  expect((await seen(-0.16, null)).pixels.size).toBeGreaterThan(head.pixels.size * 1.2);
+  // Long hair beside the face and over the shoulders: there the camera picture is seen again.
+  const byHair = [...head.pixels].filter((i) => !hair.pixels.has(i));
+  expect(byHair.length).toBeGreaterThan(head.pixels.size * 0.05);
+  const dark = byHair.filter((i) => none.data[i]! + none.data[i + 1]! + none.data[i + 2]! < 260);
+  expect(dark.length / byHair.length).toBeGreaterThan(0.9);
+  // A neck hides below the chin and nowhere else; rows run from below.
+  const chin = neck.drawn.marks[0]![1];
+  const byNeck = [...head.pixels].filter((i) => !neck.pixels.has(i));
+  expect(byNeck.length).toBeGreaterThan(500);
+  const below = byNeck.filter((i) => Math.floor(i / 4 / spec.width) < chin + 30);
+  expect(below.length / byNeck.length).toBeGreaterThan(0.95);
+  // Before the head neither hides anything.
+  const front = await seen(0.14, {});
+  expect((await seen(0.14, { hair: true, neck: true })).pixels.size).toBe(front.pixels.size);
 });

@@ -23,7 +23,13 @@ const FRAGMENT = /* glsl */ `
   uniform sampler2D hair;
   varying vec4 seen;
   void main() {
-    if (texture2D(hair, 0.5 + 0.5 * seen.xy / seen.w).r < 0.5) discard;
+    vec2 at = 0.5 + 0.5 * seen.xy / seen.w;
+    // A little wider than the hair is seen, so that nothing shines through between hair and skin.
+    vec2 beside = 1.5 / vec2(textureSize(hair, 0));
+    float there = 0.0;
+    for (int x = -1; x <= 1; x++)
+      for (int y = -1; y <= 1; y++) there = max(there, texture2D(hair, at + beside * vec2(x, y)).r);
+    if (there < 0.5) discard;
     gl_FragColor = vec4(0.0);
   }
 `;
