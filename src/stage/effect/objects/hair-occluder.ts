@@ -25,7 +25,7 @@ const FRAGMENT = /* glsl */ `
   void main() {
     vec2 at = 0.5 + 0.5 * seen.xy / seen.w;
     // A little wider than the hair is seen, so that nothing shines through between hair and skin.
-    vec2 beside = 1.5 / vec2(textureSize(hair, 0));
+    vec2 beside = 1.0 / vec2(textureSize(hair, 0));
     float there = 0.0;
     for (int x = -1; x <= 1; x++)
       for (int y = -1; y <= 1; y++) there = max(there, texture2D(hair, at + beside * vec2(x, y)).r);
