@@ -28,7 +28,7 @@ const usedParts = (lamp: ObjectId, cue: Cue): Partial<Effect> => {
     'drive_size' as DriveId,
     0,
     { kind: 'control', control: slider.id },
-    { kind: 'number', object: lamp, property: 'size' },
+    { kind: 'number', objects: [lamp], property: 'size' },
   );
   const prompt = {
     ...newPrompt('prompt_taps' as PromptId, 0),

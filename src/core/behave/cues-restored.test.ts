@@ -91,7 +91,7 @@ describe('restored at any step', () => {
         id<DriveId>('drive_aaaa'),
         0,
         { kind: 'control', control: slider.id },
-        { kind: 'number', object: fountain.id, property: 'rate' },
+        { kind: 'number', objects: [fountain.id], property: 'rate' },
       ),
       lag: 0.3,
     };

@@ -195,7 +195,7 @@ describe('two that write one property', () => {
         id<DriveId>('drive_aaaa'),
         0,
         { kind: 'expression', face: 1, name: 'jawOpen' },
-        { kind: 'number', object: CARD, property: 'opacity' },
+        { kind: 'number', objects: [CARD], property: 'opacity' },
       ),
       remap: { from: [0, 1], to: [0.9, 0.1], curve: [0, 0, 1, 1], bounded: true },
     } as const;
@@ -205,6 +205,22 @@ describe('two that write one property', () => {
     // Its face is gone: the last value stays.
     expect(pass(runtime, 0.1, { ...STILL, faces: [] }).opacity).toBeCloseTo(0.1, 6);
   });
+});
+
+test('a drive drives the same number of several objects; one that is gone is left out', () => {
+  const other = { ...effectOf([]).objects[CARD]!, id: 'obj_other' as ObjectId };
+  const drive = newDrive(
+    id<DriveId>('drive_many'),
+    0,
+    { kind: 'expression', face: 1, name: 'jawOpen' },
+    { kind: 'number', objects: [CARD, other.id, 'obj_gone' as ObjectId], property: 'opacity' },
+  );
+  const runtime = running([], {
+    objects: { ...effectOf([]).objects, [other.id]: other },
+    drives: { [drive.id]: drive } as never,
+  });
+  pass(runtime, 0.5, faceWith({ jawOpen: 0.25 }));
+  for (const i of [0, 1]) expect(runtime.values(i).opacity).toBeCloseTo(0.25, 6);
 });
 
 describe('vary', () => {

@@ -76,7 +76,8 @@ const actionsOf = (cue: Cue): Action[] => cue.beats.filter((b) => b.enabled).fla
 /** Whether a signal drives this number of the object all the time. */
 export const isDriven = (effect: Effect, target: ObjectId, property: string): boolean =>
   Object.values(effect.drives).some(
-    ({ enabled, to }) => enabled && to.kind === 'number' && to.object === target && to.property === property,
+    ({ enabled, to }) =>
+      enabled && to.kind === 'number' && to.objects.includes(target) && to.property === property,
   );
 
 const changesVisibility = (

@@ -35,7 +35,8 @@ export const fittingRange = (object: EffectObject, path: string): Range => {
 /** The same for whatever a drive drives: an action takes from twice to half its time, so that more makes it faster. */
 export const fittingTo = (effect: Effect, to: Drive['to']): Range => {
   if (to.kind === 'number') {
-    const object = to.object ? effect.objects[to.object] : undefined;
+    // As it fits the first of them.
+    const object = to.objects.map((id) => effect.objects[id]).find((o) => o !== undefined);
     return object ? fittingRange(object, to.property) : [0, 1];
   }
   if (to.kind !== 'duration') return [0, 1];

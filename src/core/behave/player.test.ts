@@ -12,7 +12,7 @@ const drive = newDrive(
   'drive_size' as DriveId,
   0,
   { kind: 'control', control: control.id },
-  { kind: 'number', object: CARD, property: 'opacity' },
+  { kind: 'number', objects: [CARD], property: 'opacity' },
 );
 const effect: Effect = effectOf(
   [

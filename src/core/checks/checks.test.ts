@@ -176,7 +176,7 @@ describe('what is seen only because something changes it', () => {
       'drive_aaaa' as DriveId,
       0,
       { kind: 'time' },
-      { kind: 'number', object: TILE, property },
+      { kind: 'number', objects: [TILE], property },
     );
     return { drives: { [drive.id]: { ...drive, enabled } } } as never;
   };

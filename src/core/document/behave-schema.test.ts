@@ -110,7 +110,7 @@ describe('bad numbers and strange things are refused', () => {
       signal: { kind: 'time' },
       remap: { from: [1, 0], to: [8, 0.2], curve: [0, 0, 1, 1], bounded: true },
       lag: 0,
-      to: { kind: 'number', object: null, property: 'size' },
+      to: { kind: 'number', objects: [], property: 'size' },
     };
     expect(ok(driveSchema, drive)).toBe(true);
     expect(ok(driveSchema, { ...drive, remap: { ...drive.remap, to: [0, Infinity] } })).toBe(false);

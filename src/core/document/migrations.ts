@@ -136,16 +136,20 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
         : control,
     ),
   }),
-  // Until schema 10 nobody had measured the parts of models, and occluders were heads without hair and neck.
+  // Until schema 10 nobody had measured the parts of models, occluders were heads without hair and neck, and a drive drove one object.
   10: (old) => ({
     ...old,
     schema: 11,
+    drives: mapped(old.drives, (drive) => ({ ...drive, to: drivenIn11(drive.to as Json) })),
     objects: mapped(old.objects, (object) =>
       object.kind === 'occluder' ? { ...object, hair: false, neck: false } : object,
     ),
     assets: mapped(old.assets, (asset) => (asset.kind === 'model' ? { ...asset, tree: null } : asset)),
   }),
 };
+
+const drivenIn11 = ({ object, ...to }: Json): Json =>
+  to.kind === 'number' ? { ...to, objects: object ? [object] : [] } : { ...to };
 
 /** In schema 8 a cue had one trigger with a threshold, and an action one target. */
 function cueIn9({ trigger, beats, ...cue }: Json): Json {

@@ -11,6 +11,7 @@ import {
 import { materialIdSchema } from '../schema/material-schema';
 import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../kinds/signals/signals';
+import { MOST_TARGETS } from '../kinds/actions/action-kind';
 import { number, yesNo } from '../schema/properties';
 import { toChoose } from '../schema/references';
 import { remapSchema } from '../schema/timing-schema';
@@ -131,10 +132,10 @@ export const driveSchema = z.strictObject({
   /** Seconds it is behind. */
   lag: number({ name: 'Behind by', low: 0, high: 60, unit: 'seconds' }),
   to: z.discriminatedUnion('kind', [
-    /** A number of an object, by its name in `core/kinds/numbers.ts`. */
+    /** A number of objects, by its name in `core/kinds/numbers.ts`. */
     z.strictObject({
       kind: z.literal('number'),
-      object: toChoose(objectIdSchema, 'Object that is driven'),
+      objects: z.array(objectIdSchema).max(MOST_TARGETS),
       property: text(40),
     }),
     /** How long one round of an action takes, even while it runs. */

@@ -140,13 +140,13 @@ test('a control goes with what it drove, and comes back with it', () => {
     'drive_aaaa' as DriveId,
     0,
     { kind: 'control', control: control.id },
-    { kind: 'number', object: CARD, property: 'size' },
+    { kind: 'number', objects: [CARD], property: 'size' },
   );
   const free = newDrive(
     'drive_bbbb' as DriveId,
     1,
     { kind: 'time' },
-    { kind: 'number', object: CARD, property: 'size' },
+    { kind: 'number', objects: [CARD], property: 'size' },
   );
   let effect = effectOf([]);
   for (const edit of [putControl(control), putDrive(drive), putDrive(free)]) effect = done(effect, edit);

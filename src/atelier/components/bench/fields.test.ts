@@ -102,7 +102,7 @@ if (CROSSES.kind !== 'level') throw new Error('A signal crosses a level.');
 describe.each(SIGNAL_KINDS)('the signal %s', (kind) => {
   const signal = newSignal(kind, CARD);
   test('drives a number', async () => {
-    const drive = newDrive(DRIVE, 0, signal, { kind: 'number', object: CARD, property: 'size' });
+    const drive = newDrive(DRIVE, 0, signal, { kind: 'number', objects: [CARD], property: 'size' });
     openEffect(effectWith({ drives: { [DRIVE]: drive } }));
     named(
       await proveFields(() => mounted(following(DriveRow, () => ({ drive: store().effect.drives[DRIVE]! })))),

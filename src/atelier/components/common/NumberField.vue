@@ -18,13 +18,15 @@ const props = withDefaults(
     min?: number;
     max?: number;
     disabled?: boolean;
+    /** Several have it, and not the same: it says so, and takes one for all. */
+    mixed?: boolean;
   }>(),
-  { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined, disabled: false },
+  { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined, disabled: false, mixed: false },
 );
 const emit = defineEmits<{ change: [value: number]; done: [] }>();
 
 const rounded = (value: number): number => Number(value.toFixed(props.digits));
-const shown = computed(() => `${rounded(props.value)}${props.unit}`);
+const shown = computed(() => (props.mixed ? '' : `${rounded(props.value)}${props.unit}`));
 /** What is being typed; null shows the value. */
 const draft = ref<string | null>(null);
 /** Why what was typed could not be taken. */
@@ -42,12 +44,14 @@ const bounded = (value: number): number => {
 };
 const set = (value: number): void => {
   const next = bounded(value);
-  if (next !== rounded(props.value)) emit('change', next);
+  if (props.mixed || next !== rounded(props.value)) emit('change', next);
 };
 
 const type = (event: Event): void => {
   draft.value = (event.target as HTMLInputElement).value;
   problem.value = null;
+  // Where several differ, what was is lost: not before it is finished.
+  if (props.mixed) return;
   // A plain number is seen at once; a sum when it is finished.
   const number = Number(draft.value.replace(props.unit, '').replace(',', '.'));
   if (draft.value.trim() !== '' && Number.isFinite(number)) {
@@ -89,7 +93,7 @@ const press = (event: KeyboardEvent): void => {
     event.stopPropagation();
     draft.value = null;
     problem.value = null;
-    if (props.value !== before) emit('change', before);
+    if (!props.mixed && props.value !== before) emit('change', before);
     input.blur();
   } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
     event.preventDefault();
@@ -121,7 +125,7 @@ const scrubEnd = (): void => {
   emit('done');
 };
 const scrubStart = (event: PointerEvent): void => {
-  if (props.disabled) return;
+  if (props.disabled || props.mixed) return;
   event.preventDefault();
   scrub = { x: event.clientX, from: props.value };
   addEventListener('pointermove', scrubTo);
@@ -147,7 +151,8 @@ onBeforeUnmount(scrubEnd);
       :disabled="disabled"
       :aria-label="label"
       :aria-valuenow="rounded(value)"
-      :aria-valuetext="shown"
+      :placeholder="mixed ? 'mixed' : ''"
+      :aria-valuetext="mixed ? 'mixed' : shown"
       :aria-valuemin="min"
       :aria-valuemax="max"
       :aria-invalid="problem !== null"

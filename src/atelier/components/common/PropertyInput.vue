@@ -18,13 +18,15 @@ const props = defineProps<{
   word?: string | undefined;
   /** In the place of its name, as it is read out: where one like it stands on the same page. */
   label?: string | undefined;
+  /** Several have it, and not the same. */
+  mixed?: boolean | undefined;
 }>();
 const emit = defineEmits<{
   /** While it is `felt` more may follow before `done`. */
   change: [value: unknown, felt: boolean];
   done: [];
 }>();
-const is = computed(() => props.value === true);
+const is = computed(() => props.value === true && !props.mixed);
 const named = computed(() => (typeof props.value === 'string' ? props.value : null));
 
 /** A number as it is shown: by the factor of its unit. Null where there is none, or it is left to what is usual. */
@@ -86,6 +88,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   <NumberField
     v-else-if="shown"
     v-bind="shown.field"
+    :mixed="mixed"
     :label="shown.label"
     :mark="shown.mark"
     @change="shown.take"
@@ -94,7 +97,8 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   <SelectField
     v-else-if="property.type === 'choice'"
     :name="label ?? property.name"
-    :value="value as string"
+    :value="mixed ? undefined : (value as string)"
+    placeholder="mixed"
     :options="property.options"
     v-bind="property.options.length > FEW ? { ...SOUGHT } : {}"
     @change="(v: unknown) => emit('change', v, false)"
@@ -108,7 +112,8 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   <SelectField
     v-else-if="property.type === 'switch' && property.words"
     :name="property.name"
-    :value="is ? 'yes' : 'no'"
+    :value="mixed ? undefined : is ? 'yes' : 'no'"
+    placeholder="mixed"
     :options="[
       { value: 'yes', label: property.words.yes },
       { value: 'no', label: property.words.no },
@@ -126,7 +131,9 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   <input
     v-else-if="property.type === 'colour'"
     type="color"
-    :aria-label="label ?? property.name"
+    :class="{ mixed }"
+    :title="mixed ? 'mixed' : undefined"
+    :aria-label="mixed ? `${label ?? property.name}: mixed` : (label ?? property.name)"
     :value="value as string"
     @input="emit('change', ($event.target as HTMLInputElement).value, true)"
     @change="emit('done')"
@@ -141,11 +148,11 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
   >
   <ChipButton
     v-else-if="property.type === 'switch'"
-    :aria-pressed="is"
+    :aria-pressed="mixed ? 'mixed' : is"
     :title="property.help"
     @click="emit('change', !is, false)"
   >
-    {{ short }}
+    {{ mixed ? `${short}: mixed` : short }}
   </ChipButton>
 </template>
 
@@ -157,5 +164,8 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 }
 .number {
   width: 80px;
+}
+.mixed {
+  opacity: 0.45;
 }
 </style>

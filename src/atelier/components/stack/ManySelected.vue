@@ -1,23 +1,31 @@
 <script setup lang="ts">
 /** Several objects are selected: what can be done to all of them. */
+import { computed, ref } from 'vue';
 import { Copy, Group, Trash2 } from '@lucide/vue';
 import {
   duplicateSelected,
   groupSelected,
   removeSelected,
+  selectedObjects,
   toggleSelectedVisible,
 } from '../../commands/object-commands';
 import { useDeskStore } from '../../stores/desk';
 import ObjectMenu from './ObjectMenu.vue';
+import SharedFields from './SharedFields.vue';
 import IconButton from '../common/IconButton.vue';
 import WordButton from '../common/WordButton.vue';
 
 const desk = useDeskStore();
+const objects = computed(() => selectedObjects());
+/** Their fields are shown. */
+const shown = ref(true);
 </script>
 
 <template>
+  <SharedFields v-if="objects.length > 1 && shown" :objects="objects" />
   <div class="many" role="group" aria-label="What is selected">
     <b>{{ desk.selection.length }} selected</b>
+    <WordButton :aria-expanded="shown" @click="shown = !shown">Fields</WordButton>
     <WordButton @click="groupSelected"><Group :size="12" /> Group</WordButton>
     <WordButton @click="duplicateSelected()"><Copy :size="12" /> Duplicate</WordButton>
     <WordButton @click="toggleSelectedVisible">Hide</WordButton>

@@ -20,6 +20,7 @@ import { newModel } from '../../../core/kinds/objects/model';
 import { newMorph } from '../../../core/kinds/objects/morph';
 import { newOccluder } from '../../../core/kinds/objects/occluder';
 import { FOREHEAD } from '../../../core/kinds/objects/placed';
+import { newPart } from '../../../core/kinds/objects/part';
 import { newRetouch } from '../../../core/kinds/objects/retouch';
 import { newShadowCatcher } from '../../../core/kinds/objects/shadow-catcher';
 import { newSolid } from '../../../core/kinds/objects/solid';
@@ -44,11 +45,14 @@ const ID = 'obj_first' as ObjectId;
 const [picture, model, sequence] = [sampleAsset(1), sampleModel(2), sampleSequence(3)];
 const ASSETS: readonly Asset[] = [picture, sampleAsset(4), model, sequence];
 
-/** One of each kind, as it is  */
+/** The model that a part is of. */
+const SHELL = newModel('obj_shell' as ObjectId, model, 1);
+/** One of each kind, as it is made. */
 const OBJECTS: Readonly<Record<string, EffectObject>> = {
   'a card': newCard(ID, picture, 0),
   'a card that runs': newCard(ID, sequence, 0),
   'a model': newModel(ID, model, 0),
+  'a part': newPart(ID, SHELL, 1, model.tree!, 0),
   'a group': newGroup(ID, 'Group', 0),
   'an occluder': newOccluder(ID, 0),
   'a text': newText(ID, 'Low tide tonight', 0, FOREHEAD),
@@ -76,7 +80,7 @@ const withObject = (object: EffectObject): Effect => {
   return {
     ...effect,
     assets: { ...effect.assets, ...Object.fromEntries(ASSETS.map((a) => [a.id, a])) },
-    objects: { ...effect.objects, [ID]: object },
+    objects: { ...effect.objects, [ID]: object, ...(object.kind === 'part' ? { [SHELL.id]: SHELL } : {}) },
   };
 };
 /** The fields follow the document, as they do in the Stack. */

@@ -32,10 +32,11 @@ export class DrivesPart implements Part<DriveValues> {
       if (value === undefined) continue;
       const { to } = drive;
       if (to.kind === 'variable') this.write.setVariable(to.variable, value);
-      else if (to.kind === 'number' && to.object !== null) {
-        const i = this.program.indexOf.get(to.object);
-        if (i !== undefined) this.write.setNumber(i, to.property, value);
-      }
+      else if (to.kind === 'number')
+        for (const object of to.objects) {
+          const i = this.program.indexOf.get(object);
+          if (i !== undefined) this.write.setNumber(i, to.property, value);
+        }
     }
     // Everything has moved that moves in this step.
     this.presence.forgetPlaces();

@@ -62,7 +62,7 @@ const drive = (): void => {
     newDriveId(),
     drives.value.length + 1,
     { kind: 'control', control: control.id },
-    { kind: 'number', object: desk.selected, property: 'size' },
+    { kind: 'number', objects: [...desk.selection], property: 'size' },
   );
   void effectStore.edit(
     putDrive(

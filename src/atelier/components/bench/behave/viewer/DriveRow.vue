@@ -24,6 +24,8 @@ import ChoiceField from '../../../common/ChoiceField.vue';
 import { useChoices } from '../../../common/choices';
 import SignalFields from '../SignalFields.vue';
 import ChipButton from '../../../common/ChipButton.vue';
+import SelectField from '../../../common/SelectField.vue';
+import WordButton from '../../../common/WordButton.vue';
 import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{
@@ -66,7 +68,7 @@ const targets = computed(() => [
 ]);
 const target = computed(() => {
   const { to } = props.drive;
-  if (to.kind === 'number') return to.object;
+  if (to.kind === 'number') return to.objects[0] ?? null;
   if (to.kind === 'circuit') return to.material && `${to.material} ${to.node} ${to.port}`;
   return to.kind === 'variable' ? to.variable : to.cue === null ? null : `${to.cue} ${to.action}`;
 });
@@ -85,7 +87,7 @@ const choose = (value: string): void => {
   if (port) drives({ kind: 'circuit', material: id as never, node: action!, port });
   else if (action) drives({ kind: 'duration', cue: id as never, action });
   else if (value.startsWith('variable_')) drives({ kind: 'variable', variable: value as never });
-  else drives({ kind: 'number', object: value as ObjectId, property: 'size' });
+  else drives({ kind: 'number', objects: [value as ObjectId], property: 'size' });
 };
 /** Without its unit: the ends show that. Along an axis it says where that leads. */
 const inWords = (object: EffectObject, path: string): string => {
@@ -95,11 +97,26 @@ const inWords = (object: EffectObject, path: string): string => {
 };
 const numbers = computed(() => {
   const { to } = props.drive;
-  const object = to.kind === 'number' && to.object ? effectStore.effect.objects[to.object] : undefined;
-  return object
-    ? Object.keys(numbersOf(object)).map((value) => ({ value, label: inWords(object, value) }))
+  const objects =
+    to.kind === 'number' ? to.objects.flatMap((id) => effectStore.effect.objects[id] ?? []) : [];
+  const [first, ...others] = objects;
+  return first
+    ? Object.keys(numbersOf(first))
+        .filter((path) => others.every((o) => Object.hasOwn(numbersOf(o), path)))
+        .map((value) => ({ value, label: inWords(first, value) }))
     : [];
 });
+/** Others that are driven too. */
+const severalOpen = ref(false);
+const several = computed(() =>
+  props.drive.to.kind === 'number' && (severalOpen.value || props.drive.to.objects.length > 1)
+    ? props.drive.to.objects
+    : null,
+);
+const driveObjects = (objects: readonly ObjectId[]): void => {
+  const { to } = props.drive;
+  if (to.kind === 'number') set({ to: { ...to, objects: [...objects] } });
+};
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
   const pair = [...props.drive.remap[of]] as [number, number];
   pair[i] = v;
@@ -114,7 +131,7 @@ const shown = computed(() => {
   const { to } = props.drive;
   if (to.kind === 'duration') return { factor: 1, mark: ' s', digits: 2 };
   if (to.kind !== 'number') return { factor: 1, mark: '', digits: 3 };
-  return shownAs(to.object ? effectStore.effect.objects[to.object] : undefined, to.property);
+  return shownAs(to.objects[0] ? effectStore.effect.objects[to.objects[0]] : undefined, to.property);
 });
 </script>
 
@@ -123,13 +140,31 @@ const shown = computed(() => {
     <SignalFields v-if="!bound" :signal="drive.signal" @change="listens" />
     <div class="line">
       <span class="soft">drives</span>
+      <SelectField
+        v-if="several"
+        class="several"
+        name="Objects that are driven"
+        mode="multiple"
+        :show-search="true"
+        option-filter-prop="label"
+        :value="several"
+        :options="choices.objects.value"
+        @change="(v: unknown) => driveObjects(v as ObjectId[])"
+      />
       <ChoiceField
+        v-else
         label="What is driven"
         ask="Choose what"
         :value="target"
         :options="targets"
         @change="choose"
       />
+      <WordButton
+        v-if="drive.to.kind === 'number' && drive.to.objects.length > 0 && !several"
+        title="It drives the same number of other objects too"
+        @click="severalOpen = true"
+        >and others</WordButton
+      >
       <ChoiceField
         v-if="drive.to.kind === 'number'"
         label="Which number is driven"
@@ -227,6 +262,10 @@ const shown = computed(() => {
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
+}
+.several {
+  min-width: 160px;
+  max-width: 100%;
 }
 .small {
   width: 74px;

@@ -57,7 +57,7 @@ const addDrive = (): void =>
         newDriveId(),
         next(inOrder(effectStore.effect.drives)),
         { kind: 'expression', face: 1, name: 'jawOpen' },
-        { kind: 'number', object: desk.selected, property: 'size' },
+        { kind: 'number', objects: [...desk.selection], property: 'size' },
       ),
       'Let a signal drive something',
     ),

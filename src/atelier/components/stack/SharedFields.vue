@@ -1,0 +1,119 @@
+<script setup lang="ts">
+/** The fields that all selected objects have: *mixed* where they differ, and set for all at once. */
+import { computed } from 'vue';
+import { sharedProperties, type SharedProperty } from '../../../core/document/shared-properties';
+import { BLEND_MODES, type EffectObject } from '../../../core/document/schema';
+import { setBlendOfAll, setPropertyOfAll, setScaleOfAll } from '../../../core/edits/shared-edits';
+import { isOnFace } from '../../../core/kinds/objects/objects';
+import { useEffectStore } from '../../stores/effect';
+import { BLEND_WORDS } from '../../words';
+import NumberField from '../common/NumberField.vue';
+import PropertyInput from '../common/PropertyInput.vue';
+import SelectField from '../common/SelectField.vue';
+
+const props = defineProps<{ objects: readonly EffectObject[] }>();
+const effectStore = useEffectStore();
+const AXES = ['x', 'y', 'z'] as const;
+const ids = computed(() => props.objects.map((o) => o.id));
+const shared = computed(() => sharedProperties(props.objects));
+const triples = computed(() =>
+  (['move', 'turn'] as const).flatMap((key) => {
+    const axes = [0, 1, 2].map((i) => ({ path: `${key}.${i}`, of: shared.value[`${key}.${i}`] }));
+    return axes.every((a) => a.of) ? [{ key, name: key === 'move' ? 'Move' : 'Turn', axes }] : [];
+  }),
+);
+const rest = computed(() =>
+  Object.entries(shared.value).filter(
+    ([path]) => !/^(move|turn)\.\d$/.test(path) && !path.startsWith('depth'),
+  ),
+);
+const isSized = computed(() => !props.objects.some((o) => isOnFace(o) || o.kind === 'light'));
+const differ = (of: (object: EffectObject) => unknown): boolean =>
+  props.objects.some((o) => of(o) !== of(props.objects[0]!));
+const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));
+const blend = computed(() => {
+  const all = props.objects.flatMap((o) => ('blend' in o ? [o.blend] : []));
+  return all.length < props.objects.length
+    ? null
+    : { value: all[0]!, isMixed: all.some((b) => b !== all[0]) };
+});
+const set = (path: string, to: unknown, felt: boolean): void => {
+  effectStore.edit(setPropertyOfAll(effectStore.effect, ids.value, path, to), felt ? `all-${path}` : null);
+};
+const fieldOf = ({ property, value, isMixed }: SharedProperty) => ({ property, value, mixed: isMixed });
+const done = (): void => effectStore.endGesture();
+</script>
+
+<template>
+  <div class="fields" role="group" aria-label="What they have in common">
+    <div v-for="row in triples" :key="row.key" class="line">
+      <span>{{ row.name }}</span>
+      <PropertyInput
+        v-for="axis in row.axes"
+        :key="axis.path"
+        v-bind="fieldOf(axis.of!)"
+        @change="(to, felt) => set(axis.path, to, felt)"
+        @done="done"
+      />
+    </div>
+    <div v-if="isSized" class="line">
+      <span>Size</span>
+      <NumberField
+        v-for="(axis, i) in AXES"
+        :key="axis"
+        :value="objects[0]!.scale[i]! * 100"
+        :mixed="differ((o) => o.scale[i])"
+        :label="`Size ${axis} of all, per cent`"
+        :mark="axis"
+        unit="%"
+        :step="5"
+        :digits="1"
+        :min="0.01"
+        :max="1000000"
+        @change="
+          (v) => effectStore.edit(setScaleOfAll(effectStore.effect, ids, i, v / 100), `all-scale-${i}`)
+        "
+        @done="done"
+      />
+    </div>
+    <div v-if="blend" class="line">
+      <span>Blend</span>
+      <SelectField
+        name="Blend mode of all"
+        class="wide"
+        placeholder="mixed"
+        :value="blend.isMixed ? undefined : blend.value"
+        :options="blends"
+        @change="(v: unknown) => effectStore.edit(setBlendOfAll(effectStore.effect, ids, v as never))"
+      />
+    </div>
+    <div v-for="[path, one] in rest" :key="path" class="line">
+      <span :title="one.property.name">{{ one.property.short ?? one.property.name }}</span>
+      <PropertyInput
+        class="two"
+        v-bind="fieldOf(one)"
+        @change="(to, felt) => set(path, to, felt)"
+        @done="done"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped src="./fields.css"></style>
+
+<style scoped>
+.fields {
+  --label: 92px;
+  display: grid;
+  gap: 5px;
+  max-height: 38vh;
+  padding: 2px 12px 8px 16px;
+  overflow: auto;
+  font-size: 12px;
+}
+.line > span:first-child {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>
