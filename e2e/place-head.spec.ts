@@ -19,6 +19,11 @@ import {
   serverEffect,
 } from './harness/pages';
 
+import { transformBox } from '../src/core/maths/box';
+import { boxOf } from '../src/core/placing/bounds';
+import { restMatrix, restOf } from '../src/core/placing/rest';
+import { drop, folderOf } from './harness/drop';
+import { glassesGlb } from './harness/files';
 import { addFromMenu, begin, finderOf, green, objectsOf, open, row, setField, takeOf } from './harness/place';
 
 test('a head piece: hidden behind the head when it turns, and as large as each head asks for', async ({
@@ -315,4 +320,41 @@ test('the picture is come close to by the wheel, a double click and keys; what i
   await page.locator('.finder').getByRole('button', { name: 'Neutral' }).click();
   await page.getByRole('button', { name: /^Slow turn/ }).click();
   await expect(page.locator('.finder').getByRole('button', { name: 'Slow turn' })).toBeVisible();
+});
+
+test('glasses in centimetres: told by their shape, fitted with one click, worn on the nose', async ({
+  page,
+}) => {
+  const folder = folderOf('models', [await glassesGlb('glasses.glb')]);
+  try {
+    const id = await begin(page, 'Blank');
+    await drawnOut(page);
+    await drop(page, [folder.file('glasses.glb')], finderOf(page));
+    await expect(row(page, 'glasses')).toBeVisible();
+    await page
+      .locator('[data-import="glasses.glb"]')
+      .getByRole('button', { name: 'Fit to the head', exact: true })
+      .click();
+    await expect
+      .poll(async () => {
+        await saved(page);
+        const [asset] = Object.values((await serverEffect(page, id)).assets);
+        return asset?.kind === 'model' ? asset.prep?.size : null;
+      })
+      .toEqual({ kind: 'head', as: 'glasses' });
+    const effect = await serverEffect(page, id);
+    const worn = objectsOf(effect).find((o) => o.name === 'glasses')!;
+    expect(worn.anchor).toMatchObject({ kind: 'head', point: 'noseBridge' });
+    // Before the eyes, as wide as the face, on the way back to the ears.
+    const box = transformBox(restMatrix(restOf(effect), worn.id), boxOf(effect, worn)!);
+    expect(box.high[0] - box.low[0]).toBeCloseTo(0.146, 3);
+    expect(box.high[2]).toBeGreaterThan(0.06);
+    expect(box.high[2]).toBeLessThan(0.12);
+    await drawnOut(page);
+    const frame = await pixelsWhere(finderOf(page), green);
+    expect(frame.share).toBeGreaterThan(0.005);
+    expect(Math.abs(frame.x - 0.5)).toBeLessThan(0.1);
+  } finally {
+    folder.remove();
+  }
 });

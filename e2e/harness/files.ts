@@ -11,7 +11,17 @@ import { plainDocument, PLAIN_MATERIAL } from '../../src/core/assets/models/plai
 import { blank, blit, type Raster } from '../../src/core/assets/raster';
 import { writeWav } from '../../src/core/assets/sounds/wav';
 import { writeRadiance } from '../../src/core/assets/surroundings/radiance';
-import { apng, crownMesh, disc, gif, painted, plain, png, type Rgba } from '../../src/core/assets/testing';
+import {
+  apng,
+  crownMesh,
+  glassesMesh,
+  disc,
+  gif,
+  painted,
+  plain,
+  png,
+  type Rgba,
+} from '../../src/core/assets/testing';
 
 export interface MadeFile {
   readonly name: string;
@@ -26,6 +36,10 @@ const KELP = { ...PLAIN_MATERIAL, name: 'Kelp', colour: [0.02, 0.6, 0.12] as con
 /** A head piece in metres, or 100 times too large with its pivot at a corner. */
 export const crownGlb = async (name: string, wrong: boolean): Promise<MadeFile> =>
   made(name, await writeGlb(plainDocument(crownMesh(wrong ? 100 : 1, wrong), new Map([['Kelp', KELP]]))));
+
+/** Glasses in centimetres. */
+export const glassesGlb = async (name: string): Promise<MadeFile> =>
+  made(name, await writeGlb(plainDocument(glassesMesh(100), new Map([['Kelp', KELP]]))));
 
 /** A dense, bumpy ball with about `triangles` triangles. */
 export const denseModel = (triangles: number): Document => {

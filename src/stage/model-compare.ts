@@ -15,7 +15,11 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { HEAD_SEAT } from '../core/face/head-fit';
+import { headAnchor } from '../core/kinds/objects/placed';
+import { restOn, wornMove } from '../core/kinds/objects/resting';
+import type { Box } from '../core/maths/box';
+import { add, scale, type Vec3 } from '../core/maths/vec3';
+import { WORN_ON, type WornAs } from '../core/schema/worn-as';
 import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
 import { featurePoint } from '../core/face/feature-points';
 import { NEUTRAL_FACE } from '../core/face/neutral';
@@ -25,16 +29,20 @@ import { lookAround } from './look-around';
 import { NoDrawing } from './stage';
 import { letGo } from './let-go';
 
-/** A plain head that stands where it would if the origin were the seat of a head piece. */
+/** Where a head has to stand so that a model of this box, in its origin, is worn like that. */
+const headPlace = (as: WornAs, box: Box): Vec3 => {
+  const point = featurePoint(NEUTRAL_FACE, WORN_ON[as]);
+  const { move } = restOn(headAnchor(WORN_ON[as]), 'model');
+  return scale(add(point, wornMove(as, box) ?? move), -1);
+};
+
+/** A plain head, for scale. */
 const headForScale = (): Mesh => {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(Float32Array.from(shellPositions(NEUTRAL_FACE)), 3));
   geometry.setIndex([...SHELL_TRIANGLES]);
   geometry.computeVertexNormals();
-  const head = new Mesh(geometry, new MeshLambertMaterial({ color: 0xf0ebe2 }));
-  const [x, y, z] = featurePoint(NEUTRAL_FACE, 'crown');
-  head.position.set(-(x + HEAD_SEAT[0]), -(y + HEAD_SEAT[1]), -(z + HEAD_SEAT[2]));
-  return head;
+  return new Mesh(geometry, new MeshLambertMaterial({ color: 0xf0ebe2 }));
 };
 
 interface Side {
@@ -98,6 +106,21 @@ export class ModelCompare {
     this.onNeedsDraw();
   }
 
+  /** How the models are worn: the heads stand where they would. */
+  private as: WornAs = 'crown';
+  setWorn(as: WornAs): void {
+    this.as = as;
+    this.sides.forEach((side) => this.placeHead(side));
+    this.onNeedsDraw();
+  }
+  private placeHead({ head, box }: Side): void {
+    const { min, max } = box;
+    const around: Box = box.isEmpty()
+      ? { low: [0, 0, 0], high: [0, 0, 0] }
+      : { low: [min.x, min.y, min.z], high: [max.x, max.y, max.z] };
+    head.position.set(...headPlace(this.as, around));
+  }
+
   setHead(shown: boolean): void {
     for (const side of this.sides) side.head.visible = shown;
     this.onNeedsDraw();
@@ -118,6 +141,7 @@ export class ModelCompare {
     }
     if (model) to.place.add(model.scene);
     to.box = new Box3().setFromObject(to.place);
+    this.placeHead(to);
     to.cross.visible = model !== null;
     to.cross.scale.setScalar((to.box.getSize(new Vector3()).length() || 1) * 0.35);
     this.onNeedsDraw();

@@ -1,6 +1,7 @@
 /** The shapes that the stock is made of: closed, facing outwards, where they are said to be. */
 import { describe, expect, test } from '@jest/globals';
-import { boundsOf, worldTriangles } from '../../src/core/assets/models/inspect';
+import { boundsOf } from '../../src/core/assets/models/bounds';
+import { worldTriangles } from '../../src/core/assets/models/inspect';
 import { cross, dot, length, subtract, type Vec3 } from '../../src/core/maths/vec3';
 import { box, joined, Maker, moved, revolve, sphere, stand, tube, turnedOver, type Shape } from './mesh';
 

@@ -1,7 +1,8 @@
 /** Meshes by rule: surfaces of revolution, tubes, bent sheets; put together as glTF documents. */
 import { Document, type Material, type Mesh, type Node } from '@gltf-transform/core';
 import { KHRMaterialsClearcoat, KHRMaterialsSheen } from '@gltf-transform/extensions';
-import { boundsOf, sceneOf, worldTriangles } from '../../src/core/assets/models/inspect';
+import { boundsOf } from '../../src/core/assets/models/bounds';
+import { sceneOf, worldTriangles } from '../../src/core/assets/models/inspect';
 import type { Vec3 } from '../../src/core/maths/vec3';
 import { cross, normalise, subtract } from '../../src/core/maths/vec3';
 

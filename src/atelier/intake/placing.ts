@@ -4,7 +4,7 @@ import { newCard } from '../../core/kinds/objects/card';
 import { newGrade } from '../../core/kinds/objects/grade';
 import { newGroup } from '../../core/kinds/objects/group';
 import { newLight } from '../../core/kinds/objects/light';
-import { newModel } from '../../core/kinds/objects/model';
+import { newModel, wornPoint } from '../../core/kinds/objects/model';
 import { newOccluder } from '../../core/kinds/objects/occluder';
 import { newSound } from '../../core/kinds/objects/sound';
 import { newGradeStep } from '../../core/edits/new-grade-step';
@@ -83,7 +83,7 @@ export const objectsFor = (
   const hasOccluder = Object.values(effect.objects).some((o) => isHeadOccluder(o, face));
   const last = Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0);
   return [
-    here(newModel(newObjectId(), asset, order, headAnchor('crown', face))),
+    here(newModel(newObjectId(), asset, order, headAnchor(wornPoint(asset), face))),
     ...(hasOccluder ? [] : [here(newOccluder(newObjectId(), last + 1, face))]),
   ];
 };

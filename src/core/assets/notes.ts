@@ -115,7 +115,8 @@ const modelNotes = (asset: ModelAsset, use: Use): AssetNote[] => {
       ['inches', 0.0254],
     ] as const
   ).filter(([, k]) => longest * k > 0.02 && longest * k < 0.8);
-  const fit = use === 'worn' ? [mend('fit-head', { size: { kind: 'head' } })] : [];
+  const fit =
+    use === 'worn' ? [mend('fit-head', { size: { kind: 'head', as: asset.likely ?? 'crown' } })] : [];
   if (longest > HUGE[use])
     notes.push({
       code: use === 'worn' ? 'model-huge' : 'model-vast',

@@ -154,3 +154,21 @@ export const crownMesh = (unit: number, corner: boolean, segments = 96, around =
     }
   return [{ part: 'Crown', material: 'Kelp', positions, uvs: [], normals: [] }];
 };
+
+/** Glasses with their origin between the ends of the temples, `unit` to the metre: two lenses, a bridge, two temples. */
+export const glassesMesh = (unit: number): PlainMesh[] => {
+  const positions: number[] = [];
+  const block = (low: readonly number[], high: readonly number[]): void => {
+    const corner = (i: number): number[] => [0, 1, 2].map((k) => ((i >> k) & 1 ? high[k]! : low[k]!) * unit);
+    const faces = [0, 2, 1, 1, 2, 3, 4, 5, 6, 5, 7, 6, 0, 1, 4, 1, 5, 4, 2, 6, 3, 3, 6, 7, 0, 4, 2, 2, 4, 6];
+    positions.push(...[...faces, 1, 3, 5, 3, 7, 5].flatMap(corner));
+  };
+  for (const side of [-1, 1]) {
+    const [a, b] = [side * 0.012, side * 0.066].sort((x, y) => x - y) as [number, number];
+    block([a, -0.022, 0.138], [b, 0.022, 0.142]);
+    const [c, d] = [side * 0.066, side * 0.07].sort((x, y) => x - y) as [number, number];
+    block([c, 0.008, 0], [d, 0.014, 0.142]);
+  }
+  block([-0.012, 0.006, 0.138], [0.012, 0.012, 0.142]);
+  return [{ part: 'Frame', material: 'Kelp', positions, uvs: [], normals: [] }];
+};

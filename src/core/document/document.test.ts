@@ -256,7 +256,7 @@ describe('reading documents', () => {
   });
   test('in schema 10 nobody had measured the parts of models', () => {
     const model = sampleModel(1);
-    const { tree: _tree, ...before } = model;
+    const { tree: _tree, likely: _likely, ...before } = model;
     const old = { ...sampleEffect(1, 0), schema: 10, assets: { [model.id]: before } };
     expect(readEffect(old).assets).toEqual({ [model.id]: { ...model, tree: null } });
   });

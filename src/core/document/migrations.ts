@@ -144,10 +144,17 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     objects: mapped(old.objects, (object) =>
       object.kind === 'occluder' ? { ...object, hair: false, neck: false } : object,
     ),
-    assets: mapped(old.assets, (asset) => (asset.kind === 'model' ? { ...asset, tree: null } : asset)),
+    assets: mapped(old.assets, (asset) =>
+      asset.kind === 'model' ? { ...asset, tree: null, likely: null, prep: prepIn11(asset.prep) } : asset,
+    ),
   }),
 };
 
+/** Until schema 10 everything that was fitted to a head was fitted as a crown. */
+const prepIn11 = (prep: unknown): unknown => {
+  const size = (prep as { size?: Json } | null)?.size;
+  return size?.kind === 'head' ? { ...(prep as Json), size: { ...size, as: 'crown' } } : prep;
+};
 const drivenIn11 = ({ object, ...to }: Json): Json =>
   to.kind === 'number' ? { ...to, objects: object ? [object] : [] } : { ...to };
 

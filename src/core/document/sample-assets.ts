@@ -32,6 +32,7 @@ export const sampleModel = (n: number): ModelAsset => ({
       box: { low: [-0.02, -0.02, -0.02], high: [0.02, 0.02, 0.02] },
     },
   ],
+  likely: null,
   materials: 1,
   textures: 0,
   texturePixels: 0,

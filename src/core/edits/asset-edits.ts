@@ -4,7 +4,8 @@ import { objectsShowing } from '../document/asset-uses';
 import { edit, type Edit } from '../document/edit';
 import { picturesOf } from '../document/material-queries';
 import type { Asset, AssetId, Card, Effect, EffectObject, Material, ObjectId } from '../document/schema';
-import { canShow } from '../kinds/objects/objects';
+import { anchorOf, parentOf } from '../document/queries';
+import { canShow, restingPlace } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
 import { followModel } from './part-edits';
@@ -120,6 +121,9 @@ export const asOneSequence = (effect: Effect, [first, ...others]: readonly Asset
       if (canShow(object, to) && d.objects[object.id]) putOn(d, effect, object.id, to, first);
   });
 
+const isAt = ({ move }: Pick<EffectObject, 'move'>, place: readonly number[]): boolean =>
+  move.every((x, i) => Math.abs(x - place[i]!) < 1e-9);
+
 /** Puts other content into an asset: all that shows it follows, and keeps its place. */
 export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Edit =>
   edit(`${label} ${effect.assets[next.id]?.name ?? next.name}`, (d) => {
@@ -129,7 +133,14 @@ export const replaceAsset = (effect: Effect, next: Asset, label = 'Replace'): Ed
       const draft = d.objects[object.id]!;
       if (draft.kind === 'card' && old && 'width' in old && 'width' in next)
         Object.assign(draft, cardAfter(draft as Card, old, next));
-      if (next.kind === 'model') followModel(d, effect, object.id, next);
+      if (next.kind === 'model') {
+        followModel(d, effect, object.id, next);
+        // What nobody has moved from where it came to rest rests anew, with its new size.
+        const anchor = anchorOf(effect, object);
+        const rest = restingPlace(object, anchor, effect.assets);
+        if (parentOf(effect, object) === null && isAt(object, rest.move))
+          draft.move = restingPlace(object, anchor, { ...effect.assets, [next.id]: next }).move;
+      }
     }
   });
 

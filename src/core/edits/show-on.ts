@@ -10,20 +10,10 @@ import { modelBox, newModel } from '../kinds/objects/model';
 import { objectNameFor } from '../kinds/objects/placed';
 import { standsOn } from '../kinds/objects/resting';
 import type { Box } from '../maths/box';
-import { fromAngles, rotate } from '../maths/quaternion';
-import { multiply, subtract, add, type Vec3 } from '../maths/vec3';
 import { boxOf } from '../placing/bounds';
+import { longestSide, onSameFoot } from '../placing/resize';
 import { putOn } from './asset-edits';
 import { removeObjects } from './object-edits';
-
-const sizeOf = ({ low, high }: Box, scale: Vec3): Vec3 =>
-  multiply(subtract(high, low), scale.map(Math.abs) as never);
-/** The point that stays where it is: in the middle, at the foot of what stands, on the ground of what comes out of its anchor. */
-const footOf = ({ low, high }: Box, isStanding: boolean): Vec3 => [
-  (low[0] + high[0]) / 2,
-  isStanding ? low[1] : (low[1] + high[1]) / 2,
-  (low[2] + high[2]) / 2,
-];
 
 /** Move and scale with which a thing of box `next` takes the place of `object`, whose box is `was`: as long, on the same foot. */
 const inPlaceOf = (
@@ -32,13 +22,9 @@ const inPlaceOf = (
   next: Box,
   isStanding: boolean,
 ): Pick<EffectObject, 'move' | 'scale'> => {
-  const longest = (box: Box, scale: Vec3): number => Math.max(...sizeOf(box, scale), 1e-9);
-  const k = longest(was, object.scale) / longest(next, object.scale);
-  const scale: Vec3 = [object.scale[0] * k, object.scale[1] * k, object.scale[2] * k];
-  const foot = (box: Box, by: Vec3): Vec3 =>
-    rotate(fromAngles(object.turn), multiply(subtract(footOf(box, isStanding), object.pivot), by));
-  const move = add(object.move, subtract(foot(was, object.scale), foot(next, scale)));
-  return { move: [...move], scale: [...scale] };
+  const k = longestSide(was, object.scale) / longestSide(next, object.scale);
+  const scale: [number, number, number] = [object.scale[0] * k, object.scale[1] * k, object.scale[2] * k];
+  return { move: [...onSameFoot(object, was, next, scale, isStanding)], scale };
 };
 
 /** What all objects have, that stays whatever is shown. */

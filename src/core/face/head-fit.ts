@@ -14,5 +14,12 @@ export const HEAD_PIECE_WIDTH: Metres = 0.178;
 /** Inner width of a piece that closes around the whole head, where it is widest: from ear to ear, with hair and air. */
 export const HEAD_SHELL_WIDTH: Metres = 0.21;
 
+/** Outer width of glasses, from hinge to hinge. */
+export const GLASSES_WIDTH: Metres = 0.146;
+/** Width of a mask over the face. */
+export const MASK_WIDTH: Metres = 0.16;
+/** From the hook of an earring to its lower end. */
+export const EARRING_HEIGHT: Metres = 0.045;
+
 /** Width of the head from temple to temple; what is much smaller or larger is odd for something worn on it. */
 export const HEAD_WIDTH: Metres = 0.158;

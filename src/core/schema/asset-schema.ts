@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { choice, number, yesNo } from './properties';
 import { idOf } from './references';
 import { text } from './values-schema';
+import { wornAsSchema } from './worn-as';
 
 export const assetIdSchema = idOf('assets').brand<'AssetId'>();
 /** An asset whose shape was taken over: what names it does without it from then on. */
@@ -150,8 +151,8 @@ export const modelPrepSchema = z.strictObject({
   size: z.discriminatedUnion('kind', [
     /** Factor on every length; 0.01 reads centimetres as what they are. */
     z.strictObject({ kind: z.literal('factor'), factor: z.number().positive().min(1e-6).max(1e6) }),
-    /** Closes around a head of the usual size. */
-    z.strictObject({ kind: z.literal('head') }),
+    /** Fits a head of the usual size, worn like this. */
+    z.strictObject({ kind: z.literal('head'), as: wornAsSchema }),
     z.strictObject({ kind: z.literal('longest'), metres: z.number().positive().min(1e-4).max(1000) }),
   ]),
   pivot: pivotSchema,
@@ -201,6 +202,8 @@ const model = z.strictObject({
   parts: count,
   /** The first of its parts, by their place in the part tree; null for models that came in before parts were measured. */
   tree: z.array(partFactsSchema).max(MOST_PARTS).nullable(),
+  /** How it is worn, as far as its shape tells; null where it is like nothing that is worn. */
+  likely: wornAsSchema.nullable(),
   materials: count,
   textures: count,
   /** Longest side of the largest texture. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Several objects are selected: what can be done to all of them. */
 import { computed, ref } from 'vue';
-import { Copy, Group, Trash2 } from '@lucide/vue';
+import { Trash2 } from '@lucide/vue';
 import {
   duplicateSelected,
   groupSelected,
@@ -26,8 +26,8 @@ const shown = ref(true);
   <div class="many" role="group" aria-label="What is selected">
     <b>{{ desk.selection.length }} selected</b>
     <WordButton :aria-expanded="shown" @click="shown = !shown">Fields</WordButton>
-    <WordButton @click="groupSelected"><Group :size="12" /> Group</WordButton>
-    <WordButton @click="duplicateSelected()"><Copy :size="12" /> Duplicate</WordButton>
+    <WordButton @click="groupSelected">Group</WordButton>
+    <WordButton @click="duplicateSelected()">Duplicate</WordButton>
     <WordButton @click="toggleSelectedVisible">Hide</WordButton>
     <ObjectMenu><WordButton>More</WordButton></ObjectMenu>
     <IconButton class="bad" aria-label="Delete what is selected" @click="removeSelected">
@@ -47,6 +47,7 @@ const shown = ref(true);
 }
 .many b {
   flex: 1;
+  white-space: nowrap;
 }
 .many .word {
   display: inline-flex;

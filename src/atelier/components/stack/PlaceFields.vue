@@ -28,6 +28,7 @@ import NumberField from '../common/NumberField.vue';
 import PropertyInput from '../common/PropertyInput.vue';
 import AnchorField from './AnchorField.vue';
 import AssetField from './AssetField.vue';
+import LengthField from './LengthField.vue';
 import KindFields from './KindFields.vue';
 import ViewerFields from './ViewerFields.vue';
 import ChipButton from '../common/ChipButton.vue';
@@ -140,6 +141,7 @@ const pivots = [
   { key: 'base', label: 'In the middle of its base' },
   { key: 'top', label: 'In the middle of its top' },
 ] as const;
+const lengthOpen = ref(false);
 const pivotOpen = ref(false);
 /** The next click in Space or the Viewfinder says where it is. */
 const pickPivot = (): void => {
@@ -212,6 +214,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           @done="effectStore.endGesture()"
         />
       </div>
+      <LengthField v-if="lengthOpen" :ids="[object.id]" />
       <div
         v-if="pivotOpen && !fit"
         class="line"
@@ -257,6 +260,15 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
         </template>
         <ChipButton v-if="anchor.kind === 'picture'" @click="fitToTarget(object)">
           Fit to the picture
+        </ChipButton>
+        <ChipButton
+          v-if="
+            extent && layeringOf(anchor.kind) === 'space' && anchor.kind !== 'head' && anchor.kind !== 'skin'
+          "
+          :aria-expanded="lengthOpen"
+          @click="lengthOpen = !lengthOpen"
+        >
+          Fit to a length
         </ChipButton>
         <ChipButton :aria-expanded="pivotOpen" :class="{ on: hasPivot }" @click="pivotOpen = !pivotOpen">
           Pivot

@@ -7,6 +7,7 @@ import { setBlendOfAll, setPropertyOfAll, setScaleOfAll } from '../../../core/ed
 import { isOnFace } from '../../../core/kinds/objects/objects';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
+import LengthField from './LengthField.vue';
 import NumberField from '../common/NumberField.vue';
 import PropertyInput from '../common/PropertyInput.vue';
 import SelectField from '../common/SelectField.vue';
@@ -76,6 +77,7 @@ const done = (): void => effectStore.endGesture();
         @done="done"
       />
     </div>
+    <LengthField v-if="isSized" :ids="ids" />
     <div v-if="blend" class="line">
       <span>Blend</span>
       <SelectField

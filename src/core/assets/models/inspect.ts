@@ -1,8 +1,9 @@
 /** Measures a model. */
 import type { Document, Node, Primitive, Scene } from '@gltf-transform/core';
 import { PLACED, type ModelAsset } from '../../schema/asset-schema';
-import type { Vec3 } from '../../maths/vec3';
 import { inspectPicture } from '../pictures/picture';
+import { likelyWorn } from './worn-as';
+import { boundsOf } from './bounds';
 import { partNames } from './part-names';
 import { cutText } from '../../text';
 
@@ -16,6 +17,7 @@ export type ModelFacts = Pick<
   | 'texturePixels'
   | 'textureBytes'
   | 'bones'
+  | 'likely'
   | 'low'
   | 'high'
   | 'clips'
@@ -157,25 +159,12 @@ export const worldTriangles = (document: Document): Float32Array => {
   return Float32Array.from(out);
 };
 
-/** The corners of the box around points, three numbers each. */
-export const boundsOf = (points: ArrayLike<number>): { low: Vec3; high: Vec3 } => {
-  const low = [Infinity, Infinity, Infinity];
-  const high = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < points.length; i++) {
-    const k = i % 3;
-    low[k] = Math.min(low[k]!, points[i]!);
-    high[k] = Math.max(high[k]!, points[i]!);
-  }
-  return points.length === 0
-    ? { low: [0, 0, 0], high: [0, 0, 0] }
-    : { low: low as unknown as Vec3, high: high as unknown as Vec3 };
-};
-
 /** What there is to know of a model: its box in metres, triangles, materials, clips, odd scales. */
 export const inspectModel = (document: Document): ModelFacts => {
   const root = document.getRoot();
   const nodes = nodesInOrder(document);
-  const bounds = boundsOf(worldTriangles(document));
+  const points = worldTriangles(document);
+  const bounds = boundsOf(points);
   const finite = (v: readonly number[]): [number, number, number] =>
     v.map((x) => (Number.isFinite(x) ? x : 0)) as [number, number, number];
   let texturePixels = 0;
@@ -206,6 +195,7 @@ export const inspectModel = (document: Document): ModelFacts => {
     texturePixels,
     textureBytes,
     bones: new Set(root.listSkins().flatMap((skin) => skin.listJoints())).size,
+    likely: likelyWorn(points),
     low: finite(bounds.low),
     high: finite(bounds.high),
     clips: root

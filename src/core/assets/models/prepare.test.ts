@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { painted, png, text } from '../testing';
-import { boundsOf, inspectModel, partsOf, worldTriangles } from './inspect';
+import { boundsOf } from './bounds';
+import { inspectModel, partsOf, worldTriangles } from './inspect';
 import { readObj } from './obj';
 import { writeGlb } from './open-model';
 import { plainDocument } from './plain-model';
 import { AS_IT_IS } from './as-it-is';
-import { headFactor } from './head-factor';
+import { wornFactor } from './worn-as';
 import { prepareModel } from './prepare';
 
 import { CUBE, ring, sizeIn, tools } from './testing';
@@ -29,8 +30,12 @@ describe('repairs', () => {
   });
   test('fits a ring around a head by its hole, whatever stands out of it', async () => {
     const document = ring(9, 1);
-    expect(headFactor(worldTriangles(document)) * 16).toBeCloseTo(0.178, 2);
-    const { document: fitted } = await prepareModel(document, { ...AS_IT_IS, size: { kind: 'head' } }, tools);
+    expect(wornFactor(worldTriangles(document), 'crown') * 16).toBeCloseTo(0.178, 2);
+    const { document: fitted } = await prepareModel(
+      document,
+      { ...AS_IT_IS, size: { kind: 'head', as: 'crown' } },
+      tools,
+    );
     expect(sizeIn(fitted)[0]).toBeCloseTo((0.178 * 20) / 16, 2);
   });
   test('a pivot on a picked part, and a longest side', async () => {

@@ -1,7 +1,7 @@
 /**
  * Repairs of a model, always from the original: which axis is up, size, pivot, triangles, unused data, textures.
  *
- *   const { document, deviation } = await prepareModel(original, { ...AS_IT_IS, size: { kind: 'head' } }, tools);
+ *   const { document, deviation } = await prepareModel(original, { ...AS_IT_IS, size: { kind: 'head', as: 'crown' } }, tools);
  */
 import { PropertyType, type Document, type Node } from '@gltf-transform/core';
 import { EXTTextureWebP } from '@gltf-transform/extensions';
@@ -16,12 +16,13 @@ import {
   weld,
 } from '@gltf-transform/functions';
 import type { ModelPrep, Pivot } from '../../schema/asset-schema';
-import { headFactor } from './head-factor';
+import { wornFactor } from './worn-as';
 import { fromAngles, IDENTITY, rotate, type Quaternion } from '../../maths/quaternion';
 import { add, scale, type Vec3 } from '../../maths/vec3';
 import { shrink, within, type PictureCodec } from '../raster';
 import { PLACED } from '../../schema/asset-schema';
-import { boundsOf, nodesInOrder, sceneOf, worldTriangles } from './inspect';
+import { boundsOf } from './bounds';
+import { nodesInOrder, sceneOf, worldTriangles } from './inspect';
 import { QUIET } from './quiet';
 import { deviationBetween, type Deviation } from '../../maths/surface-distance';
 
@@ -57,7 +58,7 @@ const baseOf = (points: ArrayLike<number>): { low: Vec3; high: Vec3 } => {
 
 const factorOf = (size: ModelPrep['size'], points: ArrayLike<number>): number => {
   if (size.kind === 'factor') return size.factor;
-  if (size.kind === 'head') return headFactor(points);
+  if (size.kind === 'head') return wornFactor(points, size.as);
   const { low, high } = boundsOf(points);
   const longest = Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!));
   return longest > 0 ? size.metres / longest : 1;

@@ -22,7 +22,7 @@ export const light = defineObject({
   kind: 'light',
   fields: {
     light: choice('Kind of light', LIGHT_WORDS),
-    colour: colour('Colour of the light'),
+    colour: colour('Colour of the light', { short: 'Colour' }),
     /** 1 is as bright as the usual light. */
     strength: number({
       name: 'Strength of the light',

@@ -2,6 +2,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { FEATURE_POINT_NAMES, type FeaturePoint } from '../../face/feature-points';
 import { HEAD_SEAT } from '../../face/head-fit';
+import { sampleModel } from '../../document/sample-assets';
+import type { ModelAsset, ObjectId } from '../../document/schema';
+import { newModel, wornPoint } from './model';
 import { headAnchor } from './placed';
 import { restOn, type RestStyle } from './resting';
 
@@ -30,4 +33,21 @@ test('a sound is where its point is, and nobody changes the seats of others', ()
   expect(on('earLeft', 'inPlace')).toEqual({ move: [0, 0, 0], turn: [0, 0, 0] });
   on('earLeft', 'before').move[0] = 99;
   expect(on('earLeft', 'before').move[0]).toBeLessThan(1);
+});
+
+test('glasses and masks rest with their front on the face, wherever their origin is; on another point as all models do', () => {
+  const glasses: ModelAsset = {
+    ...sampleModel(1),
+    likely: 'glasses',
+    low: [-0.07, -0.022, 0],
+    high: [0.07, 0.022, 0.142],
+  };
+  expect(wornPoint(glasses)).toBe('noseBridge');
+  const made = newModel('obj_glasses' as ObjectId, glasses, 0, headAnchor('noseBridge'));
+  expect(made.move).toEqual([expect.closeTo(0, 9), expect.closeTo(0, 9), expect.closeTo(0.012 - 0.142, 9)]);
+  expect(newModel('obj_glasses' as ObjectId, glasses, 0, headAnchor('crown')).move).toEqual(HEAD_SEAT);
+  // What it was fitted as goes before what its shape tells.
+  const fitted = { ...glasses, prep: { size: { kind: 'head', as: 'earring' } } } as ModelAsset;
+  expect(wornPoint(fitted)).toBe('earLeft');
+  expect(wornPoint({ prep: null, likely: null })).toBe('crown');
 });

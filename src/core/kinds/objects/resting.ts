@@ -1,6 +1,8 @@
 /** How things lie or stand on what they stick to before anybody moves them. Metres, degrees. */
 import type { FeaturePoint } from '../../face/feature-points';
 import { HEAD_SEAT } from '../../face/head-fit';
+import type { Box } from '../../maths/box';
+import { WORN_ON, type WornAs } from '../../schema/worn-as';
 import type { Anchor, AnchorKind } from '../../schema/anchor-schema';
 
 type Triple = [number, number, number];
@@ -42,6 +44,9 @@ export interface Ground {
   readonly extent?: readonly [number, number];
   /** Lowest point over the origin, for what stands. */
   readonly base?: number;
+  /** How it is worn on a head, and the box around it. */
+  readonly worn?: WornAs | null;
+  readonly box?: Box;
 }
 
 interface Seat {
@@ -72,6 +77,17 @@ const MODEL_SEATS: Partial<Record<FeaturePoint, Seat>> = {
   earRight: seat(-0.006, -0.03, 0.002, -90),
   chin: seat(0, -0.008, 0.006),
 };
+/**
+ * Where the origin of a thing that is worn has to lie from the point of the head that it sticks to, where that depends on its box: glasses and
+ * masks touch the face with their front, in their middle. Null for what rests by its origin.
+ */
+export const wornMove = (as: WornAs | null, { low, high }: Box): Triple | null => {
+  if (as !== 'glasses' && as !== 'mask') return null;
+  // A little before the bridge of the nose, or its tip.
+  const before = as === 'glasses' ? 0.012 : 0.004;
+  return [-(low[0] + high[0]) / 2, -(low[1] + high[1]) / 2, before - high[2]];
+};
+
 /** What stands on the nose stands on its base. */
 const onHead = (point: FeaturePoint, isModel: boolean, base: number): Seat => {
   const { move, turn } = (isModel ? MODEL_SEATS[point] : undefined) ?? FLAT_SEATS[point] ?? BEFORE;
@@ -83,13 +99,17 @@ const onHead = (point: FeaturePoint, isModel: boolean, base: number): Seat => {
 export const restOn = (
   anchor: Anchor,
   rests: RestStyle,
-  { extent, base = 0 }: Ground = {},
+  { extent, base = 0, worn = null, box }: Ground = {},
 ): { move: Triple; turn: Triple } => {
   const turn: Triple = [0, 0, 0];
   const stands = rests === 'model' || rests === 'solid';
   switch (anchor.kind) {
     case 'head':
       if (rests === 'inPlace') return { move: [0, 0, 0], turn };
+      if (worn && box && anchor.point === WORN_ON[worn]) {
+        const move = wornMove(worn, box);
+        if (move) return { move, turn };
+      }
       return onHead(anchor.point, rests === 'model', base);
     case 'skin':
       return { move: [0, 0, rests === 'inSkin' ? 0 : 0.002], turn };

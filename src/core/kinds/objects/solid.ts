@@ -27,7 +27,7 @@ export const solid = defineObject({
     shape: choice('Shape', SOLID_WORDS),
     /** Width, height and depth at scale 1. */
     extent: size3,
-    colour: colour('Colour of the solid'),
+    colour: colour('Colour of the solid', { short: 'Colour' }),
     /** With one, colour, roughness and metalness below are not used. */
     material: materialIdSchema.nullable(),
     /** glTF roughness and metalness. */

@@ -30,7 +30,7 @@ export const text = defineObject({
       driven: true,
     }),
     align: choice('Lines are aligned', ALIGN_WORDS),
-    colour: colour('Colour of the letters'),
+    colour: colour('Colour of the letters', { short: 'Colour' }),
     /** Width of the outline as a share of the line's height; 0 has none. */
     outline: number({
       name: 'Width of the outline',
@@ -41,7 +41,7 @@ export const text = defineObject({
       mark: 'line',
       driven: true,
     }),
-    outlineColour: colour('Colour of the outline'),
+    outlineColour: colour('Colour of the outline', { short: 'Outline' }),
     /** Degrees of a circle the line is bent to: above 0 like a hill, below like a bowl. */
     arc: number({ name: 'Arc', low: -350, high: 350, unit: 'degrees', step: 5, mark: 'arc', driven: true }),
     /** As a share of the line's height. */

@@ -26,7 +26,7 @@ beforeAll(async () => {
   const wrong = plainDocument(crownMesh(100, true), new Map());
   const { document } = await prepareModel(
     wrong,
-    { ...AS_IT_IS, size: { kind: 'head' }, pivot: { kind: 'base' } },
+    { ...AS_IT_IS, size: { kind: 'head', as: 'crown' }, pivot: { kind: 'base' } },
     {
       codec: sharpCodec,
       simplifier: async () => {

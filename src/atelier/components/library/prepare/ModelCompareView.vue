@@ -3,6 +3,8 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { notesOn } from '../../../../core/assets/notes';
 import { ModelCompare } from '../../../../stage/model-compare';
+import { wornAs } from '../../../../core/kinds/objects/model';
+import type { WornAs } from '../../../../core/schema/worn-as';
 import type { ModelAsset } from '../../../../core/document/schema';
 import { sentence } from '../../../../core/errors';
 import type { AssetDraft } from '../../../../intake/drafts';
@@ -22,6 +24,11 @@ const head = ref(
   props.asset.prep?.size.kind === 'head' ||
     notesOn(props.asset).some((note) => note.mends.some((mend) => mend.code === 'fit-head')),
 );
+/** As it is fitted now, else as its shape tells. */
+const worn = (): WornAs => {
+  const facts = props.draft?.facts;
+  return wornAs(facts?.kind === 'model' ? facts : props.asset) ?? 'crown';
+};
 const failure = ref<string | null>(null);
 /** Counts what is on screen, for whoever waits for it. */
 const shown = ref(0);
@@ -35,6 +42,7 @@ let observer: ResizeObserver | null = null;
 const showAfter = async (draft: AssetDraft | null): Promise<void> => {
   if (!view || !draft) return;
   try {
+    view.setWorn(worn());
     await view.show(1, draft.files[0]!.bytes);
     shown.value++;
   } catch (error) {
@@ -50,6 +58,7 @@ onMounted(async () => {
   }
   view.setDark(desk.dark);
   view.setHead(head.value);
+  view.setWorn(worn());
   observer = new ResizeObserver(([entry]) => {
     const { width, height } = entry!.contentRect;
     if (width > 0 && height > 0) view?.setSize(width, height, Math.min(devicePixelRatio, 2));

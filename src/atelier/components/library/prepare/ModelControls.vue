@@ -14,6 +14,8 @@ import NumberField from '../../common/NumberField.vue';
 import PropertyInput from '../../common/PropertyInput.vue';
 import SelectField from '../../common/SelectField.vue';
 import './controls.css';
+import { WORN_AS, WORN_WORDS, type WornAs } from '../../../../core/schema/worn-as';
+import WordButton from '../../common/WordButton.vue';
 import ChipButton from '../../common/ChipButton.vue';
 
 const props = defineProps<{ asset: ModelAsset; after: PreparedDraft | null }>();
@@ -34,6 +36,14 @@ onMounted(async () => {
   }
 });
 
+/** All ways to be worn are offered. */
+const everyWay = ref(false);
+/** What it is most like first; then a crown, which closes around the head. */
+const wornFirst = computed((): readonly WornAs[] => {
+  const { size } = prep.value;
+  const first = [props.asset.likely ?? 'crown', ...(size.kind === 'head' ? [size.as] : [])];
+  return [...new Set([...first, ...(everyWay.value ? WORN_AS : [])])];
+});
 const described = computed(() => propertiesIn(modelPrepSchema, prep.value));
 const UNITS = [
   { factor: 1, label: 'metres' },
@@ -61,9 +71,18 @@ const percent = (share: number): string => `${(share * 100).toFixed(share < 0.01
   <div class="controls">
     <h4>Size</h4>
     <div class="chips">
-      <ChipButton :aria-pressed="prep.size.kind === 'head'" @click="set({ size: { kind: 'head' } })">
-        Fit to the head
+      <ChipButton
+        v-for="as in wornFirst"
+        :key="as"
+        :aria-pressed="prep.size.kind === 'head' && prep.size.as === as"
+        :title="as === asset.likely ? 'Its shape is like that' : undefined"
+        @click="set({ size: { kind: 'head', as } })"
+      >
+        Fit as {{ WORN_WORDS[as] }}
       </ChipButton>
+      <WordButton v-if="!everyWay" @click="everyWay = true">Worn otherwise</WordButton>
+    </div>
+    <div class="chips">
       <ChipButton
         v-for="u in UNITS"
         :key="u.label"

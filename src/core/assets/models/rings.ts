@@ -1,17 +1,20 @@
-/** How large a head piece has to be to be worn: measured by what encloses the head, inside. */
-import { HEAD_PIECE_WIDTH, HEAD_SHELL_WIDTH } from '../../face/head-fit';
-import { boundsOf } from './inspect';
+/** The rings that a model makes about its upright axis: what a head piece is told and measured by. */
+import { boundsOf } from './bounds';
 
 /** Directions around the upright axis, and slices from the base to the top. */
 const SECTORS = 24;
 const SLICES = 12;
 /** So many directions have to be closed for a ring. */
 const CLOSED = 12;
+/** And so many for one that goes all the way round. */
+const ROUND = 19;
 
-interface Ring {
+export interface Ring {
   /** Inner radius: a quarter of the directions are nearer. */
   readonly inner: number;
   readonly outer: number;
+  /** How many of the directions meet it. */
+  readonly closed: number;
 }
 
 /** The ring that the points between two heights make about an axis; null where they do not go round it. */
@@ -34,7 +37,7 @@ const ringBetween = (
   }
   const around = nearest.filter((r) => Number.isFinite(r)).sort((a, b) => a - b);
   const inner = around[Math.floor(around.length / 4)] ?? 0;
-  return around.length >= CLOSED && inner > outer * 0.35 ? { inner, outer } : null;
+  return around.length >= CLOSED && inner > outer * 0.35 ? { inner, outer, closed: around.length } : null;
 };
 
 /** The middle of what lies below a height: a crown that rises in front still closes around its base. */
@@ -53,12 +56,20 @@ const middleOf = (points: ArrayLike<number>, below: number): readonly [number, n
   return [(low[0]! + high[0]!) / 2, (low[1]! + high[1]!) / 2];
 };
 
-/**
- * The factor at which a model is worn. A crown, a band or a cap closes around the head at its base, and is measured there. A piece that
- * encloses the whole head has the hole of the neck at its base: it is measured inside where it is widest. What has no hole sits on the
- * head and is measured outside.
- */
-export const headFactor = (points: ArrayLike<number>): number => {
+export interface Rings {
+  /** Around the base. */
+  readonly base: Ring | null;
+  /** The lowest, or that of the base. */
+  readonly hole: Ring | null;
+  readonly widest: Ring | null;
+  /** It draws together again above its widest ring: a crown opens upwards. */
+  readonly closesAbove: boolean;
+  /** The base is closed in nearly all directions: glasses and masks are open behind. */
+  readonly isRound: boolean;
+}
+
+/** The rings of a model from its base to its top. `points` hold three numbers each, +Y is up. */
+export const ringsOf = (points: ArrayLike<number>): Rings => {
   const { low, high } = boundsOf(points);
   const tall = high[1] - low[1];
   const middle = [(low[0] + high[0]) / 2, (low[2] + high[2]) / 2] as const;
@@ -66,17 +77,17 @@ export const headFactor = (points: ArrayLike<number>): number => {
   const rings = Array.from({ length: SLICES }, (_, i) =>
     ringBetween(points, middle, low[1] + (tall * i) / SLICES, low[1] + (tall * (i + 1)) / SLICES),
   );
-  const hole = rings.find((ring) => ring !== null) ?? base;
   const widest = rings.reduce<Ring | null>(
     (most, r) => (r && (!most || r.inner > most.inner) ? r : most),
     null,
   );
-  // A crown opens upwards too: a shell closes again above its widest ring.
-  const closesAbove = widest !== null && isClosedAbove(rings, rings.indexOf(widest));
-  if (hole && widest && closesAbove && widest.inner > hole.inner * 1.2)
-    return HEAD_SHELL_WIDTH / (2 * widest.inner);
-  const width = base ? 2 * base.inner : Math.max(high[0] - low[0], high[2] - low[2]);
-  return width > 0 ? HEAD_PIECE_WIDTH / width : 1;
+  return {
+    base,
+    hole: rings.find((ring) => ring !== null) ?? base,
+    widest,
+    closesAbove: widest !== null && isClosedAbove(rings, rings.indexOf(widest)),
+    isRound: base !== null && base.closed >= ROUND,
+  };
 };
 
 /** Whether the rings above one draw together until there is none: points near the axis close it. */
