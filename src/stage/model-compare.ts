@@ -161,7 +161,7 @@ export class ModelCompare {
       const size = box.isEmpty() ? 1 : box.getSize(new Vector3()).length();
       const centre = box.isEmpty() ? new Vector3() : box.getCenter(new Vector3());
       const eye = new PerspectiveCamera(28, half / this.height, size / 500, size * 20);
-      eye.position.copy(centre).addScaledVector(direction, size * 1.45 * Math.max(1, this.height / half));
+      eye.position.copy(centre).addScaledVector(direction, size * 1.7 * Math.max(1, this.height / half));
       eye.up.copy(this.camera.up);
       eye.lookAt(centre);
       this.renderer.render(side.scene, eye);

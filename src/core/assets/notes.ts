@@ -128,7 +128,9 @@ const modelNotes = (asset: ModelAsset, use: Use): AssetNote[] => {
   else if (longest < 0.01) notes.push({ code: 'model-tiny', mends: fit });
   const share = pivotShare(asset);
   const centred = (k: number): boolean => Math.abs(share[k]! - 0.5) < 0.2;
-  if (!centred(0) || !centred(2) || share[1]! < -0.25 || share[1]! > 1.25)
+  // Glasses and masks rest with their front on the face, wherever their origin is.
+  const restsByBox = use === 'worn' && (asset.likely === 'glasses' || asset.likely === 'mask');
+  if (!restsByBox && (!centred(0) || !centred(2) || share[1]! < -0.25 || share[1]! > 1.25))
     notes.push({
       code: 'model-pivot',
       mends: [
