@@ -9,9 +9,12 @@ import { regionCentre } from '../src/core/face/regions';
 import type { Effect, EffectObject, Fill, Occluder } from '../src/core/document/schema';
 import { newFill } from '../src/core/kinds/objects/fill';
 import { newOccluder } from '../src/core/kinds/objects/occluder';
+import { newLight } from '../src/core/kinds/objects/light';
 import { headAnchor } from '../src/core/kinds/objects/placed';
+import { newShadowCatcher } from '../src/core/kinds/objects/shadow-catcher';
+import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Spot } from '../src/core/face/skin-spot';
-import { bare, draw, id, openFacePage, type Picture } from './harness/face-pixels';
+import { bare, draw, id, openFacePage, SIZE, type Picture } from './harness/face-pixels';
 
 openFacePage();
 
@@ -235,4 +238,48 @@ test('an occluder hides with the hair that is seen, and with a neck; what is bef
   // Before the head neither hides anything.
   const front = await seen(0.14, {});
   expect((await seen(0.14, { hair: true, neck: true })).pixels.size).toBe(front.pixels.size);
+});
+
+test('a soft shadow on a plain ground has no grain', async () => {
+  const [BALL, GROUND, LAMP] = [id(0), id(1), id(2)];
+  const anchor = headAnchor('headCentre');
+  const effect: Effect = {
+    ...blankEffect('Shadow'),
+    objects: {
+      [BALL]: { ...newSolid(BALL, 'sphere', 0, anchor), extent: [0.05, 0.05, 0.05], move: [0, 0.16, 0.05] },
+      [GROUND]: {
+        ...newShadowCatcher(GROUND, 1, anchor),
+        extent: [0.8, 0.8],
+        move: [0, 0, -0.05],
+        density: 1,
+        softness: 0.8,
+      },
+      [LAMP]: { ...newLight(LAMP, 'directional', 2, anchor), turn: [55, 0, 0] },
+    },
+  };
+  const side = 2 * SIZE;
+  const lit = await draw({ effect, width: side, height: side });
+  const plain = await draw({
+    width: side,
+    height: side,
+    effect: {
+      ...effect,
+      objects: { ...effect.objects, [GROUND]: { ...effect.objects[GROUND]!, visible: false } as never },
+    },
+  });
+  /** How dark the ground has become at a pixel, 0 to 255. */
+  const dark = (x: number, y: number): number => {
+    const i = 4 * (y * side + x);
+    return plain.data[i]! - lit.data[i]!;
+  };
+  let [shaded, rough] = [0, 0];
+  for (let y = 2; y < side - 2; y++)
+    for (let x = 2; x < side - 2; x++) {
+      if (dark(x, y) < 8 || dark(x, y) > 120) continue;
+      shaded++;
+      // A soft edge bends little from pixel to pixel.
+      if (Math.abs(dark(x - 1, y) - 2 * dark(x, y) + dark(x + 1, y)) > 6) rough++;
+    }
+  expect(shaded).toBeGreaterThan(300);
+  expect(rough / shaded).toBeLessThan(0.15);
 });

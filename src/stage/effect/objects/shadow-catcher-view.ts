@@ -2,6 +2,7 @@
 import { Group, Mesh, PlaneGeometry, ShadowMaterial, type BufferGeometry } from 'three';
 import { anchorOf } from '../../../core/document/queries';
 import type { ShadowCatcher } from '../../../core/document/schema';
+import { catchSmoothly } from '../smooth-shadows';
 import { faceGeometry, fitFace } from './face-geometry';
 import type { ObjectNow, ObjectView } from './object-view';
 
@@ -13,6 +14,7 @@ export class ShadowCatcherView implements ObjectView<ShadowCatcher> {
   private skin: Mesh<BufferGeometry, ShadowMaterial> | null = null;
 
   constructor() {
+    catchSmoothly(this.material);
     // Flat on the ground: width along x, depth along z.
     this.ground.rotation.x = -Math.PI / 2;
     this.ground.receiveShadow = true;
