@@ -14,6 +14,8 @@ test('pictures dropped on a floor, a row, a printed picture, the backdrop and no
     sheetPng('chart.png', 1, 1, 96),
     sheetPng('sea.png', 1, 1, 80),
     await crownGlb('crown.glb', false),
+    sheetPng('crown_BaseColor.png', 1, 1, 32),
+    sheetPng('crown_roughness.png', 1, 1, 32),
   ]);
   const said = page.locator('.hover');
   const dropped = async (
@@ -52,6 +54,18 @@ test('pictures dropped on a floor, a row, a printed picture, the backdrop and no
       byViewer: turtle.byViewer,
     });
     expect(effect.objects[turtle.id]!.scale).not.toEqual(turtle.scale);
+    // Maps on its row are its material's, whatever is selected; no cards come of them.
+    await row(page, 'buoy').click();
+    await drop(page, ['crown_BaseColor.png', 'crown_roughness.png'].map(folder.file), row(page, 'crown'));
+    await expect(page.getByText(/^2 of 2 came in$/)).toBeVisible();
+    await saved(page);
+    const dressed = await serverEffect(page, floor);
+    expect(Object.keys(dressed.objects)).toEqual(Object.keys(effect.objects));
+    expect(Object.values(dressed.materials)).toHaveLength(1);
+    expect(dressed.objects[turtle.id]).toMatchObject({
+      materials: { all: Object.keys(dressed.materials)[0] },
+    });
+    await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
     await saved(page);
     expect((await serverEffect(page, floor)).objects[turtle.id]).toEqual(turtle);

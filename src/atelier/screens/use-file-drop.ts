@@ -60,7 +60,11 @@ export const useFileDrop = (under: (event: DragEvent) => UnderPointer | null, dr
         element: keeps,
       };
     const lane = over?.closest<HTMLElement>('[data-anchor]') ?? null;
-    if (lane) return onAnchor(JSON.parse(lane.dataset.anchor!) as Anchor, {}, lane);
+    if (lane) {
+      // Maps on the row of a thing are its material's, whatever else is selected.
+      const object = (lane.dataset.of as ObjectId | undefined) ?? null;
+      return onAnchor(JSON.parse(lane.dataset.anchor!) as Anchor, { object }, lane);
+    }
     const seen = under(event);
     if (!seen) return onAnchor(null);
     const { pointed, object } = seen;

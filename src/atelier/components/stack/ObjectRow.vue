@@ -104,6 +104,7 @@ const rename = (text: string): void => {
     v-takes="spot"
     class="object"
     :data-anchor="JSON.stringify(anchorOf(effectStore.effect, object))"
+    :data-of="object.id"
     :class="{ open, selected, off: !object.visible, [`drop-${over}`]: over !== null }"
     :style="{ '--depth': row.depth }"
   >

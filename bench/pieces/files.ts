@@ -1,0 +1,57 @@
+/** What the pieces are made of: drawings, frames, maps and models of the sample world. */
+import { readFileSync } from 'node:fs';
+import { lantern } from '../../src/core/assets/models/testing';
+import { writeGlb } from '../../src/core/assets/models/open-model';
+import { framesZip, svgPng, texturedGlb, type MadeFile } from '../../e2e/harness/files';
+import { tableOf } from '../../src/core/assets/colour/table';
+import { writeCube } from '../../src/core/assets/colour/cube';
+
+const drawing = async (name: string, inside: string): Promise<MadeFile> => ({
+  name,
+  bytes: await svgPng(
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" width="400" height="400">${inside}</svg>`,
+  ),
+});
+const stock = (path: string): MadeFile => ({
+  name: path.replace(/^.*\//, ''),
+  bytes: new Uint8Array(readFileSync(`stock/${path}`)),
+});
+
+export const pieceFiles = async (): Promise<MadeFile[]> => [
+  stock('creatures/shell-with-pearl.glb'),
+  stock('creatures/crab.glb'),
+  { name: 'lighthouse.glb', bytes: await writeGlb(lantern()) },
+  await texturedGlb('buoy.glb', 1, 64),
+  await drawing(
+    'buoy_BaseColor.png',
+    '<rect width="100" height="100" fill="#c4422f"/><rect y="40" width="100" height="20" fill="#f3ead9"/>',
+  ),
+  await drawing('buoy_normal.png', '<rect width="100" height="100" fill="#8080ff"/>'),
+  await drawing('buoy_roughness.png', '<rect width="100" height="100" fill="#777777"/>'),
+  await drawing(
+    'tide-card.png',
+    '<rect width="100" height="100" fill="#e9dcc0"/><path d="M5 60q15-20 30 0t30 0 30 0" stroke="#0f6b62" fill="none" stroke-width="4"/><circle cx="70" cy="25" r="12" fill="#d99a2b"/><path d="M10 85h30M15 92h50" stroke="#333"/>',
+  ),
+  framesZip('bubbles.zip', 8),
+  await drawing('wave.png', '<path d="M2 60q16-40 32 0t32 0 32 0v38H2z" fill="#12808c"/>'),
+  await drawing(
+    'deep.png',
+    '<rect width="100" height="100" fill="#052b3a"/><circle cx="30" cy="30" r="20" fill="#0b4f63"/>',
+  ),
+  {
+    name: 'deep.cube',
+    bytes: writeCube(tableOf('Deep', 5, ([r, g, b]) => [r * 0.6, g * 0.85, Math.min(1, b * 1.15)])),
+  },
+  await drawing(
+    'badge-ring.png',
+    '<circle cx="50" cy="50" r="44" fill="none" stroke="#0f6b62" stroke-width="8" stroke-dasharray="20 6"/>',
+  ),
+  await drawing(
+    'badge-wave.png',
+    '<path d="M15 55q12-16 24 0t24 0 24 0" stroke="#d99a2b" fill="none" stroke-width="7"/>',
+  ),
+  await drawing(
+    'badge-star.png',
+    '<path d="M50 20l7 18h19l-15 11 6 18-17-11-17 11 6-18-15-11h19z" fill="#b23a32"/>',
+  ),
+];

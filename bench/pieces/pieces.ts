@@ -1,0 +1,266 @@
+/** Whole pieces of work, from Home to a picture that does what was wanted; each says how many actions it may take. */
+import { expect } from '@playwright/test';
+import type { Effect } from '../../src/core/document/schema';
+import { row } from '../../e2e/harness/place';
+import type { Hand } from './hand';
+
+export interface Piece {
+  readonly name: string;
+  readonly most: number;
+  /** Files that it needs, by their names. */
+  readonly make: (hand: Hand, file: (name: string) => string) => Promise<void>;
+  /** What has to be in the document then. */
+  readonly proves: (effect: Effect) => void;
+}
+const kinds = (effect: Effect): string[] =>
+  Object.values(effect.objects)
+    .map((o) => o.kind)
+    .sort();
+const actionsOf = (effect: Effect): string[] =>
+  Object.values(effect.cues).flatMap((cue) => cue.beats.flatMap((b) => b.actions.map((a) => a.kind)));
+
+const netFloats: Piece = {
+  name: 'four net floats circle the head and pass behind it',
+  most: 22,
+  make: async (hand) => {
+    await hand.begin('Blank');
+    await hand.menu('+ Add object', 'Solid', 'Sphere');
+    await hand.click('Hidden behind head');
+    await hand.click('and behind hair');
+    await hand.click('Spread');
+    await hand.type('How many copies', '4');
+    await hand.type('Radius of the ring, cm', '13');
+    await hand.click(/^Make/);
+    await hand.type('Move y, cm', '7');
+    await hand.stage('Behave');
+    await hand.recipe('turn round', /turn round and round from the start/i);
+  },
+  proves: (effect) => {
+    expect(kinds(effect)).toEqual(['group', 'occluder', 'solid', 'solid', 'solid', 'solid']);
+    expect(actionsOf(effect)).toEqual(['turn']);
+  },
+};
+
+const shellHead: Piece = {
+  name: 'a shell round the head whose lid rises and turns when recording starts',
+  most: 45,
+  make: async (hand, file) => {
+    await hand.begin('Blank');
+    await hand.drop([file('shell-with-pearl.glb')]);
+    await hand.select('shell-with-pearl');
+    await hand.choose('Sticks to', 'Middle of the head');
+    await hand.type('Width, cm', '30');
+    await hand.type('Move y, cm', '-6');
+    await hand.click(/^\d+ parts/);
+    await hand.click(hand.page.locator('.tree').getByText('Lid', { exact: true }));
+    await hand.click('Set Lid apart');
+    await hand.stage('Behave');
+    await hand.halves('rise there and back', 'when recording starts');
+    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'turn for Lid');
+    await hand.type(/^Turn x/, '-60', hand.page.locator('article.cue.open'));
+  },
+  proves: (effect) => {
+    const lid = Object.values(effect.objects).find((o) => o.kind === 'part')!;
+    expect(lid.name).toBe('Lid');
+    expect(actionsOf(effect)).toEqual(['move', 'turn']);
+    for (const cue of Object.values(effect.cues))
+      for (const action of cue.beats.flatMap((b) => b.actions)) expect(action.targets).toEqual([lid.id]);
+  },
+};
+
+const pearl: Piece = {
+  name: 'a pearl hidden by a tap, shown and hidden by the mouth',
+  most: 25,
+  make: async (hand) => {
+    await hand.begin('Blank');
+    await hand.menu('+ Add object', 'Solid', 'Sphere');
+    await hand.stage('Behave');
+    await hand.recipe('tap hide', /hide on a tap on it/i);
+    await hand.recipe('mouth show', /show while the mouth is open/i);
+  },
+  proves: (effect) => {
+    expect(actionsOf(effect).sort()).toEqual(['hide', 'show']);
+    expect(kinds(effect)).toContain('solid');
+  },
+};
+
+const beads: Piece = {
+  name: 'eight beads of glass in a ring: a tap fades and rocks them, a slider sets the speed, amber at last',
+  most: 48,
+  make: async (hand) => {
+    await hand.begin('Blank');
+    await hand.menu('+ Add object', 'Solid', 'Sphere');
+    await hand.stage('Style');
+    await hand.type('Opacity, per cent', '70');
+    await hand.stage('Place');
+    await hand.type('Width, cm', '2.5');
+    await hand.click('Hidden behind head');
+    await hand.click('Spread');
+    await hand.type('How many copies', '8');
+    await hand.click(/^Make/);
+    await hand.stage('Behave');
+    await hand.halves('sway', 'on a tap on the screen');
+    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'fade for Sphere ring');
+    await hand.menu('+ Next beat', 'colour for Sphere ring');
+    await hand.click(hand.page.getByRole('tab', { name: 'Controls and prompts' }));
+    await hand.click('+ Slider');
+    await hand.click(/^\+ Drives|^Let it drive|^\+ It drives/);
+    await hand.choose('What is driven', /sway/);
+  },
+  proves: (effect) => {
+    expect(Object.values(effect.objects).filter((o) => o.kind === 'solid')).toHaveLength(8);
+    expect(actionsOf(effect)).toEqual(['sway', 'fade', 'colour']);
+    expect(Object.values(effect.drives)[0]!.to.kind).toBe('duration');
+  },
+};
+
+const buoy: Piece = {
+  name: 'a buoy on the floor with shadow, fingers and three maps',
+  most: 22,
+  make: async (hand, file) => {
+    await hand.begin('Model on the floor');
+    await hand.drop([file('buoy.glb')], row(hand.page, 'Turtle'));
+    await hand.drop(
+      ['buoy_BaseColor.png', 'buoy_normal.png', 'buoy_roughness.png'].map(file),
+      row(hand.page, 'buoy'),
+    );
+  },
+  proves: (effect) => {
+    const model = Object.values(effect.objects).find((o) => o.kind === 'model')!;
+    expect(model).toMatchObject({ name: 'buoy', sample: false });
+    expect(model.byViewer).not.toBeNull();
+    expect(kinds(effect)).toContain('shadowCatcher');
+    const [material] = Object.values(effect.materials);
+    expect(Object.values(material!.maps).filter(Boolean).length).toBeGreaterThanOrEqual(3);
+  },
+};
+
+const tideCard: Piece = {
+  name: 'the tide card with an overlay of frames and a wave that rises',
+  most: 26,
+  make: async (hand, file) => {
+    await hand.begin('Printed picture comes alive');
+    await hand.click('Clear the samples');
+    await hand.click(/^Settings of Picture/);
+    await hand.drop([file('tide-card.png')], hand.page.getByText('Printed', { exact: true }));
+    await hand.drop([file('bubbles.zip')], hand.page.locator('.at-foot'));
+    await hand.drop([file('wave.png')], hand.page.locator('.at-foot'));
+    await hand.select('wave');
+    await hand.stage('Behave');
+    await hand.halves('rise there and back', 'when the printed picture is found');
+  },
+  proves: (effect) => {
+    const cards = Object.values(effect.objects).filter((o) => o.kind === 'card');
+    expect(cards.map((o) => o.anchor.kind)).toEqual(['picture', 'picture']);
+    expect(Object.values(effect.assets).some((a) => a.kind === 'sequence')).toBe(true);
+    expect(actionsOf(effect)).toEqual(['move']);
+  },
+};
+
+const visitors: Piece = {
+  name: 'a visitor before the deep, a copy before and one behind, table at 32 %',
+  most: 25,
+  make: async (hand, file) => {
+    await hand.begin('Backdrop swap');
+    await hand.drop([file('deep.png')], row(hand.page, 'Deep water'));
+    await hand.menu('+ Add object', 'Camera picture on a card', 'The person, cut out');
+    await hand.click('Duplicate');
+    await hand.drop([file('deep.cube')]);
+    await hand.stage('Style');
+    await hand.click(hand.page.getByRole('tab', { name: 'Grade' }));
+    await hand.type('Strength of the grade, as a number', '32');
+  },
+  proves: (effect) => {
+    expect(kinds(effect).filter((k) => k === 'live')).toHaveLength(2);
+    expect(Object.values(effect.objects).find((o) => o.kind === 'grade')).toBeDefined();
+  },
+};
+
+const lighthouse: Piece = {
+  name: 'a lighthouse on its chart, its lamp room turned by a slider with signs at its ends',
+  most: 32,
+  make: async (hand, file) => {
+    await hand.begin('Printed picture comes alive');
+    await hand.click('Clear the samples');
+    await hand.drop([file('lighthouse.glb')], hand.page.locator('.at-foot'));
+    await hand.select('lighthouse');
+    await hand.click(/^\d+ parts/);
+    await hand.click(hand.page.locator('.tree').getByText('Lid of brass', { exact: true }));
+    await hand.click('Set Lid of brass apart');
+    await hand.stage('Behave');
+    await hand.click(hand.page.getByRole('tab', { name: 'Controls and prompts' }));
+    await hand.click('+ Slider');
+    await hand.click(/drives?/i);
+    await hand.choose('Which number is driven', /^turn y/);
+    await hand.type('Sign at its lower end', '☾');
+    await hand.type('Sign at its upper end', '☀');
+  },
+  proves: (effect) => {
+    const part = Object.values(effect.objects).find((o) => o.kind === 'part')!;
+    expect(Object.values(effect.drives)[0]!.to).toEqual({
+      kind: 'number',
+      objects: [part.id],
+      property: 'turnY',
+    });
+    expect(Object.values(effect.controls)[0]).toMatchObject({ lowText: '☾', highText: '☀' });
+  },
+};
+
+const badge: Piece = {
+  name: 'a three-layer badge on the floor with spin, rock, pulse, drift and a soft oval shadow',
+  most: 60,
+  make: async (hand, file) => {
+    await hand.begin('Layered sticker in the world');
+    await hand.click('Clear the samples');
+    await hand.drop(['badge-ring.png', 'badge-wave.png', 'badge-star.png'].map(file));
+    await hand.menu('+ Add object', 'Contact shadow: a soft oval below a thing');
+    await hand.stage('Behave');
+    await hand.select('badge-ring');
+    await hand.recipe('turn round', /turn round and round from the start/i);
+    await hand.select('badge-wave');
+    await hand.recipe('sway', /sway from the start/i);
+    await hand.select('badge-star');
+    await hand.recipe('pulse', /pulse from the start/i);
+    await hand.select('badge-ring', 'badge-wave', 'badge-star');
+    await hand.click('Group');
+    await hand.recipe('drift', /drift up and down from the start/i);
+  },
+  proves: (effect) => {
+    expect(kinds(effect).filter((k) => k === 'card')).toHaveLength(3);
+    expect(kinds(effect)).toContain('contactShadow');
+    expect(Object.keys(effect.cues)).toHaveLength(4);
+  },
+};
+
+const hopper: Piece = {
+  name: 'a sand hopper on the nose that hops off when the mouth opens',
+  most: 30,
+  make: async (hand, file) => {
+    await hand.begin('Blank');
+    await hand.drop([file('crab.glb')]);
+    await hand.select('crab');
+    await hand.choose('Sticks to', 'Tip of the nose');
+    await hand.type('Width, cm', '5');
+    await hand.stage('Behave');
+    await hand.halves('jump once', 'when the mouth opens');
+    await hand.menu('+ Next beat', 'hide for crab');
+  },
+  proves: (effect) => {
+    const crab = Object.values(effect.objects).find((o) => o.kind === 'model')!;
+    expect(crab.anchor).toMatchObject({ kind: 'head', point: 'noseTip' });
+    expect(actionsOf(effect)[0]).toBe('bounce');
+  },
+};
+
+export const PIECES: readonly Piece[] = [
+  netFloats,
+  shellHead,
+  pearl,
+  beads,
+  buoy,
+  tideCard,
+  visitors,
+  lighthouse,
+  badge,
+  hopper,
+];
