@@ -9,10 +9,10 @@ import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { drawnOut, serverEffect } from '../e2e/harness/pages';
 import { startServer } from '../e2e/harness/server';
-import { Hand } from './pieces/hand';
+import { Hand } from '../e2e/pieces/hand';
 import { folderOf } from '../e2e/harness/drop';
-import { pieceFiles } from './pieces/files';
-import { PIECES } from './pieces/pieces';
+import { pieceFiles } from '../e2e/pieces/files';
+import { PIECES } from '../e2e/pieces/pieces';
 import { report } from './report';
 
 const [pictures, ...words] = ((): (string | undefined)[] => {

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { lantern } from '../../src/core/assets/models/testing';
 import { writeGlb } from '../../src/core/assets/models/open-model';
-import { framesZip, svgPng, texturedGlb, type MadeFile } from '../../e2e/harness/files';
+import { framesZip, svgPng, texturedGlb, wav, type MadeFile } from '../harness/files';
 import { tableOf } from '../../src/core/assets/colour/table';
 import { writeCube } from '../../src/core/assets/colour/cube';
 
@@ -20,6 +20,14 @@ const stock = (path: string): MadeFile => ({
 export const pieceFiles = async (): Promise<MadeFile[]> => [
   stock('creatures/shell-with-pearl.glb'),
   stock('creatures/crab.glb'),
+  stock('creatures/jellyfish.glb'),
+  wav('lap.wav'),
+  wav('bell.wav', 1),
+  ...(await Promise.all(
+    [1, 2, 3].map((i) =>
+      drawing(`cap-${i}.png`, `<path d="M10 70a40 40 0 0 1 80 0z" fill="hsl(${i * 60},60%,45%)"/>`),
+    ),
+  )),
   { name: 'lighthouse.glb', bytes: await writeGlb(lantern()) },
   await texturedGlb('buoy.glb', 1, 64),
   await drawing(

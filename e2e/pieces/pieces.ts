@@ -1,7 +1,7 @@
 /** Whole pieces of work, from Home to a picture that does what was wanted; each says how many actions it may take. */
 import { expect } from '@playwright/test';
 import type { Effect } from '../../src/core/document/schema';
-import { row } from '../../e2e/harness/place';
+import { row } from '../harness/place';
 import type { Hand } from './hand';
 
 export interface Piece {
@@ -56,8 +56,8 @@ const shellHead: Piece = {
     await hand.click('Set Lid apart');
     await hand.stage('Behave');
     await hand.halves('rise there and back', 'when recording starts');
-    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'turn for Lid');
-    await hand.type(/^Turn x/, '-60', hand.page.locator('article.cue.open'));
+    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'turn');
+    await hand.type(/^x, degrees/, '-60', hand.page.locator('article.cue.open'));
   },
   proves: (effect) => {
     const lid = Object.values(effect.objects).find((o) => o.kind === 'part')!;
@@ -100,11 +100,11 @@ const beads: Piece = {
     await hand.click(/^Make/);
     await hand.stage('Behave');
     await hand.halves('sway', 'on a tap on the screen');
-    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'fade for Sphere ring');
-    await hand.menu('+ Next beat', 'colour for Sphere ring');
+    await hand.menu(hand.page.getByRole('button', { name: '+ Beside it' }).last(), 'fade');
+    await hand.menu('+ Next beat', 'colour');
     await hand.click(hand.page.getByRole('tab', { name: 'Controls and prompts' }));
     await hand.click('+ Slider');
-    await hand.click(/^\+ Drives|^Let it drive|^\+ It drives/);
+    await hand.click('+ What it drives');
     await hand.choose('What is driven', /sway/);
   },
   proves: (effect) => {
@@ -190,7 +190,7 @@ const lighthouse: Piece = {
     await hand.stage('Behave');
     await hand.click(hand.page.getByRole('tab', { name: 'Controls and prompts' }));
     await hand.click('+ Slider');
-    await hand.click(/drives?/i);
+    await hand.click('+ What it drives');
     await hand.choose('Which number is driven', /^turn y/);
     await hand.type('Sign at its lower end', '☾');
     await hand.type('Sign at its upper end', '☀');
@@ -203,6 +203,71 @@ const lighthouse: Piece = {
       property: 'turnY',
     });
     expect(Object.values(effect.controls)[0]).toMatchObject({ lowText: '☾', highText: '☀' });
+  },
+};
+
+const lanternNight: Piece = {
+  name: 'a lantern night',
+  most: 110,
+  make: async (hand, file) => {
+    const { page } = hand;
+    const open = page.locator('article.cue.open');
+    await hand.begin('Blank');
+    // A cap whose pictures are stepped through by taps.
+    await hand.drop(['cap-1.png', 'cap-2.png', 'cap-3.png'].map(file));
+    await hand.select('cap');
+    await hand.choose('Sticks to', 'Crown');
+    await hand.stage('Behave');
+    await hand.halves('next picture', 'on a tap on the screen');
+    // A lantern: a tap lights it, a pucker puts it out if it is lit.
+    await hand.stage('Place');
+    await hand.drop([file('lighthouse.glb')]);
+    await hand.choose('Sticks to', 'Chin');
+    await hand.type('Width, cm', '6');
+    await hand.type('Move y, cm', '-14');
+    await hand.menu('+ Add object', 'Light', 'Point light');
+    await hand.click('Hide Point light');
+    await hand.stage('Behave');
+    await hand.halves('show', 'on a tap on the screen');
+    await hand.halves('hide', 'on a pucker');
+    await hand.click(open.getByRole('button', { name: /lips pucker/ }));
+    await hand.click(open.getByRole('button', { name: '+ Only if' }));
+    // Then a title pops in, two fountains run 3 s, three jellyfish drift, sounds play.
+    await hand.stage('Place');
+    await hand.menu('+ Add object', 'Text');
+    await hand.type(/^(Words|Text)/, 'Low tide tonight');
+    await hand.menu('+ Add object', 'Fountain: bubbles, sparks, snow');
+    await hand.click('Duplicate');
+    await hand.drop([file('jellyfish.glb')]);
+    await hand.select('jellyfish');
+    await hand.click('Spread');
+    await hand.type('How many copies', '3');
+    await hand.click(/^Make/);
+    await hand.drop([file('lap.wav')]);
+    await hand.drop([file('bell.wav')]);
+    await hand.stage('Behave');
+    await hand.select('Low tide tonight');
+    await hand.halves('pop in with overshoot', 'on a pucker');
+    await hand.select('Fountain', 'Fountain 2');
+    await hand.halves('flow for 3 s', 'on a pucker');
+    await hand.select('jellyfish ring');
+    await hand.halves('drift up and down', 'from the start');
+    await hand.select('lap', 'bell');
+    await hand.halves('play once', 'on a pucker');
+    await hand.click(page.getByRole('tab', { name: 'Controls and prompts' }));
+    await hand.click('+ Prompt');
+  },
+  proves: (effect) => {
+    const all = kinds(effect);
+    for (const kind of ['card', 'model', 'light', 'text', 'fountain', 'sound']) expect(all).toContain(kind);
+    expect(all.filter((k) => k === 'fountain')).toHaveLength(2);
+    expect(all.filter((k) => k === 'sound')).toHaveLength(2);
+    expect(all.filter((k) => k === 'model')).toHaveLength(4);
+    expect(actionsOf(effect).sort()).toEqual(
+      ['flow', 'hide', 'move', 'picture', 'play', 'show', 'show', 'size'].sort(),
+    );
+    expect(Object.values(effect.cues).some((cue) => cue.conditions.length > 0)).toBe(true);
+    expect(Object.keys(effect.prompts)).toHaveLength(1);
   },
 };
 
@@ -243,7 +308,7 @@ const hopper: Piece = {
     await hand.type('Width, cm', '5');
     await hand.stage('Behave');
     await hand.halves('jump once', 'when the mouth opens');
-    await hand.menu('+ Next beat', 'hide for crab');
+    await hand.menu('+ Next beat', 'hide');
   },
   proves: (effect) => {
     const crab = Object.values(effect.objects).find((o) => o.kind === 'model')!;
@@ -257,6 +322,7 @@ export const PIECES: readonly Piece[] = [
   shellHead,
   pearl,
   beads,
+  lanternNight,
   buoy,
   tideCard,
   visitors,
