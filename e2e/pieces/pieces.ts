@@ -165,13 +165,15 @@ const visitors: Piece = {
     await hand.drop([file('deep.png')], row(hand.page, 'Deep water'));
     await hand.menu('+ Add object', 'Camera picture on a card', 'The person, cut out');
     await hand.click('Duplicate');
+    await hand.choose('Sticks to', 'Middle of the screen');
     await hand.drop([file('deep.cube')]);
     await hand.stage('Style');
     await hand.click(hand.page.getByRole('tab', { name: 'Grade' }));
     await hand.type('Strength of the grade, as a number', '32');
   },
   proves: (effect) => {
-    expect(kinds(effect).filter((k) => k === 'live')).toHaveLength(2);
+    const people = Object.values(effect.objects).filter((o) => o.kind === 'live');
+    expect(people.map((o) => o.anchor.kind).sort()).toEqual(['backdrop', 'screen']);
     expect(Object.values(effect.objects).find((o) => o.kind === 'grade')).toBeDefined();
   },
 };

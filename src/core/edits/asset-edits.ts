@@ -9,7 +9,7 @@ import { canShow, restingPlace } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
 import { followModel } from './part-edits';
-import { cardAfter } from './replaced-card';
+import { cardAfter, extentFor } from './replaced-card';
 
 /** Brings in an asset that nothing shows yet. */
 export const addAsset = (asset: Asset): Edit =>
@@ -84,8 +84,7 @@ export const putOn = (
   } else if ('asset' in draft) draft.asset = to.id;
   // What the creator has put in is no sample any more.
   draft.sample = false;
-  if (draft.kind === 'card' && 'width' in to)
-    draft.extent = [draft.extent[0], (draft.extent[0] * to.height) / to.width];
+  if (draft.kind === 'card' && 'width' in to) draft.extent = extentFor(draft as Card, to.width / to.height);
   if (to.kind === 'model') followModel(d, effect, id, to);
 };
 

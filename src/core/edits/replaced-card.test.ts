@@ -103,3 +103,18 @@ describe('a card whose picture is replaced', () => {
     );
   });
 });
+
+test('what covered the backdrop covers it with a picture of any shape; elsewhere the width is kept', () => {
+  const square = { ...sampleAsset(3), width: 300, height: 300 };
+  const tall = { ...sampleAsset(4), width: 100, height: 400 };
+  const wide = { ...sampleAsset(5), width: 800, height: 100 };
+  const behind = newCard('obj_behind' as ObjectId, sampleAsset(1), 0, { kind: 'backdrop' });
+  for (const next of [square, tall, wide]) {
+    const [width, height] = cardAfter(behind, sampleAsset(1), next).extent;
+    expect(width).toBeGreaterThan(0.09 - 1e-9);
+    expect(height).toBeGreaterThan(0.16 - 1e-9);
+    expect(width / height).toBeCloseTo(next.width / next.height, 6);
+  }
+  const small = { ...behind, extent: [0.03, 0.03] as [number, number] };
+  expect(cardAfter(small, sampleAsset(1), tall).extent).toEqual([0.03, expect.closeTo(0.12, 9)]);
+});

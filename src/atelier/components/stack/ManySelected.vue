@@ -17,8 +17,12 @@ import WordButton from '../common/WordButton.vue';
 
 const desk = useDeskStore();
 const objects = computed(() => selectedObjects());
-/** Their fields are shown. */
-const shown = ref(true);
+/** Their fields are shown: while things are placed and dressed, unless somebody has said otherwise. */
+const chosen = ref<boolean | null>(null);
+const shown = computed({
+  get: () => chosen.value ?? (desk.stage === 'place' || desk.stage === 'style'),
+  set: (to: boolean) => (chosen.value = to),
+});
 </script>
 
 <template>

@@ -28,7 +28,9 @@ const rest = computed(() =>
     ([path]) => !/^(move|turn)\.\d$/.test(path) && !path.startsWith('depth'),
   ),
 );
-const isSized = computed(() => !props.objects.some((o) => isOnFace(o) || o.kind === 'light'));
+const isSized = computed(() =>
+  props.objects.every((o) => !isOnFace(o) && o.kind !== 'light' && o.kind !== 'sound'),
+);
 const differ = (of: (object: EffectObject) => unknown): boolean =>
   props.objects.some((o) => of(o) !== of(props.objects[0]!));
 const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));
@@ -90,7 +92,9 @@ const done = (): void => effectStore.endGesture();
       />
     </div>
     <div v-for="[path, one] in rest" :key="path" class="line">
-      <span :title="one.property.name">{{ one.property.short ?? one.property.name }}</span>
+      <span :title="one.property.name">{{
+        one.property.type === 'switch' && !one.property.words ? '' : (one.property.short ?? one.property.name)
+      }}</span>
       <PropertyInput
         class="two"
         v-bind="fieldOf(one)"

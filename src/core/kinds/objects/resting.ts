@@ -29,6 +29,10 @@ export const cardExtent = (aspect: number, anchor: Anchor): [number, number] => 
   return [width, width / aspect];
 };
 
+/** Whether a card covers all of the backdrop, as one does that was put there. */
+export const coversBackdrop = (extent: readonly [number, number]): boolean =>
+  extent[0] > BACKDROP[0] - 1e-6 && extent[1] > BACKDROP[1] - 1e-6;
+
 /** A floor begins at the viewer's feet: what stands on it is seen a step farther away. */
 export const groundDepth = (anchor: Anchor): number =>
   anchor.kind === 'world' && anchor.surface === 'floor' ? -0.8 : 0;
