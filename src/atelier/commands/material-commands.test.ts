@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
+import { groupObjects } from '../../core/edits/stack-edits';
 import { addMaterial } from '../../core/edits/material-edits';
 import { materialIdOf } from '../../core/document/material-queries';
 import { newMaterial } from '../../core/document/new-material';
@@ -131,5 +132,20 @@ describe('a circuit', () => {
     expect(worn(BALL)).toMatchObject({ id, colour: '#123456', shading: 'lit' });
     expect(Object.keys(worn(BALL)!.circuit!)).toHaveLength(5);
     expect(object(BALL)).toMatchObject({ blend: 'normal' });
+  });
+});
+
+describe('a material on a group', () => {
+  test('is worn by all that hang in it and can, in one step', () => {
+    const group = 'obj_group' as ObjectId;
+    effectStore.edit(groupObjects(effectStore.effect, [BALL, FIELD], group));
+    desk.selected = group;
+    commands.addNewMaterial();
+    expect(worn(BALL)).toBeDefined();
+    expect(worn(FIELD)).toBe(worn(BALL));
+    effectStore.undo();
+    expect([worn(BALL), worn(FIELD)]).toEqual([undefined, undefined]);
+    commands.wearOnSelected(null);
+    expect(worn(BALL)).toBeUndefined();
   });
 });

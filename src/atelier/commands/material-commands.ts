@@ -3,7 +3,8 @@ import { recogniseSet, type RecognisedSet } from '../../core/assets/texture-sets
 import { styleFlat } from '../../core/edits/object-edits';
 import { edit, applyEdit, type Edit } from '../../core/document/edit';
 import { addMaterial, changeMaterial, wearMaterial } from '../../core/edits/material-edits';
-import { ALL_SLOTS, materialIdOf, wearsMaterials, type Wearer } from '../../core/document/material-queries';
+import { ALL_SLOTS, materialIdOf, type Wearer } from '../../core/document/material-queries';
+import { wearersAmong } from '../../core/document/wearers';
 import { newMaterial } from '../../core/document/new-material';
 import {
   MAP_SLOTS,
@@ -23,14 +24,9 @@ import { useEffectStore } from '../stores/effect';
 
 export const newMaterialId = (): MaterialId => newId('mat') as MaterialId;
 
-/** Those of the selected objects that can wear a material. */
-export const selectedWearers = (): Wearer[] => {
-  const { effect } = useEffectStore();
-  return useDeskStore().selection.flatMap((id) => {
-    const object = effect.objects[id];
-    return object && wearsMaterials(object) ? [object] : [];
-  });
-};
+/** What is selected that can wear a material, members of groups among it. */
+export const selectedWearers = (): Wearer[] =>
+  wearersAmong(useEffectStore().effect, useDeskStore().selection);
 
 /** What an object looks like without a material, as the beginning of one. */
 const lookOf = (object: Wearer | undefined): Partial<Material> => {

@@ -1,6 +1,7 @@
 /** Where what came in goes: into the field it was dropped on, onto a material as its maps, into the Stack, or only among the assets. */
 import { asMaps } from '../../core/assets/texture-sets';
-import { wearsMaterials, materialIdOf } from '../../core/document/material-queries';
+import { materialIdOf } from '../../core/document/material-queries';
+import { wearersAmong } from '../../core/document/wearers';
 import type { Anchor, Asset, AssetId, ObjectId, PictureAsset } from '../../core/document/schema';
 import type { Vec3 } from '../../core/maths/vec3';
 import { KIND_LABELS } from '../asset-words';
@@ -48,11 +49,11 @@ const intoSpot = (spot: DropSpot, assets: readonly Asset[]): Said => {
 const asMaterial = (assets: readonly Asset[], id: ObjectId | null): boolean => {
   const effectStore = useEffectStore();
   const desk = useDeskStore();
-  const object = id ? effectStore.effect.objects[id] : undefined;
-  if (!object || !wearsMaterials(object) || assets.some((a) => a.kind !== 'picture')) return false;
+  const [object] = id ? wearersAmong(effectStore.effect, [id]) : [];
+  if (!object || assets.some((a) => a.kind !== 'picture')) return false;
   const sets = asMaps(assets as PictureAsset[], slotsOf(object));
   if (!sets) return false;
-  desk.selected = object.id;
+  desk.selected = id;
   for (const { slot, pictures } of sets) {
     const worn = effectStore.effect.objects[object.id]!;
     // A part gets a material of its own where it has none: what all share is not painted over.

@@ -6,8 +6,8 @@ import {
   materialIdOf,
   sharesMaterial,
   wearersOf,
-  wearsMaterials,
 } from '../../../../../core/document/material-queries';
+import { wearersAmong } from '../../../../../core/document/wearers';
 import type { Material } from '../../../../../core/document/schema';
 import { slotsOf } from '../../../../drawing/slots-of';
 import { useAssetsStore } from '../../../../stores/assets';
@@ -21,8 +21,10 @@ export const useMaterial = () => {
   const selected = computed(() =>
     desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null,
   );
-  /** The object that wears it, or could. */
-  const object = computed(() => (selected.value && wearsMaterials(selected.value) ? selected.value : null));
+  /** The object that wears it, or could; of a group the first that hangs in it. */
+  const object = computed(() =>
+    selected.value ? (wearersAmong(effectStore.effect, [selected.value.id])[0] ?? null) : null,
+  );
   /** The materials of the model, or of the part of it, as it came; empty for what is no model. */
   const slots = computed(() => {
     void assets.arrived;
