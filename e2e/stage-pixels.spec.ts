@@ -94,6 +94,48 @@ test('a card higher in the Stack covers a lower one, and blends with what it mak
   );
 });
 
+test('what is nearer covers what is farther, whatever the Stack says; where it blends, or fades, the Stack decides', async () => {
+  const [red, green] = [
+    { colour: [255, 0, 0] as const, alpha: 1, z: 0.02 },
+    { colour: [0, 255, 0] as const, alpha: 1, z: 0.06 },
+  ];
+  near(await draw([0, 0, 0], [red, green]), [0, 255, 0]);
+  near(await draw([0, 0, 0], [green, red]), [0, 255, 0]);
+  near(
+    await draw(
+      [0, 0, 0],
+      [
+        { ...red, blend: 'screen' },
+        { ...green, blend: 'screen' },
+      ],
+    ),
+    [255, 255, 0],
+  );
+  near(await draw([0, 0, 0], [red, { ...green, opacity: 0.5 }]), [255, 0, 0]);
+  // In one plane the Stack decides, turned away from the camera too.
+  const turned = { z: 0.04, turnY: 35 };
+  near(
+    await draw(
+      [0, 0, 0],
+      [
+        { ...red, ...turned },
+        { ...green, ...turned },
+      ],
+    ),
+    [255, 0, 0],
+  );
+  near(
+    await draw(
+      [0, 0, 0],
+      [
+        { ...green, ...turned },
+        { ...red, ...turned },
+      ],
+    ),
+    [0, 255, 0],
+  );
+});
+
 test('the tint multiplies in linear light; white changes nothing', async () => {
   near(await draw([0, 0, 0], [{ colour: [200, 200, 200], alpha: 1, tint: '#ff8000' }]), [200, 101, 0], 3);
   near(await draw([0, 0, 0], [{ colour: [37, 99, 201], alpha: 1 }]), [37, 99, 201], 1);

@@ -43,6 +43,7 @@ const FRAGMENT = /* glsl */ `
   uniform vec2 repeat;
   uniform vec3 tint; // linear
   uniform float opacity;
+  uniform float leastAlpha;
   uniform bool tinted;
   uniform bool multiplies;
   varying vec2 vUv;
@@ -67,7 +68,7 @@ const FRAGMENT = /* glsl */ `
     vec2 within = repeat == vec2(1.0) ? vUv : fract(tiled);
     vec4 texel = textureGrad(map, rect.xy + within * rect.zw, across, down);
     float a = texel.a * opacity;
-    if (a < 0.002) discard;
+    if (a < leastAlpha) discard;
     vec3 colour = tinted ? toSrgb(toLinear(texel.rgb) * tint) : texel.rgb;
     #ifdef SEES_BENEATH
     vec3 backdrop = texture2D(beneath, gl_FragCoord.xy / bufferSize).rgb;
@@ -97,6 +98,7 @@ export const createCardMaterial = (): ShaderMaterial =>
       repeat: { value: new Vector2(1, 1) },
       tint: { value: new Color(1, 1, 1) },
       opacity: { value: 1 },
+      leastAlpha: { value: 0.002 },
       tinted: { value: false },
       multiplies: { value: false },
       mode: { value: 0 },

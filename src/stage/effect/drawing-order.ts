@@ -4,6 +4,8 @@ import { kindOf } from '../../core/kinds/objects/objects';
 
 /** More objects than an effect may hold. */
 const ABOVE_ALL = 10_000;
+/** The number of what stands at the top of the Stack. */
+export const STACK_TOP = ABOVE_ALL;
 
 /**
  * Occluders come before everything, as they only hide. Then grounds in the world, whose shadows would else be drawn over the feet of a card

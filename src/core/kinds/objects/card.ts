@@ -12,7 +12,7 @@ import { startDelay, type ObjectId } from '../../schema/placed-schema';
 import { yesNo } from '../../schema/properties';
 import { boxAbout } from '../../maths/box';
 import { defineObject } from './object-kind';
-import { FLAT, flatFields, FOREHEAD, objectNameFor, placed } from './placed';
+import { FLAT, FOREHEAD, flatFields, hidesFarther, objectNameFor, placed } from './placed';
 import { cardExtent, restOn } from './resting';
 
 export const card = defineObject({
@@ -47,6 +47,7 @@ export const newCard = (id: ObjectId, asset: Flat, order: number, anchor: Anchor
   const extent = cardExtent(asset.width / asset.height, anchor);
   return {
     ...placed(id, objectNameFor(asset, 'Picture'), order, anchor),
+    depthWrite: hidesFarther(anchor),
     kind: 'card',
     material: null,
     ...restOn(anchor, card.rests, { extent }),

@@ -6,7 +6,7 @@ import type { ObjectId } from '../../schema/placed-schema';
 import { choice, colour, number } from '../../schema/properties';
 import { boxAbout } from '../../maths/box';
 import { defineObject } from './object-kind';
-import { FLAT, flatFields, FOREHEAD, placed } from './placed';
+import { FLAT, FOREHEAD, flatFields, hidesFarther, placed } from './placed';
 import { cardExtent, restOn } from './resting';
 
 export const fill = defineObject({
@@ -45,6 +45,7 @@ export const newFill = (id: ObjectId, order: number, anchor: Anchor = FOREHEAD):
   const extent = cardExtent(1, anchor);
   return {
     ...placed(id, 'Colour', order, anchor),
+    depthWrite: hidesFarther(anchor),
     kind: 'fill',
     material: null,
     ...restOn(anchor, fill.rests, { extent }),

@@ -6,7 +6,7 @@ import { cameraView, type CameraPart } from '../../schema/values-schema';
 import { boxAbout } from '../../maths/box';
 import { needsOfPart } from '../needs';
 import { defineObject } from './object-kind';
-import { FLAT, flatFields, FOREHEAD, placed } from './placed';
+import { FLAT, FOREHEAD, flatFields, hidesFarther, placed } from './placed';
 import { cardExtent, restOn } from './resting';
 
 export const live = defineObject({
@@ -49,6 +49,7 @@ export const newLive = (
   const extent = cardExtent(part === 'face' ? 1 : 9 / 16, anchor);
   return {
     ...placed(id, NAMES[part], order, anchor),
+    depthWrite: hidesFarther(anchor),
     kind: 'live',
     ...restOn(anchor, live.rests, { extent }),
     ...(aside ? { move: [copyAside(n), -0.016, 0], scale: [0.8, 0.8, 0.8] } : {}),

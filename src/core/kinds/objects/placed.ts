@@ -43,6 +43,9 @@ export const placed = (id: ObjectId, name: string, order: number, anchor: Anchor
   byViewer: null,
 });
 
+/** Whether flat things hide what is farther: where they stand in a room. On the screen and behind people the Stack alone decides. */
+export const hidesFarther = ({ kind }: Anchor): boolean => kind !== 'screen' && kind !== 'backdrop';
+
 /** Fields of flat things. */
 export const flatFields = {
   /** Width and height in metres at scale 1. */

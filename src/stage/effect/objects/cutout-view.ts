@@ -83,7 +83,7 @@ export class CutoutView implements ObjectView<Cutout> {
     flat.repeat =
       fitOf(object, layering) === 'tile' ? tileCounts(object.extent, object.scale, aspect) : [1, 1];
     flat.mesh.scale.set(object.extent[0], object.extent[1], 1);
-    flat.mesh.renderOrder = order;
+    flat.order = order;
     return true;
   }
 

@@ -58,7 +58,7 @@ export class FillView implements ObjectView<Fill> {
     // Its colours are in the texture.
     this.flat.style({ ...object, tint: '#ffffff' }, this.texture, WHOLE, opacity);
     this.flat.mesh.scale.set(extent[0], extent[1], 1);
-    this.flat.mesh.renderOrder = order;
+    this.flat.order = order;
     return true;
   }
 

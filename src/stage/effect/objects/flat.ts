@@ -11,6 +11,7 @@ import {
 } from 'three';
 import type { BlendMode } from '../../../core/document/schema';
 import type { FramebufferCopy } from '../framebuffer-copy';
+import { STACK_TOP } from '../drawing-order';
 import { createCardMaterial, seesBeneath, styleCardMaterial } from '../card-material';
 
 /** A square of one metre; its texture coordinates run down, as in picture files. */
@@ -48,6 +49,12 @@ export interface FlatLook {
   readonly depthWrite: boolean;
 }
 
+/** Opacity of a pixel that is drawn at all; and of one that hides what is behind it. */
+const LEAST_SEEN = 0.002;
+const LEAST_THAT_HIDES = 0.05;
+/** Steps of the depth buffer from one row of the Stack to the next, counted from its top. */
+const ONE_ROW = 4;
+
 export const WHOLE = [0, 0, 1, 1] as const;
 
 /** A mesh with the card material. It throws a shadow where its picture is more than half there. */
@@ -55,6 +62,13 @@ export class FlatMesh {
   readonly mesh: Mesh<BufferGeometry, ShaderMaterial>;
   private blend: BlendMode = 'normal';
   private readonly shadow = new MeshDepthMaterial();
+
+  /** In one plane what stands higher in the Stack is a little nearer, so that it covers what is below. */
+  set order(order: number) {
+    this.mesh.renderOrder = order;
+    this.mesh.material.polygonOffset = true;
+    this.mesh.material.polygonOffsetUnits = (STACK_TOP - order) * ONE_ROW;
+  }
 
   constructor({ beneath, square }: FlatTools) {
     const material = createCardMaterial();
@@ -85,7 +99,10 @@ export class FlatMesh {
     styleCardMaterial(material, look, texture, rect);
     material.uniforms.opacity!.value = opacity;
     material.depthTest = look.depthTest;
-    material.depthWrite = look.depthWrite;
+    // Where it blends with what is behind, the Stack decides what covers what; else what is nearer does.
+    const hides = look.depthWrite && look.blend === 'normal' && opacity > 0.99;
+    material.depthWrite = hides;
+    material.uniforms.leastAlpha!.value = hides ? LEAST_THAT_HIDES : LEAST_SEEN;
     this.mesh.castShadow = opacity > 0.5 && texture !== null;
     // The shadow pass takes map and alpha test over from the material that is seen.
     const seen = material as ShaderMaterial & { map?: Texture | null };

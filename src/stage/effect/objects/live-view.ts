@@ -36,7 +36,7 @@ export class LiveView implements ObjectView<Live> {
     this.flat.repeat =
       fitOf(object, layering) === 'tile' ? tileCounts(object.extent, object.scale, aspect) : [1, 1];
     this.flat.mesh.scale.set(object.extent[0], object.extent[1], 1);
-    this.flat.mesh.renderOrder = order;
+    this.flat.order = order;
     return true;
   }
 

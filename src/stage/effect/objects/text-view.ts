@@ -36,7 +36,7 @@ export class TextView implements ObjectView<TextObject> {
       this.flat.mesh.scale.set(high[0]! - low[0]!, high[1]! - low[1]!, 1);
     }
     this.flat.style({ ...object, tint: '#ffffff', doubleSided: true }, this.texture, WHOLE, opacity);
-    this.flat.mesh.renderOrder = order;
+    this.flat.order = order;
     return true;
   }
 
