@@ -39,6 +39,19 @@ test('pictures dropped on a floor, a row, a printed picture, the backdrop and no
     expect(buoy.anchor).toEqual({ kind: 'world', surface: 'floor' });
     expect(buoy.move[0]).toBeLessThan(-0.1);
 
+    // Space: the same, on the spot that is pointed at there, whatever is selected.
+    await row(page, 'Sun').click();
+    await dropped('sea.png', page.locator('.space canvas'), [0.3, 0.75]);
+    effect = await serverEffect(page, floor);
+    const near = objectsOf(effect).find((o) => o.name === 'sea')!;
+    expect(near.anchor).toEqual({ kind: 'world', surface: 'floor' });
+    // Nearer than where new things go, since it looks down from the side.
+    expect(near.move[2]).toBeGreaterThan(-0.7);
+    await page.keyboard.press('Control+z');
+    await expect(row(page, 'sea')).toHaveCount(0);
+    await saved(page);
+    effect = await serverEffect(page, floor);
+
     // A row: the sample becomes the creator's own, in its place and at its size.
     const turtle = objectsOf(effect).find((o) => o.name === 'Turtle')!;
     await hold(page, [folder.file('crown.glb')], { on: row(page, 'Turtle') });
@@ -72,7 +85,8 @@ test('pictures dropped on a floor, a row, a printed picture, the backdrop and no
 
     // Samples are cleared: what they stood on stays, and what comes next stands there.
     await page.getByRole('button', { name: 'Clear the samples' }).click();
-    await page.getByRole('button', { name: 'buoy', exact: true }).press('Delete');
+    await row(page, 'buoy').click();
+    await row(page, 'buoy').press('Delete');
     await dropped('chart.png');
     effect = await serverEffect(page, floor);
     expect(

@@ -15,6 +15,7 @@ import { compile, type Program } from '../core/program/program';
 import type { Anchor, Effect, ObjectId } from '../core/document/schema';
 import type { Here } from '../core/placing/anchors';
 import type { Box } from '../core/maths/box';
+import type { Ray } from '../core/maths/ray';
 import { placeOf, placesOf, type ObjectPlaces, type StateNow } from '../core/placing/places';
 import { restHere, restState } from '../core/placing/rest';
 import { lookAround } from './look-around';
@@ -236,6 +237,15 @@ export class SpaceView {
       height: (width * asset.height) / asset.width,
       texture: this.stores.textures.get(asset),
     };
+  }
+
+  /** What is looked along at a point of the canvas (0..1 from the top left), in the space of what is shown. */
+  ray(x: number, y: number): Ray {
+    this.camera.updateMatrixWorld();
+    const towards = new Vector3(2 * x - 1, 1 - 2 * y, 0.5).unproject(this.camera);
+    const from = this.camera.position;
+    const along = towards.sub(from).normalize();
+    return { from: [from.x, from.y, from.z], along: [along.x, along.y, along.z] };
   }
 
   /** A handle is under the pointer. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The atelier: three pillars and a strip, the same in all five stages. */
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useEventListener } from '@vueuse/core';
 import type { Stage } from '../../core/checks/checks';
@@ -10,6 +10,7 @@ import { useCommands } from '../commands/commands';
 import { belongsToControl, isTyping, matches } from '../commands/keys';
 import { filesOfInput } from '../intake/dropped';
 import type { Landing } from '../intake/land';
+import { PICTURES_UNDER, type PictureUnder } from './pictures-under';
 import { useFileDrop } from './use-file-drop';
 import { loadUsed } from '../../stage/effect/stores';
 import { makePeople } from '../../stage/performer/people-maker';
@@ -119,8 +120,17 @@ const chosen = async (event: Event): Promise<void> => {
 };
 
 const finder = ref<InstanceType<typeof Viewfinder> | null>(null);
+/** Space, while it is there. */
+const pictures = new Set<PictureUnder>();
+provide(PICTURES_UNDER, pictures);
 const { says, onDragEnter, onDragLeave, onDragOver, onDrop } = useFileDrop(
-  (event) => finder.value?.under(event) ?? null,
+  (event) => {
+    for (const picture of [finder.value?.under, ...pictures]) {
+      const seen = picture?.(event);
+      if (seen) return seen;
+    }
+    return null;
+  },
   () => (wantsPicture.value = false),
 );
 

@@ -4,7 +4,10 @@ import { newTarget } from '../document/defaults';
 import type { Target, TargetId } from '../document/schema';
 import type { PicturePoint } from '../program/inputs';
 import type { TrackFrame } from '../tracking/track-frame';
-import { pointedAt, type Pointed } from './pointed';
+import { headAnchor } from '../kinds/objects/placed';
+import { IDENTITY_MATRIX } from '../maths/matrix';
+import type { Ray } from '../maths/ray';
+import { pointedAt, spotOn, type Pointed } from './pointed';
 import { NOBODY, nextPresence } from './presence';
 import { faceAt, frameOf, poseAt } from './testing';
 
@@ -54,5 +57,22 @@ describe('what somebody points at', () => {
     expect(seen.anchor).toEqual({ kind: 'picture', target: CARD.id });
     expect(seen.at![0]).toBeCloseTo(-0.02, 6);
     expect(at(frameOf(), MIDDLE, [CARD])).toBeNull();
+  });
+});
+
+describe('where a ray meets the ground that things stand on', () => {
+  const down: Ray = { from: [1, 2, 3], along: [0, -0.6, -0.8] };
+  test('a floor in its own metres, a picture and a wall upright', () => {
+    const floor = spotOn(down, IDENTITY_MATRIX, { kind: 'world', surface: 'floor' })!;
+    expect(floor.map((x) => Number(x.toFixed(6)))).toEqual([1, 0, 0.333333]);
+    const card = spotOn(down, IDENTITY_MATRIX, { kind: 'picture', target: CARD.id })!;
+    expect(card[2]).toBeCloseTo(0, 9);
+    expect(card[1]).toBeCloseTo(2 - (3 / 0.8) * 0.6, 9);
+  });
+  test('not above the horizon, nor on what is no ground', () => {
+    const up: Ray = { from: [0, 1, 0], along: [0, 1, 0] };
+    expect(spotOn(up, IDENTITY_MATRIX, { kind: 'world', surface: 'table' })).toBeNull();
+    expect(spotOn(down, IDENTITY_MATRIX, headAnchor('chin'))).toBeNull();
+    expect(spotOn(down, IDENTITY_MATRIX, { kind: 'screen', pin: 'centre' })).toBeNull();
   });
 });

@@ -51,6 +51,18 @@ const meetSurface = (ray: Ray, { presence }: Here, { kind, pose, extent }: Track
   return met && { ...met, anchor: { kind: 'world', surface: kind } };
 };
 
+/** As far to each side as things are looked for on a ground without an edge. */
+const FAR = 20;
+/**
+ * Where a ray meets the ground that things stand or lie on, in the anchor's space; `matrix` is where the anchor is. Null for anchors that are
+ * no ground (heads, the screen), and where the ray misses it.
+ */
+export const spotOn = (ray: Ray, matrix: Matrix, anchor: Anchor): Vec3 | null => {
+  if (anchor.kind !== 'world' && anchor.kind !== 'picture') return null;
+  const axes = anchor.kind === 'world' && anchor.surface !== 'wall' ? FLOOR : UPRIGHT;
+  return meetFlat(ray, matrix, axes, [FAR, FAR])?.at ?? null;
+};
+
 /**
  * What a point of the picture (0..1 from the top left) shows: a face, a printed picture of the effect that is seen, a floor, table or
  * wall; of several the nearest. Null where it is none of them.

@@ -1,19 +1,21 @@
 <script setup lang="ts">
 /** Space: the same scene from any side, with handles. */
 import { ALL_ABILITIES } from '../../../../stage/abilities/all';
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, inject, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { sentence } from '../../../../core/errors';
 import { FOREHEAD } from '../../../../core/kinds/objects/placed';
 import { anchorOf } from '../../../../core/document/queries';
 import type { Anchor, EffectObject } from '../../../../core/document/schema';
 import { measure } from '../../../../core/placing/measure';
-import { restOf } from '../../../../core/placing/rest';
+import { spotOn } from '../../../../core/placing/pointed';
+import { anchorBase, restOf } from '../../../../core/placing/rest';
 import { SpaceView, type SpaceSide } from '../../../../stage/space-view';
 import { DragSession, handleModeOf, handlePlaceFor, heldNow } from '../../../commands/drag-session';
 import { choosePicked, pointedPartBox } from '../../../commands/part-commands';
 import { sceneNow } from '../../../commands/place-commands';
 import { FrameLoop } from '../../../drawing/frame-loop';
 import { Redraw } from '../../../drawing/redraw';
+import { PICTURES_UNDER, type PictureUnder } from '../../../screens/pictures-under';
 import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore, type PlaceMode } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -178,18 +180,33 @@ const snap = (event: PointerEvent | KeyboardEvent): void => {
   shifted = event.shiftKey;
   if (canvas.value) canvas.value.style.cursor = view?.onHandle ? 'grab' : '';
 };
+const at = (event: MouseEvent): readonly [number, number] => {
+  const rect = canvas.value!.getBoundingClientRect();
+  return [(event.clientX - rect.left) / rect.width, (event.clientY - rect.top) / rect.height];
+};
+/** What files that are dropped here are dropped on: a thing, and a spot of the ground it stands on. */
+const under: PictureUnder = (event) => {
+  if (event.target !== canvas.value || !view) return null;
+  const [x, y] = at(event);
+  const hit = view.pick(x, y, mayPick);
+  const spot = spotOn(view.ray(x, y), anchorBase(rest.value, shown.value), shown.value);
+  return {
+    pointed: spot && { anchor: shown.value, at: spot },
+    object: hit && hit !== 'handle' ? hit.id : null,
+  };
+};
+const pictures = inject(PICTURES_UNDER, null);
+pictures?.add(under);
+onBeforeUnmount(() => pictures?.delete(under));
+
 let pressed: [number, number] | null = null;
 const onDown = (event: PointerEvent): void => {
   pressed = [event.clientX, event.clientY];
 };
 const onUp = (event: PointerEvent): void => {
   if (!pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
-  const rect = canvas.value!.getBoundingClientRect();
-  const hit = view?.pick(
-    (event.clientX - rect.left) / rect.width,
-    (event.clientY - rect.top) / rect.height,
-    mayPick,
-  );
+  const [x, y] = at(event);
+  const hit = view?.pick(x, y, mayPick);
   if (hit && hit !== 'handle') choosePicked(hit, event, rest.value);
 };
 </script>
