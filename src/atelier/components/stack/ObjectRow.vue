@@ -16,6 +16,7 @@ import {
 import { changeObject } from '../../../core/edits/object-edits';
 import { showOn, standInKinds } from '../../../core/edits/show-on';
 import { anchorOf, cuesActingOn, lostAssetsOf, parentOf } from '../../../core/document/queries';
+import { layerOver } from '../../../core/document/layer-order';
 import { kindOf } from '../../../core/kinds/objects/objects';
 import type { StackRow } from '../../../core/document/stack-rows';
 import {
@@ -70,6 +71,11 @@ const place = computed(() => {
   if (aside) return props.open && object.value.kind === 'occluder' ? '' : aside;
   const members = props.row.members === null ? '' : `${props.row.members} in it`;
   if (kindOf(object.value).isPart) return members || 'a part';
+  // Make-up is put on in an order: what is new says where it lies.
+  if (object.value.kind === 'layer') {
+    const over = layerOver(effectStore.effect, object.value);
+    return over ? `under ${over.name}` : 'on top';
+  }
   return parentOf(effectStore.effect, object.value) ? members : members || pointOf(object.value.anchor);
 });
 const aside = computed(() => {
