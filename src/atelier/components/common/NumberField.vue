@@ -201,8 +201,20 @@ onBeforeUnmount(scrubEnd);
   font: 500 11.5px var(--mono);
   text-align: right;
 }
+.ant-input.number::placeholder {
+  font: 10px var(--text);
+}
 .ant-input.number:focus-visible {
   outline: 0;
+}
+@media (max-width: 1100px) {
+  .mark {
+    padding: 0 0 0 4px;
+  }
+  .ant-input.number {
+    padding: 0 3px 0 1px;
+    font-size: 11px;
+  }
 }
 .disabled {
   opacity: 0.5;

@@ -76,7 +76,7 @@ const limits = computed(() => OUTLET_LIMITS.map((l) => ({ ...l, at: scale.value(
 .bar {
   position: relative;
   flex: 1;
-  min-width: 40px;
+  min-width: 16px;
   height: 10px;
   border-radius: 5px;
   background: var(--line2);

@@ -44,7 +44,8 @@ const shown = computed({
 .many {
   display: flex;
   align-items: center;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 2px 10px;
   padding: 6px 12px 6px 16px;
   border-top: 1px solid var(--line);
   font-size: 12px;

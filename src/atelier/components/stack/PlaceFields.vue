@@ -287,6 +287,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
 <style scoped>
 .fields {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   margin-top: 4px;
 }

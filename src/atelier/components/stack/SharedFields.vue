@@ -111,6 +111,7 @@ const done = (): void => effectStore.endGesture();
 .fields {
   --label: 92px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   max-height: 38vh;
   padding: 2px 12px 8px 16px;

@@ -144,6 +144,7 @@ const setTint = (text: string, gesture: string | null): void => {
 <style scoped>
 .fields {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   margin-top: 4px;
 }

@@ -111,6 +111,7 @@ const remove = (): void => {
 .fields {
   --label: 62px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   margin: 0 10px 6px;
   padding: 8px 12px;

@@ -132,6 +132,11 @@ const chosen = async (event: Event): Promise<void> => {
 .head {
   gap: 12px;
 }
+@media (max-width: 1100px) {
+  .head {
+    gap: 8px;
+  }
+}
 .head .word {
   display: inline-flex;
   gap: 4px;

@@ -297,6 +297,14 @@ canvas {
   border-color: var(--ink);
   color: var(--paper);
 }
+@media (max-width: 1100px) {
+  .bar {
+    gap: 4px;
+  }
+  .bar > button {
+    padding: 4px 7px;
+  }
+}
 .isolated,
 .measure {
   position: absolute;
