@@ -135,6 +135,7 @@ export const useDeskStore = defineStore('desk', () => {
   const scene = ref<SceneId | null>(null);
   /** The stage of work on screen. */
   const stage = ref<Stage>('place');
+  watch(stage, () => (pivotFor.value = null), { flush: 'sync' });
   const paletteOpen = ref(false);
   const dark = ref(localStorage.getItem('iconia.theme') === 'dark');
   watch(

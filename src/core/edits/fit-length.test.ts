@@ -2,6 +2,10 @@ import { expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
 import { changed } from '../document/edit';
 import type { Anchor, Effect, ObjectId, Solid } from '../document/schema';
+import { sampleModel } from '../document/sample-assets';
+import { newGroup } from '../kinds/objects/group';
+import { newModel } from '../kinds/objects/model';
+import { newPart } from '../kinds/objects/part';
 import { newSolid } from '../kinds/objects/solid';
 import { boxAroundObjects } from '../placing/measure';
 import { restOf } from '../placing/rest';
@@ -36,4 +40,21 @@ test('several grow by one factor: the longest gets the length, each on its own f
 test('no length, and nothing with a size, change nothing', () => {
   expect(changed(effect, fitToLength(effect, [BUOY], 0))).toEqual(effect);
   expect(lengthOf(effect, [])).toBeNull();
+});
+test('what hangs in another grows with it once; a group has no length of its own', () => {
+  const shell = sampleModel(1);
+  const [SHELL, PEARL] = ['obj_shell', 'obj_pearl'] as [ObjectId, ObjectId];
+  const model = newModel(SHELL, shell, 0, FLOOR);
+  const apart: Effect = {
+    ...blankEffect('Shell'),
+    assets: { [shell.id]: shell },
+    objects: { [SHELL]: model, [PEARL]: newPart(PEARL, model, 1, shell.tree!, 0) },
+  };
+  const after = changed(apart, fitToLength(apart, [SHELL, PEARL], 0.4));
+  expect(lengthOf(after, [SHELL])).toBeCloseTo(0.4, 6);
+  expect(after.objects[PEARL]).toEqual(apart.objects[PEARL]);
+  const group = { ...newGroup('obj_group' as ObjectId, 'Pier', 2, FLOOR) };
+  const grouped: Effect = { ...effect, objects: { ...effect.objects, [group.id]: group } };
+  expect(lengthOf(grouped, [BUOY, group.id])).toBeNull();
+  expect(changed(grouped, fitToLength(grouped, [BUOY, group.id], 2))).toEqual(grouped);
 });

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
 import { newCutout } from '../kinds/objects/cutout';
 import { newDrive, newPrompt } from '../document/new-cues';
+import { newOccluder } from '../kinds/objects/occluder';
 import { newHair } from '../kinds/objects/hair';
 import { newIris } from '../kinds/objects/iris';
 import { headAnchor } from '../kinds/objects/placed';
@@ -68,6 +69,13 @@ describe('what objects need', () => {
     expect(
       needsOf(withOnly({ ...newCutout(id, 'mouth' as never, 0), anchor: { kind: 'screen', pin: 'top' } })),
     ).toEqual(['faces']);
+  });
+  test('a head that hides needs faces, with its hair people, and what looks at the camera picture', () => {
+    const head = newOccluder(id, 0);
+    expect(needsOf(withOnly(head))).toEqual(['faces']);
+    expect(needsOf(withOnly({ ...head, hair: true }))).toEqual(['faces', 'people']);
+    expect([...requirementsOf(withOnly({ ...head, hair: true })).drawing]).toEqual(['camera']);
+    expect([...requirementsOf(withOnly(head)).drawing]).toEqual([]);
   });
   test('an empty group behind people asks for nothing; what hangs in it does', () => {
     const group = newGroup('obj_group' as ObjectId, 'Group', 0, BEHIND);

@@ -27,7 +27,7 @@ const emit = defineEmits<{
   done: [];
 }>();
 const is = computed(() => props.value === true && !props.mixed);
-const named = computed(() => (typeof props.value === 'string' ? props.value : null));
+const named = computed(() => (typeof props.value === 'string' && !props.mixed ? props.value : null));
 
 /** A number as it is shown: by the factor of its unit. Null where there is none, or it is left to what is usual. */
 const shown = computed(() => {
@@ -66,12 +66,13 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 <template>
   <span v-if="property.type === 'maybe'" class="maybe">
     <ChipButton :aria-pressed="shown !== null" @click="emit('change', shown ? null : property.start, false)">
-      {{ shown ? property.name : (property.none ?? property.name) }}
+      {{ mixed ? `${property.name}: mixed` : shown ? property.name : (property.none ?? property.name) }}
     </ChipButton>
     <NumberField
       v-if="shown"
       v-bind="shown.field"
       class="number"
+      :mixed="mixed"
       :label="shown.label"
       @change="shown.take"
       @done="emit('done')"

@@ -19,7 +19,7 @@ const made = (more: { tapping?: boolean; movable?: boolean; overHandle?: boolean
     tapping: ref(more.tapping ?? false),
     movable: ref(more.movable ?? false),
     overHandle: () => more.overHandle ?? false,
-    pick: ({ y }) => (y < 0.8 ? { id: y < 0.4 ? A : B, part: null, point: [0, 0, 0] } : null),
+    pick: ({ y }) => (y < 0.8 ? { id: y < 0.4 ? A : B, part: y < 0.4 ? 3 : null, point: [0, 0, 0] } : null),
     drawn: () => null,
   });
   const event = (x: number, y: number, keys = {}) =>
@@ -55,6 +55,21 @@ describe('a press in the Viewfinder', () => {
     expect(desk.selection).toEqual([]);
     made({ overHandle: true }).click(60, 40);
     expect(desk.selection).toEqual([]);
+  });
+  test('the second on a model chooses its part; a point that is asked for and missed takes nothing away', () => {
+    const { click } = made();
+    const desk = useDeskStore();
+    click(60, 40);
+    expect(desk.part).toBeNull();
+    click(60, 40);
+    expect([desk.selection, desk.part]).toEqual([[A], 3]);
+    click(60, 140);
+    expect([desk.selection, desk.part]).toEqual([[B], null]);
+    desk.pivotFor = B;
+    click(60, 215);
+    expect([desk.selection, desk.pivotFor]).toEqual([[B], B]);
+    desk.stage = 'behave';
+    expect(desk.pivotFor).toBeNull();
   });
   test('is a tap of the viewer where the viewer taps', () => {
     made({ tapping: true }).click(60, 120);

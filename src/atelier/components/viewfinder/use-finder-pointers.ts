@@ -60,7 +60,8 @@ export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick, 
     if (tapping.value) return playback.tap(point.x, point.y);
     const picked = pick(point);
     if (picked) choosePicked(picked, event, drawn());
-    else desk.selected = null;
+    // A point that is asked for was missed: it can be tried again.
+    else if (!desk.pivotFor) desk.selected = null;
   };
   /** The wheel over the picture pinches, with Shift it twists: a mouse has one finger only. */
   const onWheel = (event: WheelEvent): void => {

@@ -35,6 +35,8 @@ describe('how large a head piece has to be', () => {
     const k = headFactor(turned(shell(0.15, 0.05), 0.34));
     expect(0.3 * k).toBeCloseTo(HEAD_SHELL_WIDTH, 2);
   });
+  test('as a crown too: nobody means the hole of its neck', () =>
+    expect(0.3 * wornFactor(turned(shell(0.15, 0.05), 0.34), 'crown')).toBeCloseTo(HEAD_SHELL_WIDTH, 2));
   test('the same a hundred times as large, and away from its origin', () => {
     const k = headFactor(turned(shell(15, 5), 34, [40, 3, -7]));
     expect(30 * k).toBeCloseTo(HEAD_SHELL_WIDTH, 2);

@@ -8,7 +8,7 @@ import {
 } from '../../face/head-fit';
 import type { WornAs } from '../../schema/worn-as';
 import { boundsOf } from './bounds';
-import { ringsOf } from './rings';
+import { ringsOf, type Rings } from './rings';
 
 type Points = ArrayLike<number>;
 
@@ -46,11 +46,9 @@ const AXIS = [0.44, 0.56] as const;
 export const likelyWorn = (points: Points): WornAs | null => {
   const [width, height, depth] = sizeOf(points);
   if (points.length < 27 || width <= 0 || height <= 0) return null;
-  const { base, hole, widest, closesAbove, isRound } = ringsOf(points);
-  // A solid thing has its lowest points on its axis, where a head piece lets the neck through.
-  const hasNeck = !hasPoint(points, AXIS, [0, 0.15], AXIS);
-  if (hasNeck && hole && widest && closesAbove && widest.inner > hole.inner * 1.2) return 'shell';
-  if (hasNeck && base && isRound) {
+  const rings = ringsOf(points);
+  if (isShell(points, rings)) return 'shell';
+  if (hasNeck(points) && rings.isRound) {
     // Something over the middle, near the top.
     if (hasPoint(points, MIDDLE, [0.7, 1], MIDDLE)) return 'cap';
     return height < 0.3 * Math.max(width, depth) ? 'band' : 'crown';
@@ -67,6 +65,13 @@ export const likelyWorn = (points: Points): WornAs | null => {
   if (depth < 0.75 * width && height > 0.5 * width && isOpenBehind) return 'mask';
   return null;
 };
+
+/** A solid thing has its lowest points on its axis, where a head piece lets the neck through. */
+const hasNeck = (points: Points): boolean => !hasPoint(points, AXIS, [0, 0.15], AXIS);
+
+/** It closes again above the hole of the neck. */
+const isShell = (points: Points, { hole, widest, closesAbove }: Rings): boolean =>
+  hasNeck(points) && hole !== null && widest !== null && closesAbove && widest.inner > hole.inner * 1.2;
 
 /** Thin, upright, as high as it is long, and open in its middle. */
 const isHoop = (points: Points): boolean => {
@@ -94,12 +99,12 @@ export const wornFactor = (points: Points, as: WornAs): number => {
       return to(MASK_WIDTH, width);
     case 'earring':
       return to(EARRING_HEIGHT, height);
-    case 'shell': {
-      const { widest } = ringsOf(points);
-      return to(HEAD_SHELL_WIDTH, widest ? 2 * widest.inner : Math.max(width, depth));
-    }
     default: {
-      const { base } = ringsOf(points);
+      const rings = ringsOf(points);
+      const { base, widest } = rings;
+      // Whatever it is called, what closes around the head is never fitted by the hole of its neck.
+      if (as === 'shell' || isShell(points, rings))
+        return to(HEAD_SHELL_WIDTH, widest ? 2 * widest.inner : Math.max(width, depth));
       return to(HEAD_PIECE_WIDTH, base ? 2 * base.inner : Math.max(width, depth));
     }
   }

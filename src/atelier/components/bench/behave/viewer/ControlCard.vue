@@ -75,6 +75,11 @@ const setOption = (i: number, change: object, gesture: string | null = null): vo
   if (props.control.kind !== 'choice') return;
   set({ options: props.control.options.map((o, n) => (n === i ? { ...o, ...change } : o)) }, gesture);
 };
+/** The two ends of a slider, each with a picture or a sign. */
+const ENDS = [
+  { which: 'lower', side: 'Left', icon: 'lowIcon', text: 'lowText', hint: '− A ☾' },
+  { which: 'upper', side: 'Right', icon: 'highIcon', text: 'highText', hint: '+ Z ☀' },
+] as const;
 const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Button' } as const;
 </script>
 
@@ -127,34 +132,23 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         :value="valueAt(control, path)"
         @change="(to) => set({ [path]: to })"
       />
-      <label v-takes="picturesOf('the sign at its lower end', (lowIcon) => set({ lowIcon }))"
-        >Left end<TextField
-          v-if="!control.lowIcon"
+      <label
+        v-for="end in ENDS"
+        :key="end.icon"
+        v-takes="picturesOf(`the sign at its ${end.which} end`, (id) => set({ [end.icon]: id }))"
+        >{{ end.side }} end<TextField
+          v-if="!control[end.icon]"
           class="unit"
-          label="Sign at its lower end"
-          placeholder="− A ☾"
-          :value="control.lowText"
+          :label="`Sign at its ${end.which} end`"
+          :placeholder="end.hint"
+          :value="control[end.text]"
           :most="12"
-          @change="(lowText) => set({ lowText })" /><ChoiceField
-          label="Picture at its lower end"
+          @change="(text) => set({ [end.text]: text })" /><ChoiceField
+          :label="`Picture at its ${end.which} end`"
           :needed="false"
-          :value="control.lowIcon ?? ''"
+          :value="control[end.icon] ?? ''"
           :options="pictures"
-          @change="(v) => set({ lowIcon: picture(v) })" /></label
-      ><label v-takes="picturesOf('the sign at its upper end', (highIcon) => set({ highIcon }))"
-        >Right end<TextField
-          v-if="!control.highIcon"
-          class="unit"
-          label="Sign at its upper end"
-          placeholder="+ Z ☀"
-          :value="control.highText"
-          :most="12"
-          @change="(highText) => set({ highText })" /><ChoiceField
-          label="Picture at its upper end"
-          :needed="false"
-          :value="control.highIcon ?? ''"
-          :options="pictures"
-          @change="(v) => set({ highIcon: picture(v) })"
+          @change="(v) => set({ [end.icon]: picture(v) })"
       /></label>
     </div>
     <template v-else-if="control.kind === 'choice'">
