@@ -194,8 +194,9 @@ const lighthouse: Piece = {
     await hand.click('+ Slider');
     await hand.click('+ What it drives');
     await hand.choose('Which number is driven', /^turn y/);
-    await hand.type('Sign at its lower end', '☾');
-    await hand.type('Sign at its upper end', '☀');
+    await hand.choose('Picture at its lower end', 'Moon');
+    await hand.choose('Picture at its upper end', 'Sun');
+    await expect(hand.page.locator('.viewer-icon')).toHaveCount(2);
   },
   proves: (effect) => {
     const part = Object.values(effect.objects).find((o) => o.kind === 'part')!;
@@ -204,7 +205,12 @@ const lighthouse: Piece = {
       objects: [part.id],
       property: 'turnY',
     });
-    expect(Object.values(effect.controls)[0]).toMatchObject({ lowText: '☾', highText: '☀' });
+    const [slider] = Object.values(effect.controls);
+    if (slider?.kind !== 'slider') throw new Error('It has no slider.');
+    expect([slider.lowIcon, slider.highIcon].map((icon) => effect.assets[icon!]!.name)).toEqual([
+      'Moon',
+      'Sun',
+    ]);
   },
 };
 
@@ -214,6 +220,14 @@ const lanternNight: Piece = {
   make: async (hand, file) => {
     const { page } = hand;
     const open = page.locator('article.cue.open');
+    /** The cue that was just made goes into a group. */
+    const intoGroup = async (name: string): Promise<void> => {
+      await hand.menu(
+        open.getByRole('button', { name: 'More about this cue' }),
+        'How often, reset, name, note',
+      );
+      await hand.type('Group', name, open);
+    };
     await hand.begin('Blank');
     // A cap whose pictures are stepped through by taps.
     await hand.drop(['cap-1.png', 'cap-2.png', 'cap-3.png'].map(file));
@@ -221,6 +235,7 @@ const lanternNight: Piece = {
     await hand.choose('Sticks to', 'Crown');
     await hand.stage('Behave');
     await hand.halves('next picture', 'on a tap on the screen');
+    await intoGroup('Cap');
     // A lantern: a tap lights it, a pucker puts it out if it is lit.
     await hand.stage('Place');
     await hand.drop([file('lighthouse.glb')]);
@@ -231,9 +246,11 @@ const lanternNight: Piece = {
     await hand.click('Hide Point light');
     await hand.stage('Behave');
     await hand.halves('show', 'on a tap on the screen');
+    await intoGroup('Lantern');
     await hand.halves('hide', 'on a pucker');
     await hand.click(open.getByRole('button', { name: /lips pucker/ }));
     await hand.click(open.getByRole('button', { name: '+ Only if' }));
+    await intoGroup('Lantern');
     // Then a title pops in, two fountains run 3 s, three jellyfish drift, sounds play.
     await hand.stage('Place');
     await hand.menu('+ Add object', 'Text');
@@ -250,12 +267,16 @@ const lanternNight: Piece = {
     await hand.stage('Behave');
     await hand.select('Low tide tonight');
     await hand.halves('pop in with overshoot', 'on a pucker');
+    await intoGroup('Finale');
     await hand.select('Fountain', 'Fountain 2');
     await hand.halves('flow for 3 s', 'on a pucker');
+    await intoGroup('Finale');
     await hand.select('jellyfish ring');
     await hand.halves('drift up and down', 'from the start');
+    await intoGroup('Water');
     await hand.select('lap', 'bell');
     await hand.halves('play once', 'on a pucker');
+    await intoGroup('Finale');
     await hand.click(page.getByRole('tab', { name: 'Controls and prompts' }));
     await hand.click('+ Prompt');
   },
@@ -269,6 +290,11 @@ const lanternNight: Piece = {
       ['flow', 'hide', 'move', 'picture', 'play', 'show', 'show', 'size'].sort(),
     );
     expect(Object.values(effect.cues).some((cue) => cue.conditions.length > 0)).toBe(true);
+    expect(
+      Object.values(effect.cues)
+        .map((cue) => cue.group)
+        .sort(),
+    ).toEqual(['Cap', 'Finale', 'Finale', 'Finale', 'Lantern', 'Lantern', 'Water']);
     expect(Object.keys(effect.prompts)).toHaveLength(1);
   },
 };

@@ -16,6 +16,7 @@ import { catalogueSchema, type StockGroup, type StockItem } from '../../src/core
 import { creatures } from './creatures';
 import { dotsSvg, maskSvg, neutralHead, MASKED, REGION_LABELS, templateSvg } from './face-layout';
 import { sequences, sheets, type Film } from './frames';
+import { icons } from './icons';
 import { jewellery } from './jewellery';
 import { surroundings, swatch, tables } from './light-and-colour';
 import { pictures } from './pictures';
@@ -37,6 +38,7 @@ const fresh = [
   'sequences',
   'sheets',
   'pictures',
+  'icons',
   'textures',
   'masks',
   'surroundings',
@@ -227,6 +229,10 @@ try {
   for (const { name, about, svg } of pictures()) {
     const bytes = await sharp(Buffer.from(svg)).webp({ quality: 88, alphaQuality: 95 }).toBuffer();
     put('Pictures', name, about, 'pictures', 'webp', bytes, await small(sharp(bytes), 224));
+  }
+  for (const { name, svg } of await icons()) {
+    const bytes = await sharp(Buffer.from(svg)).png({ palette: true, compressionLevel: 9 }).toBuffer();
+    put('Icons', name, 'For the controls of a viewer', 'icons', 'png', bytes, 'itself');
   }
   for (const { name, about, raster } of textures()) {
     const picture = sharp(Buffer.from(raster.data), {

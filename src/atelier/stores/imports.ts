@@ -302,11 +302,14 @@ export const useImportsStore = defineStore('imports', () => {
   };
 
   /** An asset whose files are on the server enters the document, and the Stack too when it is to be placed. */
-  const enter = (asset: Asset, { isHere, place }: { isHere: boolean; place: boolean }): void => {
+  const enter = (
+    asset: Asset,
+    { isHere, place, step = null }: { isHere: boolean; place: boolean; step?: string | null },
+  ): void => {
     const fresh = isHere ? [] : [asset];
     const label = `Bring in ${asset.name}`;
     if (place && isPlaceable(asset)) placeAssets([asset], { fresh, label });
-    else effectStore.edit(bringIn(label, fresh));
+    else effectStore.edit(bringIn(label, fresh), step);
   };
   /** Takes over an asset of another effect, the shelf or a release: its files are on the server already. */
   const adopt = (asset: Asset, place: boolean): AssetId => {

@@ -55,7 +55,11 @@ export const useStockStore = defineStore('stock', () => {
   };
 
   /** Brings a stock item in; what is there already is not brought in twice. Null when it could not be had. */
-  const bring = async (item: StockItem, place: boolean): Promise<AssetId | null> => {
+  const bring = async (
+    item: StockItem,
+    place: boolean,
+    step: string | null = null,
+  ): Promise<AssetId | null> => {
     error.value = null;
     adding.value = new Set([...adding.value, item.id]);
     try {
@@ -64,7 +68,7 @@ export const useStockStore = defineStore('stock', () => {
         (a) => a.kind === asset.kind && a.files[0]!.sha256 === asset.files[0]!.sha256,
       );
       const own = twin ?? ({ ...asset, name: imports.freeAssetName(asset.name) } as Asset);
-      imports.enter(own, { isHere: twin !== undefined, place });
+      imports.enter(own, { isHere: twin !== undefined, place, step });
       return own.id;
     } catch (cause) {
       error.value = sentence(cause);
@@ -77,11 +81,11 @@ export const useStockStore = defineStore('stock', () => {
   const add = async (item: StockItem, place: boolean): Promise<void> => {
     await bring(item, place);
   };
-  /** Brings in what a field names, without placing it. */
-  const bringInOne = async (id: string): Promise<AssetId | null> => {
+  /** Brings in what a field names, without placing it; one step with what else bears the name `step`. */
+  const bringInOne = async (id: string, step: string): Promise<AssetId | null> => {
     await load();
     const item = items.value.find((i) => i.id === id);
-    return item ? bring(item, false) : null;
+    return item ? bring(item, false, step) : null;
   };
 
   /** Keeps stock items on the server and gives them as assets, for a new effect. */

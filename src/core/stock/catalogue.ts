@@ -9,6 +9,7 @@ export const STOCK_GROUPS = [
   'Sequences',
   'Sprite sheets',
   'Pictures',
+  'Icons',
   'Textures',
   'Make-up masks',
   'Light surroundings',

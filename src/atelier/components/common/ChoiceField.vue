@@ -46,6 +46,7 @@ const isSought = (typed: string, option: { label?: string; seek?: string } | und
     :not-found-content="none"
     @change="(v: unknown) => emit('change', String(v))"
   >
+    <template v-if="$slots.option" #option="option"><slot name="option" v-bind="option" /></template>
   </SelectField>
 </template>
 

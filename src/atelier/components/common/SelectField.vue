@@ -62,5 +62,7 @@ watch(open, putRight, { flush: 'post' });
     :options="offered as never"
     @dropdown-visible-change="(is: boolean) => (open = is)"
     @select="chosen"
-  />
+  >
+    <template v-if="$slots.option" #option="option"><slot name="option" v-bind="option" /></template>
+  </a-select>
 </template>

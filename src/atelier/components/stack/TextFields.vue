@@ -34,11 +34,13 @@ const fetching = ref(false);
 const chooseTypeface = async (value: string): Promise<void> => {
   if (!value.startsWith(SHIPPED)) return set({ font: (value || null) as AssetId | null });
   const { id } = props.object;
+  const step = `typeface-${id}-${value}`;
   fetching.value = true;
-  const asset = await stock.bringInOne(value.slice(SHIPPED.length));
+  const asset = await stock.bringInOne(value.slice(SHIPPED.length), step);
   fetching.value = false;
-  if (asset)
-    effectStore.edit(reshape(effectStore.effect, id, 'text', { font: asset }, 'Set the typeface of'));
+  if (!asset) return;
+  effectStore.edit(reshape(effectStore.effect, id, 'text', { font: asset }, 'Set the typeface of'), step);
+  effectStore.endGesture();
 };
 onMounted(() => void stock.load());
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How often a cue fires, what resets it, and what it is called. */
-import { ref } from 'vue';
+import { computed, ref, useId } from 'vue';
 import { cueSchema, type Cue } from '../../../../core/document/schema';
 import { propertiesIn } from '../../../../core/schema/properties';
 import { useEffectStore } from '../../../stores/effect';
@@ -20,6 +20,11 @@ const keepNote = (): void => {
   note.value = null;
 };
 const text = (event: Event): string => (event.target as HTMLInputElement).value;
+/** The groups that there are. */
+const groups = computed(() =>
+  [...new Set(Object.values(effectStore.effect.cues).map((cue) => cue.group))].filter(Boolean).sort(),
+);
+const groupList = useId();
 const DESCRIBED = propertiesIn(cueSchema, {});
 const put = (change: Record<string, unknown>, gesture: string | null = null): void =>
   set(change as Partial<Cue>, gesture);
@@ -68,8 +73,11 @@ const put = (change: Record<string, unknown>, gesture: string | null = null): vo
           :value="cue.group"
           :most="80"
           placeholder="None"
+          :list="groupList"
           @change="(group) => set({ group: group.trim() })"
-        />
+        /> <datalist :id="groupList">
+          <option v-for="group in groups" :key="group" :value="group" />
+        </datalist>
       </label>
       <label class="soft row"
         >Colour

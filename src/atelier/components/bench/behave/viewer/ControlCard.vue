@@ -13,6 +13,7 @@ import { useEffectStore } from '../../../../stores/effect';
 import { propertiesIn, valueAt } from '../../../../../core/schema/properties';
 import PropertyInput from '../../../common/PropertyInput.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
+import PictureChoice from '../../../common/PictureChoice.vue';
 import { useChoices } from '../../../common/choices';
 import DriveRow from './DriveRow.vue';
 import TextField from '../../../common/TextField.vue';
@@ -37,13 +38,6 @@ const drives = computed(() =>
     .filter((d) => d.signal.kind === 'control' && d.signal.control === props.control.id)
     .sort((a, b) => a.order - b.order),
 );
-const pictures = computed(() => [
-  { value: '', label: 'no picture' },
-  ...Object.values(effectStore.effect.assets)
-    .filter((a) => a.kind === 'picture')
-    .map((a) => ({ value: a.id as string, label: a.name })),
-]);
-const picture = (v: string): AssetId | null => (v === '' ? null : (v as AssetId));
 /** A field that takes a dropped picture. */
 const picturesOf = (what: string, put: (id: AssetId) => void): DropSpot => ({
   kinds: ['picture'],
@@ -132,24 +126,29 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
         :value="valueAt(control, path)"
         @change="(to) => set({ [path]: to })"
       />
-      <label
+    </div>
+    <div v-if="control.kind === 'slider'" class="line ends">
+      <div
         v-for="end in ENDS"
         :key="end.icon"
         v-takes="picturesOf(`the sign at its ${end.which} end`, (id) => set({ [end.icon]: id }))"
-        >{{ end.side }} end<TextField
+        class="end"
+      >
+        <span>{{ end.side }} end</span
+        ><TextField
           v-if="!control[end.icon]"
           class="unit"
           :label="`Sign at its ${end.which} end`"
           :placeholder="end.hint"
           :value="control[end.text]"
           :most="12"
-          @change="(text) => set({ [end.text]: text })" /><ChoiceField
+          @change="(text) => set({ [end.text]: text })"
+        /><PictureChoice
           :label="`Picture at its ${end.which} end`"
-          :needed="false"
-          :value="control[end.icon] ?? ''"
-          :options="pictures"
-          @change="(v) => set({ [end.icon]: picture(v) })"
-      /></label>
+          :value="control[end.icon]"
+          @change="(picture) => set({ [end.icon]: picture })"
+        />
+      </div>
     </div>
     <template v-else-if="control.kind === 'choice'">
       <div v-for="(option, i) in control.options" :key="i" class="row">
@@ -167,13 +166,11 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
           :most="80"
           @change="(name) => setOption(i, { name: name.trim() })"
         />
-        <ChoiceField
+        <PictureChoice
           v-takes="picturesOf(`the thumbnail of ${option.name}`, (picture) => setOption(i, { picture }))"
           :label="`Thumbnail of option ${i + 1}`"
-          :needed="false"
-          :value="option.picture ?? ''"
-          :options="pictures"
-          @change="(v) => setOption(i, { picture: picture(v) })"
+          :value="option.picture"
+          @change="(picture) => setOption(i, { picture })"
         />
         <IconButton
           :aria-label="`Delete option ${i + 1}`"
@@ -239,11 +236,19 @@ const SAYS = { slider: 'Slider', choice: 'Choice', switch: 'Switch', button: 'Bu
   font-size: 11.5px;
   color: var(--soft);
 }
-.line label:has(.choice) {
-  width: auto;
+.end {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  font-size: 11.5px;
+  color: var(--soft);
 }
 .starts {
   margin: 0;
+}
+.ends {
+  gap: 6px 20px;
 }
 .ant-input.unit {
   width: 60px;
