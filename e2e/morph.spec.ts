@@ -121,6 +121,17 @@ test.describe('on people as they are', () => {
     await expect(page.getByText(/Fits to 0/)).toBeVisible();
     expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
 
+    // It comes off the face as a model, and the model lies on the face again as its shape.
+    await page.keyboard.press('1');
+    await choose(page, 'Sticks to', 'Crown');
+    await expect.poll(async () => changed(pointed, await seen(page)).share).toBeGreaterThan(0.01);
+    await saved(page);
+    expect(Object.values((await serverEffect(page, id)).objects).map((o) => o.kind)).toEqual(['model']);
+    await choose(page, 'Sticks to', 'The whole face, as its shape');
+    await toFace(page);
+    await expect(page.getByText(/Fits to 0/)).toBeVisible();
+    expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
+
     // A second morph adds up, limited to where it counts.
     await page.getByRole('button', { name: 'Another' }).click();
     await setField(page, 'Eyes: Size, as a number', '100');

@@ -6,10 +6,12 @@ import './styles/base.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { showCutWords } from './directives/full-text';
 import { nameDirective } from './directives/name';
 import { takesDirective } from './intake/drop-spots';
 import { router } from './router';
 
+showCutWords(document);
 createApp(App)
   .use(createPinia())
   .use(router)

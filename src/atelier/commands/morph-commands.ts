@@ -1,12 +1,13 @@
 /** Morphs and cutouts of faces by command. */
 import type { Draft } from 'immer';
 import { addObject } from '../../core/edits/object-edits';
+import { asFaceShape } from '../../core/edits/become';
 import { edit } from '../../core/document/edit';
 import { faceObj } from '../../core/assets/models/face-obj';
 import { newCutout } from '../../core/kinds/objects/cutout';
 import { newMorph } from '../../core/kinds/objects/morph';
 import { anchorOf, orderOnTop, stackOrder } from '../../core/document/queries';
-import type { Asset, AssetId, FaceChoice, Morph, ObjectId } from '../../core/document/schema';
+import type { Asset, AssetId, FaceChoice, ModelAsset, Morph, ObjectId } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';
 import type { CutoutPart } from '../../core/face/cutout-parts';
 import { newAssetId, newObjectId } from '../api/ids';
@@ -67,17 +68,31 @@ const changeMorph = (id: ObjectId, label: string, mesh: Morph['mesh'], model: As
 const labelFor = (id: ObjectId, model: string): string =>
   `Sculpt ${useEffectStore().effect.objects[id]?.name ?? 'morph'} by ${model}`;
 
+/** How far a model moves the landmarks of a face. */
+const measured = async (asset: ModelAsset, signal?: AbortSignal): Promise<NonNullable<Morph['mesh']>> => {
+  const [file] = asset.files;
+  const bytes = await useAssetsStore().bytesOf(file!);
+  const fitted = await usePreparingStore().client.fitFace(bytes, asset.name, { signal });
+  return { asset: asset.id, file: file!.sha256, ...fitted };
+};
+
 /**
  * Measures a sculpted mesh and lets the morph take its shape. Throws sentences when it is no face, and `Cancelled`; the morph
  * then stays as it was.
  */
 export const sculptBy = async (id: ObjectId, assetId: AssetId, signal?: AbortSignal): Promise<void> => {
   const asset = useEffectStore().effect.assets[assetId];
+  if (asset?.kind === 'model') changeMorph(id, labelFor(id, asset.name), await measured(asset, signal));
+};
+
+/** A model that is placed becomes the shape of the face that it sticks to. Throws as `sculptBy` does; the model then stays. */
+export const becomeFaceShape = async (id: ObjectId, signal?: AbortSignal): Promise<void> => {
+  const effectStore = useEffectStore();
+  const object = effectStore.effect.objects[id];
+  const asset = object?.kind === 'model' ? effectStore.effect.assets[object.asset] : undefined;
   if (asset?.kind !== 'model') return;
-  const [file] = asset.files;
-  const bytes = await useAssetsStore().bytesOf(file!);
-  const fitted = await usePreparingStore().client.fitFace(bytes, asset.name, { signal });
-  changeMorph(id, labelFor(id, asset.name), { asset: assetId, file: file!.sha256, ...fitted });
+  const mesh = await measured(asset, signal);
+  effectStore.edit(asFaceShape(effectStore.effect, id, mesh));
 };
 
 /** The same with a file that is brought in for it, without being placed. What is no face does not come in. */

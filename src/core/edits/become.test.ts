@@ -1,14 +1,19 @@
 /** A card becomes a face layer and a face layer a card: name, look and cues stay. */
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { applyEdit } from '../document/edit';
 import { blankEffect } from '../document/defaults';
 import { sampleAsset } from '../document/sample';
+import { sampleModel } from '../document/sample-assets';
 import { effectSchema, type Effect, type EffectObject, type ObjectId } from '../document/schema';
 import { newCard } from '../kinds/objects/card';
 import { newGroup } from '../kinds/objects/group';
+import { packMoves } from '../face/morph/packed-moves';
 import { newLayer } from '../kinds/objects/layer';
+import { newModel } from '../kinds/objects/model';
+import { newMorph } from '../kinds/objects/morph';
+import { newPart } from '../kinds/objects/part';
 import { headAnchor } from '../kinds/objects/placed';
-import { asCard, asFaceLayer, canBecome } from './become';
+import { asCard, asFaceLayer, asFaceShape, asModel, onFaceAs } from './become';
 
 const ID = 'obj_scale' as ObjectId;
 const asset = sampleAsset(1);
@@ -57,6 +62,55 @@ test('out of a group it is its own', () => {
 });
 test('a layer of plain colour stays what it is', () => {
   const before = with_(newLayer(ID, { region: 'lips' }, 0));
-  expect(canBecome(before, before.objects[ID]!)).toBe(false);
+  expect(onFaceAs(before, before.objects[ID]!)).toBeNull();
   expect(applyEdit(before, asCard(before, ID, headAnchor('chin'))).effect).toEqual(before);
+});
+
+describe('a model', () => {
+  const shell = sampleModel(2);
+  const mesh = {
+    asset: shell.id,
+    file: shell.files[0]!.sha256,
+    moves: packMoves(new Float32Array(3 * 468)),
+    error: 0.01,
+    by: 'layout',
+  } as const;
+  const placed = { ...newModel(ID, shell, 3, headAnchor('noseTip', 2)), name: 'Masque', opacity: 0.6 };
+  const effect: Effect = { ...with_(placed), assets: { [shell.id]: shell } };
+
+  test('becomes the shape of its face, and a model again', () => {
+    expect(onFaceAs(effect, placed)).toBe('shape');
+    const shaped = applyEdit(effect, asFaceShape(effect, ID, mesh)).effect;
+    expect(effectSchema.parse(shaped)).toEqual(shaped);
+    expect(shaped.objects[ID]).toMatchObject({
+      kind: 'morph',
+      mesh,
+      anchor: { kind: 'skin', face: 2 },
+      name: 'Masque',
+      opacity: 0.6,
+      order: 3,
+    });
+    expect(onFaceAs(shaped, shaped.objects[ID]!)).toBe('shape');
+    const back = applyEdit(shaped, asModel(shaped, ID, headAnchor('chin', 2))).effect;
+    expect(effectSchema.parse(back)).toEqual(back);
+    expect(back.objects[ID]).toMatchObject({
+      kind: 'model',
+      asset: shell.id,
+      name: 'Masque',
+      opacity: 0.6,
+      anchor: { kind: 'head', point: 'chin' },
+    });
+  });
+  test('whose parts are set apart stays what it is', () => {
+    const lid = newPart('obj_lid' as ObjectId, placed, 1, shell.tree!, 4);
+    const parted = { ...effect, objects: { ...effect.objects, [lid.id]: lid } };
+    expect(onFaceAs(parted, placed)).toBeNull();
+    expect(applyEdit(parted, asFaceShape(parted, ID, mesh)).effect).toEqual(parted);
+  });
+  test('a face shaped by sliders alone is no model', () => {
+    const morph = newMorph(ID, 0);
+    const shaped = with_(morph);
+    expect(onFaceAs(shaped, morph)).toBeNull();
+    expect(applyEdit(shaped, asModel(shaped, ID, headAnchor('chin'))).effect).toEqual(shaped);
+  });
 });

@@ -1,19 +1,25 @@
-/** A picture that lies on a face as a whole, or stands by itself: one becomes the other, and keeps its name, look and cues. */
+/**
+ * What lies on a face as a whole, or stands by itself: one becomes the other, and keeps its name, look and cues. A picture lies on the face
+ * as make-up; a model of a face becomes its shape.
+ */
 import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
 import { anchorOf, parentOf, sceneOf } from '../document/queries';
 import type {
   Anchor,
   Asset,
-  Card,
   Effect,
   EffectObject,
   FaceChoice,
-  Layer,
+  ModelAsset,
+  ModelObject,
+  Morph,
   ObjectId,
 } from '../document/schema';
 import { newCard } from '../kinds/objects/card';
 import { newPictureLayer } from '../kinds/objects/layer';
+import { newModel } from '../kinds/objects/model';
+import { newMorph } from '../kinds/objects/morph';
 
 type Flat = Extract<Asset, { kind: 'picture' | 'sequence' | 'video' }>;
 const flatOf = (effect: Effect, object: EffectObject | undefined): Flat | null => {
@@ -22,9 +28,24 @@ const flatOf = (effect: Effect, object: EffectObject | undefined): Flat | null =
   return asset?.kind === 'picture' || asset?.kind === 'sequence' || asset?.kind === 'video' ? asset : null;
 };
 
-/** Whether a card can become a face layer, or a face layer a card: both show a picture, a sequence or a video. */
-export const canBecome = (effect: Effect, object: EffectObject): object is Card | Layer =>
-  flatOf(effect, object) !== null;
+/** The model that is shown, or that shapes the face. */
+const modelOf = (effect: Effect, object: EffectObject | undefined): ModelAsset | null => {
+  const id =
+    object?.kind === 'model' ? object.asset : object?.kind === 'morph' ? object.mesh?.asset : undefined;
+  const asset = id ? effect.assets[id] : undefined;
+  return asset?.kind === 'model' ? asset : null;
+};
+const holdsParts = (effect: Effect, id: ObjectId): boolean =>
+  Object.values(effect.objects).some((o) => o.parent === id);
+
+/**
+ * How a thing lies on a face as a whole, now or if it is told to: a picture, sequence or video as make-up, a model as the shape of the
+ * face. Null for what cannot, and for a model whose parts are set apart: they would have nothing to be parts of.
+ */
+export const onFaceAs = (effect: Effect, object: EffectObject): 'makeUp' | 'shape' | null => {
+  if (flatOf(effect, object)) return 'makeUp';
+  return modelOf(effect, object) && !holdsParts(effect, object.id) ? 'shape' : null;
+};
 
 const KEPT = [
   'name',
@@ -37,30 +58,53 @@ const KEPT = [
   'blend',
   'startDelay',
 ] as const;
-const keptOf = (object: Card | Layer): Pick<Card | Layer, (typeof KEPT)[number]> =>
-  Object.fromEntries(KEPT.map((key) => [key, object[key]])) as never;
 
-const become = (
-  effect: Effect,
-  id: ObjectId,
-  make: (object: Card | Layer, asset: Flat) => EffectObject,
-): Edit =>
+/** `fresh` takes over what the thing before it has in common with it. */
+const become = (effect: Effect, id: ObjectId, make: (object: EffectObject) => EffectObject | null): Edit =>
   edit(`Change what ${effect.objects[id]?.name ?? 'it'} lies on`, (d) => {
     const object = effect.objects[id];
-    const asset = flatOf(effect, object);
-    if (!object || !asset || !canBecome(effect, object)) return;
+    const fresh = object && make(object);
+    if (!object || !fresh) return;
+    const kept = Object.fromEntries(
+      KEPT.filter((key) => key in object && key in fresh).map((key) => [
+        key,
+        object[key as keyof EffectObject],
+      ]),
+    );
     // Out of its group it stays in the scene that the group was in.
     const scene = parentOf(effect, object) ? sceneOf(effect, object) : object.scene;
-    d.objects[id] = { ...make(object, asset), ...keptOf(object), scene } as Draft<EffectObject>;
+    d.objects[id] = { ...fresh, ...kept, scene } as Draft<EffectObject>;
   });
+const faceOf = (effect: Effect, object: EffectObject): FaceChoice => {
+  const anchor = anchorOf(effect, object);
+  return 'face' in anchor ? anchor.face : 1;
+};
 
 /** The picture of a card over the whole face, by the face layout; nothing for other things. */
 export const asFaceLayer = (effect: Effect, id: ObjectId, face?: FaceChoice): Edit =>
-  become(effect, id, (object, asset) => {
-    const anchor = anchorOf(effect, object);
-    return newPictureLayer(id, asset, object.order, face ?? ('face' in anchor ? anchor.face : 1));
+  become(effect, id, (object) => {
+    const asset = flatOf(effect, object);
+    return asset && newPictureLayer(id, asset, object.order, face ?? faceOf(effect, object));
   });
 
 /** The picture of a face layer by itself, where new cards rest on the anchor; nothing for other things. */
 export const asCard = (effect: Effect, id: ObjectId, anchor: Anchor): Edit =>
-  become(effect, id, (object, asset) => newCard(id, asset, object.order, anchor));
+  become(effect, id, (object) => {
+    const asset = flatOf(effect, object);
+    return asset && newCard(id, asset, object.order, anchor);
+  });
+
+/** A model as the shape of the face, by how far it moves the landmarks (`mesh`); nothing for other things, or while it has parts. */
+export const asFaceShape = (effect: Effect, id: ObjectId, mesh: NonNullable<Morph['mesh']>): Edit =>
+  become(effect, id, (object): Morph | null =>
+    onFaceAs(effect, object) === 'shape'
+      ? { ...newMorph(id, object.order, faceOf(effect, object)), mesh }
+      : null,
+  );
+
+/** The model that shapes the face by itself, where new models rest on the anchor; nothing for other things. */
+export const asModel = (effect: Effect, id: ObjectId, anchor: Anchor): Edit =>
+  become(effect, id, (object): ModelObject | null => {
+    const asset = modelOf(effect, object);
+    return asset && newModel(id, asset, object.order, anchor);
+  });

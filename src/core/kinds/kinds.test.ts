@@ -6,7 +6,14 @@ import { withValueAt } from '../schema/properties';
 import { ASSETS, ID, NEW } from './testing';
 import { ACTION_KINDS, actionKind, actionSchema, changedBy, newAction } from './actions/actions';
 import { readNumber, numbersOf, writeNumber } from './numbers';
-import { kindOf, OBJECT_KINDS, objectSchema, propertiesOf, restingPlace } from './objects/objects';
+import {
+  isPlaceOnly,
+  kindOf,
+  OBJECT_KINDS,
+  objectSchema,
+  propertiesOf,
+  restingPlace,
+} from './objects/objects';
 import { FOREHEAD } from './objects/placed';
 import type { SignalSource } from './signals/signal-kind';
 import {
@@ -21,6 +28,15 @@ import {
 import { faceFrame } from '../tracking/track-frame';
 import { READY, READY_NAMES } from './triggers/ready-triggers';
 import { TRIGGER_KINDS, triggerSchema } from './triggers/triggers';
+
+test('sounds and lights are places only; all else is seen, hides or holds, or catches shadows', () => {
+  expect(
+    Object.values(NEW)
+      .filter(isPlaceOnly)
+      .map((o) => o.kind)
+      .sort(),
+  ).toEqual(['light', 'sound']);
+});
 
 describe.each(Object.values(NEW).map((object) => [object.kind, object] as const))(
   'object: %s',

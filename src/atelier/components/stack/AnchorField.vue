@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** What objects stick to: one list of all there is, and which face. */
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { headAnchor } from '../../../core/kinds/objects/placed';
 import { anchorOf, targetOrder } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
-import { asCard, asFaceLayer, canBecome } from '../../../core/edits/become';
+import { asCard, asFaceLayer, asModel, onFaceAs } from '../../../core/edits/become';
 import { becomesOf, stickTo } from '../../../core/edits/stack-edits';
 import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
@@ -12,11 +12,15 @@ import { spotNear } from '../../../core/face/skin-spot';
 import { positionOf } from '../../../core/maths/matrix';
 import { restMatrix, restOf } from '../../../core/placing/rest';
 import { FEATURE_POINT_NAMES } from '../../../core/face/feature-points';
+import { sentence } from '../../../core/errors';
+import { Cancelled } from '../../../intake/intake-client';
+import { becomeFaceShape } from '../../commands/morph-commands';
 import { addPrintedPicture, resetPlace } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
 import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
+import InlineNotice from '../common/InlineNotice.vue';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
 import ChipButton from '../common/ChipButton.vue';
@@ -48,13 +52,12 @@ const keyOf = (a: Anchor): string => {
 };
 const NEW_PICTURE = 'new picture';
 const [WHOLE_FACE, SPOT] = ['face', 'skin'];
+const WHOLE_WORDS = { makeUp: 'The whole face, as make-up', shape: 'The whole face, as its shape' } as const;
 /** Where it is now, as the list has it. */
-const chosen = computed(() =>
-  isOnFace(props.object) && canBecome(effectStore.effect, props.object) ? WHOLE_FACE : keyOf(anchor.value),
-);
+const asWhole = computed(() => onFaceAs(effectStore.effect, props.object));
+const chosen = computed(() => (isOnFace(props.object) && asWhole.value ? WHOLE_FACE : keyOf(anchor.value)));
 const options = computed(() => {
-  const pictures = canBecome(effectStore.effect, props.object);
-  if (isOnFace(props.object) && !pictures)
+  if (isOnFace(props.object) && !asWhole.value)
     return [{ label: 'Skin', options: [{ value: 'skin', label: 'The whole face' }] }];
   return [
     {
@@ -64,7 +67,7 @@ const options = computed(() => {
     {
       label: 'Skin',
       options: [
-        ...(pictures ? [{ value: WHOLE_FACE, label: 'The whole face, as make-up' }] : []),
+        ...(asWhole.value ? [{ value: WHOLE_FACE, label: WHOLE_WORDS[asWhole.value] }] : []),
         { value: SPOT, label: 'A spot of the skin' },
       ],
     },
@@ -112,17 +115,40 @@ watch(
   () => [props.object.id, props.object.anchor, props.object.move] as const,
   () => (said.value = null),
 );
+/** A model is measured before it shapes the face; what is no face stays what it is, and says so. */
+const measuring = ref<AbortController | null>(null);
+const trouble = ref<string | null>(null);
+watch(
+  () => [props.object.id, props.object.anchor] as const,
+  () => (trouble.value = null),
+);
+const shapeFace = async (): Promise<void> => {
+  const abort = new AbortController();
+  measuring.value?.abort();
+  measuring.value = abort;
+  trouble.value = null;
+  try {
+    await becomeFaceShape(props.object.id, abort.signal);
+  } catch (cause) {
+    if (!(cause instanceof Cancelled)) trouble.value = sentence(cause);
+  } finally {
+    if (measuring.value === abort) measuring.value = null;
+  }
+};
+onBeforeUnmount(() => measuring.value?.abort());
 const choose = async (key: string): Promise<void> => {
   if (key === chosen.value) return;
   const { object } = props;
   if (key === WHOLE_FACE) {
-    effectStore.edit(asFaceLayer(effectStore.effect, object.id));
+    if (asWhole.value === 'shape') await shapeFace();
+    else effectStore.edit(asFaceLayer(effectStore.effect, object.id));
     return;
   }
   if (isOnFace(object)) {
     const to =
       key === NEW_PICTURE ? { kind: 'picture' as const, target: addPrintedPicture() } : anchorFor(key);
-    effectStore.edit(asCard(effectStore.effect, object.id, to));
+    const alone = asWhole.value === 'shape' ? asModel : asCard;
+    effectStore.edit(alone(effectStore.effect, object.id, to));
   } else {
     const from = anchor.value;
     const to: Anchor =
@@ -177,6 +203,10 @@ defineExpose({ choose });
       @change="(v: unknown) => chooseFace(v as FaceChoice)"
     />
   </div>
+  <p v-if="measuring" class="said" role="status">
+    Its shape is being measured. <WordButton @click="measuring.abort()">Cancel</WordButton>
+  </p>
+  <InlineNotice v-if="trouble" closable @close="trouble = null">{{ trouble }}</InlineNotice>
   <p v-if="said" class="said" role="status">
     <template v-if="said.stays"
       >It stays where it was seen.

@@ -5,7 +5,7 @@ import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject, reshape } from '../../../core/edits/object-edits';
 import { newOccluder } from '../../../core/kinds/objects/occluder';
 import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
-import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
+import { isOnFace, isPlaceOnly, propertiesOf } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
 import { fitOf } from '../../../core/placing/fit';
@@ -48,7 +48,7 @@ const isLayer = computed(() => isOnFace(props.object));
 /** How it fills the screen; what fills it is not moved, and only tiles keep their size. */
 const fit = computed(() => fitOf(props.object, layeringOf(anchor.value.kind)));
 const hasSize = computed(
-  () => !isLayer.value && props.object.kind !== 'light' && (!fit.value || fit.value === 'tile'),
+  () => !isLayer.value && !isPlaceOnly(props.object) && (!fit.value || fit.value === 'tile'),
 );
 /** Light from all sides has no place, and most light looks the same from wherever it is turned or stands. */
 const light = computed(() => (props.object.kind === 'light' ? props.object.light : null));
@@ -78,7 +78,7 @@ const extent = computed<Vec3 | null>(() => {
     object.kind === 'text' || object.kind === 'group' || isHead.value
       ? null
       : boxOf(effectStore.effect, object);
-  const size = box && object.kind !== 'light' ? sizeOf(box) : null;
+  const size = box && !isPlaceOnly(object) ? sizeOf(box) : null;
   return size && size[0] > 0 && size[1] >= 0 ? size : null;
 });
 /** The axes that have a size of their own: a card has two. */
@@ -106,7 +106,10 @@ const marks = computed(() => (props.object.kind === 'card' ? ['w', 'h', 'd'] : A
 const sizeLabel = (axis: number): string =>
   extent.value ? `${['Width', 'Height', 'Depth'][axis]}, cm` : `Size ${AXES[axis]}, per cent`;
 
-const face = computed(() => (anchor.value.kind === 'head' ? anchor.value.face : null));
+/** The face whose head may hide it. */
+const face = computed(() =>
+  anchor.value.kind === 'head' && !isPlaceOnly(props.object) ? anchor.value.face : null,
+);
 const occluder = computed(() =>
   face.value === null
     ? undefined

@@ -51,18 +51,23 @@ const inRoom = computed(
   <div class="line">
     <span>Volume</span>
     <PropertyField :object="object" path="opacity" />
-    <PropertyField :object="object" path="pitch" />
-    <PropertyField v-if="inRoom" :object="object" path="near" />
+    <PropertyField class="two" :object="object" path="pitch" />
+  </div>
+  <div v-if="inRoom" class="line">
+    <span>Loudest</span>
+    <PropertyField class="two" :object="object" path="near" />
   </div>
   <div class="line">
     <span>Fades</span>
     <PropertyField :object="object" path="fadeIn" />
-    <PropertyField :object="object" path="fadeOut" />
+    <PropertyField class="two" :object="object" path="fadeOut" />
   </div>
   <div class="line">
     <span />
-    <PropertyField :object="object" path="runs" as="switch" word="from the start" />
-    <PropertyField class="two" :object="object" path="loop" as="switch" word="again and again" />
+    <div class="wide chips">
+      <PropertyField :object="object" path="runs" as="switch" word="from the start" />
+      <PropertyField :object="object" path="loop" as="switch" word="again and again" />
+    </div>
   </div>
 </template>
 

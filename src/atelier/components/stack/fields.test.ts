@@ -23,6 +23,7 @@ import { FOREHEAD } from '../../../core/kinds/objects/placed';
 import { newPart } from '../../../core/kinds/objects/part';
 import { newRetouch } from '../../../core/kinds/objects/retouch';
 import { newShadowCatcher } from '../../../core/kinds/objects/shadow-catcher';
+import { newSound } from '../../../core/kinds/objects/sound';
 import { newSolid } from '../../../core/kinds/objects/solid';
 import { newText } from '../../../core/kinds/objects/text';
 import { sampleModel, sampleSequence } from '../../../core/document/sample-assets';
@@ -55,6 +56,7 @@ const OBJECTS: Readonly<Record<string, EffectObject>> = {
   'a part': newPart(ID, SHELL, 1, model.tree!, 0),
   'a group': newGroup(ID, 'Group', 0),
   'an occluder': newOccluder(ID, 0),
+  'a sound': newSound(ID, null, 0, FOREHEAD),
   'a text': newText(ID, 'Low tide tonight', 0, FOREHEAD),
   'a shadow catcher': newShadowCatcher(ID, 0, FOREHEAD),
   'a fill': newFill(ID, 0, { kind: 'screen', pin: 'centre' }),
@@ -104,6 +106,8 @@ describe.each(Object.entries(OBJECTS))('of %s', (_name, object) => {
     const all = [...asked.numbers, ...asked.choices, ...asked.colours];
     expect(all.filter((name) => !name)).toEqual([]);
     expect(all.filter((name, i) => all.indexOf(name) !== i)).toEqual([]);
+    if (stage === 'Place' && object.kind === 'sound')
+      expect(all.filter((name) => /size|width/i.test(name))).toEqual([]);
     if (stage === 'Place' && object.kind === 'card')
       expect(asked.numbers).toEqual(
         expect.arrayContaining([expect.stringMatching(/Move x, cm$/), expect.stringMatching(/Width, cm$/)]),

@@ -23,6 +23,7 @@ import { live } from './live';
 import { model } from './model';
 import { morph } from './morph';
 import type { Assets, ObjectSpec } from './object-kind';
+import { MARK } from './mark';
 import { occluder } from './occluder';
 import { part } from './part';
 import { restOn } from './resting';
@@ -77,6 +78,9 @@ export const kindOf = (object: {
 export const isOnFace = (object: EffectObject): object is OnFace => kindOf(object).onFace;
 /** Whether a viewer sees the object, or what it does to the picture. */
 export const isSeen = (object: EffectObject): boolean => kindOf(object).isSeen;
+/** Whether an object is a place only: it has no size, and nothing hides it. */
+export const isPlaceOnly = (object: EffectObject): boolean =>
+  !isSeen(object) && kindOf(object).bounds(object, { assets: {}, objects: {} }) === MARK;
 /** Whether anything may hang in the object. */
 export const isHolder = (object: EffectObject): boolean => kindOf(object).holds !== undefined;
 /** Whether the one may hang in the other. */

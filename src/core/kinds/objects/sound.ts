@@ -27,7 +27,7 @@ export const sound = defineObject({
       high: 100,
       unit: 'centimetres',
       digits: 0,
-      mark: 'near',
+      mark: 'up to',
       driven: true,
     }),
   },
