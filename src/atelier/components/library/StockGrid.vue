@@ -59,10 +59,13 @@ const listen = (item: StockItem): void => {
         <li v-for="item in group.items" :key="item.id" :title="item.about">
           <span
             class="picture"
-            :class="{ dark: ['Sequences', 'Sprite sheets', 'Textures'].includes(item.group) }"
+            :class="{
+              dark: ['Sequences', 'Sprite sheets', 'Textures', 'Icons'].includes(item.group),
+              sign: item.group === 'Icons',
+            }"
           >
             <img v-if="item.preview" :src="stockUrl(item.preview)" alt="" loading="lazy" />
-            <component :is="SIGNS[item.group] ?? Box" v-else :size="22" class="sign" />
+            <component :is="SIGNS[item.group] ?? Box" v-else :size="22" class="symbol" />
             <span class="acts">
               <IconButton
                 v-if="item.group === 'Sounds'"
@@ -131,11 +134,15 @@ img {
   min-height: 0;
   object-fit: contain;
 }
+/* Signs are small where they are used. */
+.picture.sign img {
+  width: 40%;
+}
 /* What is white or clear is seen on grey. */
 .dark {
   background: var(--grey);
 }
-.sign {
+.symbol {
   color: var(--faint);
 }
 </style>

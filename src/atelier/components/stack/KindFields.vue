@@ -34,12 +34,7 @@ const described = computed(() => {
   </div>
   <div v-if="'startDelay' in object && playsByItself(effectStore.effect, object)" class="line">
     <span>Starts</span>
-    <PropertyField
-      v-if="!('runs' in object) || object.runs"
-      :class="{ two: !('runs' in object) }"
-      :object="object"
-      path="startDelay"
-    />
+    <PropertyField v-if="!('runs' in object) || object.runs" class="two" :object="object" path="startDelay" />
     <PropertyField v-if="'runs' in object" :object="object" path="runs" as="switch" word="by itself" />
   </div>
 </template>
