@@ -1,0 +1,157 @@
+/**
+ * Corners of a grey picture: FAST-9 (Rosten and Drummond, "Machine learning for high-speed corner detection", 2006), the strongest of
+ * their neighbours, spread over the picture so that one busy place does not take all.
+ */
+import type { Grey } from './grey';
+
+export interface Corners {
+  readonly count: number;
+  readonly x: Int32Array;
+  readonly y: Int32Array;
+  /** How many there were before they were chosen from. */
+  readonly found: number;
+}
+
+/** The circle of 16 pixels around a corner. */
+const CIRCLE_X = [0, 1, 2, 3, 3, 3, 2, 1, 0, -1, -2, -3, -3, -3, -2, -1];
+const CIRCLE_Y = [-3, -3, -2, -1, 0, 1, 2, 3, 3, 3, 2, 1, 0, -1, -2, -3];
+/** For each set of them, as bits: whether nine stand next to one another. */
+const IS_ARC = (() => {
+  const table = new Uint8Array(65536);
+  for (let bits = 0; bits < 65536; bits++) {
+    let [run, longest] = [0, 0];
+    for (let i = 0; i < 25; i++) {
+      run = (bits >> (i & 15)) & 1 ? run + 1 : 0;
+      longest = Math.max(longest, run);
+    }
+    table[bits] = longest >= 9 ? 1 : 0;
+  }
+  return table;
+})();
+
+const MOST = 40_000;
+const foundAt = new Int32Array(MOST);
+const foundScore = new Int32Array(MOST);
+let scores = new Uint16Array(0);
+
+export interface CornerOptions {
+  /** How much brighter or darker the arc is, in 256ths. */
+  readonly threshold: number;
+  /** Pixels along the edge without corners. */
+  readonly border: number;
+  readonly most: number;
+  /** Each square of so many pixels gives its best before any gives its second. */
+  readonly cell: number;
+}
+
+/** At most `most` corners, the best of each cell first. */
+export const findCorners = (picture: Grey, { threshold, border, most, cell }: CornerOptions): Corners => {
+  const { width, height, data } = picture;
+  if (scores.length < width * height) scores = new Uint16Array(width * height);
+  const found = scan(picture, threshold, border);
+  // Only the strongest among its eight neighbours stays; of equals the later one.
+  const keys: number[] = [];
+  let kept = 0;
+  for (let k = 0; k < found; k++) {
+    const i = foundAt[k];
+    const s = foundScore[k];
+    if (
+      s > scores[i - 1] &&
+      s >= scores[i + 1] &&
+      s > scores[i - width] &&
+      s >= scores[i + width] &&
+      s > scores[i - width - 1] &&
+      s > scores[i - width + 1] &&
+      s >= scores[i + width - 1] &&
+      s >= scores[i + width + 1]
+    ) {
+      keys.push(s * 65536 + kept);
+      foundAt[kept++] = i;
+    }
+  }
+  scores.fill(0, 0, data.length);
+  const order = Float64Array.from(keys).sort();
+  const across = Math.ceil(width / cell);
+  const inCell = new Uint16Array(across * Math.ceil(height / cell));
+  const byRank: number[][] = [];
+  for (let k = kept - 1; k >= 0; k--) {
+    const at = foundAt[order[k] % 65536];
+    const rank = inCell[((((at / width) | 0) / cell) | 0) * across + (((at % width) / cell) | 0)]++;
+    if (rank < 40) (byRank[rank] ??= []).push(at);
+  }
+  const chosen = byRank.flat().slice(0, most);
+  return {
+    count: chosen.length,
+    x: Int32Array.from(chosen, (at) => at % width),
+    y: Int32Array.from(chosen, (at) => (at / width) | 0),
+    found: kept,
+  };
+};
+
+/** All pixels with an arc of nine brighter or darker ones around them, with how much brighter or darker in sum. */
+const scan = ({ width, height, data }: Grey, threshold: number, border: number): number => {
+  const offsets = CIRCLE_X.map((x, i) => x + CIRCLE_Y[i] * width);
+  const [o0, o1, o2, o3, o4, o5, o6, o7, o8, o9, o10, o11, o12, o13, o14, o15] = offsets;
+  let count = 0;
+  for (let y = border; y < height - border; y++)
+    for (let i = y * width + border, end = (y + 1) * width - border; i < end; i++) {
+      const centre = data[i];
+      const high = centre + threshold;
+      const low = centre - threshold;
+      // Of opposite pixels one has to belong to the arc: most places are done with after two of them. Signs stand for comparisons.
+      const p0 = data[i + o0];
+      const p8 = data[i + o8];
+      if (p0 <= high && p0 >= low && p8 <= high && p8 >= low) continue;
+      const p4 = data[i + o4];
+      const p12 = data[i + o12];
+      let brighter = ((high - p0) | (high - p8)) & ((high - p4) | (high - p12));
+      let darker = ((p0 - low) | (p8 - low)) & ((p4 - low) | (p12 - low));
+      if (brighter >= 0 && darker >= 0) continue;
+      const p2 = data[i + o2];
+      const p6 = data[i + o6];
+      const p10 = data[i + o10];
+      const p14 = data[i + o14];
+      brighter &= ((high - p2) | (high - p10)) & ((high - p6) | (high - p14));
+      darker &= ((p2 - low) | (p10 - low)) & ((p6 - low) | (p14 - low));
+      if (brighter >= 0 && darker >= 0) continue;
+      const p1 = data[i + o1];
+      const p3 = data[i + o3];
+      const p5 = data[i + o5];
+      const p7 = data[i + o7];
+      const p9 = data[i + o9];
+      const p11 = data[i + o11];
+      const p13 = data[i + o13];
+      const p15 = data[i + o15];
+      const bits = (of: number, sign: number): number =>
+        (((sign * (of - p0)) >>> 31) |
+          (((sign * (of - p1)) >>> 31) << 1) |
+          (((sign * (of - p2)) >>> 31) << 2) |
+          (((sign * (of - p3)) >>> 31) << 3) |
+          (((sign * (of - p4)) >>> 31) << 4) |
+          (((sign * (of - p5)) >>> 31) << 5) |
+          (((sign * (of - p6)) >>> 31) << 6) |
+          (((sign * (of - p7)) >>> 31) << 7) |
+          (((sign * (of - p8)) >>> 31) << 8) |
+          (((sign * (of - p9)) >>> 31) << 9) |
+          (((sign * (of - p10)) >>> 31) << 10) |
+          (((sign * (of - p11)) >>> 31) << 11) |
+          (((sign * (of - p12)) >>> 31) << 12) |
+          (((sign * (of - p13)) >>> 31) << 13) |
+          (((sign * (of - p14)) >>> 31) << 14) |
+          (((sign * (of - p15)) >>> 31) << 15)) >>>
+        0;
+      const up = brighter < 0 ? bits(high, 1) : 0;
+      const down = darker < 0 ? bits(low, -1) : 0;
+      const arc = IS_ARC[up] ? up : IS_ARC[down] ? down : 0;
+      if (arc === 0) continue;
+      const from = arc === up ? high : low;
+      let score = 1;
+      for (let k = 0; k < 16; k++) if ((arc >> k) & 1) score += Math.abs(data[i + offsets[k]] - from);
+      if (count < MOST) {
+        foundAt[count] = i;
+        foundScore[count++] = score;
+        scores[i] = score;
+      }
+    }
+  return count;
+};

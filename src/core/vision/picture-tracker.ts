@@ -1,0 +1,207 @@
+/** Finds a printed picture in camera frames and follows it. */
+import { Random } from '../maths/random';
+import { Frame } from './frame-features';
+import type { FrameFeatures } from './frame-features';
+import { findNearest, type FindNearest } from './hamming';
+import { refineHomography, type Homography } from './homography';
+import {
+  agreeingSets,
+  agreeingWith,
+  homographyOfSet,
+  isPictureSeen,
+  matchesOf,
+  type Matches,
+} from './matching';
+import { alignPose, type Aligned } from './patches';
+import {
+  fitPose,
+  homographyOf,
+  mirroredPose,
+  onwards,
+  poseOfHomography,
+  type Camera,
+  type PlanePose,
+  type Sighting,
+} from './plane-pose';
+import type { PictureTarget } from './picture-target';
+
+export interface Sight {
+  readonly pose: PlanePose;
+  /** Found anew, or followed from the frame before. */
+  readonly how: 'found' | 'followed';
+  /** Share of the places that could be seen and were, 0 to 1. */
+  readonly quality: number;
+  /** How far off the worst corner of the picture is to be expected, pixels. */
+  readonly sigma: number;
+}
+
+/** The worst corner may be expected so far off, in pixels of a frame 640 wide: beyond, poses are wrong. */
+const MOST_SIGMA = 2.2;
+const HOMOGRAPHIES = 4;
+const LEAST_AGREEING = 5;
+
+/** What matches and homographies came of one search: what a picture's strength is judged by. */
+export interface Search {
+  readonly matches: Matches;
+  readonly sight: Sight | null;
+}
+
+/** One target on the frames of one camera. Frames may be shared with other targets: whoever loads them hands them in. */
+export class PictureTracker {
+  private last: PlanePose | null = null;
+  private before: PlanePose | null = null;
+  private readonly random = new Random(5);
+
+  constructor(
+    readonly target: PictureTarget,
+    readonly camera: Camera,
+    private readonly nearest: FindNearest = findNearest,
+  ) {}
+
+  /** Whether it was seen in the frame before. */
+  get isFollowing(): boolean {
+    return this.last !== null;
+  }
+
+  /** Forgets where it was. */
+  lose(): void {
+    this.last = this.before = null;
+  }
+
+  /** Where the picture was in the frame before, followed into this one; null when it is lost, and then it has to be found again. */
+  follow(frame: Frame): Sight | null {
+    if (!this.last) return null;
+    const guesses: (readonly [PlanePose, number])[] = [[this.last, this.before ? 7 : 5]];
+    if (this.before) guesses.unshift([onwards(this.before, this.last), 5]);
+    for (const [guess, radius] of guesses) {
+      const aligned = alignPose(guess, this.target, frame.levels, this.camera, {
+        start: 2,
+        radius,
+        hold: 0.25,
+      });
+      if (
+        aligned &&
+        aligned.used >= 8 &&
+        aligned.quality > 0.25 &&
+        this.isSure(aligned) &&
+        isPictureSeen(homographyOf(aligned.pose, this.camera), this.target.aspect, this.camera)
+      ) {
+        [this.before, this.last] = [this.last, aligned.pose];
+        return sightOf(aligned, 'followed');
+      }
+    }
+    this.lose();
+    return null;
+  }
+
+  /** Looks for the picture anywhere in the frame; `features` are those of the frame. */
+  find(frame: Frame, features: FrameFeatures): Sight | null {
+    return this.search(frame, features).sight;
+  }
+
+  /** The same, with what it was found by. */
+  search(frame: Frame, features: FrameFeatures): Search {
+    const matches = matchesOf(
+      features,
+      this.target,
+      this.nearest(features.words, features.count, this.target.described),
+    );
+    this.lose();
+    const sight = matches.count >= LEAST_AGREEING ? this.verify(frame, features, matches) : null;
+    if (sight) this.last = sight.pose;
+    return { matches, sight };
+  }
+
+  private verify(frame: Frame, features: FrameFeatures, matches: Matches): Sight | null {
+    const isSensible = (h: Homography): boolean => isPictureSeen(h, this.target.aspect, this.camera);
+    const readings = agreeingSets(matches, features, this.target)
+      .map((set) => homographyOfSet(matches, set, this.random, isSensible))
+      .filter((reading) => reading !== null)
+      .sort((a, b) => b.score - a.score)
+      .slice(0, HOMOGRAPHIES);
+    for (const { homography } of readings) {
+      refineHomography(homography, matches, agreeingWith(matches, homography), 8, 4);
+      const agreeing = agreeingWith(matches, homography);
+      if (agreeing.length < LEAST_AGREEING || !isSensible(homography)) continue;
+      const aligned = this.bestPose(frame, homography, matches, agreeing);
+      if (aligned && this.isAccepted(aligned, agreeing.length)) return sightOf(aligned, 'found');
+    }
+    return null;
+  }
+
+  /** Of the two poses that a homography may mean the one that shows the picture where it is. */
+  private bestPose(
+    frame: Frame,
+    homography: Homography,
+    m: Matches,
+    agreeing: readonly number[],
+  ): Aligned | null {
+    const first = poseOfHomography(homography, this.camera);
+    if (!first) return null;
+    const sightings = (): Sighting[] =>
+      agreeing.map((q) => {
+        const information = 1 / (m.tolerance[q] - 1) ** 2;
+        return {
+          x: m.x[q],
+          y: m.y[q],
+          u: m.u[q],
+          v: m.v[q],
+          a: information,
+          b: 0,
+          c: information,
+          residual: 0,
+        };
+      });
+    const options = { floor: 0.7, rounds: 10 };
+    const poses = [first, mirroredPose(first)]
+      .map((pose) => fitPose(pose, sightings(), this.camera, options))
+      .sort((a, b) => a.error - b.error);
+    const tried = poses[1].error < 1.3 * poses[0].error + 0.1 ? poses : poses.slice(0, 1);
+    let best: Aligned | null = null;
+    for (const { pose } of tried) {
+      const aligned = alignPose(pose, this.target, frame.levels, this.camera, {
+        start: 1,
+        radius: 5,
+        hold: 0,
+      });
+      if (!aligned) continue;
+      const worth = (a: Aligned): number => (a.quality * a.used) / (0.3 + a.error);
+      if (!best || worth(aligned) > worth(best)) best = aligned;
+      if (aligned.quality > 0.6 && aligned.used > 12) break;
+    }
+    return best && this.unmirrored(best);
+  }
+
+  /** The other pose that looks nearly the same, where it fits the patches better. */
+  private unmirrored(aligned: Aligned): Aligned {
+    const sightings = aligned.sightings.map((s) => ({ ...s }));
+    const other = fitPose(mirroredPose(aligned.pose), sightings, this.camera, { floor: 0.25, rounds: 8 });
+    return other.error < 0.9 * aligned.error && other.pose.position[2] > 0
+      ? { ...aligned, pose: other.pose, error: other.error }
+      : aligned;
+  }
+
+  private isSure({ sigma }: Aligned): boolean {
+    return sigma < (MOST_SIGMA * this.camera.width) / 640;
+  }
+  /** Many corners may be wrong together, patches of the picture hardly: the more of the one, the less of the other is asked. */
+  private isAccepted(aligned: Aligned, agreeing: number): boolean {
+    const { quality, used } = aligned;
+    return (
+      used >= 8 &&
+      this.isSure(aligned) &&
+      ((quality > 0.75 && used >= 12) ||
+        (quality > 0.85 && agreeing >= 6) ||
+        (quality > 0.5 && agreeing >= 7 && used >= 10) ||
+        (quality > 0.38 && agreeing >= 10 && used >= 10) ||
+        (quality > 0.3 && agreeing >= 24 && used >= 10))
+    );
+  }
+}
+
+const sightOf = ({ pose, quality, sigma }: Aligned, how: Sight['how']): Sight => ({
+  pose,
+  how,
+  quality,
+  sigma,
+});
