@@ -4,12 +4,23 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from './e2e/chromium';
 
 export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
+/** A printed picture before the camera. */
+export const PICTURE_CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'picture.mjpeg');
 /** What the fake microphone hears: a tone and silence by turns. */
 export const TONE_FILE = join(tmpdir(), 'iconia-e2e-clip', 'tone.wav');
 
 const launch = (...more: string[]) => ({
   launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, ...more] },
 });
+
+/** A browser whose camera shows a clip; its microphone hears the tone. */
+export const cameraOn = (clip: string) =>
+  launch(
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-video-capture=${clip}`,
+    `--use-file-for-fake-audio-capture=${TONE_FILE}`,
+  );
 
 export default defineConfig({
   testDir: 'e2e',
@@ -45,12 +56,7 @@ export default defineConfig({
       name: 'camera',
       testMatch: '**/camera-*.spec.ts',
       dependencies: ['clip', 'interface', 'pixels'],
-      use: launch(
-        '--use-fake-device-for-media-stream',
-        '--use-fake-ui-for-media-stream',
-        `--use-file-for-fake-video-capture=${CLIP_FILE}`,
-        `--use-file-for-fake-audio-capture=${TONE_FILE}`,
-      ),
+      use: cameraOn(CLIP_FILE),
     },
   ],
 });

@@ -1,14 +1,14 @@
-/** Before the tests on a camera: one clip for the fake camera, one tone for the fake microphone. */
-import { mkdirSync, writeFileSync } from 'node:fs';
+/** Before the tests on a camera: clips for the fake camera, a tone for the fake microphone. */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { test } from '@playwright/test';
-import { CLIP_FILE, TONE_FILE } from '../playwright.config';
+import { CLIP_FILE, PICTURE_CLIP_FILE, TONE_FILE } from '../playwright.config';
 import { writeWav } from '../src/core/assets/sounds/wav';
-import { writeClip } from './harness/clip';
+import { PICTURE_MOMENTS, writeClip } from './harness/clip';
 
 const RATE = 48_000;
 
-test('a clip and a tone are made', async () => {
+test('clips and a tone are made', async () => {
   mkdirSync(dirname(CLIP_FILE), { recursive: true });
   // Two seconds of silence, two of a tone.
   const tone = Float32Array.from({ length: 4 * RATE }, (_, i) =>
@@ -16,4 +16,5 @@ test('a clip and a tone are made', async () => {
   );
   writeFileSync(TONE_FILE, writeWav({ rate: RATE, channels: [tone] }));
   await writeClip(CLIP_FILE);
+  await writeClip(PICTURE_CLIP_FILE, PICTURE_MOMENTS, readFileSync('stock/pictures/tide-card.webp'));
 });

@@ -16,17 +16,41 @@ const HELD = 60;
 export const CLIP_FOV_Y =
   (2 * Math.atan(Math.tan((62 * Math.PI) / 360) * (CLIP_HEIGHT / CLIP_WIDTH)) * 180) / Math.PI;
 
-/** Draws the clip and writes it as a sequence of JPEG pictures. */
-export const writeClip = async (file: string): Promise<void> => {
+export interface ClipMoment {
+  readonly take?: string;
+  readonly time: number;
+}
+/** What the clip of a printed picture shows: held nearer and farther, taken away, held again. */
+export const PICTURE_MOMENTS: readonly ClipMoment[] = [
+  { take: 'picture-in-hand', time: 0 },
+  { take: 'picture-in-hand', time: 1.7 },
+  { take: 'picture-in-hand', time: 7.7 },
+  { take: 'picture-leaving', time: 5.1 },
+  { take: 'picture-leaving', time: 10 },
+];
+/** In which of them there is none. */
+export const PICTURE_GONE = 3;
+
+/** Draws a clip and writes it as a sequence of JPEG pictures; `print` is printed on the pictures of its takes. */
+export const writeClip = async (
+  file: string,
+  moments: readonly ClipMoment[] = CLIP_MOMENTS.map((time) => ({ time })),
+  print: Buffer | null = null,
+): Promise<void> => {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   try {
     const page = await openBlank(browser, 'e2e/harness/take-page.ts');
+    if (print)
+      await page.evaluate(
+        (url) => (window as unknown as { takePage: TakePage }).takePage.print(url),
+        `data:image/webp;base64,${print.toString('base64')}`,
+      );
     const frames: Buffer[] = [];
-    for (const [i, time] of CLIP_MOMENTS.entries()) {
+    for (const [i, moment] of moments.entries()) {
       const url = await page.evaluate(
         (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
         {
-          time,
+          ...moment,
           width: CLIP_WIDTH,
           height: CLIP_HEIGHT,
           fovY: CLIP_FOV_Y,

@@ -185,8 +185,8 @@ export const shareOf = async (
  * Keeps in `window.clipStamp` which moment of the clip was tracked last, from 1: reads the squares at the lower edge of each
  * picture when the page takes it over together with its track frame. Call before the page is opened.
  */
-export const watchStamps = async (page: Page): Promise<void> => {
-  await page.addInitScript(() => {
+export const watchStamps = async (page: Page, { mirrored = true } = {}): Promise<void> => {
+  await page.addInitScript((isMirrored) => {
     const draw = CanvasRenderingContext2D.prototype.drawImage as (...args: unknown[]) => void;
     const watched = function (this: CanvasRenderingContext2D, ...args: unknown[]): void {
       draw.apply(this, args);
@@ -194,19 +194,24 @@ export const watchStamps = async (page: Page): Promise<void> => {
       const { width, height } = this.canvas;
       if (!(source instanceof HTMLCanvasElement) || width !== 640 || height !== 480) return;
       let stamp = 0;
-      // The page mirrors the picture, so bit 0 stands at the right.
-      for (let bit = 0; bit < 8; bit++)
-        if (this.getImageData(width - 8 - 16 * bit, height - 8, 1, 1).data[0]! > 127) stamp |= 1 << bit;
+      // Where the page mirrors the picture, bit 0 stands at the right.
+      for (let bit = 0; bit < 8; bit++) {
+        const x = 8 + 16 * bit;
+        if (this.getImageData(isMirrored ? width - x : x, height - 8, 1, 1).data[0]! > 127) stamp |= 1 << bit;
+      }
       (window as unknown as { clipStamp: number }).clipStamp = stamp;
     };
     CanvasRenderingContext2D.prototype.drawImage =
       watched as typeof CanvasRenderingContext2D.prototype.drawImage;
-  });
+  }, mirrored);
 };
 /** What one drawn frame showed. */
 export interface SeenFrame {
   /** Share of the picture's pixels near the colour. */
   readonly share: number;
+  /** Their middle, 0 to 1; meaningless where there are none. */
+  readonly x: number;
+  readonly y: number;
   /** The clip's moment that was tracked last; 0 without a clip. */
   readonly stamp: number;
 }
@@ -227,10 +232,15 @@ export const watchFrames = (page: Page, selector: string, colour: readonly numbe
         // The page's own drawing was asked for before this, so the picture is still in the drawing buffer.
         small.drawImage(document.querySelector<HTMLCanvasElement>(selector)!, 0, 0, width, height);
         const { data } = small.getImageData(0, 0, width, height);
-        let hits = 0;
-        for (let i = 0; i < data.length; i += 4)
-          if (colour.every((value, channel) => Math.abs(data[i + channel]! - value) < 40)) hits++;
-        seen.push({ share: hits / (width * height), stamp: store.clipStamp ?? 0 });
+        let [hits, x, y] = [0, 0, 0];
+        for (let i = 0; i < data.length; i += 4) {
+          if (!colour.every((value, channel) => Math.abs(data[i + channel]! - value) < 40)) continue;
+          hits++;
+          x += (((i / 4) % width) + 0.5) / width;
+          y += (Math.floor(i / 4 / width) + 0.5) / height;
+        }
+        const share = hits / (width * height);
+        seen.push({ share, x: x / hits, y: y / hits, stamp: store.clipStamp ?? 0 });
         requestAnimationFrame(look);
       };
       requestAnimationFrame(look);

@@ -5,6 +5,7 @@ import { makeTake } from '../../src/core/takes/make-take';
 import { FIRST_TAKE, performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
 import type { Take } from '../../src/core/takes/take';
 import { TakePicture, type Detail } from '../../src/stage/take-picture';
+import type { PictureImage } from '../../src/stage/printed-pictures';
 import type { TrackFrame } from '../../src/core/tracking/track-frame';
 
 const canvas = document.createElement('canvas');
@@ -30,13 +31,14 @@ const takeOf = (id: string, face?: Expressions): Take => {
   };
 };
 
+let printed: PictureImage[] = [];
 let open: { key: string; picture: TakePicture; take: Take } | null = null;
 const pictureOf = (id: string, detail: Detail, face?: Expressions) => {
   const key = JSON.stringify([id, detail, face]);
   if (open?.key === key) return open;
   open?.picture.dispose();
   const take = takeOf(id, face);
-  return (open = { key, take, picture: new TakePicture(take, { detail }) });
+  return (open = { key, take, picture: new TakePicture(take, { detail, pictures: printed }) });
 };
 
 export interface DrawRequest {
@@ -54,6 +56,8 @@ export interface DrawRequest {
 }
 
 export interface TakePage {
+  /** What is printed on the pictures of the takes that are drawn from now on, by its address. */
+  print(url: string): Promise<void>;
   /** JPEG or PNG of a take at a time. */
   draw(request: DrawRequest): string;
   /** Milliseconds for each of some frames of a take, drawn to the end. */
@@ -61,6 +65,12 @@ export interface TakePage {
 }
 
 const page: TakePage = {
+  async print(url) {
+    const image = await createImageBitmap(await (await fetch(url)).blob());
+    printed = [{ image, aspect: image.width / image.height }];
+    open?.picture.dispose();
+    open = null;
+  },
   draw({
     time,
     width,

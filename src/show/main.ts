@@ -17,8 +17,10 @@ import { Stage } from '../stage/stage';
 import { createStores } from '../stage/effect/stores';
 import type { FileSource } from '../stage/effect/texture-store';
 import { VideoPicture } from '../stage/video-picture';
+import { cameraNeeds } from '../tracker/camera-needs';
 import { LiveInput } from '../tracker/live-input';
 import { LiveRuntime } from '../tracker/live-runtime';
+import { SEEKING_WORDS } from '../tracker/seeking-words';
 import type { OnPerformer } from './on-performer';
 
 const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
@@ -86,7 +88,7 @@ class ShowPage {
       pictureUrl: (id) => this.pictureUrl(id),
     });
     element('stage').append(this.overlay.element);
-    this.input.need(requirementsOf(opened.effect));
+    this.input.need(cameraNeeds(opened.effect, this.files));
     if (Object.values(opened.effect.objects).some((o) => o.kind === 'sound')) void this.fetchSounds();
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();
@@ -191,7 +193,7 @@ class ShowPage {
   }
 
   async showCamera(): Promise<void> {
-    say('Opening the camera and the face tracker');
+    say('Opening the camera and what finds things in it');
     if (await this.input.useCamera()) {
       element('start').hidden = true;
       this.offerOther();
@@ -211,7 +213,7 @@ class ShowPage {
       }
     } else if (input.peopleError) say(input.peopleError);
     else if (input.people === 'loading') say('Looking for the people in the picture');
-    else if (input.state === 'looking') say('No face in the picture yet');
+    else if (input.state === 'looking' && input.seeks) say(SEEKING_WORDS[input.seeks]);
     else if (input.state === 'tracking') say('');
   }
 
@@ -276,6 +278,7 @@ class ShowPage {
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);
+    canvas.dataset.pictures = String(frame.pictures.length);
     canvas.dataset.loudness = (this.input.loudness ?? 0).toFixed(2);
   }
 }

@@ -31,6 +31,8 @@ export class VideoPicture implements CameraPicture {
   private readonly material: ShaderMaterial;
 
   private readonly people: ShaderMaterial;
+  /** Of the picture when it was drawn last. */
+  private size = '';
   private mask: { readonly of: PeopleMask; readonly texture: DataTexture } | null = null;
   private readonly quad: Mesh<PlaneGeometry, ShaderMaterial>;
 
@@ -83,7 +85,11 @@ export class VideoPicture implements CameraPicture {
   }
 
   draw(renderer: WebGLRenderer, _frame: TrackFrame, viewAspect: number): void {
-    const aspect = this.image.width / this.image.height;
+    const { width, height } = this.image;
+    const aspect = width / height;
+    // A texture keeps the size it was made with: a phone that is turned needs another.
+    if (this.size !== `${width} ${height}`) this.texture.dispose();
+    this.size = `${width} ${height}`;
     this.material.uniforms.cover!.value =
       aspect > viewAspect ? [viewAspect / aspect, 1] : [1, aspect / viewAspect];
     this.texture.needsUpdate = true;

@@ -1,12 +1,12 @@
 /**
- * The real camera with the real face tracker. Each picture is shown together with what the tracker made of
- * it, so that the effect sits on the face it was computed for.
+ * The real camera with the real trackers. Each picture is shown together with what the trackers made of it, so that the effect sits on the
+ * face, or the printed picture, that it was computed for.
  */
 import { IconiaError, sentence } from '../core/errors';
 import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Degrees } from '../core/units';
-import { FaceTracker } from './face-tracker';
+import { FrameTrackers, type FrameNeeds } from './frame-trackers';
 import { PacedTracker } from './paced-tracker';
 import { PersonFinder } from './person-finder';
 
@@ -34,6 +34,14 @@ export interface CameraEvents {
   onError(error: IconiaError): void;
   /** The face goes on being tracked when the search for people fails. */
   onPeople?(state: PeopleState, error: IconiaError | null): void;
+  /** A tracker cannot go on. The picture does, and whatever else sees something in it. */
+  onTrackerLost?(error: IconiaError): void;
+}
+
+/** What an effect needs to be seen in the picture. */
+export interface CameraNeeds extends FrameNeeds {
+  /** People are told from what is behind them. */
+  readonly people: boolean;
 }
 
 const cameraError = (cause: unknown): IconiaError => {
@@ -62,7 +70,7 @@ export class LiveCamera {
   readonly picture = document.createElement('canvas');
   private readonly pending = document.createElement('canvas');
   private readonly video = document.createElement('video');
-  private readonly tracker = new FaceTracker(1);
+  private readonly trackers: FrameTrackers;
   /** At its own pace: a slow search for people holds up no face. */
   private finder: PacedTracker<PeopleMask> | null = null;
   /** Where people are in the newest picture that was searched; null when it is not known. */
@@ -70,7 +78,8 @@ export class LiveCamera {
   private stream: MediaStream | null = null;
   private stopped = false;
   private startedAt = 0;
-  private mirrored = true;
+  private looksAtViewer = true;
+  private needs: CameraNeeds = { faces: true, pictures: [], people: false };
   /** Pictures in a row that could not be tracked. */
   private failures = 0;
 
@@ -80,9 +89,10 @@ export class LiveCamera {
   ) {
     this.video.muted = true;
     this.video.playsInline = true;
+    this.trackers = new FrameTrackers({ onLost: (error) => this.events.onTrackerLost?.(error) });
   }
 
-  /** Opens camera and tracker; resolves when pictures are being tracked. Throws `IconiaError` `camera.*`. */
+  /** Opens the camera; resolves when pictures are being tracked for what is needed. Throws `IconiaError` `camera.*`. */
   async start(): Promise<void> {
     this.events.onState('starting');
     if (!navigator.mediaDevices?.getUserMedia)
@@ -102,7 +112,7 @@ export class LiveCamera {
         );
       // What was asked for is a wish; what came says itself where it looks.
       const looks = this.stream.getVideoTracks()[0]?.getSettings().facingMode ?? this.facing;
-      this.mirrored = looks !== 'environment';
+      this.looksAtViewer = looks !== 'environment';
       this.video.srcObject = this.stream;
       await this.video.play();
     } catch (cause) {
@@ -111,23 +121,22 @@ export class LiveCamera {
       this.stop();
       throw cameraError(cause);
     }
-    const { videoWidth: width, videoHeight: height } = this.video;
-    for (const canvas of [this.picture, this.pending]) Object.assign(canvas, { width, height });
-    try {
-      await this.tracker.start();
-    } catch (error) {
-      if (this.stopped) return;
-      this.stop();
-      throw error;
-    }
+    this.trackers.need(this.needs);
+    await this.trackers.ready();
     if (this.stopped) return this.stop();
     this.startedAt = performance.now();
     this.events.onState('looking');
     void this.sendNext();
   }
 
-  /** Looks for people from now on, or no longer. */
-  findPeople(wanted: boolean): void {
+  /** What is looked for from now on; trackers are loaded and let go of accordingly. */
+  need(needs: CameraNeeds): void {
+    this.needs = needs;
+    if (this.startedAt > 0) this.trackers.need(needs);
+    this.findPeople(needs.people);
+  }
+
+  private findPeople(wanted: boolean): void {
     if (wanted === (this.finder !== null) || this.stopped) return;
     this.finder?.stop();
     this.finder = null;
@@ -156,7 +165,7 @@ export class LiveCamera {
     } catch (cause) {
       if (this.stopped) return;
       // One bad picture is let go; when none can be tracked any more, it is over.
-      if (++this.failures >= MOST_FAILURES || (cause as IconiaError).code === 'tracker.failed') {
+      if (++this.failures >= MOST_FAILURES) {
         this.stop();
         return this.events.onError(
           cause instanceof IconiaError
@@ -173,26 +182,39 @@ export class LiveCamera {
     requestAnimationFrame(() => void this.sendNext());
   }
 
+  /** People know themselves mirrored. A printed picture is read as it is: mirrored it would be another. */
+  private get mirrored(): boolean {
+    return this.looksAtViewer && this.needs.pictures.length === 0;
+  }
+
   private async trackPicture(): Promise<void> {
-    const { width, height } = this.pending;
+    const { videoWidth: width, videoHeight: height } = this.video;
+    // A phone that is turned gives pictures of another shape.
+    if (this.pending.width !== width || this.pending.height !== height)
+      Object.assign(this.pending, { width, height });
     const g = this.pending.getContext('2d')!;
-    // People know themselves mirrored, and the world as it is; the tracker sees the same picture, so everything stays in one space.
+    // The trackers see the same picture that is shown, so everything stays in one space.
     if (this.mirrored) g.setTransform(-1, 0, 0, 1, width, 0);
     else g.setTransform(1, 0, 0, 1, 0, 0);
     g.drawImage(this.video, 0, 0, width, height);
-    const image = await createImageBitmap(this.pending);
+    const take = (): Promise<ImageBitmap> => createImageBitmap(this.pending);
     const moment = {
       time: (performance.now() - this.startedAt) / 1000,
       fovY: cameraFovY(width, height),
     };
-    this.finder?.offer(() => createImageBitmap(this.pending), moment);
-    const { frame } = await this.tracker.look(image, moment);
+    this.finder?.offer(take, moment);
+    const frame = await this.trackers.look(take, moment, { width, height });
     if (!this.stopped) this.tracked(frame);
   }
 
   private tracked(frame: TrackFrame): void {
+    const { width, height } = this.pending;
+    if (this.picture.width !== width || this.picture.height !== height)
+      Object.assign(this.picture, { width, height });
     this.picture.getContext('2d')!.drawImage(this.pending, 0, 0);
-    this.events.onState(frame.faces.length > 0 ? 'tracking' : 'looking');
+    const seeks = this.needs.faces || this.needs.pictures.length > 0;
+    const sees = frame.faces.length > 0 || frame.pictures.length > 0;
+    this.events.onState(sees || !seeks ? 'tracking' : 'looking');
     this.events.onFrame(frame);
   }
 
@@ -205,7 +227,7 @@ export class LiveCamera {
   stop(): void {
     this.stopped = true;
     this.stream?.getTracks().forEach((track) => track.stop());
-    this.tracker.stop();
+    this.trackers.stop();
     this.finder?.stop();
     this.video.srcObject = null;
   }

@@ -2,14 +2,15 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { IconiaError } from '../core/errors';
 import { FIRST_TAKE } from '../core/takes/library';
-import type { CameraEvents, Facing } from './live-camera';
-import { LiveInput, type InputCamera, type InputMicrophone } from './live-input';
+import type { CameraEvents, CameraNeeds, Facing } from './live-camera';
+import { LiveInput, type InputCamera, type InputMicrophone, type Needs } from './live-input';
+import type { SoughtPicture } from './picture-finder';
 
 class FakeCamera implements InputCamera {
   readonly picture = {} as HTMLCanvasElement;
   people = null;
   stopped = false;
-  looksForPeople = false;
+  needs: CameraNeeds | null = null;
   open!: () => void;
   refuse!: (error: Error) => void;
   private readonly opening = new Promise<void>((done, fail) =>
@@ -25,8 +26,8 @@ class FakeCamera implements InputCamera {
   stop(): void {
     this.stopped = true;
   }
-  findPeople(wanted: boolean): void {
-    this.looksForPeople = wanted;
+  need(needs: CameraNeeds): void {
+    this.needs = needs;
   }
 }
 class FakeMicrophone implements InputMicrophone {
@@ -64,6 +65,8 @@ beforeEach(() => {
     },
   });
 });
+const FACES: Needs = { faces: true, pictures: [], people: false, microphone: false };
+const PICTURE: SoughtPicture = { id: 1, name: 'Card', key: 'abc', load: () => Promise.reject(new Error()) };
 const settle = () => new Promise(setImmediate);
 const opened = async (): Promise<FakeCamera> => {
   const opening = input.useCamera();
@@ -109,18 +112,18 @@ describe('one machine for take and camera', () => {
     expect([input.source, input.problem, camera.stopped]).toEqual(['take', 'It went away.', true]);
   });
   test('people are looked for, and the microphone asked for, only where they are needed', async () => {
-    input.need({ people: true, microphone: true });
+    input.need({ ...FACES, people: true, microphone: true });
     expect(microphones).toEqual([]);
     const camera = await opened();
-    expect(camera.looksForPeople).toBe(true);
+    expect(camera.needs?.people).toBe(true);
     microphones[0]!.allow();
     await settle();
     expect(input.loudness).toBe(0.4);
-    input.need({ people: false, microphone: false });
-    expect([camera.looksForPeople, microphones[0]!.stopped, input.loudness]).toEqual([false, true, null]);
+    input.need({ ...FACES, people: false, microphone: false });
+    expect([camera.needs?.people, microphones[0]!.stopped, input.loudness]).toEqual([false, true, null]);
   });
   test('a microphone that is allowed after the camera went is closed at once', async () => {
-    input.need({ people: false, microphone: true });
+    input.need({ ...FACES, people: false, microphone: true });
     await opened();
     input.useTake();
     microphones[0]!.allow();
@@ -128,10 +131,39 @@ describe('one machine for take and camera', () => {
     expect([microphones[0]!.stopped, input.loudness]).toEqual([true, null]);
   });
   test('a microphone that is refused: the camera goes on, and it is said', async () => {
-    input.need({ people: false, microphone: true });
+    input.need({ ...FACES, people: false, microphone: true });
     await opened();
     microphones[0]!.refuse(new Error('NotAllowedError'));
     await settle();
     expect([input.source, input.problem]).toEqual(['camera', expect.stringContaining('hears nothing')]);
+  });
+  test('a camera is told what to look for before it opens, and whenever that changes', async () => {
+    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    const opening = input.useCamera();
+    expect(cameras[0]!.needs).toMatchObject({ faces: false, pictures: [{ id: 1 }] });
+    cameras[0]!.open();
+    await opening;
+    expect(input.seeks).toBe('picture');
+    input.need({ ...FACES, pictures: [PICTURE] });
+    expect(cameras[0]!.needs).toMatchObject({ faces: true, pictures: [{ id: 1 }] });
+    expect(input.seeks).toBe('faceOrPicture');
+    const before = cameras[0]!.needs;
+    input.need({ ...FACES, pictures: [{ ...PICTURE }] });
+    expect(cameras[0]!.needs).toBe(before);
+  });
+  test('a printed picture lies before the viewer: the camera away from them, until they choose one', async () => {
+    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    expect(input.facing).toBe('environment');
+    input.need(FACES);
+    expect(input.facing).toBe('user');
+    await input.flip();
+    await input.flip();
+    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    expect(input.facing).toBe('user');
+  });
+  test('a tracker that stops is said; the camera goes on', async () => {
+    const camera = await opened();
+    camera.events.onTrackerLost!(new IconiaError('tracker.failed', 'The picture tracker stopped.'));
+    expect([input.source, input.problem]).toEqual(['camera', 'The picture tracker stopped.']);
   });
 });

@@ -4,11 +4,11 @@
  * for an older one is closed.
  */
 import { IconiaError, sentence } from '../core/errors';
-import type { Requirements } from '../core/requirements/requirements';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import {
   LiveCamera,
   type CameraEvents,
+  type CameraNeeds,
   type CameraState,
   type Facing,
   type PeopleState,
@@ -16,7 +16,7 @@ import {
 import { Microphone } from './microphone';
 
 /** What a machine needs of a camera; tests give their own. */
-export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'findPeople' | 'picture' | 'people'>;
+export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'picture' | 'people'>;
 export type InputMicrophone = Pick<Microphone, 'start' | 'stop' | 'loudness'>;
 
 export interface LiveInputOptions {
@@ -26,8 +26,13 @@ export interface LiveInputOptions {
   readonly microphone?: () => InputMicrophone;
 }
 
-/** What the effect needs of a camera besides the picture and faces. */
-export type Needs = Pick<Requirements, 'people' | 'microphone'>;
+/** What the effect needs of a camera besides the picture. */
+export interface Needs extends CameraNeeds {
+  readonly microphone: boolean;
+}
+const NOTHING: Needs = { faces: false, pictures: [], people: false, microphone: false };
+const wordOf = ({ faces, people, microphone, pictures }: Needs): string =>
+  JSON.stringify([faces, people, microphone, pictures.map((p) => [p.id, p.key])]);
 
 const UNHEARD =
   'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
@@ -43,7 +48,9 @@ export class LiveInput {
   frame: TrackFrame | null = null;
   private opened: InputCamera | null = null;
   private microphone: InputMicrophone | null = null;
-  private needs: Needs = { people: false, microphone: false };
+  private needs: Needs = NOTHING;
+  /** The viewer has said which camera; until then the effect does. */
+  private isFacingChosen = false;
   /** Counts wishes: whoever comes back for an older one is late. */
   private wish = 0;
   private listening = 0;
@@ -59,6 +66,12 @@ export class LiveInput {
     return this.microphone?.loudness ?? null;
   }
 
+  /** What is looked for in the picture: what there is to say while nothing is seen. */
+  get seeks(): 'face' | 'picture' | 'faceOrPicture' | null {
+    const { faces, pictures } = this.needs;
+    if (pictures.length > 0) return faces ? 'faceOrPicture' : 'picture';
+    return faces ? 'face' : null;
+  }
   /** Back to the take; whatever is open or on its way is closed. */
   useTake(): void {
     this.wish++;
@@ -95,6 +108,11 @@ export class LiveInput {
           this.peopleError = error?.message ?? null;
           this.options.onChange();
         },
+        onTrackerLost: (error) => {
+          if (!current()) return;
+          this.problem = error.message;
+          this.options.onChange();
+        },
         onError: (error) => {
           if (current()) this.lose(error);
         },
@@ -102,6 +120,7 @@ export class LiveInput {
       facing,
     );
     this.opened = camera;
+    camera.need(this.needs);
     this.options.onChange();
     try {
       await camera.start();
@@ -123,19 +142,23 @@ export class LiveInput {
   /** The other camera: of the viewer, or of what is before them. On a take it is only remembered. */
   async flip(): Promise<boolean> {
     this.facing = this.facing === 'user' ? 'environment' : 'user';
+    this.isFacingChosen = true;
     return this.source === 'camera' ? this.useCamera(this.facing) : true;
   }
 
   /** What the effect needs now: asked for only on a camera, and let go when it is not needed any more. */
   need(needs: Needs): void {
-    if (needs.people === this.needs.people && needs.microphone === this.needs.microphone) return;
+    if (wordOf(needs) === wordOf(this.needs)) return;
     this.needs = needs;
+    // What lies before the viewer is seen by the other camera than their face.
+    if (!this.isFacingChosen && this.source === 'take')
+      this.facing = needs.pictures.length > 0 && !needs.faces ? 'environment' : 'user';
     this.meetNeeds();
   }
 
   private meetNeeds(): void {
     if (this.source !== 'camera') return;
-    this.opened?.findPeople(this.needs.people);
+    this.opened?.need(this.needs);
     if (this.needs.microphone) void this.listen();
     else this.deafen();
   }

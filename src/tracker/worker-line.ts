@@ -20,7 +20,7 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
   ) {}
 
   /** Loads the worker and says the first thing to it. Throws `IconiaError` `tracker.failed`. */
-  start(first: To): Promise<void> {
+  start(first: To, transfer: Transferable[] = []): Promise<void> {
     return new Promise((ready, refuse) => {
       const worker = new Worker(this.script);
       this.worker = worker;
@@ -46,7 +46,7 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
         event.preventDefault();
         fail(`${this.words.name} could not be loaded. Reload the page to try again.`);
       };
-      this.post(first);
+      this.post(first, transfer);
     });
   }
 

@@ -10,7 +10,6 @@ import type { Finger } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
-import { requirementsOf } from '../../core/requirements/requirements';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
 import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
@@ -19,9 +18,11 @@ import { faceError, matchFaces, type FaceError } from '../../core/tracking/compa
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import { STEP } from '../../core/units';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
+import { cameraNeeds } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
+import { api } from '../api/client';
 import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -69,6 +70,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   /** Whether the camera knows where people are, and why not. */
   const peopleState = ref<PeopleState>('off');
   const peopleError = ref<string | null>(null);
+  /** What the camera looks for. */
+  const cameraSeeks = ref<LiveInput['seeks']>(null);
   const liveFrame = shallowRef<TrackFrame | null>(null);
   const camera = shallowRef<InputCamera | null>(null);
   const reading = shallowRef<TrackerReading | null>(null);
@@ -84,6 +87,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     cameraState.value = input.state;
     peopleState.value = input.people;
     peopleError.value = input.peopleError;
+    cameraSeeks.value = input.seeks;
     if (input.problem) cameraError.value = input.problem;
     liveFrame.value = input.frame;
     if (input.source === 'camera' && source.value !== 'camera') {
@@ -241,10 +245,16 @@ export const usePlaybackStore = defineStore('playback', () => {
     input.useTake();
   };
 
-  // People are looked for, and the microphone asked for, only when the effect needs them.
+  // Trackers are loaded, and the microphone asked for, only when the effect needs them.
+  const fetchFile = async ({ sha256 }: { readonly sha256: string }): Promise<Blob> => {
+    const response = await fetch(api.fileUrl(sha256));
+    if (!response.ok) throw new Error(`HTTP ${response.status}`);
+    return response.blob();
+  };
   watch(
-    () => requirementsOf(effectStore.effect),
-    (needs) => input.need(needs),
+    () => cameraNeeds(effectStore.effect, fetchFile),
+    // A creator reads off what is known of their face, also where the effect looks for nothing.
+    (needs) => input.need(needs.pictures.length > 0 ? needs : { ...needs, faces: true }),
     { immediate: true },
   );
 
@@ -320,6 +330,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     source,
     camera,
     cameraState,
+    cameraSeeks,
     cameraError,
     peopleState,
     peopleError,

@@ -1,6 +1,7 @@
 /** What the Viewfinder says: whose picture it is, what is still to come, and what of the take is drawn lighter. */
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Detail } from '../../../stage/take-picture';
+import { SEEKING_WORDS } from '../../../tracker/seeking-words';
 import { useDeskStore } from '../../stores/desk';
 import { usePlaybackStore } from '../../stores/playback';
 
@@ -31,11 +32,12 @@ export const useFinderWords = (detail: Readonly<Ref<Detail>>, share: Readonly<Re
   });
   const caption = computed(() => {
     if (playback.trackerStarting) return 'Loading the face tracker';
-    if (playback.cameraState === 'starting') return 'Opening the camera and the face tracker';
+    if (playback.cameraState === 'starting') return 'Opening the camera and what finds things in it';
     if (playback.source === 'camera') {
       if (playback.peopleError) return playback.peopleError;
       if (playback.peopleState === 'loading') return 'Looking for the people in the picture';
-      if (playback.cameraState === 'looking') return 'No face in the picture yet';
+      if (playback.cameraState === 'looking' && playback.cameraSeeks)
+        return SEEKING_WORDS[playback.cameraSeeks];
     }
     return null;
   });

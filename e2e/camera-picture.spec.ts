@@ -1,0 +1,113 @@
+/** A printed picture before a real camera stream: found, followed, lost and found, on the show page. */
+import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { cameraOn, PICTURE_CLIP_FILE } from '../playwright.config';
+import { blankEffect, newPicture, newTarget } from '../src/core/document/defaults';
+import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/schema';
+import { newCard } from '../src/core/kinds/objects/card';
+import { SHIPPED_TAKES } from '../src/core/takes/library';
+import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } from './harness/clip';
+import { keptFile, keptPicture, releasedPath, seenFrames, watchFrames, watchStamps } from './harness/pages';
+import { expect, test } from './harness/test';
+
+test.use(cameraOn(PICTURE_CLIP_FILE));
+
+const MAGENTA = [255, 0, 220] as const;
+const TARGET = 'target_tide' as TargetId;
+
+/** Where the middle of the printed picture is in a moment of the clip, in shares of the camera picture. */
+const middleAt = (moment: number): readonly [number, number] | null => {
+  const { take, time } = PICTURE_MOMENTS[moment]!;
+  const { pictures, camera } = SHIPPED_TAKES.find((t) => t.id === take)!.frameAt(time);
+  if (!pictures[0]) return null;
+  const [x, y, z] = [0, 1, 2].map((k) => pictures[0]!.pose.position[k]! - camera.pose.position[k]!) as [
+    number,
+    number,
+    number,
+  ];
+  const focal = 1 / Math.tan((CLIP_FOV_Y * Math.PI) / 360);
+  return [0.5 + (0.5 * focal * x * CLIP_HEIGHT) / (-z * CLIP_WIDTH), 0.5 - (0.5 * focal * y) / -z];
+};
+
+test('a card of the effect lies on the printed picture wherever it is held, and nowhere without it', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await watchStamps(page, { mirrored: false });
+  const bytes = readFileSync('stock/pictures/tide-card.webp');
+  const { width, height } = await sharp(bytes).metadata();
+  const file = await keptFile(page, 'tide-card.webp', bytes);
+  const printed = newPicture('asset_tide' as AssetId, 'tide-card.webp', file, width, height);
+  const mark = await keptPicture(page, 'mark', '#ff00dc', 100, 100);
+  const card = {
+    ...newCard('obj_mark' as ObjectId, mark, 0, { kind: 'picture', target: TARGET }),
+    // A square of two centimetres in the middle of the picture.
+    extent: [0.02, 0.02] as [number, number],
+    move: [0, 0, 0] as [number, number, number],
+    turn: [0, 0, 0] as [number, number, number],
+  };
+  const effect: Effect = {
+    ...blankEffect('Tide'),
+    assets: { [printed.id]: printed, [mark.id]: mark },
+    targets: {
+      [TARGET]: {
+        ...newTarget(TARGET, 'Tide card', 0, printed.id),
+        width: 0.14,
+        beforeFound: 'nothing',
+        afterLost: 'nothing',
+      },
+    },
+    objects: { [card.id]: card },
+    listing: { summary: 'A mark on the tide card.', tags: [], icon: mark.id },
+  };
+  const trackers: string[] = [];
+  page.on('request', (request) => {
+    if (request.url().includes('/trackers/')) trackers.push(new URL(request.url()).pathname);
+  });
+  await page.goto(await releasedPath(page, effect));
+  await page.getByRole('button', { name: 'Use my camera' }).click();
+  const canvas = page.locator('#picture');
+  await expect(canvas).toHaveAttribute('data-source', 'camera', { timeout: 60_000 });
+  await expect(canvas).toHaveAttribute('data-pictures', '1', { timeout: 60_000 });
+  // Nothing that looks for faces or people was fetched.
+  expect(trackers).toEqual(['/trackers/picture-worker.js']);
+
+  await watchFrames(page, '#picture', MAGENTA);
+  const shown = (await seenFrames(page)).length;
+  /** The last frames of each moment of the clip, once the tracker has settled in it. */
+  const settled = async (moment: number) => {
+    const frames = await seenFrames(page);
+    return frames
+      .slice(shown)
+      .filter(
+        (f, i, all) =>
+          f.stamp === moment + 1 && all[i - 8]?.stamp === f.stamp && all[i + 2]?.stamp === f.stamp,
+      );
+  };
+  for (let moment = 0; moment < PICTURE_MOMENTS.length; moment++)
+    await expect.poll(async () => (await settled(moment)).length, { timeout: 120_000 }).toBeGreaterThan(3);
+  const box = (await canvas.boundingBox())!;
+  // The view shows the camera picture's full height, or its full width.
+  const [across, down] = [
+    Math.max(1, CLIP_WIDTH / CLIP_HEIGHT / (box.width / box.height)),
+    Math.max(1, box.width / box.height / (CLIP_WIDTH / CLIP_HEIGHT)),
+  ];
+  for (let moment = 0; moment < PICTURE_MOMENTS.length; moment++) {
+    const middle = middleAt(moment);
+    const frames = await settled(moment);
+    if (moment === PICTURE_GONE) {
+      expect(middle).toBeNull();
+      expect(frames.every((f) => f.share === 0)).toBe(true);
+      continue;
+    }
+    const [x, y] = [0.5 + (middle![0] - 0.5) * across, 0.5 + (middle![1] - 0.5) * down];
+    for (const frame of frames) {
+      expect(frame.share).toBeGreaterThan(0.0008);
+      expect([moment, Math.abs(frame.x - x) < 0.02, Math.abs(frame.y - y) < 0.02]).toEqual([
+        moment,
+        true,
+        true,
+      ]);
+    }
+  }
+});

@@ -1,0 +1,63 @@
+/** What of the camera an effect needs, read off its document. */
+import { expect, test } from '@jest/globals';
+import { blankEffect } from '../core/document/defaults';
+import { sampleAsset } from '../core/document/sample';
+import type { Effect, ObjectId, Target, TargetId } from '../core/document/schema';
+import { newCard } from '../core/kinds/objects/card';
+import { cameraNeeds } from './camera-needs';
+
+const poster = sampleAsset(1);
+const target = (n: number, asset: Target['asset'] = poster.id): Target => ({
+  id: `target_${n}` as TargetId,
+  name: `Card ${n}`,
+  order: n,
+  asset,
+  width: 0.2,
+  beforeFound: 'nothing',
+  afterLost: 'nothing',
+});
+const effectOn = (targets: readonly Target[], on: readonly Target[]): Effect => ({
+  ...blankEffect('Needs'),
+  assets: { [poster.id]: poster },
+  targets: Object.fromEntries(targets.map((t) => [t.id, t])),
+  objects: Object.fromEntries(
+    on.map((t, i) => {
+      const id = `obj_${i}` as ObjectId;
+      return [id, newCard(id, poster, i, { kind: 'picture', target: t.id })];
+    }),
+  ),
+});
+const asked: string[] = [];
+const load = ({ sha256 }: { readonly sha256: string }) => {
+  asked.push(sha256);
+  return Promise.resolve(new Blob());
+};
+
+test('printed pictures that something sticks to, numbered as the effect orders them', async () => {
+  const [one, two, three] = [target(1), target(2), target(3)];
+  const { faces, pictures } = cameraNeeds(effectOn([one!, two!, three!], [three!, one!]), load);
+  expect(faces).toBe(false);
+  expect(pictures.map((p) => [p.id, p.name])).toEqual([
+    [1, 'Card 1'],
+    [3, 'Card 3'],
+  ]);
+  expect(asked).toEqual([]);
+  await pictures[0]!.load();
+  expect(asked).toEqual([poster.files[0]!.sha256]);
+});
+test('none that has no picture, and never more than four', () => {
+  const bare = target(1, null);
+  expect(cameraNeeds(effectOn([bare], [bare]), load).pictures).toEqual([]);
+  const six = [1, 2, 3, 4, 5, 6].map((n) => target(n));
+  expect(cameraNeeds(effectOn(six, six), load).pictures.map((p) => p.id)).toEqual([1, 2, 3, 4]);
+});
+test('an effect on a face looks for faces alone', () => {
+  const id = 'obj_a' as ObjectId;
+  const effect = { ...effectOn([target(1)], []), objects: { [id]: newCard(id, poster, 0) } };
+  expect(cameraNeeds(effect, load)).toMatchObject({
+    faces: true,
+    pictures: [],
+    people: false,
+    microphone: false,
+  });
+});

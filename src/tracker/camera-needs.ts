@@ -1,0 +1,24 @@
+/** What an effect needs of a camera, known from its document: only what it needs is loaded. */
+import { targetOrder } from '../core/document/queries';
+import type { Asset, Effect } from '../core/document/schema';
+import { requirementsOf } from '../core/requirements/requirements';
+import { MOST_PICTURES } from '../core/vision/picture-search';
+import type { Needs } from './live-input';
+import type { SoughtPicture } from './picture-finder';
+
+/** `load` gives the bytes of a file of the effect. Printed pictures that have none chosen cannot be looked for. */
+export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number]) => Promise<Blob>): Needs => {
+  const needs = requirementsOf(effect);
+  const pictures = targetOrder(effect).flatMap((target, i): SoughtPicture[] => {
+    const asset = target.asset ? effect.assets[target.asset] : undefined;
+    if (!needs.pictures.has(target.id) || asset?.kind !== 'picture') return [];
+    const [file] = asset.files;
+    return [{ id: i + 1, name: target.name, key: file!.sha256, load: () => load(file!) }];
+  });
+  return {
+    faces: needs.faces,
+    people: needs.people,
+    microphone: needs.microphone,
+    pictures: pictures.slice(0, MOST_PICTURES),
+  };
+};

@@ -1,0 +1,21 @@
+/** What page and picture worker say to each other. */
+import type { TrackedPicture } from '../core/tracking/track-frame';
+import type { WorkerState } from './worker-line';
+
+/** A printed picture that is looked for: which of the effect's targets, from 1, and what is printed. */
+export interface SoughtImage {
+  readonly id: number;
+  readonly image: ImageBitmap;
+}
+
+export type ToPictureWorker =
+  | { readonly kind: 'start'; readonly pictures: readonly SoughtImage[] }
+  | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly fovY: number };
+
+export type FromPictureWorker =
+  | WorkerState
+  | {
+      readonly kind: 'seen';
+      readonly pictures: readonly TrackedPicture[];
+      readonly milliseconds: number;
+    };
