@@ -153,7 +153,7 @@ test('the creator’s own picture is printed on the pictures of a take', async (
 test('the real tracker on a take: it finds the face, and says how far it is off', async ({ page }) => {
   const id = await createEffect(page, 'Tracked take');
   await page.goto(`/effects/${id}/try`);
-  await page.getByRole('button', { name: 'Face tracker' }).click();
+  await page.getByRole('button', { name: 'Tracker', exact: true }).click();
   const figure = async (name: string) =>
     parseFloat((await page.locator(`[data-error="${name}"]`).textContent()) ?? '');
   await expect(page.locator('[data-error="found"]')).toHaveText('1 of 1', { timeout: 90_000 });
@@ -164,6 +164,25 @@ test('the real tracker on a take: it finds the face, and says how far it is off'
   await page.getByRole('button', { name: 'Truth' }).click();
   await expect(page.getByTestId('tracker-error')).toBeHidden();
   await expect(page.locator('[data-reading="yaw"]')).toHaveText(/^-?0\.0°$/);
+});
+
+test('the real tracker on a take with a printed picture: it finds the picture, and says how far it is off', async ({
+  page,
+}) => {
+  const { items } = (await (await page.request.get('/api/effects')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  await page.goto(`/effects/${items.find((e) => e.name === 'Tide Card')!.id}/try`);
+  await page.getByRole('button', { name: 'Tracker', exact: true }).click();
+  await expect(page.locator('[data-error="pictures-found"]')).toHaveText('1 of 1', { timeout: 90_000 });
+  const figure = async (name: string) =>
+    parseFloat((await page.locator(`[data-error="${name}"]`).textContent()) ?? '');
+  await expect.poll(() => figure('picture-angle')).toBeLessThan(3);
+  expect(await figure('picture-position')).toBeLessThan(12);
+  expect(await figure('picture-corners')).toBeLessThan(12);
+  // There is nobody on this take, so nothing is said of faces.
+  await expect(page.locator('[data-error="found"]')).toHaveCount(0);
+  await expect(page.getByText(/\d+ cm away, tilted \d+°/)).toBeVisible();
 });
 
 test.describe('people in full', () => {

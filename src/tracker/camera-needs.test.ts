@@ -2,8 +2,9 @@
 import { expect, test } from '@jest/globals';
 import { blankEffect } from '../core/document/defaults';
 import { sampleAsset } from '../core/document/sample';
-import type { Effect, ObjectId, Target, TargetId } from '../core/document/schema';
+import type { Effect, FaceChoice, ObjectId, Target, TargetId } from '../core/document/schema';
 import { newCard } from '../core/kinds/objects/card';
+import { headAnchor } from '../core/kinds/objects/placed';
 import { cameraNeeds } from './camera-needs';
 
 const poster = sampleAsset(1);
@@ -36,7 +37,7 @@ const load = ({ sha256 }: { readonly sha256: string }) => {
 test('printed pictures that something sticks to, numbered as the effect orders them', async () => {
   const [one, two, three] = [target(1), target(2), target(3)];
   const { faces, pictures } = cameraNeeds(effectOn([one!, two!, three!], [three!, one!]), load);
-  expect(faces).toBe(false);
+  expect(faces).toBe(0);
   expect(pictures.map((p) => [p.id, p.name])).toEqual([
     [1, 'Card 1'],
     [3, 'Card 3'],
@@ -55,9 +56,17 @@ test('an effect on a face looks for faces alone', () => {
   const id = 'obj_a' as ObjectId;
   const effect = { ...effectOn([target(1)], []), objects: { [id]: newCard(id, poster, 0) } };
   expect(cameraNeeds(effect, load)).toMatchObject({
-    faces: true,
+    faces: 1,
     pictures: [],
     people: false,
     microphone: false,
   });
+});
+test('as many faces as are told apart; all of them for any or every one', () => {
+  const on = (face: FaceChoice): number => {
+    const id = 'obj_a' as ObjectId;
+    const object = newCard(id, poster, 0, headAnchor('crown', face));
+    return cameraNeeds({ ...effectOn([], []), objects: { [id]: object } }, load).faces;
+  };
+  expect([on(1), on(2), on(4), on('any'), on('every')]).toEqual([1, 2, 4, 4, 4]);
 });

@@ -86,6 +86,7 @@ describe('the tracker on a take', () => {
         },
         dispose: () => disposed++,
       },
+      { faces: take.performers.length, pictures: [] },
       { onFrame: (frame) => frames.push(frame.time), onError: (error) => errors.push(error.message) },
     );
     await tracker.start();

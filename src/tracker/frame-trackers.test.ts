@@ -44,7 +44,10 @@ const sought = (key: string): SoughtPicture => ({
   key,
   load: () => Promise.resolve(new Blob()),
 });
-const needs = (faces: boolean, ...keys: string[]): FrameNeeds => ({ faces, pictures: keys.map(sought) });
+const needs = (faces: boolean, ...keys: string[]): FrameNeeds => ({
+  faces: faces ? 1 : 0,
+  pictures: keys.map(sought),
+});
 const setup = () => {
   const faces: FakeTracker<readonly TrackedFace[]>[] = [];
   const pictures: FakeTracker<readonly TrackedPicture[]>[] = [];

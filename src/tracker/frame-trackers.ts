@@ -9,13 +9,15 @@ import {
   type TrackedPicture,
   type TrackFrame,
 } from '../core/tracking/track-frame';
+import { Identities } from '../core/tracking/identities';
 import { FaceTracker } from './face-tracker';
 import { PictureFinder, type SoughtPicture } from './picture-finder';
 import type { PictureMoment, Tracker } from './tracker';
 
 /** What an effect needs of the picture at every moment. */
 export interface FrameNeeds {
-  readonly faces: boolean;
+  /** How many faces are looked for; 0 looks for none. */
+  readonly faces: number;
   /** At most four are looked for. */
   readonly pictures: readonly SoughtPicture[];
 }
@@ -44,12 +46,12 @@ const AT_REST = { position: [0, 0, 0], rotation: [0, 0, 0, 1] } as const;
 
 /** Tests give their own trackers. */
 export interface TrackerMakers {
-  readonly faces: () => Tracker<readonly TrackedFace[]>;
+  readonly faces: (most: number) => Tracker<readonly TrackedFace[]>;
   readonly pictures: (sought: readonly SoughtPicture[]) => Tracker<readonly TrackedPicture[]>;
 }
 const MAKERS: TrackerMakers = {
-  faces: () => {
-    const tracker = new FaceTracker(1);
+  faces: (most) => {
+    const tracker = new FaceTracker(most);
     return {
       start: () => tracker.start(),
       look: async (image, moment) => (await tracker.look(image, moment)).frame.faces,
@@ -62,6 +64,7 @@ const MAKERS: TrackerMakers = {
 export class FrameTrackers {
   private faces: Wanted<readonly TrackedFace[]> | null = null;
   private pictures: Wanted<readonly TrackedPicture[]> | null = null;
+  private readonly identities = new Identities();
   private stopped = false;
 
   constructor(
@@ -72,7 +75,7 @@ export class FrameTrackers {
   /** Loads what is needed from now on, and lets go of what is not. What stays the same goes on as it is. */
   need({ faces, pictures }: FrameNeeds): void {
     if (this.stopped) return;
-    this.faces = this.want(this.faces, faces ? 'faces' : null, () => this.make.faces());
+    this.faces = this.want(this.faces, faces > 0 ? String(faces) : null, () => this.make.faces(faces));
     const key = pictures.map((p) => `${p.id} ${p.key}`).join();
     this.pictures = this.want(this.pictures, key || null, () => this.make.pictures(pictures));
   }
@@ -114,7 +117,8 @@ export class FrameTrackers {
       this.ask(this.pictures, take, moment),
     ]);
     const camera = { pose: AT_REST, fovY: moment.fovY, aspect: width / height };
-    return { ...faceFrame(moment.time, camera, faces ?? []), pictures: pictures ?? [] };
+    const named = this.identities.name(faces ?? [], moment.time);
+    return { ...faceFrame(moment.time, camera, named), pictures: pictures ?? [] };
   }
 
   private async ask<Seen>(

@@ -79,7 +79,7 @@ export class LiveCamera {
   private stopped = false;
   private startedAt = 0;
   private looksAtViewer = true;
-  private needs: CameraNeeds = { faces: true, pictures: [], people: false };
+  private needs: CameraNeeds = { faces: 1, pictures: [], people: false };
   /** Pictures in a row that could not be tracked. */
   private failures = 0;
 
@@ -212,7 +212,7 @@ export class LiveCamera {
     if (this.picture.width !== width || this.picture.height !== height)
       Object.assign(this.picture, { width, height });
     this.picture.getContext('2d')!.drawImage(this.pending, 0, 0);
-    const seeks = this.needs.faces || this.needs.pictures.length > 0;
+    const seeks = this.needs.faces > 0 || this.needs.pictures.length > 0;
     const sees = frame.faces.length > 0 || frame.pictures.length > 0;
     this.events.onState(sees || !seeks ? 'tracking' : 'looking');
     this.events.onFrame(frame);

@@ -65,7 +65,7 @@ beforeEach(() => {
     },
   });
 });
-const FACES: Needs = { faces: true, pictures: [], people: false, microphone: false };
+const FACES: Needs = { faces: 1, pictures: [], people: false, microphone: false };
 const PICTURE: SoughtPicture = { id: 1, name: 'Card', key: 'abc', load: () => Promise.reject(new Error()) };
 const settle = () => new Promise(setImmediate);
 const opened = async (): Promise<FakeCamera> => {
@@ -138,27 +138,27 @@ describe('one machine for take and camera', () => {
     expect([input.source, input.problem]).toEqual(['camera', expect.stringContaining('hears nothing')]);
   });
   test('a camera is told what to look for before it opens, and whenever that changes', async () => {
-    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    input.need({ ...FACES, faces: 0, pictures: [PICTURE] });
     const opening = input.useCamera();
-    expect(cameras[0]!.needs).toMatchObject({ faces: false, pictures: [{ id: 1 }] });
+    expect(cameras[0]!.needs).toMatchObject({ faces: 0, pictures: [{ id: 1 }] });
     cameras[0]!.open();
     await opening;
     expect(input.seeks).toBe('picture');
     input.need({ ...FACES, pictures: [PICTURE] });
-    expect(cameras[0]!.needs).toMatchObject({ faces: true, pictures: [{ id: 1 }] });
+    expect(cameras[0]!.needs).toMatchObject({ faces: 1, pictures: [{ id: 1 }] });
     expect(input.seeks).toBe('faceOrPicture');
     const before = cameras[0]!.needs;
     input.need({ ...FACES, pictures: [{ ...PICTURE }] });
     expect(cameras[0]!.needs).toBe(before);
   });
   test('a printed picture lies before the viewer: the camera away from them, until they choose one', async () => {
-    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    input.need({ ...FACES, faces: 0, pictures: [PICTURE] });
     expect(input.facing).toBe('environment');
     input.need(FACES);
     expect(input.facing).toBe('user');
     await input.flip();
     await input.flip();
-    input.need({ ...FACES, faces: false, pictures: [PICTURE] });
+    input.need({ ...FACES, faces: 0, pictures: [PICTURE] });
     expect(input.facing).toBe('user');
   });
   test('a tracker that stops is said; the camera goes on', async () => {

@@ -30,7 +30,7 @@ export interface LiveInputOptions {
 export interface Needs extends CameraNeeds {
   readonly microphone: boolean;
 }
-const NOTHING: Needs = { faces: false, pictures: [], people: false, microphone: false };
+const NOTHING: Needs = { faces: 0, pictures: [], people: false, microphone: false };
 const wordOf = ({ faces, people, microphone, pictures }: Needs): string =>
   JSON.stringify([faces, people, microphone, pictures.map((p) => [p.id, p.key])]);
 
@@ -69,8 +69,8 @@ export class LiveInput {
   /** What is looked for in the picture: what there is to say while nothing is seen. */
   get seeks(): 'face' | 'picture' | 'faceOrPicture' | null {
     const { faces, pictures } = this.needs;
-    if (pictures.length > 0) return faces ? 'faceOrPicture' : 'picture';
-    return faces ? 'face' : null;
+    if (pictures.length > 0) return faces > 0 ? 'faceOrPicture' : 'picture';
+    return faces > 0 ? 'face' : null;
   }
   /** Back to the take; whatever is open or on its way is closed. */
   useTake(): void {
@@ -152,7 +152,7 @@ export class LiveInput {
     this.needs = needs;
     // What lies before the viewer is seen by the other camera than their face.
     if (!this.isFacingChosen && this.source === 'take')
-      this.facing = needs.pictures.length > 0 && !needs.faces ? 'environment' : 'user';
+      this.facing = needs.pictures.length > 0 && needs.faces === 0 ? 'environment' : 'user';
     this.meetNeeds();
   }
 

@@ -1,13 +1,13 @@
 /**
- * The real face tracker on a take: it sees the drawn picture as it would see a camera's, and its frames take
- * the place of the truth. What it makes of a moment comes back with how long it took.
+ * The real trackers on a take: they see the drawn picture as they would see a camera's, and their frames take
+ * the place of the truth. What they make of a moment comes back with how long it took.
  */
 import { sentence, IconiaError } from '../core/errors';
 import { composePoses } from '../core/maths/pose';
 import type { Take } from '../core/takes/take';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Seconds } from '../core/units';
-import { FaceTracker } from './face-tracker';
+import { FrameTrackers, type FrameNeeds } from './frame-trackers';
 
 export interface TakeTrackerEvents {
   /** `milliseconds` from the picture to the frame. */
@@ -25,10 +25,14 @@ export interface TakeDrawing {
 export const throughCamera = (tracked: TrackFrame, truth: TrackFrame): TrackFrame => ({
   ...truth,
   faces: tracked.faces.map((face) => ({ ...face, pose: composePoses(truth.camera.pose, face.pose) })),
+  pictures: tracked.pictures.map((picture) => ({
+    ...picture,
+    pose: composePoses(truth.camera.pose, picture.pose),
+  })),
 });
 
 export class TakeTracker {
-  private readonly tracker: FaceTracker;
+  private readonly trackers: FrameTrackers;
   private stopped = false;
   private busy = false;
   private wanted: Seconds | null = null;
@@ -37,13 +41,25 @@ export class TakeTracker {
   constructor(
     private readonly take: Take,
     private readonly drawing: TakeDrawing,
+    needs: FrameNeeds,
     private readonly events: TakeTrackerEvents,
   ) {
-    this.tracker = new FaceTracker(Math.max(1, Math.min(4, take.performers.length)));
+    this.trackers = new FrameTrackers({ onLost: (error) => this.fail(error) });
+    this.trackers.need(needs);
   }
 
+  /** Throws `IconiaError` `tracker.*` when one of them cannot be loaded. */
   async start(): Promise<void> {
-    await this.tracker.start();
+    await this.trackers.ready();
+    if (this.failure) throw this.failure;
+  }
+
+  private failure: IconiaError | null = null;
+  private fail(error: IconiaError): void {
+    if (this.stopped || this.failure) return;
+    this.failure = error;
+    if (this.looked !== null) this.events.onError(error);
+    this.stop();
   }
 
   /** Asks for a moment. While the tracker is at work only the newest wish is kept. */
@@ -60,20 +76,20 @@ export class TakeTracker {
       while (this.wanted !== null && !this.stopped) {
         const truth = this.take.frameAt(this.wanted);
         this.wanted = null;
-        const image = await createImageBitmap(this.drawing.draw(truth));
-        // A camera's picture is there without drawing: the delay is the tracker's alone.
+        const drawn = this.drawing.draw(truth);
+        // Drawn once: all look at the same moment. A camera's picture is there without drawing, so the delay is the trackers' alone.
         const began = performance.now();
-        const { frame } = await this.tracker.look(image, { time: truth.time, fovY: truth.camera.fovY });
+        const frame = await this.trackers.look(
+          () => createImageBitmap(drawn),
+          { time: truth.time, fovY: truth.camera.fovY },
+          { width: drawn.width, height: drawn.height },
+        );
         if (!this.stopped) this.events.onFrame(throughCamera(frame, truth), performance.now() - began);
       }
     } catch (cause) {
-      if (!this.stopped)
-        this.events.onError(
-          cause instanceof IconiaError
-            ? cause
-            : new IconiaError('tracker.failed', sentence(cause), { cause }),
-        );
-      this.stop();
+      this.fail(
+        cause instanceof IconiaError ? cause : new IconiaError('tracker.failed', sentence(cause), { cause }),
+      );
     } finally {
       this.busy = false;
     }
@@ -82,7 +98,7 @@ export class TakeTracker {
   stop(): void {
     if (this.stopped) return;
     this.stopped = true;
-    this.tracker.stop();
+    this.trackers.stop();
     this.drawing.dispose();
   }
 }

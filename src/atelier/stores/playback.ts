@@ -14,9 +14,17 @@ import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
 import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
-import { faceError, matchFaces, type FaceError } from '../../core/tracking/compare';
+import {
+  faceError,
+  matchFaces,
+  pictureError,
+  type FaceError,
+  type PictureError,
+} from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
+import { MOST_FACES } from '../../core/tracking/identities';
 import { STEP } from '../../core/units';
+import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { cameraNeeds } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
@@ -37,7 +45,31 @@ export interface TrackerReading {
   readonly found: number;
   /** Of the first face that was found. */
   readonly error: FaceError | null;
+  /** Printed pictures of the effect that are in sight, those that were found, and how far off the first of them is. */
+  readonly pictures: {
+    readonly inSight: number;
+    readonly found: number;
+    readonly error: PictureError | null;
+  };
 }
+
+const picturesRead = (
+  truth: TrackFrame,
+  tracked: TrackFrame,
+  sought: ReadonlySet<number>,
+): TrackerReading['pictures'] => {
+  const inSight = truth.pictures.filter((p) => sought.has(p.id));
+  const pairs = inSight.flatMap((p) => {
+    const found = tracked.pictures.find((q) => q.id === p.id);
+    return found ? [[p, found] as const] : [];
+  });
+  const [first] = pairs;
+  return {
+    inSight: inSight.length,
+    found: pairs.length,
+    error: first ? pictureError(first[0], first[1], truth.camera.pose.position) : null,
+  };
+};
 
 export const usePlaybackStore = defineStore('playback', () => {
   const effectStore = useEffectStore();
@@ -254,7 +286,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   watch(
     () => cameraNeeds(effectStore.effect, fetchFile),
     // A creator reads off what is known of their face, also where the effect looks for nothing.
-    (needs) => input.need(needs.pictures.length > 0 ? needs : { ...needs, faces: true }),
+    (needs) => input.need(needs.pictures.length > 0 ? needs : { ...needs, faces: Math.max(1, needs.faces) }),
     { immediate: true },
   );
 
@@ -271,12 +303,19 @@ export const usePlaybackStore = defineStore('playback', () => {
     live?.event('cameraFlips');
   };
 
-  /** The real face tracker looks at the take instead of being told the truth. `drawing` gives it its pictures. */
+  /** What of a take the real trackers look for: its people, and the printed pictures that the effect knows. */
+  const takeNeeds = (): FrameNeeds => ({
+    faces: Math.min(MOST_FACES, take.value.performers.length),
+    pictures: take.value.spec.pictures === null ? [] : cameraNeeds(effectStore.effect, fetchFile).pictures,
+  });
+  /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */
   const useTracker = async (drawing: TakeDrawing): Promise<void> => {
     useTake();
     cameraError.value = null;
     trackerStarting.value = true;
-    const opened = new TakeTracker(take.value, drawing, {
+    const needs = takeNeeds();
+    const sought = new Set(needs.pictures.map((p) => p.id));
+    const opened = new TakeTracker(take.value, drawing, needs, {
       onFrame: (frame, milliseconds) => {
         if (tracker !== opened) return;
         const truth = take.value.frameAt(frame.time);
@@ -286,6 +325,7 @@ export const usePlaybackStore = defineStore('playback', () => {
           faces: truth.faces.length,
           found: matchFaces(truth.faces, frame.faces).length,
           error: first ? faceError(first[0], first[1]) : null,
+          pictures: picturesRead(truth, frame, sought),
         };
         liveFrame.value = frame;
       },
@@ -319,7 +359,14 @@ export const usePlaybackStore = defineStore('playback', () => {
     loadRecorded();
   };
 
+  /** What of the take the real trackers can look for. */
+  const trackable = computed(() => {
+    const { faces, pictures } = takeNeeds();
+    return { faces: faces > 0, pictures: pictures.length > 0 };
+  });
+
   return {
+    trackable,
     cameraLight,
     take,
     time,

@@ -1,10 +1,10 @@
-/** How far a tracker's frame is from the truth. */
+/** How far a tracker's frame is from the truth: faces and printed pictures. */
 import { toOuter } from '../maths/pose';
 import { angleBetween } from '../maths/quaternion';
-import { distance, pointAt } from '../maths/vec3';
+import { add, distance, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { ExpressionName } from './expression-names';
 import type { Degrees, Metres, Unit } from '../units';
-import { expression, type TrackedFace } from './track-frame';
+import { expression, type TrackedFace, type TrackedPicture } from './track-frame';
 
 export interface FaceError {
   readonly position: Metres;
@@ -50,4 +50,37 @@ export const matchFaces = (
   const matched: (readonly [TrackedFace, TrackedFace])[] = [];
   for (const { t, f } of pairs) if (!matched.some(([a, b]) => a === t || b === f)) matched.push([t, f]);
   return matched;
+};
+
+export interface PictureError {
+  /** Of its middle. */
+  readonly position: Metres;
+  readonly angle: Degrees;
+  /** Root mean square of its four corners, in the world. */
+  readonly corners: Metres;
+}
+
+/**
+ * How far a tracked printed picture is from the truth. No tracker sees how large a picture is printed: what it says is scaled about the
+ * eye to the true width first.
+ */
+export const pictureError = (truth: TrackedPicture, tracked: TrackedPicture, eye: Vec3): PictureError => {
+  const k = truth.width / tracked.width;
+  const pose = {
+    rotation: tracked.pose.rotation,
+    position: add(eye, scale(subtract(tracked.pose.position, eye), k)),
+  };
+  const corners = [-0.5, 0.5].flatMap((x) =>
+    [-0.5, 0.5].map((y) =>
+      distance(
+        toOuter(truth.pose, [x * truth.width, y * truth.height, 0]),
+        toOuter(pose, [x * truth.width, y * tracked.height * k, 0]),
+      ),
+    ),
+  );
+  return {
+    position: distance(truth.pose.position, pose.position),
+    angle: angleBetween(truth.pose.rotation, pose.rotation),
+    corners: Math.sqrt(corners.reduce((sum, d) => sum + d * d, 0) / 4),
+  };
 };

@@ -55,3 +55,7 @@ export const EXPRESSION_NAMES = [
 ] as const;
 
 export type ExpressionName = (typeof EXPRESSION_NAMES)[number];
+
+/** An expression as words: "jaw open", "eye blink left". */
+export const expressionWords = (name: ExpressionName): string =>
+  name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);

@@ -1,5 +1,5 @@
 /** What a face does: one of its expression coefficients, or what several of them make. */
-import { EXPRESSION_NAMES } from '../../tracking/expression-names';
+import { EXPRESSION_NAMES, expressionWords } from '../../tracking/expression-names';
 import { expression as coefficient } from '../../tracking/track-frame';
 import { choice } from '../../schema/properties';
 import { faceMeasure, isMeasure, MEASURE_WORDS, type FaceMeasure } from './face-measures';
@@ -9,7 +9,7 @@ import { defineSignal, ZERO_TO_ONE } from './signal-kind';
 type Coefficient = (typeof EXPRESSION_NAMES)[number];
 /** The 52 coefficients keep their names, written as words: "jaw open", "eye blink left". */
 const COEFFICIENTS = Object.fromEntries(
-  EXPRESSION_NAMES.map((name) => [name, name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)]),
+  EXPRESSION_NAMES.map((name) => [name, expressionWords(name)]),
 ) as Record<Coefficient, string>;
 const WORDS: Record<FaceMeasure | Coefficient, string> = { ...MEASURE_WORDS, ...COEFFICIENTS };
 

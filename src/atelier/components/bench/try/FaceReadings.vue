@@ -29,8 +29,10 @@ const bars = computed(() =>
 );
 /** To a tenth; a little less than nothing is nothing. */
 const degrees = (angle: number): string => `${(Math.round(angle * 10) / 10 + 0).toFixed(1)}°`;
-/** A take of a room or a printed picture has no face, and that is no fault. */
-const expected = computed(() => playback.source === 'camera' || playback.take.performers.length > 0);
+/** A take of a room or a printed picture has no face, and that is no fault; nor has a camera that looks for pictures alone. */
+const expected = computed(() =>
+  playback.source === 'camera' ? playback.cameraSeeks !== 'picture' : playback.take.performers.length > 0,
+);
 </script>
 
 <template>
@@ -39,7 +41,7 @@ const expected = computed(() => playback.source === 'camera' || playback.take.pe
     <p v-if="!face" class="soft">
       {{
         playback.cameraState === 'starting'
-          ? 'Opening the camera and the face tracker'
+          ? 'Opening the camera and what finds things in it'
           : playback.source === 'camera'
             ? 'No face in the picture yet. Come closer, and turn to the light.'
             : 'No face at this moment of the take.'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-/** Truth or the real tracker on the take, and how far the tracker is off. */
+/** Truth or the real trackers on the take, and how far they are off. */
 import { computed } from 'vue';
+import { expressionWords } from '../../../../core/tracking/expression-names';
 import { TakeDrawer } from '../../../drawing/take-drawer';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
@@ -8,65 +9,69 @@ import ChipButton from '../../common/ChipButton.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
-const people = computed(() => playback.take.performers.length > 0);
+/** What of this take a tracker can look for. */
+const seeks = computed(() => playback.trackable);
 const tracked = computed(() => playback.source === 'tracked' || playback.trackerStarting);
 const start = (): void => {
   void playback.useTracker(new TakeDrawer(playback.take, { pictures: prints.images }));
 };
-const figures = computed(() => {
+const millimetres = (metres: number): string => `${(metres * 1000).toFixed(1)} mm`;
+type Figure = readonly [key: string, words: string, value: string];
+const figures = computed((): readonly Figure[] | null => {
   const { reading } = playback;
   if (!reading) return null;
-  const { error } = reading;
-  return {
-    found: `${reading.found} of ${reading.faces}`,
-    position: error ? `${(error.position * 1000).toFixed(1)} mm` : 'none',
-    angle: error ? `${error.angle.toFixed(1)}°` : 'none',
-    landmarks: error ? `${(error.landmarks * 1000).toFixed(1)} mm` : 'none',
-    expression: error?.expression ? `${error.expression.name} ${error.expression.off.toFixed(2)}` : 'none',
-    delay: `${reading.milliseconds.toFixed(0)} ms`,
-  };
+  const { error, pictures } = reading;
+  const none = 'none';
+  const faces: Figure[] = [
+    ['found', 'faces found', `${reading.found} of ${reading.faces}`],
+    ['position', 'position off', error ? millimetres(error.position) : none],
+    ['angle', 'angle off', error ? `${error.angle.toFixed(1)}°` : none],
+    ['landmarks', 'landmarks off', error ? millimetres(error.landmarks) : none],
+    [
+      'expression',
+      'worst expression',
+      error?.expression
+        ? `${expressionWords(error.expression.name)} ${error.expression.off.toFixed(2)}`
+        : none,
+    ],
+  ];
+  const of = pictures.error;
+  const printed: Figure[] = [
+    ['pictures-found', 'pictures found', `${pictures.found} of ${pictures.inSight}`],
+    ['picture-position', 'picture off', of ? millimetres(of.position) : none],
+    ['picture-angle', 'turned off', of ? `${of.angle.toFixed(1)}°` : none],
+    ['picture-corners', 'corners off', of ? millimetres(of.corners) : none],
+  ];
+  return [
+    ...(seeks.value.faces ? faces : []),
+    ...(seeks.value.pictures ? printed : []),
+    ['delay', 'delay', `${reading.milliseconds.toFixed(0)} ms`],
+  ];
 });
 </script>
 
 <template>
-  <section v-if="people && playback.source !== 'camera' && playback.cameraState === null" class="switch">
+  <section
+    v-if="(seeks.faces || seeks.pictures) && playback.source !== 'camera' && playback.cameraState === null"
+    class="switch"
+  >
     <div class="row" role="group" aria-label="Tracking of the take">
       <span>Tracking</span>
       <ChipButton :aria-pressed="!tracked" @click="playback.useTake()">Truth</ChipButton>
-      <ChipButton :aria-pressed="tracked" @click="tracked || start()"> Face tracker </ChipButton>
+      <ChipButton :aria-pressed="tracked" @click="tracked || start()">Tracker</ChipButton>
       <span class="soft grow cut">{{
         tracked
-          ? 'The shipped tracker looks at the drawn picture'
+          ? 'What runs on a camera looks at the drawn picture'
           : 'The effect gets exactly what is in the take'
       }}</span>
     </div>
-    <p v-if="playback.trackerStarting" class="soft" role="status">Loading the face tracker</p>
+    <p v-if="playback.trackerStarting" class="soft" role="status">Loading the tracker</p>
     <template v-else-if="tracked">
       <p v-if="!figures" class="soft" role="status">The tracker looks at its first picture</p>
       <dl v-else class="num" data-testid="tracker-error">
-        <div>
-          <dt>faces found</dt>
-          <dd data-error="found">{{ figures.found }}</dd>
-        </div>
-        <div>
-          <dt>position off</dt>
-          <dd data-error="position">{{ figures.position }}</dd>
-        </div>
-        <div>
-          <dt>angle off</dt>
-          <dd data-error="angle">{{ figures.angle }}</dd>
-        </div>
-        <div>
-          <dt>landmarks off</dt>
-          <dd data-error="landmarks">{{ figures.landmarks }}</dd>
-        </div>
-        <div>
-          <dt>worst expression</dt>
-          <dd data-error="expression">{{ figures.expression }}</dd>
-        </div>
-        <div>
-          <dt>delay</dt>
-          <dd data-error="delay">{{ figures.delay }}</dd>
+        <div v-for="[key, words, value] in figures" :key="key">
+          <dt>{{ words }}</dt>
+          <dd :data-error="key">{{ value }}</dd>
         </div>
       </dl>
     </template>

@@ -11,6 +11,7 @@ import InlineNotice from '../../common/InlineNotice.vue';
 import TakeFilm from '../../takes/TakeFilm.vue';
 import TakePicker from '../../takes/TakePicker.vue';
 import FaceReadings from './FaceReadings.vue';
+import PictureReadings from './PictureReadings.vue';
 import PrintChooser from './PrintChooser.vue';
 import TrackerSwitch from './TrackerSwitch.vue';
 import WordButton from '../../common/WordButton.vue';
@@ -49,7 +50,7 @@ const fired = computed(() =>
       >
         <Camera :size="18" /><span
           ><b>Your camera</b
-          ><small class="soft">Real face tracking; the picture stays on this device</small></span
+          ><small class="soft">Tracked as on a viewer’s device; the picture stays on this one</small></span
         >
       </button>
     </div>
@@ -62,6 +63,7 @@ const fired = computed(() =>
     <TrackerSwitch />
     <PrintChooser />
 
+    <PictureReadings />
     <FaceReadings />
 
     <template v-if="playback.source === 'take'">
