@@ -1,11 +1,11 @@
 /** The picture tracker in a worker: pictures to look for, then camera frames in, where they lie out. */
 import { sentence } from '../core/errors';
 import { trackedPicture } from '../core/tracking/printed-picture';
-import { Grey, greyOfRgba } from '../core/vision/grey';
 import { findNearest, makeFindNearest, type FindNearest } from '../core/vision/hamming';
 import { PictureSearch } from '../core/vision/picture-search';
 import { makePictureTarget, type PictureTarget } from '../core/vision/picture-target';
 import { cameraOf } from '../core/vision/plane-pose';
+import { greyOfImage, MOST_PRINTED } from './grey-of-image';
 import type { FromPictureWorker, SoughtImage, ToPictureWorker } from './picture-messages';
 
 const answer = (message: FromPictureWorker): void =>
@@ -13,30 +13,12 @@ const answer = (message: FromPictureWorker): void =>
 
 /** Frames are looked at with at most so many pixels on the longer side: more tell nothing and cost much. */
 const MOST_SIDE = 640;
-/** Of a printed picture more is not needed either: it is never seen so near. */
-const MOST_PRINTED = 1280;
 
 let targets: readonly { readonly id: number; readonly target: PictureTarget }[] = [];
 let nearest: FindNearest = findNearest;
 /** Made for one shape of frame; another camera, or a phone that is turned, makes it anew. */
 let search: PictureSearch | null = null;
 let lens = 0;
-
-const canvas = new OffscreenCanvas(1, 1);
-/** The picture at most `most` pixels large, in grey. Multiples of four across are the quickest to look at. */
-const greyOfImage = (image: ImageBitmap, most: number): Grey => {
-  const scale = Math.min(1, most / Math.max(image.width, image.height));
-  const width = Math.max(4, Math.round((image.width * scale) / 4) * 4);
-  const height = Math.max(1, Math.round(image.height * scale));
-  if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
-  const g = canvas.getContext('2d', { willReadFrequently: true })!;
-  // What is clear is printed on white paper.
-  g.fillStyle = '#fff';
-  g.fillRect(0, 0, width, height);
-  g.drawImage(image, 0, 0, width, height);
-  image.close();
-  return greyOfRgba(g.getImageData(0, 0, width, height).data, new Grey(width, height));
-};
 
 const start = async (pictures: readonly SoughtImage[]): Promise<void> => {
   nearest = (await makeFindNearest()) ?? findNearest;

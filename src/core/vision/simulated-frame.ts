@@ -2,7 +2,7 @@
  * Camera frames of a picture as nobody has to photograph them: the picture in a pose before a cluttered wall, partly covered, out of focus,
  * noisy, in poor light. For judging how well a picture can be found, and for tests and benches.
  */
-import type { Random } from '../maths/random';
+import { Random } from '../maths/random';
 import { blur, Grey, sampleAt } from './grey';
 import { homographyOf, type Camera, type PlanePose } from './plane-pose';
 
@@ -33,13 +33,22 @@ export const simulateFrame = (
   if (pose) drawPicture(frame, levels, camera, pose, { cover, shear, distortion }, random);
   for (let i = 0; i < rounds; i++) frame = blur(frame);
   const { data } = frame;
+  let at = 0;
   for (let i = 0; i < data.length; i++) {
-    // Four uniform numbers are nearly a normal one of deviation 0.58.
-    const grain = random.next() + random.next() + random.next() + random.next() - 2;
-    data[i] = Math.max(0, Math.min(255, data[i] * light + noise * 1.73 * grain));
+    // Each row begins elsewhere in the grain, so that it makes no pattern.
+    if (i % camera.width === 0) at = (random.next() * GRAIN.length) | 0;
+    const v = data[i] * light + noise * GRAIN[at++ & (GRAIN.length - 1)];
+    data[i] = v < 0 ? 0 : v > 255 ? 255 : v;
   }
   return data;
 };
+
+/** Normal noise of deviation 1: four uniform numbers are nearly that. */
+const GRAIN = (() => {
+  const random = new Random(17);
+  const uniform = (): number => random.next() - 0.5;
+  return Float32Array.from({ length: 1 << 15 }, () => 1.73 * (uniform() + uniform() + uniform() + uniform()));
+})();
 
 const clutter = ({ width, height }: Camera, random: Random): Grey => {
   const frame = new Grey(width, height);

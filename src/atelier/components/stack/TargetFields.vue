@@ -8,6 +8,7 @@ import { useEffectStore } from '../../stores/effect';
 import { propertiesIn } from '../../../core/schema/properties';
 import PropertyInput from '../common/PropertyInput.vue';
 import SelectField from '../common/SelectField.vue';
+import TargetStrength from './TargetStrength.vue';
 import { cutText } from '../../../core/text';
 import TextField from '../common/TextField.vue';
 import WordButton from '../common/WordButton.vue';
@@ -83,6 +84,7 @@ const remove = (): void => {
       />
       <span class="two">wide{{ height ? `, ${(height * 100).toFixed(1)} cm high` : '' }}</span>
     </div>
+    <TargetStrength :target="target" />
     <div class="line">
       <span>Before</span>
       <PropertyInput
