@@ -7,7 +7,15 @@ import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/s
 import { newCard } from '../src/core/kinds/objects/card';
 import { SHIPPED_TAKES } from '../src/core/takes/library';
 import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } from './harness/clip';
-import { keptFile, keptPicture, releasedPath, seenFrames, watchFrames, watchStamps } from './harness/pages';
+import {
+  drawnOut,
+  keptFile,
+  keptPicture,
+  releasedPath,
+  seenFrames,
+  watchFrames,
+  watchStamps,
+} from './harness/pages';
 import { expect, test } from './harness/test';
 
 test.use(cameraOn(PICTURE_CLIP_FILE));
@@ -110,4 +118,45 @@ test('a card of the effect lies on the printed picture wherever it is held, and 
       ]);
     }
   }
+});
+
+test('before anything is printed: how well the card can be found, why another cannot, and a sheet in true size', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const { items } = (await (await page.request.get('/api/effects')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  await page.goto(`/effects/${items.find((e) => e.name === 'Tide Card')!.id}/place`);
+  await drawnOut(page);
+  await page.getByRole('button', { name: /^Settings of Picture/ }).click();
+  const strength = page.getByRole('group', { name: 'How well it can be found' });
+  await expect(strength.getByText('Easy to find')).toBeVisible({ timeout: 120_000 });
+  await expect(strength.getByText(/Found up to [\d.]+ (m|cm) away/)).toBeVisible();
+  // What helps shines through: the veil is not the same all over.
+  const veil = await strength.locator('.picture canvas').evaluate((canvas: HTMLCanvasElement) => {
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    const alpha = [...data].filter((_, i) => i % 4 === 3);
+    return [Math.min(...alpha), Math.max(...alpha)];
+  });
+  expect(veil[0]).toBeLessThan(60);
+  expect(veil[1]).toBeGreaterThan(200);
+
+  const downloaded = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Sheet to print, in true size' }).click();
+  const download = await downloaded;
+  expect(download.suggestedFilename()).toBe('Tide card.pdf');
+  expect(
+    readFileSync(await download.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
+
+  // A plain wave is another matter.
+  await page.locator('.ant-select', { has: page.locator('[aria-label="Which picture is printed"]') }).click();
+  await page.locator('.ant-select-item-option', { hasText: 'Wave' }).first().click();
+  await expect(strength.locator('[data-grade="poor"], [data-grade="fair"]')).toBeVisible({
+    timeout: 120_000,
+  });
+  await expect(strength.locator('.why').first()).toBeVisible();
 });

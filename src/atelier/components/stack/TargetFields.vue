@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** A printed picture: which one, how wide it is printed, and what is seen while it is not. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import { Printer } from '@lucide/vue';
 import { changeTarget, removeTarget } from '../../../core/edits/scene-edits';
 import { targetSchema, type AssetId, type Target } from '../../../core/document/schema';
+import { sentence } from '../../../core/errors';
+import { givePrintSheet } from '../../commands/print-commands';
 import type { DropSpot } from '../../intake/drop-spots';
 import { useEffectStore } from '../../stores/effect';
 import { propertiesIn } from '../../../core/schema/properties';
@@ -44,6 +47,17 @@ const rename = (text: string): void => {
   const name = text.trim();
   if (name && name !== props.target.name) set({ name: cutText(name, 80) });
 };
+const printing = ref(false);
+const print = async (): Promise<void> => {
+  printing.value = true;
+  try {
+    await givePrintSheet(props.target);
+  } catch (cause) {
+    effectStore.notice = sentence(cause);
+  } finally {
+    printing.value = false;
+  }
+};
 const remove = (): void => {
   effectStore.edit(removeTarget(effectStore.effect, props.target.id));
   emit('close');
@@ -84,6 +98,12 @@ const remove = (): void => {
       />
       <span class="two">wide{{ height ? `, ${(height * 100).toFixed(1)} cm high` : '' }}</span>
     </div>
+    <div v-if="asset" class="line">
+      <span />
+      <WordButton class="wide start" :disabled="printing" @click="print"
+        ><Printer :size="13" /> Sheet to print, in true size</WordButton
+      >
+    </div>
     <TargetStrength :target="target" />
     <div class="line">
       <span>Before</span>
@@ -120,6 +140,9 @@ const remove = (): void => {
   border: 1.5px solid var(--accent);
   border-radius: 8px;
   background: var(--paper);
+}
+.start {
+  justify-self: start;
 }
 .bad {
   justify-self: start;
