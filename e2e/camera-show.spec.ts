@@ -31,7 +31,7 @@ test('a released effect appears on the camera picture when the mouth opens, and 
   const canvas = page.locator('#picture');
   await expect(canvas).toHaveAttribute('data-source', 'camera', { timeout: 60_000 });
   await expect(canvas).toHaveAttribute('data-faces', '1', { timeout: 60_000 });
-  await expect(page.getByText('No face in the picture yet')).toBeHidden();
+  await expect(page.getByText('Show your face')).toBeHidden();
 
   const open = CLIP_MOMENTS.indexOf(6.1) + 1;
   const closed = open - 3;

@@ -2,7 +2,8 @@
 import { compile } from '../core/program/program';
 import { IconiaError, sentence } from '../core/errors';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
-import { requirementsOf } from '../core/requirements/requirements';
+import { requirementsOf, type Requirements } from '../core/requirements/requirements';
+import { seekingPrompt } from '../core/requirements/seeking';
 import type { Finger } from '../core/program/inputs';
 import { heardOn } from '../core/behave/loudness';
 import { promptLanguage } from '../core/behave/prompt-texts';
@@ -20,7 +21,6 @@ import { VideoPicture } from '../stage/video-picture';
 import { cameraNeeds } from '../tracker/camera-needs';
 import { LiveInput } from '../tracker/live-input';
 import { LiveRuntime } from '../tracker/live-runtime';
-import { SEEKING_WORDS } from '../tracker/seeking-words';
 import type { OnPerformer } from './on-performer';
 
 const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
@@ -66,6 +66,7 @@ class ShowPage {
   private readonly overlay: ViewerOverlay;
   /** Null until they have been fetched, and where an effect has none. */
   private sounds: EffectSounds | null = null;
+  private readonly requirements: Requirements;
   private recording: Recording | null = null;
   private wantsPhoto = false;
 
@@ -88,6 +89,7 @@ class ShowPage {
       pictureUrl: (id) => this.pictureUrl(id),
     });
     element('stage').append(this.overlay.element);
+    this.requirements = requirementsOf(opened.effect);
     this.input.need(cameraNeeds(opened.effect, this.files));
     if (Object.values(opened.effect.objects).some((o) => o.kind === 'sound')) void this.fetchSounds();
     new ResizeObserver(() => this.resize()).observe(canvas);
@@ -213,8 +215,7 @@ class ShowPage {
       }
     } else if (input.peopleError) say(input.peopleError);
     else if (input.people === 'loading') say('Looking for the people in the picture');
-    else if (input.state === 'looking' && input.seeks) say(SEEKING_WORDS[input.seeks]);
-    else if (input.state === 'tracking') say('');
+    else if (input.state === 'looking' || input.state === 'tracking') say('');
   }
 
   private showSource(source: 'take' | 'camera'): void {
@@ -272,7 +273,9 @@ class ShowPage {
       keepPhoto(canvas, this.opened.manifest.name);
     }
     const { program, runtime } = this.live;
-    this.overlay.update(program, runtime);
+    const seeking =
+      this.source === 'camera' ? seekingPrompt(this.requirements, program.prompts, frame) : null;
+    this.overlay.update(program, runtime, seeking);
     this.sounds?.update(program, runtime, this.stage.drawn?.places ?? [], frame, true);
     canvas.dataset.sounds = String(this.sounds?.sounding ?? 0);
     if (this.drawn++ === 0) performance.mark('first-frame');

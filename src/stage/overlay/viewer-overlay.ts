@@ -4,7 +4,7 @@
  */
 import type { Program } from '../../core/program/program';
 import { promptText, type PromptLanguage } from '../../core/behave/prompt-texts';
-import type { AssetId, Control, ControlId, ControlOf } from '../../core/document/schema';
+import type { AssetId, Control, ControlId, ControlOf, ReadyPrompt } from '../../core/document/schema';
 
 /** What is asked of the runtime. */
 export interface Shown {
@@ -32,12 +32,17 @@ const make = <K extends keyof HTMLElementTagNameMap>(
   return element;
 };
 
+/** What is lost for a moment only is not asked for. */
+const MISSING = 1200;
+
 export class ViewerOverlay {
   readonly element = make('div', 'viewer-overlay');
   private readonly prompt = make('p', 'viewer-prompt');
   private readonly controls = make('div', 'viewer-controls');
   private built: readonly Control[] | null = null;
   private updates: ((shown: Shown) => void)[] = [];
+  /** Since when what the effect needs is out of sight, milliseconds. */
+  private missingSince: number | null = null;
 
   constructor(private readonly options: OverlayOptions) {
     this.prompt.setAttribute('role', 'status');
@@ -45,12 +50,19 @@ export class ViewerOverlay {
     this.element.append(this.prompt, this.controls);
   }
 
-  /** Brings it to what the runtime says now. */
-  update(program: Program, shown: Shown): void {
+  /**
+   * Brings it to what the runtime says now. `seeking` is asked of the viewer when it has been missing for a while and no prompt of the
+   * effect is shown.
+   */
+  update(program: Program, shown: Shown, seeking: ReadyPrompt | null = null): void {
     if (this.built !== program.controls) this.build(program);
     for (const update of this.updates) update(shown);
     const prompt = program.prompts.find((p) => p.id === shown.prompt);
-    const text = prompt ? promptText(prompt, this.options.language) : '';
+    const now = performance.now();
+    this.missingSince = seeking ? (this.missingSince ?? now) : null;
+    const asked = this.missingSince !== null && now - this.missingSince > MISSING ? seeking : null;
+    const said = prompt ?? (asked ? { text: { kind: 'ready', key: asked } as const } : null);
+    const text = said ? promptText(said, this.options.language) : '';
     if (this.prompt.textContent !== text) this.prompt.textContent = text;
     this.prompt.hidden = text === '';
   }

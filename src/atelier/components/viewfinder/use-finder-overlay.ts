@@ -1,9 +1,11 @@
 /** What the viewer reads, uses and hears: prompts, controls and sounds of the effect in the Viewfinder. */
-import { onMounted, ref, watch, type Ref } from 'vue';
+import { computed, onMounted, ref, watch, type Ref } from 'vue';
 import { promptLanguage } from '../../../core/behave/prompt-texts';
 import type { Player } from '../../../core/behave/player';
 import type { Runtime } from '../../../core/behave/runtime';
 import type { ObjectPlaces } from '../../../core/placing/places';
+import { requirementsOf } from '../../../core/requirements/requirements';
+import { seekingPrompt } from '../../../core/requirements/seeking';
 import type { TrackFrame } from '../../../core/tracking/track-frame';
 import { ViewerOverlay } from '../../../stage/overlay/viewer-overlay';
 import { EffectSounds } from '../../../stage/sound/effect-sounds';
@@ -27,6 +29,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       return asset?.kind === 'picture' ? api.fileUrl(asset.files[0]!.sha256) : null;
     },
   });
+  const needs = computed(() => requirementsOf(effectStore.effect));
   const sounds = new EffectSounds(
     async ({ sha256 }) => {
       const response = await fetch(api.fileUrl(sha256));
@@ -59,9 +62,10 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       places: readonly ObjectPlaces[],
       used: boolean,
     ): void => {
-      overlay.update(now.program, now.runtime);
-      overlay.element.inert = !used;
       const live = playback.source !== 'take';
+      const seeking = live ? seekingPrompt(needs.value, now.program.prompts, now.frame) : null;
+      overlay.update(now.program, now.runtime, seeking);
+      overlay.element.inert = !used;
       sounds.update(
         now.program,
         now.runtime,

@@ -1,7 +1,7 @@
 /** What the Viewfinder says: whose picture it is, what is still to come, and what of the take is drawn lighter. */
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Detail } from '../../../stage/take-picture';
-import { SEEKING_WORDS } from '../../../tracker/seeking-words';
+import { SEEKING_WORDS } from '../../seeking-words';
 import { useDeskStore } from '../../stores/desk';
 import { usePlaybackStore } from '../../stores/playback';
 

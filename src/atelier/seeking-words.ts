@@ -1,5 +1,5 @@
 /** What is said while nothing of what an effect needs is in the camera's picture. */
-import type { LiveInput } from './live-input';
+import type { LiveInput } from '../tracker/live-input';
 
 export const SEEKING_WORDS: Readonly<Record<NonNullable<LiveInput['seeks']>, string>> = {
   face: 'No face in the picture yet',
