@@ -90,8 +90,8 @@ export const findCorners = (picture: Grey, { threshold, border, most, cell }: Co
 
 /** All pixels with an arc of nine brighter or darker ones around them, with how much brighter or darker in sum. */
 const scan = ({ width, height, data }: Grey, threshold: number, border: number): number => {
-  const offsets = CIRCLE_X.map((x, i) => x + CIRCLE_Y[i] * width);
-  const [o0, o1, o2, o3, o4, o5, o6, o7, o8, o9, o10, o11, o12, o13, o14, o15] = offsets;
+  const offsets = Int32Array.from(CIRCLE_X, (x, i) => x + CIRCLE_Y[i] * width);
+  const [o0, , o2, , o4, , o6, , o8, , o10, , o12, , o14] = offsets;
   let count = 0;
   for (let y = border; y < height - border; y++)
     for (let i = y * width + border, end = (y + 1) * width - border; i < end; i++) {
@@ -114,34 +114,13 @@ const scan = ({ width, height, data }: Grey, threshold: number, border: number):
       brighter &= ((high - p2) | (high - p10)) & ((high - p6) | (high - p14));
       darker &= ((p2 - low) | (p10 - low)) & ((p6 - low) | (p14 - low));
       if (brighter >= 0 && darker >= 0) continue;
-      const p1 = data[i + o1];
-      const p3 = data[i + o3];
-      const p5 = data[i + o5];
-      const p7 = data[i + o7];
-      const p9 = data[i + o9];
-      const p11 = data[i + o11];
-      const p13 = data[i + o13];
-      const p15 = data[i + o15];
-      const bits = (of: number, sign: number): number =>
-        (((sign * (of - p0)) >>> 31) |
-          (((sign * (of - p1)) >>> 31) << 1) |
-          (((sign * (of - p2)) >>> 31) << 2) |
-          (((sign * (of - p3)) >>> 31) << 3) |
-          (((sign * (of - p4)) >>> 31) << 4) |
-          (((sign * (of - p5)) >>> 31) << 5) |
-          (((sign * (of - p6)) >>> 31) << 6) |
-          (((sign * (of - p7)) >>> 31) << 7) |
-          (((sign * (of - p8)) >>> 31) << 8) |
-          (((sign * (of - p9)) >>> 31) << 9) |
-          (((sign * (of - p10)) >>> 31) << 10) |
-          (((sign * (of - p11)) >>> 31) << 11) |
-          (((sign * (of - p12)) >>> 31) << 12) |
-          (((sign * (of - p13)) >>> 31) << 13) |
-          (((sign * (of - p14)) >>> 31) << 14) |
-          (((sign * (of - p15)) >>> 31) << 15)) >>>
-        0;
-      const up = brighter < 0 ? bits(high, 1) : 0;
-      const down = darker < 0 ? bits(low, -1) : 0;
+      // Few pixels come so far: a plain look all around.
+      let [up, down] = [0, 0];
+      for (let k = 0; k < 16; k++) {
+        const p = data[i + offsets[k]];
+        if (p > high) up |= 1 << k;
+        else if (p < low) down |= 1 << k;
+      }
       const arc = IS_ARC[up] ? up : IS_ARC[down] ? down : 0;
       if (arc === 0) continue;
       const from = arc === up ? high : low;

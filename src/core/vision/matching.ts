@@ -54,8 +54,8 @@ export const matchesOf = (features: FrameFeatures, target: PictureTarget, neares
 };
 
 /** Matches whose guesses are voted on, and sets that agree which are gone into. */
-const MOST_GUESSES = 160;
-const MOST_SETS = 6;
+const MOST_GUESSES = 400;
+const MOST_SETS = 16;
 
 /** Sets of matches that agree with the affine guess of one of them, the best first; no two nearly the same. */
 export const agreeingSets = (
@@ -103,7 +103,7 @@ export const agreeingSets = (
   return chosen;
 };
 
-const SAMPLES = 120;
+const SAMPLES = 300;
 
 /** The homography of a set with which most matches agree; null where none makes sense. */
 export const homographyOfSet = (

@@ -37,7 +37,9 @@ export interface Sight {
 
 /** The worst corner may be expected so far off, in pixels of a frame 640 wide: beyond, poses are wrong. */
 const MOST_SIGMA = 2.2;
-const HOMOGRAPHIES = 4;
+/** Where nearly all that could be seen is seen there, it may be vaguer: out of focus, or with little on it. */
+const MOST_SIGMA_SEEN = 4.5;
+const HOMOGRAPHIES = 12;
 const LEAST_AGREEING = 5;
 
 /** What matches and homographies came of one search: what a picture's strength is judged by. */
@@ -181,8 +183,9 @@ export class PictureTracker {
       : aligned;
   }
 
-  private isSure({ sigma }: Aligned): boolean {
-    return sigma < (MOST_SIGMA * this.camera.width) / 640;
+  private isSure({ sigma, quality, used }: Aligned): boolean {
+    const most = quality >= 0.8 && used >= 15 ? MOST_SIGMA_SEEN : MOST_SIGMA;
+    return sigma < (most * this.camera.width) / 640;
   }
   /** Many corners may be wrong together, patches of the picture hardly: the more of the one, the less of the other is asked. */
   private isAccepted(aligned: Aligned, agreeing: number): boolean {
