@@ -13,6 +13,7 @@ export const placeShots: Record<string, (page: Page) => Promise<void>> = {
   'place-picture': async (page) => {
     await begin(page, 'Printed picture comes alive');
     await page.getByRole('button', { name: /^Settings of Picture/ }).click();
+    await page.locator('[data-grade]').waitFor({ timeout: 120_000 });
     await row(page, 'Ferry').click();
     await page.getByRole('button', { name: 'Measure what is selected' }).click();
   },
