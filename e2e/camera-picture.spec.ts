@@ -165,3 +165,39 @@ test('before anything is printed: how well the card can be found, why another ca
   });
   await expect(strength.locator('.why').first()).toBeVisible();
 });
+
+test('the tracker goes through a whole take: how far off it is, and the worst moments to go to', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const { items } = (await (await page.request.get('/api/effects')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  await page.goto(`/effects/${items.find((e) => e.name === 'Tide Card')!.id}/try`);
+  await drawnOut(page);
+  await page.getByRole('button', { name: 'Tracker', exact: true }).click();
+  await page.getByRole('button', { name: 'Go through the whole take' }).click();
+  await expect(page.getByRole('button', { name: 'Go through the take again' })).toBeVisible({
+    timeout: 180_000,
+  });
+  const said = page.getByTestId('survey');
+  await expect(said).toContainText(/at worst; lost at \d+ of \d+ moments/);
+  const [, median, lost, of] = /Off by ([\d.]+)°.*lost at (\d+) of (\d+)/.exec((await said.textContent())!)!;
+  expect(Number(of)).toBeGreaterThan(60);
+  expect(Number(lost)).toBeLessThan(0.1 * Number(of));
+  expect(Number(median)).toBeLessThan(2);
+  // Its line is drawn over the whole take, and a click leads to a moment.
+  expect((await page.locator('.survey svg path').getAttribute('d'))!.split('L').length).toBeGreaterThan(50);
+  await page
+    .getByRole('group', { name: 'What is shown of it' })
+    .getByRole('button', { name: 'corners' })
+    .click();
+  await expect(said).toContainText(/[\d.]+ mm/);
+  const worst = page.getByRole('group', { name: 'The worst moments' }).getByRole('button').first();
+  const seconds = Number.parseFloat((await worst.textContent())!);
+  await worst.click();
+  await expect(page.getByRole('slider', { name: 'Time in the take' })).toHaveAttribute(
+    'aria-valuenow',
+    new RegExp(`^${seconds.toFixed(1).replace('.', '\\.')}|^${seconds}`),
+  );
+});

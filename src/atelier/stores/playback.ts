@@ -14,13 +14,7 @@ import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
 import { takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
-import {
-  faceError,
-  matchFaces,
-  pictureError,
-  type FaceError,
-  type PictureError,
-} from '../../core/tracking/compare';
+import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import { MOST_FACES } from '../../core/tracking/identities';
 import { STEP } from '../../core/units';
@@ -39,37 +33,9 @@ import { usePrintsStore } from './prints';
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 
 /** What the tracker makes of the moment on screen, against the truth. */
-export interface TrackerReading {
+export interface TrackerReading extends Comparison {
   readonly milliseconds: number;
-  readonly faces: number;
-  readonly found: number;
-  /** Of the first face that was found. */
-  readonly error: FaceError | null;
-  /** Printed pictures of the effect that are in sight, those that were found, and how far off the first of them is. */
-  readonly pictures: {
-    readonly inSight: number;
-    readonly found: number;
-    readonly error: PictureError | null;
-  };
 }
-
-const picturesRead = (
-  truth: TrackFrame,
-  tracked: TrackFrame,
-  sought: ReadonlySet<number>,
-): TrackerReading['pictures'] => {
-  const inSight = truth.pictures.filter((p) => sought.has(p.id));
-  const pairs = inSight.flatMap((p) => {
-    const found = tracked.pictures.find((q) => q.id === p.id);
-    return found ? [[p, found] as const] : [];
-  });
-  const [first] = pairs;
-  return {
-    inSight: inSight.length,
-    found: pairs.length,
-    error: first ? pictureError(first[0], first[1], truth.camera.pose.position) : null,
-  };
-};
 
 export const usePlaybackStore = defineStore('playback', () => {
   const effectStore = useEffectStore();
@@ -319,14 +285,7 @@ export const usePlaybackStore = defineStore('playback', () => {
       onFrame: (frame, milliseconds) => {
         if (tracker !== opened) return;
         const truth = take.value.frameAt(frame.time);
-        const [first] = matchFaces(truth.faces, frame.faces);
-        reading.value = {
-          milliseconds,
-          faces: truth.faces.length,
-          found: matchFaces(truth.faces, frame.faces).length,
-          error: first ? faceError(first[0], first[1]) : null,
-          pictures: picturesRead(truth, frame, sought),
-        };
+        reading.value = { milliseconds, ...compareFrames(truth, frame, sought) };
         liveFrame.value = frame;
       },
       onError: (error) => {
@@ -367,6 +326,7 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   return {
     trackable,
+    takeNeeds,
     cameraLight,
     take,
     time,

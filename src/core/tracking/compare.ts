@@ -4,7 +4,7 @@ import { angleBetween } from '../maths/quaternion';
 import { add, distance, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { ExpressionName } from './expression-names';
 import type { Degrees, Metres, Unit } from '../units';
-import { expression, type TrackedFace, type TrackedPicture } from './track-frame';
+import { expression, type TrackedFace, type TrackedPicture, type TrackFrame } from './track-frame';
 
 export interface FaceError {
   readonly position: Metres;
@@ -82,5 +82,43 @@ export const pictureError = (truth: TrackedPicture, tracked: TrackedPicture, eye
     position: distance(truth.pose.position, pose.position),
     angle: angleBetween(truth.pose.rotation, pose.rotation),
     corners: Math.sqrt(corners.reduce((sum, d) => sum + d * d, 0) / 4),
+  };
+};
+
+/** Of one kind of things: how many are in sight, how many of them were found, and how far off the first that was. */
+export interface Compared<Off> {
+  readonly inSight: number;
+  readonly found: number;
+  readonly error: Off | null;
+}
+export interface Comparison {
+  readonly faces: Compared<FaceError>;
+  readonly pictures: Compared<PictureError>;
+}
+
+/** A tracker's frame against the truth. `sought` are the numbers of the printed pictures that it looked for. */
+export const compareFrames = (
+  truth: TrackFrame,
+  tracked: TrackFrame,
+  sought: ReadonlySet<number>,
+): Comparison => {
+  const faces = matchFaces(truth.faces, tracked.faces);
+  const inSight = truth.pictures.filter((p) => sought.has(p.id));
+  const pictures = inSight.flatMap((p) => {
+    const found = tracked.pictures.find((q) => q.id === p.id);
+    return found ? [[p, found] as const] : [];
+  });
+  const eye = truth.camera.pose.position;
+  return {
+    faces: {
+      inSight: truth.faces.length,
+      found: faces.length,
+      error: faces[0] ? faceError(...faces[0]) : null,
+    },
+    pictures: {
+      inSight: inSight.length,
+      found: pictures.length,
+      error: pictures[0] ? pictureError(...pictures[0], eye) : null,
+    },
   };
 };

@@ -114,6 +114,15 @@ describe('descriptors', () => {
     const simd = await makeFindNearest();
     expect(simd!(sought, 2100, set)).toEqual(findNearest(sought, 2100, set));
   });
+  test('where WebAssembly is blocked there is none, and plain JavaScript stays', async () => {
+    const { instantiate } = WebAssembly;
+    WebAssembly.instantiate = () => Promise.reject(new WebAssembly.CompileError('blocked by the page'));
+    try {
+      expect(await makeFindNearest()).toBeNull();
+    } finally {
+      WebAssembly.instantiate = instantiate;
+    }
+  });
   test('the second nearest lies elsewhere on the picture', () => {
     const [one, flipped, far] = [new Int32Array(WORDS), new Int32Array(WORDS), new Int32Array(WORDS)];
     flipped[0] = 0b111;

@@ -6,6 +6,7 @@ import { TakeDrawer } from '../../../drawing/take-drawer';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
 import ChipButton from '../../common/ChipButton.vue';
+import TakeSurvey from './TakeSurvey.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
@@ -20,10 +21,11 @@ type Figure = readonly [key: string, words: string, value: string];
 const figures = computed((): readonly Figure[] | null => {
   const { reading } = playback;
   if (!reading) return null;
-  const { error, pictures } = reading;
+  const { faces: seen, pictures } = reading;
+  const { error } = seen;
   const none = 'none';
   const faces: Figure[] = [
-    ['found', 'faces found', `${reading.found} of ${reading.faces}`],
+    ['found', 'faces found', `${seen.found} of ${seen.inSight}`],
     ['position', 'position off', error ? millimetres(error.position) : none],
     ['angle', 'angle off', error ? `${error.angle.toFixed(1)}°` : none],
     ['landmarks', 'landmarks off', error ? millimetres(error.landmarks) : none],
@@ -74,6 +76,7 @@ const figures = computed((): readonly Figure[] | null => {
           <dd :data-error="key">{{ value }}</dd>
         </div>
       </dl>
+      <TakeSurvey />
     </template>
   </section>
 </template>

@@ -1,0 +1,76 @@
+/** Every moment of a take is looked at once, in order; it can be ended, and lets go of what it made. */
+import { beforeEach, expect, test } from '@jest/globals';
+import { IconiaError } from '../core/errors';
+import { SHIPPED_TAKES } from '../core/takes/library';
+import type { SurveyMoment } from '../core/tracking/survey';
+import type { TrackedPicture } from '../core/tracking/track-frame';
+import { surveyTake } from './take-survey';
+import type { Tracker } from './tracker';
+
+const take = SHIPPED_TAKES.find((t) => t.id === 'picture-leaving')!;
+const PICTURE = { id: 1, name: 'Card', key: 'card', load: () => Promise.resolve(new Blob()) };
+beforeEach(() => void Object.assign(globalThis, { createImageBitmap: () => Promise.resolve({}) }));
+
+const setup = () => {
+  const drawn: number[] = [];
+  const abort = new AbortController();
+  const state = { disposed: 0, stopped: 0, failAfter: Infinity };
+  const tracker: Tracker<readonly TrackedPicture[]> = {
+    start: () => Promise.resolve(),
+    // It says what is there, at rest before the camera.
+    look: (_image, { time }) =>
+      drawn.length > state.failAfter
+        ? Promise.reject(new IconiaError('tracker.failed', 'It stopped.'))
+        : Promise.resolve(take.frameAt(time).pictures),
+    stop: () => void state.stopped++,
+  };
+  const moments: SurveyMoment[] = [];
+  const shares: number[] = [];
+  const run = (onMoment: () => void = () => {}) =>
+    surveyTake(
+      take,
+      {
+        draw: (frame) => {
+          drawn.push(frame.time);
+          return { width: 36, height: 64 } as OffscreenCanvas;
+        },
+        dispose: () => void state.disposed++,
+      },
+      { faces: 0, pictures: [PICTURE] },
+      {
+        signal: abort.signal,
+        onMoment: (moment, share) => {
+          moments.push(moment);
+          shares.push(share);
+          onMoment();
+        },
+        make: { faces: () => Promise.reject(new Error()) as never, pictures: () => tracker },
+      },
+    );
+  return { run, drawn, moments, shares, state, abort };
+};
+
+test('from the beginning to the end, found wherever it is in sight', async () => {
+  const { run, moments, shares, state } = setup();
+  await run();
+  expect(moments).toHaveLength(72);
+  expect(moments.map((m) => m.time)).toEqual([...moments].map((m) => m.time).sort((a, b) => a - b));
+  expect(shares.at(-1)).toBe(1);
+  for (const { pictures } of moments) expect(pictures.found).toBe(pictures.inSight);
+  expect(moments.some((m) => m.pictures.inSight === 0)).toBe(true);
+  expect([state.disposed, state.stopped > 0]).toEqual([1, true]);
+});
+test('ended half-way nothing more is looked at, and all is let go', async () => {
+  const { run, moments, state, abort } = setup();
+  await run(() => {
+    if (moments.length === 5) abort.abort();
+  });
+  expect(moments).toHaveLength(5);
+  expect([state.disposed, state.stopped > 0]).toEqual([1, true]);
+});
+test('a tracker that stops ends it with its sentence', async () => {
+  const { run, moments, state } = setup();
+  state.failAfter = 3;
+  await expect(run()).rejects.toMatchObject({ code: 'tracker.failed', message: 'It stopped.' });
+  expect([moments.length, state.disposed]).toEqual([3, 1]);
+});
