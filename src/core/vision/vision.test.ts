@@ -116,7 +116,8 @@ describe('descriptors', () => {
   });
   test('where WebAssembly is blocked there is none, and plain JavaScript stays', async () => {
     const { instantiate } = WebAssembly;
-    WebAssembly.instantiate = () => Promise.reject(new WebAssembly.CompileError('blocked by the page'));
+    const blocked = (): Promise<never> => Promise.reject(new Error('blocked by the page'));
+    WebAssembly.instantiate = blocked as typeof instantiate;
     try {
       expect(await makeFindNearest()).toBeNull();
     } finally {

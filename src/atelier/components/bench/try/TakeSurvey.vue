@@ -43,7 +43,7 @@ const said = (value: number | null): string => {
   if (value === null) return 'none';
   switch (measure.value) {
     case 'angle':
-      return `${value.toFixed(1)}°`;
+      return `${value.toFixed(value < 1 ? 2 : 1)}°`;
     case 'expression':
       return value.toFixed(2);
     case 'delay':
