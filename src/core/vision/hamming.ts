@@ -35,8 +35,8 @@ const bitsOf = (v: number): number => {
   v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
   return (v + (v >>> 4)) & 0x0f0f0f0f;
 };
-/** Bits that differ; any number from `limit` on when they are at least that many. */
-const differing = (a: Int32Array, i: number, b: Int32Array, j: number, limit: number): number => {
+/** Bits in which two descriptors differ, by where they begin; any number from `limit` on when they are at least that many. */
+export const differingBits = (a: Int32Array, i: number, b: Int32Array, j: number, limit: number): number => {
   let sum = 0;
   for (let k = 0; k < 4; k++) sum += bitsOf(a[i + k] ^ b[j + k]);
   if (Math.imul(sum, 0x01010101) >>> 24 >= limit) return 256;
@@ -49,7 +49,7 @@ export const findNearest: FindNearest = (words, count, set) => {
   for (let i = 0; i < count; i++) {
     let [best, second, at] = [256, 256, -1];
     for (let j = 0; j < set.count; j++) {
-      const d = differing(words, WORDS * i, set.words, WORDS * j, second);
+      const d = differingBits(words, WORDS * i, set.words, WORDS * j, second);
       if (d >= second) continue;
       const sameplace =
         at >= 0 && Math.abs(set.x[at] - set.x[j]) < ONE_PLACE && Math.abs(set.y[at] - set.y[j]) < ONE_PLACE;

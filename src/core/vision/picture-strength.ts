@@ -6,7 +6,8 @@
 import { Random } from '../maths/random';
 import { Frame } from './frame-features';
 import { Grey, pyramidOf } from './grey';
-import { findNearest, type FindNearest } from './hamming';
+import { WORDS } from './descriptors';
+import { differingBits, findNearest, type FindNearest } from './hamming';
 import { project } from './homography';
 import { makePictureTarget, type PictureTarget } from './picture-target';
 import { PictureTracker } from './picture-tracker';
@@ -169,22 +170,11 @@ const detailsOf = ({ described }: PictureTarget): Weakness => {
       (j) =>
         (Math.abs(described.x[i] - described.x[j]) < ONE_PLACE &&
           Math.abs(described.y[i] - described.y[j]) < ONE_PLACE) ||
-        bitsApart(described.words, 8 * i, 8 * j) > APART,
+        differingBits(described.words, WORDS * i, described.words, WORDS * j, 257) > APART,
     ),
   );
   return { kind: unique.length < 0.5 * some.length ? 'repeats' : 'fewDetails' };
 };
-const bitsApart = (words: Int32Array, i: number, j: number): number => {
-  let bits = 0;
-  for (let k = 0; k < 8; k++) {
-    let v = words[i + k] ^ words[j + k];
-    v -= (v >>> 1) & 0x55555555;
-    v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
-    bits += Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
-  }
-  return bits;
-};
-
 /** A half with less than this of all warmth shows nothing. */
 const EMPTY = 0.06;
 
