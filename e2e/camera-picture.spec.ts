@@ -80,13 +80,12 @@ test('a card of the effect lies on the printed picture wherever it is held, and 
   // Nothing that looks for faces or people was fetched.
   expect(trackers).toEqual(['/trackers/picture-worker.js']);
 
+  await watchFrames(page, '#picture', MAGENTA);
+  const shown = (await seenFrames(page)).length;
   // Taken away, the viewer is asked for it; held again, no more.
   const asked = page.locator('.viewer-prompt', { hasText: 'Point at the picture' });
   await expect(asked).toBeVisible({ timeout: 60_000 });
   await expect(asked).toBeHidden({ timeout: 60_000 });
-
-  await watchFrames(page, '#picture', MAGENTA);
-  const shown = (await seenFrames(page)).length;
   /** The last frames of each moment of the clip, once the tracker has settled in it. */
   const settled = async (moment: number) => {
     const frames = await seenFrames(page);

@@ -4,7 +4,7 @@ import { IconiaError } from '../core/errors';
 import { SHIPPED_TAKES } from '../core/takes/library';
 import type { SurveyMoment } from '../core/tracking/survey';
 import type { TrackedPicture } from '../core/tracking/track-frame';
-import { surveyTake } from './take-survey';
+import { surveyTake, surveyTakes } from './take-survey';
 import type { Tracker } from './tracker';
 
 const take = SHIPPED_TAKES.find((t) => t.id === 'picture-leaving')!;
@@ -73,4 +73,39 @@ test('a tracker that stops ends it with its sentence', async () => {
   state.failAfter = 3;
   await expect(run()).rejects.toMatchObject({ code: 'tracker.failed', message: 'It stopped.' });
   expect([moments.length, state.disposed]).toEqual([3, 1]);
+});
+
+test('several takes by the same trackers: each is let go after it, each moment looked at until it is settled', async () => {
+  const started: string[] = [];
+  const drawings: string[] = [];
+  let looks = 0;
+  const tracker: Tracker<readonly TrackedPicture[]> = {
+    start: () => Promise.resolve(void started.push('tracker')),
+    look: () => Promise.resolve(void looks++).then(() => []),
+    stop: () => {},
+  };
+  const done: [number, number][] = [];
+  await surveyTakes(
+    [take, take],
+    ({ id }) => {
+      drawings.push(`made ${id}`);
+      return {
+        draw: () => ({ width: 36, height: 64 }) as OffscreenCanvas,
+        dispose: () => void drawings.push('let go'),
+      };
+    },
+    { faces: 0, pictures: [PICTURE] },
+    {
+      signal: new AbortController().signal,
+      onTake: (index, moments) => done.push([index, moments.length]),
+      make: { faces: () => Promise.reject(new Error()) as never, pictures: () => tracker },
+    },
+  );
+  expect(started).toEqual(['tracker']);
+  expect(drawings).toEqual(['made picture-leaving', 'let go', 'made picture-leaving', 'let go']);
+  expect(done).toEqual([
+    [0, 12],
+    [1, 12],
+  ]);
+  expect(looks).toBe(2 * 12 * 3);
 });

@@ -2,6 +2,7 @@
  * Which of the effect's pictures are printed on the pictures of a take, and those pictures decoded. The effect's own
  * printed pictures come first; an effect without any can try another picture.
  */
+import { until } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { targetOrder, usedAssets } from '../../core/document/queries';
@@ -77,10 +78,15 @@ export const usePrintsStore = defineStore('prints', () => {
         closeImages(made);
         return;
       }
-      loading.value = false;
       images.value = made;
+      loading.value = false;
     },
     { immediate: true },
   );
-  return { chosen, choices, targets, images, aspects, error, loading, choose };
+  /** What is printed, once it is there: whoever draws the take for others to look at waits for it. */
+  const ready = async (): Promise<readonly PictureImage[]> => {
+    await until(loading).toBe(false);
+    return images.value;
+  };
+  return { chosen, choices, targets, images, aspects, error, loading, ready, choose };
 });

@@ -3,9 +3,21 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/errors';
 import type { SurveyMoment } from '../../core/tracking/survey';
-import { surveyTake } from '../../tracker/take-survey';
+import { performanceOf, PERFORMERS, screenTest } from '../../core/takes/library';
+import { makeTake } from '../../core/takes/make-take';
+import type { Take } from '../../core/takes/take';
+import { surveyTake, surveyTakes } from '../../tracker/take-survey';
 import type { TakeDrawing } from '../../tracker/take-tracker';
 import { usePlaybackStore } from './playback';
+
+/** What every performer does while the tracker looks: turns, opens the mouth, puckers, blinks. */
+const PERFORMANCE = 'turn-and-mouth';
+
+export interface PerformerReading {
+  readonly id: string;
+  readonly name: string;
+  readonly moments: readonly SurveyMoment[];
+}
 
 export const useSurveyStore = defineStore('survey', () => {
   const playback = usePlaybackStore();
@@ -54,5 +66,39 @@ export const useSurveyStore = defineStore('survey', () => {
       }
     }
   };
-  return { moments, share, trouble, run, cancel };
+  /** The same on every performer: one that the tracker fails on is seen. */
+  const performers = shallowRef<readonly PerformerReading[]>([]);
+  const runPerformers = async (drawingOf: (take: Take) => TakeDrawing): Promise<void> => {
+    cancel();
+    trouble.value = null;
+    performers.value = [];
+    const mine = new AbortController();
+    abort = mine;
+    share.value = 0;
+    const { duration } = performanceOf(PERFORMANCE);
+    try {
+      await surveyTakes(
+        PERFORMERS.map(({ id }) => makeTake(screenTest(id, PERFORMANCE, duration))),
+        drawingOf,
+        { faces: 1, pictures: [] },
+        {
+          signal: mine.signal,
+          onTake: (index, seen) => {
+            if (abort !== mine) return;
+            const { id, name } = PERFORMERS[index]!;
+            performers.value = [...performers.value, { id, name, moments: seen }];
+            share.value = (index + 1) / PERFORMERS.length;
+          },
+        },
+      );
+    } catch (cause) {
+      if (abort === mine) trouble.value = sentence(cause);
+    } finally {
+      if (abort === mine) {
+        abort = null;
+        share.value = null;
+      }
+    }
+  };
+  return { moments, performers, share, trouble, run, runPerformers, cancel };
 });

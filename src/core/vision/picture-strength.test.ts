@@ -10,7 +10,7 @@ let nearest: FindNearest;
 beforeAll(async () => {
   nearest = (await makeFindNearest())!;
 });
-const strengthOf = (of: Grey) => pictureStrength(of, { nearest, effort: 0.1 });
+const strengthOf = (of: Grey) => pictureStrength(of, { nearest, effort: 0.06 });
 const kinds = (of: Grey): string[] => strengthOf(of).weaknesses.map((w) => w.kind);
 
 describe('strength', () => {
@@ -31,10 +31,10 @@ describe('strength', () => {
     const shares: number[] = [];
     const once = pictureStrength(testPoster(5, 8), {
       nearest,
-      effort: 0.1,
+      effort: 0.05,
       onProgress: (s) => shares.push(s),
     });
-    expect(pictureStrength(testPoster(5, 8), { nearest, effort: 0.1 })).toEqual(once);
+    expect(pictureStrength(testPoster(5, 8), { nearest, effort: 0.05 })).toEqual(once);
     expect(shares.at(-1)).toBe(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
   });

@@ -17,14 +17,19 @@ import { usePrintsStore } from '../../../stores/prints';
 import { useSurveyStore } from '../../../stores/survey';
 import ChipButton from '../../common/ChipButton.vue';
 import InlineNotice from '../../common/InlineNotice.vue';
+import PerformerTable from './PerformerTable.vue';
 import WordButton from '../../common/WordButton.vue';
 
 const playback = usePlaybackStore();
 const prints = usePrintsStore();
 const survey = useSurveyStore();
 
-const start = (): void => {
-  void survey.run(new TakeDrawer(playback.take, { pictures: prints.images }));
+const start = async (): Promise<void> => {
+  const pictures = await prints.ready();
+  await survey.run(new TakeDrawer(playback.take, { pictures }));
+};
+const startPerformers = (): void => {
+  void survey.runPerformers((take) => new TakeDrawer(take, {}));
 };
 /** Faces where the take has people, else its printed picture. */
 const of = computed((): 'faces' | 'pictures' => (playback.trackable.faces ? 'faces' : 'pictures'));
@@ -76,13 +81,16 @@ const seek = (m: SurveyMoment): void => playback.seek(m.time);
 <template>
   <section class="survey" aria-label="The tracker over the whole take">
     <div v-if="survey.share !== null" class="row" role="status">
-      <span class="soft grow">The tracker goes through the take</span>
+      <span class="soft grow">The tracker is looking</span>
       <a-progress :percent="Math.round(100 * survey.share)" size="small" class="bar" />
       <WordButton @click="survey.cancel()">Cancel</WordButton>
     </div>
-    <WordButton v-else @click="start">
-      {{ survey.moments.length > 0 ? 'Go through the take again' : 'Go through the whole take' }}
-    </WordButton>
+    <div v-else class="row">
+      <WordButton @click="start">
+        {{ survey.moments.length > 0 ? 'Go through the take again' : 'Go through the whole take' }}
+      </WordButton>
+      <WordButton v-if="of === 'faces'" @click="startPerformers">On every performer</WordButton>
+    </div>
     <InlineNotice v-if="survey.trouble" closable @close="survey.trouble = null">{{
       survey.trouble
     }}</InlineNotice>
@@ -126,6 +134,7 @@ const seek = (m: SurveyMoment): void => playback.seek(m.time);
         </ChipButton>
       </div>
     </template>
+    <PerformerTable v-if="of === 'faces'" />
   </section>
 </template>
 

@@ -13,8 +13,9 @@ const prints = usePrintsStore();
 /** What of this take a tracker can look for. */
 const seeks = computed(() => playback.trackable);
 const tracked = computed(() => playback.source === 'tracked' || playback.trackerStarting);
-const start = (): void => {
-  void playback.useTracker(new TakeDrawer(playback.take, { pictures: prints.images }));
+const start = async (): Promise<void> => {
+  const pictures = await prints.ready();
+  await playback.useTracker(new TakeDrawer(playback.take, { pictures }));
 };
 const millimetres = (metres: number): string => `${(metres * 1000).toFixed(1)} mm`;
 type Figure = readonly [key: string, words: string, value: string];
