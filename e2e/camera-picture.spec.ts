@@ -8,11 +8,13 @@ import { newCard } from '../src/core/kinds/objects/card';
 import { SHIPPED_TAKES } from '../src/core/takes/library';
 import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } from './harness/clip';
 import {
+  createEffect,
   drawnOut,
   keptFile,
   keptPicture,
   releasedPath,
   seenFrames,
+  serverEffect,
   watchFrames,
   watchStamps,
 } from './harness/pages';
@@ -131,7 +133,11 @@ test('before anything is printed: how well the card can be found, why another ca
   const { items } = (await (await page.request.get('/api/effects')).json()) as {
     items: { id: string; name: string }[];
   };
-  await page.goto(`/effects/${items.find((e) => e.name === 'Tide Card')!.id}/place`);
+  // One of its own: the tests after this one try the card as it ships.
+  const shipped = await serverEffect(page, items.find((e) => e.name === 'Tide Card')!.id);
+  await page.goto(
+    `/effects/${await createEffect(page, 'Another card', { ...shipped, name: 'Another card' })}/place`,
+  );
   await drawnOut(page);
   await page.getByRole('button', { name: /^Settings of Picture/ }).click();
   const strength = page.getByRole('group', { name: 'How well it can be found' });
