@@ -5,22 +5,26 @@
 import { createRequire } from 'node:module';
 import type { Grey } from '../src/core/vision/grey';
 
-/* eslint-disable typescript/no-explicit-any */
-type Library = any;
+type Library = typeof import('@techstark/opencv-js');
+type Mat = InstanceType<Library['Mat']>;
 
 const load = async (): Promise<Library> => {
-  const loaded = createRequire(import.meta.url)('@techstark/opencv-js') as Library;
+  const loaded = createRequire(import.meta.url)('@techstark/opencv-js') as
+    | Promise<Library>
+    | (Library & { onRuntimeInitialized: () => void });
   if (loaded instanceof Promise) return loaded;
   // It looks like a promise and never settles: what it has is handed on without that.
   await new Promise<void>((ready) => {
     if (loaded.Mat) ready();
     else loaded.onRuntimeInitialized = () => ready();
   });
-  return { ...loaded, then: undefined };
+  return { ...loaded, then: undefined } as Library;
 };
 export const library = await load();
 const cv = library;
 
+/** It has the method, its types do not. */
+const { USAC_MAGSAC } = cv as unknown as { readonly USAC_MAGSAC: number };
 const FEATURES = 2000;
 const RATIO = 0.8;
 const LEAST = 10;
@@ -61,7 +65,7 @@ export class LibraryFinder {
         cv.matFromArray(to.length / 2, 1, cv.CV_32FC2, to),
         new cv.Mat(),
       ];
-      const h = cv.findHomography(x, y, cv.USAC_MAGSAC, 3, mask, 2000, 0.99);
+      const h = cv.findHomography(x, y, USAC_MAGSAC, 3, mask, 2000, 0.99);
       const inside = cv.countNonZero(mask);
       const quad = h.empty() || inside < LEAST ? null : this.quad([...h.data64F]);
       for (const used of [x, y, mask, h]) used.delete();
@@ -91,11 +95,11 @@ export class LibraryFinder {
     cv.goodFeaturesToTrack(a, corners, 150, 0.01, 8);
     const began = performance.now();
     cv.calcOpticalFlowPyrLK(a, b, corners, next, status, error, new cv.Size(21, 21), 3);
-    const h = cv.findHomography(corners, next, cv.USAC_MAGSAC, 3);
+    const h = cv.findHomography(corners, next, USAC_MAGSAC, 3);
     const took = performance.now() - began;
     for (const used of [a, b, corners, next, status, error, h]) used.delete();
     return took;
   }
 }
 
-const matOf = ({ width, height, data }: Grey): any => cv.matFromArray(height, width, cv.CV_8UC1, data);
+const matOf = ({ width, height, data }: Grey): Mat => cv.matFromArray(height, width, cv.CV_8UC1, data);

@@ -6,6 +6,7 @@ import { blankEffect, newPicture, newTarget } from '../src/core/document/default
 import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/schema';
 import { newCard } from '../src/core/kinds/objects/card';
 import { SHIPPED_TAKES } from '../src/core/takes/library';
+import { judgePictures } from './harness/drawings';
 import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } from './harness/clip';
 import {
   createEffect,
@@ -130,6 +131,7 @@ test('before anything is printed: how well the card can be found, why another ca
   page,
 }) => {
   test.setTimeout(240_000);
+  await page.evaluate(judgePictures);
   const { items } = (await (await page.request.get('/api/effects')).json()) as {
     items: { id: string; name: string }[];
   };

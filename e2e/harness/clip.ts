@@ -19,14 +19,17 @@ export const CLIP_FOV_Y =
 export interface ClipMoment {
   readonly take?: string;
   readonly time: number;
+  /** Pictures that show it. */
+  readonly held?: number;
 }
 /** What the clip of a printed picture shows: held nearer and farther, taken away, held again. */
 export const PICTURE_MOMENTS: readonly ClipMoment[] = [
-  { take: 'picture-in-hand', time: 0 },
-  { take: 'picture-in-hand', time: 1.7 },
-  { take: 'picture-in-hand', time: 7.7 },
-  { take: 'picture-leaving', time: 5.1 },
-  { take: 'picture-leaving', time: 10 },
+  { take: 'picture-in-hand', time: 0, held: 36 },
+  { take: 'picture-in-hand', time: 1.7, held: 36 },
+  { take: 'picture-in-hand', time: 7.7, held: 36 },
+  // Long enough to be missed.
+  { take: 'picture-leaving', time: 5.1, held: 75 },
+  { take: 'picture-leaving', time: 10, held: 36 },
 ];
 /** In which of them there is none. */
 export const PICTURE_GONE = 3;
@@ -46,7 +49,7 @@ export const writeClip = async (
         `data:image/webp;base64,${print.toString('base64')}`,
       );
     const frames: Buffer[] = [];
-    for (const [i, moment] of moments.entries()) {
+    for (const [i, { held = HELD, ...moment }] of moments.entries()) {
       const url = await page.evaluate(
         (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
         {
@@ -59,7 +62,7 @@ export const writeClip = async (
         },
       );
       const picture = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
-      for (let n = 0; n < HELD; n++) frames.push(picture);
+      for (let n = 0; n < held; n++) frames.push(picture);
     }
     writeFileSync(file, Buffer.concat(frames));
   } finally {

@@ -27,6 +27,22 @@ export const drawPeopleInFull = (): void => {
     ?.$patch((desk) => Object.assign(desk, { plainPeople: false }));
 };
 
+/** From here to the end of the test, how well printed pictures can be found is really found out. */
+export const judgePictures = (): void => localStorage.setItem('e2e.judges', 'yes');
+
+/**
+ * How well a printed picture can be found is found out in the background whenever its settings are open: seconds of work that most tests are
+ * not about. Its worker says nothing there.
+ */
+export const judgeNoPictures = (): void => {
+  const isQuiet = (script: string | URL): boolean =>
+    String(script).includes('strength-worker') && localStorage.getItem('e2e.judges') === null;
+  window.Worker = new Proxy(window.Worker, {
+    construct: (Real, [script, options]: [string | URL, WorkerOptions?]) =>
+      isQuiet(script) ? { postMessage: () => {}, terminate: () => {} } : new Real(script, options),
+  });
+};
+
 /** Where the people of takes are not the point they are drawn as plain figures, unless a test has set otherwise. */
 export const drawPlainPeople = (): void => {
   if (localStorage.getItem('iconia.people') === null) localStorage.setItem('iconia.people', 'plain');

@@ -2,9 +2,8 @@
 import { expect, test } from '@jest/globals';
 import { blankEffect } from '../core/document/defaults';
 import { sampleAsset } from '../core/document/sample';
-import type { Effect, FaceChoice, ObjectId, Target, TargetId } from '../core/document/schema';
+import type { Effect, ObjectId, Target, TargetId } from '../core/document/schema';
 import { newCard } from '../core/kinds/objects/card';
-import { headAnchor } from '../core/kinds/objects/placed';
 import { cameraNeeds } from './camera-needs';
 
 const poster = sampleAsset(1);
@@ -61,12 +60,4 @@ test('an effect on a face looks for faces alone', () => {
     people: false,
     microphone: false,
   });
-});
-test('as many faces as are told apart; all of them for any or every one', () => {
-  const on = (face: FaceChoice): number => {
-    const id = 'obj_a' as ObjectId;
-    const object = newCard(id, poster, 0, headAnchor('crown', face));
-    return cameraNeeds({ ...effectOn([], []), objects: { [id]: object } }, load).faces;
-  };
-  expect([on(1), on(2), on(4), on('any'), on('every')]).toEqual([1, 2, 4, 4, 4]);
 });

@@ -1,22 +1,11 @@
 /** What an effect needs of a camera, known from its document: only what it needs is loaded. */
-import { anchorOf, targetOrder } from '../core/document/queries';
+import { targetOrder } from '../core/document/queries';
 import type { Asset, Effect } from '../core/document/schema';
+import { faceCount } from '../core/requirements/face-count';
 import { requirementsOf } from '../core/requirements/requirements';
 import { MOST_PICTURES } from '../core/vision/picture-search';
-import { MOST_FACES } from '../core/tracking/identities';
 import type { Needs } from './live-input';
 import type { SoughtPicture } from './picture-finder';
-
-/** How many faces are looked for: as many as the effect tells apart, all of them where it is for any or every one. */
-const facesOf = (effect: Effect): number =>
-  Math.max(
-    1,
-    ...Object.values(effect.objects).map((object) => {
-      const anchor = anchorOf(effect, object);
-      if (!('face' in anchor)) return 1;
-      return typeof anchor.face === 'number' ? anchor.face : MOST_FACES;
-    }),
-  );
 
 /** `load` gives the bytes of a file of the effect. Printed pictures that have none chosen cannot be looked for. */
 export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number]) => Promise<Blob>): Needs => {
@@ -28,7 +17,7 @@ export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number])
     return [{ id: i + 1, name: target.name, key: file!.sha256, load: () => load(file!) }];
   });
   return {
-    faces: needs.faces ? facesOf(effect) : 0,
+    faces: needs.faces ? faceCount(effect) : 0,
     people: needs.people,
     microphone: needs.microphone,
     pictures: pictures.slice(0, MOST_PICTURES),

@@ -77,6 +77,8 @@ export class LiveCamera {
   people: PeopleMask | null = null;
   private stream: MediaStream | null = null;
   private stopped = false;
+  /** Its picture is there. */
+  private isOpen = false;
   private startedAt = 0;
   private looksAtViewer = true;
   private needs: CameraNeeds = { faces: 1, pictures: [], people: false };
@@ -121,7 +123,8 @@ export class LiveCamera {
       this.stop();
       throw cameraError(cause);
     }
-    this.trackers.need(this.needs);
+    this.isOpen = true;
+    this.meetNeeds();
     await this.trackers.ready();
     if (this.stopped) return this.stop();
     this.startedAt = performance.now();
@@ -132,8 +135,12 @@ export class LiveCamera {
   /** What is looked for from now on; trackers are loaded and let go of accordingly. */
   need(needs: CameraNeeds): void {
     this.needs = needs;
-    if (this.startedAt > 0) this.trackers.need(needs);
-    this.findPeople(needs.people);
+    if (this.isOpen) this.meetNeeds();
+  }
+  /** Nothing is loaded for a camera that nobody allows. */
+  private meetNeeds(): void {
+    this.trackers.need(this.needs);
+    this.findPeople(this.needs.people);
   }
 
   private findPeople(wanted: boolean): void {

@@ -2,6 +2,7 @@
 import { changeObjects, type Common } from '../../core/edits/object-edits';
 import { outermostOf } from '../../core/edits/stack-edits';
 import type { EffectObject, ObjectId } from '../../core/document/schema';
+import { isPlaceOnly } from '../../core/kinds/objects/objects';
 import type { Program } from '../../core/program/program';
 import { transformPoint } from '../../core/maths/matrix';
 import { layeringOf, type Here } from '../../core/placing/anchors';
@@ -52,6 +53,9 @@ export const heldNow = ({ program, places, here }: ViewNow): Held[] => {
 export const handlePlaceFor = (held: readonly Held[]): HandlePlace | null => {
   const { handleMode, place, pivotFor } = useDeskStore();
   if (pivotFor) return null;
+  // A sound and a light have no size: there is nothing to pull at.
+  const only = held.length === 1 ? useEffectStore().effect.objects[held[0]!.object.id] : undefined;
+  if (handleMode === 'size' && only && isPlaceOnly(only)) return null;
   return handlePlaceOf(held, place.axes, { sizing: handleMode === 'size', even: place.even });
 };
 /** A pivot is moved. */

@@ -16,7 +16,7 @@ import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
 import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
-import { MOST_FACES } from '../../core/tracking/identities';
+import { MOST_FACES } from '../../core/schema/anchor-schema';
 import { STEP } from '../../core/units';
 import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';

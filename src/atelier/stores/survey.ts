@@ -43,62 +43,60 @@ export const useSurveyStore = defineStore('survey', () => {
   );
   watch(subject, forget);
 
-  const run = async (drawing: TakeDrawing): Promise<void> => {
-    forget();
-    const mine = new AbortController();
-    abort = mine;
-    share.value = 0;
-    try {
-      await surveyTake(playback.take, drawing, playback.takeNeeds(), {
-        signal: mine.signal,
-        onMoment: (moment, done) => {
-          if (abort !== mine) return;
-          moments.value = [...moments.value, moment];
-          share.value = done;
-        },
-      });
-    } catch (cause) {
-      if (abort === mine) trouble.value = sentence(cause);
-    } finally {
-      if (abort === mine) {
-        abort = null;
-        share.value = null;
-      }
-    }
-  };
-  /** The same on every performer: one that the tracker fails on is seen. */
-  const performers = shallowRef<readonly PerformerReading[]>([]);
-  const runPerformers = async (drawingOf: (take: Take) => TakeDrawing): Promise<void> => {
+  /** One piece of work at a time; what comes of one that was ended is let go. */
+  const work = async (
+    what: (signal: AbortSignal, ifStill: (take: () => void) => void) => Promise<void>,
+  ): Promise<void> => {
     cancel();
     trouble.value = null;
-    performers.value = [];
     const mine = new AbortController();
     abort = mine;
     share.value = 0;
-    const { duration } = performanceOf(PERFORMANCE);
+    const ifStill = (take: () => void): void => {
+      if (abort === mine) take();
+    };
     try {
+      await what(mine.signal, ifStill);
+    } catch (cause) {
+      ifStill(() => (trouble.value = sentence(cause)));
+    } finally {
+      ifStill(cancel);
+    }
+  };
+
+  const run = (drawing: TakeDrawing): Promise<void> =>
+    work(async (signal, ifStill) => {
+      moments.value = [];
+      await surveyTake(playback.take, drawing, playback.takeNeeds(), {
+        signal,
+        onMoment: (moment, done) =>
+          ifStill(() => {
+            moments.value = [...moments.value, moment];
+            share.value = done;
+          }),
+      });
+    });
+  /** The same on every performer: one that the tracker fails on is seen. */
+  const performers = shallowRef<readonly PerformerReading[]>([]);
+  const runPerformers = (drawingOf: (take: Take) => TakeDrawing): Promise<void> =>
+    work(async (signal, ifStill) => {
+      performers.value = [];
+      const { duration } = performanceOf(PERFORMANCE);
+      const takes = PERFORMERS.map(({ id }) => makeTake(screenTest(id, PERFORMANCE, duration)));
       await surveyTakes(
-        PERFORMERS.map(({ id }) => makeTake(screenTest(id, PERFORMANCE, duration))),
+        takes,
         drawingOf,
         { faces: 1, pictures: [] },
         {
-          signal: mine.signal,
-          onTake: (index, seen) => {
-            if (abort !== mine) return;
-            const { id, name } = PERFORMERS[index]!;
-            performers.value = [...performers.value, { id, name, moments: seen }];
-            share.value = (index + 1) / PERFORMERS.length;
-          },
+          signal,
+          onTake: (index, seen) =>
+            ifStill(() => {
+              const { id, name } = PERFORMERS[index]!;
+              performers.value = [...performers.value, { id, name, moments: seen }];
+              share.value = (index + 1) / PERFORMERS.length;
+            }),
         },
       );
-    } catch (cause) {
-      if (abort === mine) trouble.value = sentence(cause);
-    } finally {
-      if (abort === mine) {
-        abort = null;
-        share.value = null;
-      }
-    }
-  };
+    });
   return { moments, performers, share, trouble, run, runPerformers, cancel };
 });

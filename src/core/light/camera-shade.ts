@@ -8,6 +8,7 @@ import type { Rgb } from '../maths/blend';
 import { clamp } from '../maths/scalar';
 import { hexOf, linearOf, luminance } from '../maths/srgb';
 import { length, normalise, type Vec3 } from '../maths/vec3';
+import { solveLinear } from '../maths/linear';
 import type { LightEstimate } from '../tracking/track-frame';
 
 /** A piece of a surface of one colour: which way it faces (world), and the amount of light it sends, linear. */
@@ -32,27 +33,6 @@ const FEWEST = 24;
 /** From above, a little: what light does where nothing is known. */
 const USUAL: Vec3 = [-0.15, 0.3, 0.15];
 
-/** Solves a small system of equations with a symmetric, positive matrix (Cholesky). */
-const solve = (a: number[][], b: number[]): number[] => {
-  const n = b.length;
-  const l = a.map(() => new Array<number>(n).fill(0));
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j <= i; j++) {
-      let sum = a[i]![j]!;
-      for (let k = 0; k < j; k++) sum -= l[i]![k]! * l[j]![k]!;
-      l[i]![j] = i === j ? Math.sqrt(Math.max(sum, 1e-12)) : sum / l[j]![j]!;
-    }
-  const y: number[] = [];
-  for (let i = 0; i < n; i++) y[i] = (b[i]! - y.reduce((sum, v, k) => sum + l[i]![k]! * v, 0)) / l[i]![i]!;
-  const x = new Array<number>(n).fill(0);
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = y[i]!;
-    for (let k = i + 1; k < n; k++) sum -= l[k]![i]! * x[k]!;
-    x[i] = sum / l[i]![i]!;
-  }
-  return x;
-};
-
 /** How much more light comes from +x, +y, +z than on average, as parts of it; the usual when too little is seen. */
 export const slopeOf = (samples: readonly ShadeSample[]): Vec3 => {
   if (samples.length < FEWEST) return USUAL;
@@ -62,16 +42,18 @@ export const slopeOf = (samples: readonly ShadeSample[]): Vec3 => {
   const used = samples.filter((s) => s.light >= low && s.light <= high);
   const mean = used.reduce((sum, s) => sum + s.light, 0) / used.length;
   if (!(mean > 1e-4)) return USUAL;
-  const a = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j && i > 0 ? DAMPING * used.length : 0)));
-  const b = [0, 0, 0, 0];
+  const a = new Float64Array(16);
+  for (let i = 1; i < 4; i++) a[5 * i] = DAMPING * used.length;
+  const b = new Float64Array(4);
   for (const { normal, light } of used) {
     const row = [1, ...normal];
     for (let i = 0; i < 4; i++) {
       b[i]! += (row[i]! * light) / mean;
-      for (let j = 0; j < 4; j++) a[i]![j]! += row[i]! * row[j]!;
+      for (let j = 0; j < 4; j++) a[4 * i + j]! += row[i]! * row[j]!;
     }
   }
-  const [all, x, y, z] = solve(a, b);
+  if (!solveLinear(a, b, 4)) return USUAL;
+  const [all, x, y, z] = b;
   const slope: Vec3 = [x! / Math.max(all!, 0.2), y! / Math.max(all!, 0.2), z! / Math.max(all!, 0.2)];
   const steep = length(slope);
   return steep > STEEPEST ? (slope.map((s) => (s * STEEPEST) / steep) as unknown as Vec3) : slope;

@@ -6,8 +6,6 @@ import { distance, subtract, type Vec3 } from '../maths/vec3';
 import type { Metres, Seconds } from '../units';
 import type { TrackedFace } from './track-frame';
 
-/** Faces that are looked for at once. */
-export const MOST_FACES = 4;
 /** Whoever is away longer comes as somebody new. */
 const REMEMBERED: Seconds = 1;
 /** A head moves no faster than this. */

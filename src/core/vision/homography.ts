@@ -1,5 +1,5 @@
 /** Homographies: how a plane is seen by a camera. Nine numbers by rows, the last one 1. */
-import { solveLinear } from './linear';
+import { solveLinear } from '../maths/linear';
 
 export type Homography = Float64Array;
 

@@ -3,7 +3,7 @@
  * forward. The picture's own space: its width is 1, the origin in its middle, x to the right, y down, so z points into the paper.
  */
 import type { Homography } from './homography';
-import { solveLinear } from './linear';
+import { solveLinear } from '../maths/linear';
 
 export interface Camera {
   readonly width: number;

@@ -1,13 +1,13 @@
 /** The parts that finding pictures is made of, against known answers. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { solveLinear } from '../maths/linear';
 import { Random } from '../maths/random';
 import { findCorners } from './corners';
 import { cornerAngle, describe as describeCorner, REACH, WORDS } from './descriptors';
 import { blur, Grey, greyOfRgba, halve, pyramidOf, sampleAt } from './grey';
 import { findNearest, makeFindNearest, ONE_PLACE, type DescriptorSet } from './hamming';
 import { homographyOf4, project, refineHomography } from './homography';
-import { solveLinear } from './linear';
 import {
   cameraOf,
   cornerSigma,

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { sharedProperties, type SharedProperty } from '../../../core/document/shared-properties';
 import { BLEND_MODES, type EffectObject } from '../../../core/document/schema';
 import { setBlendOfAll, setPropertyOfAll, setScaleOfAll } from '../../../core/edits/shared-edits';
-import { isOnFace } from '../../../core/kinds/objects/objects';
+import { isOnFace, isPlaceOnly } from '../../../core/kinds/objects/objects';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import LengthField from './LengthField.vue';
@@ -28,9 +28,7 @@ const rest = computed(() =>
     ([path]) => !/^(move|turn)\.\d$/.test(path) && !path.startsWith('depth'),
   ),
 );
-const isSized = computed(() =>
-  props.objects.every((o) => !isOnFace(o) && o.kind !== 'light' && o.kind !== 'sound'),
-);
+const isSized = computed(() => props.objects.every((o) => !isOnFace(o) && !isPlaceOnly(o)));
 const differ = (of: (object: EffectObject) => unknown): boolean =>
   props.objects.some((o) => of(o) !== of(props.objects[0]!));
 const blends = BLEND_MODES.map((value) => ({ value, label: BLEND_WORDS[value] }));

@@ -7,6 +7,7 @@
 import { angleBetween, slerp, type Quaternion } from '../../maths/quaternion';
 import { fillOutlines } from '../region-mask';
 import { EYE_OPENINGS, faceRegion, FACE_EDGE, MOUTH_OPENING } from '../regions';
+import { solveLinear } from '../../maths/linear';
 
 /** Places along a side of the layout. */
 export const GRID = 64;
@@ -117,23 +118,14 @@ const lightChange = (
       svd += w * v * d;
     }
     // A slope has to be well founded.
-    const next = solve3([sw, su, sv, suu + 0.002 * sw, suv, svv + 0.002 * sw], [sd, sud, svd]);
-    if (!next) break;
-    fit = next;
+    const damping = 0.002 * sw;
+    const sums = Float64Array.of(sw, su, sv, su, suu + damping, suv, sv, suv, svv + damping);
+    const next = Float64Array.of(sd, sud, svd);
+    if (!solveLinear(sums, next, 3)) break;
+    fit = [next[0]!, next[1]!, next[2]!];
   }
   return fit;
 };
-const solve3 = (
-  [a, b, c, d, e, f]: readonly [number, number, number, number, number, number],
-  [x, y, z]: readonly [number, number, number],
-): [number, number, number] | null => {
-  const [A, B, C] = [d * f - e * e, c * e - b * f, b * e - c * d];
-  const det = a * A + b * B + c * C;
-  if (Math.abs(det) < 1e-12) return null;
-  const [D, E, F] = [a * f - c * c, b * c - a * e, a * d - b * b];
-  return [(A * x + B * y + C * z) / det, (B * x + D * y + E * z) / det, (C * x + E * y + F * z) / det];
-};
-
 /** Means over 3 x 3 places of the face. */
 const spreadOut = (of: Float32Array, use: Uint8Array, into: Float32Array): void => {
   for (let y = 0; y < GRID; y++)

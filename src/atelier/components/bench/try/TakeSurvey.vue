@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How far off the real trackers are over the whole take: a line a measure, where they were lost, and the worst moments to go to. */
-import { computed, ref } from 'vue';
+import { computed, onBeforeUnmount, ref } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { line, scaleLinear } from 'd3';
 import {
@@ -28,6 +28,8 @@ const start = async (): Promise<void> => {
   const pictures = await prints.ready();
   await survey.run(new TakeDrawer(playback.take, { pictures }));
 };
+// Nobody is there any more to read what comes.
+onBeforeUnmount(() => survey.cancel());
 const startPerformers = (): void => {
   void survey.runPerformers((take) => new TakeDrawer(take, {}));
 };
