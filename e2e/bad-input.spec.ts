@@ -3,6 +3,9 @@ import { expect, test } from './harness/test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { writeWav } from '../src/core/assets/sounds/wav';
+import { blankEffect } from '../src/core/document/defaults';
+import type { ObjectId } from '../src/core/document/schema';
+import { newFill } from '../src/core/kinds/objects/fill';
 import { crownGlb } from './harness/files';
 import { createEffect, plainPng, saved, serverEffect } from './harness/pages';
 
@@ -107,12 +110,22 @@ test('without a camera the page says so, and the creator goes on with the take',
   await expect(page.locator('.finder canvas')).toHaveAttribute('data-source', 'take');
 });
 
-test('a refused camera is named as refused', async ({ page }) => {
+test('a refused camera is named as refused, and nothing that would look at it has been fetched', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
   });
-  const id = await createEffect(page, 'Refused camera');
+  // It would need to know where people are.
+  const fill = newFill('obj_water' as ObjectId, 0, { kind: 'backdrop' });
+  const id = await createEffect(page, 'Refused camera', {
+    ...blankEffect('Refused camera'),
+    objects: { [fill.id]: fill },
+  });
+  const fetched: string[] = [];
+  page.on('request', (request) => fetched.push(request.url()));
   await page.goto(`/effects/${id}/try`);
   await page.getByRole('button', { name: /Your camera/ }).click();
   await expect(page.getByText('does not let Iconia use the camera')).toBeVisible();
+  expect(fetched.filter((url) => url.includes('/trackers/'))).toEqual([]);
 });
