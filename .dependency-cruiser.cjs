@@ -12,7 +12,7 @@ const only = (name, from, allowed) => ({
 
 /** The order inside core: each folder, or file, may import what stands before it. */
 const CORE = [
-  ...['errors', 'units', 'text', 'memo', 'maths', 'graph', 'vision', 'tracking', 'face'],
+  ...['errors', 'units', 'text', 'memo', 'maths', 'graph', 'vision', 'tracking', 'face', 'hand'],
   // What a document is made of: plain schemas, then the kinds of things in it, then the document.
   ...['schema', 'kinds', 'document'],
   ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],

@@ -6,6 +6,8 @@ import { CHROMIUM, CHROMIUM_ARGS } from './e2e/chromium';
 export const CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'take.mjpeg');
 /** A printed picture before the camera. */
 export const PICTURE_CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'picture.mjpeg');
+/** A hand that shows signs. */
+export const HAND_CLIP_FILE = join(tmpdir(), 'iconia-e2e-clip', 'hand.mjpeg');
 /** What the fake microphone hears: a tone and silence by turns. */
 export const TONE_FILE = join(tmpdir(), 'iconia-e2e-clip', 'tone.wav');
 

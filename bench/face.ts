@@ -5,7 +5,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { openBlank } from '../e2e/harness/blank-page';
 import { startServer } from '../e2e/harness/server';
@@ -14,8 +14,9 @@ import { toAngles } from '../src/core/maths/quaternion';
 import { performanceOf, PERFORMERS, screenTest } from '../src/core/takes/library';
 import { makeTake } from '../src/core/takes/make-take';
 import { faceError } from '../src/core/tracking/compare';
-import type { TrackedFace, TrackFrame } from '../src/core/tracking/track-frame';
+import type { TrackedFace } from '../src/core/tracking/track-frame';
 import { median, report } from './report';
+import { lookAt, startWorker } from './worker-page';
 
 const PERFORMANCE = 'turn-and-mouth';
 const FRAMES = 24;
@@ -26,43 +27,6 @@ const only = process.argv.slice(2);
 const percentile = (list: readonly number[], share: number): number =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))]!;
 
-/** Starts the tracker's worker in a page of the application. */
-const startTracker = (page: Page): Promise<void> =>
-  page.evaluate(
-    () =>
-      new Promise<void>((ready, refuse) => {
-        const worker = new Worker('/trackers/face-worker.js');
-        Object.assign(window, { faceWorker: worker });
-        worker.onmessage = ({ data }: MessageEvent<{ kind: string; message?: string }>) =>
-          data.kind === 'ready' ? ready() : refuse(new Error(data.message));
-        worker.postMessage({ kind: 'start', base: '/trackers/face_mesh/', faces: 1 });
-      }),
-  );
-const track = (page: Page, url: string, fovY: number): Promise<TrackFrame> =>
-  page.evaluate(
-    async ([url, fovY, looks]) => {
-      const { faceWorker } = window as unknown as { faceWorker: Worker };
-      const bytes = Uint8Array.from(atob(url.slice(url.indexOf(',') + 1)), (c) => c.charCodeAt(0));
-      let frame: unknown = null;
-      for (let n = 0; n < looks; n++) {
-        const image = await createImageBitmap(new Blob([bytes], { type: 'image/jpeg' }));
-        frame = await new Promise((done, fail) => {
-          faceWorker.onmessage = ({
-            data,
-          }: MessageEvent<{ kind: string; frame?: unknown; message?: string }>) =>
-            data.kind === 'tracked' ? done(data.frame) : fail(new Error(data.message));
-          faceWorker.postMessage({ kind: 'frame', image, time: 0, fovY }, [image]);
-        });
-      }
-      const { faces } = frame as { faces: { landmarks: Float32Array }[] };
-      return {
-        ...(frame as object),
-        faces: faces.map((f) => ({ ...f, landmarks: [...f.landmarks] })),
-      } as unknown as TrackFrame;
-    },
-    [url, fovY, LOOKS] as const,
-  );
-
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
@@ -70,7 +34,11 @@ try {
   const drawer = await openBlank(browser, 'e2e/harness/take-page.ts');
   const page = await browser.newPage();
   await page.goto(`${server.base}/`);
-  await startTracker(page);
+  await startWorker(page, '/trackers/face-worker.js', {
+    kind: 'start',
+    base: '/trackers/face_mesh/',
+    faces: 1,
+  });
   for (const { id } of PERFORMERS) {
     if (only.length > 0 && !only.includes(id)) continue;
     const { duration } = performanceOf(PERFORMANCE);
@@ -90,12 +58,13 @@ try {
           mime: 'image/jpeg',
         },
       );
-      const [face] = (await track(page, url, truth.camera.fovY)).faces;
+      const { seen } = await lookAt<{ faces: TrackedFace[] }>(page, url, truth.camera.fovY, LOOKS);
+      const [face] = seen.faces;
       if (!face) {
         lost++;
         continue;
       }
-      const tracked = { ...face, landmarks: Float32Array.from(face.landmarks) } as TrackedFace;
+      const tracked = { ...face, landmarks: Float32Array.from(face.landmarks) };
       angles.push(faceError(truth.faces[0]!, tracked).angle);
       if (process.env.ICONIA_BENCH_PRINT) {
         const [t, f] = [truth.faces[0]!, tracked].map((x) =>

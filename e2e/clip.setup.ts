@@ -2,9 +2,9 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { test } from '@playwright/test';
-import { CLIP_FILE, PICTURE_CLIP_FILE, TONE_FILE } from '../playwright.config';
+import { CLIP_FILE, HAND_CLIP_FILE, PICTURE_CLIP_FILE, TONE_FILE } from '../playwright.config';
 import { writeWav } from '../src/core/assets/sounds/wav';
-import { PICTURE_MOMENTS, writeClip } from './harness/clip';
+import { HAND_MOMENTS, PICTURE_MOMENTS, writeClip } from './harness/clip';
 
 const RATE = 48_000;
 
@@ -16,5 +16,6 @@ test('clips and a tone are made', async () => {
   );
   writeFileSync(TONE_FILE, writeWav({ rate: RATE, channels: [tone] }));
   await writeClip(CLIP_FILE);
+  await writeClip(HAND_CLIP_FILE, HAND_MOMENTS);
   await writeClip(PICTURE_CLIP_FILE, PICTURE_MOMENTS, readFileSync('stock/pictures/tide-card.webp'));
 });

@@ -89,7 +89,9 @@ await pages;
 await step('tracker', ['src/core', 'src/tracker'], () =>
   // A classic worker: the tracker package loads its parts with importScripts.
   esbuild({
-    entryPoints: ['face', 'person', 'picture', 'strength'].map((name) => at(`src/tracker/${name}-worker.ts`)),
+    entryPoints: ['face', 'hand', 'person', 'picture', 'strength'].map((name) =>
+      at(`src/tracker/${name}-worker.ts`),
+    ),
     outdir: at('dist/trackers'),
     bundle: true,
     minify: true,

@@ -34,6 +34,14 @@ export const PICTURE_MOMENTS: readonly ClipMoment[] = [
 /** In which of them there is none. */
 export const PICTURE_GONE = 3;
 
+/** What the clip of a hand shows: an open palm, a fist, a finger that points; then no hand. */
+export const HAND_MOMENTS: readonly ClipMoment[] = [
+  { take: 'gestures', time: 2, held: 45 },
+  { take: 'gestures', time: 4.4, held: 45 },
+  { take: 'gestures', time: 9, held: 30 },
+  { take: 'gestures', time: 0, held: 60 },
+];
+
 /** Draws a clip and writes it as a sequence of JPEG pictures; `print` is printed on the pictures of its takes. */
 export const writeClip = async (
   file: string,

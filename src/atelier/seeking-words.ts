@@ -3,6 +3,8 @@ import type { LiveInput } from '../tracker/live-input';
 
 export const SEEKING_WORDS: Readonly<Record<NonNullable<LiveInput['seeks']>, string>> = {
   face: 'No face in the picture yet',
+  hand: 'No hand in the picture yet',
   picture: 'Point the camera at the printed picture',
-  faceOrPicture: 'No face and no printed picture in sight yet',
+  floor: 'Point the camera at the floor, the table or the wall',
+  several: 'Nothing of what the effect looks for is in sight yet',
 };

@@ -9,11 +9,13 @@ import type {
   FaceChoice,
   Fit,
   GradeStepKind,
+  HandChoice,
   ScreenPin,
   SurfaceKind,
 } from '../core/document/schema';
 import type { Measure } from '../core/placing/measure';
 import type { FeaturePoint } from '../core/face/feature-points';
+import type { HandPoint } from '../core/hand/points';
 import type { MarkKind } from '../core/takes/take';
 import type { NewKind } from './commands/place-commands';
 import type { TakeSort } from './stores/takes';
@@ -37,6 +39,17 @@ export const POINT_WORDS: Record<FeaturePoint, string> = {
   chin: 'Chin',
 };
 
+export const HAND_POINT_WORDS: Record<HandPoint, string> = {
+  wrist: 'Wrist',
+  palm: 'Palm',
+  thumbTip: 'Tip of the thumb',
+  indexTip: 'Tip of the index finger',
+  middleTip: 'Tip of the middle finger',
+  ringTip: 'Tip of the ring finger',
+  littleTip: 'Tip of the little finger',
+};
+export const handWords = (hand: HandChoice): string => (hand === 'any' ? 'any hand' : 'every hand');
+
 export const SURFACE_WORDS: Record<SurfaceKind, string> = { floor: 'Floor', table: 'Table', wall: 'Wall' };
 export const PIN_WORDS: Record<ScreenPin, string> = {
   centre: 'Middle of the screen',
@@ -55,6 +68,8 @@ export const laneWords = (effect: Effect, anchor: Anchor): string => {
       return `Head · ${faceWords(anchor.face)}`;
     case 'skin':
       return `Skin · ${faceWords(anchor.face)}`;
+    case 'hand':
+      return `Hand · ${handWords(anchor.hand)}`;
     case 'world':
       return `World · ${SURFACE_WORDS[anchor.surface].toLowerCase()}`;
     case 'picture':
@@ -72,6 +87,8 @@ export const landingWords = (effect: Effect, anchor: Anchor): string => {
       return `It goes onto the head of ${faceWords(anchor.face)}.`;
     case 'skin':
       return `It lies on the skin of ${faceWords(anchor.face)}.`;
+    case 'hand':
+      return `It goes onto ${handWords(anchor.hand)}.`;
     case 'world':
       return anchor.surface === 'wall' ? 'It hangs on the wall.' : `It stands on the ${anchor.surface}.`;
     case 'picture':
@@ -85,6 +102,7 @@ export const landingWords = (effect: Effect, anchor: Anchor): string => {
 /** The point of it: "crown", "top edge"; nothing where there is only one. */
 export const pointOf = (anchor: Anchor): string => {
   if (anchor.kind === 'head') return POINT_WORDS[anchor.point];
+  if (anchor.kind === 'hand') return HAND_POINT_WORDS[anchor.point];
   if (anchor.kind === 'screen') return PIN_WORDS[anchor.pin];
   return '';
 };
@@ -97,6 +115,7 @@ export const measureWords = ({ size, distance, to }: Measure): string => {
   const from = {
     head: 'the head',
     skin: 'the head',
+    hand: '',
     picture: 'the picture',
     world: 'the ground',
     screen: '',
@@ -141,6 +160,7 @@ export const NEW_WORDS: Record<NewKind, string> = {
   plane: 'plane',
   capsule: 'capsule',
   headOccluder: 'head occluder',
+  handOccluder: 'hand occluder',
   shadowCatcher: 'shadow catcher',
   contactShadow: 'contact shadow',
   ambient: 'ambient light',
@@ -261,6 +281,10 @@ export const EMPTY_WORDS: Record<Anchor['kind'], { readonly nothing: string; rea
     nothing: 'Nothing is on the skin yet.',
     then: 'A picture lies on the skin; colour for lids, cheeks and lips is in Style, under Face.',
   },
+  hand: {
+    nothing: 'Nothing is on the hand yet.',
+    then: 'A picture or a model lies in the palm; under Sticks to it goes to the wrist or to a fingertip.',
+  },
   world: {
     nothing: 'Nothing stands in the room yet.',
     then: 'Pictures and models stand on the ground a step before the viewer; then move them where you want them.',
@@ -284,12 +308,15 @@ export const moveWords = (anchor: Anchor, path: string): string | null => {
   const stands = anchor.kind === 'world' && anchor.surface !== 'wall';
   switch (path) {
     case 'moveX':
+      if (anchor.kind === 'hand') return 'across the hand';
       return anchor.kind === 'head' || anchor.kind === 'skin' ? 'to the wearer’s left' : 'to the right';
     case 'moveY':
+      if (anchor.kind === 'hand') return 'to the fingertips';
       return anchor.kind === 'picture' ? 'to its top' : 'up';
     case 'moveZ':
       if (anchor.kind === 'picture') return 'out of the picture';
       if (anchor.kind === 'screen' || anchor.kind === 'backdrop') return 'to the front';
+      if (anchor.kind === 'hand') return 'out of the palm';
       return stands ? 'towards the viewer' : anchor.kind === 'world' ? 'out of the wall' : 'out of the face';
     default:
       return null;

@@ -7,6 +7,7 @@ import { seekingPrompt } from '../core/requirements/seeking';
 import type { Finger } from '../core/program/inputs';
 import { heardOn } from '../core/behave/loudness';
 import { promptLanguage } from '../core/behave/prompt-texts';
+import { RoomBar } from '../stage/overlay/room-bar';
 import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
 import type { EffectSounds } from '../stage/sound/effect-sounds';
@@ -64,6 +65,7 @@ class ShowPage {
   private startedAt = performance.now();
   private drawn = 0;
   private readonly overlay: ViewerOverlay;
+  private readonly roomBar = new RoomBar();
   /** Null until they have been fetched, and where an effect has none. */
   private sounds: EffectSounds | null = null;
   private readonly requirements: Requirements;
@@ -89,6 +91,7 @@ class ShowPage {
       pictureUrl: (id) => this.pictureUrl(id),
     });
     element('stage').append(this.overlay.element);
+    this.overlay.element.append(this.roomBar.element);
     this.requirements = requirementsOf(opened.effect);
     this.input.need(cameraNeeds(opened.effect, this.files));
     if (Object.values(opened.effect.objects).some((o) => o.kind === 'sound')) void this.fetchSounds();
@@ -106,6 +109,7 @@ class ShowPage {
     canvas.addEventListener('pointerdown', (event) => {
       this.sounds?.wake();
       const finger = at(event);
+      if (this.putDown(finger)) return;
       fingers.set(finger.id, finger);
       this.live.tap(finger.x, finger.y);
       this.live.touch([...fingers.values()]);
@@ -120,6 +124,14 @@ class ShowPage {
         fingers.delete(event.pointerId);
         this.live.touch([...fingers.values()]);
       });
+  }
+
+  /** A tap that puts the effect down in the room is none of the effect's. */
+  private putDown(point: Finger): boolean {
+    const { room, frame } = this.input;
+    if (room?.state !== 'placing' || !frame) return false;
+    room.tap(point, this.stage.viewOf(frame));
+    return true;
   }
 
   private readonly urls = new Map<string, string>();
@@ -274,13 +286,18 @@ class ShowPage {
     }
     const { program, runtime } = this.live;
     const seeking =
-      this.source === 'camera' ? seekingPrompt(this.requirements, program.prompts, frame) : null;
+      this.source === 'camera'
+        ? seekingPrompt(this.requirements, program.prompts, frame, this.input.room?.state)
+        : null;
     this.overlay.update(program, runtime, seeking);
+    this.roomBar.update(this.input.room);
+    canvas.dataset.room = this.input.room?.state ?? '';
     this.sounds?.update(program, runtime, this.stage.drawn?.places ?? [], frame, true);
     canvas.dataset.sounds = String(this.sounds?.sounding ?? 0);
     if (this.drawn++ === 0) performance.mark('first-frame');
     canvas.dataset.source = this.source;
     canvas.dataset.faces = String(frame.faces.length);
+    canvas.dataset.hands = String(frame.hands.length);
     canvas.dataset.pictures = String(frame.pictures.length);
     canvas.dataset.loudness = (this.input.loudness ?? 0).toFixed(2);
   }

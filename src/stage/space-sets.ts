@@ -18,7 +18,7 @@ import type { Anchor } from '../core/document/schema';
 import { SHELL_TRIANGLES, shellPositions } from '../core/face/head-shell';
 import { NEUTRAL_FACE } from '../core/face/neutral';
 import { SCREEN_HEIGHT, SCREEN_WIDTH } from '../core/placing/anchors';
-import { HAND_SHAPES } from '../core/takes/hand';
+import { HAND_SHAPES } from '../core/hand/skeleton';
 import { performerOf } from '../core/takes/library/performers';
 import { flatGeometry } from './effect/objects/flat';
 import { HandView } from './performer/hand-view';
@@ -29,12 +29,14 @@ export interface SpaceView {
   readonly far: number;
 }
 
-export type SetName = 'head' | 'floor' | 'wall' | 'picture' | 'screen';
+export type SetName = 'head' | 'hand' | 'floor' | 'wall' | 'picture' | 'screen';
 export const setOf = (anchor: Anchor): SetName => {
   switch (anchor.kind) {
     case 'head':
     case 'skin':
       return 'head';
+    case 'hand':
+      return 'hand';
     case 'world':
       return anchor.surface === 'wall' ? 'wall' : 'floor';
     case 'picture':
@@ -47,6 +49,7 @@ export const setOf = (anchor: Anchor): SetName => {
 
 export const VIEWS: Record<SetName, SpaceView> = {
   head: { centre: [0, 0.035, -0.02], far: 0.76 },
+  hand: { centre: [0, 0.07, 0.01], far: 0.5 },
   floor: { centre: [0, 0.5, -0.7], far: 4.4 },
   wall: { centre: [0, 0, 0], far: 3 },
   picture: { centre: [0, 0, 0.03], far: 0.55 },
@@ -121,6 +124,8 @@ export class SpaceSets {
   );
   private person: Group | null = null;
   private hand: Group | null = null;
+  /** The hand that things are placed on; made when it is wanted. */
+  private placed: Group | null = null;
   private set: SetName = 'head';
 
   constructor() {
@@ -148,7 +153,9 @@ export class SpaceSets {
   ): void {
     this.set = set;
     this.head.visible = set === 'head';
-    this.near.visible = set === 'head' || set === 'picture';
+    this.near.visible = set === 'head' || set === 'hand' || set === 'picture';
+    if (set === 'hand') this.placed ??= this.addHand();
+    if (this.placed) this.placed.visible = set === 'hand';
     this.near.position.y = set === 'picture' ? -sheet.height / 2 - 0.02 : -0.14;
     this.wide.visible = set === 'floor';
     this.upright.visible = set === 'wall';
@@ -160,6 +167,12 @@ export class SpaceSets {
       this.paper.needsUpdate = true;
     }
     this.arrange();
+  }
+
+  private addHand(): Group {
+    const hand = plainHand();
+    this.group.add(hand);
+    return hand;
   }
 
   /** A person and a hand beside the objects, to judge sizes by. */
@@ -179,9 +192,10 @@ export class SpaceSets {
     if (!person || !hand) return;
     const places: Record<
       SetName,
-      { person: [number, number, number] | null; hand: [number, number, number] }
+      { person: [number, number, number] | null; hand: [number, number, number] | null }
     > = {
       head: { person: null, hand: [-0.2, -0.1, 0.02] },
+      hand: { person: null, hand: null },
       floor: { person: [-0.9, 0, -1], hand: [0.4, 0.01, -0.5] },
       wall: { person: [-1.2, -1.2, 0.3], hand: [-0.3, 0, 0.02] },
       picture: { person: null, hand: [-this.sheet.scale.x / 2 - 0.08, -0.09, 0.01] },
@@ -190,7 +204,8 @@ export class SpaceSets {
     const { person: feet, hand: wrist } = places[this.set];
     if (feet) person.position.set(...feet);
     else person.visible = false;
-    hand.position.set(...wrist);
+    if (wrist) hand.position.set(...wrist);
+    else hand.visible = false;
   }
 
   dispose(): void {

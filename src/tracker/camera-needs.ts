@@ -2,6 +2,7 @@
 import { targetOrder } from '../core/document/queries';
 import type { Asset, Effect } from '../core/document/schema';
 import { faceCount } from '../core/requirements/face-count';
+import { MOST_HANDS, SURFACE_KINDS } from '../core/schema/anchor-schema';
 import { requirementsOf } from '../core/requirements/requirements';
 import { MOST_PICTURES } from '../core/vision/picture-search';
 import type { Needs } from './live-input';
@@ -18,6 +19,8 @@ export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number])
   });
   return {
     faces: needs.faces ? faceCount(effect) : 0,
+    hands: needs.hands ? MOST_HANDS : 0,
+    surfaces: SURFACE_KINDS.filter((kind) => needs.surfaces.has(kind)),
     people: needs.people,
     microphone: needs.microphone,
     pictures: pictures.slice(0, MOST_PICTURES),

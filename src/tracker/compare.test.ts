@@ -4,7 +4,7 @@ import { composePoses, type Pose } from '../core/maths/pose';
 import { fromAngles } from '../core/maths/quaternion';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../core/takes/library';
 import { throughCamera } from './take-tracker';
-import { faceError, matchFaces } from '../core/tracking/compare';
+import { faceError, matchNearest } from '../core/tracking/compare';
 import { faceFrame, type TrackedFace } from '../core/tracking/track-frame';
 
 const face = FIRST_TAKE.frameAt(6.1).faces[0]!;
@@ -49,15 +49,15 @@ describe('which face is which', () => {
     const seen = [...three]
       .reverse()
       .map((f) => ({ ...moved({ position: [0.02, 0, 0], rotation: [0, 0, 0, 1] }, f), id: 9 - f.id }));
-    const pairs = matchFaces(three, seen);
+    const pairs = matchNearest(three, seen);
     expect(pairs).toHaveLength(3);
     for (const [truth, tracked] of pairs) expect(tracked.id).toBe(9 - truth.id);
   });
   test('a face that is nowhere near is no match, and none counts twice', () => {
     const far = moved({ position: [0.6, 0, 0], rotation: [0, 0, 0, 1] });
-    expect(matchFaces([face], [far])).toEqual([]);
+    expect(matchNearest([face], [far])).toEqual([]);
     expect(
-      matchFaces([face], [face, moved({ position: [0.01, 0, 0], rotation: [0, 0, 0, 1] })]),
+      matchNearest([face], [face, moved({ position: [0.01, 0, 0], rotation: [0, 0, 0, 1] })]),
     ).toHaveLength(1);
   });
 });

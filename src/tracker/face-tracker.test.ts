@@ -1,39 +1,34 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../core/takes/library';
-import { faceFrame } from '../core/tracking/track-frame';
+import type { FromFaceWorker, ToFaceWorker } from './face-messages';
 import { FaceTracker } from './face-tracker';
 import { TakeTracker } from './take-tracker';
-import type { FromWorker, ToWorker } from './worker-messages';
 
 /** Stands in for the worker: keeps what it was sent, answers when the test says so. */
 class FakeWorker {
   static last: FakeWorker;
-  onmessage: ((event: { data: FromWorker }) => void) | null = null;
+  onmessage: ((event: { data: FromFaceWorker }) => void) | null = null;
   onerror: ((event: { preventDefault(): void }) => void) | null = null;
-  readonly sent: ToWorker[] = [];
+  readonly sent: ToFaceWorker[] = [];
   ended = false;
   constructor() {
     FakeWorker.last = this;
   }
-  postMessage(message: ToWorker): void {
+  postMessage(message: ToFaceWorker): void {
     this.sent.push(message);
     if (message.kind === 'start') queueMicrotask(() => this.say({ kind: 'ready' }));
   }
   terminate(): void {
     this.ended = true;
   }
-  say(message: FromWorker): void {
+  say(message: FromFaceWorker): void {
     this.onmessage?.({ data: message });
   }
   answer(): void {
-    const frame = this.sent.filter((m) => m.kind === 'frame').at(-1)!;
-    this.say({
-      kind: 'tracked',
-      frame: faceFrame(frame.kind === 'frame' ? frame.time : 0, FIRST_TAKE.frameAt(0).camera, []),
-      milliseconds: 5,
-    });
+    this.say({ kind: 'seen', faces: [face] });
   }
 }
+const face = FIRST_TAKE.frameAt(0).faces[0]!;
 const settled = () => new Promise((next) => setTimeout(next, 0));
 const image = {} as ImageBitmap;
 
@@ -42,15 +37,14 @@ beforeEach(() => {
 });
 
 describe('the tracker as a promise', () => {
-  test('a picture in, its frame out', async () => {
+  test('a picture in, the faces in it out', async () => {
     const tracker = new FaceTracker(3);
     await tracker.start();
     expect(FakeWorker.last.sent[0]).toEqual({ kind: 'start', base: '/trackers/face_mesh/', faces: 3 });
     const waiting = tracker.look(image, { time: 1.5, fovY: 44 });
     FakeWorker.last.answer();
-    const { frame, milliseconds } = await waiting;
-    expect(frame.time).toBe(1.5);
-    expect(milliseconds).toBe(5);
+    expect(await waiting).toEqual([face]);
+    expect(FakeWorker.last.sent[1]).toMatchObject({ kind: 'frame', fovY: 44 });
   });
   test('a failure refuses what is waited for and ends the worker', async () => {
     const tracker = new FaceTracker(1);
@@ -86,7 +80,7 @@ describe('the tracker on a take', () => {
         },
         dispose: () => disposed++,
       },
-      { faces: take.performers.length, pictures: [] },
+      { faces: take.performers.length, hands: 0, pictures: [] },
       { onFrame: (frame) => frames.push(frame.time), onError: (error) => errors.push(error.message) },
     );
     await tracker.start();

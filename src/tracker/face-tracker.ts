@@ -1,17 +1,11 @@
-/** The face tracker as a promise: a picture in, a track frame out. It runs in a worker. */
-import type { TrackFrame } from '../core/tracking/track-frame';
+/** The face tracker as a promise: a picture in, the faces in it out. It runs in a worker. */
+import type { TrackedFace } from '../core/tracking/track-frame';
 import type { PictureMoment, Tracker } from './tracker';
 import { WorkerLine } from './worker-line';
-import type { FromWorker, ToWorker } from './worker-messages';
+import type { FromFaceWorker, ToFaceWorker } from './face-messages';
 
-export interface Tracked {
-  readonly frame: TrackFrame;
-  /** How long the tracker took. */
-  readonly milliseconds: number;
-}
-
-export class FaceTracker implements Tracker<Tracked> {
-  private readonly line = new WorkerLine<ToWorker, Extract<FromWorker, { kind: 'tracked' }>>(
+export class FaceTracker implements Tracker<readonly TrackedFace[]> {
+  private readonly line = new WorkerLine<ToFaceWorker, Extract<FromFaceWorker, { kind: 'seen' }>>(
     '/trackers/face-worker.js',
     { name: 'The face tracker' },
   );
@@ -23,9 +17,8 @@ export class FaceTracker implements Tracker<Tracked> {
     return this.line.start({ kind: 'start', base: '/trackers/face_mesh/', faces: this.faces });
   }
 
-  async look(image: ImageBitmap, { time, fovY }: PictureMoment): Promise<Tracked> {
-    const { frame, milliseconds } = await this.line.ask({ kind: 'frame', image, time, fovY }, [image]);
-    return { frame, milliseconds };
+  async look(image: ImageBitmap, { fovY }: PictureMoment): Promise<readonly TrackedFace[]> {
+    return (await this.line.ask({ kind: 'frame', image, fovY }, [image])).faces;
   }
 
   stop(): void {

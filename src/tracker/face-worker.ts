@@ -1,10 +1,10 @@
-/** The face tracker in a classic worker: pictures in, track frames out. */
+/** The face tracker in a classic worker: pictures in, faces out. */
 import { fitFace } from '../core/face/fit';
 import { ALL_LANDMARKS } from '../core/face/landmarks';
 import { sentence } from '../core/errors';
-import { faceFrame } from '../core/tracking/track-frame';
+import type { TrackedFace } from '../core/tracking/track-frame';
+import type { FromFaceWorker, ToFaceWorker } from './face-messages';
 import { installPageShim } from './page-shim';
-import type { FromWorker, ToWorker } from './worker-messages';
 
 interface Landmark {
   readonly x: number;
@@ -19,8 +19,8 @@ interface FaceMesh {
 }
 declare const importScripts: (...urls: string[]) => void;
 
-const answer = (message: FromWorker, transfer: Transferable[] = []): void =>
-  (self as unknown as { postMessage(m: FromWorker, t: Transferable[]): void }).postMessage(message, transfer);
+const answer = (message: FromFaceWorker): void =>
+  (self as unknown as { postMessage(m: FromFaceWorker): void }).postMessage(message);
 
 /** This tracker sees faces tipped forward by so much: the mean over all performers, by `npm run bench`. */
 const PITCH_BIAS = 0.8;
@@ -44,15 +44,14 @@ const start = async (base: string, faces: number): Promise<void> => {
   answer({ kind: 'ready' });
 };
 
-const track = async (message: Extract<ToWorker, { kind: 'frame' }>): Promise<void> => {
-  const { image, time, fovY } = message;
+const track = async (message: Extract<ToFaceWorker, { kind: 'frame' }>): Promise<void> => {
+  const { image, fovY } = message;
   const { width, height } = image;
-  const began = performance.now();
   found = [];
   await mesh!.send({ image });
   image.close();
   const flat = new Float32Array(ALL_LANDMARKS * 3);
-  const faces = found.map((landmarks, i) => {
+  const faces = found.map((landmarks, i): TrackedFace => {
     landmarks.forEach((p, k) => flat.set([p.x, p.y, p.z], 3 * k));
     const fitted = fitFace(flat, { width, height, fovY }, PITCH_BIAS);
     return {
@@ -63,17 +62,12 @@ const track = async (message: Extract<ToWorker, { kind: 'frame' }>): Promise<voi
       confidence: Math.max(0, 1 - fitted.residual / (0.05 * height)),
     };
   });
-  const frame = faceFrame(
-    time,
-    { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY, aspect: width / height },
-    faces,
-  );
-  answer({ kind: 'tracked', frame, milliseconds: performance.now() - began });
+  answer({ kind: 'seen', faces });
 };
 
 const fail = (error: unknown): void => answer({ kind: 'failed', message: sentence(error) });
 self.addEventListener('unhandledrejection', (event) => fail((event as PromiseRejectionEvent).reason));
-self.addEventListener('message', (event: MessageEvent<ToWorker>) => {
+self.addEventListener('message', (event: MessageEvent<ToFaceWorker>) => {
   const message = event.data;
   (message.kind === 'start' ? start(message.base, message.faces) : track(message)).catch(fail);
 });

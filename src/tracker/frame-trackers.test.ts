@@ -1,8 +1,8 @@
 /** Faces and printed pictures of one camera picture: loaded as needed, asked together, one failing alone. */
 import { describe, expect, test } from '@jest/globals';
 import { IconiaError } from '../core/errors';
-import { FIRST_TAKE } from '../core/takes/library';
-import type { TrackedFace, TrackedPicture } from '../core/tracking/track-frame';
+import { FIRST_TAKE, SHIPPED_TAKES } from '../core/takes/library';
+import type { TrackedFace, TrackedHand, TrackedPicture } from '../core/tracking/track-frame';
 import { FrameTrackers, type FrameNeeds } from './frame-trackers';
 import type { SoughtPicture } from './picture-finder';
 import type { Tracker } from './tracker';
@@ -31,6 +31,7 @@ class FakeTracker<Seen> implements Tracker<Seen> {
 }
 
 const face = FIRST_TAKE.frameAt(0).faces[0]!;
+const hand = SHIPPED_TAKES.find((t) => t.id === 'gestures')!.frameAt(2).hands[0]!;
 const picture: TrackedPicture = {
   id: 1,
   pose: { position: [0, 0, -1], rotation: [0, 0, 0, 1] },
@@ -46,10 +47,12 @@ const sought = (key: string): SoughtPicture => ({
 });
 const needs = (faces: boolean, ...keys: string[]): FrameNeeds => ({
   faces: faces ? 1 : 0,
+  hands: 0,
   pictures: keys.map(sought),
 });
 const setup = () => {
   const faces: FakeTracker<readonly TrackedFace[]>[] = [];
+  const hands: FakeTracker<readonly TrackedHand[]>[] = [];
   const pictures: FakeTracker<readonly TrackedPicture[]>[] = [];
   const lost: string[] = [];
   const made = <Seen>(list: FakeTracker<Seen>[], seen: Seen): FakeTracker<Seen> => {
@@ -58,7 +61,11 @@ const setup = () => {
   };
   const trackers = new FrameTrackers(
     { onLost: (error) => lost.push(error.message) },
-    { faces: () => made(faces, [face]), pictures: () => made(pictures, [picture]) },
+    {
+      faces: () => made(faces, [face]),
+      hands: () => made(hands, [hand]),
+      pictures: () => made(pictures, [picture]),
+    },
   );
   const look = () =>
     trackers.look(
@@ -66,7 +73,7 @@ const setup = () => {
       { time: 2, fovY: 50 },
       { width: 640, height: 480 },
     );
-  return { trackers, faces, pictures, lost, look };
+  return { trackers, faces, hands, pictures, lost, look };
 };
 
 describe('what a camera picture waits for', () => {
@@ -91,6 +98,18 @@ describe('what a camera picture waits for', () => {
     pictures[0]!.load();
     await trackers.ready();
     expect(await look()).toMatchObject({ faces: [face], pictures: [picture] });
+  });
+  test('hands beside faces: asked for alone when they alone are needed, and numbered', async () => {
+    const { trackers, faces, hands, look } = setup();
+    trackers.need({ ...needs(false), hands: 2 });
+    hands[0]!.load();
+    await trackers.ready();
+    expect(faces).toEqual([]);
+    expect(await look()).toMatchObject({ faces: [], hands: [{ id: 1, gesture: 'palm' }] });
+    trackers.need({ ...needs(true), hands: 2 });
+    expect([faces.length, hands.length, hands[0]!.stopped]).toEqual([1, 1, 0]);
+    trackers.need(needs(true));
+    expect(hands[0]!.stopped).toBe(1);
   });
   test('the same needs keep the same tracker; another picture takes another, and the old one is let go', () => {
     const { trackers, pictures } = setup();

@@ -1,16 +1,19 @@
 /**
- * The trackers that a camera picture waits for before it is shown, so that an effect sits on what it was computed for: faces and printed
- * pictures, each loaded only while the effect needs it. They look at the same picture at the same time, each in a worker of its own.
+ * The trackers that a camera picture waits for before it is shown, so that an effect sits on what it was computed for: faces, hands and
+ * printed pictures, each loaded only while the effect needs it. They look at the same picture at the same time, each in a worker of its own.
  */
 import { IconiaError, sentence } from '../core/errors';
+import { Identities } from '../core/tracking/identities';
+import { Steady } from '../core/tracking/steady';
 import {
   faceFrame,
   type TrackedFace,
+  type TrackedHand,
   type TrackedPicture,
   type TrackFrame,
 } from '../core/tracking/track-frame';
-import { Identities } from '../core/tracking/identities';
 import { FaceTracker } from './face-tracker';
+import { HandFinder } from './hand-finder';
 import { PictureFinder, type SoughtPicture } from './picture-finder';
 import type { PictureMoment, Tracker } from './tracker';
 
@@ -18,6 +21,8 @@ import type { PictureMoment, Tracker } from './tracker';
 export interface FrameNeeds {
   /** How many faces are looked for; 0 looks for none. */
   readonly faces: number;
+  /** How many hands are looked for; 0 looks for none. */
+  readonly hands: number;
   /** At most four are looked for. */
   readonly pictures: readonly SoughtPicture[];
 }
@@ -33,6 +38,31 @@ export interface FrameTrackerEvents {
   onLost(error: IconiaError): void;
 }
 
+/** What each tracker sees. */
+interface SeenBy {
+  readonly faces: readonly TrackedFace[];
+  readonly hands: readonly TrackedHand[];
+  readonly pictures: readonly TrackedPicture[];
+}
+type TrackerKind = keyof SeenBy;
+
+/** Tests give their own trackers. */
+export type TrackerMakers = {
+  readonly [K in TrackerKind]: (needs: FrameNeeds) => Tracker<SeenBy[K]>;
+};
+const MAKERS: TrackerMakers = {
+  faces: ({ faces }) => new FaceTracker(faces),
+  hands: ({ hands }) => new HandFinder(hands),
+  pictures: ({ pictures }) => new PictureFinder(pictures),
+};
+/** The same word needs the same tracker; null needs none. */
+const KEYS: Readonly<Record<TrackerKind, (needs: FrameNeeds) => string | null>> = {
+  faces: ({ faces }) => (faces > 0 ? String(faces) : null),
+  hands: ({ hands }) => (hands > 0 ? String(hands) : null),
+  pictures: ({ pictures }) => pictures.map((p) => `${p.id} ${p.key}`).join() || null,
+};
+const KINDS = Object.keys(KEYS) as readonly TrackerKind[];
+
 /** One tracker while it is wanted. */
 interface Wanted<Seen> {
   readonly key: string;
@@ -44,27 +74,10 @@ interface Wanted<Seen> {
 
 const AT_REST = { position: [0, 0, 0], rotation: [0, 0, 0, 1] } as const;
 
-/** Tests give their own trackers. */
-export interface TrackerMakers {
-  readonly faces: (most: number) => Tracker<readonly TrackedFace[]>;
-  readonly pictures: (sought: readonly SoughtPicture[]) => Tracker<readonly TrackedPicture[]>;
-}
-const MAKERS: TrackerMakers = {
-  faces: (most) => {
-    const tracker = new FaceTracker(most);
-    return {
-      start: () => tracker.start(),
-      look: async (image, moment) => (await tracker.look(image, moment)).frame.faces,
-      stop: () => tracker.stop(),
-    };
-  },
-  pictures: (sought) => new PictureFinder(sought),
-};
-
 export class FrameTrackers {
-  private faces: Wanted<readonly TrackedFace[]> | null = null;
-  private pictures: Wanted<readonly TrackedPicture[]> | null = null;
-  private readonly identities = new Identities();
+  private readonly wanted: { [K in TrackerKind]?: Wanted<SeenBy[K]> } = {};
+  private readonly faces = { who: new Identities<TrackedFace>(), steady: new Steady<TrackedFace>() };
+  private readonly hands = { who: new Identities<TrackedHand>(), steady: new Steady<TrackedHand>() };
   private stopped = false;
 
   constructor(
@@ -73,23 +86,20 @@ export class FrameTrackers {
   ) {}
 
   /** Loads what is needed from now on, and lets go of what is not. What stays the same goes on as it is. */
-  need({ faces, pictures }: FrameNeeds): void {
+  need(needs: FrameNeeds): void {
     if (this.stopped) return;
-    this.faces = this.want(this.faces, faces > 0 ? String(faces) : null, () => this.make.faces(faces));
-    const key = pictures.map((p) => `${p.id} ${p.key}`).join();
-    this.pictures = this.want(this.pictures, key || null, () => this.make.pictures(pictures));
+    for (const kind of KINDS) this.want(kind, needs);
   }
 
-  private want<Seen>(
-    now: Wanted<Seen> | null,
-    key: string | null,
-    make: () => Tracker<Seen>,
-  ): Wanted<Seen> | null {
-    if ((now?.key ?? null) === key) return now;
+  private want<K extends TrackerKind>(kind: K, needs: FrameNeeds): void {
+    const now = this.wanted[kind];
+    const key = KEYS[kind](needs);
+    if ((now?.key ?? null) === key) return;
     now?.tracker.stop();
-    if (key === null) return null;
-    const tracker = make();
-    const wanted: Wanted<Seen> = {
+    delete this.wanted[kind];
+    if (key === null) return;
+    const tracker = this.make[kind](needs) as Tracker<SeenBy[K]>;
+    const wanted: Wanted<SeenBy[K]> = {
       key,
       tracker,
       isReady: false,
@@ -98,12 +108,16 @@ export class FrameTrackers {
         (cause: unknown) => this.lose(wanted, cause),
       ),
     };
-    return wanted;
+    this.wanted[kind] = wanted as (typeof this.wanted)[K];
+  }
+
+  private get all(): readonly Wanted<unknown>[] {
+    return KINDS.flatMap((kind) => this.wanted[kind] ?? []);
   }
 
   /** Resolves when all that is needed now can look, or has said that it cannot. */
   async ready(): Promise<void> {
-    await Promise.all([this.faces?.starting, this.pictures?.starting]);
+    await Promise.all(this.all.map((wanted) => wanted.starting));
   }
 
   /** What is in a picture; `take` copies it for each tracker. Those that are still being loaded see nothing yet. */
@@ -112,17 +126,20 @@ export class FrameTrackers {
     moment: PictureMoment,
     { width, height }: Shape,
   ): Promise<TrackFrame> {
-    const [faces, pictures] = await Promise.all([
-      this.ask(this.faces, take, moment),
-      this.ask(this.pictures, take, moment),
-    ]);
+    const ask = <K extends TrackerKind>(kind: K): Promise<SeenBy[K] | null> =>
+      this.ask(this.wanted[kind] as Wanted<SeenBy[K]> | undefined, take, moment);
+    const [faces, hands, pictures] = await Promise.all([ask('faces'), ask('hands'), ask('pictures')]);
     const camera = { pose: AT_REST, fovY: moment.fovY, aspect: width / height };
-    const named = this.identities.name(faces ?? [], moment.time);
-    return { ...faceFrame(moment.time, camera, named), pictures: pictures ?? [] };
+    const { time } = moment;
+    return {
+      ...faceFrame(time, camera, this.faces.steady.next(this.faces.who.name(faces ?? [], time), time)),
+      hands: this.hands.steady.next(this.hands.who.name(hands ?? [], time), time),
+      pictures: pictures ?? [],
+    };
   }
 
   private async ask<Seen>(
-    wanted: Wanted<Seen> | null,
+    wanted: Wanted<Seen> | undefined,
     take: () => Promise<ImageBitmap>,
     moment: PictureMoment,
   ): Promise<Seen | null> {
@@ -140,7 +157,7 @@ export class FrameTrackers {
     wanted.isReady = false;
     wanted.tracker.stop();
     // Whoever let it go knows.
-    if (this.stopped || (wanted !== this.faces && wanted !== this.pictures)) return;
+    if (this.stopped || !this.all.includes(wanted)) return;
     this.events.onLost(
       cause instanceof IconiaError ? cause : new IconiaError('tracker.failed', sentence(cause), { cause }),
     );
@@ -148,7 +165,6 @@ export class FrameTrackers {
 
   stop(): void {
     this.stopped = true;
-    this.faces?.tracker.stop();
-    this.pictures?.tracker.stop();
+    for (const { tracker } of this.all) tracker.stop();
   }
 }

@@ -5,8 +5,11 @@
 import { IconiaError, sentence } from '../core/errors';
 import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
+import type { SurfaceKind } from '../core/document/schema';
+import type { Room } from '../core/placing/room';
 import type { Degrees } from '../core/units';
 import { FrameTrackers, type FrameNeeds } from './frame-trackers';
+import { HeldRoom } from './held-room';
 import { PacedTracker } from './paced-tracker';
 import { PersonFinder } from './person-finder';
 
@@ -36,12 +39,16 @@ export interface CameraEvents {
   onPeople?(state: PeopleState, error: IconiaError | null): void;
   /** A tracker cannot go on. The picture does, and whatever else sees something in it. */
   onTrackerLost?(error: IconiaError): void;
+  /** The device does not say how it is held: where the floor is, is a guess. */
+  onGuessedRoom?(): void;
 }
 
 /** What an effect needs to be seen in the picture. */
 export interface CameraNeeds extends FrameNeeds {
   /** People are told from what is behind them. */
   readonly people: boolean;
+  /** What things stand on, or hang on. */
+  readonly surfaces: readonly SurfaceKind[];
 }
 
 const cameraError = (cause: unknown): IconiaError => {
@@ -81,7 +88,8 @@ export class LiveCamera {
   private isOpen = false;
   private startedAt = 0;
   private looksAtViewer = true;
-  private needs: CameraNeeds = { faces: 1, pictures: [], people: false };
+  private needs: CameraNeeds = { faces: 1, hands: 0, pictures: [], people: false, surfaces: [] };
+  private held: HeldRoom | null = null;
   /** Pictures in a row that could not be tracked. */
   private failures = 0;
 
@@ -141,6 +149,20 @@ export class LiveCamera {
   private meetNeeds(): void {
     this.trackers.need(this.needs);
     this.findPeople(this.needs.people);
+    this.makeRoom(this.needs.surfaces);
+  }
+
+  /** Where things of the world stand; null where the effect has none. */
+  get room(): Room | null {
+    return this.held?.room ?? null;
+  }
+  private roomFor = '';
+  private makeRoom(kinds: readonly SurfaceKind[]): void {
+    if (this.stopped || kinds.join() === this.roomFor) return;
+    this.roomFor = kinds.join();
+    this.held?.stop();
+    this.held = kinds.length > 0 ? new HeldRoom(kinds, () => this.events.onGuessedRoom?.()) : null;
+    this.held?.start();
   }
 
   private findPeople(wanted: boolean): void {
@@ -189,9 +211,9 @@ export class LiveCamera {
     requestAnimationFrame(() => void this.sendNext());
   }
 
-  /** People know themselves mirrored. A printed picture is read as it is: mirrored it would be another. */
+  /** People know themselves mirrored. A printed picture is read as it is: mirrored it would be another; and a room turns with the device. */
   private get mirrored(): boolean {
-    return this.looksAtViewer && this.needs.pictures.length === 0;
+    return this.looksAtViewer && this.needs.pictures.length === 0 && this.needs.surfaces.length === 0;
   }
 
   private async trackPicture(): Promise<void> {
@@ -211,7 +233,7 @@ export class LiveCamera {
     };
     this.finder?.offer(take, moment);
     const frame = await this.trackers.look(take, moment, { width, height });
-    if (!this.stopped) this.tracked(frame);
+    if (!this.stopped) this.tracked(this.held?.frame(frame, this.looksAtViewer) ?? frame);
   }
 
   private tracked(frame: TrackFrame): void {
@@ -219,8 +241,9 @@ export class LiveCamera {
     if (this.picture.width !== width || this.picture.height !== height)
       Object.assign(this.picture, { width, height });
     this.picture.getContext('2d')!.drawImage(this.pending, 0, 0);
-    const seeks = this.needs.faces > 0 || this.needs.pictures.length > 0;
-    const sees = frame.faces.length > 0 || frame.pictures.length > 0;
+    const { faces, hands, pictures, surfaces } = this.needs;
+    const seeks = faces > 0 || hands > 0 || pictures.length > 0 || surfaces.length > 0;
+    const sees = [frame.faces, frame.hands, frame.pictures, frame.surfaces].some((all) => all.length > 0);
     this.events.onState(sees || !seeks ? 'tracking' : 'looking');
     this.events.onFrame(frame);
   }
@@ -236,6 +259,7 @@ export class LiveCamera {
     this.stream?.getTracks().forEach((track) => track.stop());
     this.trackers.stop();
     this.finder?.stop();
+    this.held?.stop();
     this.video.srcObject = null;
   }
 }

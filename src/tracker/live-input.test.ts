@@ -9,6 +9,7 @@ import type { SoughtPicture } from './picture-finder';
 class FakeCamera implements InputCamera {
   readonly picture = {} as HTMLCanvasElement;
   people = null;
+  room = null;
   stopped = false;
   needs: CameraNeeds | null = null;
   open!: () => void;
@@ -65,7 +66,14 @@ beforeEach(() => {
     },
   });
 });
-const FACES: Needs = { faces: 1, pictures: [], people: false, microphone: false };
+const FACES: Needs = {
+  faces: 1,
+  hands: 0,
+  pictures: [],
+  surfaces: [],
+  people: false,
+  microphone: false,
+};
 const PICTURE: SoughtPicture = { id: 1, name: 'Card', key: 'abc', load: () => Promise.reject(new Error()) };
 const settle = () => new Promise(setImmediate);
 const opened = async (): Promise<FakeCamera> => {
@@ -146,7 +154,7 @@ describe('one machine for take and camera', () => {
     expect(input.seeks).toBe('picture');
     input.need({ ...FACES, pictures: [PICTURE] });
     expect(cameras[0]!.needs).toMatchObject({ faces: 1, pictures: [{ id: 1 }] });
-    expect(input.seeks).toBe('faceOrPicture');
+    expect(input.seeks).toBe('several');
     const before = cameras[0]!.needs;
     input.need({ ...FACES, pictures: [{ ...PICTURE }] });
     expect(cameras[0]!.needs).toBe(before);

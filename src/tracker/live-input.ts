@@ -4,6 +4,7 @@
  * for an older one is closed.
  */
 import { IconiaError, sentence } from '../core/errors';
+import type { Room } from '../core/placing/room';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import {
   LiveCamera,
@@ -16,7 +17,7 @@ import {
 import { Microphone } from './microphone';
 
 /** What a machine needs of a camera; tests give their own. */
-export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'picture' | 'people'>;
+export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'picture' | 'people' | 'room'>;
 export type InputMicrophone = Pick<Microphone, 'start' | 'stop' | 'loudness'>;
 
 export interface LiveInputOptions {
@@ -30,12 +31,15 @@ export interface LiveInputOptions {
 export interface Needs extends CameraNeeds {
   readonly microphone: boolean;
 }
-const NOTHING: Needs = { faces: 0, pictures: [], people: false, microphone: false };
-const wordOf = ({ faces, people, microphone, pictures }: Needs): string =>
-  JSON.stringify([faces, people, microphone, pictures.map((p) => [p.id, p.key])]);
+const NOTHING: Needs = { faces: 0, hands: 0, pictures: [], surfaces: [], people: false, microphone: false };
+const wordOf = ({ faces, hands, people, surfaces, microphone, pictures }: Needs): string =>
+  JSON.stringify([faces, hands, people, surfaces, microphone, pictures.map((p) => [p.id, p.key])]);
 
 const UNHEARD =
   'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
+
+const GUESSED =
+  'This device does not say how it is held, so the floor is only guessed. Tap where things are to stand, or open the effect on a phone.';
 
 export class LiveInput {
   source: 'take' | 'camera' = 'take';
@@ -67,10 +71,20 @@ export class LiveInput {
   }
 
   /** What is looked for in the picture: what there is to say while nothing is seen. */
-  get seeks(): 'face' | 'picture' | 'faceOrPicture' | null {
-    const { faces, pictures } = this.needs;
-    if (pictures.length > 0) return faces > 0 ? 'faceOrPicture' : 'picture';
-    return faces > 0 ? 'face' : null;
+  get seeks(): 'face' | 'hand' | 'picture' | 'floor' | 'several' | null {
+    const { faces, hands, pictures, surfaces } = this.needs;
+    const sought = [
+      ...(faces > 0 ? ['face' as const] : []),
+      ...(hands > 0 ? ['hand' as const] : []),
+      ...(pictures.length > 0 ? ['picture' as const] : []),
+      ...(surfaces.length > 0 ? ['floor' as const] : []),
+    ];
+    return sought.length > 1 ? 'several' : (sought[0] ?? null);
+  }
+
+  /** Where things of the world stand before the camera; null on a take, and where the effect has none. */
+  get room(): Room | null {
+    return this.camera?.room ?? null;
   }
   /** Back to the take; whatever is open or on its way is closed. */
   useTake(): void {
@@ -106,6 +120,11 @@ export class LiveInput {
           if (!current()) return;
           this.people = state;
           this.peopleError = error?.message ?? null;
+          this.options.onChange();
+        },
+        onGuessedRoom: () => {
+          if (!current()) return;
+          this.problem = GUESSED;
           this.options.onChange();
         },
         onTrackerLost: (error) => {
@@ -152,7 +171,8 @@ export class LiveInput {
     this.needs = needs;
     // What lies before the viewer is seen by the other camera than their face.
     if (!this.isFacingChosen && this.source === 'take')
-      this.facing = needs.pictures.length > 0 && needs.faces === 0 ? 'environment' : 'user';
+      this.facing =
+        needs.pictures.length + needs.surfaces.length > 0 && needs.faces === 0 ? 'environment' : 'user';
     this.meetNeeds();
   }
 

@@ -8,6 +8,11 @@ import { surveyTake, surveyTakes } from './take-survey';
 import type { Tracker } from './tracker';
 
 const take = SHIPPED_TAKES.find((t) => t.id === 'picture-leaving')!;
+/** Trackers that nobody asks for. */
+const unwanted = (): never => {
+  throw new Error('Nobody needs it.');
+};
+const NONE = { faces: unwanted, hands: unwanted };
 const PICTURE = { id: 1, name: 'Card', key: 'card', load: () => Promise.resolve(new Blob()) };
 beforeEach(() => void Object.assign(globalThis, { createImageBitmap: () => Promise.resolve({}) }));
 
@@ -36,7 +41,7 @@ const setup = () => {
         },
         dispose: () => void state.disposed++,
       },
-      { faces: 0, pictures: [PICTURE] },
+      { faces: 0, hands: 0, pictures: [PICTURE] },
       {
         signal: abort.signal,
         onMoment: (moment, share) => {
@@ -44,7 +49,7 @@ const setup = () => {
           shares.push(share);
           onMoment();
         },
-        make: { faces: () => Promise.reject(new Error()) as never, pictures: () => tracker },
+        make: { ...NONE, pictures: () => tracker },
       },
     );
   return { run, drawn, moments, shares, state, abort };
@@ -94,11 +99,11 @@ test('several takes by the same trackers: each is let go after it, each moment l
         dispose: () => void drawings.push('let go'),
       };
     },
-    { faces: 0, pictures: [PICTURE] },
+    { faces: 0, hands: 0, pictures: [PICTURE] },
     {
       signal: new AbortController().signal,
       onTake: (index, moments) => done.push([index, moments.length]),
-      make: { faces: () => Promise.reject(new Error()) as never, pictures: () => tracker },
+      make: { ...NONE, pictures: () => tracker },
     },
   );
   expect(started).toEqual(['tracker']);

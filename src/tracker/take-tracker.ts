@@ -3,8 +3,8 @@
  * the place of the truth. What they make of a moment comes back with how long it took.
  */
 import { sentence, IconiaError } from '../core/errors';
-import { composePoses } from '../core/maths/pose';
 import type { Take } from '../core/takes/take';
+import { seenThrough } from '../core/tracking/through-camera';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Seconds } from '../core/units';
 import { FrameTrackers, type FrameNeeds } from './frame-trackers';
@@ -24,11 +24,7 @@ export interface TakeDrawing {
 /** A tracker's frame is relative to a camera at rest; the take's camera may move. */
 export const throughCamera = (tracked: TrackFrame, truth: TrackFrame): TrackFrame => ({
   ...truth,
-  faces: tracked.faces.map((face) => ({ ...face, pose: composePoses(truth.camera.pose, face.pose) })),
-  pictures: tracked.pictures.map((picture) => ({
-    ...picture,
-    pose: composePoses(truth.camera.pose, picture.pose),
-  })),
+  ...seenThrough(tracked, truth.camera.pose),
 });
 
 export class TakeTracker {

@@ -15,13 +15,19 @@ import { newFountain } from '../../core/kinds/objects/fountain';
 import { newGroup } from '../../core/kinds/objects/group';
 import { newLight } from '../../core/kinds/objects/light';
 import { newLive } from '../../core/kinds/objects/live';
-import { newOccluder } from '../../core/kinds/objects/occluder';
+import { newHandOccluder, newOccluder } from '../../core/kinds/objects/occluder';
 import { newShadowCatcher } from '../../core/kinds/objects/shadow-catcher';
 import { newSolid } from '../../core/kinds/objects/solid';
 import { newSound } from '../../core/kinds/objects/sound';
 import { newText } from '../../core/kinds/objects/text';
 import { newPictureLayer } from '../../core/kinds/objects/layer';
-import { anchorOf, orderOnTop, targetOrder, withDescendants } from '../../core/document/queries';
+import {
+  anchorOf,
+  orderAtBottom,
+  orderOnTop,
+  targetOrder,
+  withDescendants,
+} from '../../core/document/queries';
 import { restingPlace } from '../../core/kinds/objects/objects';
 import { bringIn } from '../../core/edits/asset-edits';
 import { landingAnchor } from '../../core/edits/landing';
@@ -99,6 +105,7 @@ export const NEW_KINDS = [
   'text',
   ...SOLID_SHAPES,
   'headOccluder',
+  'handOccluder',
   'shadowCatcher',
   'contactShadow',
   'ambient',
@@ -139,10 +146,10 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
       return newGroup(id, 'Group', order, anchor);
     case 'text':
       return newText(id, 'Low tide tonight', order, anchor);
-    case 'headOccluder': {
-      const last = Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0);
-      return newOccluder(id, last + 1, faceOf(anchor));
-    }
+    case 'headOccluder':
+      return newOccluder(id, orderAtBottom(effect), faceOf(anchor));
+    case 'handOccluder':
+      return newHandOccluder(id, orderAtBottom(effect));
     case 'shadowCatcher':
       return newShadowCatcher(id, order, anchor);
     case 'contactShadow':

@@ -5,13 +5,13 @@ import { newGrade } from '../../core/kinds/objects/grade';
 import { newGroup } from '../../core/kinds/objects/group';
 import { newLight } from '../../core/kinds/objects/light';
 import { newModel, wornPoint } from '../../core/kinds/objects/model';
-import { newOccluder } from '../../core/kinds/objects/occluder';
+import { isHandOccluder, newHandOccluder, newOccluder } from '../../core/kinds/objects/occluder';
 import { newSound } from '../../core/kinds/objects/sound';
 import { newGradeStep } from '../../core/edits/new-grade-step';
 import { cardExtent, standsOn } from '../../core/kinds/objects/resting';
 import type { Vec3 } from '../../core/maths/vec3';
 import { placedApart } from '../../core/placing/several';
-import { isHeadOccluder, orderOnTop } from '../../core/document/queries';
+import { isHeadOccluder, orderAtBottom, orderOnTop } from '../../core/document/queries';
 import type {
   Anchor,
   Asset,
@@ -79,12 +79,18 @@ export const objectsFor = (
     return [here({ ...newGrade(newObjectId(), order, [step]), name: objectNameFor(asset, 'Grade') })];
   }
   if (asset.kind !== 'model') return [];
+  if (to.anchor.kind === 'hand')
+    return [
+      here(newModel(newObjectId(), asset, order, to.anchor)),
+      ...(Object.values(effect.objects).some(isHandOccluder)
+        ? []
+        : [here(newHandOccluder(newObjectId(), orderAtBottom(effect)))]),
+    ];
   if (to.anchor.kind !== 'head') return [here(newModel(newObjectId(), asset, order, to.anchor))];
   const hasOccluder = Object.values(effect.objects).some((o) => isHeadOccluder(o, face));
-  const last = Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0);
   return [
     here(newModel(newObjectId(), asset, order, headAnchor(wornPoint(asset), face))),
-    ...(hasOccluder ? [] : [here(newOccluder(newObjectId(), last + 1, face))]),
+    ...(hasOccluder ? [] : [here(newOccluder(newObjectId(), orderAtBottom(effect), face))]),
   ];
 };
 

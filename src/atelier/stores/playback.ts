@@ -6,17 +6,18 @@ import type { Gesture } from '../../core/behave/gestures';
 import { Player } from '../../core/behave/player';
 import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
-import type { Finger } from '../../core/program/inputs';
+import type { Finger, View } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
-import { takeFor } from '../../core/takes/library/take-for';
+import { openingMoment, takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
 import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
-import { MOST_FACES } from '../../core/schema/anchor-schema';
+import type { Room } from '../../core/placing/room';
+import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
 import { STEP } from '../../core/units';
 import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
@@ -126,7 +127,10 @@ export const usePlaybackStore = defineStore('playback', () => {
       playing.value = false;
       const wanted = id ? keptTake(id) : null;
       const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
-      if (id) take.value = printed(found ?? takeFor(effectStore.effect));
+      if (id) {
+        take.value = printed(found ?? takeFor(effectStore.effect));
+        time.value = openingMoment(take.value, effectStore.effect);
+      }
       loadRecorded();
     },
   );
@@ -165,8 +169,13 @@ export const usePlaybackStore = defineStore('playback', () => {
   const remove = (records: readonly Recorded[]): void =>
     keep(recorded.value.filter((r) => !records.includes(r)));
 
-  const tap = (x: number, y: number): void => {
-    if (source.value !== 'take') live?.tap(x, y);
+  /** Where things of the world stand before the camera. */
+  const room = (): Room | null => (source.value === 'camera' ? input.room : null);
+  /** A tap on the picture; `view` is what of the camera is seen. The one that puts the effect down in the room is none of the effect's. */
+  const tap = (x: number, y: number, view?: View): void => {
+    const placing = room();
+    if (placing?.state === 'placing' && view) placing.tap({ x, y }, view);
+    else if (source.value !== 'take') live?.tap(x, y);
     else record({ kind: 'tap', x, y });
   };
   /** The fingers that lie on the picture from now on; none lifts them. */
@@ -252,7 +261,10 @@ export const usePlaybackStore = defineStore('playback', () => {
   watch(
     () => cameraNeeds(effectStore.effect, fetchFile),
     // A creator reads off what is known of their face, also where the effect looks for nothing.
-    (needs) => input.need(needs.pictures.length > 0 ? needs : { ...needs, faces: Math.max(1, needs.faces) }),
+    (needs) => {
+      const seeksElse = needs.pictures.length > 0 || needs.hands > 0 || needs.surfaces.length > 0;
+      input.need(seeksElse ? needs : { ...needs, faces: Math.max(1, needs.faces) });
+    },
     { immediate: true },
   );
 
@@ -269,9 +281,14 @@ export const usePlaybackStore = defineStore('playback', () => {
     live?.event('cameraFlips');
   };
 
-  /** What of a take the real trackers look for: its people, and the printed pictures that the effect knows. */
+  const hasHands = computed(() => take.value.marks.some((mark) => mark.kind === 'handShown'));
+  /**
+   * What of a take the real trackers look for: its people, its hands where the effect needs them, and the printed pictures that the effect
+   * knows. A hand that holds a picture is nothing that an effect waits for.
+   */
   const takeNeeds = (): FrameNeeds => ({
     faces: Math.min(MOST_FACES, take.value.performers.length),
+    hands: hasHands.value && take.value.spec.pictures === null ? MOST_HANDS : 0,
     pictures: take.value.spec.pictures === null ? [] : cameraNeeds(effectStore.effect, fetchFile).pictures,
   });
   /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */
@@ -309,19 +326,19 @@ export const usePlaybackStore = defineStore('playback', () => {
     }
   };
 
-  /** Another take under the effect; playing goes on from its beginning. */
+  /** Another take under the effect; playing goes on from where it shows something. */
   const chooseTake = (next: Take): void => {
     if (next.id !== take.value.id || source.value !== 'take') useTake();
     take.value = printed(next);
-    time.value = 0;
+    time.value = openingMoment(next, effectStore.effect);
     if (effectStore.id) keepTake(effectStore.id, next.id);
     loadRecorded();
   };
 
   /** What of the take the real trackers can look for. */
   const trackable = computed(() => {
-    const { faces, pictures } = takeNeeds();
-    return { faces: faces > 0, pictures: pictures.length > 0 };
+    const { faces, hands, pictures } = takeNeeds();
+    return { faces: faces > 0, hands: hands > 0, pictures: pictures.length > 0 };
   });
 
   return {
@@ -358,6 +375,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     restart,
     advance,
     tap,
+    room,
     touch,
     beginTouch,
     removeGesture,

@@ -86,7 +86,7 @@ export const useSurveyStore = defineStore('survey', () => {
       await surveyTakes(
         takes,
         drawingOf,
-        { faces: 1, pictures: [] },
+        { faces: 1, hands: 0, pictures: [] },
         {
           signal,
           onTake: (index, seen) =>

@@ -126,6 +126,22 @@ const TEXTS: Record<ReadyPrompt, readonly [string, string, string, string, strin
     'Aponte para o chão',
     '床に向けて',
   ],
+  findTable: [
+    'Point at a table',
+    'Zeig auf einen Tisch',
+    'Vise une table',
+    'Apunta a una mesa',
+    'Aponte para uma mesa',
+    'テーブルに向けて',
+  ],
+  tapToPlace: [
+    'Tap to put it there',
+    'Tippe, um es hinzustellen',
+    'Touche pour le poser',
+    'Toca para colocarlo',
+    'Toque para colocar',
+    'タップして置く',
+  ],
   findWall: [
     'Point at a wall',
     'Zeig auf eine Wand',

@@ -125,6 +125,10 @@ export const cueOrder = (effect: Effect): Cue[] => inOrder(effect.cues);
 export const orderOnTop = (effect: Effect): number =>
   Object.values(effect.objects).reduce((least, o) => Math.min(least, o.order), 1) - 1;
 
+/** The order of what comes below everything. */
+export const orderAtBottom = (effect: Effect): number =>
+  Object.values(effect.objects).reduce((most, o) => Math.max(most, o.order), 0) + 1;
+
 /** An order number between two. Never -0, which JSON does not know. */
 export const orderBetween = (a: number, b: number): number => (a + b) / 2 + 0;
 

@@ -22,6 +22,8 @@ export const laneOf = (anchor: Anchor): string => {
     case 'head':
     case 'skin':
       return `${anchor.kind} ${anchor.face}`;
+    case 'hand':
+      return `hand ${anchor.hand}`;
     case 'world':
       return `world ${anchor.surface}`;
     case 'picture':
@@ -31,14 +33,15 @@ export const laneOf = (anchor: Anchor): string => {
   }
 };
 
-/** What covers first: the screen, heads, skin, pictures, the world, the backdrop. */
+/** What covers first: the screen, hands, heads, skin, pictures, the world, the backdrop. */
 const RANK: Record<Anchor['kind'], number> = {
   screen: 0,
-  head: 1,
-  skin: 2,
-  picture: 3,
-  world: 4,
-  backdrop: 5,
+  hand: 1,
+  head: 2,
+  skin: 3,
+  picture: 4,
+  world: 5,
+  backdrop: 6,
 };
 
 export interface RowsAsked {

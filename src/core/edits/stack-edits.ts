@@ -112,15 +112,16 @@ export const moveInStack = (effect: Effect, ids: readonly ObjectId[], to: StackP
     renumber(d, siblings);
   });
 
-/** Another point of the same head or screen, or its skin: the object can stay where it is. */
+/** Another point of the same head, hand or screen, or its skin: the object can stay where it is. */
 const isOtherPoint = (a: Anchor, b: Anchor): boolean =>
   sameSurroundings(a, b) &&
   (a.kind !== b.kind ||
     (a.kind === 'head' && b.kind === 'head' && a.point !== b.point) ||
+    (a.kind === 'hand' && b.kind === 'hand' && a.point !== b.point) ||
     (a.kind === 'screen' && b.kind === 'screen' && a.pin !== b.pin));
 
 /**
- * What becomes of an object that is to stick to something else: it stays where it is seen, on another point of the same head or screen;
+ * What becomes of an object that is to stick to something else: it stays where it is seen, on another point of the same head, hand or screen;
  * keeps its numbers, on the same point of another face; else it goes to where new things rest.
  */
 export const becomesOf = (from: Anchor, to: Anchor): 'stays' | 'same' | 'rests' => {

@@ -1,15 +1,15 @@
 /** One thing that something of an effect needs to know of the world. */
 import type { CameraPart } from '../schema/values-schema';
-import type { TargetId } from '../schema/anchor-schema';
+import type { SurfaceKind, TargetId } from '../schema/anchor-schema';
 
 export type Need =
   | 'faces'
   | 'hands'
-  | 'surfaces'
   /** People are told from what is behind them. */
   | 'people'
   | 'microphone'
-  | { readonly picture: TargetId | null };
+  | { readonly picture: TargetId | null }
+  | { readonly surface: SurfaceKind };
 
 /** What of the drawing not every effect has: each is a part of its own, fetched where it is needed. */
 export type DrawingPart =

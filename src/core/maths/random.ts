@@ -20,6 +20,12 @@ export class Random {
     return low + (high - low) * this.next();
   }
 
+  /** The next number of a normal distribution about 0 with deviation 1 (Box and Muller 1958). */
+  normal(): number {
+    const radius = Math.sqrt(-2 * Math.log(1 - this.next()));
+    return radius * Math.cos(2 * Math.PI * this.next());
+  }
+
   save(): number {
     return this.state;
   }

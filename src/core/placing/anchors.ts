@@ -1,15 +1,24 @@
 /** Where what objects stick to is at an instant: none, one or several places, each with a space of its own. */
-import type { Anchor, AnchorKind, FaceChoice, ScreenPin, SurfaceKind, Target } from '../document/schema';
+import type {
+  Anchor,
+  AnchorKind,
+  FaceChoice,
+  HandChoice,
+  ScreenPin,
+  SurfaceKind,
+  Target,
+} from '../document/schema';
 import { featurePoint } from '../face/feature-points';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { spotOnFace } from '../face/skin-spot';
+import { handFactor, handPoint } from '../hand/points';
 import { composeMatrix, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { multiplyQuaternions, fromAxisAngle, IDENTITY } from '../maths/quaternion';
 import { composePoses, type Pose } from '../maths/pose';
 import { distance, pointAt, type Vec3 } from '../maths/vec3';
-import type { CameraState, TrackedFace, TrackFrame } from '../tracking/track-frame';
-import type { Metres } from '../units';
-import { facesBySlot, type Presence } from './presence';
+import type { CameraState, TrackedFace, TrackedHand, TrackFrame } from '../tracking/track-frame';
+import type { Metres, Unit } from '../units';
+import { facesBySlot, handsBySlot, type Presence } from './presence';
 
 /** The space in which an object is drawn: with the camera, or flat over or behind the picture. */
 export type Layering = 'backdrop' | 'space' | 'screen';
@@ -18,12 +27,16 @@ export const layeringOf = (kind: AnchorKind): Layering =>
   kind === 'backdrop' || kind === 'screen' ? kind : 'space';
 
 export interface AnchorPlace {
-  /** Tells the places of one object apart: the number of the face, from 0; else 0. */
+  /** Tells the places of one object apart: the number of the face or the hand, from 0; else 0. */
   readonly instance: number;
   /** From the anchor's space to world space, or to the screen's. */
   readonly matrix: Matrix;
   /** The face it belongs to. */
   readonly face: TrackedFace | null;
+  /** The hand it belongs to. */
+  readonly hand: TrackedHand | null;
+  /** Less than 1 while what it is on comes or goes. */
+  readonly opacity: Unit;
 }
 
 /** Everything an anchor is found by. */
@@ -59,6 +72,15 @@ export const chosen = (
   if (choice === 'any') return there.slice(0, 1).map(([, face]) => [0, face]);
   const face = faces[choice - 1];
   return face ? [[choice - 1, face]] : [];
+};
+
+/** The hands of a choice, each with its number from 0. */
+const chosenHands = (
+  choice: HandChoice,
+  hands: readonly (TrackedHand | undefined)[],
+): [number, TrackedHand][] => {
+  const there = hands.flatMap((hand, i): [number, TrackedHand][] => (hand ? [[i, hand]] : []));
+  return choice === 'every' ? there : there.slice(0, 1).map(([, hand]) => [0, hand]);
 };
 
 /** On a wall the picture's plane is upright: +Y to its top, +Z away from the wall. */
@@ -100,7 +122,9 @@ const PINNED: Record<ScreenPin, readonly [number, number]> = {
   right: [1, 0],
 };
 
-const alone = (matrix: Matrix): AnchorPlace[] => [{ instance: 0, matrix, face: null }];
+const alone = (matrix: Matrix): AnchorPlace[] => [
+  { instance: 0, matrix, face: null, hand: null, opacity: 1 },
+];
 
 /** Every place of an anchor now. Empty when what it names is not there. */
 export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
@@ -113,6 +137,8 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
         return {
           instance,
           face,
+          hand: null,
+          opacity: face.fade ?? 1,
           matrix: multiplyMatrices(fromPose(face.pose), composeMatrix(point, IDENTITY, [k, k, k])),
         };
       });
@@ -120,8 +146,22 @@ export const anchorPlaces = (anchor: Anchor, here: Here): AnchorPlace[] => {
       return chosen(anchor.face, facesBySlot(presence, frame)).map(([instance, face]) => ({
         instance,
         face,
+        hand: null,
+        opacity: face.fade ?? 1,
         matrix: multiplyMatrices(fromPose(face.pose), fromPose(spotOnFace(face.landmarks, anchor.spot))),
       }));
+    case 'hand':
+      return chosenHands(anchor.hand, handsBySlot(presence, frame)).map(([instance, hand]) => {
+        const { position, rotation } = handPoint(hand.landmarks, anchor.point);
+        const k = anchor.grows ? handFactor(hand.landmarks) : 1;
+        return {
+          instance,
+          face: null,
+          hand,
+          opacity: hand.fade ?? 1,
+          matrix: multiplyMatrices(fromPose(hand.pose), composeMatrix(position, rotation, [k, k, k])),
+        };
+      });
     case 'world': {
       const pose = presence.surfaces[anchor.surface];
       return pose ? alone(fromPose(surfacePose(anchor.surface, pose))) : [];

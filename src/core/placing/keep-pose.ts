@@ -34,8 +34,10 @@ export const sameSurroundings = (a: Anchor, b: Anchor): boolean => {
       ? 'head'
       : anchor.kind === 'picture'
         ? anchor.target
-        : anchor.kind === 'world'
-          ? anchor.surface
-          : anchor.kind;
+        : anchor.kind === 'hand'
+          ? `hand ${anchor.hand}`
+          : anchor.kind === 'world'
+            ? anchor.surface
+            : anchor.kind;
   return around(a) === around(b);
 };

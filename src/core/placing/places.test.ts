@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { firstValues } from '../program/first-values';
 import { compile } from '../program/program';
 import { newTarget } from '../document/defaults';
-import { headAnchor } from '../kinds/objects/placed';
+import { handAnchor, headAnchor } from '../kinds/objects/placed';
+import { newHandOccluder } from '../kinds/objects/occluder';
 import { newGroup } from '../kinds/objects/group';
 import {
   FRONTS,
@@ -26,7 +27,8 @@ import { localMatrix, lookingAt } from './local';
 import { placesOf, type ObjectPlaces } from './places';
 import { nextPresence, NOBODY } from './presence';
 import { restState } from './rest';
-import { box, effectWith, faceAt, frameOf, id, poseAt } from './testing';
+import { handPoint } from '../hand/points';
+import { box, effectWith, faceAt, frameOf, handAt, id, poseAt } from './testing';
 
 const placesIn = (effect: Effect, frames: readonly TrackFrame[], aspect = 9 / 16): ObjectPlaces[] => {
   const program = compile(effect);
@@ -48,6 +50,48 @@ describe('where anchors are', () => {
     const face = faceAt(3, HEAD);
     near(at(effect, frameOf({ faces: [face] }))[0]!, toOuter(HEAD, featurePoint(face.landmarks, 'chin')));
     expect(at(effect, frameOf())).toEqual([]);
+  });
+  test('on a hand: at the fingertip, turned with it, as large as the hand; on every hand, at each', () => {
+    const pose = poseAt([0.1, -0.05, -0.5], [10, 40, -20]);
+    const hand = handAt(5, pose, 1.3);
+    const tip = handPoint(hand.landmarks, 'indexTip');
+    const [place] = placesIn(effectWith([box('a', handAnchor('indexTip'))]), [frameOf({ hands: [hand] })])[0]!
+      .places;
+    near(positionOf(place!.matrix), toOuter(pose, tip.position));
+    const along = transformDirection(place!.matrix, [0, 1, 0]);
+    near(
+      along,
+      [0, 1, 2].map((k) => 1.3 * rotate(pose.rotation, rotate(tip.rotation, [0, 1, 0]))[k]!) as never,
+    );
+    const two = frameOf({ hands: [hand, handAt(6, poseAt([-0.2, 0, -0.5]))] });
+    expect(at(effectWith([box('a', handAnchor('palm'))]), two)).toHaveLength(1);
+    expect(at(effectWith([box('a', handAnchor('palm', 'every'))]), two)).toHaveLength(2);
+    expect(at(effectWith([box('a', handAnchor('palm'))]), frameOf())).toEqual([]);
+  });
+  test('a hand keeps its place when another one goes or comes', () => {
+    const [left, right] = [handAt(4, poseAt([-0.2, 0, -0.5])), handAt(7, poseAt([0.2, 0, -0.5]))];
+    const effect = effectWith([box('a', handAnchor('wrist', 'every'))]);
+    const instances = (...frames: TrackFrame[]) =>
+      placesIn(effect, frames)[0]!.places.map((p) => [p.instance, p.hand!.id]);
+    const both = frameOf({ hands: [left, right] });
+    expect(instances(both)).toEqual([
+      [0, 4],
+      [1, 7],
+    ]);
+    expect(instances(both, frameOf({ hands: [right] }))).toEqual([[1, 7]]);
+    expect(
+      instances(both, frameOf({ hands: [right] }), frameOf({ hands: [right, handAt(9, left.pose)] })),
+    ).toEqual([
+      [0, 9],
+      [1, 7],
+    ]);
+  });
+  test('what hides as a hand lies where the hand is, whichever point it names', () => {
+    const hand = handAt(5, poseAt([0.1, 0, -0.5], [0, 60, 0]), 1.2);
+    const occluder = { ...newHandOccluder(id('hides'), 0), anchor: handAnchor('indexTip', 'every') };
+    const [place] = placesIn(effectWith([occluder]), [frameOf({ hands: [hand] })])[0]!.places;
+    near(positionOf(place!.matrix), hand.pose.position);
+    expect(place!.hand).toBe(hand);
   });
   test('what grows with the head is as large as the head asks for', () => {
     const face = faceAt(1, HEAD, 1.2);

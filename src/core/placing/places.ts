@@ -3,6 +3,7 @@ import { isIn, type Program } from '../program/program';
 import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
 import { isOnFace, kindOf } from '../kinds/objects/objects';
+import { isHandOccluder } from '../kinds/objects/occluder';
 import {
   fromPose,
   IDENTITY_MATRIX,
@@ -11,7 +12,7 @@ import {
   translation,
   type Matrix,
 } from '../maths/matrix';
-import type { TrackedFace } from '../tracking/track-frame';
+import type { TrackedFace, TrackedHand } from '../tracking/track-frame';
 import type { Unit } from '../units';
 import { anchorPlaces, layeringOf, type AnchorPlace, type Here, type Layering } from './anchors';
 import { fitMatrix, fitOf } from './fit';
@@ -23,6 +24,7 @@ export interface Place {
   /** From the object's own space to world space, or to the screen's. */
   readonly matrix: Matrix;
   readonly face: TrackedFace | null;
+  readonly hand: TrackedHand | null;
   /** Its own and that of the groups it hangs in. */
   readonly opacity: Unit;
 }
@@ -64,7 +66,7 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       all.push({ places: NOWHERE, layering });
       return;
     }
-    let bases: readonly (AnchorPlace & { opacity?: Unit })[];
+    let bases: readonly AnchorPlace[];
     if (parent >= 0) bases = all[parent]!.places;
     // A part without its model is nowhere.
     else if (kindOf(object).isPart) bases = NOWHERE;
@@ -85,10 +87,11 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       places: bases.map((base): Place => {
         // Layers, and shadows on skin, cover the whole face: they lie in head space, whatever spot their anchor names.
         const overFace = isOnFace(object) || (object.kind === 'shadowCatcher' && anchor.kind === 'skin');
-        let matrix =
-          overFace && base.face
-            ? fromPose(base.face.pose)
-            : multiplyMatrices(within(program, i, base.matrix), local);
+        // So does what hides as a whole hand, whichever point it names.
+        const around = overFace ? base.face : isHandOccluder(object) ? base.hand : null;
+        let matrix = around
+          ? fromPose(around.pose)
+          : multiplyMatrices(within(program, i, base.matrix), local);
         const fit = fitOf(object, layering);
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);
@@ -98,7 +101,8 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
           instance: base.instance,
           matrix,
           face: base.face,
-          opacity: values.opacity * (base.opacity ?? 1),
+          hand: base.hand,
+          opacity: values.opacity * base.opacity,
         };
       }),
     });

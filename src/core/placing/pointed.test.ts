@@ -4,12 +4,12 @@ import { newTarget } from '../document/defaults';
 import type { Target, TargetId } from '../document/schema';
 import type { PicturePoint } from '../program/inputs';
 import type { TrackFrame } from '../tracking/track-frame';
-import { headAnchor } from '../kinds/objects/placed';
+import { handAnchor, headAnchor } from '../kinds/objects/placed';
 import { IDENTITY_MATRIX } from '../maths/matrix';
 import type { Ray } from '../maths/ray';
 import { pointedAt, spotOn, type Pointed } from './pointed';
 import { NOBODY, nextPresence } from './presence';
-import { faceAt, frameOf, poseAt } from './testing';
+import { faceAt, frameOf, handAt, poseAt } from './testing';
 
 const CARD = newTarget('target_tide' as TargetId, 'Tide card', 0, null);
 const at = (frame: TrackFrame, point: PicturePoint, targets: readonly Target[] = []): Pointed | null =>
@@ -41,6 +41,16 @@ describe('what somebody points at', () => {
     expect(hit.anchor).toEqual({ kind: 'world', surface: 'wall' });
     expect(hit.at![1]).toBeCloseTo(2 * Math.tan(Math.PI / 6) * 0.5, 5);
     expect(hit.at![2]).toBeCloseTo(0, 6);
+  });
+  test('a hand before a face; beside it the face', () => {
+    const frame = frameOf({
+      faces: [faceAt(7, poseAt([0, 0, -0.6]))],
+      hands: [handAt(1, poseAt([0, -0.2, -0.4]))],
+    });
+    const low = { x: 0.5, y: 0.62 };
+    expect(at(frame, low)).toEqual({ anchor: handAnchor('palm'), at: null });
+    expect(at({ ...frame, hands: [] }, low)?.anchor.kind).toBe('head');
+    expect(at(frame, MIDDLE)?.anchor.kind).toBe('head');
   });
   test('a face before the floor, by its number; beside it what is behind', () => {
     const frame = frameOf({

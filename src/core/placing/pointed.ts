@@ -1,11 +1,12 @@
 /** What somebody points at in the camera picture, of the things that objects stick to. */
 import type { Anchor } from '../document/schema';
-import { headAnchor } from '../kinds/objects/placed';
+import { handAnchor, headAnchor } from '../kinds/objects/placed';
 import { fromPose, type Matrix } from '../maths/matrix';
 import { intersectEllipsoid, intersectPlane, pointOn, transformRay, type Ray } from '../maths/ray';
 import type { Vec3 } from '../maths/vec3';
 import type { PicturePoint } from '../program/inputs';
 import type { TrackedSurface } from '../tracking/track-frame';
+import { handPoint, palmLength } from '../hand/points';
 import { headFactor, surfacePose, type Here } from './anchors';
 import { facesBySlot } from './presence';
 import { rayFor, viewOf } from './touch';
@@ -64,7 +65,7 @@ export const spotOn = (ray: Ray, matrix: Matrix, anchor: Anchor): Vec3 | null =>
 };
 
 /**
- * What a point of the picture (0..1 from the top left) shows: a face, a printed picture of the effect that is seen, a floor, table or
+ * What a point of the picture (0..1 from the top left) shows: a face, a hand, a printed picture of the effect that is seen, a floor, table or
  * wall; of several the nearest. Null where it is none of them.
  */
 export const pointedAt = (here: Here, point: PicturePoint): Pointed | null => {
@@ -85,6 +86,15 @@ export const pointedAt = (here: Here, point: PicturePoint): Pointed | null => {
     const far = intersectEllipsoid(local, HEAD.centre, half);
     if (far !== null) met.push({ far, anchor: headAnchor('forehead', slot + 1), at: null });
   });
+  for (const { landmarks, pose } of frame.hands) {
+    const local = transformRay(fromPose(pose), ray);
+    const size = palmLength(landmarks);
+    // A hand that is turned sideways is as thick as its palm is.
+    const far =
+      local &&
+      intersectEllipsoid(local, handPoint(landmarks, 'palm').position, [0.55 * size, 1.1 * size, 0.3 * size]);
+    if (far !== null) met.push({ far, anchor: handAnchor('palm'), at: null });
+  }
   const [nearest] = met.sort((a, b) => a.far - b.far);
   return nearest ? { anchor: nearest.anchor, at: nearest.at } : null;
 };

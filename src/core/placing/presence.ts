@@ -3,10 +3,10 @@
  * Plain data that one step turns into the next, so that the runtime can save and restore it.
  */
 import type { SurfaceKind, Target, TargetId } from '../document/schema';
-import { MOST_FACES } from '../schema/anchor-schema';
+import { MOST_FACES, MOST_HANDS } from '../schema/anchor-schema';
 import type { Pose } from '../maths/pose';
 import { add, scale, subtract } from '../maths/vec3';
-import type { TrackedFace, TrackedPicture, TrackFrame } from '../tracking/track-frame';
+import type { TrackedFace, TrackedHand, TrackedPicture, TrackFrame } from '../tracking/track-frame';
 import type { Metres } from '../units';
 
 export interface FoundPicture {
@@ -19,6 +19,8 @@ export interface FoundPicture {
 export interface Presence {
   /** Id of the tracked face that is face 1, 2, 3, 4; null where there is none. */
   readonly slots: readonly (number | null)[];
+  /** The same of hands. */
+  readonly hands: readonly (number | null)[];
   /** Pictures that were seen at least once. */
   readonly pictures: Readonly<Record<TargetId, FoundPicture>>;
   readonly surfaces: Readonly<Partial<Record<SurfaceKind, Pose>>>;
@@ -26,14 +28,18 @@ export interface Presence {
 
 export const NOBODY: Presence = {
   slots: Array.from({ length: MOST_FACES }, () => null),
+  hands: Array.from({ length: MOST_HANDS }, () => null),
   pictures: {},
   surfaces: {},
 };
 
 /**
- * A face keeps its number while it stays in the picture; whoever comes new gets the lowest number that is free.
+ * A face, or a hand, keeps its number while it stays in the picture; one that comes new gets the lowest number that is free.
  */
-const nextSlots = (before: Presence['slots'], faces: readonly TrackedFace[]): Presence['slots'] => {
+const nextSlots = (
+  before: Presence['slots'],
+  faces: readonly { readonly id: number }[],
+): Presence['slots'] => {
   if (
     faces.length === before.filter((id) => id !== null).length &&
     faces.every((face) => before.includes(face.id))
@@ -64,6 +70,7 @@ const asPrinted = (picture: TrackedPicture, target: Target, frame: TrackFrame): 
 /** Presence after a frame. `targets` are the effect's, in order: the first is picture 1 of the tracker. */
 export const nextPresence = (before: Presence, frame: TrackFrame, targets: readonly Target[]): Presence => {
   const slots = nextSlots(before.slots, frame.faces);
+  const hands = nextSlots(before.hands, frame.hands);
   let { pictures, surfaces } = before;
   targets.forEach((target, i) => {
     const seen = frame.pictures.find((p) => p.id === i + 1);
@@ -73,10 +80,18 @@ export const nextPresence = (before: Presence, frame: TrackFrame, targets: reado
   });
   for (const { kind, pose } of frame.surfaces)
     if (surfaces[kind] !== pose) surfaces = { ...surfaces, [kind]: pose };
-  if (slots === before.slots && pictures === before.pictures && surfaces === before.surfaces) return before;
-  return { slots, pictures, surfaces };
+  const isSame =
+    slots === before.slots &&
+    hands === before.hands &&
+    pictures === before.pictures &&
+    surfaces === before.surfaces;
+  return isSame ? before : { slots, hands, pictures, surfaces };
 };
 
 /** The faces by their number, from 0. */
 export const facesBySlot = (presence: Presence, frame: TrackFrame): readonly (TrackedFace | undefined)[] =>
   presence.slots.map((id) => (id === null ? undefined : frame.faces.find((f) => f.id === id)));
+
+/** The hands by their number, from 0. */
+export const handsBySlot = (presence: Presence, frame: TrackFrame): readonly (TrackedHand | undefined)[] =>
+  presence.hands.map((id) => (id === null ? undefined : frame.hands.find((h) => h.id === id)));

@@ -11,12 +11,13 @@ import {
   type EffectObject,
   type ObjectId,
 } from '../document/schema';
-import { MOST_FACES } from '../schema/anchor-schema';
+import { MOST_FACES, MOST_HANDS } from '../schema/anchor-schema';
 import { NEUTRAL_FACE } from '../face/neutral';
 import { IDENTITY_MATRIX, type Matrix } from '../maths/matrix';
 import { ORIGIN, type Pose } from '../maths/pose';
 import { fromAxisAngle } from '../maths/quaternion';
-import { faceFrame, type TrackedFace, type TrackFrame } from '../tracking/track-frame';
+import { REST_HAND } from '../hand/points';
+import { faceFrame, type TrackedFace, type TrackedHand, type TrackFrame } from '../tracking/track-frame';
 import { anchorPlaces, type Here } from './anchors';
 import type { Presence } from './presence';
 import { placesOf, within, type ObjectPlaces, type StateNow } from './places';
@@ -29,12 +30,25 @@ const restFace = (id: number): TrackedFace => ({
   confidence: 1,
 });
 
-/** Every head is the plain one. The camera is far enough away that objects that look at it look along -Z. */
-export const REST_FRAME: TrackFrame = faceFrame(
-  0,
-  { pose: { position: [0, 0, 1], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
-  Array.from({ length: MOST_FACES }, (_, i) => restFace(i + 1)),
-);
+/** The wrist is the origin; the palm looks at the camera. */
+const restHand = (id: number): TrackedHand => ({
+  id,
+  side: 'right',
+  pose: ORIGIN,
+  landmarks: REST_HAND,
+  gesture: 'palm',
+  confidence: 1,
+});
+
+/** Every head is the plain one, and every hand. The camera is far enough away that objects that look at it look along -Z. */
+export const REST_FRAME: TrackFrame = {
+  ...faceFrame(
+    0,
+    { pose: { position: [0, 0, 1], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
+    Array.from({ length: MOST_FACES }, (_, i) => restFace(i + 1)),
+  ),
+  hands: Array.from({ length: MOST_HANDS }, (_, i) => restHand(i + 1)),
+};
 
 /** A wall whose upright picture plane is the plane of x and y. */
 const WALL: Pose = { position: [0, 0, 0], rotation: fromAxisAngle([1, 0, 0], 90) };
@@ -43,6 +57,7 @@ const WALL: Pose = { position: [0, 0, 0], rotation: fromAxisAngle([1, 0, 0], 90)
 export const restHere = (program: Program, aspect = 9 / 16): Here => {
   const presence: Presence = {
     slots: REST_FRAME.faces.map((f) => f.id),
+    hands: REST_FRAME.hands.map((h) => h.id),
     surfaces: Object.fromEntries(SURFACE_KINDS.map((kind) => [kind, kind === 'wall' ? WALL : ORIGIN])),
     pictures: Object.fromEntries(
       program.targets.map((t) => [t.id, { pose: ORIGIN, height: t.width, seen: true }]),

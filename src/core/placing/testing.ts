@@ -3,10 +3,11 @@ import { blankEffect } from '../document/defaults';
 import { newSolid } from '../kinds/objects/solid';
 import type { Anchor, Effect, EffectObject, ObjectId, Target } from '../document/schema';
 import { NEUTRAL_FACE } from '../face/neutral';
+import { REST_HAND } from '../hand/points';
 import { fromAngles, fromAxisAngle } from '../maths/quaternion';
 import type { Pose } from '../maths/pose';
 import type { Vec3 } from '../maths/vec3';
-import type { TrackedFace, TrackFrame } from '../tracking/track-frame';
+import type { TrackedFace, TrackedHand, TrackFrame } from '../tracking/track-frame';
 
 export const id = (name: string): ObjectId => `obj_${name}` as ObjectId;
 
@@ -20,6 +21,16 @@ export const faceAt = (faceId: number, pose: Pose, factor = 1): TrackedFace => (
   pose,
   landmarks: Float32Array.from(NEUTRAL_FACE, (x) => x * factor),
   expressions: {},
+  confidence: 1,
+});
+
+/** An open right hand. */
+export const handAt = (handId: number, pose: Pose, factor = 1): TrackedHand => ({
+  id: handId,
+  side: 'right',
+  pose,
+  landmarks: REST_HAND.map((x) => x * factor),
+  gesture: 'palm',
   confidence: 1,
 });
 

@@ -5,7 +5,7 @@ import { newDrive, newPrompt } from '../document/new-cues';
 import { newOccluder } from '../kinds/objects/occluder';
 import { newHair } from '../kinds/objects/hair';
 import { newIris } from '../kinds/objects/iris';
-import { headAnchor } from '../kinds/objects/placed';
+import { handAnchor, headAnchor } from '../kinds/objects/placed';
 import { newCard } from '../kinds/objects/card';
 import { newFill } from '../kinds/objects/fill';
 import { newGroup } from '../kinds/objects/group';
@@ -33,12 +33,13 @@ const withOnly = (...objects: EffectObject[]): Effect => ({
   ...blankEffect('Needs'),
   objects: Object.fromEntries(objects.map((o) => [o.id, o])),
 });
-/** What is needed, by name; pictures by their ids. */
+/** What is needed, by name; pictures by their ids, surfaces by their kinds. */
 const needsOf = (effect: Effect): string[] => {
-  const { pictures, drawing: _drawing, ...others } = requirementsOf(effect);
+  const { pictures, surfaces, drawing: _drawing, ...others } = requirementsOf(effect);
   return [
     ...(Object.entries(others) as [keyof Requirements, boolean][]).filter(([, is]) => is).map(([n]) => n),
     ...pictures,
+    ...surfaces,
   ].sort();
 };
 const stuckTo = (anchor: Anchor): Effect => withOnly({ ...newCard(id, sampleAsset(1), 0), anchor });
@@ -50,7 +51,8 @@ describe('what objects need', () => {
   test.each<[Anchor, string[]]>([
     [headAnchor('nose' as never), ['faces']],
     [{ kind: 'skin', face: 'every', spot: [0.5, 0.5] }, ['faces']],
-    [{ kind: 'world', surface: 'table' }, ['surfaces']],
+    [{ kind: 'world', surface: 'table' }, ['table']],
+    [handAnchor('palm'), ['hands']],
     [{ kind: 'picture', target: SHELL }, [SHELL]],
     [{ kind: 'screen', pin: 'top' }, []],
     [BEHIND, ['people']],
@@ -97,7 +99,7 @@ describe('what behaviour needs', () => {
     [{ kind: 'head', gesture: 'nod', face: 2 }, ['faces']],
     [{ kind: 'picture', target: SHELL, when: 'lost' }, [SHELL]],
     [{ kind: 'picture', target: null, when: 'found' }, []],
-    [{ kind: 'surface', surface: 'wall', when: 'found' }, ['surfaces']],
+    [{ kind: 'surface', surface: 'wall', when: 'found' }, ['wall']],
     [{ kind: 'screen', gesture: 'tap' }, []],
     [{ kind: 'after', seconds: 2 }, []],
     [

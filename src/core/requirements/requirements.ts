@@ -6,7 +6,7 @@ import { needsOfPart, type DrawingPart, type Need } from '../kinds/needs';
 import { kindOf } from '../kinds/objects/objects';
 import { signalKind } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
-import type { Anchor, Effect, EffectObject, TargetId } from '../document/schema';
+import type { Anchor, Effect, EffectObject, SurfaceKind, TargetId } from '../document/schema';
 
 export interface Requirements {
   /** Faces are tracked. */
@@ -15,7 +15,7 @@ export interface Requirements {
   /** Printed pictures that are looked for, by their ids. */
   readonly pictures: ReadonlySet<TargetId>;
   /** Floor, tables or walls. */
-  readonly surfaces: boolean;
+  readonly surfaces: ReadonlySet<SurfaceKind>;
   /** People are told from what is behind them. */
   readonly people: boolean;
   readonly microphone: boolean;
@@ -28,8 +28,10 @@ const ofAnchor = (anchor: Anchor): readonly Need[] => {
     case 'head':
     case 'skin':
       return ['faces'];
+    case 'hand':
+      return ['hands'];
     case 'world':
-      return ['surfaces'];
+      return [{ surface: anchor.surface }];
     case 'picture':
       return [{ picture: anchor.target }];
     case 'backdrop':
@@ -68,13 +70,16 @@ export const requirementsOf = (effect: Effect): Requirements => {
   ];
   const has = (need: Need): boolean => needs.includes(need);
   const pictures = needs.flatMap((need) =>
-    typeof need === 'object' && need.picture !== null ? [need.picture] : [],
+    typeof need === 'object' && 'picture' in need && need.picture !== null ? [need.picture] : [],
+  );
+  const surfaces = needs.flatMap((need) =>
+    typeof need === 'object' && 'surface' in need ? [need.surface] : [],
   );
   return {
     faces: has('faces'),
     hands: has('hands'),
     pictures: new Set(pictures),
-    surfaces: has('surfaces'),
+    surfaces: new Set(surfaces),
     people: has('people'),
     microphone: has('microphone'),
     drawing: new Set(Object.values(effect.objects).flatMap((object) => drawingOf(effect, object))),

@@ -4,23 +4,33 @@ import type { TargetId } from '../document/schema';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../takes/library';
 import { seekingPrompt } from './seeking';
 
-const NOTHING = { faces: [], pictures: [] };
+const NOTHING = { faces: [], hands: [], pictures: [], surfaces: [] };
 const card = new Set(['target_card' as TargetId]);
 const none = new Set<TargetId>();
+const withHand = SHIPPED_TAKES.find((t) => t.id === 'gestures')!.frameAt(2);
 const withPicture = SHIPPED_TAKES.find((t) => t.id === 'picture-in-hand')!.frameAt(0);
 
-test('for a picture, else for a face, else for nothing', () => {
-  expect(seekingPrompt({ faces: true, pictures: card }, [], NOTHING)).toBe('findPicture');
-  expect(seekingPrompt({ faces: true, pictures: none }, [], NOTHING)).toBe('showFace');
-  expect(seekingPrompt({ faces: false, pictures: none }, [], NOTHING)).toBeNull();
+/** What an effect needs. */
+const all = { faces: true, hands: true, pictures: card, surfaces: new Set(['wall', 'table'] as const) };
+const face = { ...all, pictures: none };
+const hand = { ...face, faces: false };
+const picture = { ...all, faces: false, hands: false };
+
+test('for a picture, else for a face, else for a hand, else for a floor, a table, a wall, else for nothing', () => {
+  expect(seekingPrompt(all, [], NOTHING)).toBe('findPicture');
+  expect(seekingPrompt(face, [], NOTHING)).toBe('showFace');
+  expect(seekingPrompt(hand, [], NOTHING)).toBe('showHand');
+  expect(seekingPrompt({ ...hand, hands: false }, [], NOTHING)).toBe('findTable');
+  expect(seekingPrompt({ ...hand, hands: false, surfaces: new Set() }, [], NOTHING)).toBeNull();
 });
 test('not while something of it is in sight', () => {
-  expect(seekingPrompt({ faces: true, pictures: none }, [], FIRST_TAKE.frameAt(0))).toBeNull();
-  expect(seekingPrompt({ faces: false, pictures: card }, [], withPicture)).toBeNull();
+  expect(seekingPrompt(face, [], FIRST_TAKE.frameAt(0))).toBeNull();
+  expect(seekingPrompt(picture, [], withPicture)).toBeNull();
+  expect(seekingPrompt(hand, [], withHand)).toBeNull();
 });
 test('a prompt of the effect with that text takes its place; another does not', () => {
   const own = { text: { kind: 'ready', key: 'findPicture' } } as const;
   const other = { text: { kind: 'own', text: 'Find the card' } } as const;
-  expect(seekingPrompt({ faces: false, pictures: card }, [own], NOTHING)).toBeNull();
-  expect(seekingPrompt({ faces: false, pictures: card }, [other], NOTHING)).toBe('findPicture');
+  expect(seekingPrompt(picture, [own], NOTHING)).toBeNull();
+  expect(seekingPrompt(picture, [other], NOTHING)).toBe('findPicture');
 });

@@ -12,7 +12,8 @@ import type {
   TrackFrame,
 } from '../tracking/track-frame';
 import type { Hex, Seconds, Unit } from '../units';
-import { gestureOf, HAND_SHAPES, handLandmarks } from './hand';
+import { gestureOf } from '../hand/signs';
+import { HAND_SHAPES, handLandmarks } from '../hand/skeleton';
 import { trueLandmarks } from './head-mesh';
 import { cameraOf } from './library/cameras';
 import { performanceOf } from './library/performances';

@@ -5,7 +5,7 @@ import { fromAngles } from '../maths/quaternion';
 import type { Expressions, Gesture } from '../tracking/track-frame';
 import type { Seconds } from '../units';
 import { valueAt, type Curve } from './curve';
-import { HAND_SHAPES, mixBends, type HandBend } from './hand';
+import { HAND_SHAPES, mixBends, type HandBend } from '../hand/skeleton';
 import { gazeExpressions } from './head-mesh';
 
 /** Keys of a hand: when, where (metres from where the head rests), angles, shape. Smooth between. */

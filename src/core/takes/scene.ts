@@ -3,7 +3,7 @@ import type { Pose } from '../maths/pose';
 import type { Vec3 } from '../maths/vec3';
 import type { CameraState, Expressions, TrackedSurface } from '../tracking/track-frame';
 import type { Hex, Metres, Seconds } from '../units';
-import type { HandBend } from './hand';
+import type { HandBend } from '../hand/skeleton';
 import type { Performer } from './performer';
 
 export interface Person {

@@ -1,10 +1,16 @@
-/** How far a tracker's frame is from the truth: faces and printed pictures. */
+/** How far a tracker's frame is from the truth: faces, hands and printed pictures. */
 import { toOuter } from '../maths/pose';
 import { angleBetween } from '../maths/quaternion';
 import { add, distance, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { ExpressionName } from './expression-names';
 import type { Degrees, Metres, Unit } from '../units';
-import { expression, type TrackedFace, type TrackedPicture, type TrackFrame } from './track-frame';
+import {
+  expression,
+  type TrackedFace,
+  type TrackedHand,
+  type TrackedPicture,
+  type TrackFrame,
+} from './track-frame';
 
 export interface FaceError {
   readonly position: Metres;
@@ -15,8 +21,11 @@ export interface FaceError {
   readonly expression: { readonly name: ExpressionName; readonly off: Unit } | null;
 }
 
-/** How far a tracked face is from the truth: degrees, metres, landmarks. */
-export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError => {
+/** What has landmarks in a space of its own. */
+type Landmarked = Pick<TrackedFace, 'pose' | 'landmarks'>;
+
+/** Root mean square between the landmarks of two, in the world. */
+const landmarksOff = (truth: Landmarked, tracked: Landmarked): Metres => {
   const count = Math.min(truth.landmarks.length, tracked.landmarks.length) / 3;
   let squares = 0;
   for (let i = 0; i < count; i++)
@@ -25,6 +34,11 @@ export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError =
         toOuter(truth.pose, pointAt(truth.landmarks, i)),
         toOuter(tracked.pose, pointAt(tracked.landmarks, i)),
       ) ** 2;
+  return count === 0 ? 0 : Math.sqrt(squares / count);
+};
+
+/** How far a tracked face is from the truth: degrees, metres, landmarks. */
+export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError => {
   let worst: FaceError['expression'] = null;
   for (const name of Object.keys(tracked.expressions) as ExpressionName[]) {
     const off = Math.abs(expression(truth, name) - expression(tracked, name));
@@ -33,24 +47,47 @@ export const faceError = (truth: TrackedFace, tracked: TrackedFace): FaceError =
   return {
     position: distance(truth.pose.position, tracked.pose.position),
     angle: angleBetween(truth.pose.rotation, tracked.pose.rotation),
-    landmarks: count === 0 ? 0 : Math.sqrt(squares / count),
+    landmarks: landmarksOff(truth, tracked),
     expression: worst,
   };
 };
 
-/** Each tracked face with the true one nearest to it; none is used twice, and none is farther than a head's width. */
-export const matchFaces = (
-  truth: readonly TrackedFace[],
-  tracked: readonly TrackedFace[],
-): readonly (readonly [TrackedFace, TrackedFace])[] => {
+/** Each tracked face, or hand, with the true one nearest to it; none is used twice, and none is farther than a head's width. */
+export const matchNearest = <Thing extends Landmarked>(
+  truth: readonly Thing[],
+  tracked: readonly Thing[],
+): readonly (readonly [Thing, Thing])[] => {
   const pairs = truth
     .flatMap((t) => tracked.map((f) => ({ t, f, far: distance(t.pose.position, f.pose.position) })))
     .filter(({ t, far }) => far < Math.max(0.16, 0.25 * Math.abs(t.pose.position[2])))
     .sort((a, b) => a.far - b.far);
-  const matched: (readonly [TrackedFace, TrackedFace])[] = [];
+  const matched: (readonly [Thing, Thing])[] = [];
   for (const { t, f } of pairs) if (!matched.some(([a, b]) => a === t || b === f)) matched.push([t, f]);
   return matched;
 };
+
+export interface HandError {
+  /** Of its wrist. */
+  readonly position: Metres;
+  readonly angle: Degrees;
+  /** Root mean square over its 21 points, in the world. */
+  readonly landmarks: Metres;
+  /** The same once the wrists lie upon each other: how well its shape is known, however far away it is thought to be. */
+  readonly shape: Metres;
+  readonly isSignRight: boolean;
+}
+
+/** How far a tracked hand is from the truth. */
+export const handError = (truth: TrackedHand, tracked: TrackedHand): HandError => ({
+  position: distance(truth.pose.position, tracked.pose.position),
+  angle: angleBetween(truth.pose.rotation, tracked.pose.rotation),
+  landmarks: landmarksOff(truth, tracked),
+  shape: landmarksOff(truth, {
+    ...tracked,
+    pose: { ...tracked.pose, position: truth.pose.position },
+  }),
+  isSignRight: truth.gesture === tracked.gesture,
+});
 
 export interface PictureError {
   /** Of its middle. */
@@ -93,6 +130,7 @@ export interface Compared<Off> {
 }
 export interface Comparison {
   readonly faces: Compared<FaceError>;
+  readonly hands: Compared<HandError>;
   readonly pictures: Compared<PictureError>;
 }
 
@@ -102,7 +140,8 @@ export const compareFrames = (
   tracked: TrackFrame,
   sought: ReadonlySet<number>,
 ): Comparison => {
-  const faces = matchFaces(truth.faces, tracked.faces);
+  const faces = matchNearest(truth.faces, tracked.faces);
+  const hands = matchNearest(truth.hands, tracked.hands);
   const inSight = truth.pictures.filter((p) => sought.has(p.id));
   const pictures = inSight.flatMap((p) => {
     const found = tracked.pictures.find((q) => q.id === p.id);
@@ -114,6 +153,11 @@ export const compareFrames = (
       inSight: truth.faces.length,
       found: faces.length,
       error: faces[0] ? faceError(...faces[0]) : null,
+    },
+    hands: {
+      inSight: truth.hands.length,
+      found: hands.length,
+      error: hands[0] ? handError(...hands[0]) : null,
     },
     pictures: {
       inSight: inSight.length,

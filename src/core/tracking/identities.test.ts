@@ -15,12 +15,12 @@ const ids = (faces: readonly TrackedFace[]): number[] => faces.map((f) => f.id);
 
 describe('who is who', () => {
   test('in whatever order they are found', () => {
-    const who = new Identities();
+    const who = new Identities<TrackedFace>();
     expect(ids(who.name([faceAt(-0.2), faceAt(0.2)], 0))).toEqual([1, 2]);
     expect(ids(who.name([faceAt(0.21), faceAt(-0.19)], 0.05))).toEqual([2, 1]);
   });
   test('two that cross before one another keep their numbers', () => {
-    const who = new Identities();
+    const who = new Identities<TrackedFace>();
     for (let n = 0; n <= 40; n++) {
       const t = n / 20;
       const [a, b] = [faceAt(-0.3 + 0.3 * t, -0.6), faceAt(0.3 - 0.3 * t, -0.75)];
@@ -29,7 +29,7 @@ describe('who is who', () => {
     }
   });
   test('back within a second they are who they were; later somebody new', () => {
-    const who = new Identities();
+    const who = new Identities<TrackedFace>();
     who.name([faceAt(0), faceAt(0.3)], 0);
     expect(ids(who.name([faceAt(0.3)], 0.3))).toEqual([2]);
     expect(ids(who.name([faceAt(0.3), faceAt(0.05)], 0.9))).toEqual([2, 1]);
@@ -37,13 +37,13 @@ describe('who is who', () => {
     expect(ids(who.name([faceAt(0)], 2.5))).toEqual([3]);
   });
   test('whoever comes in far off is not who left', () => {
-    const who = new Identities();
+    const who = new Identities<TrackedFace>();
     who.name([faceAt(-0.5)], 0);
     expect(ids(who.name([faceAt(0.6)], 0.1))).toEqual([2]);
   });
   test('a take of three people is told apart all through, shuffled as a tracker may', () => {
     const take = SHIPPED_TAKES.find((t) => t.id === 'three-people')!;
-    const who = new Identities();
+    const who = new Identities<TrackedFace>();
     const called = new Map<number, number>();
     for (let t = 0; t < take.duration; t += 0.1) {
       const truth = [...take.frameAt(t).faces].sort(

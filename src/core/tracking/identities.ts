@@ -1,17 +1,23 @@
 /**
- * Who is who from picture to picture. A tracker gives faces in any order; a face that stands where one stood is that one, also when two
+ * Who is who from picture to picture. A tracker gives faces, or hands, in any order; one that is where one was is that one, also when two
  * cross, and whoever comes back within a second is who they were.
  */
 import { distance, subtract, type Vec3 } from '../maths/vec3';
 import type { Metres, Seconds } from '../units';
-import type { TrackedFace } from './track-frame';
+import type { Pose } from '../maths/pose';
 
 /** Whoever is away longer comes as somebody new. */
 const REMEMBERED: Seconds = 1;
-/** A head moves no faster than this. */
+/** Heads, and hands before a camera, move no faster than this, in metres a second. */
 const FASTEST = 2.5;
-/** What a still head's position may be off by. */
+/** What the position of one that is still may be off by. */
 const LEAST_REACH: Metres = 0.08;
+
+/** What is told apart. */
+interface Tracked {
+  readonly id: number;
+  readonly pose: Pose;
+}
 
 interface Known {
   readonly id: number;
@@ -21,25 +27,25 @@ interface Known {
   readonly seen: Seconds;
 }
 
-export class Identities {
+export class Identities<Thing extends Tracked> {
   private known: readonly Known[] = [];
   private next = 1;
 
-  /** The faces of a picture, each with the number of who it is. `time` only goes on. */
-  name(faces: readonly TrackedFace[], time: Seconds): TrackedFace[] {
+  /** What is in a picture, each with the number of who it is. `time` only goes on. */
+  name(things: readonly Thing[], time: Seconds): Thing[] {
     const remembered = this.known.filter((k) => time - k.seen <= REMEMBERED);
     const pairs = remembered
       .flatMap((known) =>
-        faces.map((face, i) => ({ known, i, far: distance(expectedAt(known, time), face.pose.position) })),
+        things.map(({ pose }, i) => ({ known, i, far: distance(expectedAt(known, time), pose.position) })),
       )
       .filter(({ known, far }) => far <= LEAST_REACH + FASTEST * (time - known.seen))
       .sort((a, b) => a.far - b.far);
     const named = new Map<number, Known>();
     for (const { known, i } of pairs)
       if (!named.has(i) && ![...named.values()].includes(known)) named.set(i, known);
-    const now = faces.map((face, i): Known => {
+    const now = things.map(({ pose }, i): Known => {
       const before = named.get(i);
-      const at = face.pose.position;
+      const at = pose.position;
       const passed = before ? time - before.seen : 0;
       const going: Vec3 =
         before && passed > 0
@@ -49,11 +55,11 @@ export class Identities {
     });
     const here = new Set(now.map((k) => k.id));
     this.known = [...now, ...remembered.filter((k) => !here.has(k.id))];
-    return faces.map((face, i) => ({ ...face, landmarks: face.landmarks, id: now[i]!.id }));
+    return things.map((thing, i) => ({ ...thing, id: now[i]!.id }));
   }
 }
 
-/** Where somebody is likely to be now: for a fifth of a second they go on as they went. */
+/** Where one is likely to be now: for a fifth of a second it goes on as it went. */
 const expectedAt = ({ at, going, seen }: Known, time: Seconds): Vec3 => {
   const t = Math.min(0.2, time - seen);
   return [at[0] + going[0] * t, at[1] + going[1] * t, at[2] + going[2] * t];

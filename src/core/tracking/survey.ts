@@ -9,22 +9,37 @@ export interface SurveyMoment extends Comparison {
 }
 
 /** What can be read off a moment: metres, degrees, shares or milliseconds, as the error says it. */
-export const MEASURES = ['angle', 'position', 'landmarks', 'expression', 'corners', 'delay'] as const;
+export const MEASURES = [
+  'angle',
+  'position',
+  'landmarks',
+  'shape',
+  'expression',
+  'corners',
+  'delay',
+] as const;
 export type Measure = (typeof MEASURES)[number];
 
-/** Faces and pictures have measures of their own; the delay is that of all together. */
-export const measuresOf = (of: 'faces' | 'pictures'): readonly Measure[] =>
-  of === 'faces'
-    ? ['angle', 'position', 'landmarks', 'expression', 'delay']
-    : ['angle', 'position', 'corners', 'delay'];
+/** What trackers look for. */
+export const SUBJECTS = ['faces', 'hands', 'pictures'] as const;
+export type Subject = (typeof SUBJECTS)[number];
+
+/** Each subject has measures of its own; the delay is that of all together. */
+const MEASURES_OF: Readonly<Record<Subject, readonly Measure[]>> = {
+  faces: ['angle', 'position', 'landmarks', 'expression', 'delay'],
+  hands: ['angle', 'position', 'landmarks', 'shape', 'delay'],
+  pictures: ['angle', 'position', 'corners', 'delay'],
+};
+export const measuresOf = (of: Subject): readonly Measure[] => MEASURES_OF[of];
 
 /** Null where nothing of it was found. */
-export const measured = (moment: SurveyMoment, of: 'faces' | 'pictures', measure: Measure): number | null => {
+export const measured = (moment: SurveyMoment, of: Subject, measure: Measure): number | null => {
   if (measure === 'delay') return moment.milliseconds;
   const { error } = moment[of];
   if (!error) return null;
   if (measure === 'expression') return 'expression' in error ? (error.expression?.off ?? null) : null;
   if (measure === 'landmarks') return 'landmarks' in error ? error.landmarks : null;
+  if (measure === 'shape') return 'shape' in error ? error.shape : null;
   if (measure === 'corners') return 'corners' in error ? error.corners : null;
   return error[measure];
 };
@@ -37,11 +52,7 @@ export interface Summary {
   readonly worst: number | null;
 }
 
-export const summaryOf = (
-  moments: readonly SurveyMoment[],
-  of: 'faces' | 'pictures',
-  measure: Measure,
-): Summary => {
+export const summaryOf = (moments: readonly SurveyMoment[], of: Subject, measure: Measure): Summary => {
   const there = moments.filter((m) => m[of].inSight > 0);
   const values = there.flatMap((m) => measured(m, of, measure) ?? []).sort((a, b) => a - b);
   return {
@@ -58,7 +69,7 @@ const APART: Seconds = 0.5;
 /** The worst moments, the worst first: lost ones before those that are far off. */
 export const worstMoments = (
   moments: readonly SurveyMoment[],
-  of: 'faces' | 'pictures',
+  of: Subject,
   measure: Measure,
   count = 3,
 ): readonly SurveyMoment[] => {

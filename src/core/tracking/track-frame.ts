@@ -20,6 +20,8 @@ export interface TrackedFace {
   readonly unmorphed?: Float32Array;
   readonly expressions: Expressions;
   readonly confidence: Unit;
+  /** How far it has faded in, or is still there after it was lost; 1 where nothing is said. */
+  readonly fade?: Unit;
 }
 
 export interface CameraState {
@@ -30,7 +32,7 @@ export interface CameraState {
   readonly aspect: number;
 }
 
-export const GESTURES = ['palm', 'fist', 'thumb', 'point'] as const;
+export const GESTURES = ['palm', 'fist', 'thumb', 'point', 'pinch', 'victory'] as const;
 export type Gesture = (typeof GESTURES)[number];
 
 export interface TrackedHand {
@@ -42,6 +44,8 @@ export interface TrackedHand {
   readonly landmarks: Float32Array;
   readonly gesture: Gesture | null;
   readonly confidence: Unit;
+  /** As of faces. */
+  readonly fade?: Unit;
 }
 
 /** A printed picture: which of the effect's targets, and where it lies. */

@@ -236,6 +236,7 @@ export class EffectView {
       effect,
       opacity: place.opacity,
       face: place.face,
+      hand: place.hand,
       wearer: place.face ?? this.faces.find((f) => f !== undefined) ?? null,
       faceOf: (number) => this.faces[number - 1] ?? null,
       time,

@@ -27,6 +27,10 @@ defineEmits<{ close: [] }>();
   box-shadow: 0 0 0 1px var(--line2);
   font-size: 12.5px;
 }
+/* What can be done about it stands apart from the sentence and from one another. */
+.grow :deep(button) {
+  margin-left: 8px;
+}
 .notice.warning {
   border-left-color: var(--ochre);
 }

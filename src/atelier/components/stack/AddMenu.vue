@@ -79,6 +79,7 @@ const run = ({ key }: { key: string | number }): void => {
         <a-menu-item key="contactShadow">Contact shadow: a soft oval below a thing</a-menu-item>
         <a-menu-item key="shadowCatcher">Shadow catcher: shows shadows that fall on it</a-menu-item>
         <a-menu-item key="headOccluder">Head occluder: hides what is behind the head</a-menu-item>
+        <a-menu-item key="handOccluder">Hand occluder: hides what is behind a hand</a-menu-item>
         <template v-if="!anchor">
           <a-menu-item key="grade">Grade: colours of the finished picture</a-menu-item>
           <a-menu-divider />
@@ -86,6 +87,8 @@ const run = ({ key }: { key: string | number }): void => {
             <a-menu-item key="lane head 2">Head of face 2</a-menu-item>
             <a-menu-item key="lane head every">Head of every face</a-menu-item>
             <a-menu-item key="lane skin 1">Skin of face 1</a-menu-item>
+            <a-menu-item key="lane hand any">Hand</a-menu-item>
+            <a-menu-item key="lane hand every">Every hand</a-menu-item>
             <a-menu-item key="lane world floor">World: floor</a-menu-item>
             <a-menu-item key="lane world table">World: table</a-menu-item>
             <a-menu-item key="lane world wall">World: wall</a-menu-item>

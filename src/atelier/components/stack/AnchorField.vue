@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** What objects stick to: one list of all there is, and which face. */
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
-import { headAnchor } from '../../../core/kinds/objects/placed';
+import { HAND_POINT_NAMES } from '../../../core/hand/points';
+import { handAnchor, headAnchor } from '../../../core/kinds/objects/placed';
 import { anchorOf, targetOrder } from '../../../core/document/queries';
 import { isOnFace } from '../../../core/kinds/objects/objects';
 import { asCard, asFaceLayer, asModel, onFaceAs } from '../../../core/edits/become';
 import { becomesOf, stickTo } from '../../../core/edits/stack-edits';
-import type { Anchor, EffectObject, FaceChoice, TargetId } from '../../../core/document/schema';
+import type { Anchor, EffectObject, FaceChoice, HandChoice, TargetId } from '../../../core/document/schema';
 import { NEUTRAL_FACE } from '../../../core/face/neutral';
 import { spotNear } from '../../../core/face/skin-spot';
 import { positionOf } from '../../../core/maths/matrix';
@@ -18,8 +19,8 @@ import { becomeFaceShape } from '../../commands/morph-commands';
 import { addPrintedPicture, resetPlace } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import { faceWords, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
-import { SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
+import { faceWords, HAND_POINT_WORDS, PIN_WORDS, POINT_WORDS, SURFACE_WORDS } from '../../words';
+import { HAND_CHOICES, SCREEN_PINS, SURFACE_KINDS } from '../../../core/schema/anchor-schema';
 import InlineNotice from '../common/InlineNotice.vue';
 import NumberField from '../common/NumberField.vue';
 import SelectField from '../common/SelectField.vue';
@@ -40,6 +41,8 @@ const keyOf = (a: Anchor): string => {
   switch (a.kind) {
     case 'head':
       return `head ${a.point}`;
+    case 'hand':
+      return `hand ${a.point}`;
     case 'world':
       return `world ${a.surface}`;
     case 'picture':
@@ -72,6 +75,10 @@ const options = computed(() => {
       ],
     },
     {
+      label: 'Hand',
+      options: HAND_POINT_NAMES.map((p) => ({ value: `hand ${p}`, label: HAND_POINT_WORDS[p] })),
+    },
+    {
       label: 'World',
       options: SURFACE_KINDS.map((s) => ({ value: `world ${s}`, label: SURFACE_WORDS[s] })),
     },
@@ -97,6 +104,11 @@ const anchorFor = (key: string): Anchor => {
   switch (kind) {
     case 'head':
       return headAnchor(detail as Parameters<typeof headAnchor>[0], face.value);
+    case 'hand':
+      return handAnchor(
+        detail as Parameters<typeof handAnchor>[0],
+        anchor.value.kind === 'hand' ? anchor.value.hand : 'any',
+      );
     case 'skin':
       return { kind: 'skin', face: face.value, spot: spotHere() };
     case 'world':
@@ -165,9 +177,14 @@ const chooseFace = (to: FaceChoice): void => {
   if (a.kind === 'head' || a.kind === 'skin')
     effectStore.edit(stickTo(effectStore.effect, desk.selection, { ...a, face: to }));
 };
+const hands = HAND_CHOICES.map((value) => ({ value, label: value }));
+const chooseHand = (to: HandChoice): void => {
+  const a = anchor.value;
+  if (a.kind === 'hand') effectStore.edit(stickTo(effectStore.effect, desk.selection, { ...a, hand: to }));
+};
 const grow = (): void => {
   const a = anchor.value;
-  if (a.kind === 'head')
+  if (a.kind === 'head' || a.kind === 'hand')
     effectStore.edit(stickTo(effectStore.effect, desk.selection, { ...a, grows: !a.grows }));
 };
 const setSpot = (axis: 0 | 1, percent: number): void => {
@@ -188,7 +205,7 @@ defineExpose({ choose });
       name="Sticks to"
       show-search
       option-filter-prop="label"
-      :class="onFace ? 'two' : 'wide'"
+      :class="onFace || anchor.kind === 'hand' ? 'two' : 'wide'"
       :value="chosen"
       :options="options"
       :dropdown-match-select-width="false"
@@ -201,6 +218,14 @@ defineExpose({ choose });
       :options="faces"
       :dropdown-match-select-width="false"
       @change="(v: unknown) => chooseFace(v as FaceChoice)"
+    />
+    <SelectField
+      v-if="anchor.kind === 'hand'"
+      name="Of which hand"
+      :value="anchor.hand"
+      :options="hands"
+      :dropdown-match-select-width="false"
+      @change="(v: unknown) => chooseHand(v as HandChoice)"
     />
   </div>
   <p v-if="measuring" class="said" role="status">
@@ -235,9 +260,11 @@ defineExpose({ choose });
       @done="effectStore.endGesture()"
     />
   </div>
-  <div v-if="anchor.kind === 'head' && object.kind !== 'occluder'" class="line">
+  <div v-if="(anchor.kind === 'head' && object.kind !== 'occluder') || anchor.kind === 'hand'" class="line">
     <span />
-    <ChipButton class="wide" :aria-pressed="anchor.grows" @click="grow"> Grows with the head </ChipButton>
+    <ChipButton class="wide" :aria-pressed="anchor.grows" @click="grow">
+      Grows with the {{ anchor.kind }}
+    </ChipButton>
   </div>
 </template>
 

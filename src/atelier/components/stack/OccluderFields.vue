@@ -23,11 +23,11 @@ const setShape = (asset: string): void => {
       name="Shape of the occluder"
       class="wide"
       :value="object.asset ?? ''"
-      :options="[{ value: '', label: 'The head' }, ...made]"
+      :options="[{ value: '', label: object.anchor.kind === 'hand' ? 'The hand' : 'The head' }, ...made]"
       @change="(v: unknown) => setShape(v as string)"
     />
   </div>
-  <div v-if="object.asset === null" class="line">
+  <div v-if="object.asset === null && object.anchor.kind !== 'hand'" class="line">
     <span>Hides</span>
     <span class="wide switches">
       <PropertyField :object="object" path="hair" as="switch" word="with its hair" />

@@ -3,8 +3,13 @@
 import { computed, ref } from 'vue';
 import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject, reshape } from '../../../core/edits/object-edits';
-import { newOccluder } from '../../../core/kinds/objects/occluder';
-import { anchorOf, isHeadOccluder, isShowing, parentOf } from '../../../core/document/queries';
+import {
+  isHandOccluder,
+  newHandOccluder,
+  newOccluder,
+  type Occluder,
+} from '../../../core/kinds/objects/occluder';
+import { anchorOf, isHeadOccluder, isShowing, orderAtBottom, parentOf } from '../../../core/document/queries';
 import { isOnFace, isPlaceOnly, propertiesOf } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
 import { layeringOf } from '../../../core/placing/anchors';
@@ -110,18 +115,19 @@ const sizeLabel = (axis: number): string =>
 const face = computed(() =>
   anchor.value.kind === 'head' && !isPlaceOnly(props.object) ? anchor.value.face : null,
 );
-const occluder = computed(() =>
-  face.value === null
-    ? undefined
-    : Object.values(effectStore.effect.objects).find((o) => isHeadOccluder(o, face.value!)),
-);
+/** It is on a hand, which may hide it. */
+const onHand = computed(() => anchor.value.kind === 'hand' && !isPlaceOnly(props.object));
+const occluder = computed((): Occluder | undefined => {
+  const all = Object.values(effectStore.effect.objects);
+  if (onHand.value) return all.find(isHandOccluder) as Occluder | undefined;
+  return face.value === null ? undefined : all.find((o) => isHeadOccluder(o, face.value!));
+});
 const toggleOccluder = (): void => {
-  if (face.value === null) return;
-  if (occluder.value) effectStore.edit(removeObject(effectStore.effect, occluder.value.id));
-  else {
-    const last = Math.max(...Object.values(effectStore.effect.objects).map((o) => o.order));
-    effectStore.edit(addObject(newOccluder(newObjectId(), last + 1, face.value)));
-  }
+  const { effect } = effectStore;
+  if (occluder.value) return void effectStore.edit(removeObject(effect, occluder.value.id));
+  const [id, order] = [newObjectId(), orderAtBottom(effect)];
+  if (onHand.value) effectStore.edit(addObject(newHandOccluder(id, order)));
+  else if (face.value !== null) effectStore.edit(addObject(newOccluder(id, order, face.value)));
 };
 /** What of the wearer hides beside the head. */
 const HIDES_TOO = [
@@ -244,13 +250,13 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
       </div>
       <div v-if="!fit" class="chips">
         <ChipButton
-          v-if="face !== null && object.kind !== 'occluder'"
+          v-if="(face !== null || onHand) && object.kind !== 'occluder'"
           :aria-pressed="Boolean(occluder)"
           @click="toggleOccluder"
         >
-          Hidden behind head
+          Hidden behind {{ onHand ? 'the hand' : 'head' }}
         </ChipButton>
-        <template v-if="occluder && object.kind !== 'occluder'">
+        <template v-if="occluder && !onHand && object.kind !== 'occluder'">
           <ChipButton
             v-for="more in HIDES_TOO"
             :key="more.path"

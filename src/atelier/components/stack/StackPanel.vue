@@ -5,9 +5,9 @@ import { Search } from '@lucide/vue';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { autoScrollForElements } from '@atlaskit/pragmatic-drag-and-drop-auto-scroll/element';
-import { headAnchor } from '../../../core/kinds/objects/placed';
+import { handAnchor, headAnchor } from '../../../core/kinds/objects/placed';
 import { addScene } from '../../../core/edits/scene-edits';
-import type { Anchor, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
+import type { Anchor, HandChoice, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
 import { clearSamples, samplesIn } from '../../../core/edits/sample-edits';
 import { laneOf, stackRows, type StackRow } from '../../../core/document/stack-rows';
 import { newSceneId } from '../../api/ids';
@@ -156,11 +156,13 @@ const openLane = (key: string): void => {
       ? headAnchor('forehead', face)
       : kind === 'skin'
         ? { kind: 'skin', face, spot: [0.5, 0.55] }
-        : kind === 'world'
-          ? { kind: 'world', surface: detail as SurfaceKind }
-          : kind === 'screen'
-            ? { kind: 'screen', pin: 'centre' }
-            : { kind: 'backdrop' };
+        : kind === 'hand'
+          ? handAnchor('palm', detail as HandChoice)
+          : kind === 'world'
+            ? { kind: 'world', surface: detail as SurfaceKind }
+            : kind === 'screen'
+              ? { kind: 'screen', pin: 'centre' }
+              : { kind: 'backdrop' };
   openLanes.value = [...openLanes.value.filter((a) => laneOf(a) !== laneOf(anchor)), anchor];
 };
 provide(STACK_ACTIONS, {

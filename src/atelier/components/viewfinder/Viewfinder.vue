@@ -244,6 +244,7 @@ const pointers = useFinderPointers({
   overHandle: handles.hovered,
   pick: ({ x, y }) => drawing?.pick(x, y, mayPick) ?? null,
   drawn: () => drawing?.drawn ?? null,
+  view: () => (drawing?.drawn ? drawing.viewOf(drawing.drawn.here.frame) : null),
 });
 const close = useCloseUp({ element: frame, window: opening, sheet: size, viewers: movable });
 watch(

@@ -7,6 +7,7 @@ import type { ObjectPlaces } from '../../../core/placing/places';
 import { requirementsOf } from '../../../core/requirements/requirements';
 import { seekingPrompt } from '../../../core/requirements/seeking';
 import type { TrackFrame } from '../../../core/tracking/track-frame';
+import { RoomBar } from '../../../stage/overlay/room-bar';
 import { ViewerOverlay } from '../../../stage/overlay/viewer-overlay';
 import { EffectSounds } from '../../../stage/sound/effect-sounds';
 import { api } from '../../api/client';
@@ -29,6 +30,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       return asset?.kind === 'picture' ? api.fileUrl(asset.files[0]!.sha256) : null;
     },
   });
+  const roomBar = new RoomBar();
   const needs = computed(() => requirementsOf(effectStore.effect));
   const sounds = new EffectSounds(
     async ({ sha256 }) => {
@@ -41,6 +43,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
     },
   );
   onMounted(() => {
+    overlay.element.append(roomBar.element);
     frame.value?.append(overlay.element);
     frame.value?.addEventListener('pointerdown', () => sounds.wake());
   });
@@ -63,7 +66,9 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       used: boolean,
     ): void => {
       const live = playback.source !== 'take';
-      const seeking = live ? seekingPrompt(needs.value, now.program.prompts, now.frame) : null;
+      const room = playback.room();
+      roomBar.update(room);
+      const seeking = live ? seekingPrompt(needs.value, now.program.prompts, now.frame, room?.state) : null;
       overlay.update(now.program, now.runtime, seeking);
       overlay.element.inert = !used;
       sounds.update(

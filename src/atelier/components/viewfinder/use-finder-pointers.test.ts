@@ -21,6 +21,7 @@ const made = (more: { tapping?: boolean; movable?: boolean; overHandle?: boolean
     overHandle: () => more.overHandle ?? false,
     pick: ({ y }) => (y < 0.8 ? { id: y < 0.4 ? A : B, part: y < 0.4 ? 3 : null, point: [0, 0, 0] } : null),
     drawn: () => null,
+    view: () => null,
   });
   const event = (x: number, y: number, keys = {}) =>
     ({ clientX: x, clientY: y, pointerId: 1, ...keys }) as PointerEvent;

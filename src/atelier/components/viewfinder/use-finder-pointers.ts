@@ -1,6 +1,6 @@
 /** What pointers and the wheel do in the Viewfinder: select, tap, or be the viewer's fingers. */
 import type { Ref } from 'vue';
-import type { PicturePoint } from '../../../core/program/inputs';
+import type { PicturePoint, View } from '../../../core/program/inputs';
 import type { Picked } from '../../../stage/effect/picking';
 import type { ViewNow } from '../../commands/drag-session';
 import { choosePicked } from '../../commands/part-commands';
@@ -23,9 +23,11 @@ export interface Finder {
   readonly pick: (at: PicturePoint) => Picked | null;
   /** Where everything is in the picture. */
   readonly drawn: () => ViewNow | null;
+  /** What of the camera is seen. */
+  readonly view: () => View | null;
 }
 
-export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick, drawn }: Finder) => {
+export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick, drawn, view }: Finder) => {
   const desk = useDeskStore();
   const playback = usePlaybackStore();
   const fingers = new FingerRecorder({
@@ -57,7 +59,7 @@ export const useFinderPointers = ({ canvas, tapping, movable, overHandle, pick, 
       return;
     pressed = null;
     const point = at(event);
-    if (tapping.value) return playback.tap(point.x, point.y);
+    if (tapping.value) return playback.tap(point.x, point.y, view() ?? undefined);
     const picked = pick(point);
     if (picked) choosePicked(picked, event, drawn());
     // A point that is asked for was missed: it can be tried again.

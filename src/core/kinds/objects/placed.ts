@@ -1,6 +1,7 @@
 /** What new objects of all kinds begin with. Metres, degrees. */
 import type { FeaturePoint } from '../../face/feature-points';
-import type { Anchor, FaceChoice } from '../../schema/anchor-schema';
+import type { HandPoint } from '../../hand/points';
+import type { Anchor, FaceChoice, HandChoice } from '../../schema/anchor-schema';
 import { blendSchema, fitSchema, size, type Fit, type ObjectId } from '../../schema/placed-schema';
 import { colour, share, yesNo } from '../../schema/properties';
 import { cutText } from '../../text';
@@ -18,6 +19,13 @@ export const headAnchor = (point: FeaturePoint, face: FaceChoice = 1): Anchor =>
   grows: true,
 });
 export const FOREHEAD: Anchor = headAnchor('forehead');
+/** A point of a hand. */
+export const handAnchor = (point: HandPoint, hand: HandChoice = 'any'): Anchor => ({
+  kind: 'hand',
+  hand,
+  point,
+  grows: true,
+});
 /** What lies on a face as a whole. */
 export const onWholeFace = (face: FaceChoice): Anchor => ({ kind: 'skin', face, spot: [0.5, 0.5] });
 

@@ -14,6 +14,7 @@ export const standsOn = (anchor: Anchor): boolean => anchor.kind === 'world' && 
 const CARD_WIDTH: Record<AnchorKind, number> = {
   head: 0.12,
   skin: 0.03,
+  hand: 0.06,
   world: 0.5,
   picture: 0.1,
   screen: 0.045,
@@ -92,6 +93,9 @@ export const wornMove = (as: WornAs | null, { low, high }: Box): Triple | null =
   return [-(low[0] + high[0]) / 2, -(low[1] + high[1]) / 2, before - high[2]];
 };
 
+/** Over the skin of a palm or a finger: the points of a hand lie inside it. */
+const IN_PALM = 0.022;
+
 /** What stands on the nose stands on its base. */
 const onHead = (point: FeaturePoint, isModel: boolean, base: number): Seat => {
   const { move, turn } = (isModel ? MODEL_SEATS[point] : undefined) ?? FLAT_SEATS[point] ?? BEFORE;
@@ -115,6 +119,10 @@ export const restOn = (
         if (move) return { move, turn };
       }
       return onHead(anchor.point, rests === 'model', base);
+    case 'hand':
+      // It lies in the palm, or before the fingertip; what stands, stands on its base.
+      if (rests === 'inPlace') return { move: [0, 0, 0], turn };
+      return stands ? { move: [0, Math.max(0, -base), IN_PALM], turn } : { move: [0, 0, IN_PALM], turn };
     case 'skin':
       return { move: [0, 0, rests === 'inSkin' ? 0 : 0.002], turn };
     case 'world':

@@ -51,6 +51,7 @@ export type Solid = z.infer<typeof solid.schema>;
 const SIZE: Record<AnchorKind, number> = {
   head: 0.04,
   skin: 0.015,
+  hand: 0.03,
   world: 0.3,
   picture: 0.05,
   screen: 0.02,

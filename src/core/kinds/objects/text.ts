@@ -74,6 +74,7 @@ export type TextObject = z.infer<typeof text.schema>;
 const SIZE: Record<AnchorKind, number> = {
   head: 0.03,
   skin: 0.008,
+  hand: 0.015,
   world: 0.15,
   picture: 0.02,
   screen: 0.01,

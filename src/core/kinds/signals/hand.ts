@@ -9,6 +9,8 @@ const WORDS = {
   fist: 'a fist',
   thumb: 'a thumb up',
   point: 'pointing',
+  pinch: 'a pinch',
+  victory: 'two fingers held up',
 } as const;
 
 export const hand = defineSignal({
@@ -21,7 +23,7 @@ export const hand = defineSignal({
     frame.hands.some(({ gesture }) => shape === 'any' || gesture === shape) ? 1 : 0,
   reach: () => ZERO_TO_ONE,
   needs: () => ['hands'],
-  parts: { field: 'shape', also: { any: 'shown seen', thumb: 'like' } },
+  parts: { field: 'shape', also: { any: 'shown seen', thumb: 'like', victory: 'peace' } },
   gist: ({ shape }) => shape,
   isTruth: () => true,
   sentence: { yes: 'is shown', no: 'is not shown' },

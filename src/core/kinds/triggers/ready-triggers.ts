@@ -161,6 +161,16 @@ export const READY = {
     words: 'hand points',
     trigger: crosses({ kind: 'hand', shape: 'point' }, 'rises', 1, 0.5),
   },
+  handPinches: {
+    group: 'Hand',
+    words: 'thumb and finger pinch',
+    trigger: crosses({ kind: 'hand', shape: 'pinch' }, 'rises', 1, 0.5),
+  },
+  twoFingers: {
+    group: 'Hand',
+    words: 'two fingers are held up',
+    trigger: crosses({ kind: 'hand', shape: 'victory' }, 'rises', 1, 0.5),
+  },
   screenTapped: { group: 'Touch', words: 'screen is tapped', trigger: { kind: 'screen', gesture: 'tap' } },
   screenDoubleTapped: {
     group: 'Touch',

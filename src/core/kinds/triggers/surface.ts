@@ -14,7 +14,7 @@ export const surface = defineTrigger({
       ? `${trigger.surface} is found`
       : `something is placed on the ${trigger.surface}`,
   gist: ({ when }) => when,
-  needs: () => ['surfaces'],
+  needs: ({ surface }) => [{ surface }],
   watch: (trigger, { happened, hasSurface }, state) =>
     trigger.when === 'placed'
       ? happened.placed === trigger.surface

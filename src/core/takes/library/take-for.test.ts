@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { newTarget } from '../../document/defaults';
-import { headAnchor } from '../../kinds/objects/placed';
+import { handAnchor, headAnchor } from '../../kinds/objects/placed';
 import type { Anchor, TargetId } from '../../document/schema';
 import { box, effectWith } from '../../placing/testing';
-import { takeFor, takeWith } from './take-for';
+import { openingMoment, takeFor, takeWith } from './take-for';
 
 const TARGET = 'target_card' as TargetId;
 const second = 'target_more' as TargetId;
@@ -15,6 +15,7 @@ describe('the take that shows an effect', () => {
     [headAnchor('chin', 2), 'two-people'],
     [headAnchor('chin', 3), 'three-people'],
     [headAnchor('chin', 'every'), 'solo-turn-and-mouth'],
+    [handAnchor('palm'), 'gestures'],
     [{ kind: 'world', surface: 'floor' }, 'walk-floor'],
     [{ kind: 'world', surface: 'table' }, 'round-table'],
     [{ kind: 'world', surface: 'wall' }, 'along-wall'],
@@ -33,5 +34,15 @@ describe('the take that shows an effect', () => {
     );
     expect(takeFor(effectWith([])).id).toBe('solo-turn-and-mouth');
     expect(takeWith(effectWith([]), headAnchor('chin', 4))).toBeNull();
+  });
+  test('begins where a hand is shown, for an effect on hands alone', () => {
+    const onHand = effectWith([box('a', handAnchor('palm'))]);
+    const take = takeFor(onHand);
+    expect(take.frameAt(0).hands).toEqual([]);
+    expect(take.frameAt(openingMoment(take, onHand)).hands).toHaveLength(1);
+    const onBoth = effectWith([box('a', handAnchor('palm')), box('b', headAnchor('chin'))]);
+    expect(openingMoment(take, onBoth)).toBe(0);
+    expect(openingMoment(take, effectWith([]))).toBe(0);
+    expect(openingMoment(takeFor(effectWith([])), onHand)).toBe(0);
   });
 });

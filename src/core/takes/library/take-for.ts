@@ -2,8 +2,10 @@
 import { anchorOf, stackOrder, targetOrder } from '../../document/queries';
 import type { Anchor, Effect, SurfaceKind } from '../../document/schema';
 import { FOREHEAD } from '../../kinds/objects/placed';
+import type { Seconds } from '../../units';
 import type { Take } from '../take';
 import { FIRST_TAKE, SHIPPED_TAKES } from './index';
+import { performanceOf } from './performances';
 
 /** How many people are there at once, at most: some come and go one after the other. */
 const mostPeople = ({ spec }: Take): number => {
@@ -18,6 +20,8 @@ export const hasAnchor = (take: Take, effect: Effect, anchor: Anchor): boolean =
     case 'head':
     case 'skin':
       return mostPeople(take) >= (typeof anchor.face === 'number' ? anchor.face : 1);
+    case 'hand':
+      return take.spec.cast.some(({ performance }) => Boolean(performanceOf(performance).hands));
     case 'world':
       return take.sceneAt(0).surfaces.some((s) => s.kind === anchor.surface);
     case 'picture': {
@@ -34,6 +38,7 @@ export const hasAnchor = (take: Take, effect: Effect, anchor: Anchor): boolean =
 const PLAIN = [
   'solo-turn-and-mouth',
   'two-people',
+  'gestures',
   'walk-floor',
   'round-table',
   'along-wall',
@@ -61,6 +66,19 @@ export const takeFor = (effect: Effect): Take => {
     if (seen === anchors.length) break;
   }
   return best;
+};
+
+/** A moment after a hand has come up, when it is still. */
+const SETTLED: Seconds = 1;
+/**
+ * Where to begin in a take: at its beginning, but for an effect on hands where one is shown. What nobody sees cannot be placed.
+ */
+export const openingMoment = (take: Take, effect: Effect): Seconds => {
+  const anchors = stackOrder(effect).map((o) => anchorOf(effect, o));
+  if (anchors.length === 0 || !anchors.every(({ kind }) => kind === 'hand')) return 0;
+  if (take.frameAt(0).hands.length > 0) return 0;
+  const shown = take.marks.find((mark) => mark.kind === 'handShown');
+  return shown ? Math.min(shown.from + SETTLED, (shown.from + shown.to) / 2) : 0;
 };
 
 /** Beside a table or a wall a floor is what they stand on: a take is about them. */

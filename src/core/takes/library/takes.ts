@@ -148,9 +148,9 @@ export const TAKE_SPECS: readonly TakeSpec[] = [
   faces(
     'gestures',
     'Hand signs',
-    'Palm, fist, thumb, and a finger that points',
+    'Palm, fist, thumb, a finger that points, a pinch, two fingers',
     'to try what a hand sign sets off',
-    12,
+    16,
     [member('odile', 'gestures', { place: STEP_BACK })],
   ),
   faces('drink', 'A mug', 'Drinks from a mug', 'to see what an effect does behind an object', 10, [

@@ -26,6 +26,7 @@ const drawn = (thing: Matrix | null, object = shadow, followed = 1) => {
     effect,
     opacity: 1,
     face: null,
+    hand: null,
     wearer: null,
     faceOf: () => null,
     time: 0,
@@ -35,7 +36,7 @@ const drawn = (thing: Matrix | null, object = shadow, followed = 1) => {
     objectAt: () => box,
     matrix: at(0, 0, -1),
     placeOf: (id) =>
-      id === BOX && thing ? { matrix: thing, opacity: followed, instance: 0, face: null } : null,
+      id === BOX && thing ? { matrix: thing, opacity: followed, instance: 0, face: null, hand: null } : null,
     order: 1,
     layering: 'space',
     aspect: 1,

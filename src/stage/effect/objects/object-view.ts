@@ -4,7 +4,7 @@ import type { Media } from '../../../core/kinds/values';
 import type { Particles } from '../../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId } from '../../../core/document/schema';
 import type { Matrix } from '../../../core/maths/matrix';
-import type { TrackedFace } from '../../../core/tracking/track-frame';
+import type { TrackedFace, TrackedHand } from '../../../core/tracking/track-frame';
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
 import type { PartNow, Place } from '../../../core/placing/places';
@@ -21,6 +21,8 @@ export interface ObjectNow<O extends EffectObject = EffectObject> {
   /** Its own and that of the groups it hangs in. */
   readonly opacity: Unit;
   readonly face: TrackedFace | null;
+  /** The hand it is on. */
+  readonly hand: TrackedHand | null;
   /** Whose expressions count: its own face, or else the first. */
   readonly wearer: TrackedFace | null;
   /** The face of a number, from 1; null when it is not there. */

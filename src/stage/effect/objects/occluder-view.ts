@@ -1,8 +1,9 @@
-/** Draws nothing, hides what is behind it: the wearer's head, or the shape of a model. */
+/** Draws nothing, hides what is behind it: the wearer's head, a hand, or the shape of a model. */
 import { BufferAttribute, BufferGeometry, Group, Mesh, MeshBasicMaterial, type Object3D } from 'three';
 import type { Occluder } from '../../../core/document/schema';
 import { SHELL_POINTS, SHELL_TRIANGLES, shellPositions } from '../../../core/face/head-shell';
 import { NECK_POINTS, NECK_TRIANGLES, neckPositions } from '../../../core/face/neck';
+import { HAND_SHELL_POINTS, HAND_SHELL_TRIANGLES, handShellPositions } from '../../../core/hand/hand-shell';
 import { column, type Matrix } from '../../../core/maths/matrix';
 import { normalise, type Vec3 } from '../../../core/maths/vec3';
 import { headFactor } from '../../../core/placing/anchors';
@@ -32,24 +33,29 @@ export class OccluderView implements ObjectView<Occluder> {
   private readonly unseen = new MeshBasicMaterial({ colorWrite: false });
   private readonly shell = new Mesh(emptyGeometry(SHELL_POINTS, SHELL_TRIANGLES), this.unseen);
   private readonly neck = new Mesh(emptyGeometry(NECK_POINTS, NECK_TRIANGLES), this.unseen);
+  private readonly hand = new Mesh(emptyGeometry(HAND_SHELL_POINTS, HAND_SHELL_TRIANGLES), this.unseen);
   private readonly hair = new HairOccluder();
   private model: OpenedModel | null = null;
   private copy: Object3D | null = null;
 
   constructor(private readonly tools: ViewTools) {
-    this.shell.frustumCulled = this.neck.frustumCulled = false;
-    this.node.add(this.shell, this.neck, this.hair.mesh);
+    this.shell.frustumCulled = this.neck.frustumCulled = this.hand.frustumCulled = false;
+    this.node.add(this.shell, this.neck, this.hand, this.hair.mesh);
   }
 
-  update({ object, effect, face, order, matrix }: ObjectNow<Occluder>): boolean {
+  update({ object, effect, face, hand, order, matrix }: ObjectNow<Occluder>): boolean {
     const asset = object.asset === null ? undefined : effect.assets[object.asset];
-    const isHead = object.asset === null;
+    const isHand = object.asset === null && hand !== null;
+    const isHead = object.asset === null && !isHand;
+    this.hand.visible = isHand;
     this.shell.visible = isHead;
     this.neck.visible = isHead && object.neck;
     this.show(asset?.kind === 'model' ? this.tools.stores.models.get(asset) : null);
     this.node.traverse((node) => (node.renderOrder = order));
     // Space has no camera picture to see hair in.
     this.hair.show(isHead && object.hair && face ? (this.tools.camera?.hair() ?? null) : null);
+    if (isHand) refill(this.hand.geometry, (points) => handShellPositions(hand.landmarks, points));
+    if (isHand) return true;
     if (!isHead) return this.copy !== null;
     if (!face) return false;
     refill(this.shell.geometry, (points) => shellPositions(face.landmarks, points));
@@ -75,6 +81,7 @@ export class OccluderView implements ObjectView<Occluder> {
   dispose(): void {
     this.shell.geometry.dispose();
     this.neck.geometry.dispose();
+    this.hand.geometry.dispose();
     this.hair.dispose();
     this.unseen.dispose();
   }

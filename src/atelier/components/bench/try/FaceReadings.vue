@@ -31,7 +31,9 @@ const bars = computed(() =>
 const degrees = (angle: number): string => `${(Math.round(angle * 10) / 10 + 0).toFixed(1)}°`;
 /** A take of a room or a printed picture has no face, and that is no fault; nor has a camera that looks for pictures alone. */
 const expected = computed(() =>
-  playback.source === 'camera' ? playback.cameraSeeks !== 'picture' : playback.take.performers.length > 0,
+  playback.source === 'camera'
+    ? [null, 'face', 'several'].includes(playback.cameraSeeks)
+    : playback.take.performers.length > 0,
 );
 </script>
 

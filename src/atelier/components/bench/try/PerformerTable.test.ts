@@ -23,6 +23,7 @@ const moment = (time: number, angle: number | null): SurveyMoment => ({
         ? null
         : { angle, position: 0.004, landmarks: 0.006, expression: { name: 'jawOpen', off: 0.1 } },
   },
+  hands: { inSight: 0, found: 0, error: null },
   pictures: { inSight: 0, found: 0, error: null },
 });
 

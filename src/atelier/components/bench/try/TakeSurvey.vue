@@ -6,9 +6,11 @@ import { line, scaleLinear } from 'd3';
 import {
   measured,
   measuresOf,
+  SUBJECTS,
   summaryOf,
   worstMoments,
   type Measure,
+  type Subject,
   type SurveyMoment,
 } from '../../../../core/tracking/survey';
 import { TakeDrawer } from '../../../drawing/take-drawer';
@@ -33,12 +35,22 @@ onBeforeUnmount(() => survey.cancel());
 const startPerformers = (): void => {
   void survey.runPerformers((take) => new TakeDrawer(take, {}));
 };
-/** Faces where the take has people, else its printed picture. */
-const of = computed((): 'faces' | 'pictures' => (playback.trackable.faces ? 'faces' : 'pictures'));
+/** What of the take has been chosen to read, else the first of what it has. */
+const chosen = ref<Subject | null>(null);
+const subjects = computed(() => SUBJECTS.filter((subject) => playback.trackable[subject]));
+const of = computed((): Subject =>
+  chosen.value && subjects.value.includes(chosen.value) ? chosen.value : (subjects.value[0] ?? 'faces'),
+);
+const SUBJECT_WORDS: Readonly<Record<Subject, string>> = {
+  faces: 'Faces',
+  hands: 'Hands',
+  pictures: 'Printed pictures',
+};
 const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
   angle: 'angle',
   position: 'position',
   landmarks: 'landmarks',
+  shape: 'shape',
   expression: 'expressions',
   corners: 'corners',
   delay: 'delay',
@@ -91,12 +103,17 @@ const seek = (m: SurveyMoment): void => playback.seek(m.time);
       <WordButton @click="start">
         {{ survey.moments.length > 0 ? 'Go through the take again' : 'Go through the whole take' }}
       </WordButton>
-      <WordButton v-if="of === 'faces'" @click="startPerformers">On every performer</WordButton>
+      <WordButton v-if="playback.trackable.faces" @click="startPerformers">On every performer</WordButton>
     </div>
     <InlineNotice v-if="survey.trouble" closable @close="survey.trouble = null">{{
       survey.trouble
     }}</InlineNotice>
     <template v-if="survey.moments.length > 1">
+      <div v-if="subjects.length > 1" class="row chips" role="group" aria-label="Of what">
+        <ChipButton v-for="s in subjects" :key="s" :aria-pressed="s === of" @click="chosen = s">{{
+          SUBJECT_WORDS[s]
+        }}</ChipButton>
+      </div>
       <div class="row chips" role="group" aria-label="What is shown of it">
         <ChipButton v-for="m in measures" :key="m" :aria-pressed="m === measure" @click="wanted = m">{{
           MEASURE_WORDS[m]
@@ -136,7 +153,7 @@ const seek = (m: SurveyMoment): void => playback.seek(m.time);
         </ChipButton>
       </div>
     </template>
-    <PerformerTable v-if="of === 'faces'" />
+    <PerformerTable v-if="playback.trackable.faces" />
   </section>
 </template>
 

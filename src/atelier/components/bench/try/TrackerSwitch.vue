@@ -22,7 +22,7 @@ type Figure = readonly [key: string, words: string, value: string];
 const figures = computed((): readonly Figure[] | null => {
   const { reading } = playback;
   if (!reading) return null;
-  const { faces: seen, pictures } = reading;
+  const { faces: seen, hands, pictures } = reading;
   const { error } = seen;
   const none = 'none';
   const faces: Figure[] = [
@@ -38,6 +38,14 @@ const figures = computed((): readonly Figure[] | null => {
         : none,
     ],
   ];
+  const hand = hands.error;
+  const shown: Figure[] = [
+    ['hands-found', 'hands found', `${hands.found} of ${hands.inSight}`],
+    ['hand-position', 'hand off', hand ? millimetres(hand.position) : none],
+    ['hand-angle', 'turned off', hand ? `${hand.angle.toFixed(1)}°` : none],
+    ['hand-shape', 'points off', hand ? millimetres(hand.shape) : none],
+    ['hand-sign', 'its sign', hand ? (hand.isSignRight ? 'read right' : 'read wrong') : none],
+  ];
   const of = pictures.error;
   const printed: Figure[] = [
     ['pictures-found', 'pictures found', `${pictures.found} of ${pictures.inSight}`],
@@ -47,6 +55,7 @@ const figures = computed((): readonly Figure[] | null => {
   ];
   return [
     ...(seeks.value.faces ? faces : []),
+    ...(seeks.value.hands ? shown : []),
     ...(seeks.value.pictures ? printed : []),
     ['delay', 'delay', `${reading.milliseconds.toFixed(0)} ms`],
   ];
@@ -55,7 +64,11 @@ const figures = computed((): readonly Figure[] | null => {
 
 <template>
   <section
-    v-if="(seeks.faces || seeks.pictures) && playback.source !== 'camera' && playback.cameraState === null"
+    v-if="
+      (seeks.faces || seeks.hands || seeks.pictures) &&
+      playback.source !== 'camera' &&
+      playback.cameraState === null
+    "
     class="switch"
   >
     <div class="row" role="group" aria-label="Tracking of the take">

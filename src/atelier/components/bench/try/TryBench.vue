@@ -57,7 +57,9 @@ const fired = computed(() =>
     <InlineNotice v-if="playback.cameraError" closable @close="playback.cameraError = null">
       {{ playback.cameraError }}
       <WordButton @click="playback.useCamera()">Try again</WordButton>
-      <WordButton @click="playback.cameraError = null">Stay with the take</WordButton>
+      <WordButton v-if="playback.source !== 'camera'" @click="playback.cameraError = null"
+        >Stay with the take</WordButton
+      >
     </InlineNotice>
 
     <TrackerSwitch />

@@ -1,0 +1,9 @@
+/** What page and face worker say to each other. */
+import type { TrackedFace } from '../core/tracking/track-frame';
+import type { WorkerState } from './worker-line';
+
+export type ToFaceWorker =
+  | { readonly kind: 'start'; readonly base: string; readonly faces: number }
+  | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly fovY: number };
+
+export type FromFaceWorker = WorkerState | { readonly kind: 'seen'; readonly faces: readonly TrackedFace[] };
