@@ -93,7 +93,7 @@ const goTo = (page: Page, path: string): Promise<void> =>
     dispatchEvent(new PopStateEvent('popstate', { state: {} }));
   }, path);
 /** Thirty leave as little: `OPENINGS=30 npx playwright test memory`. */
-const OPENINGS = Number(process.env.OPENINGS ?? 18);
+const OPENINGS = Number(process.env.OPENINGS ?? 12);
 test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page }) => {
   await watchHeld(page);
   const ids: string[] = [];

@@ -9,8 +9,8 @@ export const CLIP_WIDTH = 640;
 export const CLIP_HEIGHT = 480;
 /** Moments of the take; which one is shown is stamped into the picture's lower left corner. */
 export const CLIP_MOMENTS = [0.3, 1.0, 1.55, 2.75, 3.35, 3.68, 6.1, 8.1] as const;
-/** At 30 pictures a second: two seconds a moment, for trackers that manage a few pictures a second. */
-const HELD = 60;
+/** At 30 pictures a second: a second and a half a moment, for trackers that manage a few pictures a second. */
+const HELD = 45;
 
 /** The lens the application assumes for a camera of this shape: 62 degrees over the longer side. */
 export const CLIP_FOV_Y =

@@ -99,15 +99,20 @@ test.each(ACTION_KINDS)(
 
 const CROSSES = readyTrigger('signalCrosses');
 if (CROSSES.kind !== 'level') throw new Error('A signal crosses a level.');
-describe.each(SIGNAL_KINDS)('the signal %s', (kind) => {
-  const signal = newSignal(kind, CARD);
-  test('drives a number', async () => {
+/** Drives and prompts have the fields of signals by the same component: kinds with the most different fields stand for all there. */
+test.each(['object', 'expression', 'picture', 'control', 'angle'] as const)(
+  'a number driven by the signal %s',
+  async (kind) => {
+    const signal = newSignal(kind, CARD);
     const drive = newDrive(DRIVE, 0, signal, { kind: 'number', objects: [CARD], property: 'size' });
     openEffect(effectWith({ drives: { [DRIVE]: drive } }));
     named(
       await proveFields(() => mounted(following(DriveRow, () => ({ drive: store().effect.drives[DRIVE]! })))),
     );
-  });
+  },
+);
+describe.each(SIGNAL_KINDS)('the signal %s', (kind) => {
+  const signal = newSignal(kind, CARD);
   test('sets a cue off when it crosses a level', async () => {
     const cue = { ...newCue(CUE, 'signalCrosses', 0, []), triggers: [{ ...CROSSES, signal }] };
     openEffect(effectWith({ cues: { [CUE]: cue } }));
