@@ -84,9 +84,6 @@ header {
   width: 14px;
   font: 500 12px var(--mono);
 }
-.chip:disabled {
-  opacity: 0.45;
-}
 p {
   margin: 0;
 }
