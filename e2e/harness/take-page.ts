@@ -1,4 +1,5 @@
 /** Runs in a blank page: draws frames of takes, for clips, contact sheets and measurements. */
+import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, WebMOutputFormat } from 'mediabunny';
 import { NeutralToneMapping, SRGBColorSpace, WebGLRenderer } from 'three';
 import type { Expressions } from '../../src/core/tracking/track-frame';
 import { makeTake } from '../../src/core/takes/make-take';
@@ -8,6 +9,7 @@ import { TakePicture, type Detail } from '../../src/stage/take-picture';
 import type { PictureImage } from '../../src/stage/printed-pictures';
 import type { TrackFrame } from '../../src/core/tracking/track-frame';
 
+const FILM_RATE = 15;
 const canvas = document.createElement('canvas');
 const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
 renderer.outputColorSpace = SRGBColorSpace;
@@ -60,6 +62,8 @@ export interface TakePage {
   print(url: string): Promise<void>;
   /** JPEG or PNG of a take at a time. */
   draw(request: DrawRequest): string;
+  /** A WebM, base64, of pictures of takes, each shown for as many seconds; silent. */
+  film(pictures: readonly (DrawRequest & { readonly seconds: number })[]): Promise<string>;
   /** Milliseconds for each of some frames of a take, drawn to the end. */
   time(take: string, detail: Detail, width: number, height: number, frames: number): number[];
 }
@@ -99,6 +103,22 @@ const page: TakePage = {
       g.fillRect(bit * 16, height - 16, 16, 16);
     }
     return stamped.toDataURL(mime, 0.92);
+  },
+  async film(pictures) {
+    const target = new BufferTarget();
+    const output = new Output({ format: new WebMOutputFormat(), target });
+    const sheet = new OffscreenCanvas(pictures[0]!.width, pictures[0]!.height);
+    const source = new CanvasSource(sheet, { codec: 'vp8', bitrate: QUALITY_HIGH });
+    output.addVideoTrack(source, { frameRate: FILM_RATE });
+    await output.start();
+    let at = 0;
+    for (const { seconds, ...request } of pictures) {
+      const image = await createImageBitmap(await (await fetch(page.draw(request))).blob());
+      sheet.getContext('2d')!.drawImage(image, 0, 0);
+      for (let n = 0; n < seconds * FILM_RATE; n++) await source.add(at++ / FILM_RATE, 1 / FILM_RATE);
+    }
+    await output.finalize();
+    return btoa(Array.from(new Uint8Array(target.buffer!), (b) => String.fromCharCode(b)).join(''));
   },
   time(id, detail, width, height, frames) {
     renderer.setSize(width, height, false);

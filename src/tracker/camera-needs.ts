@@ -8,6 +8,10 @@ import { MOST_PICTURES } from '../core/vision/picture-search';
 import type { Needs } from './live-input';
 import type { SoughtPicture } from './picture-finder';
 
+/** What an effect's printed pictures are known by, in their order; nothing where none is chosen. */
+export const pictureKeys = (effect: Effect): string[] =>
+  targetOrder(effect).map(({ asset }) => (asset && effect.assets[asset]?.files[0]?.sha256) || '');
+
 /** `load` gives the bytes of a file of the effect. Printed pictures that have none chosen cannot be looked for. */
 export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number]) => Promise<Blob>): Needs => {
   const needs = requirementsOf(effect);

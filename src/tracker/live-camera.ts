@@ -51,7 +51,7 @@ export interface CameraNeeds extends FrameNeeds {
   readonly surfaces: readonly SurfaceKind[];
 }
 
-const cameraError = (cause: unknown): IconiaError => {
+export const cameraError = (cause: unknown): IconiaError => {
   const name = (cause as { name?: string }).name;
   if (name === 'NotAllowedError' || name === 'SecurityError')
     return new IconiaError(

@@ -28,6 +28,7 @@ const cue = newCue('cue_tap' as CueId, 'screenTapped', 0, []);
 const asked = (name: string, eventful = true): Omit<Question, 'number'> => ({
   effect: { ...blankEffect(name), cues: eventful ? { [cue.id]: cue } : {} },
   take: FIRST_TAKE.spec,
+  clip: null,
   pictureAspects: [],
   told: {},
 });

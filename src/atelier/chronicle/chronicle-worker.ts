@@ -1,6 +1,7 @@
 /** Runs an effect over a whole take, away from the page. */
 import { chronicleOf } from '../../core/behave/chronicle';
 import { sentence } from '../../core/errors';
+import { clipTake } from '../../core/takes/clip';
 import { makeTake } from '../../core/takes/make-take';
 import type { Answer, Question } from './chronicle-messages';
 
@@ -8,7 +9,9 @@ const answer = (message: Answer): void => postMessage(message);
 
 onmessage = ({ data }: MessageEvent<Question>): void => {
   try {
-    const take = makeTake(data.take, { pictureAspects: data.pictureAspects });
+    const take = data.clip
+      ? clipTake(data.clip.of, data.clip.pictures)
+      : makeTake(data.take, { pictureAspects: data.pictureAspects });
     answer({ number: data.number, chronicle: chronicleOf(data.effect, take, data.told) });
   } catch (error) {
     answer({ number: data.number, problem: sentence(error) });

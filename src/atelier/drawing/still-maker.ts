@@ -12,7 +12,9 @@ import type { PictureImage } from '../../stage/printed-pictures';
 import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
 import type { FileSource } from '../../stage/effect/texture-store';
 import { Stage } from '../../stage/stage';
+import type { ClipPicture } from '../../stage/clip-picture';
 import { TakePicture } from '../../stage/take-picture';
+import { clipPictureOf } from '../takes/clip-store';
 import { whenNothingIsUrgent } from './urgent';
 
 export interface StillRequest {
@@ -34,6 +36,7 @@ class StillMaker {
   private take: Take | null = null;
   private pictures: readonly PictureImage[] = NO_PICTURES;
   private people: PeopleDetail = 'full';
+  private clip: ClipPicture | null = null;
   private queue: Promise<unknown> = Promise.resolve();
 
   constructor(source: FileSource) {
@@ -64,8 +67,10 @@ class StillMaker {
     const { stage } = this;
     if (people === 'full') await makePeople(take.performers);
     if (signal.aborted) return;
-    if (this.take !== take || this.pictures !== pictures || this.people !== people)
-      stage.setPicture(new TakePicture(take, { pictures, people }));
+    if (this.take !== take || this.pictures !== pictures || this.people !== people) {
+      this.clip = take.clip ? clipPictureOf(take.clip) : null;
+      stage.setPicture(this.clip ?? new TakePicture(take, { pictures, people }));
+    }
     this.take = take;
     this.pictures = pictures;
     this.people = people;
@@ -75,6 +80,8 @@ class StillMaker {
       // A still is nobody's hurry: what the creator does comes first.
       await new Promise((next) => setTimeout(next, 16));
       await whenNothingIsUrgent();
+      if (signal.aborted) return;
+      await this.clip?.ready(time);
       if (signal.aborted) return;
       stage.setSize(width, height, 1);
       stage.draw(take.frameAt(time), player.program, player.at(time));

@@ -46,7 +46,8 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
           <h1>Takes</h1>
           <p class="soft">
             Footage that Iconia makes itself: the same every time, with its true tracking known at every
-            instant. Try an effect on any of them in Try, or make your own from these.
+            instant. Try an effect on any of them in Try, or make your own from these. Your own clips come in
+            in Try; they stay in this browser.
           </p>
         </div>
         <router-link :to="{ name: 'new-take' }">
@@ -72,6 +73,7 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
                 ><Pencil :size="14"
               /></router-link>
               <router-link
+                v-if="!take.clip"
                 class="icon-button"
                 :to="{ name: 'new-take', query: { from: take.id } }"
                 :aria-label="`Make your own from ${take.name}`"
@@ -79,7 +81,7 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
                 ><Copy :size="14"
               /></router-link>
               <a-popconfirm
-                v-if="own.has(take.id)"
+                v-if="own.has(take.id) || take.clip"
                 title="Delete this take for good?"
                 ok-text="Delete"
                 cancel-text="Keep"

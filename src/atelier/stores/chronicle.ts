@@ -9,7 +9,9 @@ import { ChronicleRunner } from '../chronicle/chronicle-runner';
 import { useEffectStore } from './effect';
 import { usePlaybackStore } from './playback';
 import { usePrintsStore } from './prints';
+import { withoutLandmarks } from '../../core/takes/clip';
 import type { Take } from '../../core/takes/take';
+import { pictureKeys } from '../../tracker/camera-needs';
 
 /** While a value is dragged, only its rest is worth a run. */
 const WAITS = 120;
@@ -48,6 +50,10 @@ export const useChronicleStore = defineStore('chronicle', () => {
   const question = (take: Take, recorded: boolean): Omit<Question, 'number'> => ({
     effect: toRaw(effectStore.effect),
     take: toRaw(take.spec),
+    clip: take.clip && {
+      of: withoutLandmarks(toRaw(take.clip)),
+      pictures: pictureKeys(effectStore.effect),
+    },
     pictureAspects: [...prints.aspects],
     told: {
       signals: toRaw(signals.value),

@@ -21,7 +21,8 @@ import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
 import { STEP } from '../../core/units';
 import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
-import { cameraNeeds } from '../../tracker/camera-needs';
+import { clipTake } from '../../core/takes/clip';
+import { cameraNeeds, pictureKeys } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
@@ -44,8 +45,10 @@ export const usePlaybackStore = defineStore('playback', () => {
   const desk = useDeskStore();
   const take = shallowRef(FIRST_TAKE);
   /** The creator's pictures have their own shapes; the take's sheets follow. */
-  const printed = (t: Take): Take =>
-    t.spec.pictures === null ? t : makeTake(t.spec, { pictureAspects: prints.aspects });
+  const printed = (t: Take): Take => {
+    if (t.clip) return clipTake(t.clip, pictureKeys(effectStore.effect));
+    return t.spec.pictures === null ? t : makeTake(t.spec, { pictureAspects: prints.aspects });
+  };
   watch(
     () => prints.aspects,
     () => (take.value = printed(take.value)),
@@ -287,8 +290,9 @@ export const usePlaybackStore = defineStore('playback', () => {
    * knows. A hand that holds a picture is nothing that an effect waits for.
    */
   const takeNeeds = (): FrameNeeds => ({
+    // Of a clip nobody knows the truth: what was tracked is all there is.
     faces: Math.min(MOST_FACES, take.value.performers.length),
-    hands: hasHands.value && take.value.spec.pictures === null ? MOST_HANDS : 0,
+    hands: hasHands.value && !take.value.clip && take.value.spec.pictures === null ? MOST_HANDS : 0,
     pictures: take.value.spec.pictures === null ? [] : cameraNeeds(effectStore.effect, fetchFile).pictures,
   });
   /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */

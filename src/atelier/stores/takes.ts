@@ -3,9 +3,12 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { sentence } from '../../core/errors';
 import { SHIPPED_TAKES } from '../../core/takes/library';
+import { clipTake, mostFaces } from '../../core/takes/clip';
+import type { Clip } from '../../core/takes/clip-data';
 import { makeTake } from '../../core/takes/make-take';
 import type { MarkKind, Take, TakeSpec } from '../../core/takes/take';
 import { api } from '../api/client';
+import { forgetClip, keepClip, keptClips } from '../takes/clip-store';
 
 const ORDER: readonly MarkKind[] = [
   'turned',
@@ -31,7 +34,11 @@ const ORDER: readonly MarkKind[] = [
 /** Sorts of takes by what is before the camera. */
 export const TAKE_SORTS = ['face', 'people', 'world', 'picture'] as const;
 export type TakeSort = (typeof TAKE_SORTS)[number];
-export const sortOf = ({ spec }: Take): TakeSort => {
+export const sortOf = ({ spec, clip }: Take): TakeSort => {
+  if (clip) {
+    const faces = mostFaces(clip);
+    return faces > 1 ? 'people' : faces === 1 ? 'face' : clip.sought.length > 0 ? 'picture' : 'world';
+  }
   if (spec.pictures !== null) return 'picture';
   if (spec.cast.length === 0) return 'world';
   return spec.cast.filter((m) => m.present[0] === 0).length > 1 ? 'people' : 'face';
@@ -46,10 +53,13 @@ export const useTakesStore = defineStore('takes', () => {
   const own = shallowRef<readonly Take[]>([]);
   const error = ref<string | null>(null);
   const loaded = ref(false);
-  const all = computed(() => [...own.value, ...SHIPPED_TAKES]);
+  /** The creator's own clips, of this browser. */
+  const clips = shallowRef<readonly Take[]>([]);
+  const all = computed(() => [...clips.value, ...own.value, ...SHIPPED_TAKES]);
   const isOwn = (take: Take): boolean => own.value.includes(take);
 
   const load = async (): Promise<void> => {
+    clips.value = (await keptClips()).map((clip) => clipTake(clip));
     try {
       own.value = (await api.takes()).map((spec) => makeTake(spec));
       error.value = null;
@@ -69,9 +79,21 @@ export const useTakesStore = defineStore('takes', () => {
     return take;
   };
   const remove = async (take: Take): Promise<void> => {
+    if (take.clip) {
+      await forgetClip(take.id);
+      clips.value = clips.value.filter((t) => t.id !== take.id);
+      return;
+    }
     await api.removeTake(take.id);
     own.value = own.value.filter((t) => t.id !== take.id);
   };
+  /** Keeps a clip that was tracked. Throws `IconiaError` `clip.not-kept`. */
+  const keep = async (clip: Clip, pictures: readonly Blob[]): Promise<Take> => {
+    await keepClip(clip, pictures);
+    const take = clipTake(clip);
+    clips.value = [take, ...clips.value];
+    return take;
+  };
   const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? null;
-  return { own, all, error, loaded, isOwn, load, save, remove, byId };
+  return { own, clips, keep, all, error, loaded, isOwn, load, save, remove, byId };
 });

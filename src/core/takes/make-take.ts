@@ -246,6 +246,7 @@ export const makeTake = (spec: TakeSpec, { pictureAspects = [] }: MakeOptions = 
     goodFor: spec.goodFor,
     duration: spec.duration,
     performers,
+    clip: null,
     sceneAt,
     frameAt,
     get marks() {

@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import type { TrackFrame } from '../tracking/track-frame';
 import type { Seconds } from '../units';
+import type { Clip } from './clip-data';
 import type { Performer } from './performer';
 import type { SceneState } from './scene';
 import { text } from '../schema/values-schema';
@@ -108,4 +109,6 @@ export interface Take {
   /** The exact truth at `time`; loops past the end. */
   frameAt(time: Seconds): TrackFrame;
   readonly marks: readonly Mark[];
+  /** The creator's own clip, which was tracked and not drawn; null for takes that Iconia makes. */
+  readonly clip: Clip | null;
 }

@@ -85,6 +85,8 @@ export interface TrackFrame {
   readonly surfaces: readonly TrackedSurface[];
   /** Null when whoever tracks does not know. */
   readonly light: LightEstimate | null;
+  /** What a microphone heard at that moment, where there was one. */
+  readonly loudness?: Unit;
 }
 
 /** A frame in which nothing but faces is known: what the face tracker gives. */

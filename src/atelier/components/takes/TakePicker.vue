@@ -3,6 +3,7 @@
 import { onMounted } from 'vue';
 import type { Take } from '../../../core/takes/take';
 import { useTakesStore } from '../../stores/takes';
+import ClipAdder from './ClipAdder.vue';
 import TakeFilm from './TakeFilm.vue';
 import TakeFilters from './TakeFilters.vue';
 import { useTakeFilter } from './use-take-filter';
@@ -19,6 +20,7 @@ onMounted(() => {
 
 <template>
   <div class="picker">
+    <ClipAdder @choose="(take) => emit('choose', take)" />
     <TakeFilters v-model:sort="sort" v-model:happens="happens" :takes="takes.all" />
     <p v-if="takes.error" class="soft">
       Your own takes could not be loaded: {{ takes.error }}

@@ -5,6 +5,8 @@ import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
 import type { EffectObject } from '../../../core/document/schema';
 import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
+import type { ClipPicture } from '../../../stage/clip-picture';
+import { clipPictureOf } from '../../takes/clip-store';
 import { TakePicture, type Detail } from '../../../stage/take-picture';
 import { VideoPicture } from '../../../stage/video-picture';
 import { FirstPicture } from '../../drawing/first-picture';
@@ -59,6 +61,7 @@ const adaptive = new AdaptiveDetail(
 const detail = ref<Detail>('full');
 const share = ref(1);
 let picture: TakePicture | null = null;
+let clip: ClipPicture | null = null;
 
 const frame = ref<HTMLElement | null>(null);
 const sheet = ref<HTMLElement | null>(null);
@@ -77,7 +80,7 @@ let drawn = 0;
 const sayWanted = (): void => {
   if (!canvas.value) return;
   const lacks = [
-    ...(redraw.isWanted || first.isComing ? ['picture'] : []),
+    ...(redraw.isWanted || first.isComing || (clip && !clip.has(playback.time)) ? ['picture'] : []),
     ...(isCast() ? [] : ['people']),
     ...(assets.stores.arrivals.count > 0 ? ['assets'] : []),
     ...(prints.loading ? ['prints'] : []),
@@ -222,8 +225,14 @@ const showPicture = (): void => {
   if (playback.source === 'camera') {
     picture = null;
     const camera = playback.camera!;
+    clip = null;
     drawing?.setPicture(new VideoPicture(camera.picture, () => camera.people));
+  } else if (playback.take.clip) {
+    picture = null;
+    clip = clipPictureOf(playback.take.clip, needsDraw);
+    drawing?.setPicture(clip);
   } else {
+    clip = null;
     picture = new TakePicture(playback.take, {
       detail: detail.value,
       people: desk.people,

@@ -18,9 +18,12 @@ export const useFinderWords = (detail: Readonly<Ref<Detail>>, share: Readonly<Re
   /** Said quietly in the corner, so that nobody takes the lighter drawing for the effect's own look. */
   const lighter = computed(() => {
     if (playback.source === 'camera') return null;
+    // A clip is not drawn.
+    const isDrawn = playback.take.clip === null;
     const words = [
-      ...(desk.plainPeople ? ['plain figures'] : []),
-      ...(detail.value === 'plain' ? ['simple drawing'] : detail.value === 'soft' ? ['coarse shadows'] : []),
+      ...(isDrawn && desk.plainPeople ? ['plain figures'] : []),
+      ...(isDrawn && detail.value === 'plain' ? ['simple drawing'] : []),
+      ...(isDrawn && detail.value === 'soft' ? ['coarse shadows'] : []),
       ...(share.value < 0.99 ? [`${Math.round(share.value * 100)} % size`] : []),
     ];
     return words.length > 0 ? words.join(', ') : null;

@@ -3,6 +3,8 @@ import { anchorOf, stackOrder, targetOrder } from '../../document/queries';
 import type { Anchor, Effect, SurfaceKind } from '../../document/schema';
 import { FOREHEAD } from '../../kinds/objects/placed';
 import type { Seconds } from '../../units';
+import { CLIP_RATE, mostFaces } from '../clip';
+import type { Clip } from '../clip-data';
 import type { Take } from '../take';
 import { FIRST_TAKE, SHIPPED_TAKES } from './index';
 import { performanceOf } from './performances';
@@ -14,8 +16,29 @@ const mostPeople = ({ spec }: Take): number => {
   return Math.max(...Array.from({ length: 24 }, (_, i) => at((i + 0.5) / 24)));
 };
 
+/** The same of a creator's own clip: what the trackers found in it. */
+const isInClip = (take: Take, clip: Clip, effect: Effect, anchor: Anchor): boolean => {
+  switch (anchor.kind) {
+    case 'head':
+    case 'skin':
+      return mostFaces(clip) >= (typeof anchor.face === 'number' ? anchor.face : 1);
+    case 'hand':
+      return clip.frames.some(({ hands }) => hands.length > 0);
+    case 'world':
+      return false;
+    case 'picture': {
+      const n = 1 + targetOrder(effect).findIndex((t) => t.id === anchor.target);
+      return clip.frames.some((_, i) => take.frameAt(i / CLIP_RATE).pictures.some(({ id }) => id === n));
+    }
+    case 'screen':
+    case 'backdrop':
+      return true;
+  }
+};
+
 /** Whether the take has what the anchor needs. */
 export const hasAnchor = (take: Take, effect: Effect, anchor: Anchor): boolean => {
+  if (take.clip) return isInClip(take, take.clip, effect, anchor);
   switch (anchor.kind) {
     case 'head':
     case 'skin':

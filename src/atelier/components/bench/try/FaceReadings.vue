@@ -33,7 +33,7 @@ const degrees = (angle: number): string => `${(Math.round(angle * 10) / 10 + 0).
 const expected = computed(() =>
   playback.source === 'camera'
     ? [null, 'face', 'several'].includes(playback.cameraSeeks)
-    : playback.take.performers.length > 0,
+    : playback.take.clip !== null || playback.take.performers.length > 0,
 );
 </script>
 

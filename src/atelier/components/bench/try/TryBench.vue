@@ -39,7 +39,10 @@ const fired = computed(() =>
       >
         <TakeFilm :key="playback.take.id" :take="playback.take" class="film" /><span
           ><b>{{ playback.take.name }}</b
-          ><small class="soft">{{ playback.take.about }}; good {{ playback.take.goodFor }}</small></span
+          ><small class="soft"
+            >{{ playback.take.about
+            }}<template v-if="playback.take.goodFor">; good {{ playback.take.goodFor }}</template></small
+          ></span
         >
       </button>
       <button

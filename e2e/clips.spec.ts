@@ -1,0 +1,109 @@
+/** A creator's own clip: brought in, tracked, scrubbed like a take, used in Try, and nothing of it sent anywhere. */
+import { blankEffect } from '../src/core/document/defaults';
+import { newCue } from '../src/core/document/new-cues';
+import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
+import { newAction } from '../src/core/kinds/actions/actions';
+import { newCard } from '../src/core/kinds/objects/card';
+import { openBlank } from './harness/blank-page';
+import { createEffect, drawnOut, keptPicture, lookAt, seekShare, shareOf } from './harness/pages';
+import type { TakePage } from './harness/take-page';
+import { expect, test } from './harness/test';
+
+const MAGENTA = [255, 0, 220] as const;
+
+test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fires on it, kept, deleted', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
+  const size = { width: 360, height: 480 };
+  // Nobody at first; then a face, the mouth open, and the mouth closed again.
+  const film = await maker.evaluate(
+    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
+    [
+      { take: 'walk-floor', time: 0, seconds: 0.8, ...size },
+      { time: 0.3, seconds: 1, ...size },
+      { time: 6.1, seconds: 1.2, ...size },
+      { time: 0.3, seconds: 1, ...size },
+    ],
+  );
+  await maker.close();
+  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
+  const card = { ...newCard('obj_lantern' as ObjectId, asset, 0), visible: false };
+  const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [
+    { id: 'beat_show', actions: [newAction('act_show', 'show', card.id)] },
+  ]);
+  const effect: Effect = {
+    ...blankEffect('Lantern'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+    cues: { [cue.id]: cue },
+  };
+  const sent: string[] = [];
+  page.on('request', (request) => {
+    if ((request.postDataBuffer()?.length ?? 0) > 20_000) sent.push(request.url());
+  });
+  const id = await createEffect(page, 'Lantern', effect);
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+
+  // What is no clip is said, and the take stays.
+  const mine = page.getByRole('region', { name: 'Your own clips' });
+  await mine.getByLabel('Your own clip').setInputFiles({
+    name: 'letter.mp4',
+    mimeType: 'video/mp4',
+    buffer: Buffer.from('This is no video at all.'),
+  });
+  await expect(mine.getByRole('alert')).toContainText('letter.mp4 is');
+  const yard = { name: 'In the yard.webm', mimeType: 'video/webm', buffer: Buffer.from(film, 'base64') };
+  // Cancelled, nothing of it is left.
+  await mine.getByLabel('Your own clip').setInputFiles(yard);
+  await mine.getByRole('button', { name: 'Cancel' }).click();
+  await expect(mine.getByRole('button', { name: 'Bring in your own clip' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^In the yard/ })).toHaveCount(0);
+
+  await mine.getByLabel('Your own clip').setInputFiles(yard);
+  await expect(mine.getByText('In the yard is being tracked')).toBeVisible();
+  await expect(page.locator('.finder').getByText('In the yard')).toBeVisible({ timeout: 120_000 });
+  await drawnOut(page);
+  // Its marks lie on the strip, read from what was tracked.
+  await expect(page.locator('.strip').getByText('mouth open')).toBeVisible();
+  await expect(page.locator('.strip').getByText('no face')).toBeVisible();
+  // The cue fires where the mouth opens.
+  const fired = page.locator('ul.fired li');
+  await expect(fired).toHaveCount(1);
+  const at = parseFloat((await fired.first().innerText()).match(/[\d.]+/)![0]);
+  expect(at).toBeGreaterThan(1.7);
+  expect(at).toBeLessThan(2.6);
+
+  // Scrubbed: first nobody, then a face; the lantern is lit after the mouth was open, where the forehead is.
+  const canvas = page.locator('.finder canvas');
+  const lit = async (share: number): Promise<number> => {
+    await seekShare(page, share);
+    await drawnOut(page);
+    return shareOf(canvas, MAGENTA);
+  };
+  expect(await lit(0.05)).toBe(0);
+  const floor = (await lookAt(canvas)).data;
+  expect(await lit(0.4)).toBe(0);
+  const face = (await lookAt(canvas)).data;
+  // Each moment shows its own picture.
+  const apart = floor.reduce((sum, v, i) => sum + Math.abs(v - face[i]!), 0) / floor.length;
+  expect(apart).toBeGreaterThan(20);
+  expect(await lit(0.95)).toBeGreaterThan(0.005);
+  await expect(page.getByTestId('readings')).toBeVisible();
+  expect(sent).toEqual([]);
+
+  // It is there again after a reload, and can be deleted.
+  await page.goto('/takes');
+  const item = page.getByRole('listitem', { name: 'In the yard' });
+  await expect(item).toBeVisible();
+  await expect(item.locator('img')).toBeVisible();
+  await item.getByRole('button', { name: 'Delete In the yard' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(item).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('listitem', { name: 'Hand over face' })).toBeVisible();
+  await expect(page.getByRole('listitem', { name: 'In the yard' })).toHaveCount(0);
+});
