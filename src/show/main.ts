@@ -286,7 +286,7 @@ class ShowPage {
     }
     const { program, runtime } = this.live;
     const seeking =
-      this.source === 'camera'
+      this.source === 'camera' && program.effect.asks
         ? seekingPrompt(this.requirements, program.prompts, frame, this.input.room?.state)
         : null;
     this.overlay.update(program, runtime, seeking);

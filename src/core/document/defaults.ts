@@ -22,6 +22,7 @@ export const blankEffect = (name: string): Effect => ({
   scenes: {},
   openingScene: null,
   ground: null,
+  asks: true,
   targets: {},
   materials: {},
   looks: {},

@@ -214,6 +214,9 @@ describe('reading documents', () => {
     // Angles are kept as they were set: -36 does not become 324.
     expect(effect.objects['obj_kelp' as ObjectId]!.turn).toEqual([0, 0, -36]);
   });
+  test('schema 11 always asked for what it did not see, and goes on doing so', () => {
+    expect(readEffect(fixture(11)).asks).toBe(true);
+  });
   test('schema 4 looks as it did: cards lie where they were, people are cut out as they come, lit things cover', () => {
     const effect = readEffect(fixture(4));
     const object = (id: string) => effect.objects[id as ObjectId];

@@ -148,6 +148,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       asset.kind === 'model' ? { ...asset, tree: null, likely: null, prep: prepIn11(asset.prep) } : asset,
     ),
   }),
+  // Effects of schema 11 always asked for what they did not see.
+  11: (old) => ({ ...old, schema: 12, asks: true }),
 };
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */

@@ -129,7 +129,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 11;
+export const SCHEMA_VERSION = 12;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -235,6 +235,8 @@ export const effectSchema = z.strictObject({
   variables: mapById(variableIdSchema, variableSchema, 200),
   controls: mapById(controlIdSchema, controlSchema, 20),
   prompts: mapById(promptIdSchema, promptSchema, 50),
+  /** Asks the viewer by itself for what it needs and does not see: a face, a hand, the printed picture, the floor. */
+  asks: z.boolean(),
   drives: mapById(driveIdSchema, driveSchema, 200),
   backdrop: backdropSchema,
   listing: listingSchema,

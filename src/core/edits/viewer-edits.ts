@@ -30,6 +30,12 @@ export const removeControl = (effect: Effect, id: ControlId): Edit =>
     forget(d, effect, 'controls', new Set([id]));
   });
 
+/** Whether the effect asks the viewer by itself for what it needs. */
+export const setAsks = (asks: boolean): Edit =>
+  edit(asks ? 'Ask for what is missing' : 'Ask for nothing', (d) => {
+    d.asks = asks;
+  });
+
 /** Adds a prompt, or puts it in the place of the one with its id. */
 export const putPrompt = (prompt: Prompt, label = 'Change prompt'): Edit =>
   edit(label, (d) => {

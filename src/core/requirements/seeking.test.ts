@@ -2,9 +2,8 @@
 import { expect, test } from '@jest/globals';
 import type { TargetId } from '../document/schema';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../takes/library';
-import { seekingPrompt } from './seeking';
+import { NOTHING_SEEN as NOTHING, seekingPrompt } from './seeking';
 
-const NOTHING = { faces: [], hands: [], pictures: [], surfaces: [] };
 const card = new Set(['target_card' as TargetId]);
 const none = new Set<TargetId>();
 const withHand = SHIPPED_TAKES.find((t) => t.id === 'gestures')!.frameAt(2);

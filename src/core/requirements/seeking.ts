@@ -4,6 +4,9 @@ import type { RoomState } from '../placing/room';
 import type { TrackFrame } from '../tracking/track-frame';
 import type { Requirements } from './requirements';
 
+/** A frame in which nothing is in sight. */
+export const NOTHING_SEEN = { faces: [], hands: [], pictures: [], surfaces: [] } as const;
+
 const FIND: Readonly<Record<SurfaceKind, ReadyPrompt>> = {
   floor: 'findFloor',
   table: 'findTable',

@@ -68,7 +68,10 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
       const live = playback.source !== 'take';
       const room = playback.room();
       roomBar.update(room);
-      const seeking = live ? seekingPrompt(needs.value, now.program.prompts, now.frame, room?.state) : null;
+      const seeking =
+        live && effectStore.effect.asks
+          ? seekingPrompt(needs.value, now.program.prompts, now.frame, room?.state)
+          : null;
       overlay.update(now.program, now.runtime, seeking);
       overlay.element.inert = !used;
       sounds.update(

@@ -8,10 +8,14 @@ import {
   putPrompt,
   putVariable,
   removeVariable,
+  setAsks,
 } from '../../../../../core/edits/viewer-edits';
 import { newControl, newDrive, newPrompt, newVariable } from '../../../../../core/document/new-cues';
 import type { ControlKind } from '../../../../../core/document/schema';
 import { newControlId, newDriveId, newPromptId, newVariableId } from '../../../../api/ids';
+import { promptText } from '../../../../../core/behave/prompt-texts';
+import { requirementsOf } from '../../../../../core/requirements/requirements';
+import { NOTHING_SEEN, seekingPrompt } from '../../../../../core/requirements/seeking';
 import { useDeskStore } from '../../../../stores/desk';
 import { inOrder } from '../../../../../core/document/queries';
 import { useEffectStore } from '../../../../stores/effect';
@@ -30,6 +34,11 @@ const prompts = computed(() => inOrder(effectStore.effect.prompts));
 const variables = computed(() => inOrder(effectStore.effect.variables));
 /** Those of controls stand with their control. */
 const drives = computed(() => inOrder(effectStore.effect.drives).filter((d) => d.signal.kind !== 'control'));
+/** What the viewer is asked for while nothing of what the effect needs is in sight; null where nothing is, or a prompt does it. */
+const asked = computed(() => {
+  const key = seekingPrompt(requirementsOf(effectStore.effect), prompts.value, NOTHING_SEEN);
+  return key && promptText({ text: { kind: 'ready', key } }, 'en');
+});
 const next = (list: readonly { readonly order: number }[]): number => (list.at(-1)?.order ?? 0) + 1;
 
 const KINDS: readonly (readonly [ControlKind, string])[] = [
@@ -88,6 +97,15 @@ const addDrive = (): void =>
         A prompt is a short line that tells the viewer what to do.
       </p>
       <PromptCard v-for="prompt in prompts" :key="prompt.id" :prompt="prompt" />
+      <div v-if="asked" class="row">
+        <a-switch
+          size="small"
+          :checked="effectStore.effect.asks"
+          aria-label="Asks by itself for what is missing"
+          @change="(on: unknown) => effectStore.edit(setAsks(Boolean(on)))"
+        />
+        <span class="soft">Asks by itself while nothing is in sight: “{{ asked }}”</span>
+      </div>
     </section>
     <section aria-label="Driven by signals">
       <div class="row">
