@@ -100,3 +100,31 @@ test('a ring on the fingertip of an open palm; a fist puts it out, and it stays 
   for (const moment of [FIST, POINT, NONE])
     for (const frame of await settled(moment)) expect([moment, frame.share]).toEqual([moment, 0]);
 });
+
+test('a browser that keeps the hand tracker from running: that is said, and the rest of the effect goes on', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const asset = await keptPicture(page, 'tide', '#ff00dc', 100, 100);
+  const ring = newCard('obj_ring' as ObjectId, asset, 0, handAnchor('indexTip'));
+  const sign = newCard('obj_sign' as ObjectId, asset, 1, { kind: 'screen', pin: 'centre' });
+  const path = await releasedPath(page, {
+    ...blankEffect('Tide'),
+    assets: { [asset.id]: asset },
+    objects: { [ring.id]: ring, [sign.id]: sign },
+    listing: { summary: 'A sign, and a ring.', tags: [], icon: asset.id },
+  });
+  // WebAssembly is switched off, or does not come through.
+  await page.route('**/trackers/hands/*.wasm', (route) => route.abort());
+  await page.goto(path);
+  await page.getByRole('button', { name: 'Use my camera' }).click();
+  const canvas = page.locator('#picture');
+  await expect(canvas).toHaveAttribute('data-source', 'camera', { timeout: 60_000 });
+  await expect(page.locator('#message', { hasText: 'The hand tracker' })).toBeVisible({ timeout: 60_000 });
+  await watchFrames(page, '#picture', MAGENTA);
+  await expect
+    .poll(async () => (await seenFrames(page)).at(-1)?.share ?? 0, { timeout: 60_000 })
+    .toBeGreaterThan(0.01);
+  const before = (await seenFrames(page)).length;
+  await expect.poll(async () => (await seenFrames(page)).length).toBeGreaterThan(before + 5);
+});

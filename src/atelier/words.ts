@@ -13,6 +13,7 @@ import type {
   ScreenPin,
   SurfaceKind,
 } from '../core/document/schema';
+import { TRACKER_COSTS, type TrackerName } from '../core/requirements/tracker-costs';
 import type { Measure } from '../core/placing/measure';
 import type { FeaturePoint } from '../core/face/feature-points';
 import type { HandPoint } from '../core/hand/points';
@@ -270,6 +271,18 @@ export const sizeWords = (bytes: number): string =>
     : bytes >= 1048576
       ? `${megabytes(bytes)} MB`
       : `${Math.max(1, Math.round(bytes / 1024))} kB`;
+
+const TRACKER_WORDS: Record<TrackerName, string> = {
+  faces: 'faces',
+  hands: 'hands',
+  pictures: 'printed pictures',
+  people: 'people before the room',
+};
+/** "hands (12 MB loaded once, 64 ms a picture)". */
+export const trackerWords = (name: TrackerName): string => {
+  const { bytes, milliseconds } = TRACKER_COSTS[name];
+  return `${TRACKER_WORDS[name]} (${sizeWords(bytes)} loaded once, about ${milliseconds} ms a picture on a slow computer)`;
+};
 
 /** What an empty Stack says, by what new things will stick to. */
 export const EMPTY_WORDS: Record<Anchor['kind'], { readonly nothing: string; readonly then: string }> = {

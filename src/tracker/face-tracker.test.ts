@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../core/takes/library';
 import type { FromFaceWorker, ToFaceWorker } from './face-messages';
 import { FaceTracker } from './face-tracker';
@@ -56,6 +56,33 @@ describe('the tracker as a promise', () => {
       message: expect.stringContaining('out of memory') as unknown,
     });
     expect(FakeWorker.last.ended).toBe(true);
+  });
+  test('a worker that its browser has ended is not waited for for ever', async () => {
+    jest.useFakeTimers({ doNotFake: ['queueMicrotask'] });
+    try {
+      const tracker = new FaceTracker(1);
+      await tracker.start();
+      const waiting = tracker.look(image, { time: 0, fovY: 44 });
+      const refused = expect(waiting).rejects.toMatchObject({
+        code: 'tracker.failed',
+        message: expect.stringContaining('does not answer any more') as unknown,
+      });
+      jest.advanceTimersByTime(19_000);
+      expect(FakeWorker.last.ended).toBe(false);
+      jest.advanceTimersByTime(2000);
+      await refused;
+      expect(FakeWorker.last.ended).toBe(true);
+      // One that answers is not ended later.
+      const other = new FaceTracker(1);
+      await other.start();
+      const answered = other.look(image, { time: 0, fovY: 44 });
+      FakeWorker.last.answer();
+      await answered;
+      jest.advanceTimersByTime(60_000);
+      expect(FakeWorker.last.ended).toBe(false);
+    } finally {
+      jest.useRealTimers();
+    }
   });
   test('a worker that cannot be loaded says so', async () => {
     const tracker = new FaceTracker(1);

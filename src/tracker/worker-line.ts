@@ -9,10 +9,17 @@ export interface WorkerWords {
   readonly name: string;
 }
 
+/** A worker that was ended by its browser says nothing: after so long it is taken for gone. The first answer of a slow device takes seconds. */
+const PATIENCE = 20_000;
+
 export class WorkerLine<To, Answer extends { readonly kind: string }> {
   private worker: Worker | null = null;
   private starting: { fail: (error: IconiaError) => void } | null = null;
-  private waiting: { done: (answer: Answer) => void; fail: (error: IconiaError) => void } | null = null;
+  private waiting: {
+    readonly done: (answer: Answer) => void;
+    readonly fail: (error: IconiaError) => void;
+    readonly timer: ReturnType<typeof setTimeout>;
+  } | null = null;
 
   constructor(
     private readonly script: string,
@@ -39,6 +46,7 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
         else {
           const { waiting } = this;
           this.waiting = null;
+          clearTimeout(waiting?.timer);
           waiting?.done(data as Answer);
         }
       };
@@ -54,7 +62,17 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
   ask(message: To, transfer: Transferable[] = []): Promise<Answer> {
     return new Promise((done, fail) => {
       if (!this.worker) return fail(this.over());
-      this.waiting = { done, fail };
+      const timer = setTimeout(
+        () =>
+          this.end(
+            new IconiaError(
+              'tracker.failed',
+              `${this.words.name} does not answer any more. Reload the page to start it again.`,
+            ),
+          ),
+        PATIENCE,
+      );
+      this.waiting = { done, fail, timer };
       this.post(message, transfer);
     });
   }
@@ -73,6 +91,7 @@ export class WorkerLine<To, Answer extends { readonly kind: string }> {
     this.worker = null;
     const { starting, waiting } = this;
     this.starting = this.waiting = null;
+    clearTimeout(waiting?.timer);
     starting?.fail(error);
     waiting?.fail(error);
   }

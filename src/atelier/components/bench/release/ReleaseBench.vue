@@ -23,7 +23,9 @@ import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
 import { useEffectStore } from '../../../stores/effect';
 import { useImportsStore } from '../../../stores/imports';
-import { findingWords, sizeWords } from '../../../words';
+import { requirementsOf } from '../../../../core/requirements/requirements';
+import { trackersOf } from '../../../../core/requirements/tracker-costs';
+import { findingWords, sizeWords, trackerWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
 import CostBar from '../../library/CostBar.vue';
 import ReleaseAddress from './ReleaseAddress.vue';
@@ -39,6 +41,8 @@ const playback = usePlaybackStore();
 const prints = usePrintsStore();
 const router = useRouter();
 
+/** What its trackers cost a viewer, each as words. */
+const looksFor = computed(() => trackersOf(requirementsOf(effectStore.effect)).map(trackerWords));
 const findings = computed(() => check(effectStore.effect));
 const open = computed(() => stops(findings.value));
 /** What may be the icon: what it is now first. */
@@ -207,6 +211,10 @@ const when = new Intl.DateTimeFormat('en-GB', {
         <CircleCheck :size="15" class="good" /> <span>Nothing stands in the way.</span>
       </li>
     </ul>
+
+    <p v-if="looksFor.length > 0" class="soft" data-testid="trackers">
+      On a viewer’s camera it looks for {{ looksFor.join(' and for ') }}.
+    </p>
 
     <h2 id="listing">Listing</h2>
     <label class="line"
