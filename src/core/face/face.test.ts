@@ -115,6 +115,34 @@ describe('expressions', () => {
       expect(Math.abs((readExpressions(rest(e))[name] ?? 0) - strength)).toBeLessThan(off);
     }
   });
+  test('where the eyes look, from the irises of both; shut eyes look nowhere; without irises nothing is said', () => {
+    /** Irises moved by a share of the width of their eye, across and up. */
+    const looking = (across: number, up: number, e: Expressions = {}): Float32Array => {
+      const points = Float32Array.from(rest(e));
+      for (const [outer, inner, iris] of [
+        [263, 362, 473],
+        [33, 133, 468],
+      ] as const) {
+        const width = Math.abs(points[3 * outer]! - points[3 * inner]!);
+        for (const [k, by] of [across, up].entries())
+          points[3 * iris + k] = (points[3 * outer + k]! + points[3 * inner + k]!) / 2 + by * width;
+      }
+      return points;
+    };
+    const left = readExpressions(looking(0.084, 0.006));
+    expect(left.eyeLookOutLeft).toBeCloseTo(0.5, 2);
+    expect(left.eyeLookInRight).toBe(left.eyeLookOutLeft);
+    expect([left.eyeLookInLeft, left.eyeLookOutRight]).toEqual([0, 0]);
+    expect(left.eyeLookUpLeft).toBeCloseTo(0, 2);
+    const down = readExpressions(looking(-0.006, -0.13));
+    expect(down.eyeLookDownRight).toBeCloseTo(0.8, 2);
+    expect(down.eyeLookUpRight).toBe(0);
+    expect(readExpressions(looking(-9, 9))).toMatchObject({ eyeLookOutRight: 1, eyeLookUpLeft: 1 });
+    expect(
+      readExpressions(looking(0.08, 0, { eyeBlinkLeft: 1, eyeBlinkRight: 1 })).eyeLookOutLeft,
+    ).toBeLessThan(0.1);
+    expect(readExpressions(rest().slice(0, 3 * FACE_LANDMARKS))).not.toHaveProperty('eyeLookUpLeft');
+  });
   test('a closed mouth does not pucker, a puckered one is not open', () => {
     expect(readExpressions(rest({ jawOpen: 1 })).mouthPucker).toBeLessThan(0.2);
     expect(readExpressions(rest({ mouthPucker: 1 })).jawOpen).toBeLessThan(0.1);

@@ -4,6 +4,8 @@
  */
 import { interpolate, clamp } from '../maths/scalar';
 import type { Expressions } from '../tracking/track-frame';
+import type { Unit } from '../units';
+import { ALL_LANDMARKS } from './landmarks';
 
 type Table = readonly (readonly [number, number])[];
 
@@ -41,7 +43,49 @@ const BROW: Table = [
 /** Face height over the distance from the top of the forehead to the bridge of the nose. */
 const HEIGHT_SHARE = 3.45;
 
-/** Reads jawOpen, mouthPucker, smiles, blinks and brows from 468 or more landmarks (head space, metres). */
+/** The outer and the inner corner of each eye, and the middle of its iris. */
+const EYES = [
+  [263, 362, 473],
+  [33, 133, 468],
+] as const;
+/** How far irises have gone when both eyes look as far as they can, in widths of an eye; and where they are seen when they look ahead. */
+const GAZE = { across: 0.18, up: 0.17, ahead: [-0.006, 0.006] } as const;
+
+/**
+ * Where both eyes look, from the irises: to the wearer's left and up, -1 to 1. Two eyes look at one thing, and together they tremble less. Null where
+ * irises were not tracked.
+ */
+const gazeOf = (p: ArrayLike<number>): readonly [number, number] | null => {
+  if (p.length < 3 * ALL_LANDMARKS) return null;
+  const seen = EYES.map(([outer, inner, iris]) => {
+    const width = Math.abs(p[3 * outer]! - p[3 * inner]!);
+    return [0, 1].map((k) => (p[3 * iris + k]! - (p[3 * outer + k]! + p[3 * inner + k]!) / 2) / width);
+  });
+  const [x, y] = [0, 1].map((k) => (seen[0]![k]! + seen[1]![k]!) / 2 - GAZE.ahead[k]!) as [number, number];
+  const gaze = [x / GAZE.across, y / GAZE.up] as const;
+  return gaze.every(Number.isFinite) ? gaze : null;
+};
+
+/** Shut eyes look nowhere. */
+const gazeExpressions = (p: ArrayLike<number>, open: Unit): Expressions => {
+  const gaze = gazeOf(p);
+  if (!gaze) return {};
+  const [left, right, up, down] = [gaze[0], -gaze[0], gaze[1], -gaze[1]].map(
+    (v) => open * clamp(v, 0, 1),
+  ) as [Unit, Unit, Unit, Unit];
+  return {
+    eyeLookOutLeft: left,
+    eyeLookInRight: left,
+    eyeLookInLeft: right,
+    eyeLookOutRight: right,
+    eyeLookUpLeft: up,
+    eyeLookUpRight: up,
+    eyeLookDownLeft: down,
+    eyeLookDownRight: down,
+  };
+};
+
+/** Reads jawOpen, mouthPucker, smiles, blinks and brows from 468 or more landmarks (head space, metres), with irises where the eyes look. */
 export const readExpressions = (p: ArrayLike<number>): Expressions => {
   const far = (a: number, b: number) =>
     Math.hypot(p[3 * a]! - p[3 * b]!, p[3 * a + 1]! - p[3 * b + 1]!, p[3 * a + 2]! - p[3 * b + 2]!);
@@ -56,6 +100,7 @@ export const readExpressions = (p: ArrayLike<number>): Expressions => {
     interpolate(BLINK, far(top, bottom) / far(a, b));
   const brow = (brow: number, a: number, b: number) =>
     interpolate(BROW, (y(brow) - (y(a) + y(b)) / 2) / height);
+  const [shutLeft, shutRight] = [blink(386, 374, 263, 362), blink(159, 145, 33, 133)];
   const [browLeft, browRight] = [brow(334, 263, 362), brow(105, 33, 133)];
   return {
     jawOpen: jaw,
@@ -63,8 +108,9 @@ export const readExpressions = (p: ArrayLike<number>): Expressions => {
     mouthPucker: clamp(narrow - 0.6 * jaw, 0, 1),
     mouthSmileLeft: interpolate(SMILE, corner(291)),
     mouthSmileRight: interpolate(SMILE, corner(61)),
-    eyeBlinkLeft: blink(386, 374, 263, 362),
-    eyeBlinkRight: blink(159, 145, 33, 133),
+    eyeBlinkLeft: shutLeft,
+    eyeBlinkRight: shutRight,
+    ...gazeExpressions(p, 1 - Math.max(shutLeft, shutRight)),
     browInnerUp: Math.min(browLeft, browRight),
     browOuterUpLeft: browLeft,
     browOuterUpRight: browRight,
