@@ -1,5 +1,6 @@
 /** Words for what core knows as codes. */
 import { problemWords } from './material-words';
+import { signalWords } from './when-words';
 import type { Finding } from '../core/checks/checks';
 import type {
   Anchor,
@@ -259,6 +260,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
       return 'A cue has no action.';
     case 'unused-asset':
       return `${effect.assets[finding.asset]?.name ?? 'An asset'} is not used; it is left out of the release.`;
+    case 'takes-only':
+      return `No camera tells ${signalWords(effect, finding.signal)}: it works on takes only. Choose another expression.`;
     case 'too-big':
       return `The effect has ${megabytes(finding.bytes)} MB; Open Web takes ${megabytes(finding.budget)} MB.`;
   }

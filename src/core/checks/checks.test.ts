@@ -34,6 +34,21 @@ const changed = (change: (effect: Effect, card: Card) => void): string[] => {
 
 describe('checks', () => {
   test('a finished effect has none', () => expect(check(ready())).toEqual([]));
+  test('an expression that no camera tells is named once, wherever it is listened to', () => {
+    const driven = (name: string): string[] =>
+      changed((e) => {
+        for (const [i, id] of (['drive_one', 'drive_two'] as DriveId[]).entries())
+          e.drives[id] = newDrive(
+            id,
+            i,
+            { kind: 'expression', face: 1, name: name as 'jawOpen' },
+            { kind: 'number', objects: [CARD], property: 'size' },
+          );
+      });
+    expect(driven('cheekPuff')).toEqual(['takes-only']);
+    expect(driven('frown')).toEqual(['takes-only']);
+    for (const told of ['jawOpen', 'smile', 'eyeLookUpLeft', 'winkLeft']) expect(driven(told)).toEqual([]);
+  });
   test('a blank one cannot be released', () => {
     expect(stops(check(blankEffect(''))).map((f) => f.code)).toEqual([
       'no-name',

@@ -5,7 +5,9 @@ import { partFactsOf } from '../kinds/objects/part';
 import { isSeen } from '../kinds/objects/objects';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
-import type { AssetId, CueId, Effect, EffectObject, MaterialId, ObjectId } from '../document/schema';
+import { signalsOf } from '../document/behaviour-queries';
+import { isToldOnCamera } from '../kinds/signals/face-measures';
+import type { AssetId, CueId, Effect, EffectObject, MaterialId, ObjectId, Signal } from '../document/schema';
 import { OPEN_WEB, packageBytes } from './costs';
 
 export type Stage = 'place' | 'style' | 'behave' | 'try' | 'release';
@@ -30,6 +32,8 @@ export type Finding = {
   | { readonly code: 'cue-does-nothing'; readonly cue: CueId }
   | { readonly code: 'cue-without-target'; readonly cue: CueId }
   | { readonly code: 'unused-asset'; readonly asset: AssetId }
+  /** A signal that takes know and cameras do not tell. */
+  | { readonly code: 'takes-only'; readonly signal: Signal }
   | { readonly code: 'too-big'; readonly bytes: number; readonly budget: number }
 );
 
@@ -61,6 +65,12 @@ const whyInvisible = (effect: Effect, shown: EffectObject): 'hidden' | 'transpar
       return 'no-size';
   }
   return null;
+};
+
+/** Expressions that something listens to and no camera tells, each once. */
+const takesOnly = (effect: Effect): Signal[] => {
+  const untold = signalsOf(effect).filter((s) => s.kind === 'expression' && !isToldOnCamera(s.name));
+  return [...new Map(untold.map((s) => [JSON.stringify(s), s])).values()];
 };
 
 /** All findings, stops first. */
@@ -108,6 +118,8 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
     else if (reasons.some((r) => r.code === 'no-actions'))
       found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });
   }
+  for (const signal of takesOnly(effect))
+    found.push({ code: 'takes-only', signal, severity: 'warning', stage: 'behave' });
   if (effect.listing.summary.trim() === '')
     found.push({ code: 'no-summary', severity: 'warning', stage: 'release' });
   const used = new Set(usedAssets(effect));

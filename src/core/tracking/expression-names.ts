@@ -56,6 +56,27 @@ export const EXPRESSION_NAMES = [
 
 export type ExpressionName = (typeof EXPRESSION_NAMES)[number];
 
+/** Those that the face tracker tells on a camera (`core/face/read-expressions.ts`); takes know all of them. */
+export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionName>([
+  'jawOpen',
+  'mouthPucker',
+  'mouthSmileLeft',
+  'mouthSmileRight',
+  'eyeBlinkLeft',
+  'eyeBlinkRight',
+  'browInnerUp',
+  'browOuterUpLeft',
+  'browOuterUpRight',
+  'eyeLookInLeft',
+  'eyeLookInRight',
+  'eyeLookOutLeft',
+  'eyeLookOutRight',
+  'eyeLookUpLeft',
+  'eyeLookUpRight',
+  'eyeLookDownLeft',
+  'eyeLookDownRight',
+]);
+
 /** An expression as words: "jaw open", "eye blink left". */
 export const expressionWords = (name: ExpressionName): string =>
   name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);

@@ -1,4 +1,5 @@
 /** What a whole face does, from the expression coefficients of its parts. 0 to 1. */
+import { TOLD_ON_CAMERA, type ExpressionName } from '../../tracking/expression-names';
 import { expression, type TrackedFace } from '../../tracking/track-frame';
 import type { Unit } from '../../units';
 
@@ -16,6 +17,12 @@ export const MEASURE_WORDS = {
 export type FaceMeasure = keyof typeof MEASURE_WORDS;
 /** Whether a name is one of these, and no single coefficient. */
 export const isMeasure = (name: string): name is FaceMeasure => Object.hasOwn(MEASURE_WORDS, name);
+
+/** Made of what no camera tells. */
+const NOT_TOLD: readonly FaceMeasure[] = ['frown', 'tongueShown'];
+/** Whether a camera tells it: one of these, or a single coefficient. */
+export const isToldOnCamera = (name: FaceMeasure | ExpressionName): boolean =>
+  isMeasure(name) ? !NOT_TOLD.includes(name) : TOLD_ON_CAMERA.has(name);
 
 /** How much of it a face shows; 0 where there is no face. */
 export const faceMeasure = (face: TrackedFace | undefined, measure: FaceMeasure): Unit => {
