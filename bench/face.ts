@@ -14,7 +14,8 @@ import { toAngles } from '../src/core/maths/quaternion';
 import { performanceOf, PERFORMERS, screenTest } from '../src/core/takes/library';
 import { makeTake } from '../src/core/takes/make-take';
 import { faceError } from '../src/core/tracking/compare';
-import type { TrackedFace } from '../src/core/tracking/track-frame';
+import type { ExpressionName } from '../src/core/tracking/expression-names';
+import { expression, type TrackedFace } from '../src/core/tracking/track-frame';
 import { median, report } from './report';
 import { lookAt, startWorker } from './worker-page';
 
@@ -26,6 +27,12 @@ const only = process.argv.slice(2);
 
 const percentile = (list: readonly number[], share: number): number =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))]!;
+
+/** How far blinks and gaze are off, by all pictures of all performers. */
+const off = { blink: [] as number[], gaze: [] as number[] };
+const mean = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0) / list.length;
+/** The take with most people at once. */
+const MANY = { take: 'three-people', time: 3 };
 
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);
@@ -66,6 +73,15 @@ try {
       }
       const tracked = { ...face, landmarks: Float32Array.from(face.landmarks) };
       angles.push(faceError(truth.faces[0]!, tracked).angle);
+      const offBy = (name: ExpressionName): number =>
+        Math.abs(expression(truth.faces[0], name) - expression(tracked, name));
+      off.blink.push(offBy('eyeBlinkLeft'), offBy('eyeBlinkRight'));
+      off.gaze.push(
+        offBy('eyeLookOutLeft'),
+        offBy('eyeLookOutRight'),
+        offBy('eyeLookUpLeft'),
+        offBy('eyeLookDownLeft'),
+      );
       if (process.env.ICONIA_BENCH_PRINT) {
         const [t, f] = [truth.faces[0]!, tracked].map((x) =>
           toAngles(x.pose.rotation).map((v) => v.toFixed(1)),
@@ -77,6 +93,20 @@ try {
     report({ name: `face.pose.${id}.p95`, value: percentile(angles, 0.95), unit: 'degrees' });
     if (lost > 0) report({ name: `face.pose.${id}.lost`, value: lost, unit: `of ${FRAMES} pictures` });
   }
+  report({ name: 'face.blink', value: mean(off.blink), unit: 'off, mean' });
+  report({ name: 'face.gaze', value: mean(off.gaze), unit: 'off, mean' });
+  await page.reload();
+  await startWorker(page, '/trackers/face-worker.js', {
+    kind: 'start',
+    base: '/trackers/face_mesh/',
+    faces: 4,
+  });
+  const crowd = await drawer.evaluate(
+    (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
+    { ...MANY, width: 480, height: 640, mime: 'image/jpeg' },
+  );
+  const { seen, milliseconds } = await lookAt<{ faces: TrackedFace[] }>(page, crowd, 50, 5);
+  report({ name: `face.many.${seen.faces.length}`, value: milliseconds, unit: 'ms' });
 } finally {
   await browser.close();
   await server.stop();

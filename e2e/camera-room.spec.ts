@@ -78,26 +78,3 @@ test('a buoy on the floor: sought while the phone looks level, then where it poi
   await page.getByRole('slider', { name: 'Nearer or farther' }).fill('2');
   await settled((frames) => frames.every((f) => f.share > 0 && f.share < 0.5 * first!.share));
 });
-test('a device that does not say how it is held: that is said, and the floor is where it would be', async ({
-  page,
-}) => {
-  test.setTimeout(240_000);
-  const asset = await keptPicture(page, 'buoy', '#ff00dc', 100, 100);
-  const buoy = newCard('obj_buoy' as ObjectId, asset, 0, { kind: 'world', surface: 'floor' });
-  await page.goto(
-    await releasedPath(page, {
-      ...blankEffect('Buoy'),
-      assets: { [asset.id]: asset },
-      objects: { [buoy.id]: buoy },
-      listing: { summary: 'A buoy before you.', tags: [], icon: asset.id },
-    }),
-  );
-  await page.getByRole('button', { name: 'Use my camera' }).click();
-  const canvas = page.locator('#picture');
-  await expect(canvas).toHaveAttribute('data-room', 'placing', { timeout: 60_000 });
-  await expect(page.locator('#message', { hasText: 'does not say how it is held' })).toBeVisible();
-  await watchFrames(page, '#picture', MAGENTA);
-  await expect
-    .poll(async () => (await seenFrames(page)).at(-1)?.share ?? 0, { timeout: 60_000 })
-    .toBeGreaterThan(0.01);
-});

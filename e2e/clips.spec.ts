@@ -22,10 +22,10 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   const film = await maker.evaluate(
     (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
     [
-      { take: 'walk-floor', time: 0, seconds: 0.8, ...size },
-      { time: 0.3, seconds: 1, ...size },
-      { time: 6.1, seconds: 1.2, ...size },
-      { time: 0.3, seconds: 1, ...size },
+      { take: 'walk-floor', time: 0, seconds: 0.6, ...size },
+      { time: 0.3, seconds: 0.6, ...size },
+      { time: 6.1, seconds: 0.6, ...size },
+      { time: 0.3, seconds: 0.6, ...size },
     ],
   );
   await maker.close();
@@ -72,10 +72,10 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   await expect(page.locator('.strip').getByText('no face')).toBeVisible();
   // The cue fires where the mouth opens.
   const fired = page.locator('ul.fired li');
-  await expect(fired).toHaveCount(1);
-  const at = parseFloat((await fired.first().innerText()).match(/[\d.]+/)![0]);
-  expect(at).toBeGreaterThan(1.7);
-  expect(at).toBeLessThan(2.6);
+  const firedAt = async (): Promise<number> =>
+    (await fired.count()) === 1 ? parseFloat((await fired.first().innerText()).match(/[\d.]+/)![0]) : 0;
+  // What happened on the take before may still stand there.
+  await expect.poll(async () => Math.abs((await firedAt()) - 1.4)).toBeLessThan(0.25);
 
   // Scrubbed: first nobody, then a face; the lantern is lit after the mouth was open, where the forehead is.
   const canvas = page.locator('.finder canvas');

@@ -1,9 +1,9 @@
-/** What sticks to a hand, in pixels: it is seen where the hand is, and the hand hides what is behind it. */
+/** What sticks to a hand, in pixels: it is seen where the hand is, and the hand hides what is behind it; so do people in a room. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
-import type { Effect, EffectObject, ObjectId } from '../src/core/document/schema';
+import type { Anchor, Effect, EffectObject, ObjectId } from '../src/core/document/schema';
 import { handPoint, type HandPoint } from '../src/core/hand/points';
-import { newHandOccluder } from '../src/core/kinds/objects/occluder';
+import { newHandOccluder, newPeopleOccluder } from '../src/core/kinds/objects/occluder';
 import { handAnchor, headAnchor } from '../src/core/kinds/objects/placed';
 import { newSolid } from '../src/core/kinds/objects/solid';
 import { toOuter } from '../src/core/maths/pose';
@@ -89,4 +89,37 @@ test('a hand hides what is behind it on the head, and not what lies before its p
   expect(counts[1]).toBe(counts[0]);
   expect(counts[2]).toBeGreaterThan(20);
   expect(counts[3]!).toBeLessThan(0.1 * counts[2]!);
+});
+
+test('people hide what is farther away in the room, and not what is nearer', async () => {
+  const floor: Anchor = { kind: 'world', surface: 'floor' };
+  const { camera } = TAKE.frameAt(0);
+  const below = { position: camera.pose.position, rotation: [0, 0, 0, 1] } as const;
+  const surfaces = [{ id: 1, kind: 'floor', pose: below, extent: [6, 6] }] as const;
+  const inRoom = (...objects: EffectObject[]): Promise<Picture> =>
+    draw({ effect: effectWith(...objects), take: 'gestures', time: 0, width, height, surfaces });
+  const board = (far: number): EffectObject => ({
+    ...newSolid('obj_board' as ObjectId, 'box', 0, floor),
+    move: [0, 0, -far],
+    extent: [4 * far, 4 * far, 0.01],
+  });
+  const people = newPeopleOccluder('obj_people' as ObjectId, 5, floor);
+  const none = await inRoom();
+  const away = -TAKE.frameAt(0).faces[0]!.pose.position[2] + camera.pose.position[2];
+  // A board that fills the view, half as far again as the face: the person is seen before it.
+  const whole = changed(none, await inRoom(board(1.5 * away)));
+  const cut = await inRoom(board(1.5 * away), people);
+  expect(whole.count).toBeGreaterThan(0.95 * width * height);
+  const left = changed(none, cut);
+  expect(left.count / whole.count).toBeLessThan(0.75);
+  expect(left.count / whole.count).toBeGreaterThan(0.3);
+  // The face is as it was.
+  const nose = toOuter(TAKE.frameAt(0).faces[0]!.pose, [0, 0, 0.07]);
+  const [x, y] = projectPoint(camera, camera.fovY, width / height, nose)!;
+  const at = [x * width, (1 - y) * height] as const;
+  expect(cut.colour(at)).toEqual(none.colour(at));
+  // Nearer than the face it covers all.
+  expect(changed(none, await inRoom(board(0.5 * away), people)).count).toBe(
+    changed(none, await inRoom(board(0.5 * away))).count,
+  );
 });

@@ -181,8 +181,8 @@ describe('make-up masks', () => {
     expect(mask.width).toBe(mask.height);
     const { outlines, holes } = faceRegion(name);
     const sum = { inside: 0, outside: 0, insideArea: 0 };
-    for (let y = 0; y < mask.height; y += 2)
-      for (let x = 0; x < mask.width; x += 2) {
+    for (let y = 0; y < mask.height; y += 4)
+      for (let x = 0; x < mask.width; x += 4) {
         const p = [(x + 0.5) / mask.width, (y + 0.5) / mask.height] as const;
         const alpha = mask.data[(y * mask.width + x) * 4 + 3]! / 255;
         const isIn = outlines.some((l) => isInside(p, l)) && !holes.some((l) => isInside(p, l));

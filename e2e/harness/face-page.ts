@@ -47,6 +47,8 @@ export interface FaceSpec {
   readonly landmarks?: readonly number[];
   /** Replaces the lens of the take. */
   readonly fovY?: number;
+  /** Floors, tables and walls that are there too. */
+  readonly surfaces?: TrackFrame['surfaces'];
   /** Where something is before the head is wanted too. */
   readonly cover?: boolean;
   /** As on a real camera: nobody knows what covers the face, or what is hair. As many pictures were seen before. */
@@ -208,6 +210,7 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
       stage.setPicture(shown);
     }
     frame = trueFrame(take, time, spec.expressions !== undefined || spec.turn !== undefined);
+    if (spec.surfaces) frame = { ...frame, surfaces: spec.surfaces };
     if (spec.fovY) frame = { ...frame, camera: { ...frame.camera, fovY: spec.fovY } };
   } else {
     open = null;

@@ -163,6 +163,7 @@ export const NEW_WORDS: Record<NewKind, string> = {
   capsule: 'capsule',
   headOccluder: 'head occluder',
   handOccluder: 'hand occluder',
+  peopleOccluder: 'people occluder',
   shadowCatcher: 'shadow catcher',
   contactShadow: 'contact shadow',
   ambient: 'ambient light',

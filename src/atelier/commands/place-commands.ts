@@ -15,7 +15,7 @@ import { newFountain } from '../../core/kinds/objects/fountain';
 import { newGroup } from '../../core/kinds/objects/group';
 import { newLight } from '../../core/kinds/objects/light';
 import { newLive } from '../../core/kinds/objects/live';
-import { newHandOccluder, newOccluder } from '../../core/kinds/objects/occluder';
+import { newHandOccluder, newOccluder, newPeopleOccluder } from '../../core/kinds/objects/occluder';
 import { newShadowCatcher } from '../../core/kinds/objects/shadow-catcher';
 import { newSolid } from '../../core/kinds/objects/solid';
 import { newSound } from '../../core/kinds/objects/sound';
@@ -106,6 +106,7 @@ export const NEW_KINDS = [
   ...SOLID_SHAPES,
   'headOccluder',
   'handOccluder',
+  'peopleOccluder',
   'shadowCatcher',
   'contactShadow',
   'ambient',
@@ -138,6 +139,8 @@ const shadowed = (anchor: Anchor): Partial<ContactShadow> => {
   return { below: object.id, extent: [wide(0), Math.max(wide(2), 0.35 * wide(0))] };
 };
 
+const FLOOR: Anchor = { kind: 'world', surface: 'floor' };
+
 const made = (kind: NewKind, anchor: Anchor): EffectObject => {
   const { effect } = useEffectStore();
   const [id, order] = [newObjectId(), orderOnTop(effect)];
@@ -150,6 +153,10 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
       return newOccluder(id, orderAtBottom(effect), faceOf(anchor));
     case 'handOccluder':
       return newHandOccluder(id, orderAtBottom(effect));
+    case 'peopleOccluder': {
+      const inRoom = anchor.kind === 'world' || anchor.kind === 'picture';
+      return newPeopleOccluder(id, orderAtBottom(effect), inRoom ? anchor : FLOOR);
+    }
     case 'shadowCatcher':
       return newShadowCatcher(id, order, anchor);
     case 'contactShadow':

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { blankEffect } from '../document/defaults';
 import { newCutout } from '../kinds/objects/cutout';
 import { newDrive, newPrompt } from '../document/new-cues';
-import { newOccluder } from '../kinds/objects/occluder';
+import { newHandOccluder, newOccluder, newPeopleOccluder } from '../kinds/objects/occluder';
 import { newHair } from '../kinds/objects/hair';
 import { newIris } from '../kinds/objects/iris';
 import { handAnchor, headAnchor } from '../kinds/objects/placed';
@@ -78,6 +78,11 @@ describe('what objects need', () => {
     expect(needsOf(withOnly({ ...head, hair: true }))).toEqual(['faces', 'people']);
     expect([...requirementsOf(withOnly({ ...head, hair: true })).drawing]).toEqual(['camera']);
     expect([...requirementsOf(withOnly(head)).drawing]).toEqual([]);
+  });
+  test('people that hide what is behind them in a room are sought, and their faces say how far away they are; a hand asks for hands alone', () => {
+    const floor = { kind: 'world', surface: 'floor' } as const;
+    expect(needsOf(withOnly(newPeopleOccluder(id, 0, floor)))).toEqual(['faces', 'floor', 'people']);
+    expect(needsOf(withOnly({ ...newHandOccluder(id, 0), hair: true }))).toEqual(['hands']);
   });
   test('an empty group behind people asks for nothing; what hangs in it does', () => {
     const group = newGroup('obj_group' as ObjectId, 'Group', 0, BEHIND);

@@ -79,6 +79,7 @@ const run = ({ key }: { key: string | number }): void => {
         <a-menu-item key="contactShadow">Contact shadow: a soft oval below a thing</a-menu-item>
         <a-menu-item key="shadowCatcher">Shadow catcher: shows shadows that fall on it</a-menu-item>
         <a-menu-item key="headOccluder">Head occluder: hides what is behind the head</a-menu-item>
+        <a-menu-item key="peopleOccluder">People occluder: hides what is behind people</a-menu-item>
         <a-menu-item key="handOccluder">Hand occluder: hides what is behind a hand</a-menu-item>
         <template v-if="!anchor">
           <a-menu-item key="grade">Grade: colours of the finished picture</a-menu-item>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** The shape of an occluder: the head, or a model of the effect. */
+import { computed } from 'vue';
 import type { AssetId, Occluder } from '../../../core/document/schema';
+import { isHandOccluder, isPeopleOccluder } from '../../../core/kinds/objects/occluder';
 import { reshape } from '../../../core/edits/object-edits';
 import { useEffectStore } from '../../stores/effect';
 import PropertyField from '../common/PropertyField.vue';
@@ -10,6 +12,13 @@ import { useMadeOf } from './use-made-of';
 const props = defineProps<{ object: Occluder }>();
 const effectStore = useEffectStore();
 const made = useMadeOf(() => props.object);
+const shapeWords = computed(() =>
+  isHandOccluder({ ...props.object, asset: null })
+    ? 'The hand'
+    : isPeopleOccluder({ ...props.object, asset: null })
+      ? 'The people'
+      : 'The head',
+);
 const setShape = (asset: string): void => {
   const change = { asset: (asset || null) as AssetId | null };
   effectStore.edit(reshape(effectStore.effect, props.object.id, 'occluder', change));
@@ -23,11 +32,11 @@ const setShape = (asset: string): void => {
       name="Shape of the occluder"
       class="wide"
       :value="object.asset ?? ''"
-      :options="[{ value: '', label: object.anchor.kind === 'hand' ? 'The hand' : 'The head' }, ...made]"
+      :options="[{ value: '', label: shapeWords }, ...made]"
       @change="(v: unknown) => setShape(v as string)"
     />
   </div>
-  <div v-if="object.asset === null && object.anchor.kind !== 'hand'" class="line">
+  <div v-if="object.asset === null && shapeWords === 'The head'" class="line">
     <span>Hides</span>
     <span class="wide switches">
       <PropertyField :object="object" path="hair" as="switch" word="with its hair" />

@@ -5,8 +5,10 @@ import { Link2, Link2Off } from '@lucide/vue';
 import { addObject, changeObject, removeObject, reshape } from '../../../core/edits/object-edits';
 import {
   isHandOccluder,
+  isPeopleOccluder,
   newHandOccluder,
   newOccluder,
+  newPeopleOccluder,
   type Occluder,
 } from '../../../core/kinds/objects/occluder';
 import { anchorOf, isHeadOccluder, isShowing, orderAtBottom, parentOf } from '../../../core/document/queries';
@@ -115,11 +117,16 @@ const sizeLabel = (axis: number): string =>
 const face = computed(() =>
   anchor.value.kind === 'head' && !isPlaceOnly(props.object) ? anchor.value.face : null,
 );
+/** It stands in a room, or on a printed picture: people before it may hide it. */
+const inRoom = computed(
+  () => (anchor.value.kind === 'world' || anchor.value.kind === 'picture') && !isPlaceOnly(props.object),
+);
 /** It is on a hand, which may hide it. */
 const onHand = computed(() => anchor.value.kind === 'hand' && !isPlaceOnly(props.object));
 const occluder = computed((): Occluder | undefined => {
   const all = Object.values(effectStore.effect.objects);
   if (onHand.value) return all.find(isHandOccluder) as Occluder | undefined;
+  if (inRoom.value) return all.find(isPeopleOccluder) as Occluder | undefined;
   return face.value === null ? undefined : all.find((o) => isHeadOccluder(o, face.value!));
 });
 const toggleOccluder = (): void => {
@@ -127,6 +134,7 @@ const toggleOccluder = (): void => {
   if (occluder.value) return void effectStore.edit(removeObject(effect, occluder.value.id));
   const [id, order] = [newObjectId(), orderAtBottom(effect)];
   if (onHand.value) effectStore.edit(addObject(newHandOccluder(id, order)));
+  else if (inRoom.value) effectStore.edit(addObject(newPeopleOccluder(id, order, anchor.value)));
   else if (face.value !== null) effectStore.edit(addObject(newOccluder(id, order, face.value)));
 };
 /** What of the wearer hides beside the head. */
@@ -250,13 +258,13 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
       </div>
       <div v-if="!fit" class="chips">
         <ChipButton
-          v-if="(face !== null || onHand) && object.kind !== 'occluder'"
+          v-if="(face !== null || onHand || inRoom) && object.kind !== 'occluder'"
           :aria-pressed="Boolean(occluder)"
           @click="toggleOccluder"
         >
-          Hidden behind {{ onHand ? 'the hand' : 'head' }}
+          Hidden behind {{ onHand ? 'the hand' : inRoom ? 'people' : 'head' }}
         </ChipButton>
-        <template v-if="occluder && !onHand && object.kind !== 'occluder'">
+        <template v-if="occluder && face !== null && object.kind !== 'occluder'">
           <ChipButton
             v-for="more in HIDES_TOO"
             :key="more.path"

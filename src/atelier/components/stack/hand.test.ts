@@ -75,3 +75,15 @@ test('a model that is dropped on a hand brings what hides behind the hand, once'
   const again = { ...store.effect, objects: { [hides!.id]: hides! } };
   expect(objectsFor(again, sampleModel(1), to).map((o) => o.kind)).toEqual(['model']);
 });
+test('what stands in a room is hidden behind people, and shown again: one step each', async () => {
+  const floor = { kind: 'world', surface: 'floor' } as const;
+  const store = openEffect({ ...blankEffect('Buoy'), objects: { [ID]: newSolid(ID, 'sphere', 0, floor) } });
+  useDeskStore().selection = [ID];
+  const form = mounted(defineComponent(() => () => h(PlaceFields, { object: bead() })));
+  const hide = () => form.findAll('button').find((b) => b.text() === 'Hidden behind people')!;
+  await hide().trigger('click');
+  expect(requirementsOf(store.effect)).toMatchObject({ people: true, faces: true });
+  expect(hide().attributes('aria-pressed')).toBe('true');
+  store.undo();
+  expect(requirementsOf(store.effect)).toMatchObject({ people: false, faces: false });
+});

@@ -18,12 +18,10 @@ const sculpt = (p: Vec3): Vec3 => {
 /** Others, one part of the face each. */
 const PARTS: Readonly<Record<string, (p: Vec3) => Vec3>> = {
   'a long nose': (p) => [p[0], p[1], p[2] + 0.012 * near(p, 4, 0.02)],
-  'a broad jaw': (p) => [p[0] * (1 + 0.2 * (near(p, 172, 0.035) + near(p, 397, 0.035))), p[1], p[2]],
   'full cheeks': (p) => {
     const k = near(p, 50, 0.025) + near(p, 280, 0.025);
     return [p[0] * (1 + 0.05 * k), p[1], p[2] + 0.007 * k];
   },
-  'a high forehead': (p) => [p[0], p[1], p[2] + 0.01 * near(p, 151, 0.035)],
   'a pointed chin': (p) => [p[0], p[1] - 0.018 * near(p, 152, 0.03), p[2] + 0.008 * near(p, 152, 0.03)],
 };
 const movesBy = (by: (p: Vec3) => Vec3): Float32Array =>

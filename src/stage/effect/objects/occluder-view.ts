@@ -1,4 +1,4 @@
-/** Draws nothing, hides what is behind it: the wearer's head, a hand, or the shape of a model. */
+/** Draws nothing, hides what is behind it: the wearer's head, a hand, people, or the shape of a model. */
 import { BufferAttribute, BufferGeometry, Group, Mesh, MeshBasicMaterial, type Object3D } from 'three';
 import type { Occluder } from '../../../core/document/schema';
 import { SHELL_POINTS, SHELL_TRIANGLES, shellPositions } from '../../../core/face/head-shell';
@@ -7,7 +7,9 @@ import { HAND_SHELL_POINTS, HAND_SHELL_TRIANGLES, handShellPositions } from '../
 import { column, type Matrix } from '../../../core/maths/matrix';
 import { normalise, type Vec3 } from '../../../core/maths/vec3';
 import { headFactor } from '../../../core/placing/anchors';
+import { isPeopleOccluder } from '../../../core/kinds/objects/occluder';
 import { HairOccluder } from './hair-occluder';
+import { PeopleOccluder } from './people-occluder';
 import type { OpenedModel } from '../model-store';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
@@ -35,18 +37,20 @@ export class OccluderView implements ObjectView<Occluder> {
   private readonly neck = new Mesh(emptyGeometry(NECK_POINTS, NECK_TRIANGLES), this.unseen);
   private readonly hand = new Mesh(emptyGeometry(HAND_SHELL_POINTS, HAND_SHELL_TRIANGLES), this.unseen);
   private readonly hair = new HairOccluder();
+  private readonly people = new PeopleOccluder();
   private model: OpenedModel | null = null;
   private copy: Object3D | null = null;
 
   constructor(private readonly tools: ViewTools) {
     this.shell.frustumCulled = this.neck.frustumCulled = this.hand.frustumCulled = false;
-    this.node.add(this.shell, this.neck, this.hand, this.hair.mesh);
+    this.node.add(this.shell, this.neck, this.hand, this.hair.mesh, this.people.mesh);
   }
 
-  update({ object, effect, face, hand, order, matrix }: ObjectNow<Occluder>): boolean {
+  update({ object, effect, face, wearer, hand, order, matrix }: ObjectNow<Occluder>): boolean {
     const asset = object.asset === null ? undefined : effect.assets[object.asset];
     const isHand = object.asset === null && hand !== null;
-    const isHead = object.asset === null && !isHand;
+    const arePeople = isPeopleOccluder(object);
+    const isHead = object.asset === null && !isHand && !arePeople;
     this.hand.visible = isHand;
     this.shell.visible = isHead;
     this.neck.visible = isHead && object.neck;
@@ -54,6 +58,10 @@ export class OccluderView implements ObjectView<Occluder> {
     this.node.traverse((node) => (node.renderOrder = order));
     // Space has no camera picture to see hair in.
     this.hair.show(isHead && object.hair && face ? (this.tools.camera?.hair() ?? null) : null);
+    // Who is not seen hides nothing: nobody knows how far away they are.
+    const people = arePeople && wearer ? (this.tools.camera?.get('person', 0, null) ?? null) : null;
+    this.people.show(people, wearer?.pose.position ?? [0, 0, 0]);
+    if (arePeople) return people !== null;
     if (isHand) refill(this.hand.geometry, (points) => handShellPositions(hand.landmarks, points));
     if (isHand) return true;
     if (!isHead) return this.copy !== null;
@@ -83,6 +91,7 @@ export class OccluderView implements ObjectView<Occluder> {
     this.neck.geometry.dispose();
     this.hand.geometry.dispose();
     this.hair.dispose();
+    this.people.dispose();
     this.unseen.dispose();
   }
 }
