@@ -55,7 +55,9 @@ const nameOf = (field: Element): string => {
 const number =
   (form: VueWrapper, at: number): Field =>
   async () => {
-    const field = () => form.findAll('[role="spinbutton"]')[at]!;
+    // Looked for once: forms are large, and looking takes longer than typing.
+    const found = form.findAll('[role="spinbutton"]')[at]!;
+    const field = () => found;
     const value = (name: string) => Number(field().attributes(name));
     const name = nameOf(field().element);
     return {
@@ -112,7 +114,8 @@ const choice =
 const colour =
   (form: VueWrapper, at: number): Field =>
   async () => {
-    const field = () => form.findAll<HTMLInputElement>('input[type="color"]')[at]!;
+    const found = form.findAll<HTMLInputElement>('input[type="color"]')[at]!;
+    const field = () => found;
     return {
       name: nameOf(field().element),
       set: async () => {

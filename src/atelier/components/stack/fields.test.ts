@@ -28,13 +28,7 @@ import { newSolid } from '../../../core/kinds/objects/solid';
 import { newText } from '../../../core/kinds/objects/text';
 import { sampleModel, sampleSequence } from '../../../core/document/sample-assets';
 import { sampleAsset } from '../../../core/document/sample';
-import {
-  SOLID_SHAPES,
-  type Asset,
-  type Effect,
-  type EffectObject,
-  type ObjectId,
-} from '../../../core/document/schema';
+import { type Asset, type Effect, type EffectObject, type ObjectId } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { mounted, openEffect, proveFields } from '../testing';
@@ -68,7 +62,10 @@ const OBJECTS: Readonly<Record<string, EffectObject>> = {
   hair: newHair(ID, 0),
   retouch: newRetouch(ID, 0),
   'a morph': newMorph(ID, 0),
-  ...Object.fromEntries(SOLID_SHAPES.map((shape) => [`a solid ${shape}`, newSolid(ID, shape, 0, FOREHEAD)])),
+  // All shapes have the same fields, but that flat ones have no depth.
+  ...Object.fromEntries(
+    (['box', 'plane'] as const).map((shape) => [`a solid ${shape}`, newSolid(ID, shape, 0, FOREHEAD)]),
+  ),
   ...Object.fromEntries(
     (['ambient', 'directional', 'point', 'surroundings'] as const).map((kind) => [
       `a light, ${kind}`,
