@@ -49,7 +49,7 @@ export const setOf = (anchor: Anchor): SetName => {
 
 export const VIEWS: Record<SetName, SpaceView> = {
   head: { centre: [0, 0.035, -0.02], far: 0.76 },
-  hand: { centre: [0, 0.07, 0.01], far: 0.5 },
+  hand: { centre: [0, 0.08, 0.01], far: 0.6 },
   floor: { centre: [0, 0.5, -0.7], far: 4.4 },
   wall: { centre: [0, 0, 0], far: 3 },
   picture: { centre: [0, 0, 0.03], far: 0.55 },
