@@ -96,6 +96,8 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   expect(sent).toEqual([]);
 
   // It is there again after a reload, and can be deleted.
+  await page.reload();
+  await expect(page.locator('.finder').getByText('In the yard')).toBeVisible();
   await page.goto('/takes');
   const item = page.getByRole('listitem', { name: 'In the yard' });
   await expect(item).toBeVisible();

@@ -22,6 +22,7 @@ import { STEP } from '../../core/units';
 import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { clipTake } from '../../core/takes/clip';
+import { keptClips } from '../takes/clip-store';
 import { cameraNeeds, pictureKeys } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
@@ -123,6 +124,12 @@ export const usePlaybackStore = defineStore('playback', () => {
     leavesOut.value = false;
     if (effectStore.id) keepRecorded(effectStore.id, take.value, records);
   };
+  /** An own clip that was chosen before is there again when it has been fetched from this browser, unless something else was chosen meanwhile. */
+  const restoreClip = async (effectId: string, wanted: string): Promise<void> => {
+    const before = take.value;
+    const clip = (await keptClips()).find((c) => c.id === wanted);
+    if (clip && effectStore.id === effectId && take.value === before) chooseTake(clipTake(clip));
+  };
   watch(
     () => effectStore.id,
     (id) => {
@@ -134,6 +141,7 @@ export const usePlaybackStore = defineStore('playback', () => {
         take.value = printed(found ?? takeFor(effectStore.effect));
         time.value = openingMoment(take.value, effectStore.effect);
       }
+      if (id && wanted !== null && !found) void restoreClip(id, wanted);
       loadRecorded();
     },
   );

@@ -5,6 +5,7 @@
 import { interpolate, clamp } from '../maths/scalar';
 import type { Expressions } from '../tracking/track-frame';
 import type { Unit } from '../units';
+import { gazeExpressions } from './gaze-expressions';
 import { ALL_LANDMARKS } from './landmarks';
 
 type Table = readonly (readonly [number, number])[];
@@ -67,22 +68,9 @@ const gazeOf = (p: ArrayLike<number>): readonly [number, number] | null => {
 };
 
 /** Shut eyes look nowhere. */
-const gazeExpressions = (p: ArrayLike<number>, open: Unit): Expressions => {
+const whereEyesLook = (p: ArrayLike<number>, open: Unit): Expressions => {
   const gaze = gazeOf(p);
-  if (!gaze) return {};
-  const [left, right, up, down] = [gaze[0], -gaze[0], gaze[1], -gaze[1]].map(
-    (v) => open * clamp(v, 0, 1),
-  ) as [Unit, Unit, Unit, Unit];
-  return {
-    eyeLookOutLeft: left,
-    eyeLookInRight: left,
-    eyeLookInLeft: right,
-    eyeLookOutRight: right,
-    eyeLookUpLeft: up,
-    eyeLookUpRight: up,
-    eyeLookDownLeft: down,
-    eyeLookDownRight: down,
-  };
+  return gaze ? gazeExpressions(open * clamp(gaze[0], -1, 1), open * clamp(gaze[1], -1, 1)) : {};
 };
 
 /** Reads jawOpen, mouthPucker, smiles, blinks and brows from 468 or more landmarks (head space, metres), with irises where the eyes look. */
@@ -110,7 +98,7 @@ export const readExpressions = (p: ArrayLike<number>): Expressions => {
     mouthSmileRight: interpolate(SMILE, corner(61)),
     eyeBlinkLeft: shutLeft,
     eyeBlinkRight: shutRight,
-    ...gazeExpressions(p, 1 - Math.max(shutLeft, shutRight)),
+    ...whereEyesLook(p, 1 - Math.max(shutLeft, shutRight)),
     browInnerUp: Math.min(browLeft, browRight),
     browOuterUpLeft: browLeft,
     browOuterUpRight: browRight,

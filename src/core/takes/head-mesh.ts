@@ -4,6 +4,7 @@
  */
 import { combined, displacementOf, isMovable, type MovableExpression } from '../face/expressions';
 import type { ExpressionName } from '../tracking/expression-names';
+import { gazeExpressions } from '../face/gaze-expressions';
 import { SHELL_POINTS, SKULL_TRIANGLES, shellPositions, shellUv } from '../face/head-shell';
 import { ALL_LANDMARKS, FACE_LANDMARKS } from '../face/landmarks';
 import { EYEBALL_RADIUS, NEUTRAL_FACE, OPEN_TRIANGLES } from '../face/neutral';
@@ -162,34 +163,25 @@ export const eyeGaze = (gaze: Gaze, eye: number): Gaze => ({
   y: gaze.y,
 });
 
+/** As far as eyes turn. */
+const FARTHEST_GAZE: Degrees = 30;
+
 /** The gaze a frame's coefficients stand for, in degrees: the mean of both eyes. */
 export const gazeOf = (e: Expressions): Gaze => {
   const v = (name: ExpressionName) => e[name] ?? 0;
   return {
-    x: 15 * (v('eyeLookOutLeft') - v('eyeLookInLeft') + v('eyeLookInRight') - v('eyeLookOutRight')),
-    y: 15 * (v('eyeLookUpLeft') - v('eyeLookDownLeft') + v('eyeLookUpRight') - v('eyeLookDownRight')),
+    x:
+      (FARTHEST_GAZE / 2) *
+      (v('eyeLookOutLeft') - v('eyeLookInLeft') + v('eyeLookInRight') - v('eyeLookOutRight')),
+    y:
+      (FARTHEST_GAZE / 2) *
+      (v('eyeLookUpLeft') - v('eyeLookDownLeft') + v('eyeLookUpRight') - v('eyeLookDownRight')),
   };
 };
 
-/** The coefficients that stand for a gaze of both eyes together, up to 30 degrees. */
-export const gazeExpressions = ({ x, y }: Gaze): Expressions => {
-  const [right, left, up, down] = [-x, x, y, -y].map((v) => Math.min(1, Math.max(0, v / 30))) as [
-    number,
-    number,
-    number,
-    number,
-  ];
-  return {
-    eyeLookOutLeft: left,
-    eyeLookInRight: left,
-    eyeLookInLeft: right,
-    eyeLookOutRight: right,
-    eyeLookUpLeft: up,
-    eyeLookUpRight: up,
-    eyeLookDownLeft: down,
-    eyeLookDownRight: down,
-  };
-};
+/** The coefficients that stand for a gaze of both eyes together. */
+export const expressionsOfGaze = ({ x, y }: Gaze): Expressions =>
+  gazeExpressions(x / FARTHEST_GAZE, y / FARTHEST_GAZE);
 
 const IRIS_RADIUS = 0.0058;
 

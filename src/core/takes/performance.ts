@@ -6,7 +6,7 @@ import type { Expressions, Gesture } from '../tracking/track-frame';
 import type { Seconds } from '../units';
 import { valueAt, type Curve } from './curve';
 import { HAND_SHAPES, mixBends, type HandBend } from '../hand/skeleton';
-import { gazeExpressions } from './head-mesh';
+import { expressionsOfGaze } from './head-mesh';
 
 /** Keys of a hand: when, where (metres from where the head rests), angles, shape. Smooth between. */
 export interface HandKey {
@@ -66,7 +66,7 @@ export const expressionsAt = (p: Performance, t: Seconds): Expressions => {
   const out: Expressions = {};
   for (const [name, keys] of Object.entries(p.expressions) as [ExpressionName, Curve][])
     out[name] = valueAt(keys, t);
-  return { ...out, ...gazeExpressions({ x: value(p.gazeX, t), y: value(p.gazeY, t) }) };
+  return { ...out, ...expressionsOfGaze({ x: value(p.gazeX, t), y: value(p.gazeY, t) }) };
 };
 
 export interface HandMoment {

@@ -14,7 +14,7 @@ import { distance, pointAt } from '../maths/vec3';
 import type { Expressions } from '../tracking/track-frame';
 import { HAND_SHAPES, handLandmarks } from '../hand/skeleton';
 import { deformHand, handSkin } from './hand';
-import { deformHead, gazeExpressions, gazeOf, headMesh, headTopology, trueLandmarks } from './head-mesh';
+import { deformHead, expressionsOfGaze, gazeOf, headMesh, headTopology, trueLandmarks } from './head-mesh';
 import { shapedPoint, shapeHead } from '../face/head-shape';
 import { SHAPE_NAMES } from '../face/shape-names';
 import { PERFORMERS } from './library';
@@ -117,7 +117,7 @@ describe('all 52 expressions', () => {
       { x: -30, y: 25 },
       { x: 0, y: 0 },
     ]) {
-      const back = gazeOf(gazeExpressions(gaze));
+      const back = gazeOf(expressionsOfGaze(gaze));
       expect(back.x).toBeCloseTo(gaze.x, 9);
       expect(back.y).toBeCloseTo(gaze.y, 9);
     }
