@@ -33,6 +33,9 @@ const choose = async (page: Page, list: string, option: string): Promise<void> =
     .locator('.ant-select')
     .filter({ has: page.locator(`[aria-label="${list}"]`) })
     .click();
+  // A long list opens where the chosen one is, and scrolls under the pointer until it is there: what is typed leaves one to click.
+  const search = page.getByRole('combobox', { name: list, exact: true });
+  if (await search.isEditable()) await search.fill(option);
   await page.locator('.ant-select-item-option:visible').filter({ hasText: option }).click();
 };
 const changed = (a: Awaited<ReturnType<typeof seen>>, b: Awaited<ReturnType<typeof seen>>, by = 40) =>
