@@ -6,6 +6,7 @@ import {
   CanvasSink,
   Input,
   type InputAudioTrack,
+  type WrappedCanvas,
 } from 'mediabunny';
 import { IconiaError } from '../../core/errors';
 import { loudnessOfPictures, clipPictures, LONGEST_CLIP } from '../../core/takes/clip';
@@ -76,9 +77,18 @@ export const openClip = async (file: Blob, name: string): Promise<OpenedClip> =>
       duration,
       // Pictures of a changing size are brought to that of the first.
       pictures: async function* (times) {
+        // What is shown, and what comes after it.
         const sink = new CanvasSink(track, { width, height, fit: 'contain', poolSize: 2 });
-        for await (const shown of sink.canvasesAtTimestamps(times.map((t) => start + t)))
-          if (shown) yield shown.canvas;
+        // From its beginning to its end: a recording has no index, and few pictures that can be jumped to.
+        let shown: WrappedCanvas | null = null;
+        let i = 0;
+        for await (const next of sink.canvases()) {
+          for (; shown && i < times.length && start + times[i]! < next.timestamp - 1e-6; i++)
+            yield shown.canvas;
+          if (i >= times.length) return;
+          shown = next;
+        }
+        for (; shown && i < times.length; i++) yield shown.canvas;
       },
       loudness: async (of) => {
         const sound = await input.getPrimaryAudioTrack();
