@@ -4,7 +4,9 @@ import { blankEffect } from '../core/document/defaults';
 import { sampleAsset } from '../core/document/sample';
 import type { Effect, ObjectId, Target, TargetId } from '../core/document/schema';
 import { newCard } from '../core/kinds/objects/card';
-import { cameraNeeds } from './camera-needs';
+import { SHIPPED_TAKES } from '../core/takes/library';
+import { clipTake } from '../core/takes/clip';
+import { cameraNeeds, takeNeeds } from './camera-needs';
 
 const poster = sampleAsset(1);
 const target = (n: number, asset: Target['asset'] = poster.id): Target => ({
@@ -60,4 +62,18 @@ test('an effect on a face looks for faces alone', () => {
     people: false,
     microphone: false,
   });
+});
+
+test('what is looked for in a take is what it shows; a hand that holds a picture is nothing by itself', () => {
+  const effect = effectOn([target(1)], [target(1)]);
+  const load = () => Promise.resolve(new Blob());
+  const needs = (id: string) => {
+    const { faces, hands, pictures } = takeNeeds(SHIPPED_TAKES.find((t) => t.id === id)!, effect, load);
+    return [faces, hands, pictures.length];
+  };
+  expect(needs('gestures')).toEqual([1, 2, 0]);
+  expect(needs('picture-in-hand')).toEqual([0, 0, 1]);
+  expect(needs('walk-floor')).toEqual([0, 0, 0]);
+  const own = clipTake({ id: 'clip-1', name: 'Yard', width: 64, height: 48, frames: [], sought: [] });
+  expect(takeNeeds(own, effect, load)).toEqual({ faces: 0, hands: 0, pictures: [] });
 });

@@ -2,9 +2,11 @@
 import { targetOrder } from '../core/document/queries';
 import type { Asset, Effect } from '../core/document/schema';
 import { faceCount } from '../core/requirements/face-count';
-import { MOST_HANDS, SURFACE_KINDS } from '../core/schema/anchor-schema';
+import { MOST_FACES, MOST_HANDS, SURFACE_KINDS } from '../core/schema/anchor-schema';
 import { requirementsOf } from '../core/requirements/requirements';
+import type { Take } from '../core/takes/take';
 import { MOST_PICTURES } from '../core/vision/picture-search';
+import type { FrameNeeds } from './frame-trackers';
 import type { Needs } from './live-input';
 import type { SoughtPicture } from './picture-finder';
 
@@ -30,3 +32,17 @@ export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number])
     pictures: pictures.slice(0, MOST_PICTURES),
   };
 };
+
+/**
+ * What the real trackers look for in a take: its people, the hands that it shows, and the printed pictures that the effect knows. A hand
+ * that holds a picture is nothing that an effect waits for; and of a clip nobody knows the truth: what was tracked is all there is.
+ */
+export const takeNeeds = (
+  { performers, marks, clip, spec: { pictures } }: Take,
+  effect: Effect,
+  load: (file: Asset['files'][number]) => Promise<Blob>,
+): FrameNeeds => ({
+  faces: Math.min(MOST_FACES, performers.length),
+  hands: pictures === null && !clip && marks.some(({ kind }) => kind === 'handShown') ? MOST_HANDS : 0,
+  pictures: pictures === null ? [] : cameraNeeds(effect, load).pictures,
+});

@@ -185,3 +185,13 @@ export const api = {
   release: (id: string, revision: number): Promise<Release> =>
     ask(CONTRACT.release, { params: { id }, body: { revision } }),
 };
+
+/** The bytes of a file of an effect. */
+export const fetchFile = async ({ sha256 }: Pick<FileRef, 'sha256'>): Promise<Blob> => {
+  const response = await fetch(api.fileUrl(sha256)).catch((cause: unknown) => {
+    throw new Unreachable(cause);
+  });
+  if (!response.ok)
+    throw new IconiaError('file.missing', 'A file of this effect could not be loaded. Reload the page.');
+  return response.blob();
+};

@@ -1,11 +1,9 @@
 /** Files of assets: fetched once for all views, as textures, models and bytes. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import { api } from '../api/client';
-import { IconiaError } from '../../core/errors';
+import { fetchFile } from '../api/client';
 import type { Asset, FileRef } from '../../core/document/schema';
 import { createStores, keepOnly } from '../../stage/effect/stores';
-import type { FileSource } from '../../stage/effect/texture-store';
 import type { KeptBytes } from '../../intake/drafts';
 import { useEffectStore } from './effect';
 
@@ -13,17 +11,11 @@ export const useAssetsStore = defineStore('assets', () => {
   /** Counts up when a texture or model has arrived, so that views draw again. */
   const arrived = ref(0);
 
-  const source: FileSource = async (file) => {
-    const response = await fetch(api.fileUrl(file.sha256));
-    if (!response.ok)
-      throw new IconiaError('file.missing', 'A file of this effect could not be loaded. Reload the page.');
-    return response.blob();
-  };
   const onLoaded = (): void => {
     arrived.value++;
   };
   /** For the Viewfinder, Space and previews. */
-  const stores = shallowRef(createStores(source, onLoaded));
+  const stores = shallowRef(createStores(fetchFile, onLoaded));
 
   // What belongs to the effect that was open before is let go with it.
   const effectStore = useEffectStore();
@@ -37,12 +29,12 @@ export const useAssetsStore = defineStore('assets', () => {
   );
 
   const bytesOf = async (file: FileRef): Promise<KeptBytes> => ({
-    bytes: new Uint8Array(await (await source(file)).arrayBuffer()),
+    bytes: new Uint8Array(await (await fetchFile(file)).arrayBuffer()),
     mime: file.mime,
   });
   /** The files an asset came as: what every preparation is made from. */
   const originalsOf = (asset: Asset): Promise<KeptBytes[]> =>
     Promise.all((asset.original ?? asset.files).map(bytesOf));
 
-  return { arrived, stores, source, bytesOf, originalsOf };
+  return { arrived, stores, source: fetchFile, bytesOf, originalsOf };
 });

@@ -8,15 +8,9 @@ import { cutText } from '../../core/text';
 import { cameraNeeds } from '../../tracker/camera-needs';
 import { loudnessOf } from '../../tracker/microphone';
 import { trackClip } from '../../tracker/track-clip';
-import { api } from '../api/client';
+import { fetchFile } from '../api/client';
 import { useEffectStore } from './effect';
 import { useTakesStore } from './takes';
-
-const fetchFile = async ({ sha256 }: { readonly sha256: string }): Promise<Blob> => {
-  const response = await fetch(api.fileUrl(sha256));
-  if (!response.ok) throw new Error(`HTTP ${response.status}`);
-  return response.blob();
-};
 
 export const useClipsStore = defineStore('clips', () => {
   const takes = useTakesStore();

@@ -17,17 +17,16 @@ import type { Take } from '../../core/takes/take';
 import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import type { Room } from '../../core/placing/room';
-import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
 import { STEP } from '../../core/units';
 import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { clipTake } from '../../core/takes/clip';
 import { keptClips } from '../takes/clip-store';
-import { cameraNeeds, pictureKeys } from '../../tracker/camera-needs';
+import { cameraNeeds, pictureKeys, takeNeeds } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
-import { api } from '../api/client';
+import { fetchFile } from '../api/client';
 import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
@@ -264,11 +263,6 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
 
   // Trackers are loaded, and the microphone asked for, only when the effect needs them.
-  const fetchFile = async ({ sha256 }: { readonly sha256: string }): Promise<Blob> => {
-    const response = await fetch(api.fileUrl(sha256));
-    if (!response.ok) throw new Error(`HTTP ${response.status}`);
-    return response.blob();
-  };
   watch(
     () => cameraNeeds(effectStore.effect, fetchFile),
     // A creator reads off what is known of their face, also where the effect looks for nothing.
@@ -292,23 +286,13 @@ export const usePlaybackStore = defineStore('playback', () => {
     live?.event('cameraFlips');
   };
 
-  const hasHands = computed(() => take.value.marks.some((mark) => mark.kind === 'handShown'));
-  /**
-   * What of a take the real trackers look for: its people, its hands where the effect needs them, and the printed pictures that the effect
-   * knows. A hand that holds a picture is nothing that an effect waits for.
-   */
-  const takeNeeds = (): FrameNeeds => ({
-    // Of a clip nobody knows the truth: what was tracked is all there is.
-    faces: Math.min(MOST_FACES, take.value.performers.length),
-    hands: hasHands.value && !take.value.clip && take.value.spec.pictures === null ? MOST_HANDS : 0,
-    pictures: take.value.spec.pictures === null ? [] : cameraNeeds(effectStore.effect, fetchFile).pictures,
-  });
+  const needsOfTake = (): FrameNeeds => takeNeeds(take.value, effectStore.effect, fetchFile);
   /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */
   const useTracker = async (drawing: TakeDrawing): Promise<void> => {
     useTake();
     cameraError.value = null;
     trackerStarting.value = true;
-    const needs = takeNeeds();
+    const needs = needsOfTake();
     const sought = new Set(needs.pictures.map((p) => p.id));
     const opened = new TakeTracker(take.value, drawing, needs, {
       onFrame: (frame, milliseconds) => {
@@ -349,13 +333,13 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** What of the take the real trackers can look for. */
   const trackable = computed(() => {
-    const { faces, hands, pictures } = takeNeeds();
+    const { faces, hands, pictures } = needsOfTake();
     return { faces: faces > 0, hands: hands > 0, pictures: pictures.length > 0 };
   });
 
   return {
     trackable,
-    takeNeeds,
+    needsOfTake,
     cameraLight,
     take,
     time,

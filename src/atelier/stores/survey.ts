@@ -39,7 +39,7 @@ export const useSurveyStore = defineStore('survey', () => {
   };
   /** What was looked at: another take, or other pictures, is another survey. */
   const subject = computed(() =>
-    JSON.stringify([playback.take.id, playback.takeNeeds().pictures.map((p) => [p.id, p.key])]),
+    JSON.stringify([playback.take.id, playback.needsOfTake().pictures.map((p) => [p.id, p.key])]),
   );
   watch(subject, forget);
 
@@ -67,7 +67,7 @@ export const useSurveyStore = defineStore('survey', () => {
   const run = (drawing: TakeDrawing): Promise<void> =>
     work(async (signal, ifStill) => {
       moments.value = [];
-      await surveyTake(playback.take, drawing, playback.takeNeeds(), {
+      await surveyTake(playback.take, drawing, playback.needsOfTake(), {
         signal,
         onMoment: (moment, done) =>
           ifStill(() => {

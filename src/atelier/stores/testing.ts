@@ -117,5 +117,6 @@ export const pretendReaderAndServer = async (): Promise<void> => {
     },
     Stale: class extends Error {},
     Unreachable: class extends Error {},
+    fetchFile: () => Promise.reject(new Error('The pretended server keeps no bytes.')),
   }));
 };

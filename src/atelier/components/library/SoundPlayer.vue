@@ -4,7 +4,7 @@ import { onBeforeUnmount, ref, watch } from 'vue';
 import { Play, Square } from '@lucide/vue';
 import type { SoundAsset } from '../../../core/document/schema';
 import { sentence } from '../../../core/errors';
-import { api } from '../../api/client';
+import { fetchFile } from '../../api/client';
 
 const props = defineProps<{ asset: SoundAsset }>();
 const playing = ref(false);
@@ -21,8 +21,8 @@ const play = async (): Promise<void> => {
   error.value = null;
   try {
     context ??= new AudioContext();
-    const response = await fetch(api.fileUrl(props.asset.files[0]!.sha256));
-    const buffer = await context.decodeAudioData(await response.arrayBuffer());
+    const file = await fetchFile(props.asset.files[0]!);
+    const buffer = await context.decodeAudioData(await file.arrayBuffer());
     stop();
     source = context.createBufferSource();
     source.buffer = buffer;

@@ -4,11 +4,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { Stage } from '../../../stage/stage';
 import type { EffectObject } from '../../../core/document/schema';
-import { arePeopleMade, makePeople } from '../../../stage/performer/people-maker';
-import type { ClipPicture } from '../../../stage/clip-picture';
-import { clipPictureOf } from '../../takes/clip-store';
-import { TakePicture, type Detail } from '../../../stage/take-picture';
-import { VideoPicture } from '../../../stage/video-picture';
+import type { Detail } from '../../../stage/take-picture';
 import { FirstPicture } from '../../drawing/first-picture';
 import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
@@ -32,6 +28,7 @@ import CloseUpButtons from './CloseUpButtons.vue';
 import { useCloseUp } from './use-close-up';
 import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
+import { useFinderPicture } from './use-finder-picture';
 import { useFinderSize } from './use-finder-size';
 import { useFinderWords } from './use-finder-words';
 import '../../../stage/overlay/viewer-overlay.css';
@@ -60,8 +57,6 @@ const adaptive = new AdaptiveDetail(
 /** How much of the take is drawn; lowered before the picture is. */
 const detail = ref<Detail>('full');
 const share = ref(1);
-let picture: TakePicture | null = null;
-let clip: ClipPicture | null = null;
 
 const frame = ref<HTMLElement | null>(null);
 const sheet = ref<HTMLElement | null>(null);
@@ -72,16 +67,14 @@ const needsDraw = (): void => {
   loop.wake();
   sayWanted();
 };
-/** Whether those before the camera can be drawn at once; until they can the picture stays as it was. */
-const isCast = (): boolean =>
-  playback.source === 'camera' || desk.people === 'plain' || arePeopleMade(playback.take.performers);
+const picture = useFinderPicture({ drawing: () => drawing, detail, needsDraw: () => needsDraw() });
 /** Said on the canvas: what its picture still lacks, and how many pictures were drawn, so that whoever waits for one can. */
 let drawn = 0;
 const sayWanted = (): void => {
   if (!canvas.value) return;
   const lacks = [
-    ...(redraw.isWanted || first.isComing || (clip && !clip.has(playback.time)) ? ['picture'] : []),
-    ...(isCast() ? [] : ['people']),
+    ...(redraw.isWanted || first.isComing || !picture.hasCome() ? ['picture'] : []),
+    ...(picture.isCast() ? [] : ['people']),
     ...(assets.stores.arrivals.count > 0 ? ['assets'] : []),
     ...(prints.loading ? ['prints'] : []),
   ].join(' ');
@@ -143,7 +136,6 @@ const adapt = (elapsed: number): void => {
   const change = adaptive.step({ elapsed, moving: playback.playing || camera, camera });
   if (change === 'detail') {
     detail.value = adaptive.detail;
-    picture?.setDetail(adaptive.detail);
     needsDraw();
   } else if (change === 'density') {
     share.value = adaptive.share;
@@ -157,7 +149,7 @@ const loop = new FrameLoop((passed) => {
   playback.advance(elapsed);
   adapt(elapsed);
   if (playback.source === 'tracked') playback.now();
-  if (isCast() && (redraw.take(performance.now()) || playback.source === 'camera')) first.draw();
+  if (picture.isCast() && (redraw.take(performance.now()) || playback.source === 'camera')) first.draw();
   sayWanted();
   const moves = playback.playing || playback.source !== 'take';
   return moves || redraw.needsFrame || assets.stores.arrivals.count > 0;
@@ -173,7 +165,7 @@ onMounted(() => {
   }
   handles.start(drawing);
   detail.value = adaptive.detail = drawing.isSoftware ? 'plain' : 'full';
-  showPicture();
+  picture.show();
   canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
   canvas.value!.addEventListener('webglcontextrestored', () => {
     lost.value = false;
@@ -221,29 +213,6 @@ watch(
     sayWanted();
   },
 );
-const showPicture = (): void => {
-  if (playback.source === 'camera') {
-    picture = null;
-    const camera = playback.camera!;
-    clip = null;
-    drawing?.setPicture(new VideoPicture(camera.picture, () => camera.people));
-  } else if (playback.take.clip) {
-    picture = null;
-    clip = clipPictureOf(playback.take.clip, needsDraw);
-    drawing?.setPicture(clip);
-  } else {
-    clip = null;
-    picture = new TakePicture(playback.take, {
-      detail: detail.value,
-      people: desk.people,
-      pictures: prints.images,
-    });
-    drawing?.setPicture(picture);
-    if (!isCast()) void makePeople(playback.take.performers).then(needsDraw);
-  }
-  needsDraw();
-};
-watch(() => [playback.source === 'camera', playback.take, prints.images, desk.people] as const, showPicture);
 watch(() => playback.liveFrame, needsDraw);
 const mayPick = (object: EffectObject): boolean => !object.locked;
 const pointers = useFinderPointers({

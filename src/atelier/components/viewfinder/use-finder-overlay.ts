@@ -10,7 +10,7 @@ import type { TrackFrame } from '../../../core/tracking/track-frame';
 import { RoomBar } from '../../../stage/overlay/room-bar';
 import { ViewerOverlay } from '../../../stage/overlay/viewer-overlay';
 import { EffectSounds } from '../../../stage/sound/effect-sounds';
-import { api } from '../../api/client';
+import { api, fetchFile } from '../../api/client';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 
@@ -32,16 +32,9 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   });
   const roomBar = new RoomBar();
   const needs = computed(() => requirementsOf(effectStore.effect));
-  const sounds = new EffectSounds(
-    async ({ sha256 }) => {
-      const response = await fetch(api.fileUrl(sha256));
-      if (!response.ok) throw new Error(`HTTP ${response.status}`);
-      return response.blob();
-    },
-    (_, name) => {
-      effectStore.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
-    },
-  );
+  const sounds = new EffectSounds(fetchFile, (_, name) => {
+    effectStore.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
+  });
   onMounted(() => {
     overlay.element.append(roomBar.element);
     frame.value?.append(overlay.element);
