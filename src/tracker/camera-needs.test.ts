@@ -68,7 +68,11 @@ test('what is looked for in a take is what it shows; a hand that holds a picture
   const effect = effectOn([target(1)], [target(1)]);
   const load = () => Promise.resolve(new Blob());
   const needs = (id: string) => {
-    const { faces, hands, pictures } = takeNeeds(SHIPPED_TAKES.find((t) => t.id === id)!, effect, load);
+    const { faces, hands, pictures } = takeNeeds(
+      SHIPPED_TAKES.find((t) => t.id === id)!,
+      effect,
+      load,
+    );
     return [faces, hands, pictures.length];
   };
   expect(needs('gestures')).toEqual([1, 2, 0]);

@@ -10,6 +10,7 @@ interface AsksFirst {
 
 export class DeviceTurns {
   private latest: DeviceTurn | null = null;
+  private isListening = false;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
   /** `onNothing` is called once, when the device does not say how it is held, or may not. */
@@ -24,9 +25,13 @@ export class DeviceTurns {
   start(): void {
     const asks = (window as { DeviceOrientationEvent?: AsksFirst }).DeviceOrientationEvent;
     window.addEventListener('deviceorientation', this.hear);
-    this.timer = setTimeout(() => this.latest ?? this.onNothing(), PATIENCE);
-    // Refused, no event ever comes: the timer says so.
-    void asks?.requestPermission?.().catch(() => undefined);
+    this.isListening = true;
+    const wait = (): void => {
+      if (this.isListening) this.timer = setTimeout(() => this.latest ?? this.onNothing(), PATIENCE);
+    };
+    // Refused, no event ever comes: the timer says so. Its owner takes the time they need to answer.
+    if (asks?.requestPermission) void asks.requestPermission().then(wait, wait);
+    else wait();
   }
 
   private readonly hear = ({ alpha, beta, gamma }: DeviceOrientationEvent): void => {
@@ -36,6 +41,7 @@ export class DeviceTurns {
 
   stop(): void {
     window.removeEventListener('deviceorientation', this.hear);
+    this.isListening = false;
     if (this.timer !== null) clearTimeout(this.timer);
     this.timer = null;
   }

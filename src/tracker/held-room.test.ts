@@ -59,21 +59,38 @@ test('a device that does not say how it is held: that is told once, and the floo
   expect(guessed).toBe(1);
   held.stop();
 });
-test('a device that asks its owner is asked, and a refusal is a device that does not say', async () => {
+test('a device that asks its owner is asked at once, and a refusal is a device that does not say', async () => {
+  let refuse: (error: Error) => void = () => {};
   page({
     DeviceOrientationEvent: {
       requestPermission: () => {
         asked++;
-        return Promise.reject(new Error('denied'));
+        return new Promise((_, fail) => (refuse = fail));
       },
     },
   });
   let guessed = 0;
   const held = new HeldRoom(['floor'], () => guessed++);
   held.start();
-  await Promise.resolve();
   expect(asked).toBe(1);
-  jest.advanceTimersByTime(2000);
+  // Its owner takes their time.
+  await jest.advanceTimersByTimeAsync(20_000);
+  expect(guessed).toBe(0);
+  refuse(new Error('denied'));
+  await jest.advanceTimersByTimeAsync(2000);
   expect(guessed).toBe(1);
   held.stop();
+});
+test('an answer that comes when nobody listens any more is let go', async () => {
+  let allow: (word: string) => void = () => {};
+  page({
+    DeviceOrientationEvent: { requestPermission: () => new Promise<string>((done) => (allow = done)) },
+  });
+  let guessed = 0;
+  const held = new HeldRoom(['floor'], () => guessed++);
+  held.start();
+  held.stop();
+  allow('granted');
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(guessed).toBe(0);
 });

@@ -102,7 +102,7 @@ export class LiveCamera {
     this.trackers = new FrameTrackers({ onLost: (error) => this.events.onTrackerLost?.(error) });
   }
 
-  /** Opens the camera; resolves when pictures are being tracked for what is needed. Throws `IconiaError` `camera.*`. */
+  /** Opens the camera, called from a click; resolves when pictures are being tracked for what is needed. Throws `IconiaError` `camera.*`. */
   async start(): Promise<void> {
     this.events.onState('starting');
     if (!navigator.mediaDevices?.getUserMedia)
@@ -110,6 +110,8 @@ export class LiveCamera {
         'camera.none',
         'This browser gives pages no camera. Open Iconia over https or on this computer.',
       );
+    // Before anything is waited for: a device that asks its owner does so only while a click lasts.
+    this.makeRoom(this.needs.surfaces);
     try {
       this.stream = await navigator.mediaDevices.getUserMedia({
         video: { facingMode: this.facing, width: { ideal: 640 }, height: { ideal: 480 } },

@@ -1,6 +1,8 @@
 /** Take, camera, facing and microphone: whatever is wished while something else is on its way. */
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { IconiaError } from '../core/errors';
+import { fromAxisAngle } from '../core/maths/quaternion';
+import { Room } from '../core/placing/room';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { CameraEvents, CameraNeeds, Facing } from './live-camera';
 import { LiveInput, type InputCamera, type InputMicrophone, type Needs } from './live-input';
@@ -9,7 +11,7 @@ import type { SoughtPicture } from './picture-finder';
 class FakeCamera implements InputCamera {
   readonly picture = {} as HTMLCanvasElement;
   people = null;
-  room = null;
+  room: InputCamera['room'] = null;
   stopped = false;
   needs: CameraNeeds | null = null;
   open!: () => void;
@@ -118,6 +120,22 @@ describe('one machine for take and camera', () => {
     expect(input.problem).toBeNull();
     camera.events.onError(new IconiaError('camera.lost', 'It went away.'));
     expect([input.source, input.problem, camera.stopped]).toEqual(['take', 'It went away.', true]);
+  });
+  test('that the floor is guessed is said until things are put down; another problem stays', async () => {
+    const camera = await opened();
+    const room = new Room(['floor']);
+    camera.room = room;
+    room.turn(fromAxisAngle([1, 0, 0], -25));
+    camera.events.onGuessedRoom!();
+    camera.events.onFrame(FIRST_TAKE.frameAt(1));
+    expect(input.problem).toMatch(/guessed/);
+    room.tap({ x: 0.5, y: 0.6 }, { fovY: 60, aspect: 1 });
+    expect(room.state).toBe('placed');
+    camera.events.onFrame(FIRST_TAKE.frameAt(1.1));
+    expect(input.problem).toBeNull();
+    camera.events.onTrackerLost!(new IconiaError('tracker.failed', 'The face tracker cannot go on.'));
+    camera.events.onFrame(FIRST_TAKE.frameAt(1.2));
+    expect(input.problem).toBe('The face tracker cannot go on.');
   });
   test('people are looked for, and the microphone asked for, only where they are needed', async () => {
     input.need({ ...FACES, people: true, microphone: true });

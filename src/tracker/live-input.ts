@@ -108,8 +108,11 @@ export class LiveInput {
     const camera = make(
       {
         onFrame: (frame) => {
-          if (current()) this.frame = frame;
-          if (current()) this.options.onChange();
+          if (!current()) return;
+          this.frame = frame;
+          // Whoever has put things down need not be told any more where they would stand.
+          if (this.problem === GUESSED && camera.room?.state === 'placed') this.problem = null;
+          this.options.onChange();
         },
         onState: (state) => {
           if (!current() || state === this.state) return;

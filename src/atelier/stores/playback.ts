@@ -84,13 +84,14 @@ export const usePlaybackStore = defineStore('playback', () => {
   let live: LiveRuntime | null = null;
   /** Camera, facing, people and microphone; what of it is shown is read off when it changes. */
   const input = new LiveInput({ onChange: () => readInput() });
+  let told: string | null = null;
   const readInput = (): void => {
     if (tracker) return;
     cameraState.value = input.state;
     peopleState.value = input.people;
     peopleError.value = input.peopleError;
     cameraSeeks.value = input.seeks;
-    if (input.problem) cameraError.value = input.problem;
+    if (input.problem !== told) cameraError.value = told = input.problem;
     liveFrame.value = input.frame;
     if (input.source === 'camera' && source.value !== 'camera') {
       live = new LiveRuntime(player.value.program);
@@ -126,7 +127,11 @@ export const usePlaybackStore = defineStore('playback', () => {
   /** An own clip that was chosen before is there again when it has been fetched from this browser, unless something else was chosen meanwhile. */
   const restoreClip = async (effectId: string, wanted: string): Promise<void> => {
     const before = take.value;
-    const clip = (await keptClips()).find((c) => c.id === wanted);
+    const clips = await keptClips().catch((cause: unknown) => {
+      effectStore.notice = sentence(cause);
+      return [];
+    });
+    const clip = clips.find((c) => c.id === wanted);
     if (clip && effectStore.id === effectId && take.value === before) chooseTake(clipTake(clip));
   };
   watch(
