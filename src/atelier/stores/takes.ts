@@ -59,15 +59,13 @@ export const useTakesStore = defineStore('takes', () => {
   const isOwn = (take: Take): boolean => own.value.includes(take);
 
   const load = async (): Promise<void> => {
-    clips.value = (await keptClips()).map((clip) => clipTake(clip));
-    try {
-      own.value = (await api.takes()).map((spec) => makeTake(spec));
-      error.value = null;
-    } catch (cause) {
-      error.value = sentence(cause);
-    } finally {
-      loaded.value = true;
-    }
+    // What cannot be had in one place keeps nothing of the other away.
+    const [kept, specs] = await Promise.allSettled([keptClips(), api.takes()]);
+    if (kept.status === 'fulfilled') clips.value = kept.value.map((clip) => clipTake(clip));
+    if (specs.status === 'fulfilled') own.value = specs.value.map((spec) => makeTake(spec));
+    const failures = [kept, specs].flatMap((had) => (had.status === 'rejected' ? sentence(had.reason) : []));
+    error.value = failures.join(' ') || null;
+    loaded.value = true;
   };
   /** Saves a new take, or an own one again. Gives the take as it is kept. */
   const save = async (spec: TakeSpec): Promise<Take> => {

@@ -17,6 +17,11 @@ const database = (): Promise<IDBPDatabase<Kept>> =>
       db.createObjectStore('clips', { keyPath: 'id' });
       db.createObjectStore('pictures');
     },
+    terminated: () => (opening = null),
+  }).catch((cause: unknown) => {
+    // Asked again it may be there.
+    opening = null;
+    throw cause;
   }));
 
 const notKept = (cause: unknown): IconiaError =>
@@ -28,12 +33,12 @@ const notKept = (cause: unknown): IconiaError =>
     { cause },
   );
 
-/** All clips, without their pictures. Empty where the browser keeps nothing. */
+/** All clips, without their pictures. Throws `IconiaError` `clip.not-kept`. */
 export const keptClips = async (): Promise<readonly Clip[]> => {
   try {
     return await (await database()).getAll('clips');
-  } catch {
-    return [];
+  } catch (cause) {
+    throw notKept(cause);
   }
 };
 
@@ -54,13 +59,18 @@ export const keepClip = async (clip: Clip, pictures: readonly Blob[]): Promise<v
 export const pictureOfClip = async (clip: string, picture: number): Promise<Blob | null> =>
   (await (await database()).get('pictures', [clip, picture])) ?? null;
 
+/** Throws `IconiaError` `clip.not-kept`. */
 export const forgetClip = async (id: string): Promise<void> => {
-  const work = (await database()).transaction(['clips', 'pictures'], 'readwrite');
-  await Promise.all([
-    work.objectStore('clips').delete(id),
-    work.objectStore('pictures').delete(IDBKeyRange.bound([id, 0], [id, Infinity])),
-    work.done,
-  ]);
+  try {
+    const work = (await database()).transaction(['clips', 'pictures'], 'readwrite');
+    await Promise.all([
+      work.objectStore('clips').delete(id),
+      work.objectStore('pictures').delete(IDBKeyRange.bound([id, 0], [id, Infinity])),
+      work.done,
+    ]);
+  } catch (cause) {
+    throw notKept(cause);
+  }
 };
 
 /** The clip's pictures, to be drawn; `onArrive` is told when one that was wanted has come. */
