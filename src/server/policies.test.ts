@@ -63,6 +63,7 @@ test('pages may ask for what effects use, and for nothing else; nobody else’s 
         accelerometer: '(self)',
         gyroscope: '(self)',
         magnetometer: '(self)',
+        'xr-spatial-tracking': '(self)',
         geolocation: '()',
         payment: '()',
         usb: '()',

@@ -54,7 +54,7 @@ export const userContent = (response: Response): void => {
 };
 
 /** What our own pages may ask the viewer for; nobody else may. */
-const ALLOWED = ['camera', 'microphone', 'accelerometer', 'gyroscope', 'magnetometer'];
+const ALLOWED = ['camera', 'microphone', 'accelerometer', 'gyroscope', 'magnetometer', 'xr-spatial-tracking'];
 const FORBIDDEN = ['geolocation', 'payment', 'usb', 'display-capture'];
 export const permissions: RequestHandler = (_request, response, next) => {
   response.setHeader(

@@ -22,7 +22,10 @@ import { VideoPicture } from '../stage/video-picture';
 import { cameraNeeds } from '../tracker/camera-needs';
 import { LiveInput } from '../tracker/live-input';
 import { LiveRuntime } from '../tracker/live-runtime';
+import { mayMeasure } from '../tracker/webxr';
+import { WorldCamera } from '../tracker/world-camera';
 import type { OnPerformer } from './on-performer';
+import { WorldView } from './world-view';
 
 const element = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
 const canvas = element<HTMLCanvasElement>('picture');
@@ -58,7 +61,13 @@ const fetchPackage = async (): Promise<OpenedPackage> => {
 class ShowPage {
   private readonly stage: Stage;
   private live: LiveRuntime;
-  private readonly input = new LiveInput({ onChange: () => this.readInput() });
+  private readonly input = new LiveInput({
+    onChange: () => this.readInput(),
+    world: (events, surfaces) => (this.mayMeasure ? new WorldCamera(events, surfaces, this.worldView) : null),
+  });
+  /** The device measures the room itself. */
+  private mayMeasure = false;
+  private readonly worldView: WorldView;
   /** The effect on a performer; null until that has been fetched. */
   private performer: OnPerformer | null = null;
   private source: 'take' | 'camera' = 'take';
@@ -84,6 +93,13 @@ class ShowPage {
     abilities: Abilities,
   ) {
     this.stage = new Stage(canvas, createStores(this.files), abilities);
+    this.worldView = new WorldView(
+      this.stage,
+      document.querySelector('main')!,
+      () => this.drawSafely(),
+      () => this.resize(),
+    );
+    void mayMeasure().then((may) => (this.mayMeasure = may));
     this.live = new LiveRuntime(compile(opened.effect));
     this.overlay = new ViewerOverlay({
       language: promptLanguage(navigator.languages),
@@ -106,7 +122,10 @@ class ShowPage {
         y: (event.clientY - box.top) / box.height,
       };
     };
-    canvas.addEventListener('pointerdown', (event) => {
+    const surface = element('stage');
+    surface.addEventListener('pointerdown', (event) => {
+      // What lies over the picture is touched for itself.
+      if (event.target !== canvas && event.target !== surface) return;
       this.sounds?.wake();
       const finger = at(event);
       if (this.putDown(finger)) return;
@@ -114,13 +133,13 @@ class ShowPage {
       this.live.tap(finger.x, finger.y);
       this.live.touch([...fingers.values()]);
     });
-    canvas.addEventListener('pointermove', (event) => {
+    surface.addEventListener('pointermove', (event) => {
       if (!fingers.has(event.pointerId)) return;
       fingers.set(event.pointerId, at(event));
       this.live.touch([...fingers.values()]);
     });
     for (const end of ['pointerup', 'pointercancel', 'pointerleave'] as const)
-      canvas.addEventListener(end, (event) => {
+      surface.addEventListener(end, (event) => {
         fingers.delete(event.pointerId);
         this.live.touch([...fingers.values()]);
       });
@@ -196,6 +215,7 @@ class ShowPage {
 
   private resize(): void {
     const { clientWidth, clientHeight } = canvas;
+    if (this.worldView.picture) return;
     if (clientWidth === 0 || clientHeight === 0) return;
     this.stage.setSize(clientWidth, clientHeight, Math.min(devicePixelRatio, MOST_HEIGHT / clientHeight));
   }
@@ -233,7 +253,9 @@ class ShowPage {
   private showSource(source: 'take' | 'camera'): void {
     this.source = source;
     const { camera } = this.input;
-    if (camera) this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
+    // One that measures the room has brought its own picture.
+    if (camera?.picture) this.stage.setPicture(new VideoPicture(camera.picture, () => camera.people));
+    else if (camera) this.stage.setPicture(this.worldView.picture!);
     else if (this.performer) this.stage.setPicture(this.performer.picture());
     this.restart();
   }
@@ -260,6 +282,11 @@ class ShowPage {
   readonly draw = (): void => {
     // Asked for first: one picture that cannot be drawn does not end the effect.
     requestAnimationFrame(this.draw);
+    // The device's own frames draw it meanwhile.
+    if (!this.worldView.picture) this.drawSafely();
+  };
+
+  private drawSafely(): void {
     try {
       this.drawOne();
     } catch (error) {
@@ -267,7 +294,7 @@ class ShowPage {
       this.faulty = true;
       say('Something of this effect cannot be drawn on this device. The rest of it goes on.');
     }
-  };
+  }
   private faulty = false;
 
   private drawOne(): void {

@@ -1,6 +1,6 @@
 /** The room around a camera: how the device is held decides where floor, table and wall are. */
 import type { SurfaceKind } from '../core/document/schema';
-import { Room } from '../core/placing/room';
+import { AssumedRoom } from '../core/placing/assumed-room';
 import { fromAxisAngle } from '../core/maths/quaternion';
 import { cameraTurn } from '../core/tracking/device-turn';
 import type { TrackFrame } from '../core/tracking/track-frame';
@@ -10,13 +10,13 @@ import { DeviceTurns } from './device-turns';
 const GUESSED = fromAxisAngle([1, 0, 0], -25);
 
 export class HeldRoom {
-  readonly room: Room;
+  readonly room: AssumedRoom;
   private readonly turns: DeviceTurns;
   private isGuessed = false;
 
   /** `onGuess` is called when the device does not say how it is held. */
   constructor(kinds: readonly SurfaceKind[], onGuess: () => void) {
-    this.room = new Room(kinds);
+    this.room = new AssumedRoom(kinds);
     this.turns = new DeviceTurns(() => {
       this.isGuessed = true;
       onGuess();

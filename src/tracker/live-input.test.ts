@@ -2,7 +2,7 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { IconiaError } from '../core/errors';
 import { fromAxisAngle } from '../core/maths/quaternion';
-import { Room } from '../core/placing/room';
+import { AssumedRoom } from '../core/placing/assumed-room';
 import { FIRST_TAKE } from '../core/takes/library';
 import type { CameraEvents, CameraNeeds, Facing } from './live-camera';
 import { LiveInput, type InputCamera, type InputMicrophone, type Needs } from './live-input';
@@ -123,7 +123,7 @@ describe('one machine for take and camera', () => {
   });
   test('that the floor is guessed is said until things are put down; another problem stays', async () => {
     const camera = await opened();
-    const room = new Room(['floor']);
+    const room = new AssumedRoom(['floor']);
     camera.room = room;
     room.turn(fromAxisAngle([1, 0, 0], -25));
     camera.events.onGuessedRoom!();
@@ -191,5 +191,89 @@ describe('one machine for take and camera', () => {
     const camera = await opened();
     camera.events.onTrackerLost!(new IconiaError('tracker.failed', 'The picture tracker stopped.'));
     expect([input.source, input.problem]).toEqual(['camera', 'The picture tracker stopped.']);
+  });
+});
+
+describe('a camera that measures the room', () => {
+  const FLOOR: Needs = { ...FACES, faces: 0, surfaces: ['floor'] };
+  let worlds: FakeCamera[];
+  const make = (isThere: boolean): void => {
+    worlds = [];
+    input = new LiveInput({
+      onChange: () => {},
+      camera: (events, facing) => {
+        const camera = new FakeCamera(events, facing);
+        cameras.push(camera);
+        return camera;
+      },
+      world: (events) => {
+        if (!isThere) return null;
+        const world = new FakeCamera(events, 'environment');
+        worlds.push(world);
+        return world;
+      },
+    });
+  };
+  test('is opened for what only stands in a room, instead of the other', async () => {
+    make(true);
+    input.need(FLOOR);
+    const opening = input.useCamera();
+    worlds[0]!.open();
+    expect(await opening).toBe(true);
+    expect([input.camera, cameras.length, input.problem]).toEqual([worlds[0], 0, null]);
+    input.useTake();
+    expect(worlds[0]!.stopped).toBe(true);
+  });
+  test.each([
+    ['a face', { ...FLOOR, faces: 1 }],
+    ['a hand', { ...FLOOR, hands: 1 }],
+    ['a printed picture', { ...FLOOR, pictures: [PICTURE] }],
+    ['people', { ...FLOOR, people: true }],
+    ['no room', { ...FACES, faces: 0 }],
+  ] as const)('is not for an effect that needs %s too', async (_, needs) => {
+    make(true);
+    input.need(needs);
+    const opening = input.useCamera('environment');
+    cameras[0]!.open();
+    expect(await opening).toBe(true);
+    expect(worlds).toHaveLength(0);
+  });
+  test('where there is none the room is assumed, without a word; nor is it there for the camera that looks at the viewer', async () => {
+    make(false);
+    input.need(FLOOR);
+    const opening = input.useCamera();
+    cameras[0]!.open();
+    expect(await opening).toBe(true);
+    expect(input.problem).toBe(null);
+    make(true);
+    input.need(FLOOR);
+    void input.useCamera('user');
+    expect(worlds).toHaveLength(0);
+  });
+  test('one that turns out not to measure: the other is opened, and the viewer is told until things are put down', async () => {
+    make(true);
+    input.need(FLOOR);
+    const opening = input.useCamera();
+    worlds[0]!.refuse(new IconiaError('world.unavailable', 'no'));
+    await settle();
+    expect(worlds[0]!.stopped).toBe(true);
+    const [camera] = cameras;
+    camera!.open();
+    expect(await opening).toBe(true);
+    expect(input.problem).toMatch(/could not measure the room/);
+    const room = new AssumedRoom(['floor']);
+    camera!.room = room;
+    room.turn(fromAxisAngle([1, 0, 0], -30));
+    room.tap({ x: 0.5, y: 0.5 }, { fovY: 60, aspect: 1 });
+    camera!.events.onFrame(FIRST_TAKE.frameAt(0));
+    expect(input.problem).toBe(null);
+  });
+  test('one that the viewer refuses is not asked for another way', async () => {
+    make(true);
+    input.need(FLOOR);
+    const opening = input.useCamera();
+    worlds[0]!.refuse(new IconiaError('camera.refused', 'Allow it.'));
+    expect(await opening).toBe(false);
+    expect([input.problem, input.source, cameras.length]).toEqual(['Allow it.', 'take', 0]);
   });
 });

@@ -5,6 +5,7 @@
  */
 import { IconiaError, sentence } from '../core/errors';
 import type { Room } from '../core/placing/room';
+import type { SurfaceKind } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import {
   LiveCamera,
@@ -15,9 +16,14 @@ import {
   type PeopleState,
 } from './live-camera';
 import { Microphone } from './microphone';
+import { UNMEASURED } from './world-camera';
 
 /** What a machine needs of a camera; tests give their own. */
-export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'picture' | 'people' | 'room'>;
+export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'people'> & {
+  readonly room: Room | null;
+  /** Null where it draws its picture itself. */
+  readonly picture: HTMLCanvasElement | null;
+};
 export type InputMicrophone = Pick<Microphone, 'start' | 'stop' | 'loudness'>;
 
 export interface LiveInputOptions {
@@ -25,6 +31,8 @@ export interface LiveInputOptions {
   readonly onChange: () => void;
   readonly camera?: (events: CameraEvents, facing: Facing) => InputCamera;
   readonly microphone?: () => InputMicrophone;
+  /** A camera that measures the room itself; null where this browser has none. */
+  readonly world?: (events: CameraEvents, surfaces: readonly SurfaceKind[]) => InputCamera | null;
 }
 
 /** What the effect needs of a camera besides the picture. */
@@ -38,8 +46,18 @@ const wordOf = ({ faces, hands, people, surfaces, microphone, pictures }: Needs)
 const UNHEARD =
   'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
 
+const ASSUMED =
+  'This browser could not measure the room, so how far the floor is, is assumed. Say near or far with the slider, then tap.';
+
 const GUESSED =
   'This device does not say how it is held, so the floor is only guessed. Tap where things are to stand, or open the effect on a phone.';
+
+/** What need not be said any more once things are put down. */
+const UNTIL_PLACED: readonly (string | null)[] = [GUESSED, ASSUMED];
+
+/** A camera that measures the room looks for nothing else in its picture. */
+const onlyRoom = ({ faces, hands, pictures, people, surfaces }: Needs): boolean =>
+  surfaces.length > 0 && faces === 0 && hands === 0 && pictures.length === 0 && !people;
 
 export class LiveInput {
   source: 'take' | 'camera' = 'take';
@@ -97,6 +115,11 @@ export class LiveInput {
 
   /** Opens the camera. False when it cannot be, with `problem` saying why, or when something else was wished meanwhile. */
   async useCamera(facing: Facing = this.facing): Promise<boolean> {
+    return this.open(facing, true);
+  }
+
+  /** `measured`: one that measures the room is tried first. */
+  private async open(facing: Facing, measured: boolean): Promise<boolean> {
     const mine = ++this.wish;
     this.closeAll();
     this.source = 'take';
@@ -104,43 +127,41 @@ export class LiveInput {
     this.state = 'starting';
     this.facing = facing;
     const current = (): boolean => mine === this.wish;
-    const make = this.options.camera ?? ((events, way) => new LiveCamera(events, way));
-    const camera = make(
-      {
-        onFrame: (frame) => {
-          if (!current()) return;
-          this.frame = frame;
-          // Whoever has put things down need not be told any more where they would stand.
-          if (this.problem === GUESSED && camera.room?.state === 'placed') this.problem = null;
-          this.options.onChange();
-        },
-        onState: (state) => {
-          if (!current() || state === this.state) return;
-          this.state = state;
-          this.options.onChange();
-        },
-        onPeople: (state, error) => {
-          if (!current()) return;
-          this.people = state;
-          this.peopleError = error?.message ?? null;
-          this.options.onChange();
-        },
-        onGuessedRoom: () => {
-          if (!current()) return;
-          this.problem = GUESSED;
-          this.options.onChange();
-        },
-        onTrackerLost: (error) => {
-          if (!current()) return;
-          this.problem = error.message;
-          this.options.onChange();
-        },
-        onError: (error) => {
-          if (current()) this.lose(error);
-        },
+    const events: CameraEvents = {
+      onFrame: (frame) => {
+        if (!current()) return;
+        this.frame = frame;
+        // Whoever has put things down need not be told any more where they would stand.
+        if (UNTIL_PLACED.includes(this.problem) && camera.room?.state === 'placed') this.problem = null;
+        this.options.onChange();
       },
-      facing,
-    );
+      onState: (state) => {
+        if (!current() || state === this.state) return;
+        this.state = state;
+        this.options.onChange();
+      },
+      onPeople: (state, error) => {
+        if (!current()) return;
+        this.people = state;
+        this.peopleError = error?.message ?? null;
+        this.options.onChange();
+      },
+      onGuessedRoom: () => {
+        if (current()) this.say(GUESSED);
+      },
+      onTrackerLost: (error) => {
+        if (current()) this.say(error.message);
+      },
+      onError: (error) => {
+        if (current()) this.lose(error);
+      },
+    };
+    const world =
+      measured && facing === 'environment' && onlyRoom(this.needs)
+        ? (this.options.world?.(events, this.needs.surfaces) ?? null)
+        : null;
+    const camera: InputCamera =
+      world ?? this.options.camera?.(events, facing) ?? new LiveCamera(events, facing);
     this.opened = camera;
     camera.need(this.needs);
     this.options.onChange();
@@ -148,7 +169,14 @@ export class LiveInput {
       await camera.start();
     } catch (error) {
       camera.stop();
-      if (current()) this.lose(error);
+      if (!current()) return false;
+      if (world && error instanceof IconiaError && error.code === UNMEASURED) {
+        const opened = await this.open(facing, false);
+        // What else there is to say, of how the device is held, comes later and says more.
+        if (opened && !this.problem) this.say(ASSUMED);
+        return opened;
+      }
+      this.lose(error);
       return false;
     }
     if (!current()) {
@@ -206,6 +234,11 @@ export class LiveInput {
     this.listening++;
     this.microphone?.stop();
     this.microphone = null;
+  }
+
+  private say(problem: string): void {
+    this.problem = problem;
+    this.options.onChange();
   }
 
   private lose(error: unknown): void {

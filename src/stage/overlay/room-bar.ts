@@ -1,5 +1,6 @@
 /** What a viewer does about the room: puts things down anew, and says how high the device is held over the floor. */
-import { LEAST_REACH, MOST_REACH, type Room } from '../../core/placing/room';
+import { LEAST_REACH, MOST_REACH } from '../../core/placing/assumed-room';
+import type { Room } from '../../core/placing/room';
 
 const make = <K extends keyof HTMLElementTagNameMap>(tag: K, name: string): HTMLElementTagNameMap[K] =>
   Object.assign(document.createElement(tag), { className: name });
@@ -38,6 +39,6 @@ export class RoomBar {
     this.room = room;
     this.element.hidden = !room || room.state === 'seeking';
     this.again.hidden = room?.state !== 'placed';
-    this.lower.hidden = room?.state !== 'placing';
+    this.lower.hidden = room?.state !== 'placing' || room.isMeasured;
   }
 }

@@ -39,8 +39,8 @@ export const useFinderPicture = ({
   const show = (): void => {
     drawn = clip = null;
     if (playback.source === 'camera') {
-      const camera = playback.camera!;
-      drawing()?.setPicture(new VideoPicture(camera.picture, () => camera.people));
+      const { camera } = playback;
+      if (camera?.picture) drawing()?.setPicture(new VideoPicture(camera.picture, () => camera.people));
     } else if (playback.take.clip) {
       clip = clipPictureOf(playback.take.clip, needsDraw);
       drawing()?.setPicture(clip);

@@ -7,18 +7,18 @@ import { distance, type Vec3 } from '../maths/vec3';
 import { cameraTurn } from '../tracking/device-turn';
 import { projectPoint } from '../tracking/project';
 import { surfacePose } from './anchors';
-import { Room, USUAL_REACH } from './room';
+import { AssumedRoom, USUAL_REACH } from './assumed-room';
 import { faceAt, frameOf, poseAt } from './testing';
 
 const VIEW = { fovY: 60, aspect: 9 / 16 };
 const near = (a: Vec3, b: Vec3, by = 1e-6) => expect(distance(a, b)).toBeLessThan(by);
 /** What a held device sees: nothing but its room. */
-const seen = (room: Room) => room.frame(frameOf({ surfaces: [] }));
+const seen = (room: AssumedRoom) => room.frame(frameOf({ surfaces: [] }));
 /** Turned to the left, then tipped. */
 const looking = (left: number, down: number) =>
   multiplyQuaternions(fromAngles([0, left, 0]), fromAngles([-down, 0, 0]));
-const held = (kinds: readonly SurfaceKind[], down: number, left = 0): Room => {
-  const room = new Room(kinds);
+const held = (kinds: readonly SurfaceKind[], down: number, left = 0): AssumedRoom => {
+  const room = new AssumedRoom(kinds);
   room.turn(looking(left, down));
   return room;
 };
