@@ -339,10 +339,10 @@ test('a circuit that the graphics refuse is left out, said, and the rest is draw
 });
 
 /** Mean colour of a part of what was drawn, from left to right. */
-const meanOf = ({ pixels }: DrawnSurface, low = 0, high = 1): readonly number[] => {
+const meanOf = ({ pixels }: DrawnSurface, low = 0, high = 1, [bottom, top] = [0, 1]): readonly number[] => {
   const sum = [0, 0, 0];
   let count = 0;
-  for (let y = 0; y < SIZE; y++)
+  for (let y = Math.floor(bottom * SIZE); y < top * SIZE; y++)
     for (let x = Math.floor(low * SIZE); x < high * SIZE; x++, count++)
       for (let k = 0; k < 3; k++) sum[k]! += pixels[4 * (y * SIZE + x) + k]!;
   return sum.map((x) => x / count);
@@ -360,6 +360,19 @@ test('a surface lit as the camera picture is takes its brightness and its tint, 
   expect(dim[1]!).toBeGreaterThan(8);
   expect(Math.abs(bright[0]! - bright[2]!)).toBeLessThan(6);
   expect(warm[0]! - warm[2]!).toBeGreaterThan(25);
+});
+
+test('what has no light of its own is lit from where the light on the face in the picture comes', async () => {
+  const from = (behind: string) => draw({ circuit: null, ball: true, behind });
+  const sides = (drawn: DrawnSurface) =>
+    [
+      [0.4, 0.48],
+      [0.52, 0.6],
+    ].map(([low, high]) => meanOf(drawn, low, high, [0.45, 0.55])[1]!);
+  const right = sides(await from('vec3(0.25 + 0.5 * smoothstep(0.3, 0.7, vUv.x))'));
+  const left = sides(await from('vec3(0.75 - 0.5 * smoothstep(0.3, 0.7, vUv.x))'));
+  expect(right[1]! - right[0]!).toBeGreaterThan(20);
+  expect(left[0]! - left[1]!).toBeGreaterThan(20);
 });
 
 test('light goes through: what is behind is seen, tinted, and blurred by the roughness', async () => {

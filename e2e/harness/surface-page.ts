@@ -4,6 +4,9 @@ import { compile } from '../../src/core/program/program';
 import { Runtime } from '../../src/core/behave/runtime';
 import { blankEffect, newPicture } from '../../src/core/document/defaults';
 import { newMaterial } from '../../src/core/document/new-material';
+import { NEUTRAL_FACE } from '../../src/core/face/neutral';
+import { headAnchor } from '../../src/core/kinds/objects/placed';
+import { newSolid } from '../../src/core/kinds/objects/solid';
 import { newFill } from '../../src/core/kinds/objects/fill';
 import type {
   AssetId,
@@ -13,6 +16,7 @@ import type {
   Material,
   MaterialId,
   ObjectId,
+  Solid,
 } from '../../src/core/document/schema';
 import { compileCircuit } from '../../src/core/surface/compile';
 import { faceFrame, type Expressions, type TrackedFace } from '../../src/core/tracking/track-frame';
@@ -35,6 +39,8 @@ export interface SurfaceSpec {
   readonly blend?: BlendMode;
   /** GLSL of the camera picture's colour. */
   readonly behind?: string;
+  /** A white ball before a face instead, with no light of its own. */
+  readonly ball?: boolean;
   /** A picture for sources with `asset_map01`: pixels as RGBA, this wide. */
   readonly map?: { readonly width: number; readonly pixels: readonly number[]; readonly mime?: string };
 }
@@ -57,6 +63,12 @@ export interface SurfacePage {
 }
 
 const MAP = 'asset_map01' as AssetId;
+
+const ballOf = (id: ObjectId): Solid => ({
+  ...newSolid(id, 'sphere', 0, headAnchor('noseTip')),
+  extent: [0.1, 0.1, 0.1],
+  colour: '#ffffff',
+});
 
 const effectOf = (spec: SurfaceSpec): Effect => {
   const material = newMaterial('mat_test1' as MaterialId, 'Test', {
@@ -87,7 +99,7 @@ const effectOf = (spec: SurfaceSpec): Effect => {
     : null;
   return {
     ...blankEffect('Surface'),
-    objects: { [fill.id]: fill },
+    objects: { [fill.id]: spec.ball ? ballOf(fill.id) : fill },
     materials: { [material.id]: material },
     assets: map ? { [map.id]: map } : {},
   };
@@ -112,14 +124,14 @@ const opened = async (spec: SurfaceSpec) => {
   const face: TrackedFace = {
     id: 1,
     pose: { position: [0, 0, -0.5], rotation: [0, 0, 0, 1] },
-    landmarks: new Float32Array(478 * 3),
+    landmarks: Float32Array.from({ length: 478 * 3 }, (_, i) => (spec.ball ? (NEUTRAL_FACE[i] ?? 0) : 0)),
     expressions: spec.expressions ?? {},
     confidence: 1,
   };
   const frame = faceFrame(
     0,
     { pose: { position: [0, 0, 0], rotation: [0, 0, 0, 1] }, fovY: 40, aspect: 1 },
-    spec.expressions ? [face] : [],
+    spec.expressions || spec.ball ? [face] : [],
   );
   const program = compile(effect);
   const runtime = new Runtime(program);

@@ -7,6 +7,8 @@ import { FIRST_TAKE, performanceOf, screenTest, SHIPPED_TAKES } from '../../src/
 import type { Take } from '../../src/core/takes/take';
 import { TakePicture, type Detail } from '../../src/stage/take-picture';
 import type { PictureImage } from '../../src/stage/printed-pictures';
+import type { Part } from '../../src/stage/parts';
+import { maskOf, TakeMasks } from '../../src/stage/take-masks';
 import type { TrackFrame } from '../../src/core/tracking/track-frame';
 
 const FILM_RATE = 15;
@@ -16,13 +18,12 @@ renderer.outputColorSpace = SRGBColorSpace;
 renderer.toneMapping = NeutralToneMapping;
 
 /** A take by its id, or `screen-test-<performer>[/<performance>]` with a face of one's choice. */
-const takeOf = (id: string, face?: Expressions): Take => {
+const takeOf = (id: string, face?: Expressions, light?: string): Take => {
   const shipped = SHIPPED_TAKES.find((t) => t.id === id);
   if (shipped) return shipped;
   const [performer, performance] = id.replace('screen-test-', '').split('/') as [string, string?];
-  const take = makeTake(
-    screenTest(performer, performance, performance ? performanceOf(performance).duration : 10),
-  );
+  const spec = screenTest(performer, performance, performance ? performanceOf(performance).duration : 10);
+  const take = makeTake(light ? { ...spec, light } : spec);
   if (!face) return take;
   return {
     ...take,
@@ -35,11 +36,11 @@ const takeOf = (id: string, face?: Expressions): Take => {
 
 let printed: PictureImage[] = [];
 let open: { key: string; picture: TakePicture; take: Take } | null = null;
-const pictureOf = (id: string, detail: Detail, face?: Expressions) => {
-  const key = JSON.stringify([id, detail, face]);
+const pictureOf = (id: string, detail: Detail, face?: Expressions, light?: string) => {
+  const key = JSON.stringify([id, detail, face, light]);
   if (open?.key === key) return open;
   open?.picture.dispose();
-  const take = takeOf(id, face);
+  const take = takeOf(id, face, light);
   return (open = { key, take, picture: new TakePicture(take, { detail, pictures: printed }) });
 };
 
@@ -50,6 +51,8 @@ export interface DrawRequest {
   readonly take?: string;
   readonly detail?: Detail;
   readonly face?: Expressions;
+  /** Replaces the light of a screen test. */
+  readonly light?: string;
   /** Replaces the take's own lens. */
   readonly fovY?: number;
   readonly mime?: string;
@@ -62,6 +65,8 @@ export interface TakePage {
   print(url: string): Promise<void>;
   /** JPEG or PNG of a take at a time. */
   draw(request: DrawRequest): string;
+  /** Which pixels of that picture are one of the parts: base64 of a byte each, 0 or 1, the top row first. */
+  mask(request: DrawRequest, parts: readonly Part[]): string;
   /** A WebM, base64, of pictures of takes, each shown for as many seconds; silent. */
   film(pictures: readonly (DrawRequest & { readonly seconds: number })[]): Promise<string>;
   /** Milliseconds for each of some frames of a take, drawn to the end. */
@@ -69,6 +74,13 @@ export interface TakePage {
 }
 
 const page: TakePage = {
+  mask({ time, width, height, take = FIRST_TAKE.id, detail = 'plain', face, light }, parts) {
+    const { picture, take: opened } = pictureOf(take, detail, face, light);
+    const masks = new TakeMasks(picture);
+    const map = masks.render(renderer, opened.frameAt(time), width, height);
+    masks.dispose();
+    return btoa(Array.from(maskOf(map, parts), (byte) => String.fromCharCode(byte)).join(''));
+  },
   async print(url) {
     const image = await createImageBitmap(await (await fetch(url)).blob());
     printed = [{ image, aspect: image.width / image.height }];
@@ -82,12 +94,13 @@ const page: TakePage = {
     take = FIRST_TAKE.id,
     detail = 'plain',
     face,
+    light,
     fovY,
     mime = 'image/png',
     stamp,
   }) {
     renderer.setSize(width, height, false);
-    const { picture, take: opened } = pictureOf(take, detail, face);
+    const { picture, take: opened } = pictureOf(take, detail, face, light);
     const truth = opened.frameAt(time);
     const frame: TrackFrame = fovY ? { ...truth, camera: { ...truth.camera, fovY } } : truth;
     renderer.clear();

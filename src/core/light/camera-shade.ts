@@ -78,12 +78,19 @@ export const shadeOf = (slope: Vec3, mean: Rgb): CameraShade => {
   return { all, x: along(slope[0]), y: along(slope[1]), z: along(slope[2]) };
 };
 
+/**
+ * A face shows little of how far before it a lamp stands: all of it looks forward, so that light from there counts as light from all around. As much is added to a
+ * slope of length 1 (measured on six of the takes' performers in all their lights: 26 degrees off become 13; on the other six 21 become 12).
+ */
+const BEFORE = 0.4;
+
 /** The same as one lamp: for lights of the effect that are to match. */
 export const estimateOf = (slope: Vec3, mean: Rgb): LightEstimate => {
   const { brightness, tint } = levelOf(mean);
   const most = Math.max(...tint);
+  const [x, y, z] = normalise(length(slope) > 0.02 ? slope : USUAL);
   return {
-    direction: normalise(length(slope) > 0.02 ? slope : USUAL),
+    direction: normalise([x, y, z + BEFORE]),
     colour: hexOf(tint.map((x) => Math.pow(x / most, 1 / 2.2)) as unknown as Rgb),
     brightness: clamp(0.6 * brightness, 0, 1),
   };

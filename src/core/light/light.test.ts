@@ -9,6 +9,7 @@ import { fromAngles, rotate } from '../maths/quaternion';
 import { dot, normalise, type Vec3 } from '../maths/vec3';
 import { estimateOf, levelOf, shadeOf, slopeOf, type ShadeSample } from './camera-shade';
 import { anglesOf, directionFrom, turnTowards } from './direction';
+import { SteadyLight, type FoundLight } from './steady-light';
 import { faceSamples, meanOf, type SmallPicture } from './face-samples';
 import { landmarkNormals } from '../face/landmark-normals';
 import { matchLight } from '../edits/match-light';
@@ -68,6 +69,21 @@ describe('the light of the camera picture', () => {
       const found = normalise(slopeOf(ballUnder(light, 0.4)));
       expect((Math.acos(Math.min(1, dot(found, light))) * 180) / Math.PI).toBeLessThan(20);
     }
+  });
+  test.each([
+    ['from before', 10, 10],
+    ['from the side', 75, 15],
+    ['from above', -20, 60],
+    ['from the other side, low', -60, -10],
+  ])('on a face a lamp %s is found within 20 degrees', (_, side, height) => {
+    const light = directionFrom({ side, height });
+    const normals = landmarkNormals(Float32Array.from({ length: 478 * 3 }, (_, i) => NEUTRAL_FACE[i] ?? 0));
+    const samples = Array.from({ length: 468 }, (_, i): ShadeSample => {
+      const normal = normalise([normals[3 * i]!, normals[3 * i + 1]!, normals[3 * i + 2]!]);
+      return { normal, light: 0.35 + 0.5 * Math.max(0, dot(normal, light)) };
+    }).filter(({ normal }) => normal[2] > 0.25);
+    const { direction } = estimateOf(slopeOf(samples), [0.5, 0.5, 0.5]);
+    expect((Math.acos(Math.min(1, dot(direction, light))) * 180) / Math.PI).toBeLessThan(20);
   });
   test('even light has no side; too few samples give the usual', () => {
     const even = ballUnder([0, 0, 1], 0).map((s) => ({ ...s, light: 0.3 }));
@@ -151,5 +167,41 @@ describe('matching', () => {
     const twice = after(once, matchLight(once, { ...estimate, brightness: 0.6 }, ids()));
     expect(lightsOf(twice)).toHaveLength(3);
     expect(twice.objects[own.id]).toMatchObject({ strength: 1 });
+  });
+});
+
+describe('light over time', () => {
+  const left: FoundLight = { slope: [-0.6, 0.2, 0.1], mean: [0.4, 0.4, 0.4] };
+  const right: FoundLight = { slope: [0.6, 0.2, 0.1], mean: [0.6, 0.5, 0.4] };
+  test('trembles by less than a third of what single pictures say, and is there in a second when a lamp is switched', () => {
+    const steady = new SteadyLight();
+    const noise = (i: number) => (i % 2 === 0 ? 0.1 : -0.1);
+    const seen = Array.from({ length: 60 }, (_, i) =>
+      steady.next({ ...left, slope: [-0.6 + noise(i), 0.2, 0.1] }, i / 15),
+    ).slice(30);
+    const xs = seen.map((f) => f.slope[0]);
+    expect(Math.max(...xs) - Math.min(...xs)).toBeLessThan(0.2 / 3);
+    let last = steady.next(left, 4);
+    for (let i = 1; i <= 15; i++) last = steady.next(right, 4 + i / 15);
+    expect(last.slope[0]).toBeGreaterThan(0.45);
+    expect(last.mean[0]).toBeGreaterThan(0.57);
+  });
+  test('the pace is the same at any frame rate', () => {
+    const after = (rate: number): number => {
+      const steady = new SteadyLight();
+      let last = steady.next(left, 0);
+      for (let i = 1; i <= rate / 2; i++) last = steady.next(right, i / rate);
+      return last.slope[0];
+    };
+    expect(after(5 * 2)).toBeCloseTo(after(60), 6);
+  });
+  test('another picture begins anew: after a pause, back in time, or when it is said', () => {
+    const steady = new SteadyLight();
+    steady.next(left, 5);
+    expect(steady.next(right, 6.5)).toEqual(right);
+    expect(steady.next(left, 2)).toEqual(left);
+    steady.forget();
+    expect(steady.next(right, 2.1)).toEqual(right);
+    expect(steady.next(left, 2.1)).toEqual(right);
   });
 });

@@ -6,10 +6,13 @@ import { newHandOccluder, newOccluder, newPeopleOccluder } from '../kinds/object
 import { newHair } from '../kinds/objects/hair';
 import { newIris } from '../kinds/objects/iris';
 import { handAnchor, headAnchor } from '../kinds/objects/placed';
+import { newLight } from '../kinds/objects/light';
+import { newModel } from '../kinds/objects/model';
 import { newCard } from '../kinds/objects/card';
 import { newFill } from '../kinds/objects/fill';
 import { newGroup } from '../kinds/objects/group';
 import { newLive } from '../kinds/objects/live';
+import { sampleModel } from '../document/sample-assets';
 import { sampleAsset, sampleEffect } from '../document/sample';
 import type {
   Anchor,
@@ -88,6 +91,14 @@ describe('what objects need', () => {
     const group = newGroup('obj_group' as ObjectId, 'Group', 0, BEHIND);
     expect(needsOf(withOnly(group))).toEqual([]);
     expect(needsOf(withOnly(group, { ...newFill(id, 1), parent: group.id }))).toEqual(['people']);
+  });
+  test('what no light of the effect shines on is lit as the camera picture is, which is measured; a card is not lit', () => {
+    const model = newModel(id, sampleModel(1), 0);
+    const lamp = newLight('obj_lamp' as ObjectId, 'directional', 1, { kind: 'screen', pin: 'centre' });
+    const looks = (...objects: EffectObject[]) => requirementsOf(withOnly(...objects)).drawing.has('camera');
+    expect(looks(model)).toBe(true);
+    expect(looks(model, lamp)).toBe(false);
+    expect(looks(newCard(id, sampleAsset(1), 0))).toBe(false);
   });
   test('what is hidden may come at any moment', () =>
     expect(needsOf(withOnly({ ...newFill(id, 0, BEHIND), visible: false }))).toEqual(['people']));

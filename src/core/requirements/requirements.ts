@@ -3,7 +3,7 @@ import { signalsOf, triggersOf } from '../document/behaviour-queries';
 import { materialCameraParts, materialIdsOf } from '../document/material-queries';
 import { anchorOf } from '../document/queries';
 import { needsOfPart, type DrawingPart, type Need } from '../kinds/needs';
-import { kindOf } from '../kinds/objects/objects';
+import { isLit, kindOf } from '../kinds/objects/objects';
 import { signalKind } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
 import type { Anchor, Effect, EffectObject, SurfaceKind, TargetId } from '../document/schema';
@@ -61,6 +61,12 @@ const drawingOf = (effect: Effect, object: EffectObject): readonly DrawingPart[]
   ];
 };
 
+/** It is lit as the camera picture is: by no light of the effect's own. */
+const isLitAsPicture = (effect: Effect): boolean => {
+  const objects = Object.values(effect.objects);
+  return objects.some(isLit) && !objects.some((object) => object.kind === 'light');
+};
+
 /** Hidden objects and cues that are switched off count: they may come at any moment. */
 export const requirementsOf = (effect: Effect): Requirements => {
   const needs: Need[] = [
@@ -82,6 +88,9 @@ export const requirementsOf = (effect: Effect): Requirements => {
     surfaces: new Set(surfaces),
     people: has('people'),
     microphone: has('microphone'),
-    drawing: new Set(Object.values(effect.objects).flatMap((object) => drawingOf(effect, object))),
+    drawing: new Set([
+      ...Object.values(effect.objects).flatMap((object) => drawingOf(effect, object)),
+      ...(isLitAsPicture(effect) ? (['camera'] as const) : []),
+    ]),
   };
 };

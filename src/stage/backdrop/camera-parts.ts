@@ -67,6 +67,7 @@ export class CameraParts {
     if (now.picture !== this.now?.picture) {
       this.coverGuess.forget();
       this.hairGuess.forget();
+      this.light.forget();
     }
     this.now = now;
     this.count++;
@@ -189,7 +190,10 @@ export class CameraParts {
   lit(): CameraLight {
     if (this.now && this.litAt !== this.count) {
       const { renderer, frame, camera } = this.now;
-      this.light.measure({ renderer, camera, picture: this.whole(), face: frame.faces[0] ?? null });
+      const [face = null] = frame.faces;
+      // Where the light is known the picture is a take's, and is scrubbed.
+      const time = frame.light ? null : frame.time;
+      this.light.measure({ renderer, camera, picture: this.whole(), face, time });
       this.litAt = this.count;
     }
     return this.light;

@@ -12,7 +12,7 @@ import type { Program } from '../../core/program/program';
 import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
-import { isOnFace, kindOf } from '../../core/kinds/objects/objects';
+import { isLit, isOnFace, kindOf } from '../../core/kinds/objects/objects';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import { partsNow, type ObjectPlaces, type PartNow, type Place } from '../../core/placing/places';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
@@ -37,12 +37,6 @@ interface Entry {
   /** By the number of the place: on *every face* there are several. */
   readonly views: Map<number, ObjectView>;
 }
-
-/** Lights have to be on for it. */
-const isLit = (object: EffectObject): boolean => {
-  const { drawn } = kindOf(object);
-  return drawn === 'solid' || drawn === 'ground';
-};
 
 const NO_PARTS: readonly PartNow[] = [];
 
@@ -187,7 +181,11 @@ export class EffectView {
       }
     });
     this.looks?.finish(this.scenes.space, light);
-    this.light.update(lit.space, lights, light, ground, (own) => {
+    // Where nobody knows the light of the picture, it is measured, if something is lit by it.
+    const asPicture = lit.space && lights.length === 0;
+    const { camera } = this.tools;
+    const estimate = light ?? ((asPicture && camera?.has && camera.lit().estimate) || null);
+    this.light.update(lit.space, lights, estimate, ground, (own) => {
       const asset = own.asset ? program.effect.assets[own.asset] : undefined;
       return asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
     });

@@ -7,20 +7,14 @@ import {
   type Texture,
   type WebGLRenderer,
 } from 'three';
-import { OVAL } from '../../core/face/landmarks';
-import { middleOfPoints, outlineFrom } from '../../core/face/morph/outline';
-import { TRIANGLES } from '../../core/face/neutral';
-import { guessHair, type HeadSeen } from '../../core/face/seen/hair-guess';
-import { toOuter } from '../../core/maths/pose';
-import { pointAt, type Vec3 } from '../../core/maths/vec3';
-import { projectPoint } from '../../core/tracking/project';
-import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
+import { guessHair } from '../../core/face/seen/hair-guess';
+import { headSeen } from '../../core/face/seen/head-seen';
+import type { TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, onClear, passMaterial, PassQuad, texture } from '../passes';
 import type { CameraPicture } from '../picture';
 
 /** Pixels along the longer side of the small copy. */
 const SIDE = 160;
-const DIRECTIONS = 64;
 
 const COPY = /* glsl */ `
   uniform sampler2D picture;
@@ -98,32 +92,3 @@ export class HairGuessView {
     this.grey.dispose();
   }
 }
-
-/** The outline of a face in pixels from the lower left; null for one that is not wholly before the camera. */
-const headSeen = (
-  face: TrackedFace,
-  frame: TrackFrame,
-  fovY: number,
-  aspect: number,
-  width: number,
-  height: number,
-): HeadSeen | null => {
-  const landmarks = face.unmorphed ?? face.landmarks;
-  const seenAt = (p: Vec3): [number, number] | null => {
-    const at = projectPoint(frame.camera, fovY, aspect, toOuter(face.pose, p));
-    return at && [at[0] * width, (1 - at[1]) * height];
-  };
-  const points: number[] = [];
-  for (let i = 0; i < 468; i++) {
-    const at = seenAt(pointAt(landmarks, i));
-    if (!at) return null;
-    points.push(...at);
-  }
-  const [top, chin] = [OVAL[0], 152].map((i) => [points[2 * i]!, points[2 * i + 1]!]) as [number[], number[]];
-  const up = [top[0]! - chin[0]!, top[1]! - chin[1]!] as const;
-  const long = Math.hypot(...up) || 1;
-  return {
-    outline: outlineFrom(middleOfPoints(points), points, TRIANGLES, DIRECTIONS),
-    up: [up[0] / long, up[1] / long],
-  };
-};

@@ -2,8 +2,10 @@
 import { Vector3, type PerspectiveCamera, type Texture, type WebGLRenderer } from 'three';
 import { estimateOf, shadeOf, slopeOf, type CameraShade } from '../../core/light/camera-shade';
 import { faceSamples, meanOf, type SmallPicture } from '../../core/light/face-samples';
+import { SteadyLight, type FoundLight } from '../../core/light/steady-light';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
+import type { Seconds } from '../../core/units';
 import { byteTarget, passMaterial, PassQuad, texture } from '../passes';
 
 /** Small enough to be read back at once. */
@@ -27,6 +29,8 @@ export interface LightScene {
   readonly picture: Texture;
   readonly face: TrackedFace | null;
   readonly camera: PerspectiveCamera;
+  /** When the picture was taken; null where each picture stands for itself, as on takes that are scrubbed. */
+  readonly time: Seconds | null;
 }
 
 const asVectors = ({ all, x, y, z }: CameraShade): Vector3[] =>
@@ -40,7 +44,13 @@ export class CameraLight {
   private readonly target = byteTarget(WIDTH, HEIGHT);
   private readonly data = new Uint8Array(4 * WIDTH * HEIGHT);
   /** The last that was measured. */
-  private found: { readonly slope: Vec3; readonly mean: readonly [number, number, number] } | null = null;
+  private found: FoundLight | null = null;
+  private readonly steady = new SteadyLight();
+
+  /** It is another picture from now on. */
+  forget(): void {
+    this.steady.forget();
+  }
 
   /** Measures the light of a frame. */
   measure(scene: LightScene): void {
@@ -59,7 +69,8 @@ export class CameraLight {
             : null;
         })
       : [];
-    this.found = { slope: slopeOf(samples), mean: meanOf(small) };
+    const found = { slope: slopeOf(samples), mean: meanOf(small) };
+    this.found = scene.time === null ? found : this.steady.next(found, scene.time);
     asVectors(shadeOf(this.found.slope, this.found.mean)).forEach((v, i) => this.uniform.value[i]!.copy(v));
   }
 

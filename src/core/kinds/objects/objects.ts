@@ -75,6 +75,11 @@ export const kindOf = (object: {
   OBJECT_KINDS[object.kind] as never;
 
 /** What lies on the face as a whole, by its layout and its features: it has no place of its own. */
+/** Lights have to be on for it. */
+export const isLit = (object: EffectObject): boolean => {
+  const { drawn } = kindOf(object);
+  return drawn === 'solid' || drawn === 'ground';
+};
 export const isOnFace = (object: EffectObject): object is OnFace => kindOf(object).onFace;
 /** Whether a viewer sees the object, or what it does to the picture. */
 export const isSeen = (object: EffectObject): boolean => kindOf(object).isSeen;
