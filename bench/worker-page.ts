@@ -49,13 +49,13 @@ export const lookAt = async <T>(page: Page, url: string, fovY: number, looks: nu
         const began = performance.now();
         seen = await new Promise((done, fail) => {
           trackerWorker.onmessage = ({ data }: MessageEvent<Answer>) =>
-            data.kind === 'seen' ? done(data) : fail(new Error(data.message));
+            data.kind === 'failed' ? fail(new Error(data.message)) : done(data);
           trackerWorker.postMessage({ kind: 'frame', image, fovY }, [image]);
         });
         milliseconds = performance.now() - began;
       }
       const plain = (_key: string, value: unknown): unknown =>
-        value instanceof Float32Array ? [...value] : value;
+        value instanceof Float32Array || value instanceof Uint8Array ? [...value] : value;
       return { seen: JSON.parse(JSON.stringify(seen, plain)) as never, milliseconds };
     },
     [url, fovY, looks] as const,

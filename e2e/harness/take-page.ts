@@ -5,10 +5,9 @@ import type { Expressions } from '../../src/core/tracking/track-frame';
 import { makeTake } from '../../src/core/takes/make-take';
 import { FIRST_TAKE, performanceOf, screenTest, SHIPPED_TAKES } from '../../src/core/takes/library';
 import type { Take } from '../../src/core/takes/take';
+import { byteTarget, onClear } from '../../src/stage/passes';
 import { TakePicture, type Detail } from '../../src/stage/take-picture';
 import type { PictureImage } from '../../src/stage/printed-pictures';
-import type { Part } from '../../src/stage/parts';
-import { maskOf, TakeMasks } from '../../src/stage/take-masks';
 import type { TrackFrame } from '../../src/core/tracking/track-frame';
 
 const FILM_RATE = 15;
@@ -65,8 +64,8 @@ export interface TakePage {
   print(url: string): Promise<void>;
   /** JPEG or PNG of a take at a time. */
   draw(request: DrawRequest): string;
-  /** Which pixels of that picture are one of the parts: base64 of a byte each, 0 or 1, the top row first. */
-  mask(request: DrawRequest, parts: readonly Part[]): string;
+  /** Which pixels of that picture are people, or the hair of their heads: base64 of a byte each, the lowest row first. */
+  mask(request: DrawRequest, of: 'people' | 'hair'): string;
   /** A WebM, base64, of pictures of takes, each shown for as many seconds; silent. */
   film(pictures: readonly (DrawRequest & { readonly seconds: number })[]): Promise<string>;
   /** Milliseconds for each of some frames of a take, drawn to the end. */
@@ -74,12 +73,27 @@ export interface TakePage {
 }
 
 const page: TakePage = {
-  mask({ time, width, height, take = FIRST_TAKE.id, detail = 'plain', face, light }, parts) {
+  mask({ time, width, height, take = FIRST_TAKE.id, detail = 'plain', face, light }, of) {
+    renderer.setSize(width, height, false);
     const { picture, take: opened } = pictureOf(take, detail, face, light);
-    const masks = new TakeMasks(picture);
-    const map = masks.render(renderer, opened.frameAt(time), width, height);
-    masks.dispose();
-    return btoa(Array.from(maskOf(map, parts), (byte) => String.fromCharCode(byte)).join(''));
+    const frame = opened.frameAt(time);
+    picture.draw(renderer, frame, width / height);
+    const target = byteTarget(width, height, true);
+    // As the stage sets it: what was cleared to nothing stays nothing.
+    renderer.autoClear = false;
+    onClear(renderer, target, () => {
+      if (of === 'hair') picture.drawHair(renderer);
+      else picture.drawPeople(renderer);
+    });
+    const data = new Uint8Array(4 * width * height);
+    renderer.readRenderTargetPixels(target, 0, 0, width, height, data);
+    renderer.autoClear = true;
+    target.dispose();
+    // Hair is drawn in white, people in their own colours over nothing.
+    const channel = of === 'hair' ? 0 : 3;
+    return btoa(
+      Array.from({ length: width * height }, (_, i) => String.fromCharCode(data[4 * i + channel]!)).join(''),
+    );
   },
   async print(url) {
     const image = await createImageBitmap(await (await fetch(url)).blob());

@@ -14,7 +14,7 @@ import { byteTarget, onClear, passMaterial, PassQuad, texture } from '../passes'
 import type { CameraPicture } from '../picture';
 
 /** Pixels along the longer side of the small copy. */
-const SIDE = 160;
+const SIDE = 240;
 
 const COPY = /* glsl */ `
   uniform sampler2D picture;

@@ -85,6 +85,26 @@ describe('hair of a head', () => {
     expect(found / hair.reduce((sum, h) => sum + h, 0)).toBeGreaterThan(0.8);
   });
 
+  test('dark hair on dark skin under a lamp at its side, with a glint, is found; the dark side of the face is none', () => {
+    const crop: Colour = [18, 16, 16];
+    const { picture, people, hair } = person(crop);
+    for (let i = 0; i < WIDTH * HEIGHT; i++) {
+      if (hair[i] || !people[i] || Math.floor(i / WIDTH) < CENTRE[1] - RADIUS - 2) continue;
+      const across = ((i % WIDTH) - CENTRE[0]) / RADIUS;
+      const down = (CENTRE[1] - Math.floor(i / WIDTH)) / RADIUS;
+      // Ten times as bright on one side, with a glint down the middle that has no colour.
+      const light = 0.25 + 1.1 * Math.max(0, across + 1);
+      const glint = 90 * Math.exp(-((across / 0.35) ** 2)) * Math.max(0, 1 - Math.max(0, -down - 0.6) * 3);
+      [62, 34, 22].forEach(
+        (c, k) => (picture.data[4 * i + k] = Math.min(255, Math.round(c * light + glint))),
+      );
+    }
+    const got = guessHair(picture, people, HEAD);
+    const found = hair.reduce((sum, h, i) => sum + (h && got[i]! > 127 ? 1 : 0), 0);
+    expect(found / hair.reduce((sum, h) => sum + h, 0)).toBeGreaterThan(0.8);
+    expect(got.reduce((sum, v, i) => sum + (v > 127 && !hair[i] ? 1 : 0), 0) / got.length).toBeLessThan(0.02);
+  });
+
   test('a bare head has none, nor has a face that is cut off by the picture', () => {
     expect(judged(null)).toEqual({ found: 0, wrong: 0 });
     const { picture, people } = person([30, 22, 18]);

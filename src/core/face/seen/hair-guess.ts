@@ -2,6 +2,7 @@
  * Which pixels of a camera picture are hair, where nobody knows: what lies over the forehead shows how the hair of this head
  * looks; whatever hangs together with it, looks like it rather than like skin, and belongs to a person is hair.
  */
+import { clamp } from '../../maths/scalar';
 import type { FaceOutline } from '../morph/outline';
 
 export interface SmallPicture {
@@ -32,10 +33,10 @@ interface Cloud {
 }
 const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1] ?? 0;
 /** Where most of the looks lie: medians, and the median of what departs from them. */
-const cloudOf = (looks: readonly Look[], least: Look): Cloud => {
+const cloudOf = (looks: readonly Look[], least: Look, most: Look = [9, 9, 9]): Cloud => {
   const middle = [0, 1, 2].map((k) => median(looks.map((l) => l[k]!))) as unknown as Look;
   const width = [0, 1, 2].map((k) =>
-    Math.max(least[k]!, 1.48 * median(looks.map((l) => Math.abs(l[k]! - middle[k]!)))),
+    clamp(1.48 * median(looks.map((l) => Math.abs(l[k]! - middle[k]!))), least[k]!, most[k]!),
   ) as unknown as Look;
   return { middle, width };
 };
@@ -63,6 +64,13 @@ const SEEDS = [1.04, 1.6] as const;
 const NO_SKIN = 7;
 /** Skin is learnt from here upwards: below there may be a beard. */
 const SKIN_FROM = -0.3;
+/** The skin next to where hair begins: what the light does to the rest of the face says nothing of it. */
+const FOREHEAD = { from: 0.6, to: 0.95, rise: 0.55 } as const;
+/** Squared distance from hair, in its own widths, up to which something may be it; and on the head. */
+const LIKE = 12;
+const LIKE_ON_HEAD = 60;
+/** From the look of the forehead to that of the hair. */
+const HALF_WAY = 0.5;
 /** Lower than this, and nearer than this to the face, hair is a beard; it keeps its colour. */
 const BEARD = [-0.65, 1.15] as const;
 /** Straight beneath a face are a neck and clothes, however much they look like its hair. */
@@ -81,6 +89,7 @@ export const guessHair = (
 ): Uint8Array => {
   const out = new Uint8Array(width * height);
   const skin: Look[] = [];
+  const forehead: Look[] = [];
   const above: number[] = [];
   let room = 0;
   for (let y = 0; y < height; y++)
@@ -88,19 +97,31 @@ export const guessHair = (
       const i = y * width + x;
       const { reach, rise } = placeOf(head, x + 0.5, y + 0.5);
       if (reach < 0.8 && rise > SKIN_FROM && rise < 0.6) skin.push(lookAt(data, i));
+      if (reach > FOREHEAD.from && reach < FOREHEAD.to && rise > FOREHEAD.rise)
+        forehead.push(lookAt(data, i));
       if (reach < SEEDS[0] || reach > SEEDS[1] || rise < 0.55) continue;
       room++;
       if (!people || people[i]! >= 128) above.push(i);
     }
-  if (skin.length < 12 || above.length < 8) return out;
+  if (skin.length < 12 || forehead.length < 4 || above.length < 8) return out;
   const skinCloud = cloudOf(skin, [0.35, 0.12, 0.12]);
+  const foreheadCloud = cloudOf(forehead, [0.25, 0.1, 0.1], [0.5, 0.16, 0.16]);
   // Bare skin goes on over the forehead; where it ends, hair begins.
-  const seeds = above.filter((i) => far(lookAt(data, i), skinCloud) > NO_SKIN);
+  const seeds = above.filter((i) => far(lookAt(data, i), foreheadCloud) > NO_SKIN);
   if (seeds.length < 8 || seeds.length < 0.12 * room) return out;
   const hairCloud = cloudOf(
     seeds.map((i) => lookAt(data, i)),
     [0.5, 0.22, 0.22],
   );
+  // How bright skin is differs over a face, what colour it has hardly.
+  const [widths, from] = [
+    [skinCloud.width[0], foreheadCloud.width[1], foreheadCloud.width[2]],
+    foreheadCloud.middle,
+  ];
+  const way = widths.map((w, k) => (hairCloud.middle[k]! - from[k]!) / w);
+  const long = way.reduce((sum, x) => sum + x * x, 0);
+  const towardsHair = (look: Look): number =>
+    widths.reduce((sum, w, k) => sum + (way[k]! * (look[k]! - from[k]!)) / w, 0) / long;
   const like = new Uint8Array(width * height);
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
@@ -112,7 +133,10 @@ export const guessHair = (
       if (rise < BENEATH || (rise < BEARD[0] && reach < BEARD[1])) continue;
       const look = lookAt(data, i);
       const off = far(look, hairCloud);
-      if (off < 12 && off < far(look, skinCloud)) like[i] = 1;
+      const beside = off < LIKE && off < far(look, skinCloud);
+      // On the head itself there is nothing but skin and hair.
+      const onHead = rise > 0.3 && reach > 0.9 && off < LIKE_ON_HEAD && towardsHair(look) > HALF_WAY;
+      if (beside || onHead) like[i] = 1;
     }
   // What hangs together with the seeds.
   const stack = seeds.filter((i) => like[i]);
