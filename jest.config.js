@@ -5,6 +5,8 @@ export default {
   testSequencer: '<rootDir>/scripts/jest-sequencer.mjs',
   // A busy machine is slow, not wrong.
   testTimeout: 60_000,
+  // Suites leave their modules behind in the heap, which makes each collection of garbage longer: a worker that has grown begins anew.
+  workerIdleMemoryLimit: '700MB',
   // As the build sets them.
   globals: {
     __VUE_OPTIONS_API__: true,
