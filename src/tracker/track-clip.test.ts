@@ -8,7 +8,7 @@ import type { Tracker } from './tracker';
 import type { TrackedFace } from '../core/tracking/track-frame';
 
 const face = FIRST_TAKE.frameAt(0).faces[0]!;
-const NEEDS = { faces: 1, hands: 0, pictures: [] };
+const NEEDS = { faces: 1, hands: 0, pictures: [], people: false };
 const unwanted = (): never => {
   throw new Error('Nobody needs it.');
 };
@@ -100,6 +100,29 @@ test('a tracker that stops ends it with its sentence', async () => {
     keep,
   });
   await expect(waiting).rejects.toMatchObject({ code: 'tracker.failed' });
+});
+test('people are looked for where they are needed, in every picture', async () => {
+  let searches = 0;
+  let finderStopped = false;
+  const options = {
+    signal: new AbortController().signal,
+    onProgress: () => {},
+    make: makers(() => []),
+    makeFinder: () => ({
+      start: () => Promise.resolve(),
+      look: () => Promise.resolve({ width: 1, height: 1, alpha: Uint8Array.of(searches++) }),
+      stop: () => void (finderStopped = true),
+    }),
+    keep,
+    keepMask: keep,
+  };
+  expect((await trackClip(sourceOf(1), NEEDS, options)).people).toBe(null);
+  expect(searches).toBe(0);
+  const { people } = await trackClip(sourceOf(1), { ...NEEDS, people: true }, options);
+  expect(people!.map((m) => (m as unknown as { of: { alpha: Uint8Array } }).of.alpha[0])).toEqual(
+    Array.from({ length: CLIP_RATE }, (_, i) => i),
+  );
+  expect(finderStopped).toBe(true);
 });
 test('a clip without a picture says so', async () => {
   const waiting = trackClip(sourceOf(2, 0), NEEDS, {

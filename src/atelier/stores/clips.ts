@@ -1,16 +1,20 @@
-/** Brings in the creator's own clips: opened, tracked once, kept in this browser. */
+/** Brings in the creator's own clips: opened, tracked once, kept in this browser; and tracked again for what an effect needs since. */
 import { defineStore } from 'pinia';
 import { ref, toRaw } from 'vue';
 import { IconiaError, sentence } from '../../core/errors';
 import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
+import type { Clip } from '../../core/takes/clip-data';
 import type { Take } from '../../core/takes/take';
 import { cutText } from '../../core/text';
 import { cameraNeeds } from '../../tracker/camera-needs';
 import { loudnessOf } from '../../tracker/microphone';
-import { trackClip } from '../../tracker/track-clip';
+import { trackClip, type ClipSource } from '../../tracker/track-clip';
 import { fetchFile } from '../api/client';
+import { keptClipSource, soundOfClip } from '../takes/clip-store';
 import { useEffectStore } from './effect';
 import { useTakesStore } from './takes';
+
+type Sound = { readonly wav: Blob; readonly loudness: readonly number[] };
 
 export const useClipsStore = defineStore('clips', () => {
   const takes = useTakesStore();
@@ -22,48 +26,56 @@ export const useClipsStore = defineStore('clips', () => {
 
   const cancel = (): void => abort?.abort();
 
-  /** Gives the take; null when it was cancelled, or cannot be had: then `trouble` says why. */
-  const add = async (file: Blob, called: string): Promise<Take | null> => {
+  /** Tracks what a source gives, for what the effect needs now, and keeps it. Null when it was cancelled. */
+  const track = async (
+    { id, name }: Pick<Clip, 'id' | 'name'>,
+    source: ClipSource,
+    soundOf: () => Promise<Sound | null>,
+    mine: AbortController,
+  ): Promise<Take | null> => {
+    const { pictures: wanted, people: hasPeople } = cameraNeeds(toRaw(effectStore.effect), fetchFile);
+    const { frames, pictures, people } = await trackClip(
+      source,
+      { faces: MOST_FACES, hands: MOST_HANDS, pictures: wanted, people: hasPeople },
+      {
+        signal: mine.signal,
+        onProgress: (share) => {
+          if (abort === mine) coming.value = { name, share };
+        },
+      },
+    );
+    // A sound that cannot be read is none.
+    const sound = await soundOf().catch(() => null);
+    if (mine.signal.aborted) return null;
+    const keys: string[] = [];
+    for (const picture of wanted) keys[picture.id - 1] = picture.key;
+    return takes.keep(
+      {
+        id,
+        name,
+        width: source.width,
+        height: source.height,
+        frames: sound ? frames.map((frame, i) => ({ ...frame, loudness: sound.loudness[i] ?? 0 })) : frames,
+        sought: Array.from(keys, (key) => key ?? ''),
+        hasPeople,
+        hasSound: sound !== null,
+      },
+      { pictures, people, sound: sound?.wav ?? null },
+    );
+  };
+
+  /** One at a time: whatever was on its way is given up. What goes wrong is in `trouble`. */
+  const alone = async (
+    name: string,
+    work: (mine: AbortController) => Promise<Take | null>,
+  ): Promise<Take | null> => {
     cancel();
     const mine = new AbortController();
     abort = mine;
     trouble.value = null;
-    const name = cutText(called.replace(/\.[^.]+$/, ''), 80) || 'Clip';
     coming.value = { name, share: 0 };
     try {
-      // Whoever brings in no clip need not load what opens them.
-      const { openClip } = await import('../takes/clip-source');
-      const source = await openClip(file, called);
-      try {
-        const { pictures: sought } = cameraNeeds(toRaw(effectStore.effect), fetchFile);
-        const { frames, pictures } = await trackClip(
-          source,
-          { faces: MOST_FACES, hands: MOST_HANDS, pictures: sought },
-          {
-            signal: mine.signal,
-            onProgress: (share) => {
-              if (abort === mine) coming.value = { name, share };
-            },
-          },
-        );
-        const loudness = await source.loudness(loudnessOf).catch(() => null);
-        if (mine.signal.aborted) return null;
-        const keys: string[] = [];
-        for (const { id, key } of sought) keys[id - 1] = key;
-        return await takes.keep(
-          {
-            id: `clip-${crypto.randomUUID()}`,
-            name,
-            width: source.width,
-            height: source.height,
-            frames: loudness ? frames.map((frame, i) => ({ ...frame, loudness: loudness[i] ?? 0 })) : frames,
-            sought: Array.from(keys, (key) => key ?? ''),
-          },
-          pictures,
-        );
-      } finally {
-        source.close();
-      }
+      return await work(mine);
     } catch (cause) {
       if (!(cause instanceof IconiaError && cause.code === 'clip.cancelled') && abort === mine)
         trouble.value = sentence(cause);
@@ -75,5 +87,34 @@ export const useClipsStore = defineStore('clips', () => {
       }
     }
   };
-  return { coming, trouble, add, cancel };
+
+  /** Gives the take; null when it was cancelled, or cannot be had: then `trouble` says why. */
+  const add = (file: Blob, called: string): Promise<Take | null> => {
+    const name = cutText(called.replace(/\.[^.]+$/, ''), 80) || 'Clip';
+    return alone(name, async (mine) => {
+      // Whoever brings in no clip need not load what opens them.
+      const { openClip } = await import('../takes/clip-source');
+      const source = await openClip(file, called);
+      try {
+        return await track(
+          { id: `clip-${crypto.randomUUID()}`, name },
+          source,
+          () => source.sound(loudnessOf),
+          mine,
+        );
+      } finally {
+        source.close();
+      }
+    });
+  };
+
+  /** Looks at a clip's own pictures again, for what the effect needs now. As `add`. */
+  const again = (clip: Clip): Promise<Take | null> =>
+    alone(clip.name, async (mine) => {
+      const wav = clip.hasSound ? await soundOfClip(clip.id) : null;
+      const loudness = clip.frames.map((frame) => frame.loudness ?? 0);
+      return track(clip, keptClipSource(clip), () => Promise.resolve(wav && { wav, loudness }), mine);
+    });
+
+  return { coming, trouble, add, again, cancel };
 });

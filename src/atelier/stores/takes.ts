@@ -8,7 +8,7 @@ import type { Clip } from '../../core/takes/clip-data';
 import { makeTake } from '../../core/takes/make-take';
 import type { MarkKind, Take, TakeSpec } from '../../core/takes/take';
 import { api } from '../api/client';
-import { forgetClip, keepClip, keptClips } from '../takes/clip-store';
+import { forgetClip, keepClip, keptClips, type ClipFiles } from '../takes/clip-store';
 
 const ORDER: readonly MarkKind[] = [
   'turned',
@@ -85,11 +85,12 @@ export const useTakesStore = defineStore('takes', () => {
     await api.removeTake(take.id);
     own.value = own.value.filter((t) => t.id !== take.id);
   };
-  /** Keeps a clip that was tracked. Throws `IconiaError` `clip.not-kept`. */
-  const keep = async (clip: Clip, pictures: readonly Blob[]): Promise<Take> => {
-    await keepClip(clip, pictures);
+  /** Keeps a clip that was tracked, or tracked again. Throws `IconiaError` `clip.not-kept`. */
+  const keep = async (clip: Clip, files: ClipFiles): Promise<Take> => {
+    await keepClip(clip, files);
     const take = clipTake(clip);
-    clips.value = [take, ...clips.value];
+    const at = clips.value.findIndex((t) => t.id === take.id);
+    clips.value = at < 0 ? [take, ...clips.value] : clips.value.with(at, take);
     return take;
   };
   const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? null;

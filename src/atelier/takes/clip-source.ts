@@ -8,6 +8,7 @@ import {
   type InputAudioTrack,
   type WrappedCanvas,
 } from 'mediabunny';
+import { writeWav } from '../../core/assets/sounds/wav';
 import { IconiaError } from '../../core/errors';
 import { loudnessOfPictures, clipPictures, LONGEST_CLIP } from '../../core/takes/clip';
 import type { Unit } from '../../core/units';
@@ -17,8 +18,10 @@ import type { ClipSource } from '../../tracker/track-clip';
 const LONGEST_SIDE = 640;
 
 export interface OpenedClip extends ClipSource {
-  /** Of each picture's stretch of the sound; null where there is none that can be read. */
-  loudness(of: (stretch: ArrayLike<number>) => Unit): Promise<readonly Unit[] | null>;
+  /** Its sound, as WAV, and how loud each picture's stretch of it is; null where there is none that can be read. */
+  sound(
+    loudness: (stretch: ArrayLike<number>) => Unit,
+  ): Promise<{ readonly wav: Blob; readonly loudness: readonly Unit[] } | null>;
   close(): void;
 }
 
@@ -90,11 +93,14 @@ export const openClip = async (file: Blob, name: string): Promise<OpenedClip> =>
         }
         for (; shown && i < times.length; i++) yield shown.canvas;
       },
-      loudness: async (of) => {
+      sound: async (of) => {
         const sound = await input.getPrimaryAudioTrack();
         if (!sound || !(await sound.canDecode())) return null;
         const { rate, samples } = await samplesOf(sound);
-        return loudnessOfPictures(samples, rate, clipPictures(duration), of);
+        return {
+          wav: new Blob([writeWav({ rate, channels: [samples] }) as BlobPart], { type: 'audio/wav' }),
+          loudness: loudnessOfPictures(samples, rate, clipPictures(duration), of),
+        };
       },
       close: () => input.dispose(),
     };

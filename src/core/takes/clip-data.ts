@@ -12,4 +12,7 @@ export interface Clip {
   readonly frames: readonly TrackFrame[];
   /** The printed pictures that were looked for when it was tracked, by their keys; each in the place of its number. */
   readonly sought: readonly string[];
+  /** Where people are is kept for each picture. */
+  readonly hasPeople?: boolean;
+  readonly hasSound?: boolean;
 }

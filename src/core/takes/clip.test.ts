@@ -13,6 +13,7 @@ import {
   clipTake,
   loudnessOfPictures,
   LONGEST_CLIP,
+  missedIn,
   mostFaces,
   withoutLandmarks,
 } from './clip';
@@ -101,4 +102,15 @@ describe('a clip as a take', () => {
     expect(small.frames[3]!.faces[0]!.landmarks).toHaveLength(0);
     expect(clipTake(small).marks).toEqual(clipTake(clip).marks);
   });
+});
+
+test('what an effect needs and nobody looked for is named; what was looked for is not', () => {
+  const card = { key: 'abc', name: 'Tide Card' };
+  const plain = clipOf([], ['abc']);
+  expect(missedIn(plain, { people: false, pictures: [card] })).toEqual({ people: false, pictures: [] });
+  expect(missedIn(plain, { people: true, pictures: [card, { key: 'def', name: 'Map' }] })).toEqual({
+    people: true,
+    pictures: ['Map'],
+  });
+  expect(missedIn({ ...plain, hasPeople: true }, { people: true, pictures: [] }).people).toBe(false);
 });

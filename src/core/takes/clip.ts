@@ -84,6 +84,18 @@ export const clipTake = (clip: Clip, pictures: readonly string[] = clip.sought):
   };
 };
 
+/** What an effect needs to be told in a clip and that was not looked for when it was tracked. */
+export const missedIn = (
+  clip: Pick<Clip, 'sought' | 'hasPeople'>,
+  needs: {
+    readonly people: boolean;
+    readonly pictures: readonly { readonly key: string; readonly name: string }[];
+  },
+): { readonly people: boolean; readonly pictures: readonly string[] } => ({
+  people: needs.people && !clip.hasPeople,
+  pictures: needs.pictures.filter(({ key }) => !clip.sought.includes(key)).map(({ name }) => name),
+});
+
 /** The most faces that are in one of its pictures. */
 export const mostFaces = ({ frames }: Pick<Clip, 'frames'>): number =>
   frames.reduce((most, { faces }) => Math.max(most, faces.length), 0);

@@ -13,6 +13,7 @@ import { EffectSounds } from '../../../stage/sound/effect-sounds';
 import { api, fetchFile } from '../../api/client';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
+import { ClipSound } from '../../takes/clip-sound';
 
 export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () => void) => {
   const effectStore = useEffectStore();
@@ -35,6 +36,11 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   const sounds = new EffectSounds(fetchFile, (_, name) => {
     effectStore.notice = `${name} cannot be played: this browser does not know how. The effect goes on without it; bring the sound in again as WAV or MP3.`;
   });
+  const clipSound = new ClipSound();
+  const clipSounds = (): void => {
+    clipSound.choose(playback.source === 'take' ? (playback.take.clip ?? null) : null);
+    clipSound.update(playback.time, playback.playing && playback.speed === 1);
+  };
   onMounted(() => {
     overlay.element.append(roomBar.element);
     frame.value?.append(overlay.element);
@@ -44,6 +50,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   watch(
     () => playback.playing || playback.source !== 'take',
     (on) => {
+      clipSounds();
       if (!on) {
         sounds.silence();
         sounding.value = 0;
@@ -74,8 +81,12 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
         now.frame,
         live || (playback.playing && playback.speed === 1),
       );
-      sounding.value = sounds.sounding;
+      clipSounds();
+      sounding.value = sounds.sounding + Number(clipSound.sounds);
     },
-    dispose: (): void => sounds.dispose(),
+    dispose: (): void => {
+      sounds.dispose();
+      clipSound.dispose();
+    },
   };
 };

@@ -10,6 +10,7 @@ import { useChronicleStore } from '../../../stores/chronicle';
 import InlineNotice from '../../common/InlineNotice.vue';
 import TakeFilm from '../../takes/TakeFilm.vue';
 import TakePicker from '../../takes/TakePicker.vue';
+import ClipMissed from './ClipMissed.vue';
 import FaceReadings from './FaceReadings.vue';
 import PictureReadings from './PictureReadings.vue';
 import PrintChooser from './PrintChooser.vue';
@@ -65,6 +66,7 @@ const fired = computed(() =>
       >
     </InlineNotice>
 
+    <ClipMissed />
     <TrackerSwitch />
     <PrintChooser />
 
