@@ -109,3 +109,68 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   await expect(page.getByRole('listitem', { name: 'Hand over face' })).toBeVisible();
   await expect(page.getByRole('listitem', { name: 'In the yard' })).toHaveCount(0);
 });
+
+test('a face that is too far away for the tracker is shown to it, and tracked from there', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
+  const film = await maker.evaluate(
+    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
+    [{ time: 0.3, seconds: 0.5, width: 480, height: 640, fovY: 140 }],
+  );
+  await maker.close();
+  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
+  const card = newCard('obj_lantern' as ObjectId, asset, 0);
+  const id = await createEffect(page, 'Lantern', {
+    ...blankEffect('Lantern'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+  });
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+  const mine = page.getByRole('region', { name: 'Your own clips' });
+  await mine.getByLabel('Your own clip').setInputFiles({
+    name: 'Far away.webm',
+    mimeType: 'video/webm',
+    buffer: Buffer.from(film, 'base64'),
+  });
+  await expect(page.locator('.finder').getByText('Far away')).toBeVisible({ timeout: 120_000 });
+  await drawnOut(page);
+  const canvas = page.locator('.finder canvas');
+  expect(await shareOf(canvas, MAGENTA)).toBe(0);
+
+  const correction = page.getByRole('region', { name: 'Correct the clip' });
+  await correction.getByRole('button', { name: 'Show the face' }).click();
+  // A box that has no face in it: that is said, and the clip stays.
+  const upper = correction.getByRole('group', { name: 'Upper left corner' });
+  const lower = correction.getByRole('group', { name: 'Lower right corner' });
+  const box = async (x: number, y: number, right: number, bottom: number): Promise<void> => {
+    await upper.getByRole('spinbutton', { name: 'From the left' }).fill(String(x));
+    await upper.getByRole('spinbutton', { name: 'From the top' }).fill(String(y));
+    await lower.getByRole('spinbutton', { name: 'From the left' }).fill(String(right));
+    await lower.getByRole('spinbutton', { name: 'From the top' }).fill(String(bottom));
+  };
+  await box(2, 2, 14, 12);
+  await correction.getByRole('button', { name: 'Track from here' }).click();
+  await expect(mine.getByRole('alert')).toContainText('A face cannot be seen there', { timeout: 60_000 });
+
+  // Around the head, the last corner dragged in the picture.
+  await correction.getByRole('button', { name: 'Show the face' }).click();
+  await box(42, 42, 70, 58);
+  const handle = page.getByRole('button', { name: 'Lower right corner; arrow keys move it' });
+  const from = (await handle.boundingBox())!;
+  const frame = (await canvas.boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  // The view shows three quarters of the picture's width.
+  await page.mouse.move(frame.x + (0.5 + 0.08 / 0.75) * frame.width, frame.y + 0.58 * frame.height);
+  await page.mouse.up();
+  await expect(lower.getByRole('spinbutton', { name: 'From the left' })).toHaveValue(/^5[78]/);
+  await correction.getByRole('button', { name: 'Track from here' }).click();
+  await expect.poll(() => shareOf(canvas, MAGENTA), { timeout: 60_000 }).toBeGreaterThan(0);
+  await seekShare(page, 0.9);
+  await drawnOut(page);
+  expect(await shareOf(canvas, MAGENTA)).toBeGreaterThan(0);
+});

@@ -17,8 +17,8 @@ export class FaceTracker implements Tracker<readonly TrackedFace[]> {
     return this.line.start({ kind: 'start', base: '/trackers/face_mesh/', faces: this.faces });
   }
 
-  async look(image: ImageBitmap, { fovY }: PictureMoment): Promise<readonly TrackedFace[]> {
-    return (await this.line.ask({ kind: 'frame', image, fovY }, [image])).faces;
+  async look(image: ImageBitmap, { fovY, region }: PictureMoment): Promise<readonly TrackedFace[]> {
+    return (await this.line.ask({ kind: 'frame', image, fovY, region: region ?? null }, [image])).faces;
   }
 
   stop(): void {

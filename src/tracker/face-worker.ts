@@ -2,6 +2,7 @@
 import { fitFace } from '../core/face/fit';
 import { ALL_LANDMARKS } from '../core/face/landmarks';
 import { sentence } from '../core/errors';
+import { fromRegion, type Region } from '../core/tracking/region';
 import type { TrackedFace } from '../core/tracking/track-frame';
 import type { FromFaceWorker, ToFaceWorker } from './face-messages';
 import { installPageShim } from './page-shim';
@@ -44,15 +45,29 @@ const start = async (base: string, faces: number): Promise<void> => {
   answer({ kind: 'ready' });
 };
 
+/** Small faces are found when they are seen large: the longer side of a part that is looked at alone. */
+const PART_SIDE = 480;
+
+const partOf = (image: ImageBitmap, { x, y, width, height }: Region): OffscreenCanvas => {
+  const [w, h] = [Math.max(1, width * image.width), Math.max(1, height * image.height)];
+  const scale = PART_SIDE / Math.max(w, h);
+  const part = new OffscreenCanvas(Math.round(w * scale), Math.round(h * scale));
+  part
+    .getContext('2d')!
+    .drawImage(image, x * image.width, y * image.height, w, h, 0, 0, part.width, part.height);
+  return part;
+};
+
 const track = async (message: Extract<ToFaceWorker, { kind: 'frame' }>): Promise<void> => {
-  const { image, fovY } = message;
+  const { image, fovY, region } = message;
   const { width, height } = image;
   found = [];
-  await mesh!.send({ image });
+  await mesh!.send({ image: region ? partOf(image, region) : image });
   image.close();
   const flat = new Float32Array(ALL_LANDMARKS * 3);
   const faces = found.map((landmarks, i): TrackedFace => {
     landmarks.forEach((p, k) => flat.set([p.x, p.y, p.z], 3 * k));
+    if (region) fromRegion(flat, region);
     const fitted = fitFace(flat, { width, height, fovY }, PITCH_BIAS);
     return {
       id: i + 1,

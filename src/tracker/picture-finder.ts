@@ -1,7 +1,7 @@
 /** The picture tracker as a promise: a camera picture in, the printed pictures in it out. It runs in a worker. */
 import { IconiaError } from '../core/errors';
 import type { TrackedPicture } from '../core/tracking/track-frame';
-import type { FromPictureWorker, ToPictureWorker } from './picture-messages';
+import type { FromPictureWorker, KnownPicture, ToPictureWorker } from './picture-messages';
 import type { PictureMoment, Tracker } from './tracker';
 import { WorkerLine } from './worker-line';
 
@@ -45,7 +45,16 @@ export class PictureFinder implements Tracker<readonly TrackedPicture[]> {
   }
 
   async look(image: ImageBitmap, { fovY }: PictureMoment): Promise<readonly TrackedPicture[]> {
-    return (await this.line.ask({ kind: 'frame', image, fovY }, [image])).pictures;
+    return (await this.line.ask({ kind: 'frame', image, fovY, known: null }, [image])).pictures;
+  }
+
+  /** One of them is where somebody says it is, and is followed from there. Nothing where it cannot be there. */
+  async begin(
+    image: ImageBitmap,
+    { fovY }: PictureMoment,
+    known: KnownPicture,
+  ): Promise<readonly TrackedPicture[]> {
+    return (await this.line.ask({ kind: 'frame', image, fovY, known }, [image])).pictures;
   }
 
   stop(): void {

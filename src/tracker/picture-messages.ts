@@ -1,4 +1,5 @@
 /** What page and picture worker say to each other. */
+import type { PicturePlace } from '../core/tracking/region';
 import type { TrackedPicture } from '../core/tracking/track-frame';
 import type { WorkerState } from './worker-line';
 
@@ -8,9 +9,21 @@ export interface SoughtImage {
   readonly image: ImageBitmap;
 }
 
+/** Corners in shares of the camera picture, from its own top left, clockwise. */
+export interface KnownPicture {
+  readonly id: number;
+  readonly corners: readonly PicturePlace[];
+}
+
 export type ToPictureWorker =
   | { readonly kind: 'start'; readonly pictures: readonly SoughtImage[] }
-  | { readonly kind: 'frame'; readonly image: ImageBitmap; readonly fovY: number };
+  | {
+      readonly kind: 'frame';
+      readonly image: ImageBitmap;
+      readonly fovY: number;
+      /** Where a picture is in this frame, known from elsewhere: which of the targets, and its corners. */
+      readonly known: KnownPicture | null;
+    };
 
 export type FromPictureWorker =
   | WorkerState

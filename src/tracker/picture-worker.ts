@@ -6,7 +6,7 @@ import { PictureSearch } from '../core/vision/picture-search';
 import { makePictureTarget, type PictureTarget } from '../core/vision/picture-target';
 import { cameraOf } from '../core/vision/plane-pose';
 import { greyOfImage, MOST_PRINTED } from './grey-of-image';
-import type { FromPictureWorker, SoughtImage, ToPictureWorker } from './picture-messages';
+import type { FromPictureWorker, KnownPicture, SoughtImage, ToPictureWorker } from './picture-messages';
 
 const answer = (message: FromPictureWorker): void =>
   (self as unknown as { postMessage(m: FromPictureWorker): void }).postMessage(message);
@@ -29,7 +29,7 @@ const start = async (pictures: readonly SoughtImage[]): Promise<void> => {
   answer({ kind: 'ready' });
 };
 
-const look = (image: ImageBitmap, fovY: number): void => {
+const look = (image: ImageBitmap, fovY: number, known: KnownPicture | null): void => {
   const began = performance.now();
   const grey = greyOfImage(image, MOST_SIDE);
   const { width, height } = grey;
@@ -41,7 +41,11 @@ const look = (image: ImageBitmap, fovY: number): void => {
     );
     lens = fovY;
   }
-  const pictures = search.look(grey.data).map((sight) => {
+  const at = known ? targets.findIndex(({ id }) => id === known.id) : -1;
+  const corners = known?.corners.map(([x, y]) => [x * width, y * height] as const) ?? [];
+  const begun = at < 0 ? null : search.begin(at, grey.data, corners);
+  const sights = known ? (begun ? [begun] : []) : search.look(grey.data);
+  const pictures = sights.map((sight) => {
     const { id, target } = targets[sight.target]!;
     return trackedPicture(id, sight, target.aspect);
   });
@@ -52,7 +56,7 @@ const fail = (error: unknown): void => answer({ kind: 'failed', message: sentenc
 self.addEventListener('message', ({ data }: MessageEvent<ToPictureWorker>) => {
   if (data.kind === 'start') return void start(data.pictures).catch(fail);
   try {
-    look(data.image, data.fovY);
+    look(data.image, data.fovY, data.known);
   } catch (error) {
     fail(error);
   }

@@ -1,10 +1,13 @@
 /** What every tracker is: it looks at one picture at a time, in a worker of its own, and says what it has seen. */
+import type { Region } from '../core/tracking/region';
 import type { Degrees, Seconds } from '../core/units';
 
 /** When a picture was taken, and by which lens. */
 export interface PictureMoment {
   readonly time: Seconds;
   readonly fovY: Degrees;
+  /** Only there is looked, where whoever asks knows that what is sought is nowhere else. */
+  readonly region?: Region;
 }
 
 export interface Tracker<Seen> {

@@ -4,10 +4,12 @@ import { ref, toRaw } from 'vue';
 import { IconiaError, sentence } from '../../core/errors';
 import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
 import type { Clip } from '../../core/takes/clip-data';
+import type { Correction } from '../../core/takes/correct-clip';
 import type { Take } from '../../core/takes/take';
 import { cutText } from '../../core/text';
 import { cameraNeeds } from '../../tracker/camera-needs';
 import { loudnessOf } from '../../tracker/microphone';
+import { correctClip } from '../../tracker/correct-clip';
 import { trackClip, type ClipSource } from '../../tracker/track-clip';
 import { fetchFile } from '../api/client';
 import { keptClipSource, soundOfClip } from '../takes/clip-store';
@@ -116,5 +118,23 @@ export const useClipsStore = defineStore('clips', () => {
       return track(clip, keptClipSource(clip), () => Promise.resolve(wav && { wav, loudness }), mine);
     });
 
-  return { coming, trouble, add, again, cancel };
+  /** Tracks a clip again from a picture in which the creator has said where something is. As `add`. */
+  const correct = (clip: Clip, from: number, correction: Correction): Promise<Take | null> =>
+    alone(clip.name, async (mine) => {
+      const { pictures } = cameraNeeds(toRaw(effectStore.effect), fetchFile);
+      // The clip counts pictures as the effect did that it was tracked for.
+      const sought = pictures.flatMap((picture) => {
+        const at = clip.sought.indexOf(picture.key);
+        return at < 0 ? [] : [{ ...picture, id: at + 1 }];
+      });
+      const frames = await correctClip(keptClipSource(clip), clip.frames, from, correction, sought, {
+        signal: mine.signal,
+        onProgress: (share) => {
+          if (abort === mine) coming.value = { name: clip.name, share };
+        },
+      });
+      return takes.correct({ ...toRaw(clip), frames });
+    });
+
+  return { coming, trouble, add, again, correct, cancel };
 });

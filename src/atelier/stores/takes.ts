@@ -8,7 +8,7 @@ import type { Clip } from '../../core/takes/clip-data';
 import { makeTake } from '../../core/takes/make-take';
 import type { MarkKind, Take, TakeSpec } from '../../core/takes/take';
 import { api } from '../api/client';
-import { forgetClip, keepClip, keptClips, type ClipFiles } from '../takes/clip-store';
+import { forgetClip, keepClip, keepFrames, keptClips, type ClipFiles } from '../takes/clip-store';
 
 const ORDER: readonly MarkKind[] = [
   'turned',
@@ -88,11 +88,19 @@ export const useTakesStore = defineStore('takes', () => {
   /** Keeps a clip that was tracked, or tracked again. Throws `IconiaError` `clip.not-kept`. */
   const keep = async (clip: Clip, files: ClipFiles): Promise<Take> => {
     await keepClip(clip, files);
+    return listed(clip);
+  };
+  /** Keeps what was found in a clip anew. Throws `IconiaError` `clip.not-kept`. */
+  const correct = async (clip: Clip): Promise<Take> => {
+    await keepFrames(clip);
+    return listed(clip);
+  };
+  const listed = (clip: Clip): Take => {
     const take = clipTake(clip);
     const at = clips.value.findIndex((t) => t.id === take.id);
     clips.value = at < 0 ? [take, ...clips.value] : clips.value.with(at, take);
     return take;
   };
   const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? null;
-  return { own, clips, keep, all, error, loaded, isOwn, load, save, remove, byId };
+  return { own, clips, keep, correct, all, error, loaded, isOwn, load, save, remove, byId };
 });

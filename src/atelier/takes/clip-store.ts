@@ -82,6 +82,15 @@ export const keepClip = async (clip: Clip, { pictures, people, sound }: ClipFile
   }
 };
 
+/** Keeps what was found in a clip anew; its pictures stay. Throws `IconiaError` `clip.not-kept`. */
+export const keepFrames = async (clip: Clip): Promise<void> => {
+  try {
+    await (await database()).put('clips', clip);
+  } catch (cause) {
+    throw notKept(cause);
+  }
+};
+
 export const pictureOfClip = async (clip: string, picture: number): Promise<Blob | null> =>
   (await (await database()).get('pictures', [clip, picture])) ?? null;
 const peopleOfClip = async (clip: string, picture: number): Promise<Blob | null> =>

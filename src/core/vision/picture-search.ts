@@ -55,6 +55,17 @@ export class PictureSearch {
     return sights;
   }
 
+  /** Somebody says where the corners of a target are, in pixels: see `PictureTracker.begin`. */
+  begin(
+    target: number,
+    grey: Uint8Array,
+    corners: readonly (readonly [number, number])[],
+  ): PictureSight | null {
+    this.frame.load(grey);
+    const sight = this.trackers[target]?.begin(this.frame, corners);
+    return sight ? { ...sight, target } : null;
+  }
+
   /** Whether the middle of one lies on the other. */
   private coincide(a: PictureSight, b: PictureSight): boolean {
     const middle = (of: PictureSight): [number, number] => {

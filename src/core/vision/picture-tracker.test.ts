@@ -148,3 +148,38 @@ describe('following', () => {
     expect(cornersOff(sight!.pose, along(1))).toBeLessThan(0.8);
   });
 });
+
+describe('where somebody says that it is', () => {
+  const pose = randomPose(camera, 0.5, 0.4, new Random(8));
+  const corners = (off: number): [number, number][] => {
+    const h = homographyOf(pose, camera);
+    return cornersOf(target.aspect).map(([x, y], i) => {
+      const [u, v] = project(h, x, y);
+      return [u + (i % 2 === 0 ? off : -off), v - off];
+    });
+  };
+  test('it is brought onto the frame from there, and followed', () => {
+    const tracker = new PictureTracker(target, camera);
+    load(pose);
+    const sight = tracker.begin(frame, corners(2.5))!;
+    expect(cornersOff(sight.pose, pose)).toBeLessThan(0.5);
+    expect(cornersOff(tracker.follow(frame)!.pose, pose)).toBeLessThan(0.5);
+  });
+  test('where nothing of it can be seen the corners are believed, for this frame', () => {
+    const tracker = new PictureTracker(target, camera);
+    load(null);
+    const sight = tracker.begin(frame, corners(0))!;
+    expect(cornersOff(sight.pose, pose)).toBeLessThan(0.5);
+    expect(sight.quality).toBe(0);
+    expect(tracker.follow(frame)).toBeNull();
+  });
+  test('from behind, or with three corners on a line, it is not there', () => {
+    const tracker = new PictureTracker(target, camera);
+    load(pose);
+    expect(tracker.begin(frame, corners(0).reverse())).toBeNull();
+    const [a, b, c] = corners(0) as [[number, number], [number, number], [number, number]];
+    expect(tracker.begin(frame, [a, b, [2 * b[0] - a[0], 2 * b[1] - a[1]], c])).toBeNull();
+    expect(tracker.begin(frame, [a, b, c])).toBeNull();
+    expect(tracker.isFollowing).toBe(false);
+  });
+});

@@ -3,7 +3,7 @@ import { Random } from '../maths/random';
 import { Frame } from './frame-features';
 import type { FrameFeatures } from './frame-features';
 import { findNearest, type FindNearest } from './hamming';
-import { refineHomography, type Homography } from './homography';
+import { homographyOf4, refineHomography, type Homography } from './homography';
 import {
   agreeingSets,
   agreeingWith,
@@ -14,6 +14,7 @@ import {
 } from './matching';
 import { alignPose, type Aligned } from './patches';
 import {
+  cornersOf,
   fitPose,
   homographyOf,
   mirroredPose,
@@ -94,6 +95,31 @@ export class PictureTracker {
     }
     this.lose();
     return null;
+  }
+
+  /**
+   * Somebody says where its corners are (pixels; from the top left, clockwise): it is brought onto the frame from there, or taken as it was said, and followed from now
+   * on. Null where they are no picture that is seen from its front.
+   */
+  begin(frame: Frame, corners: readonly (readonly [number, number])[]): Sight | null {
+    this.lose();
+    const plane = cornersOf(this.target.aspect);
+    const column = (of: readonly (readonly [number, number])[], k: 0 | 1): number[] => of.map((p) => p[k]);
+    const pairs = { x: column(plane, 0), y: column(plane, 1), u: column(corners, 0), v: column(corners, 1) };
+    const homography: Homography = new Float64Array(9);
+    if (corners.length !== 4 || !homographyOf4(pairs, [0, 1, 2, 3], homography)) return null;
+    if (!isPictureSeen(homography, this.target.aspect, this.camera)) return null;
+    const said = poseOfHomography(homography, this.camera);
+    if (!said) return null;
+    const aligned = [said, mirroredPose(said)]
+      .flatMap((pose) => {
+        const options = { start: 2, radius: 7, hold: 0.25 };
+        return alignPose(pose, this.target, frame.levels, this.camera, options) ?? [];
+      })
+      .filter((a) => a.used >= 8 && this.isSure(a))
+      .sort((a, b) => b.quality - a.quality)[0];
+    this.last = aligned?.pose ?? said;
+    return aligned ? sightOf(aligned, 'found') : { pose: said, how: 'found', quality: 0, sigma: MOST_SIGMA };
   }
 
   /** Looks for the picture anywhere in the frame; `features` are those of the frame. */

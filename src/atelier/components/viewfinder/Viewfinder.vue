@@ -14,6 +14,7 @@ import { useFinderPointing } from './use-finder-pointing';
 import { useFinderPointers } from './use-finder-pointers';
 import { sentence } from '../../../core/errors';
 import { useAssetsStore } from '../../stores/assets';
+import { useCorrectingStore } from '../../stores/correcting';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
@@ -22,6 +23,7 @@ import { usePrintsStore } from '../../stores/prints';
 import GraphicsNotice from './GraphicsNotice.vue';
 import LighterNote from './LighterNote.vue';
 import CompareLine from './CompareLine.vue';
+import CorrectionHandles from './CorrectionHandles.vue';
 import ViewerButtons from './ViewerButtons.vue';
 import TakeMenu from '../takes/TakeMenu.vue';
 import CloseUpButtons from './CloseUpButtons.vue';
@@ -36,6 +38,7 @@ import '../../../stage/overlay/viewer-overlay.css';
 const props = defineProps<{ stage: string }>();
 const effectStore = useEffectStore();
 const desk = useDeskStore();
+const correcting = useCorrectingStore();
 const playback = usePlaybackStore();
 const assets = useAssetsStore();
 const prints = usePrintsStore();
@@ -294,6 +297,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
           :value="desk.style.compareLine!"
           @change="(to) => (desk.style.compareLine = to)"
         />
+        <CorrectionHandles v-if="correcting.on" :view-aspect="size.width / size.height" />
       </div>
       <div class="label">
         <TakeMenu v-if="playback.source !== 'camera'">{{ label }}</TakeMenu>

@@ -10,6 +10,7 @@ import { useChronicleStore } from '../../../stores/chronicle';
 import InlineNotice from '../../common/InlineNotice.vue';
 import TakeFilm from '../../takes/TakeFilm.vue';
 import TakePicker from '../../takes/TakePicker.vue';
+import ClipCorrection from './ClipCorrection.vue';
 import ClipMissed from './ClipMissed.vue';
 import FaceReadings from './FaceReadings.vue';
 import PictureReadings from './PictureReadings.vue';
@@ -67,6 +68,7 @@ const fired = computed(() =>
     </InlineNotice>
 
     <ClipMissed />
+    <ClipCorrection />
     <TrackerSwitch />
     <PrintChooser />
 
