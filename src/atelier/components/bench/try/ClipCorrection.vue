@@ -32,8 +32,8 @@ const set = (i: number, k: 0 | 1, to: number): void => {
         as it is found.
       </p>
       <div class="numbers">
-        <div v-for="i in asked" :key="i" class="row" role="group" :aria-label="`${WHERE[i]} corner`">
-          <span class="soft grow">{{ WHERE[i] }}</span>
+        <div v-for="i in asked" :key="i" class="corner" role="group" :aria-label="`${WHERE[i]} corner`">
+          <span class="soft">{{ WHERE[i] }}</span>
           <NumberField
             v-for="k in [0, 1] as const"
             :key="k"
@@ -74,7 +74,13 @@ const set = (i: number, k: 0 | 1, to: number): void => {
 .numbers {
   display: grid;
   gap: 4px;
-  max-width: 340px;
+  max-width: 360px;
+}
+.corner {
+  display: grid;
+  grid-template-columns: 90px 1fr 1fr;
+  gap: 8px;
+  align-items: center;
 }
 .wrap {
   flex-wrap: wrap;
