@@ -1,10 +1,16 @@
 /** What real cameras do and no clip shows: several faces at once, pictures that hold nothing, turned, bright, slow, of another shape; and a camera that goes away. */
-import { blankEffect } from '../src/core/document/defaults';
-import type { Effect, ObjectId } from '../src/core/document/schema';
+import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { blankEffect, newPicture, newTarget } from '../src/core/document/defaults';
+import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/schema';
 import { newCard } from '../src/core/kinds/objects/card';
 import { headAnchor } from '../src/core/kinds/objects/placed';
+import { distance } from '../src/core/maths/vec3';
+import { SHIPPED_TAKES } from '../src/core/takes/library';
+import { makeTake } from '../src/core/takes/make-take';
+import { fovYOfLens } from '../src/core/tracking/lens';
 import { openBlank } from './harness/blank-page';
-import { keptPicture, lookAt, releasedPath, shareOf } from './harness/pages';
+import { createEffect, keptFile, keptPicture, lookAt, releasedPath, shareOf } from './harness/pages';
 import { showBefore, standInCamera, unplugCamera, type CameraView } from './harness/page-camera';
 import type { TakePage } from './harness/take-page';
 import { expect, test } from './harness/test';
@@ -156,4 +162,69 @@ test('black, over-exposed, upside-down, slow and turned pictures: the effect goe
   await opened(second, path, one(face));
   await expect(second.locator('#picture')).toHaveAttribute('data-faces', '1', { timeout: 60_000 });
   await seesFace();
+});
+
+test('a printed picture that is tilted tells how the camera opens, and so how far away it is', async ({
+  page: maker,
+  context,
+  browser,
+}) => {
+  const bytes = readFileSync('stock/pictures/tide-card.webp');
+  const { width, height } = await sharp(bytes).metadata();
+  const file = await keptFile(maker, 'tide-card.webp', bytes);
+  const printed = newPicture('asset_tide' as AssetId, 'tide-card.webp', file, width, height);
+  const target = 'target_tide' as TargetId;
+  const mark = await keptPicture(maker, 'mark', '#ff00dc', 60, 60);
+  const card = newCard('obj_mark' as ObjectId, mark, 0, { kind: 'picture', target });
+  const id = await createEffect(maker, 'Tide', {
+    ...blankEffect('Tide'),
+    assets: { [printed.id]: printed, [mark.id]: mark },
+    targets: { [target]: { ...newTarget(target, 'Tide card', 0, printed.id), width: 0.14 } },
+    objects: { [card.id]: card },
+  });
+  const drawer = await openBlank(browser, 'e2e/harness/take-page.ts');
+  await drawer.evaluate(
+    (url) => (window as unknown as { takePage: TakePage }).takePage.print(url),
+    `data:image/webp;base64,${bytes.toString('base64')}`,
+  );
+  // The camera opens 46 degrees over its longer side, not the 62 that are assumed.
+  const LENS = 46;
+  const { spec } = SHIPPED_TAKES.find((t) => t.id === 'picture-tilting')!;
+  const take = makeTake(spec, { pictureAspects: [width / height] });
+  const views: { url: string; away: number }[] = [];
+  for (const time of [2.2, 2.6, 3]) {
+    const url = await drawer.evaluate(
+      (request) => (window as unknown as { takePage: TakePage }).takePage.draw(request),
+      { take: take.id, time, width: 640, height: 480, fovY: fovYOfLens(640, 480, LENS), mime: 'image/png' },
+    );
+    const { pictures, camera } = take.frameAt(time);
+    // As wide as the effect says it is printed.
+    const away =
+      distance(pictures[0]!.pose.position, camera.pose.position) * (14 / (100 * pictures[0]!.width));
+    views.push({ url, away: 100 * away });
+  }
+  await drawer.close();
+  const page = await context.newPage();
+  await standInCamera(page);
+  await page.goto(`/effects/${id}/try`);
+  await showBefore(page, one(views[0]!.url));
+  await page.getByRole('button', { name: /Your camera/ }).click();
+  const reading = page.locator(`[data-picture="${target}"]`);
+  await expect(reading).toContainText('cm away', { timeout: 60_000 });
+  const lens = page.locator('[data-lens]');
+  await expect(lens).toContainText('assumed');
+  // Where it is assumed to open wider, things are thought nearer.
+  const away = async (): Promise<number> => parseFloat(await reading.innerText());
+  expect(await away()).toBeLessThan(0.85 * views[0]!.away);
+  /** Held one way and another until it is told to two degrees, or long enough. */
+  const off = async (): Promise<number> => Math.abs(parseFloat(await lens.innerText()) - LENS);
+  for (let i = 1; i < 60 && (await off()) > 2; i++) {
+    const before = await reading.innerText();
+    await showBefore(page, one(views[i % views.length]!.url));
+    await expect.poll(() => reading.innerText()).not.toBe(before);
+  }
+  await expect(lens).toContainText('as the picture tells');
+  expect(await off()).toBeLessThanOrEqual(2);
+  await showBefore(page, one(views[0]!.url));
+  await expect.poll(async () => Math.abs((await away()) / views[0]!.away - 1)).toBeLessThan(0.05);
 });

@@ -16,10 +16,16 @@ const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuf
 renderer.outputColorSpace = SRGBColorSpace;
 renderer.toneMapping = NeutralToneMapping;
 
+let printed: PictureImage[] = [];
+
 /** A take by its id, or `screen-test-<performer>[/<performance>]` with a face of one's choice. */
 const takeOf = (id: string, face?: Expressions, light?: string): Take => {
   const shipped = SHIPPED_TAKES.find((t) => t.id === id);
-  if (shipped) return shipped;
+  // What is printed keeps its shape.
+  if (shipped)
+    return printed.length > 0
+      ? makeTake(shipped.spec, { pictureAspects: printed.map(({ aspect }) => aspect) })
+      : shipped;
   const [performer, performance] = id.replace('screen-test-', '').split('/') as [string, string?];
   const spec = screenTest(performer, performance, performance ? performanceOf(performance).duration : 10);
   const take = makeTake(light ? { ...spec, light } : spec);
@@ -33,7 +39,6 @@ const takeOf = (id: string, face?: Expressions, light?: string): Take => {
   };
 };
 
-let printed: PictureImage[] = [];
 let open: { key: string; picture: TakePicture; take: Take } | null = null;
 const pictureOf = (id: string, detail: Detail, face?: Expressions, light?: string) => {
   const key = JSON.stringify([id, detail, face, light]);

@@ -1,7 +1,7 @@
 /** How well a printed picture can be found, in words. */
 import type { PictureStrength, StrengthGrade, Weakness } from '../core/vision/picture-strength';
 import type { Metres } from '../core/units';
-import { CAMERA_FOV_LONG_SIDE } from '../tracker/live-camera';
+import { USUAL_LENS } from '../core/tracking/lens';
 
 export const GRADE_WORDS: Readonly<Record<StrengthGrade, string>> = {
   good: 'Easy to find',
@@ -27,4 +27,4 @@ export const weaknessWords = (weakness: Weakness, others: readonly string[]): st
 
 /** How far away a picture of this width is found at most, by a camera with a usual lens held upright or not. */
 export const farthest = ({ smallest }: PictureStrength, width: Metres): Metres | null =>
-  smallest === null ? null : width / (2 * Math.tan((CAMERA_FOV_LONG_SIDE * Math.PI) / 360) * smallest);
+  smallest === null ? null : width / (2 * Math.tan((USUAL_LENS * Math.PI) / 360) * smallest);

@@ -12,6 +12,7 @@ class FakeTracker<Seen> implements Tracker<Seen> {
   stopped = 0;
   looks = 0;
   failing = false;
+  fovY: number | null = null;
   load!: () => void;
   refuse!: (error: Error) => void;
   constructor(private readonly seen: Seen) {}
@@ -88,6 +89,18 @@ describe('what a camera picture waits for', () => {
       faces: [],
       pictures: [],
     });
+  });
+  test('how the camera opens is what any of them can tell', async () => {
+    const { trackers, faces, pictures } = setup();
+    trackers.need(needs(true, 'card'));
+    faces[0]!.load();
+    pictures[0]!.load();
+    await trackers.ready();
+    expect(trackers.fovY).toBe(null);
+    pictures[0]!.fovY = 41;
+    expect(trackers.fovY).toBe(41);
+    trackers.need(needs(true));
+    expect(trackers.fovY).toBe(null);
   });
   test('faces and pictures come in one frame; what is still loading sees nothing yet', async () => {
     const { trackers, faces, pictures, look } = setup();

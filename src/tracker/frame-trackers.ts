@@ -12,6 +12,7 @@ import {
   type TrackedPicture,
   type TrackFrame,
 } from '../core/tracking/track-frame';
+import type { Degrees } from '../core/units';
 import { FaceTracker } from './face-tracker';
 import { HandFinder } from './hand-finder';
 import { PictureFinder, type SoughtPicture } from './picture-finder';
@@ -113,6 +114,11 @@ export class FrameTrackers {
 
   private get all(): readonly Wanted<unknown>[] {
     return KINDS.flatMap((kind) => this.wanted[kind] ?? []);
+  }
+
+  /** How the camera opens from top to bottom, where what was seen tells that. */
+  get fovY(): Degrees | null {
+    return this.all.reduce((told: Degrees | null, { tracker }) => told ?? tracker.fovY ?? null, null);
   }
 
   /** Resolves when all that is needed now can look, or has said that it cannot. */

@@ -3,6 +3,7 @@
  * face, or the printed picture, that it was computed for.
  */
 import { IconiaError, sentence } from '../core/errors';
+import { believedLens, fovYOfLens, lensOfFovY, USUAL_LENS } from '../core/tracking/lens';
 import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { SurfaceKind } from '../core/document/schema';
@@ -12,16 +13,6 @@ import { FrameTrackers, type FrameNeeds } from './frame-trackers';
 import { HeldRoom } from './held-room';
 import { PacedTracker } from './paced-tracker';
 import { PersonFinder } from './person-finder';
-
-/** Field of view of the longer side; a usual value for laptop and phone cameras held at arm's length. */
-export const CAMERA_FOV_LONG_SIDE: Degrees = 62;
-
-/** Vertical field of view of a camera picture. */
-export const cameraFovY = (width: number, height: number): Degrees => {
-  if (height >= width) return CAMERA_FOV_LONG_SIDE;
-  const half = Math.tan((CAMERA_FOV_LONG_SIDE * Math.PI) / 360) * (height / width);
-  return (2 * Math.atan(half) * 180) / Math.PI;
-};
 
 /** Towards the viewer, or away from them. */
 export type Facing = 'user' | 'environment';
@@ -90,6 +81,8 @@ export class LiveCamera {
   private looksAtViewer = true;
   private needs: CameraNeeds = { faces: 1, hands: 0, pictures: [], people: false, surfaces: [] };
   private held: HeldRoom | null = null;
+  /** How it opens over its longer side: assumed, until a printed picture tells. */
+  private lens: Degrees = USUAL_LENS;
   /** Pictures in a row that could not be tracked. */
   private failures = 0;
 
@@ -231,10 +224,12 @@ export class LiveCamera {
     const take = (): Promise<ImageBitmap> => createImageBitmap(this.pending);
     const moment = {
       time: (performance.now() - this.startedAt) / 1000,
-      fovY: cameraFovY(width, height),
+      fovY: fovYOfLens(width, height, this.lens),
     };
     this.finder?.offer(take, moment);
     const frame = await this.trackers.look(take, moment, { width, height });
+    const { fovY } = this.trackers;
+    this.lens = believedLens(this.lens, fovY && lensOfFovY(width, height, fovY));
     if (!this.stopped) this.tracked(this.held?.frame(frame, this.looksAtViewer) ?? frame);
   }
 

@@ -1,6 +1,7 @@
 /** The picture tracker as a promise: a camera picture in, the printed pictures in it out. It runs in a worker. */
 import { IconiaError } from '../core/errors';
 import type { TrackedPicture } from '../core/tracking/track-frame';
+import type { Degrees } from '../core/units';
 import type { FromPictureWorker, KnownPicture, ToPictureWorker } from './picture-messages';
 import type { PictureMoment, Tracker } from './tracker';
 import { WorkerLine } from './worker-line';
@@ -44,8 +45,13 @@ export class PictureFinder implements Tracker<readonly TrackedPicture[]> {
     );
   }
 
+  /** From a picture that was seen tilted, in a few frames. */
+  fovY: Degrees | null = null;
+
   async look(image: ImageBitmap, { fovY }: PictureMoment): Promise<readonly TrackedPicture[]> {
-    return (await this.line.ask({ kind: 'frame', image, fovY, known: null }, [image])).pictures;
+    const seen = await this.line.ask({ kind: 'frame', image, fovY, known: null }, [image]);
+    this.fovY = seen.fovY;
+    return seen.pictures;
   }
 
   /** One of them is where somebody says it is, and is followed from there. Nothing where it cannot be there. */

@@ -31,4 +31,6 @@ export type FromPictureWorker =
       readonly kind: 'seen';
       readonly pictures: readonly TrackedPicture[];
       readonly milliseconds: number;
+      /** How the camera opens, once that is known. */
+      readonly fovY: number | null;
     };

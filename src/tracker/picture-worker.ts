@@ -1,10 +1,11 @@
 /** The picture tracker in a worker: pictures to look for, then camera frames in, where they lie out. */
 import { sentence } from '../core/errors';
 import { trackedPicture } from '../core/tracking/printed-picture';
+import { FocalSearch } from '../core/vision/focal-search';
 import { findNearest, makeFindNearest, type FindNearest } from '../core/vision/hamming';
 import { PictureSearch } from '../core/vision/picture-search';
 import { makePictureTarget, type PictureTarget } from '../core/vision/picture-target';
-import { cameraOf } from '../core/vision/plane-pose';
+import { cameraOf, fovYOf } from '../core/vision/plane-pose';
 import { greyOfImage, MOST_PRINTED } from './grey-of-image';
 import type { FromPictureWorker, KnownPicture, SoughtImage, ToPictureWorker } from './picture-messages';
 
@@ -19,6 +20,10 @@ let nearest: FindNearest = findNearest;
 /** Made for one shape of frame; another camera, or a phone that is turned, makes it anew. */
 let search: PictureSearch | null = null;
 let lens = 0;
+let focal: FocalSearch | null = null;
+let looks = 0;
+/** The focal length is sought in one picture of so many: it takes as long as following does. */
+const SOUGHT_EVERY = 3;
 
 const start = async (pictures: readonly SoughtImage[]): Promise<void> => {
   nearest = (await makeFindNearest()) ?? findNearest;
@@ -34,11 +39,13 @@ const look = (image: ImageBitmap, fovY: number, known: KnownPicture | null): voi
   const grey = greyOfImage(image, MOST_SIDE);
   const { width, height } = grey;
   if (!search || search.camera.width !== width || search.camera.height !== height || lens !== fovY) {
+    const camera = cameraOf(width, height, fovY);
     search = new PictureSearch(
       targets.map(({ target }) => target),
-      cameraOf(width, height, fovY),
+      camera,
       nearest,
     );
+    focal = new FocalSearch(camera);
     lens = fovY;
   }
   const at = known ? targets.findIndex(({ id }) => id === known.id) : -1;
@@ -49,7 +56,15 @@ const look = (image: ImageBitmap, fovY: number, known: KnownPicture | null): voi
     const { id, target } = targets[sight.target]!;
     return trackedPicture(id, sight, target.aspect);
   });
-  answer({ kind: 'seen', pictures, milliseconds: performance.now() - began });
+  const [sight] = sights;
+  if (sight && looks++ % SOUGHT_EVERY === 0) focal?.add(sight.pose, sight.sightings);
+  const found = focal?.focal ?? null;
+  answer({
+    kind: 'seen',
+    pictures,
+    milliseconds: performance.now() - began,
+    fovY: found === null ? null : fovYOf({ height, focal: found }),
+  });
 };
 
 const fail = (error: unknown): void => answer({ kind: 'failed', message: sentence(error) });

@@ -1,11 +1,11 @@
 /** A creator's own clip is tracked once, picture by picture, by what tracks a camera; each picture is kept as it was tracked. */
 import { CLIP_RATE, clipPictures } from '../core/takes/clip';
 import { IconiaError } from '../core/errors';
+import { fovYOfLens } from '../core/tracking/lens';
 import type { PeopleMask } from '../core/tracking/people-mask';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Pixels, Seconds } from '../core/units';
 import { FrameTrackers, type FrameNeeds, type TrackerMakers } from './frame-trackers';
-import { cameraFovY } from './live-camera';
 import { PersonFinder } from './person-finder';
 import type { Tracker } from './tracker';
 
@@ -99,7 +99,7 @@ export const trackClip = async (
     const people: Blob[] = [];
     for await (const picture of source.pictures(times)) {
       const time = times[frames.length]!;
-      const moment = { time, fovY: cameraFovY(width, height) };
+      const moment = { time, fovY: fovYOfLens(width, height) };
       const take = (): Promise<ImageBitmap> => createImageBitmap(picture);
       const [frame, blob, mask] = await Promise.all([
         trackers.look(take, moment, { width, height }),

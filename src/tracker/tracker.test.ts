@@ -10,7 +10,6 @@ import { sampleAsset, sampleEffect } from '../core/document/sample';
 import type { CueId, Effect, ObjectId } from '../core/document/schema';
 import { FIRST_TAKE } from '../core/takes/library';
 import { STEP } from '../core/units';
-import { CAMERA_FOV_LONG_SIDE, cameraFovY } from './live-camera';
 import { LiveRuntime } from './live-runtime';
 
 const frame = FIRST_TAKE.frameAt(0);
@@ -72,14 +71,5 @@ describe('stepping along with real time', () => {
     expect(live.runtime.values(0).visible).toBe(false);
     live.advance(0.2, frame);
     expect(live.runtime.values(0).visible).toBe(false);
-  });
-});
-
-describe('the assumed lens', () => {
-  test('the longer side has the assumed angle', () => {
-    expect(cameraFovY(480, 640)).toBe(CAMERA_FOV_LONG_SIDE);
-    const across =
-      (2 * Math.atan(Math.tan((cameraFovY(640, 480) * Math.PI) / 360) * (640 / 480)) * 180) / Math.PI;
-    expect(across).toBeCloseTo(CAMERA_FOV_LONG_SIDE, 9);
   });
 });

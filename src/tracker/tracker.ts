@@ -15,6 +15,8 @@ export interface Tracker<Seen> {
   start(): Promise<void>;
   /** The picture is handed over. One at a time: wait for the answer before the next. Throws `IconiaError` `tracker.*`. */
   look(image: ImageBitmap, moment: PictureMoment): Promise<Seen>;
+  /** How the camera opens from top to bottom, where what it has seen tells that. */
+  readonly fovY?: Degrees | null;
   /** Ends it; what was asked of it is refused. */
   stop(): void;
 }

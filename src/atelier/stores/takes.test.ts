@@ -13,6 +13,7 @@ const takes = jest.fn<() => Promise<TakeSpec[]>>();
 jest.unstable_mockModule('../takes/clip-store', () => ({
   keptClips,
   keepClip: () => Promise.resolve(),
+  keepFrames: () => Promise.resolve(),
   forgetClip: () => Promise.reject(new IconiaError('clip.not-kept', 'This browser keeps no clips.')),
 }));
 jest.unstable_mockModule('../api/client', () => ({ api: { takes } }));

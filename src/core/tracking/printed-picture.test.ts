@@ -16,7 +16,11 @@ const camera = cameraOf(320, 240, 44);
 test('its corners in the world are seen where they are in the frame', () => {
   for (let seed = 1; seed < 30; seed++) {
     const pose = randomPose(camera, 0.5, 0.9, new Random(seed));
-    const picture = trackedPicture(2, { target: 1, pose, how: 'found', quality: 1, sigma: 0 }, 1.5);
+    const picture = trackedPicture(
+      2,
+      { target: 1, pose, how: 'found', quality: 1, sigma: 0, sightings: [] },
+      1.5,
+    );
     expect([picture.id, picture.width, picture.height]).toEqual([2, 1, 1.5]);
     for (const [x, y] of cornersOf(1.5)) {
       const [wx, wy, wz] = toOuter(picture.pose, [x, -y, 0]);

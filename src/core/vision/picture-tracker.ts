@@ -34,6 +34,8 @@ export interface Sight {
   readonly quality: number;
   /** How far off the worst corner of the picture is to be expected, pixels. */
   readonly sigma: number;
+  /** The places it was seen by. */
+  readonly sightings: readonly Sighting[];
 }
 
 /** The worst corner may be expected so far off, in pixels of a frame 640 wide: beyond, poses are wrong. */
@@ -119,7 +121,9 @@ export class PictureTracker {
       .filter((a) => a.used >= 8 && this.isSure(a))
       .sort((a, b) => b.quality - a.quality)[0];
     this.last = aligned?.pose ?? said;
-    return aligned ? sightOf(aligned, 'found') : { pose: said, how: 'found', quality: 0, sigma: MOST_SIGMA };
+    return aligned
+      ? sightOf(aligned, 'found')
+      : { pose: said, how: 'found', quality: 0, sigma: MOST_SIGMA, sightings: [] };
   }
 
   /** Looks for the picture anywhere in the frame; `features` are those of the frame. */
@@ -228,9 +232,10 @@ export class PictureTracker {
   }
 }
 
-const sightOf = ({ pose, quality, sigma }: Aligned, how: Sight['how']): Sight => ({
+const sightOf = ({ pose, quality, sigma, sightings }: Aligned, how: Sight['how']): Sight => ({
   pose,
   how,
   quality,
   sigma,
+  sightings,
 });

@@ -24,6 +24,10 @@ export const cameraOf = (width: number, height: number, fovY: number): Camera =>
   cy: (height - 1) / 2,
 });
 
+/** How many degrees such a camera sees from top to bottom. */
+export const fovYOf = ({ height, focal }: Pick<Camera, 'height' | 'focal'>): number =>
+  (2 * Math.atan(height / 2 / focal) * 180) / Math.PI;
+
 /** Picture to camera space: the rotation by rows, and where the middle lies, in widths of the picture. */
 export interface PlanePose {
   readonly rotation: readonly number[];

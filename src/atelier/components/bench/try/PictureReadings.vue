@@ -6,6 +6,7 @@ import type { Target, TargetId } from '../../../../core/document/schema';
 import { rotate } from '../../../../core/maths/quaternion';
 import { dot, length, subtract } from '../../../../core/maths/vec3';
 import { requirementsOf } from '../../../../core/requirements/requirements';
+import { lensOfFovY, USUAL_LENS } from '../../../../core/tracking/lens';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 
@@ -44,6 +45,13 @@ const pictures = computed((): Reading[] => {
     .filter(({ target }) => needed.has(target.id))
     .map(({ target, number }) => readingOf(target, number));
 });
+/** How the camera opens; a wrong assumption is a wrong distance. */
+const lens = computed(() => {
+  if (playback.source !== 'camera' || !frame.value) return null;
+  const { aspect, fovY } = frame.value.camera;
+  const degrees = lensOfFovY(aspect, 1, fovY);
+  return { degrees, measured: Math.abs(degrees - USUAL_LENS) > 1e-6 };
+});
 </script>
 
 <template>
@@ -56,6 +64,13 @@ const pictures = computed((): Reading[] => {
           {{ seen.away.toFixed(0) }} cm away, tilted {{ seen.tilt.toFixed(0) }}°
         </dd>
         <dd v-else class="soft" :data-picture="id">not in sight</dd>
+      </div>
+      <div v-if="lens">
+        <dt>The camera opens</dt>
+        <dd class="num" data-lens>
+          {{ lens.degrees.toFixed(0) }}°,
+          {{ lens.measured ? 'as the picture tells' : 'assumed: tilt the picture to have it measured' }}
+        </dd>
       </div>
     </dl>
   </section>
