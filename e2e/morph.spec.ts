@@ -35,8 +35,19 @@ const choose = async (page: Page, list: string, option: string): Promise<void> =
     .click();
   // A long list opens where the chosen one is, and scrolls under the pointer until it is there: what is typed leaves one to click.
   const search = page.getByRole('combobox', { name: list, exact: true });
-  if (await search.isEditable()) await search.fill(option);
-  await page.locator('.ant-select-item-option:visible').filter({ hasText: option }).click();
+  const offered = page.locator('.ant-select-item-option:visible');
+  if (await search.isEditable()) {
+    await search.fill(option);
+    // The list follows what is typed a moment later, and moves what stood under the pointer.
+    await expect(offered).toHaveCount(1);
+  }
+  await offered.filter({ hasText: option }).click();
+  await expect(
+    page
+      .locator('.ant-select')
+      .filter({ has: page.locator(`[aria-label="${list}"]`) })
+      .first(),
+  ).toContainText(option.slice(0, 12));
 };
 const changed = (a: Awaited<ReturnType<typeof seen>>, b: Awaited<ReturnType<typeof seen>>, by = 40) =>
   blobOf(
