@@ -44,7 +44,7 @@ const kilobytes = (files: Set<string>): number =>
 const CODE = {
   'show.code.gzip.picture': [],
   'show.code.gzip.makeup': ['faces', 'camera'],
-  'show.code.gzip.model': ['models', 'surfaces', 'GLTFLoader', 'SkeletonUtils'],
+  'show.code.gzip.model': ['models', 'surfaces', 'camera', 'GLTFLoader', 'SkeletonUtils'],
   'show.code.gzip.picture-on-performer': ['on-performer'],
   'show.code.gzip': 'all',
 } as const;

@@ -174,3 +174,47 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
   await drawnOut(page);
   expect(await shareOf(canvas, MAGENTA)).toBeGreaterThan(0);
 });
+
+test('a clip whose size changes in the midst of it keeps its face, and the shape of its first picture', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
+  const film = await maker.evaluate(
+    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
+    [
+      { time: 0.3, seconds: 0.4, width: 360, height: 480 },
+      { time: 0.3, seconds: 0.4, width: 480, height: 360 },
+    ],
+  );
+  await maker.close();
+  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
+  const card = newCard('obj_lantern' as ObjectId, asset, 0);
+  const id = await createEffect(page, 'Lantern', {
+    ...blankEffect('Lantern'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+  });
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+  await page
+    .getByRole('region', { name: 'Your own clips' })
+    .getByLabel('Your own clip')
+    .setInputFiles({
+      name: 'Turned.webm',
+      mimeType: 'video/webm',
+      buffer: Buffer.from(film, 'base64'),
+    });
+  await expect(page.locator('.finder').getByText('Turned')).toBeVisible({ timeout: 120_000 });
+  const canvas = page.locator('.finder canvas');
+  const shares: number[] = [];
+  for (const share of [0.2, 0.8]) {
+    await seekShare(page, share);
+    await drawnOut(page);
+    shares.push(await shareOf(canvas, MAGENTA));
+  }
+  expect(Math.min(...shares)).toBeGreaterThan(0.0005);
+  // Lying within the upright picture it is smaller.
+  expect(shares[1]!).toBeLessThan(0.8 * shares[0]!);
+});

@@ -140,12 +140,18 @@ const page: TakePage = {
     const target = new BufferTarget();
     const output = new Output({ format: new WebMOutputFormat(), target });
     const sheet = new OffscreenCanvas(pictures[0]!.width, pictures[0]!.height);
-    const source = new CanvasSource(sheet, { codec: 'vp8', bitrate: QUALITY_HIGH });
+    const source = new CanvasSource(sheet, {
+      codec: 'vp8',
+      bitrate: QUALITY_HIGH,
+      sizeChangeBehavior: 'passThrough',
+    });
     output.addVideoTrack(source, { frameRate: FILM_RATE });
     await output.start();
     let at = 0;
     for (const { seconds, ...request } of pictures) {
       const image = await createImageBitmap(await (await fetch(page.draw(request))).blob());
+      if (sheet.width !== image.width || sheet.height !== image.height)
+        Object.assign(sheet, { width: image.width, height: image.height });
       sheet.getContext('2d')!.drawImage(image, 0, 0);
       for (let n = 0; n < seconds * FILM_RATE; n++) await source.add(at++ / FILM_RATE, 1 / FILM_RATE);
     }
