@@ -1,12 +1,8 @@
 /** A floor before a real camera stream, from how the device says it is held: sought, followed, put down by a tap, placed again. */
-import { blankEffect } from '../src/core/document/defaults';
-import type { Effect, ObjectId } from '../src/core/document/schema';
-import { newCard } from '../src/core/kinds/objects/card';
-import { keptPicture, releasedPath, seenFrames, watchFrames } from './harness/pages';
+import { BUOY_COLOUR, releasedBuoy } from './harness/buoy';
+import { seenFrames, watchFrames } from './harness/pages';
 import { expect, test } from './harness/test';
 import type { Page } from '@playwright/test';
-
-const MAGENTA = [255, 0, 220] as const;
 
 /** As a phone that is held so says it, again and again. */
 const hold = (page: Page, beta: number, alpha = 0): Promise<void> =>
@@ -26,25 +22,14 @@ test('a buoy on the floor: sought while the phone looks level, then where it poi
   page,
 }) => {
   test.setTimeout(240_000);
-  const asset = await keptPicture(page, 'buoy', '#ff00dc', 100, 100);
-  const buoy = {
-    ...newCard('obj_buoy' as ObjectId, asset, 0, { kind: 'world', surface: 'floor' }),
-    extent: [0.4, 0.4] as [number, number],
-  };
-  const effect: Effect = {
-    ...blankEffect('Buoy'),
-    assets: { [asset.id]: asset },
-    objects: { [buoy.id]: buoy },
-    listing: { summary: 'A buoy before you.', tags: [], icon: asset.id },
-  };
-  await page.goto(await releasedPath(page, effect));
+  await page.goto(await releasedBuoy(page));
   await hold(page, 88);
   await page.getByRole('button', { name: 'Use my camera' }).click();
   const canvas = page.locator('#picture');
   await expect(canvas).toHaveAttribute('data-source', 'camera', { timeout: 60_000 });
   await expect(canvas).toHaveAttribute('data-room', 'seeking');
   await expect(page.locator('.viewer-prompt', { hasText: 'Point at the floor' })).toBeVisible();
-  await watchFrames(page, '#picture', MAGENTA);
+  await watchFrames(page, '#picture', BUOY_COLOUR);
   /** Where it is seen once what was asked for holds; of the newest frames. */
   const last = async () => (await seenFrames(page)).slice(-3);
   const settled = (what: (frames: Awaited<ReturnType<typeof last>>) => boolean): Promise<void> =>

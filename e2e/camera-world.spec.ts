@@ -1,13 +1,9 @@
 /** A floor on a device that measures its room: found where it points, put down by a tap, walked towards; left, and taken anew where it does not measure after all. */
-import { blankEffect } from '../src/core/document/defaults';
-import type { Effect, ObjectId } from '../src/core/document/schema';
-import { newCard } from '../src/core/kinds/objects/card';
-import { keptPicture, releasedPath } from './harness/pages';
+import { BUOY_COLOUR, releasedBuoy } from './harness/buoy';
 import { HELD, openOnDevice, ROOM_COLOUR, type DeviceScreen } from './harness/synthetic-room';
 import { expect, test } from './harness/test';
 import type { Page } from '@playwright/test';
 
-const MAGENTA = [255, 0, 220] as const;
 type OnDevice = { readonly deviceScreen: DeviceScreen };
 const hold = (page: Page, at: readonly [number, number, number], down: number, left = 0): Promise<void> =>
   page.evaluate(([at, down, left]) => (window as unknown as OnDevice).deviceScreen.hold(at, down, left), [
@@ -16,30 +12,15 @@ const hold = (page: Page, at: readonly [number, number, number], down: number, l
     left,
   ] as const);
 const seen = (page: Page) =>
-  page.evaluate((c) => (window as unknown as OnDevice).deviceScreen.read(c), MAGENTA);
+  page.evaluate((c) => (window as unknown as OnDevice).deviceScreen.read(c), BUOY_COLOUR);
 const anchors = (page: Page): Promise<number> =>
   page.evaluate(() => (window as unknown as OnDevice).deviceScreen.anchors());
-
-const released = async (page: Page): Promise<string> => {
-  const asset = await keptPicture(page, 'buoy', '#ff00dc', 100, 100);
-  const buoy = {
-    ...newCard('obj_buoy' as ObjectId, asset, 0, { kind: 'world', surface: 'floor' }),
-    extent: [0.4, 0.4] as [number, number],
-  };
-  const effect: Effect = {
-    ...blankEffect('Buoy'),
-    assets: { [asset.id]: asset },
-    objects: { [buoy.id]: buoy },
-    listing: { summary: 'A buoy before you.', tags: [], icon: asset.id },
-  };
-  return releasedPath(page, effect);
-};
 
 test('a buoy on a floor that the device measures: sought, put down, walked towards, left', async ({
   page: maker,
   context,
 }) => {
-  const path = await released(maker);
+  const path = await releasedBuoy(maker);
   const page = await openOnDevice(context);
   await page.goto(path);
   const canvas = page.locator('#picture');
@@ -96,7 +77,7 @@ test('what is worn before both eyes shows no camera picture: the floor is assume
   page: maker,
   context,
 }) => {
-  const path = await released(maker);
+  const path = await releasedBuoy(maker);
   const page = await openOnDevice(context, 2);
   await page.goto(path);
   await page.getByRole('button', { name: 'Use my camera' }).click();

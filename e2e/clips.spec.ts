@@ -8,8 +8,22 @@ import { openBlank } from './harness/blank-page';
 import { createEffect, drawnOut, keptPicture, lookAt, seekShare, shareOf } from './harness/pages';
 import type { TakePage } from './harness/take-page';
 import { expect, test } from './harness/test';
+import type { Page } from '@playwright/test';
 
 const MAGENTA = [255, 0, 220] as const;
+
+/** An effect with a lantern on the forehead, opened in Try. */
+const tryLantern = async (page: Page): Promise<void> => {
+  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
+  const card = newCard('obj_lantern' as ObjectId, asset, 0);
+  const id = await createEffect(page, 'Lantern', {
+    ...blankEffect('Lantern'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+  });
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+};
 
 test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fires on it, kept, deleted', async ({
   page,
@@ -121,15 +135,7 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
     [{ time: 0.3, seconds: 0.5, width: 480, height: 640, fovY: 140 }],
   );
   await maker.close();
-  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
-  const card = newCard('obj_lantern' as ObjectId, asset, 0);
-  const id = await createEffect(page, 'Lantern', {
-    ...blankEffect('Lantern'),
-    assets: { [asset.id]: asset },
-    objects: { [card.id]: card },
-  });
-  await page.goto(`/effects/${id}/try`);
-  await drawnOut(page);
+  await tryLantern(page);
   const mine = page.getByRole('region', { name: 'Your own clips' });
   await mine.getByLabel('Your own clip').setInputFiles({
     name: 'Far away.webm',
@@ -189,15 +195,7 @@ test('a clip whose size changes in the midst of it keeps its face, and the shape
     ],
   );
   await maker.close();
-  const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
-  const card = newCard('obj_lantern' as ObjectId, asset, 0);
-  const id = await createEffect(page, 'Lantern', {
-    ...blankEffect('Lantern'),
-    assets: { [asset.id]: asset },
-    objects: { [card.id]: card },
-  });
-  await page.goto(`/effects/${id}/try`);
-  await drawnOut(page);
+  await tryLantern(page);
   await page
     .getByRole('region', { name: 'Your own clips' })
     .getByLabel('Your own clip')
