@@ -46,9 +46,12 @@ export class ContentFiles {
         done(null, chunk);
       },
     });
+    const file = createWriteStream(path);
     try {
-      await pipeline(stream, measured, createWriteStream(path));
+      await pipeline(stream, measured, file);
     } catch (error) {
+      // A file that is still being opened would be made after it was removed.
+      if (!file.closed) await new Promise<void>((done) => file.once('close', done));
       await rm(path, { force: true });
       throw isDiskFull(error) ? diskFull(bytes) : error;
     }

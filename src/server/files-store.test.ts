@@ -81,6 +81,13 @@ describe('kept and served', () => {
       },
     });
     await expect(content.take(broken, 1e6)).rejects.toThrow('gone');
+    // Also one that is over before its file has been made, now and then only: so many times.
+    for (let i = 0; i < 600; i++) {
+      const gone = new Readable({ read: () => {} });
+      const taking = content.take(gone, 1e6);
+      gone.destroy(new Error('gone'));
+      await expect(taking).rejects.toThrow('gone');
+    }
     await expect(content.take(Readable.from([Buffer.alloc(2000)]), 1000)).rejects.toMatchObject({
       status: 413,
     });
