@@ -3,14 +3,35 @@ import { blankEffect } from '../src/core/document/defaults';
 import { newCue } from '../src/core/document/new-cues';
 import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
 import { newAction } from '../src/core/kinds/actions/actions';
+import { newHair } from '../src/core/kinds/objects/hair';
 import { newCard } from '../src/core/kinds/objects/card';
 import { openBlank } from './harness/blank-page';
 import { createEffect, drawnOut, keptPicture, lookAt, seekShare, shareOf } from './harness/pages';
 import type { TakePage } from './harness/take-page';
 import { expect, test } from './harness/test';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 
 const MAGENTA = [255, 0, 220] as const;
+
+type Shot = Parameters<TakePage['film']>[0][number];
+/** A silent film of takes, as a file. */
+const filmed = async (browser: Browser, name: string, shots: readonly Shot[]) => {
+  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
+  const film = await maker.evaluate(
+    (shots) => (window as unknown as { takePage: TakePage }).takePage.film(shots),
+    shots,
+  );
+  await maker.close();
+  return { name: `${name}.webm`, mimeType: 'video/webm', buffer: Buffer.from(film, 'base64') };
+};
+/** Brings a film in, until it is the take. */
+const bringIn = async (page: Page, file: Awaited<ReturnType<typeof filmed>>): Promise<void> => {
+  await page.getByRole('region', { name: 'Your own clips' }).getByLabel('Your own clip').setInputFiles(file);
+  await expect(page.locator('.finder').getByText(file.name.replace('.webm', ''))).toBeVisible({
+    timeout: 120_000,
+  });
+  await drawnOut(page);
+};
 
 /** An effect with a lantern on the forehead, opened in Try. */
 const tryLantern = async (page: Page): Promise<void> => {
@@ -30,19 +51,14 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   browser,
 }) => {
   test.setTimeout(240_000);
-  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
   const size = { width: 360, height: 480 };
   // Nobody at first; then a face, the mouth open, and the mouth closed again.
-  const film = await maker.evaluate(
-    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
-    [
-      { take: 'walk-floor', time: 0, seconds: 0.6, ...size },
-      { time: 0.3, seconds: 0.6, ...size },
-      { time: 6.1, seconds: 0.6, ...size },
-      { time: 0.3, seconds: 0.6, ...size },
-    ],
-  );
-  await maker.close();
+  const yard = await filmed(browser, 'In the yard', [
+    { take: 'walk-floor', time: 0, seconds: 0.6, ...size },
+    { time: 0.3, seconds: 0.6, ...size },
+    { time: 6.1, seconds: 0.6, ...size },
+    { time: 0.3, seconds: 0.6, ...size },
+  ]);
   const asset = await keptPicture(page, 'lantern', '#ff00dc', 100, 100);
   const card = { ...newCard('obj_lantern' as ObjectId, asset, 0), visible: false };
   const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [
@@ -70,7 +86,6 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
     buffer: Buffer.from('This is no video at all.'),
   });
   await expect(mine.getByRole('alert')).toContainText('letter.mp4 is');
-  const yard = { name: 'In the yard.webm', mimeType: 'video/webm', buffer: Buffer.from(film, 'base64') };
   // Cancelled, nothing of it is left.
   await mine.getByLabel('Your own clip').setInputFiles(yard);
   await mine.getByRole('button', { name: 'Cancel' }).click();
@@ -129,21 +144,11 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
   browser,
 }) => {
   test.setTimeout(240_000);
-  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
-  const film = await maker.evaluate(
-    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
-    [{ time: 0.3, seconds: 0.5, width: 480, height: 640, fovY: 140 }],
-  );
-  await maker.close();
+  const far = await filmed(browser, 'Far away', [
+    { time: 0.3, seconds: 0.5, width: 480, height: 640, fovY: 140 },
+  ]);
   await tryLantern(page);
-  const mine = page.getByRole('region', { name: 'Your own clips' });
-  await mine.getByLabel('Your own clip').setInputFiles({
-    name: 'Far away.webm',
-    mimeType: 'video/webm',
-    buffer: Buffer.from(film, 'base64'),
-  });
-  await expect(page.locator('.finder').getByText('Far away')).toBeVisible({ timeout: 120_000 });
-  await drawnOut(page);
+  await bringIn(page, far);
   const canvas = page.locator('.finder canvas');
   expect(await shareOf(canvas, MAGENTA)).toBe(0);
 
@@ -160,6 +165,7 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
   };
   await box(2, 2, 14, 12);
   await correction.getByRole('button', { name: 'Track from here' }).click();
+  const mine = page.getByRole('region', { name: 'Your own clips' });
   await expect(mine.getByRole('alert')).toContainText('A face cannot be seen there', { timeout: 60_000 });
 
   // Around the head, the last corner dragged in the picture.
@@ -186,25 +192,12 @@ test('a clip whose size changes in the midst of it keeps its face, and the shape
   browser,
 }) => {
   test.setTimeout(240_000);
-  const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
-  const film = await maker.evaluate(
-    (pictures) => (window as unknown as { takePage: TakePage }).takePage.film(pictures),
-    [
-      { time: 0.3, seconds: 0.4, width: 360, height: 480 },
-      { time: 0.3, seconds: 0.4, width: 480, height: 360 },
-    ],
-  );
-  await maker.close();
+  const turned = await filmed(browser, 'Turned', [
+    { time: 0.3, seconds: 0.4, width: 360, height: 480 },
+    { time: 0.3, seconds: 0.4, width: 480, height: 360 },
+  ]);
   await tryLantern(page);
-  await page
-    .getByRole('region', { name: 'Your own clips' })
-    .getByLabel('Your own clip')
-    .setInputFiles({
-      name: 'Turned.webm',
-      mimeType: 'video/webm',
-      buffer: Buffer.from(film, 'base64'),
-    });
-  await expect(page.locator('.finder').getByText('Turned')).toBeVisible({ timeout: 120_000 });
+  await bringIn(page, turned);
   const canvas = page.locator('.finder canvas');
   const shares: number[] = [];
   for (const share of [0.2, 0.8]) {
@@ -215,4 +208,39 @@ test('a clip whose size changes in the midst of it keeps its face, and the shape
   expect(Math.min(...shares)).toBeGreaterThan(0.0005);
   // Lying within the upright picture it is smaller.
   expect(shares[1]!).toBeLessThan(0.8 * shares[0]!);
+});
+
+test('hair is dyed in the picture that is shown, also where the clip stands still', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const size = { width: 360, height: 480 };
+  const clip = await filmed(browser, 'Comes in', [
+    { take: 'walk-floor', time: 0, seconds: 0.4, ...size },
+    { time: 0.3, seconds: 0.4, ...size },
+  ]);
+  const dye = { ...newHair('obj_hairdye' as ObjectId, 0), tint: '#ff00dc', opacity: 1, roots: 0 };
+  const id = await createEffect(page, 'Dye', { ...blankEffect('Dye'), objects: { [dye.id]: dye } });
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+  await bringIn(page, clip);
+  const dyed = async (share: number): Promise<number> => {
+    await seekShare(page, share);
+    await drawnOut(page);
+    const { data } = await lookAt(page.locator('.finder canvas'));
+    let hits = 0;
+    // Much more red and blue than green.
+    for (let i = 0; i < data.length; i += 3)
+      if (data[i]! > data[i + 1]! + 25 && data[i + 2]! > data[i + 1]! + 25) hits++;
+    return hits / (data.length / 3);
+  };
+  expect(await dyed(0.1)).toBe(0);
+  await expect.poll(() => dyed(0.9)).toBeGreaterThan(0.01);
+  // From the far end of what is kept decoded, and back.
+  expect(await dyed(0.1)).toBe(0);
+  await page.reload();
+  await drawnOut(page);
+  expect(await dyed(0.1)).toBe(0);
+  expect(await dyed(0.9)).toBeGreaterThan(0.01);
 });

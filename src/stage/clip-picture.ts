@@ -41,7 +41,7 @@ export class ClipPicture implements CameraPicture {
   /** Null while it is on its way. */
   private readonly pictures = new Map<number, Decoded | null>();
   private readonly coming = new Map<number, Promise<void>>();
-  private shown = -1;
+  shown = -1;
   private people: PeopleMask | null = null;
   private disposed = false;
 

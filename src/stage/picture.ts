@@ -6,6 +6,11 @@ import type { TrackFrame } from '../core/tracking/track-frame';
 export interface CameraPicture {
   /** The field of view, top to bottom, that the effect has to be drawn with to fit this picture. */
   viewFovY(frame: TrackFrame, viewAspect: number): Degrees;
+  /**
+   * Which of its pictures was drawn last, where they come later than they are asked for, or in any order: what is judged from a picture holds for that one. Without it
+   * pictures follow one another in time.
+   */
+  readonly shown?: number;
   /** Makes its programs ready, so that drawing it holds nobody up. */
   prepare?(renderer: WebGLRenderer, frame: TrackFrame, viewAspect: number): Promise<void>;
   /** Fills the renderer's current target. */

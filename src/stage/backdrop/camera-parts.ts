@@ -189,10 +189,10 @@ export class CameraParts {
   /** How the picture is lit, measured in this frame. */
   lit(): CameraLight {
     if (this.now && this.litAt !== this.count) {
-      const { renderer, frame, camera } = this.now;
+      const { renderer, picture, frame, camera } = this.now;
       const [face = null] = frame.faces;
-      // Where the light is known the picture is a take's, and is scrubbed.
-      const time = frame.light ? null : frame.time;
+      // Takes and clips are scrubbed: each of their pictures stands for itself.
+      const time = frame.light || picture.shown !== undefined ? null : frame.time;
       this.light.measure({ renderer, camera, picture: this.whole(), face, time });
       this.litAt = this.count;
     }

@@ -33,14 +33,14 @@ export class HairGuessView {
   private readonly copy = passMaterial(COPY, { picture: texture() });
   private readonly grey = passMaterial(GREY, { picture: texture() });
   private mask: DataTexture | null = null;
-  private time = NaN;
+  private looked = '';
 
   /** Begins anew, with whatever comes next. */
   forget(): void {
-    this.time = NaN;
+    this.looked = '';
   }
 
-  /** `whole` is the camera picture alone. The same frame is looked at once. */
+  /** `whole` is the camera picture alone. The same picture is looked at once. */
   look(
     renderer: WebGLRenderer,
     camera: PerspectiveCamera,
@@ -49,8 +49,9 @@ export class HairGuessView {
     frame: TrackFrame,
     aspect: number,
   ): void {
-    if (frame.time === this.time) return;
-    this.time = frame.time;
+    const now = `${frame.time} ${picture.shown}`;
+    if (now === this.looked) return;
+    this.looked = now;
     const [width, height] =
       aspect < 1 ? [Math.round(SIDE * aspect), SIDE] : [SIDE, Math.round(SIDE / aspect)];
     if (this.target.width !== width || this.target.height !== height) this.target.setSize(width, height);
