@@ -92,12 +92,13 @@ describe('what objects need', () => {
     expect(needsOf(withOnly(group))).toEqual([]);
     expect(needsOf(withOnly(group, { ...newFill(id, 1), parent: group.id }))).toEqual(['people']);
   });
-  test('what no light of the effect shines on is lit as the camera picture is, which is measured; a card is not lit', () => {
+  test('what is lit may be lit as the camera picture is, which is measured: its lamps may go out; a card is not lit', () => {
     const model = newModel(id, sampleModel(1), 0);
     const lamp = newLight('obj_lamp' as ObjectId, 'directional', 1, { kind: 'screen', pin: 'centre' });
     const looks = (...objects: EffectObject[]) => requirementsOf(withOnly(...objects)).drawing.has('camera');
     expect(looks(model)).toBe(true);
-    expect(looks(model, lamp)).toBe(false);
+    expect(looks(model, lamp)).toBe(true);
+    expect(looks(lamp)).toBe(false);
     expect(looks(newCard(id, sampleAsset(1), 0))).toBe(false);
   });
   test('what is hidden may come at any moment', () =>

@@ -56,15 +56,11 @@ const drawingOf = (effect: Effect, object: EffectObject): readonly DrawingPart[]
     ...kindOf(object).drawnBy,
     // A material may show the camera picture, or be lit as that is.
     ...(wears ? (['surfaces', 'camera'] as const) : []),
+    // While no light of the effect shines it is lit as the camera picture is, which is measured.
+    ...(isLit(object) ? (['camera'] as const) : []),
     // Whoever tells people from the room looks at the camera picture.
     ...(ofObject(effect, object).includes('people') ? (['camera'] as const) : []),
   ];
-};
-
-/** It is lit as the camera picture is: by no light of the effect's own. */
-const isLitAsPicture = (effect: Effect): boolean => {
-  const objects = Object.values(effect.objects);
-  return objects.some(isLit) && !objects.some((object) => object.kind === 'light');
 };
 
 /** Hidden objects and cues that are switched off count: they may come at any moment. */
@@ -88,9 +84,6 @@ export const requirementsOf = (effect: Effect): Requirements => {
     surfaces: new Set(surfaces),
     people: has('people'),
     microphone: has('microphone'),
-    drawing: new Set([
-      ...Object.values(effect.objects).flatMap((object) => drawingOf(effect, object)),
-      ...(isLitAsPicture(effect) ? (['camera'] as const) : []),
-    ]),
+    drawing: new Set(Object.values(effect.objects).flatMap((object) => drawingOf(effect, object))),
   };
 };
