@@ -1,8 +1,6 @@
 /** What real cameras do and no clip shows: several faces at once, pictures that hold nothing, turned, bright, slow, of another shape; and a camera that goes away. */
-import { readFileSync } from 'node:fs';
-import sharp from 'sharp';
-import { blankEffect, newPicture, newTarget } from '../src/core/document/defaults';
-import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/schema';
+import { blankEffect } from '../src/core/document/defaults';
+import type { Effect, ObjectId } from '../src/core/document/schema';
 import { newCard } from '../src/core/kinds/objects/card';
 import { headAnchor } from '../src/core/kinds/objects/placed';
 import { distance } from '../src/core/maths/vec3';
@@ -10,9 +8,10 @@ import { SHIPPED_TAKES } from '../src/core/takes/library';
 import { makeTake } from '../src/core/takes/make-take';
 import { fovYOfLens } from '../src/core/tracking/lens';
 import { openBlank } from './harness/blank-page';
-import { createEffect, keptFile, keptPicture, lookAt, releasedPath, shareOf } from './harness/pages';
+import { createEffect, keptPicture, lookAt, releasedPath, shareOf } from './harness/pages';
 import { showBefore, standInCamera, unplugCamera, type CameraView } from './harness/page-camera';
 import type { TakePage } from './harness/take-page';
+import { printTideCard, TIDE_TARGET, TIDE_WIDTH, tideCard } from './harness/tide-card';
 import { expect, test } from './harness/test';
 import type { Browser, Page } from '@playwright/test';
 
@@ -169,28 +168,14 @@ test('a printed picture that is tilted tells how the camera opens, and so how fa
   context,
   browser,
 }) => {
-  const bytes = readFileSync('stock/pictures/tide-card.webp');
-  const { width, height } = await sharp(bytes).metadata();
-  const file = await keptFile(maker, 'tide-card.webp', bytes);
-  const printed = newPicture('asset_tide' as AssetId, 'tide-card.webp', file, width, height);
-  const target = 'target_tide' as TargetId;
-  const mark = await keptPicture(maker, 'mark', '#ff00dc', 60, 60);
-  const card = newCard('obj_mark' as ObjectId, mark, 0, { kind: 'picture', target });
-  const id = await createEffect(maker, 'Tide', {
-    ...blankEffect('Tide'),
-    assets: { [printed.id]: printed, [mark.id]: mark },
-    targets: { [target]: { ...newTarget(target, 'Tide card', 0, printed.id), width: 0.14 } },
-    objects: { [card.id]: card },
-  });
+  const card = await tideCard(maker);
+  const id = await createEffect(maker, 'Tide', card.effect);
   const drawer = await openBlank(browser, 'e2e/harness/take-page.ts');
-  await drawer.evaluate(
-    (url) => (window as unknown as { takePage: TakePage }).takePage.print(url),
-    `data:image/webp;base64,${bytes.toString('base64')}`,
-  );
+  await printTideCard(drawer, card);
   // The camera opens 46 degrees over its longer side, not the 62 that are assumed.
   const LENS = 46;
   const { spec } = SHIPPED_TAKES.find((t) => t.id === 'picture-tilting')!;
-  const take = makeTake(spec, { pictureAspects: [width / height] });
+  const take = makeTake(spec, { pictureAspects: [card.aspect] });
   const views: { url: string; away: number }[] = [];
   for (const time of [2.2, 2.6, 3]) {
     const url = await drawer.evaluate(
@@ -200,7 +185,7 @@ test('a printed picture that is tilted tells how the camera opens, and so how fa
     const { pictures, camera } = take.frameAt(time);
     // As wide as the effect says it is printed.
     const away =
-      distance(pictures[0]!.pose.position, camera.pose.position) * (14 / (100 * pictures[0]!.width));
+      distance(pictures[0]!.pose.position, camera.pose.position) * (TIDE_WIDTH / pictures[0]!.width);
     views.push({ url, away: 100 * away });
   }
   await drawer.close();
@@ -209,7 +194,7 @@ test('a printed picture that is tilted tells how the camera opens, and so how fa
   await page.goto(`/effects/${id}/try`);
   await showBefore(page, one(views[0]!.url));
   await page.getByRole('button', { name: /Your camera/ }).click();
-  const reading = page.locator(`[data-picture="${target}"]`);
+  const reading = page.locator(`[data-picture="${TIDE_TARGET}"]`);
   await expect(reading).toContainText('cm away', { timeout: 60_000 });
   const lens = page.locator('[data-lens]');
   await expect(lens).toContainText('assumed');

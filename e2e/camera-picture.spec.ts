@@ -1,30 +1,24 @@
 /** A printed picture before a real camera stream: found, followed, lost and found, on the show page. */
 import { readFileSync } from 'node:fs';
-import sharp from 'sharp';
 import { cameraOn, PICTURE_CLIP_FILE } from '../playwright.config';
-import { blankEffect, newPicture, newTarget } from '../src/core/document/defaults';
-import type { AssetId, Effect, ObjectId, TargetId } from '../src/core/document/schema';
-import { newCard } from '../src/core/kinds/objects/card';
 import { SHIPPED_TAKES } from '../src/core/takes/library';
 import { judgePictures } from './harness/drawings';
 import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } from './harness/clip';
 import {
   createEffect,
   drawnOut,
-  keptFile,
-  keptPicture,
   releasedPath,
   seenFrames,
   serverEffect,
   watchFrames,
   watchStamps,
 } from './harness/pages';
+import { tideCard } from './harness/tide-card';
 import { expect, test } from './harness/test';
 
 test.use(cameraOn(PICTURE_CLIP_FILE));
 
 const MAGENTA = [255, 0, 220] as const;
-const TARGET = 'target_tide' as TargetId;
 
 /** Where the middle of the printed picture is in a moment of the clip, in shares of the camera picture. */
 const middleAt = (moment: number): readonly [number, number] | null => {
@@ -45,32 +39,7 @@ test('a card of the effect lies on the printed picture wherever it is held, and 
 }) => {
   test.setTimeout(240_000);
   await watchStamps(page, { mirrored: false });
-  const bytes = readFileSync('stock/pictures/tide-card.webp');
-  const { width, height } = await sharp(bytes).metadata();
-  const file = await keptFile(page, 'tide-card.webp', bytes);
-  const printed = newPicture('asset_tide' as AssetId, 'tide-card.webp', file, width, height);
-  const mark = await keptPicture(page, 'mark', '#ff00dc', 100, 100);
-  const card = {
-    ...newCard('obj_mark' as ObjectId, mark, 0, { kind: 'picture', target: TARGET }),
-    // A square of two centimetres in the middle of the picture.
-    extent: [0.02, 0.02] as [number, number],
-    move: [0, 0, 0] as [number, number, number],
-    turn: [0, 0, 0] as [number, number, number],
-  };
-  const effect: Effect = {
-    ...blankEffect('Tide'),
-    assets: { [printed.id]: printed, [mark.id]: mark },
-    targets: {
-      [TARGET]: {
-        ...newTarget(TARGET, 'Tide card', 0, printed.id),
-        width: 0.14,
-        beforeFound: 'nothing',
-        afterLost: 'nothing',
-      },
-    },
-    objects: { [card.id]: card },
-    listing: { summary: 'A mark on the tide card.', tags: [], icon: mark.id },
-  };
+  const { effect } = await tideCard(page);
   const trackers: string[] = [];
   page.on('request', (request) => {
     if (request.url().includes('/trackers/')) trackers.push(new URL(request.url()).pathname);

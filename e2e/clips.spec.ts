@@ -8,6 +8,7 @@ import { newCard } from '../src/core/kinds/objects/card';
 import { openBlank } from './harness/blank-page';
 import { createEffect, drawnOut, keptPicture, lookAt, seekShare, shareOf } from './harness/pages';
 import type { TakePage } from './harness/take-page';
+import { printTideCard, tideCard, type TideCard } from './harness/tide-card';
 import { expect, test } from './harness/test';
 import type { Browser, Page } from '@playwright/test';
 
@@ -15,8 +16,9 @@ const MAGENTA = [255, 0, 220] as const;
 
 type Shot = Parameters<TakePage['film']>[0][number];
 /** A silent film of takes, as a file. */
-const filmed = async (browser: Browser, name: string, shots: readonly Shot[]) => {
+const filmed = async (browser: Browser, name: string, shots: readonly Shot[], printed?: TideCard) => {
   const maker = await openBlank(browser, 'e2e/harness/take-page.ts');
+  if (printed) await printTideCard(maker, printed);
   const film = await maker.evaluate(
     (shots) => (window as unknown as { takePage: TakePage }).takePage.film(shots),
     shots,
@@ -165,8 +167,9 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
   };
   await box(2, 2, 14, 12);
   await correction.getByRole('button', { name: 'Track from here' }).click();
-  const mine = page.getByRole('region', { name: 'Your own clips' });
-  await expect(mine.getByRole('alert')).toContainText('A face cannot be seen there', { timeout: 60_000 });
+  await expect(correction.getByRole('alert')).toContainText('A face cannot be seen there', {
+    timeout: 60_000,
+  });
 
   // Around the head, the last corner dragged in the picture.
   await correction.getByRole('button', { name: 'Show the face' }).click();
@@ -185,6 +188,59 @@ test('a face that is too far away for the tracker is shown to it, and tracked fr
   await seekShare(page, 0.9);
   await drawnOut(page);
   expect(await shareOf(canvas, MAGENTA)).toBeGreaterThan(0);
+
+  // Taken back, nobody is found in it again.
+  await correction.getByRole('button', { name: 'Take the last back' }).click();
+  await expect.poll(() => shareOf(canvas, MAGENTA)).toBe(0);
+  await expect(correction.getByRole('button', { name: 'Take the last back' })).toBeHidden();
+  // On another stage no corners are left over the picture.
+  await correction.getByRole('button', { name: 'Show the face' }).click();
+  await expect(handle).toBeVisible();
+  await page.getByRole('button', { name: 'Place', exact: true }).click();
+  await expect(handle).toHaveCount(0);
+});
+
+test('a printed picture is shown by its corners, and lies on its own patches from there', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const card = await tideCard(page);
+  const held = await filmed(
+    browser,
+    'Held',
+    [{ take: 'picture-in-hand', time: 0, seconds: 0.5, width: 480, height: 640 }],
+    card,
+  );
+  const id = await createEffect(page, 'Tide', card.effect);
+  await page.goto(`/effects/${id}/try`);
+  await drawnOut(page);
+  await bringIn(page, held);
+  const correction = page.getByRole('region', { name: 'Correct the clip' });
+  const numbers = correction.getByRole('spinbutton');
+  const corners = async (): Promise<number[]> => {
+    await correction.getByRole('button', { name: 'Show Tide card' }).click();
+    return numbers.evaluateAll((all) => all.map((field) => parseFloat((field as HTMLInputElement).value)));
+  };
+  const found = await corners();
+  expect(found).toHaveLength(8);
+  // Two of its corners a little off: it is brought onto the frame.
+  await numbers.nth(0).fill(String(found[0]! + 1));
+  await numbers.nth(5).fill(String(found[5]! - 1));
+  await correction.getByRole('button', { name: 'Track from here' }).click();
+  await correction.getByRole('button', { name: 'Take the last back' }).waitFor({ timeout: 60_000 });
+  const now = await corners();
+  expect(Math.max(...now.map((v, i) => Math.abs(v - found[i]!)))).toBeLessThan(0.35);
+  // Inside out it cannot be seen: that is said.
+  const [x, y] = [found[2]!, found[3]!];
+  await numbers.nth(2).fill(String(found[6]!));
+  await numbers.nth(3).fill(String(found[7]!));
+  await numbers.nth(6).fill(String(x));
+  await numbers.nth(7).fill(String(y));
+  await correction.getByRole('button', { name: 'Track from here' }).click();
+  await expect(correction.getByRole('alert')).toContainText('The picture cannot be seen there', {
+    timeout: 60_000,
+  });
 });
 
 test('a clip whose size changes in the midst of it keeps its face, and the shape of its first picture', async ({

@@ -1,6 +1,6 @@
 /** Brings in the creator's own clips: opened, tracked once, kept in this browser; and tracked again for what an effect needs since. */
 import { defineStore } from 'pinia';
-import { ref, toRaw } from 'vue';
+import { ref, shallowRef, toRaw } from 'vue';
 import { IconiaError, sentence } from '../../core/errors';
 import { MOST_FACES, MOST_HANDS } from '../../core/schema/anchor-schema';
 import type { Clip } from '../../core/takes/clip-data';
@@ -23,7 +23,8 @@ export const useClipsStore = defineStore('clips', () => {
   const effectStore = useEffectStore();
   /** What is on its way, and how far it is. */
   const coming = ref<{ readonly name: string; readonly share: number } | null>(null);
-  const trouble = ref<string | null>(null);
+  /** What went wrong; `of` is the clip that was there before, null for one that was to be brought in. */
+  const trouble = shallowRef<{ readonly of: string | null; readonly words: string } | null>(null);
   let abort: AbortController | null = null;
 
   const cancel = (): void => abort?.abort();
@@ -68,7 +69,7 @@ export const useClipsStore = defineStore('clips', () => {
 
   /** One at a time: whatever was on its way is given up. What goes wrong is in `trouble`. */
   const alone = async (
-    name: string,
+    { id, name }: { readonly id: string | null; readonly name: string },
     work: (mine: AbortController) => Promise<Take | null>,
   ): Promise<Take | null> => {
     cancel();
@@ -80,7 +81,7 @@ export const useClipsStore = defineStore('clips', () => {
       return await work(mine);
     } catch (cause) {
       if (!(cause instanceof IconiaError && cause.code === 'clip.cancelled') && abort === mine)
-        trouble.value = sentence(cause);
+        trouble.value = { of: id, words: sentence(cause) };
       return null;
     } finally {
       if (abort === mine) {
@@ -93,7 +94,7 @@ export const useClipsStore = defineStore('clips', () => {
   /** Gives the take; null when it was cancelled, or cannot be had: then `trouble` says why. */
   const add = (file: Blob, called: string): Promise<Take | null> => {
     const name = cutText(called.replace(/\.[^.]+$/, ''), 80) || 'Clip';
-    return alone(name, async (mine) => {
+    return alone({ id: null, name }, async (mine) => {
       // Whoever brings in no clip need not load what opens them.
       const { openClip } = await import('../takes/clip-source');
       const source = await openClip(file, called);
@@ -112,7 +113,7 @@ export const useClipsStore = defineStore('clips', () => {
 
   /** Looks at a clip's own pictures again, for what the effect needs now. As `add`. */
   const again = (clip: Clip): Promise<Take | null> =>
-    alone(clip.name, async (mine) => {
+    alone(clip, async (mine) => {
       const wav = clip.hasSound ? await soundOfClip(clip.id) : null;
       const loudness = clip.frames.map((frame) => frame.loudness ?? 0);
       return track(clip, keptClipSource(clip), () => Promise.resolve(wav && { wav, loudness }), mine);
@@ -120,7 +121,7 @@ export const useClipsStore = defineStore('clips', () => {
 
   /** Tracks a clip again from a picture in which the creator has said where something is. As `add`. */
   const correct = (clip: Clip, from: number, correction: Correction): Promise<Take | null> =>
-    alone(clip.name, async (mine) => {
+    alone(clip, async (mine) => {
       const { pictures } = cameraNeeds(toRaw(effectStore.effect), fetchFile);
       // The clip counts pictures as the effect did that it was tracked for.
       const sought = pictures.flatMap((picture) => {
@@ -136,5 +137,8 @@ export const useClipsStore = defineStore('clips', () => {
       return takes.correct({ ...toRaw(clip), frames });
     });
 
-  return { coming, trouble, add, again, correct, cancel };
+  /** Keeps what was found in a clip as it was before. As `add`. */
+  const putBack = (clip: Clip): Promise<Take | null> => alone(clip, () => takes.correct(toRaw(clip)));
+
+  return { coming, trouble, add, again, correct, putBack, cancel };
 });

@@ -1,8 +1,10 @@
 /** What a creator is saying about a picture of their clip: where a face or a printed picture is. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { clipPicture } from '../../core/takes/clip';
+import type { Clip } from '../../core/takes/clip-data';
 import { faceToCorrect, pictureToCorrect, type Corners } from '../../core/takes/correct-clip';
+import type { Take } from '../../core/takes/take';
 import { clamp } from '../../core/maths/scalar';
 import { regionAround, type PicturePlace, type Region } from '../../core/tracking/region';
 import { pictureKeys } from '../../tracker/camera-needs';
@@ -11,9 +13,16 @@ import { useClipsStore } from './clips';
 import { useEffectStore } from './effect';
 import { usePlaybackStore } from './playback';
 
-export type Corrected =
-  | { readonly kind: 'face' }
-  | { readonly kind: 'picture'; readonly key: string; readonly name: string };
+/** A printed picture of the effect that was looked for in the clip. */
+interface KnownPicture {
+  readonly kind: 'picture';
+  readonly name: string;
+  /** Which of the clip's pictures it is, from 1. */
+  readonly id: number;
+  /** Height over width. */
+  readonly aspect: number;
+}
+export type Corrected = { readonly kind: 'face' } | KnownPicture;
 
 const cornersOfRegion = ({ x, y, width, height }: Region): Corners => [
   [x, y],
@@ -29,36 +38,40 @@ export const useCorrectingStore = defineStore('correcting', () => {
   const effectStore = useEffectStore();
   const clips = useClipsStore();
   const on = shallowRef<Corrected | null>(null);
-  /** Where it is said to be: the corners from the top left, clockwise. */
-  const corners = ref<Corners>(cornersOfRegion({ x: 0, y: 0, width: 1, height: 1 }));
+  /** Where it is said to be: the corners from the top left, clockwise. As it is, since it goes to a worker. */
+  const corners = shallowRef<Corners>(cornersOfRegion({ x: 0, y: 0, width: 1, height: 1 }));
 
   const clip = computed(() => (playback.source === 'take' ? (playback.take.clip ?? null) : null));
-  /** The effect's printed pictures that were looked for in this clip. */
-  const pictures = computed(() => {
-    const keys = pictureKeys(effectStore.effect);
-    return targetOrder(effectStore.effect).flatMap(({ name }, i) =>
-      keys[i] && clip.value?.sought.includes(keys[i])
-        ? [{ kind: 'picture' as const, key: keys[i], name }]
-        : [],
-    );
+  const pictures = computed((): KnownPicture[] => {
+    const { effect } = effectStore;
+    const keys = pictureKeys(effect);
+    return targetOrder(effect).flatMap(({ name, asset: printed }, i) => {
+      const asset = printed ? effect.assets[printed] : undefined;
+      const id = 1 + (clip.value?.sought.indexOf(keys[i]!) ?? -1);
+      if (asset?.kind !== 'picture' || id === 0) return [];
+      return [{ kind: 'picture' as const, name, id, aspect: asset.height / asset.width }];
+    });
   });
+  /** The clip as it was before the last correction, as long as it is the take. */
+  const before = shallowRef<Clip | null>(null);
 
   const cancel = (): void => {
     on.value = null;
   };
   watch([() => playback.take, () => playback.source, () => playback.time], cancel);
+  watch(
+    () => playback.take.id,
+    () => (before.value = null),
+  );
 
   const begin = (what: Corrected): void => {
     if (!clip.value) return;
     playback.playing = false;
     const frame = clip.value.frames[clipPicture(clip.value, playback.time)]!;
-    if (what.kind === 'face') corners.value = cornersOfRegion(faceToCorrect(frame));
-    else {
-      const target = targetOrder(effectStore.effect).find(({ name }) => name === what.name);
-      const asset = target?.asset ? effectStore.effect.assets[target.asset] : undefined;
-      const aspect = asset?.kind === 'picture' ? asset.height / asset.width : 1;
-      corners.value = pictureToCorrect(frame, clip.value.sought.indexOf(what.key) + 1, aspect);
-    }
+    corners.value =
+      what.kind === 'face'
+        ? cornersOfRegion(faceToCorrect(frame))
+        : pictureToCorrect(frame, what.id, what.aspect);
     on.value = what;
   };
 
@@ -79,23 +92,39 @@ export const useCorrectingStore = defineStore('correcting', () => {
     corners.value = next as unknown as Corners;
   };
 
+  /** Shows a clip as it is now, at the moment it was corrected, unless the creator has gone on to something else. */
+  const show = (take: Take, time: number): void => {
+    if (playback.take.id !== take.id || playback.source !== 'take') return;
+    playback.chooseTake(take);
+    playback.seek(time);
+  };
   const apply = async (): Promise<void> => {
     const what = on.value;
-    if (!what || !clip.value) return;
-    const from = clipPicture(clip.value, playback.time);
+    const was = clip.value;
+    if (!what || !was) return;
     const { time } = playback;
     const said = corners.value;
     cancel();
     const take = await clips.correct(
-      clip.value,
-      from,
+      was,
+      clipPicture(was, time),
       what.kind === 'face'
         ? { kind: 'face', region: regionAround(said, 0) }
-        : { kind: 'picture', id: clip.value.sought.indexOf(what.key) + 1, corners: said },
+        : { kind: 'picture', id: what.id, corners: said },
     );
     if (!take) return;
-    playback.chooseTake(take);
-    playback.seek(time);
+    show(take, time);
+    if (playback.take.id === was.id) before.value = was;
   };
-  return { on, corners, clip, pictures, begin, move, cancel, apply };
+  /** The clip is as it was before the last correction. */
+  const takeBack = async (): Promise<void> => {
+    const was = before.value;
+    if (!was) return;
+    const { time } = playback;
+    const take = await clips.putBack(was);
+    if (!take) return;
+    before.value = null;
+    show(take, time);
+  };
+  return { on, corners, clip, pictures, before, begin, move, cancel, apply, takeBack };
 });

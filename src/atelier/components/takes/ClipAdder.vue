@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Own clips as takes: a file, or a recording made right here; tracked with progress, and kept in this browser. */
-import { computed, nextTick, onBeforeUnmount, ref } from 'vue';
+import { nextTick, onBeforeUnmount, ref } from 'vue';
 import { Circle, Film, Square } from '@lucide/vue';
 import { sentence } from '../../../core/errors';
 import { LONGEST_CLIP } from '../../../core/takes/clip';
@@ -9,11 +9,13 @@ import { useClipsStore } from '../../stores/clips';
 import { ClipRecorder } from '../../takes/clip-recorder';
 import InlineNotice from '../common/InlineNotice.vue';
 import WordButton from '../common/WordButton.vue';
+import ClipProgress from './ClipProgress.vue';
 
+/** `told`: that a clip is being tracked is said beside it already. */
+defineProps<{ told?: boolean }>();
 const emit = defineEmits<{ choose: [take: Take] }>();
 const clips = useClipsStore();
 const input = ref<HTMLInputElement | null>(null);
-const percent = computed(() => Math.round(100 * (clips.coming?.share ?? 0)));
 
 const bring = async (file: Blob, name: string): Promise<void> => {
   const take = await clips.add(file, name);
@@ -54,7 +56,7 @@ const openCamera = async (): Promise<void> => {
     if (video.value) video.value.srcObject = stream;
   } catch (cause) {
     close();
-    clips.trouble = sentence(cause);
+    clips.trouble = { of: null, words: sentence(cause) };
   }
 };
 const start = (): void => {
@@ -68,7 +70,7 @@ const start = (): void => {
     }, 1000);
   } catch (cause) {
     close();
-    clips.trouble = sentence(cause);
+    clips.trouble = { of: null, words: sentence(cause) };
   }
 };
 const finish = async (): Promise<void> => {
@@ -82,11 +84,7 @@ const finish = async (): Promise<void> => {
 
 <template>
   <section class="adder" aria-label="Your own clips">
-    <div v-if="clips.coming" class="row" role="status">
-      <span class="grow cut">{{ clips.coming.name }} is being tracked</span>
-      <a-progress :percent="percent" size="small" class="bar" />
-      <WordButton @click="clips.cancel()">Cancel</WordButton>
-    </div>
+    <template v-if="clips.coming"><ClipProgress v-if="!told" /></template>
     <div v-else-if="open" class="camera">
       <video ref="video" muted autoplay playsinline aria-label="What the camera sees" />
       <div class="row">
@@ -110,8 +108,8 @@ const finish = async (): Promise<void> => {
         @change="chosen"
       />
     </div>
-    <InlineNotice v-if="clips.trouble" closable @close="clips.trouble = null">{{
-      clips.trouble
+    <InlineNotice v-if="clips.trouble?.of === null" closable @close="clips.trouble = null">{{
+      clips.trouble.words
     }}</InlineNotice>
   </section>
 </template>
@@ -121,10 +119,6 @@ const finish = async (): Promise<void> => {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 6px;
-}
-.bar {
-  width: 140px;
-  margin: 0;
 }
 .camera {
   display: grid;

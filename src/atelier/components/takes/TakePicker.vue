@@ -9,7 +9,8 @@ import TakeFilters from './TakeFilters.vue';
 import { useTakeFilter } from './use-take-filter';
 import WordButton from '../common/WordButton.vue';
 
-defineProps<{ current: string | null }>();
+/** `told`: see `ClipAdder`. */
+defineProps<{ current: string | null; told?: boolean }>();
 const emit = defineEmits<{ choose: [take: Take] }>();
 const takes = useTakesStore();
 const { sort, happens, shown } = useTakeFilter(() => takes.all);
@@ -20,7 +21,7 @@ onMounted(() => {
 
 <template>
   <div class="picker">
-    <ClipAdder @choose="(take) => emit('choose', take)" />
+    <ClipAdder :told="told" @choose="(take) => emit('choose', take)" />
     <TakeFilters v-model:sort="sort" v-model:happens="happens" :takes="takes.all" />
     <p v-if="takes.error" class="soft">
       Your own takes could not be loaded: {{ takes.error }}

@@ -36,8 +36,11 @@ const onMove = (i: number, event: PointerEvent): void => {
 };
 const STEP = 0.005;
 const onKey = (i: number, event: KeyboardEvent): void => {
-  if (event.key === 'Escape') return correcting.cancel();
-  if (event.key === 'Enter') return void correcting.apply();
+  if (event.key === 'Escape' || event.key === 'Enter') {
+    event.preventDefault();
+    event.stopPropagation();
+    return event.key === 'Enter' ? void correcting.apply() : correcting.cancel();
+  }
   const by = (
     { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] } as Partial<
       Record<string, PicturePlace>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** Says where something is in this picture of an own clip, where the trackers were wrong: by dragging in the Viewfinder, or in numbers. */
-import { computed } from 'vue';
+import { computed, onBeforeUnmount } from 'vue';
 import { useClipsStore } from '../../../stores/clips';
 import { useCorrectingStore } from '../../../stores/correcting';
 import { usePlaybackStore } from '../../../stores/playback';
+import InlineNotice from '../../common/InlineNotice.vue';
 import NumberField from '../../common/NumberField.vue';
 import WordButton from '../../common/WordButton.vue';
+import ClipProgress from '../../takes/ClipProgress.vue';
 
 const correcting = useCorrectingStore();
 const clips = useClipsStore();
@@ -17,11 +19,14 @@ const set = (i: number, k: 0 | 1, to: number): void => {
   const [x, y] = correcting.corners[i]!;
   correcting.move(i, k === 0 ? [to / 100, y] : [x, to / 100]);
 };
+// The corners lie over the Viewfinder of every stage; what they are for is said here alone.
+onBeforeUnmount(() => correcting.cancel());
 </script>
 
 <template>
-  <section v-if="correcting.clip && !clips.coming" class="correction" aria-label="Correct the clip">
-    <template v-if="correcting.on">
+  <section v-if="correcting.clip" class="correction" aria-label="Correct the clip">
+    <ClipProgress v-if="clips.coming" />
+    <template v-else-if="correcting.on">
       <p>
         {{
           correcting.on.kind === 'face'
@@ -55,14 +60,14 @@ const set = (i: number, k: 0 | 1, to: number): void => {
     <div v-else class="row wrap">
       <span class="soft">Not found, or in the wrong place in this picture?</span>
       <WordButton @click="correcting.begin({ kind: 'face' })">Show the face</WordButton>
-      <WordButton
-        v-for="picture in correcting.pictures"
-        :key="picture.key"
-        @click="correcting.begin(picture)"
-      >
+      <WordButton v-for="picture in correcting.pictures" :key="picture.id" @click="correcting.begin(picture)">
         Show {{ picture.name }}
       </WordButton>
+      <WordButton v-if="correcting.before" @click="correcting.takeBack()">Take the last back</WordButton>
     </div>
+    <InlineNotice v-if="clips.trouble?.of === correcting.clip.id" closable @close="clips.trouble = null">{{
+      clips.trouble.words
+    }}</InlineNotice>
   </section>
 </template>
 

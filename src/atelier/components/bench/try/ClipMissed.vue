@@ -23,7 +23,8 @@ const missed = computed(() => {
 const again = async (): Promise<void> => {
   if (!missed.value) return;
   const take = await clips.again(missed.value.clip);
-  if (take) playback.chooseTake(take);
+  // Unless the creator has gone on to another take meanwhile.
+  if (take && playback.take.id === take.id && playback.source === 'take') playback.chooseTake(take);
 };
 </script>
 

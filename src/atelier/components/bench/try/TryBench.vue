@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { countOf, marksOf } from '../../../../core/behave/recorded-marks';
 import { Camera } from '@lucide/vue';
+import { useCorrectingStore } from '../../../stores/correcting';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
 import { cueName } from '../../../behave-words';
@@ -19,6 +20,7 @@ import TrackerSwitch from './TrackerSwitch.vue';
 import WordButton from '../../common/WordButton.vue';
 
 const playback = usePlaybackStore();
+const correcting = useCorrectingStore();
 const effectStore = useEffectStore();
 const chronicle = useChronicleStore();
 const recorded = computed(() => countOf(marksOf(playback.recorded)));
@@ -99,7 +101,11 @@ const fired = computed(() =>
       <h2 class="grow">Other takes</h2>
       <router-link class="word" :to="{ name: 'takes' }">Takes page</router-link>
     </div>
-    <TakePicker :current="playback.take.id" @choose="(take) => playback.chooseTake(take)" />
+    <TakePicker
+      :current="playback.take.id"
+      :told="correcting.clip !== null"
+      @choose="(take) => playback.chooseTake(take)"
+    />
   </section>
 </template>
 
