@@ -46,8 +46,8 @@ const own = computed(() => new Set(takes.own.map((t) => t.id)));
           <h1>Takes</h1>
           <p class="soft">
             Footage that Iconia makes itself: the same every time, with its true tracking known at every
-            instant. Try an effect on any of them in Try, or make your own from these. Your own clips come in
-            in Try; they stay in this browser.
+            instant. Try an effect on any of them, or make your own from these. Clips of yours are brought in
+            on the Try stage, and stay in this browser.
           </p>
         </div>
         <router-link :to="{ name: 'new-take' }">

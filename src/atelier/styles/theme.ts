@@ -23,6 +23,8 @@ export const themeFor = (dark: boolean, still: boolean) =>
           ...durations(still),
           // Its button is as light as white words on it allow.
           colorPrimary: '#3a9287',
+          // Progress is drawn in it.
+          colorInfo: '#3a9287',
           colorBgBase: '#1a1f23',
           colorTextBase: '#ece8e1',
           colorError: '#e2796f',
@@ -35,6 +37,8 @@ export const themeFor = (dark: boolean, still: boolean) =>
           ...shared,
           ...durations(still),
           colorPrimary: '#0f6b62',
+          // Progress is drawn in it.
+          colorInfo: '#0f6b62',
           colorBgBase: '#fcfaf7',
           colorTextBase: '#1d2327',
           colorError: '#b23a32',
