@@ -64,6 +64,20 @@ test('an effect on a face looks for faces alone', () => {
   });
 });
 
+test('of a take’s surfaces those that the effect stands on', () => {
+  const id = 'obj_table' as ObjectId;
+  const effect: Effect = {
+    ...blankEffect('Needs'),
+    objects: { [id]: newCard(id, poster, 0, { kind: 'world', surface: 'table' }) },
+  };
+  const on = (take: string) =>
+    takeNeeds(
+      SHIPPED_TAKES.find((t) => t.id === take)!,
+      effect,
+      load,
+    ).surfaces;
+  expect([on('round-table'), on('walk-floor'), on('slow-turn')]).toEqual([['table'], [], []]);
+});
 test('what is looked for in a take is what it shows; a hand that holds a picture is nothing by itself', () => {
   const effect = effectOn([target(1)], [target(1)]);
   const load = () => Promise.resolve(new Blob());
@@ -79,5 +93,5 @@ test('what is looked for in a take is what it shows; a hand that holds a picture
   expect(needs('picture-in-hand')).toEqual([0, 0, 1]);
   expect(needs('walk-floor')).toEqual([0, 0, 0]);
   const own = clipTake({ id: 'clip-1', name: 'Yard', width: 64, height: 48, frames: [], sought: [] });
-  expect(takeNeeds(own, effect, load)).toEqual({ faces: 0, hands: 0, pictures: [] });
+  expect(takeNeeds(own, effect, load)).toEqual({ faces: 0, hands: 0, pictures: [], surfaces: [] });
 });

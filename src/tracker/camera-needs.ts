@@ -2,9 +2,10 @@
 import { targetOrder } from '../core/document/queries';
 import type { Asset, Effect } from '../core/document/schema';
 import { faceCount } from '../core/requirements/face-count';
-import { MOST_FACES, MOST_HANDS, SURFACE_KINDS } from '../core/schema/anchor-schema';
+import { MOST_FACES, MOST_HANDS, SURFACE_KINDS, type SurfaceKind } from '../core/schema/anchor-schema';
 import { requirementsOf } from '../core/requirements/requirements';
 import type { Take } from '../core/takes/take';
+import type { Sought } from '../core/tracking/compare';
 import { MOST_PICTURES } from '../core/vision/picture-search';
 import type { FrameNeeds } from './frame-trackers';
 import type { Needs } from './live-input';
@@ -33,16 +34,37 @@ export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number])
   };
 };
 
+/** What trackers look for in a take. */
+export interface TakeNeeds extends FrameNeeds {
+  /** Their tracker is simulated: see `core/tracking/simulated-room-tracker.ts`. */
+  readonly surfaces: readonly SurfaceKind[];
+}
+
 /**
- * What the real trackers look for in a take: its people, the hands that it shows, and the printed pictures that the effect knows. A hand
- * that holds a picture is nothing that an effect waits for; and of a clip nobody knows the truth: what was tracked is all there is.
+ * Its people, the hands that it shows, and the printed pictures and the surfaces that the effect knows. A hand that holds a picture is
+ * nothing that an effect waits for; and of a clip nobody knows the truth: what was tracked is all there is.
  */
 export const takeNeeds = (
-  { performers, marks, clip, spec: { pictures } }: Take,
+  { performers, marks, clip, spec: { pictures }, sceneAt }: Take,
   effect: Effect,
   load: (file: Asset['files'][number]) => Promise<Blob>,
-): FrameNeeds => ({
-  faces: Math.min(MOST_FACES, performers.length),
-  hands: pictures === null && !clip && marks.some(({ kind }) => kind === 'handShown') ? MOST_HANDS : 0,
-  pictures: pictures === null ? [] : cameraNeeds(effect, load).pictures,
+): TakeNeeds => {
+  const needs = cameraNeeds(effect, load);
+  const there = clip ? [] : sceneAt(0).surfaces;
+  return {
+    faces: Math.min(MOST_FACES, performers.length),
+    hands: pictures === null && !clip && marks.some(({ kind }) => kind === 'handShown') ? MOST_HANDS : 0,
+    pictures: pictures === null ? [] : needs.pictures,
+    surfaces: needs.surfaces.filter((kind) => there.some((surface) => surface.kind === kind)),
+  };
+};
+
+/** Whether any of it is looked for in the picture. */
+export const needsPicture = ({ faces, hands, pictures }: FrameNeeds): boolean =>
+  faces > 0 || hands > 0 || pictures.length > 0;
+
+/** What is looked for, as what was found is compared with the truth. */
+export const soughtBy = ({ pictures, surfaces }: Pick<TakeNeeds, 'pictures' | 'surfaces'>): Sought => ({
+  pictures: new Set(pictures.map(({ id }) => id)),
+  surfaces: new Set(surfaces),
 });

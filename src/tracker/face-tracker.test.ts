@@ -107,7 +107,7 @@ describe('the tracker on a take', () => {
         },
         dispose: () => disposed++,
       },
-      { faces: take.performers.length, hands: 0, pictures: [] },
+      { faces: take.performers.length, hands: 0, pictures: [], surfaces: [] },
       { onFrame: (frame) => frames.push(frame.time), onError: (error) => errors.push(error.message) },
     );
     await tracker.start();

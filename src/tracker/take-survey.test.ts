@@ -2,7 +2,7 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { IconiaError } from '../core/errors';
 import { SHIPPED_TAKES } from '../core/takes/library';
-import type { SurveyMoment } from '../core/tracking/survey';
+import { summaryOf, type SurveyMoment } from '../core/tracking/survey';
 import type { TrackedPicture } from '../core/tracking/track-frame';
 import { surveyTake, surveyTakes } from './take-survey';
 import type { Tracker } from './tracker';
@@ -41,7 +41,7 @@ const setup = () => {
         },
         dispose: () => void state.disposed++,
       },
-      { faces: 0, hands: 0, pictures: [PICTURE] },
+      { faces: 0, hands: 0, pictures: [PICTURE], surfaces: [] },
       {
         signal: abort.signal,
         onMoment: (moment, share) => {
@@ -64,6 +64,23 @@ test('from the beginning to the end, found wherever it is in sight', async () =>
   for (const { pictures } of moments) expect(pictures.found).toBe(pictures.inSight);
   expect(moments.some((m) => m.pictures.inSight === 0)).toBe(true);
   expect([state.disposed, state.stopped > 0]).toEqual([1, true]);
+});
+test('a room is measured by the simulated tracker, without a picture drawn: not found at first, then a little off', async () => {
+  const walk = SHIPPED_TAKES.find((t) => t.id === 'walk-floor')!;
+  const moments: SurveyMoment[] = [];
+  await surveyTake(
+    walk,
+    { draw: () => unwanted(), dispose: () => {} },
+    { faces: 0, hands: 0, pictures: [], surfaces: ['floor'] },
+    { signal: new AbortController().signal, onMoment: (moment) => moments.push(moment) },
+  );
+  expect(moments).toHaveLength(84);
+  for (const { surfaces } of moments) expect(surfaces.inSight).toBe(1);
+  const lost = moments.filter((m) => m.surfaces.found === 0).map((m) => m.time);
+  expect([lost[0], lost.length > 2, Math.max(...lost) < 3]).toEqual([0, true, true]);
+  const { median, worst } = summaryOf(moments, 'surfaces', 'position');
+  expect(median).toBeGreaterThan(0.001);
+  expect(worst).toBeLessThan(0.15);
 });
 test('ended half-way nothing more is looked at, and all is let go', async () => {
   const { run, moments, state, abort } = setup();
@@ -99,7 +116,7 @@ test('several takes by the same trackers: each is let go after it, each moment l
         dispose: () => void drawings.push('let go'),
       };
     },
-    { faces: 0, hands: 0, pictures: [PICTURE] },
+    { faces: 0, hands: 0, pictures: [PICTURE], surfaces: [] },
     {
       signal: new AbortController().signal,
       onTake: (index, moments) => done.push([index, moments.length]),

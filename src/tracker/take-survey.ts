@@ -2,10 +2,12 @@
 import { IconiaError } from '../core/errors';
 import type { Take } from '../core/takes/take';
 import { compareFrames } from '../core/tracking/compare';
+import type { RoomSight } from '../core/tracking/simulated-room-tracker';
 import type { SurveyMoment } from '../core/tracking/survey';
 import type { TrackFrame } from '../core/tracking/track-frame';
-import { FrameTrackers, type FrameNeeds, type TrackerMakers } from './frame-trackers';
-import { throughCamera, type TakeDrawing } from './take-tracker';
+import { needsPicture, soughtBy, type TakeNeeds } from './camera-needs';
+import { FrameTrackers, type TrackerMakers } from './frame-trackers';
+import { lookAt, roomTrackerOf, throughCamera, type TakeDrawing } from './take-tracker';
 
 /** Moments a second that are looked at, and at most of a take. */
 const A_SECOND = 6;
@@ -23,13 +25,13 @@ export interface SurveyOptions {
 export const surveyTake = async (
   take: Take,
   drawing: TakeDrawing,
-  needs: FrameNeeds,
+  needs: TakeNeeds,
   { signal, onMoment, make }: SurveyOptions,
 ): Promise<void> => {
   const count = Math.min(MOST, Math.max(1, Math.round(take.duration * A_SECOND)));
   try {
     await withTrackers(needs, signal, make, (look) =>
-      lookThrough(take, drawing, { count, looks: 1 }, look, signal, onMoment),
+      lookThrough({ take, drawing, needs }, { count, looks: 1 }, look, signal, onMoment),
     );
   } finally {
     drawing.dispose();
@@ -47,7 +49,7 @@ const FEW = { count: 12, looks: 3 };
 export const surveyTakes = (
   takes: readonly Take[],
   drawingOf: (take: Take) => TakeDrawing,
-  needs: FrameNeeds,
+  needs: TakeNeeds,
   { signal, onTake, make }: SeveralOptions,
 ): Promise<void> =>
   withTrackers(needs, signal, make, async (look) => {
@@ -56,7 +58,7 @@ export const surveyTakes = (
       const drawing = drawingOf(take);
       const moments: SurveyMoment[] = [];
       try {
-        await lookThrough(take, drawing, FEW, look, signal, (moment) => moments.push(moment));
+        await lookThrough({ take, drawing, needs }, FEW, look, signal, (moment) => moments.push(moment));
       } finally {
         drawing.dispose();
       }
@@ -64,35 +66,36 @@ export const surveyTakes = (
     }
   });
 
-/** What a tracker makes of a moment that is drawn. */
-type Look = (truth: TrackFrame, drawn: HTMLCanvasElement | OffscreenCanvas) => Promise<SurveyMoment>;
+/** What the trackers make of a moment: of its picture, where one is needed, and of the room. */
+type Look = (truth: TrackFrame, drawn: Drawn | null, room: RoomSight | null) => Promise<SurveyMoment>;
+type Drawn = ReturnType<TakeDrawing['draw']>;
 
 /** Loads the trackers, and lets go of them when the work is done, cancelled, or one of them stops. */
 const withTrackers = async (
-  needs: FrameNeeds,
+  needs: TakeNeeds,
   signal: AbortSignal,
   make: TrackerMakers | undefined,
   work: (look: Look) => Promise<void>,
 ): Promise<void> => {
   let lost: IconiaError | null = null;
   const trackers = new FrameTrackers({ onLost: (error) => (lost ??= error) }, make);
-  const sought = new Set(needs.pictures.map((p) => p.id));
+  const sought = soughtBy(needs);
   const stop = (): void => trackers.stop();
   signal.addEventListener('abort', stop);
   try {
     trackers.need(needs);
     await trackers.ready();
     if (lost) throw lost;
-    await work(async (truth, drawn) => {
+    await work(async (truth, drawn, room) => {
       const began = performance.now();
-      const frame = await trackers.look(
-        () => createImageBitmap(drawn),
-        { time: truth.time, fovY: truth.camera.fovY },
-        { width: drawn.width, height: drawn.height },
-      );
+      const frame = await lookAt(trackers, truth, drawn);
       const milliseconds = performance.now() - began;
       if (lost && !signal.aborted) throw lost;
-      return { time: truth.time, milliseconds, ...compareFrames(truth, throughCamera(frame, truth), sought) };
+      return {
+        time: truth.time,
+        milliseconds,
+        ...compareFrames(truth, throughCamera(frame, truth, room), sought),
+      };
     });
   } finally {
     signal.removeEventListener('abort', stop);
@@ -102,18 +105,19 @@ const withTrackers = async (
 
 /** Looks at so many moments of a take, spread over it. */
 const lookThrough = async (
-  take: Take,
-  drawing: TakeDrawing,
+  { take, drawing, needs }: { readonly take: Take; readonly drawing: TakeDrawing; readonly needs: TakeNeeds },
   { count, looks }: { readonly count: number; readonly looks: number },
   look: Look,
   signal: AbortSignal,
   onMoment: (moment: SurveyMoment, share: number) => void,
 ): Promise<void> => {
+  const room = roomTrackerOf(take, needs);
   for (let i = 0; i < count; i++) {
     const truth = take.frameAt((i * take.duration) / count);
-    const drawn = drawing.draw(truth);
+    const drawn = needsPicture(needs) ? drawing.draw(truth) : null;
+    const sight = room?.at(truth.time) ?? null;
     let moment: SurveyMoment | null = null;
-    for (let n = 0; n < looks && !signal.aborted; n++) moment = await look(truth, drawn);
+    for (let n = 0; n < looks && !signal.aborted; n++) moment = await look(truth, drawn, sight);
     if (!moment || signal.aborted) return;
     onMoment(moment, (i + 1) / count);
   }

@@ -1,13 +1,15 @@
 /**
  * The real trackers on a take: they see the drawn picture as they would see a camera's, and their frames take
- * the place of the truth. What they make of a moment comes back with how long it took.
+ * the place of the truth; so does the simulated one of rooms. What they make of a moment comes back with how long it took.
  */
 import { sentence, IconiaError } from '../core/errors';
 import type { Take } from '../core/takes/take';
+import { SimulatedRoomTracker, type RoomSight } from '../core/tracking/simulated-room-tracker';
 import { seenThrough } from '../core/tracking/through-camera';
-import type { TrackFrame } from '../core/tracking/track-frame';
+import { faceFrame, type TrackFrame } from '../core/tracking/track-frame';
 import type { Seconds } from '../core/units';
-import { FrameTrackers, type FrameNeeds } from './frame-trackers';
+import { needsPicture, type TakeNeeds } from './camera-needs';
+import { FrameTrackers } from './frame-trackers';
 
 export interface TakeTrackerEvents {
   /** `milliseconds` from the picture to the frame. */
@@ -21,14 +23,44 @@ export interface TakeDrawing {
   dispose(): void;
 }
 
-/** A tracker's frame is relative to a camera at rest; the take's camera may move. */
-export const throughCamera = (tracked: TrackFrame, truth: TrackFrame): TrackFrame => ({
-  ...truth,
-  ...seenThrough(tracked, truth.camera.pose),
-});
+/** The tracker of a take's surfaces; null where none of them is looked for. Its errors are the same whenever the take is tried. */
+export const roomTrackerOf = (
+  { id, duration, sceneAt }: Take,
+  { surfaces }: Pick<TakeNeeds, 'surfaces'>,
+): SimulatedRoomTracker | null => {
+  if (surfaces.length === 0) return null;
+  const seed = [...id].reduce((sum, letter) => (Math.imul(sum, 31) + letter.charCodeAt(0)) | 0, 7);
+  return new SimulatedRoomTracker(sceneAt, duration, seed);
+};
+
+/** A tracker's frame is relative to a camera at rest; the take's camera may move, and `room` says how a tracker would have that. */
+export const throughCamera = (
+  tracked: TrackFrame,
+  truth: TrackFrame,
+  room: RoomSight | null = null,
+): TrackFrame => {
+  const camera = room ? { ...truth.camera, pose: room.camera } : truth.camera;
+  const surfaces = room ? room.surfaces : truth.surfaces;
+  return { ...truth, camera, surfaces, ...seenThrough(tracked, camera.pose) };
+};
+
+/** What trackers see in a drawn moment; nothing where there is nothing to look at. */
+export const lookAt = async (
+  trackers: FrameTrackers,
+  truth: TrackFrame,
+  drawn: ReturnType<TakeDrawing['draw']> | null,
+): Promise<TrackFrame> =>
+  drawn
+    ? trackers.look(
+        () => createImageBitmap(drawn),
+        { time: truth.time, fovY: truth.camera.fovY },
+        { width: drawn.width, height: drawn.height },
+      )
+    : faceFrame(truth.time, truth.camera, []);
 
 export class TakeTracker {
   private readonly trackers: FrameTrackers;
+  private readonly room: SimulatedRoomTracker | null;
   private stopped = false;
   private busy = false;
   private wanted: Seconds | null = null;
@@ -37,11 +69,12 @@ export class TakeTracker {
   constructor(
     private readonly take: Take,
     private readonly drawing: TakeDrawing,
-    needs: FrameNeeds,
+    private readonly needs: TakeNeeds,
     private readonly events: TakeTrackerEvents,
   ) {
     this.trackers = new FrameTrackers({ onLost: (error) => this.fail(error) });
     this.trackers.need(needs);
+    this.room = roomTrackerOf(take, needs);
   }
 
   /** Throws `IconiaError` `tracker.*` when one of them cannot be loaded. */
@@ -72,15 +105,12 @@ export class TakeTracker {
       while (this.wanted !== null && !this.stopped) {
         const truth = this.take.frameAt(this.wanted);
         this.wanted = null;
-        const drawn = this.drawing.draw(truth);
         // Drawn once: all look at the same moment. A camera's picture is there without drawing, so the delay is the trackers' alone.
+        const drawn = needsPicture(this.needs) ? this.drawing.draw(truth) : null;
         const began = performance.now();
-        const frame = await this.trackers.look(
-          () => createImageBitmap(drawn),
-          { time: truth.time, fovY: truth.camera.fovY },
-          { width: drawn.width, height: drawn.height },
-        );
-        if (!this.stopped) this.events.onFrame(throughCamera(frame, truth), performance.now() - began);
+        const frame = await lookAt(this.trackers, truth, drawn);
+        const room = this.room?.at(truth.time) ?? null;
+        if (!this.stopped) this.events.onFrame(throughCamera(frame, truth, room), performance.now() - began);
       }
     } catch (cause) {
       this.fail(

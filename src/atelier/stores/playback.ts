@@ -18,11 +18,10 @@ import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import type { Room } from '../../core/placing/room';
 import { STEP } from '../../core/units';
-import type { FrameNeeds } from '../../tracker/frame-trackers';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { clipTake } from '../../core/takes/clip';
 import { keptClips } from '../takes/clip-store';
-import { cameraNeeds, pictureKeys, takeNeeds } from '../../tracker/camera-needs';
+import { cameraNeeds, pictureKeys, soughtBy, takeNeeds, type TakeNeeds } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
@@ -291,14 +290,14 @@ export const usePlaybackStore = defineStore('playback', () => {
     live?.event('cameraFlips');
   };
 
-  const needsOfTake = (): FrameNeeds => takeNeeds(take.value, effectStore.effect, fetchFile);
+  const needsOfTake = (): TakeNeeds => takeNeeds(take.value, effectStore.effect, fetchFile);
   /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */
   const useTracker = async (drawing: TakeDrawing): Promise<void> => {
     useTake();
     cameraError.value = null;
     trackerStarting.value = true;
     const needs = needsOfTake();
-    const sought = new Set(needs.pictures.map((p) => p.id));
+    const sought = soughtBy(needs);
     const opened = new TakeTracker(take.value, drawing, needs, {
       onFrame: (frame, milliseconds) => {
         if (tracker !== opened) return;
@@ -338,8 +337,13 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** What of the take the real trackers can look for. */
   const trackable = computed(() => {
-    const { faces, hands, pictures } = needsOfTake();
-    return { faces: faces > 0, hands: hands > 0, pictures: pictures.length > 0 };
+    const { faces, hands, pictures, surfaces } = needsOfTake();
+    return {
+      faces: faces > 0,
+      hands: hands > 0,
+      pictures: pictures.length > 0,
+      surfaces: surfaces.length > 0,
+    };
   });
 
   return {

@@ -38,9 +38,10 @@ export const useSurveyStore = defineStore('survey', () => {
     trouble.value = null;
   };
   /** What was looked at: another take, or other pictures, is another survey. */
-  const subject = computed(() =>
-    JSON.stringify([playback.take.id, playback.needsOfTake().pictures.map((p) => [p.id, p.key])]),
-  );
+  const subject = computed(() => {
+    const { pictures, surfaces } = playback.needsOfTake();
+    return JSON.stringify([playback.take.id, pictures.map((p) => [p.id, p.key]), surfaces]);
+  });
   watch(subject, forget);
 
   /** One piece of work at a time; what comes of one that was ended is let go. */
@@ -86,7 +87,7 @@ export const useSurveyStore = defineStore('survey', () => {
       await surveyTakes(
         takes,
         drawingOf,
-        { faces: 1, hands: 0, pictures: [] },
+        { faces: 1, hands: 0, pictures: [], surfaces: [] },
         {
           signal,
           onTake: (index, seen) =>

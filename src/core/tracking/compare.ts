@@ -1,5 +1,5 @@
-/** How far a tracker's frame is from the truth: faces, hands and printed pictures. */
-import { toOuter } from '../maths/pose';
+/** How far a tracker's frame is from the truth: faces, hands, printed pictures and the surfaces of a room. */
+import { composePoses, inversePose, toOuter, type Pose } from '../maths/pose';
 import { angleBetween } from '../maths/quaternion';
 import { add, distance, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { ExpressionName } from './expression-names';
@@ -9,6 +9,7 @@ import {
   type TrackedFace,
   type TrackedHand,
   type TrackedPicture,
+  type TrackedSurface,
   type TrackFrame,
 } from './track-frame';
 
@@ -122,6 +123,27 @@ export const pictureError = (truth: TrackedPicture, tracked: TrackedPicture, eye
   };
 };
 
+export interface SurfaceError {
+  /** Of its origin, and of its turn, as the camera has them before it: where what stands there is seen, whatever the world's origin is thought to be. */
+  readonly position: Metres;
+  readonly angle: Degrees;
+}
+
+/** How far off what stands on a surface is seen; each is seen by its own camera. */
+export const surfaceError = (
+  truth: TrackedSurface,
+  eye: Pose,
+  tracked: TrackedSurface,
+  trackedEye: Pose,
+): SurfaceError => {
+  const before = composePoses(inversePose(eye), truth.pose);
+  const seen = composePoses(inversePose(trackedEye), tracked.pose);
+  return {
+    position: distance(before.position, seen.position),
+    angle: angleBetween(before.rotation, seen.rotation),
+  };
+};
+
 /** Of one kind of things: how many are in sight, how many of them were found, and how far off the first that was. */
 export interface Compared<Off> {
   readonly inSight: number;
@@ -132,22 +154,30 @@ export interface Comparison {
   readonly faces: Compared<FaceError>;
   readonly hands: Compared<HandError>;
   readonly pictures: Compared<PictureError>;
+  readonly surfaces: Compared<SurfaceError>;
 }
 
-/** A tracker's frame against the truth. `sought` are the numbers of the printed pictures that it looked for. */
-export const compareFrames = (
-  truth: TrackFrame,
-  tracked: TrackFrame,
-  sought: ReadonlySet<number>,
-): Comparison => {
+/** What was looked for: printed pictures by their numbers, surfaces by their kinds. */
+export interface Sought {
+  readonly pictures: ReadonlySet<number>;
+  readonly surfaces: ReadonlySet<TrackedSurface['kind']>;
+}
+
+/** A tracker's frame against the truth. */
+export const compareFrames = (truth: TrackFrame, tracked: TrackFrame, sought: Sought): Comparison => {
   const faces = matchNearest(truth.faces, tracked.faces);
   const hands = matchNearest(truth.hands, tracked.hands);
-  const inSight = truth.pictures.filter((p) => sought.has(p.id));
+  const inSight = truth.pictures.filter((p) => sought.pictures.has(p.id));
   const pictures = inSight.flatMap((p) => {
     const found = tracked.pictures.find((q) => q.id === p.id);
     return found ? [[p, found] as const] : [];
   });
-  const eye = truth.camera.pose.position;
+  const surfacesThere = truth.surfaces.filter(({ kind }) => sought.surfaces.has(kind));
+  const surfaces = surfacesThere.flatMap((s) => {
+    const found = tracked.surfaces.find((t) => t.id === s.id);
+    return found ? [[s, found] as const] : [];
+  });
+  const eye = truth.camera.pose;
   return {
     faces: {
       inSight: truth.faces.length,
@@ -162,7 +192,12 @@ export const compareFrames = (
     pictures: {
       inSight: inSight.length,
       found: pictures.length,
-      error: pictures[0] ? pictureError(...pictures[0], eye) : null,
+      error: pictures[0] ? pictureError(...pictures[0], eye.position) : null,
+    },
+    surfaces: {
+      inSight: surfacesThere.length,
+      found: surfaces.length,
+      error: surfaces[0] ? surfaceError(surfaces[0][0], eye, surfaces[0][1], tracked.camera.pose) : null,
     },
   };
 };

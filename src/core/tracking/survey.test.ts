@@ -1,13 +1,14 @@
 /** A tracker over a take, in figures. */
 import { describe, expect, test } from '@jest/globals';
 import { composePoses } from '../maths/pose';
+import { fromAngles } from '../maths/quaternion';
 import { SHIPPED_TAKES } from '../takes/library';
 import { compareFrames } from './compare';
 import { measured, measuresOf, summaryOf, worstMoments, type SurveyMoment } from './survey';
 import type { TrackFrame } from './track-frame';
 
 const take = SHIPPED_TAKES.find((t) => t.id === 'picture-leaving')!;
-const card = new Set([1]);
+const card = { pictures: new Set([1]), surfaces: new Set<never>() };
 /** The truth, moved by so many metres, as whoever looked for the picture at 1 m wide says it. */
 const seen = (truth: TrackFrame, off: number): TrackFrame => ({
   ...truth,
@@ -50,10 +51,35 @@ describe('against the truth', () => {
   });
   test('what was not sought is not missed', () => {
     const truth = take.frameAt(1);
-    expect(compareFrames(truth, { ...truth, pictures: [] }, new Set()).pictures).toMatchObject({
+    expect(
+      compareFrames(truth, { ...truth, pictures: [] }, { ...card, pictures: new Set() }).pictures,
+    ).toMatchObject({
       inSight: 0,
       found: 0,
     });
+  });
+  test('what stands on a floor is off by what is seen of it, not by where the world is thought to begin', () => {
+    const truth = SHIPPED_TAKES.find((t) => t.id === 'walk-floor')!.frameAt(3);
+    const floor = { pictures: new Set<never>(), surfaces: new Set(['floor' as const]) };
+    const elsewhere = { position: [0.4, 0.1, -2], rotation: fromAngles([0, 70, 0]) } as const;
+    const moved: TrackFrame = {
+      ...truth,
+      camera: { ...truth.camera, pose: composePoses(elsewhere, truth.camera.pose) },
+      surfaces: truth.surfaces.map((s) => ({ ...s, pose: composePoses(elsewhere, s.pose) })),
+    };
+    const same = compareFrames(truth, moved, floor).surfaces;
+    expect(same).toMatchObject({ inSight: 1, found: 1 });
+    expect([same.error!.position < 1e-9, same.error!.angle < 1e-4]).toEqual([true, true]);
+    const higher = { position: [0, 0.03, 0], rotation: fromAngles([0, 0, 2]) } as const;
+    const off = truth.surfaces.map((s) => ({ ...s, pose: composePoses(s.pose, higher) }));
+    const { error } = compareFrames(truth, { ...truth, surfaces: off }, floor).surfaces;
+    expect([error!.position, error!.angle].map((x) => +x.toFixed(6))).toEqual([0.03, 2]);
+    expect(compareFrames(truth, { ...truth, surfaces: [] }, floor).surfaces).toEqual({
+      inSight: 1,
+      found: 0,
+      error: null,
+    });
+    expect(compareFrames(truth, moved, card).surfaces.inSight).toBe(0);
   });
 });
 

@@ -20,8 +20,8 @@ export const MEASURES = [
 ] as const;
 export type Measure = (typeof MEASURES)[number];
 
-/** What trackers look for. */
-export const SUBJECTS = ['faces', 'hands', 'pictures'] as const;
+/** What trackers look for. Every moment is measured for each of them. */
+export const SUBJECTS = ['faces', 'hands', 'pictures', 'surfaces'] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
 /** Each subject has measures of its own; the delay is that of all together. */
@@ -29,6 +29,8 @@ const MEASURES_OF: Readonly<Record<Subject, readonly Measure[]>> = {
   faces: ['angle', 'position', 'landmarks', 'expression', 'delay'],
   hands: ['angle', 'position', 'landmarks', 'shape', 'delay'],
   pictures: ['angle', 'position', 'corners', 'delay'],
+  // Their tracker is simulated, so its delay says nothing.
+  surfaces: ['position', 'angle'],
 };
 export const measuresOf = (of: Subject): readonly Measure[] => MEASURES_OF[of];
 

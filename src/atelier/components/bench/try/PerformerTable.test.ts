@@ -25,6 +25,7 @@ const moment = (time: number, angle: number | null): SurveyMoment => ({
   },
   hands: { inSight: 0, found: 0, error: null },
   pictures: { inSight: 0, found: 0, error: null },
+  surfaces: { inSight: 0, found: 0, error: null },
 });
 
 test('what was found of each, how far off, and whom the tracker fails on', () => {

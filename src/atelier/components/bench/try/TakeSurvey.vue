@@ -45,6 +45,7 @@ const SUBJECT_WORDS: Readonly<Record<Subject, string>> = {
   faces: 'Faces',
   hands: 'Hands',
   pictures: 'Printed pictures',
+  surfaces: 'Room',
 };
 const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
   angle: 'angle',

@@ -12,6 +12,8 @@ const playback = usePlaybackStore();
 const prints = usePrintsStore();
 /** What of this take a tracker can look for. */
 const seeks = computed(() => playback.trackable);
+/** Trackers that look at the picture; the one of rooms is simulated. */
+const looks = computed(() => seeks.value.faces || seeks.value.hands || seeks.value.pictures);
 const tracked = computed(() => playback.source === 'tracked' || playback.trackerStarting);
 const start = async (): Promise<void> => {
   const pictures = await prints.ready();
@@ -22,7 +24,7 @@ type Figure = readonly [key: string, words: string, value: string];
 const figures = computed((): readonly Figure[] | null => {
   const { reading } = playback;
   if (!reading) return null;
-  const { faces: seen, hands, pictures } = reading;
+  const { faces: seen, hands, pictures, surfaces } = reading;
   const { error } = seen;
   const none = 'none';
   const faces: Figure[] = [
@@ -53,22 +55,25 @@ const figures = computed((): readonly Figure[] | null => {
     ['picture-angle', 'turned off', of ? `${of.angle.toFixed(1)}°` : none],
     ['picture-corners', 'corners off', of ? millimetres(of.corners) : none],
   ];
+  const stands = surfaces.error;
+  const room: Figure[] = [
+    ['surfaces-found', 'surfaces found', `${surfaces.found} of ${surfaces.inSight}`],
+    ['surface-position', 'stands off', stands ? millimetres(stands.position) : none],
+    ['surface-angle', 'turned off', stands ? `${stands.angle.toFixed(1)}°` : none],
+  ];
   return [
     ...(seeks.value.faces ? faces : []),
     ...(seeks.value.hands ? shown : []),
     ...(seeks.value.pictures ? printed : []),
-    ['delay', 'delay', `${reading.milliseconds.toFixed(0)} ms`],
+    ...(seeks.value.surfaces ? room : []),
+    ...(looks.value ? [['delay', 'delay', `${reading.milliseconds.toFixed(0)} ms`] as const] : []),
   ];
 });
 </script>
 
 <template>
   <section
-    v-if="
-      (seeks.faces || seeks.hands || seeks.pictures) &&
-      playback.source !== 'camera' &&
-      playback.cameraState === null
-    "
+    v-if="(looks || seeks.surfaces) && playback.source !== 'camera' && playback.cameraState === null"
     class="switch"
   >
     <div class="row" role="group" aria-label="Tracking of the take">
@@ -76,9 +81,11 @@ const figures = computed((): readonly Figure[] | null => {
       <ChipButton :aria-pressed="!tracked" @click="playback.useTake()">Truth</ChipButton>
       <ChipButton :aria-pressed="tracked" @click="tracked || start()">Tracker</ChipButton>
       <span class="soft grow cut">{{
-        tracked
-          ? 'What runs on a camera looks at the drawn picture'
-          : 'The effect gets exactly what is in the take'
+        !tracked
+          ? 'The effect gets exactly what is in the take'
+          : looks
+            ? 'What runs on a camera looks at the drawn picture'
+            : 'The room as a phone would measure it, errors simulated'
       }}</span>
     </div>
     <p v-if="playback.trackerStarting" class="soft" role="status">Loading the tracker</p>
