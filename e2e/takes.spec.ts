@@ -5,7 +5,17 @@ import { blankEffect } from '../src/core/document/defaults';
 import { newCard } from '../src/core/kinds/objects/card';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import type { TakeSpec } from '../src/core/takes/take';
-import { createEffect, drawnOut, keptPicture, lookAt, serverEffect, shareOf } from './harness/pages';
+import {
+  createEffect,
+  drawnOut,
+  keepInBrowser,
+  keptPicture,
+  lookAt,
+  pixelsWhere,
+  seekShare,
+  serverEffect,
+  shareOf,
+} from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 const finder = (page: Page) => page.locator('.finder canvas');
@@ -183,6 +193,54 @@ test('the real tracker on a take with a printed picture: it finds the picture, a
   // There is nobody on this take, so nothing is said of faces.
   await expect(page.locator('[data-error="found"]')).toHaveCount(0);
   await expect(page.getByText(/\d+ cm away, tilted \d+°/)).toBeVisible();
+});
+
+test('the room of a take as a phone would measure it: not there at once, then a little off, and which moments are the worst', async ({
+  page,
+}) => {
+  const asset = await keptPicture(page, 'poster', '#ff00dc', 300, 200);
+  const card = newCard('obj_poster' as ObjectId, asset, 0, { kind: 'world', surface: 'floor' });
+  const id = await createEffect(page, 'On the floor', {
+    ...blankEffect('On the floor'),
+    assets: { [asset.id]: asset },
+    objects: { [card.id]: card },
+  });
+  await keepInBrowser(page, `iconia.take.${id}`, JSON.stringify('walk-floor'));
+  await page.goto(`/effects/${id}/try`);
+  const pink = () => pixelsWhere(finder(page), (r, g, b) => r > 120 && b > 90 && g < 70);
+  await seekShare(page, 0.15);
+  await drawnOut(page);
+  const truth = await pink();
+  expect(truth.share).toBeGreaterThan(0.01);
+  await page.getByRole('button', { name: 'Tracker', exact: true }).click();
+  await expect(page.locator('[data-error="surfaces-found"]')).toHaveText('1 of 1');
+  const figure = async (name: string) =>
+    parseFloat((await page.locator(`[data-error="${name}"]`).textContent()) ?? '');
+  expect(await figure('surface-position')).toBeGreaterThan(0.5);
+  expect(await figure('surface-position')).toBeLessThan(150);
+  await expect
+    .poll(async () => {
+      const { x, y, share } = await pink();
+      return share > 0.01 && Math.hypot(x - truth.x, y - truth.y) > 0.002;
+    })
+    .toBe(true);
+  await page.getByRole('button', { name: 'Restart the effect' }).click();
+  await expect(page.locator('[data-error="surfaces-found"]')).toHaveText('0 of 1');
+  await expect(page.getByText('Point at the floor')).toBeVisible();
+  await expect.poll(async () => (await pink()).share).toBe(0);
+
+  await page.getByRole('button', { name: 'Go through the whole take' }).click();
+  await expect(page.getByTestId('survey')).toHaveText(/lost at [1-9]\d* of 84 moments/);
+  const worst = page.getByRole('group', { name: 'The worst moments' }).getByRole('button');
+  await expect(worst.first()).toHaveText('0.0 s, lost');
+  await worst.last().click();
+  await expect(page.locator('[data-error="surfaces-found"]')).not.toHaveText('');
+
+  await page.getByRole('button', { name: 'Truth' }).click();
+  await seekShare(page, 0.15);
+  await drawnOut(page);
+  const again = await pink();
+  expect([again.x, again.y]).toEqual([truth.x, truth.y]);
 });
 
 test.describe('people in full', () => {

@@ -159,6 +159,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   const restart = (): void => {
     seek(0);
     if (source.value !== 'take') live = new LiveRuntime(compile(effectStore.effect));
+    if (source.value === 'tracked') liveFrame.value = beforeTracked();
   };
 
   /** Moves on by real seconds while playing; loops. */
@@ -290,6 +291,11 @@ export const usePlaybackStore = defineStore('playback', () => {
     live?.event('cameraFlips');
   };
 
+  /** Until the tracker has seen its first picture, the truth stands in; of a room that is not found yet nothing is known. */
+  const beforeTracked = (): TrackFrame => {
+    const truth = take.value.frameAt(time.value);
+    return needsOfTake().surfaces.length > 0 ? { ...truth, surfaces: [] } : truth;
+  };
   const needsOfTake = (): TakeNeeds => takeNeeds(take.value, effectStore.effect, fetchFile);
   /** The real trackers look at the take instead of being told the truth. `drawing` gives them its pictures. */
   const useTracker = async (drawing: TakeDrawing): Promise<void> => {
@@ -315,8 +321,7 @@ export const usePlaybackStore = defineStore('playback', () => {
       await opened.start();
       if (tracker !== opened) return;
       live = new LiveRuntime(player.value.program);
-      // Until the tracker has seen its first picture, the truth stands in.
-      liveFrame.value = take.value.frameAt(time.value);
+      liveFrame.value = beforeTracked();
       source.value = 'tracked';
     } catch (error) {
       useTake();

@@ -1,6 +1,6 @@
 /** A room as a phone would measure it: wrong by as much as real ones are, the same whenever it is tried. */
 import { describe, expect, test } from '@jest/globals';
-import { fromAngles } from '../maths/quaternion';
+import { angleBetween, fromAngles } from '../maths/quaternion';
 import type { Vec3 } from '../maths/vec3';
 import { SHIPPED_TAKES } from '../takes/library';
 import { surfaceError } from './compare';
@@ -113,6 +113,10 @@ describe('turned too fast', () => {
     const tracker = new SimulatedRoomTracker(turning, 20, 2);
     const seen = (t: number): boolean => tracker.at(t).surfaces.length > 0;
     expect([seen(4.9), seen(5.2), seen(5.7), seen(6.2)]).toEqual([true, false, false, true]);
+    // Meanwhile it knows how it is turned, not where it is.
+    const [a, b] = [tracker.at(5.3).camera, tracker.at(5.8).camera];
+    expect(b.position).toEqual(a.position);
+    expect(angleBetween(a.rotation, b.rotation)).toBeGreaterThan(15);
     const slowly = truthOf(
       (t) => [0.2 * t, 0, 0],
       (t) => Math.min(80, 16 * t),

@@ -1,6 +1,6 @@
 /**
  * How a phone that measures the room would see a take: the truth, with the errors of visual-inertial tracking. Nothing is found before the phone has moved a little;
- * its scale is off and settles; what it has walked and turned adds up to a drift; everything trembles; a fast turn loses it, and it comes back with a jump.
+ * its scale is off and settles; what it has walked and turned adds up to a drift; everything trembles; a fast turn loses it, then only turns are known, and it comes back with a jump.
  * The sizes are chosen from the worse half of what is published (Delmerico and Scaramuzza, "A Benchmark Comparison of Monocular Visual-Inertial Odometry
  * Algorithms", 2018), not measured on a phone.
  */
@@ -68,6 +68,8 @@ export class SimulatedRoomTracker {
   private foundAt: Seconds | null = null;
   private steadyFor: Seconds = Infinity;
   private wasLost = false;
+  /** Where it was last known to be; while it is lost only turns are known. */
+  private held: Vec3;
 
   /** `truthAt` tells where camera and surfaces are, from 0 to `duration`. The same seed makes the same errors. */
   constructor(
@@ -78,6 +80,7 @@ export class SimulatedRoomTracker {
     this.random = new Random(seed);
     this.begin = truthAt(0);
     this.before = this.begin.camera.pose;
+    this.held = this.before.position;
     this.scaleOff = ROOM_ERRORS.scale * this.random.normal();
     this.gravityOff = [0.3 * this.random.normal(), 0.3 * this.random.normal()];
     for (const { id } of this.begin.surfaces) this.surfacesOff.set(id, this.three());
@@ -115,7 +118,7 @@ export class SimulatedRoomTracker {
 
     const found = this.foundAt !== null && !isLost;
     return {
-      camera: this.cameraAt(pose),
+      camera: this.cameraAt(pose, isLost),
       surfaces: found ? surfaces.map((surface) => this.surfaceOff(surface, time - this.foundAt!)) : [],
     };
   }
@@ -132,7 +135,7 @@ export class SimulatedRoomTracker {
     return add(from, scale(subtract(point, from), by));
   }
 
-  private cameraAt({ position, rotation }: Pose): Pose {
+  private cameraAt({ position, rotation }: Pose, isLost: boolean): Pose {
     const [pitch, roll] = this.gravityOff;
     const shake = scale(this.three(), ROOM_ERRORS.shake);
     const off = multiplyQuaternions(
@@ -140,8 +143,9 @@ export class SimulatedRoomTracker {
       fromAngles([pitch + shake[0], shake[1], roll + shake[2]]),
     );
     const tremble = scale(this.three(), ROOM_ERRORS.tremble);
+    if (!isLost) this.held = add(add(this.scaled(position), this.drift), tremble);
     return {
-      position: add(add(this.scaled(position), this.drift), tremble),
+      position: this.held,
       rotation: multiplyQuaternions(off, rotation),
     };
   }

@@ -120,8 +120,13 @@ const draw = (): void => {
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
   handles.draw();
   canvas.value!.dataset.drawn = String(++drawn);
+  drawnAt = performance.now();
   playback.pictured = true;
 };
+
+/** Before trackers an effect goes on by itself where the take stands: it is shown at a pace that leaves the trackers their share of the machine, milliseconds. */
+const TRACKED_PACE = 250;
+let drawnAt = 0;
 
 /** The first picture is made ready a part at a time, so that the page answers meanwhile. */
 const first = new FirstPicture({
@@ -151,7 +156,10 @@ const loop = new FrameLoop((passed) => {
   const elapsed = Math.min(0.5, passed);
   playback.advance(elapsed);
   adapt(elapsed);
-  if (playback.source === 'tracked') playback.now();
+  if (playback.source === 'tracked') {
+    playback.now();
+    if (performance.now() - drawnAt > TRACKED_PACE) needsDraw();
+  }
   if (picture.isCast() && (redraw.take(performance.now()) || playback.source === 'camera')) first.draw();
   sayWanted();
   const moves = playback.playing || playback.source !== 'take';

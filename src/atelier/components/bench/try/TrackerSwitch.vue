@@ -58,8 +58,8 @@ const figures = computed((): readonly Figure[] | null => {
   const stands = surfaces.error;
   const room: Figure[] = [
     ['surfaces-found', 'surfaces found', `${surfaces.found} of ${surfaces.inSight}`],
-    ['surface-position', 'stands off', stands ? millimetres(stands.position) : none],
-    ['surface-angle', 'turned off', stands ? `${stands.angle.toFixed(1)}°` : none],
+    ['surface-position', 'position off', stands ? millimetres(stands.position) : none],
+    ['surface-angle', 'angle off', stands ? `${stands.angle.toFixed(1)}°` : none],
   ];
   return [
     ...(seeks.value.faces ? faces : []),
