@@ -15,8 +15,19 @@ import { applyEdit } from '../core/document/edit';
 import { bringIn } from '../core/edits/asset-edits';
 import { diff } from '../core/document/patch';
 import { sampleEffect } from '../core/document/sample';
-import type { Asset, AssetId, Effect, FileRef, ObjectId, PictureAsset } from '../core/document/schema';
-import { readPackage } from '../core/package/effect-package';
+import type {
+  Asset,
+  AssetId,
+  Effect,
+  FileRef,
+  ObjectId,
+  PictureAsset,
+  Target,
+  TargetId,
+} from '../core/document/schema';
+import { readPackage, type OpenedPackage } from '../core/package/effect-package';
+import { Grey } from '../core/vision/grey';
+import { readTarget } from '../core/vision/target-file';
 import { migrate, type Database } from './database';
 import { EffectsStore } from './effects-store';
 import { MIGRATIONS } from './migrations/index';
@@ -286,6 +297,17 @@ describe('releases', () => {
     const { effect } = applyEdit(blankEffect('Kelp Crown!'), bringIn('Bring in', [asset], [card]));
     return { id: await create({ ...effect, listing: { summary: 's', tags: [], icon: asset.id } }), asset };
   };
+  const served = async (slug: string): Promise<OpenedPackage> => {
+    const { body } = await request(app)
+      .get(`/outlet/${slug}/effect.zip`)
+      .buffer(true)
+      .parse((res, done) => {
+        const chunks: Buffer[] = [];
+        res.on('data', (c: Buffer) => chunks.push(c));
+        res.on('end', () => done(null, Buffer.concat(chunks)));
+      });
+    return readPackage(new Uint8Array(body as Buffer));
+  };
   test('built, versioned, served under one address', async () => {
     const { id, asset } = await finished();
     const first = await request(app).post(`/api/effects/${id}/releases`).send({ revision: 1 });
@@ -300,19 +322,35 @@ describe('releases', () => {
       version: number;
     };
     expect(second).toMatchObject({ slug, version: 2 });
-    const served = await request(app)
-      .get(`/outlet/${slug}/effect.zip`)
-      .buffer(true)
-      .parse((res, done) => {
-        const chunks: Buffer[] = [];
-        res.on('data', (c: Buffer) => chunks.push(c));
-        res.on('end', () => done(null, Buffer.concat(chunks)));
-      });
-    const opened = readPackage(new Uint8Array(served.body as Buffer));
+    const opened = await served(slug);
     expect(opened.manifest).toMatchObject({ name: 'Kelp Two', release: 2 });
     const [file] = asset.files;
     expect(opened.files.get(file!.sha256)!.bytes.length).toBe(file!.bytes);
     expect(((await request(app).get(`/api/effects/${id}/releases`)).body as unknown[]).length).toBe(2);
+  });
+  test('a printed picture brings what it is found by', async () => {
+    const printed = await png('#a40');
+    const file = (await upload(printed, 'card.png')).body as FileRef;
+    const asset = newPicture('asset_printed' as AssetId, 'card.png', file, 20, 10);
+    const target: Target = {
+      id: 'target_card' as TargetId,
+      name: 'Card',
+      order: 0,
+      asset: asset.id,
+      width: 0.2,
+      beforeFound: 'nothing',
+      afterLost: 'nothing',
+    };
+    const on = { kind: 'picture', target: target.id } as const;
+    const card = newCard('obj_card' as ObjectId, asset, 0, on);
+    const { effect } = applyEdit(blankEffect('Printed'), bringIn('Bring in', [asset], [card]));
+    const listing = { summary: 's', tags: [], icon: asset.id };
+    const id = await create({ ...effect, listing, targets: { [target.id]: target } });
+    const { body } = await request(app).post(`/api/effects/${id}/releases`).send({ revision: 1 });
+    const opened = await served((body as { slug: string }).slug);
+    expect([...opened.targets.keys()]).toEqual([file.sha256]);
+    const grey = new Grey(20, 10);
+    expect(readTarget(opened.targets.get(file.sha256)!, grey).aspect).toBe(0.5);
   });
   test('not while checks are open, nor for a revision that is past', async () => {
     const id = await create(blankEffect('Bare'));

@@ -109,7 +109,7 @@ class ShowPage {
     element('stage').append(this.overlay.element);
     this.overlay.element.append(this.roomBar.element);
     this.requirements = requirementsOf(opened.effect);
-    this.input.need(cameraNeeds(opened.effect, this.files));
+    this.input.need(cameraNeeds(opened.effect, this.files, opened.targets));
     if (Object.values(opened.effect.objects).some((o) => o.kind === 'sound')) void this.fetchSounds();
     new ResizeObserver(() => this.resize()).observe(canvas);
     this.resize();

@@ -45,7 +45,14 @@ test('printed pictures that something sticks to, numbered as the effect orders t
   ]);
   expect(asked).toEqual([]);
   await pictures[0]!.load();
+  expect(pictures.map((p) => p.made)).toEqual([null, null]);
   expect(asked).toEqual([poster.files[0]!.sha256]);
+});
+test('what a picture is found by comes along where it was made before', () => {
+  const made = Uint8Array.of(1, 2, 3);
+  const known = new Map([[poster.files[0]!.sha256, made]]);
+  const [one] = [target(1)];
+  expect(cameraNeeds(effectOn([one!], [one!]), load, known).pictures.map((p) => p.made)).toEqual([made]);
 });
 test('none that has no picture, and never more than four', () => {
   const bare = target(1, null);

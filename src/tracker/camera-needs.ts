@@ -1,12 +1,12 @@
 /** What an effect needs of a camera, known from its document: only what it needs is loaded. */
 import { targetOrder } from '../core/document/queries';
-import type { Asset, Effect } from '../core/document/schema';
+import type { Effect, FileRef } from '../core/document/schema';
 import { faceCount } from '../core/requirements/face-count';
 import { MOST_FACES, MOST_HANDS, SURFACE_KINDS, type SurfaceKind } from '../core/schema/anchor-schema';
 import { requirementsOf } from '../core/requirements/requirements';
+import { soughtPictures } from '../core/requirements/sought-pictures';
 import type { Take } from '../core/takes/take';
 import type { Sought } from '../core/tracking/compare';
-import { MOST_PICTURES } from '../core/vision/picture-search';
 import type { FrameNeeds } from './frame-trackers';
 import type { Needs } from './live-input';
 import type { SoughtPicture } from './picture-finder';
@@ -15,22 +15,27 @@ import type { SoughtPicture } from './picture-finder';
 export const pictureKeys = (effect: Effect): string[] =>
   targetOrder(effect).map(({ asset }) => (asset && effect.assets[asset]?.files[0]?.sha256) || '');
 
-/** `load` gives the bytes of a file of the effect. Printed pictures that have none chosen cannot be looked for. */
-export const cameraNeeds = (effect: Effect, load: (file: Asset['files'][number]) => Promise<Blob>): Needs => {
+/** `load` gives the bytes of a file of the effect; `targets` what its printed pictures are found by, where that was made before, by the content of what is printed. */
+export const cameraNeeds = (
+  effect: Effect,
+  load: (file: FileRef) => Promise<Blob>,
+  targets: ReadonlyMap<string, Uint8Array> = new Map(),
+): Needs => {
   const needs = requirementsOf(effect);
-  const pictures = targetOrder(effect).flatMap((target, i): SoughtPicture[] => {
-    const asset = target.asset ? effect.assets[target.asset] : undefined;
-    if (!needs.pictures.has(target.id) || asset?.kind !== 'picture') return [];
-    const [file] = asset.files;
-    return [{ id: i + 1, name: target.name, key: file!.sha256, load: () => load(file!) }];
-  });
+  const pictures = soughtPictures(effect).map(({ number, target, file }): SoughtPicture => ({
+    id: number,
+    name: target.name,
+    key: file.sha256,
+    load: () => load(file),
+    made: targets.get(file.sha256) ?? null,
+  }));
   return {
     faces: needs.faces ? faceCount(effect) : 0,
     hands: needs.hands ? MOST_HANDS : 0,
     surfaces: SURFACE_KINDS.filter((kind) => needs.surfaces.has(kind)),
     people: needs.people,
     microphone: needs.microphone,
-    pictures: pictures.slice(0, MOST_PICTURES),
+    pictures,
   };
 };
 
@@ -47,7 +52,7 @@ export interface TakeNeeds extends FrameNeeds {
 export const takeNeeds = (
   { performers, marks, clip, spec: { pictures }, sceneAt }: Take,
   effect: Effect,
-  load: (file: Asset['files'][number]) => Promise<Blob>,
+  load: (file: FileRef) => Promise<Blob>,
 ): TakeNeeds => {
   const needs = cameraNeeds(effect, load);
   const there = clip ? [] : sceneAt(0).surfaces;

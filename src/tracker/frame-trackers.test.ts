@@ -45,6 +45,7 @@ const sought = (key: string): SoughtPicture => ({
   name: 'Tide card',
   key,
   load: () => Promise.resolve(new Blob()),
+  made: null,
 });
 const needs = (faces: boolean, ...keys: string[]): FrameNeeds => ({
   faces: faces ? 1 : 0,

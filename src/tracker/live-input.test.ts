@@ -76,7 +76,13 @@ const FACES: Needs = {
   people: false,
   microphone: false,
 };
-const PICTURE: SoughtPicture = { id: 1, name: 'Card', key: 'abc', load: () => Promise.reject(new Error()) };
+const PICTURE: SoughtPicture = {
+  id: 1,
+  name: 'Card',
+  key: 'abc',
+  load: () => Promise.reject(new Error()),
+  made: null,
+};
 const settle = () => new Promise(setImmediate);
 const opened = async (): Promise<FakeCamera> => {
   const opening = input.useCamera();

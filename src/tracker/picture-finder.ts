@@ -15,6 +15,8 @@ export interface SoughtPicture {
   readonly key: string;
   /** What is printed. */
   readonly load: () => Promise<Blob>;
+  /** What it is found by, where that was made before; else it is made in the worker. */
+  readonly made: Uint8Array | null;
 }
 
 export class PictureFinder implements Tracker<readonly TrackedPicture[]> {
@@ -27,9 +29,9 @@ export class PictureFinder implements Tracker<readonly TrackedPicture[]> {
 
   async start(): Promise<void> {
     const pictures = await Promise.all(
-      this.sought.map(async ({ id, name, load }) => {
+      this.sought.map(async ({ id, name, load, made }) => {
         try {
-          return { id, image: await createImageBitmap(await load()) };
+          return { id, image: await createImageBitmap(await load()), made };
         } catch (cause) {
           throw new IconiaError(
             'tracker.picture',

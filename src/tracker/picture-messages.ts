@@ -7,6 +7,8 @@ import type { WorkerState } from './worker-line';
 export interface SoughtImage {
   readonly id: number;
   readonly image: ImageBitmap;
+  /** What it is found by, where that was made before. */
+  readonly made: Uint8Array | null;
 }
 
 /** Corners in shares of the camera picture, from its own top left, clockwise. */

@@ -2,11 +2,13 @@
 import { sentence } from '../core/errors';
 import { trackedPicture } from '../core/tracking/printed-picture';
 import { FocalSearch } from '../core/vision/focal-search';
+import { MOST_PRINTED } from '../core/vision/grey';
 import { findNearest, makeFindNearest, type FindNearest } from '../core/vision/hamming';
 import { PictureSearch } from '../core/vision/picture-search';
 import { makePictureTarget, type PictureTarget } from '../core/vision/picture-target';
 import { cameraOf, fovYOf } from '../core/vision/plane-pose';
-import { greyOfImage, MOST_PRINTED } from './grey-of-image';
+import { readTarget } from '../core/vision/target-file';
+import { greyOfImage } from './grey-of-image';
 import type { FromPictureWorker, KnownPicture, SoughtImage, ToPictureWorker } from './picture-messages';
 
 const answer = (message: FromPictureWorker): void =>
@@ -27,10 +29,10 @@ const SOUGHT_EVERY = 3;
 
 const start = async (pictures: readonly SoughtImage[]): Promise<void> => {
   nearest = (await makeFindNearest()) ?? findNearest;
-  targets = pictures.map(({ id, image }) => ({
-    id,
-    target: makePictureTarget(greyOfImage(image, MOST_PRINTED)),
-  }));
+  targets = pictures.map(({ id, image, made }) => {
+    const grey = greyOfImage(image, MOST_PRINTED);
+    return { id, target: made ? readTarget(made, grey) : makePictureTarget(grey) };
+  });
   answer({ kind: 'ready' });
 };
 

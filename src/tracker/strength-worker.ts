@@ -1,9 +1,10 @@
 /** Says in a worker how well a picture can be found when it is printed. */
 import { sentence } from '../core/errors';
+import { MOST_PRINTED } from '../core/vision/grey';
 import { findNearest, makeFindNearest } from '../core/vision/hamming';
 import { pictureStrength } from '../core/vision/picture-strength';
 import { makePictureTarget } from '../core/vision/picture-target';
-import { greyOfImage, MOST_PRINTED } from './grey-of-image';
+import { greyOfImage } from './grey-of-image';
 import type { FromStrengthWorker, ToStrengthWorker } from './strength-messages';
 
 const answer = (message: FromStrengthWorker): void =>

@@ -13,7 +13,7 @@ const unwanted = (): never => {
   throw new Error('Nobody needs it.');
 };
 const NONE = { faces: unwanted, hands: unwanted };
-const PICTURE = { id: 1, name: 'Card', key: 'card', load: () => Promise.resolve(new Blob()) };
+const PICTURE = { id: 1, name: 'Card', key: 'card', load: () => Promise.resolve(new Blob()), made: null };
 beforeEach(() => void Object.assign(globalThis, { createImageBitmap: () => Promise.resolve({}) }));
 
 const setup = () => {

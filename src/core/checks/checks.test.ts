@@ -17,7 +17,20 @@ import { newShadowCatcher } from '../kinds/objects/shadow-catcher';
 import { newSolid } from '../kinds/objects/solid';
 import { newText } from '../kinds/objects/text';
 import { sampleAsset, sampleEffect } from '../document/sample';
-import type { AssetId, Card, Cue, DriveId, Effect, EffectObject, ObjectId } from '../document/schema';
+import type {
+  AssetId,
+  Card,
+  Cue,
+  DriveId,
+  Effect,
+  EffectObject,
+  ObjectId,
+  PictureAsset,
+  Target,
+  TargetId,
+} from '../document/schema';
+import { newCard } from '../kinds/objects/card';
+import { MOST_TARGET_BYTES } from '../vision/target-file';
 import { check, stops } from './checks';
 import { costsOf, packageBytes } from './costs';
 
@@ -175,6 +188,27 @@ test('what takes the space: the heaviest first, shared files once, what is not u
     [b!.id, 1001, false],
   ]);
   expect(packageBytes(effect)).toBe(10_000);
+});
+
+test('a printed picture brings what it is found by, once, while something waits for it', () => {
+  const effect = sampleEffect(1, 0);
+  const [picture] = Object.values(effect.assets);
+  const target = (n: number): Target => ({
+    id: `target_${n}` as TargetId,
+    name: `Card ${n}`,
+    order: n,
+    asset: picture!.id,
+    width: 0.2,
+    beforeFound: 'nothing',
+    afterLost: 'nothing',
+  });
+  effect.targets = { [target(1).id]: target(1), [target(2).id]: target(2) };
+  expect(packageBytes(effect)).toBe(1000);
+  for (const n of [1, 2]) {
+    const id = `obj_on${n}` as ObjectId;
+    effect.objects[id] = newCard(id, picture as PictureAsset, n, { kind: 'picture', target: target(n).id });
+    expect(packageBytes(effect)).toBe(1000 + MOST_TARGET_BYTES);
+  }
 });
 
 describe('what is seen only because something changes it', () => {

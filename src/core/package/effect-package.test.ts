@@ -67,18 +67,36 @@ describe('effect package', () => {
     expect(opened.effect.assets[model.id]).toBeUndefined();
     expect(opened.effect.objects[id]).toEqual(morph);
   });
-  test('packages of version 1 are still read', () => {
+  test('packages of versions 1 and 2 are still read', () => {
     const files = unzipSync(zip);
     const manifest = JSON.parse(new TextDecoder().decode(files['manifest.json'])) as Record<string, unknown>;
-    const { files: list, ...rest } = manifest;
+    const { files: list, targets: _targets, ...rest } = manifest;
     const old = {
       ...rest,
       version: 1,
       assets: (list as object[]).map((file, i) => ({ id: `asset_sample${i}`, ...file })),
     };
     const opened = readPackage(zipSync({ ...files, 'manifest.json': strToU8(JSON.stringify(old)) }));
-    expect(opened.manifest.version).toBe(2);
+    expect(opened.manifest.version).toBe(3);
     expect(opened.effect).toEqual(trimForRelease(effect));
+    const second = { ...rest, files: list, version: 2 };
+    const newer = readPackage(zipSync({ ...files, 'manifest.json': strToU8(JSON.stringify(second)) }));
+    expect([newer.files.size, newer.targets.size]).toEqual([2, 0]);
+  });
+  test('what printed pictures are found by travels with them; without it the package is refused', () => {
+    const [printed] = [sampleFile(0).sha256];
+    const made = Uint8Array.from({ length: 300 }, (_, i) => i % 7);
+    const packed = writePackage(effect, 1, bytesOf, new Map([[printed!, made]]));
+    const opened = readPackage(packed);
+    expect([...opened.targets]).toEqual([[printed, made]]);
+    const path = opened.manifest.targets[0]!.path;
+    const files = unzipSync(packed);
+    expect(files[path]).toEqual(made);
+    for (const instead of [made.slice(1), null]) {
+      const { [path]: _gone, ...others } = files;
+      const changed = zipSync(instead ? { ...others, [path]: instead } : others);
+      expect(() => readPackage(changed)).toThrow(expect.objectContaining({ code: 'package.unreadable' }));
+    }
   });
   test('the same effect gives the same bytes', () => {
     expect(writePackage(effect, 3, bytesOf)).toEqual(zip);

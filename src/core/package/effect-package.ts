@@ -70,11 +70,12 @@ export const trimForRelease = (effect: Effect): Effect => {
   };
 };
 
-/** Packs a release. `bytesOf` gives the content of a file in use. */
+/** Packs a release. `bytesOf` gives the content of a file in use, `targets` what printed pictures are found by, by the content of what is printed. */
 export const writePackage = (
   effect: Effect,
   release: number,
   bytesOf: (file: FileRef) => Uint8Array,
+  targets: ReadonlyMap<string, Uint8Array> = new Map(),
 ): Uint8Array => {
   const trimmed = trimForRelease(effect);
   const packed: Zippable = {};
@@ -82,6 +83,11 @@ export const writePackage = (
     const path = `assets/${file.sha256}.${ENDING[file.mime]}`;
     packed[path] = [bytesOf(file), { level: DEFLATED.has(file.mime) ? 6 : 0, mtime: FIXED_TIME }];
     return { path, mime: file.mime, bytes: file.bytes, sha256: file.sha256 };
+  });
+  const made = [...targets].map(([picture, bytes]) => {
+    const path = `targets/${picture}.target`;
+    packed[path] = [bytes, { level: 6, mtime: FIXED_TIME }];
+    return { picture, path, bytes: bytes.length };
   });
   const icon = effect.listing.icon ? trimmed.assets[effect.listing.icon]?.files[0] : undefined;
   const manifest: Manifest = {
@@ -94,6 +100,7 @@ export const writePackage = (
     document: 'effect.json',
     icon: files.find((f) => f.sha256 === icon?.sha256)?.path ?? null,
     files,
+    targets: made,
   };
   const json = (value: unknown): Zippable[string] => [
     strToU8(JSON.stringify(value, null, 1)),
@@ -112,6 +119,8 @@ export interface OpenedPackage {
   readonly effect: Effect;
   /** By SHA-256. */
   readonly files: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mime: FileMime }>;
+  /** What printed pictures are found by, by the SHA-256 of what is printed. Packages up to version 2 have none. */
+  readonly targets: ReadonlyMap<string, Uint8Array>;
 }
 
 /** Reads a package. Throws `IconiaError` `package.unreadable` with what is wrong. */
@@ -145,15 +154,17 @@ export const readPackage = (zip: Uint8Array): OpenedPackage => {
   if (!parsed.success) return broken('its manifest does not follow the schema.', parsed.error);
   const manifest = parsed.data;
   const read = new Map<string, { bytes: Uint8Array; mime: FileMime }>();
-  for (const entry of manifest.files) {
+  const bytesOf = (entry: { readonly path: string; readonly bytes: number }): Uint8Array => {
     const bytes = files[entry.path];
     if (!bytes) return broken(`${entry.path} is missing.`);
     if (bytes.length !== entry.bytes)
       return broken(`${entry.path} has ${bytes.length} bytes, not ${entry.bytes}.`);
-    read.set(entry.sha256, { bytes, mime: entry.mime });
-  }
+    return bytes;
+  };
+  for (const entry of manifest.files) read.set(entry.sha256, { bytes: bytesOf(entry), mime: entry.mime });
+  const targets = new Map(manifest.targets.map((entry) => [entry.picture, bytesOf(entry)]));
   const effect = readEffect(json(manifest.document));
   const lost = usedFiles(effect).find((file) => !read.has(file.sha256));
   if (lost) return broken(`a file of its assets (${lost.mime}) is missing.`);
-  return { manifest, effect, files: read };
+  return { manifest, effect, files: read, targets };
 };

@@ -16,6 +16,20 @@ export const greyOfRgba = (rgba: ArrayLike<number>, into: Grey): Grey => {
   return into;
 };
 
+/** The size that a picture is looked at with: at most `most` on the longer side. Multiples of four across are the quickest to look at. */
+export const sizeWithin = (
+  { width, height }: { readonly width: number; readonly height: number },
+  most: number,
+): { width: number; height: number } => {
+  const scale = Math.min(1, most / Math.max(width, height));
+  return {
+    width: Math.max(4, Math.round((width * scale) / 4) * 4),
+    height: Math.max(1, Math.round(height * scale)),
+  };
+};
+/** Of a printed picture more pixels are not needed: it is never seen so near. */
+export const MOST_PRINTED = 1280;
+
 /** Half as large, each pixel the mean of four. An odd last row or column is left out. */
 export const halve = (from: Grey, into = new Grey(from.width >> 1, from.height >> 1)): Grey => {
   const { width, height, data } = into;

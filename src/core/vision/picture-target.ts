@@ -9,7 +9,7 @@ import type { DescriptorSet } from './hamming';
 import { trackPoints, type TrackPoint } from './track-points';
 
 /** From pixels of a view to the picture's own space: x = 0 1 2, y = 3 4 5. */
-type Affine = readonly [number, number, number, number, number, number];
+export type Affine = readonly [number, number, number, number, number, number];
 
 export interface Described extends DescriptorSet {
   /** Where they are in the picture's own space: it is 1 wide, the origin in its middle. */
@@ -50,9 +50,34 @@ const TILTED = [
   { degrees: 50, directions: 4, widths: [283, 200, 141, 100], corners: 80 },
   { degrees: 66, directions: 6, widths: [283, 200, 141], corners: 60 },
 ];
+/** All views that are described, each with how many corners of it are kept at most. */
+const VIEWS = [
+  ...FRONT.map(([width, corners]) => ({ width, tilt: 0, direction: 0, corners })),
+  ...TILTED.flatMap(({ degrees, directions, widths, corners }) =>
+    Array.from({ length: directions }, (_, k) =>
+      widths.map((width) => ({
+        width,
+        tilt: (degrees * Math.PI) / 180,
+        direction: (Math.PI * k) / directions,
+        corners: Math.round(corners * Math.min(1, width / 300)),
+      })),
+    ).flat(),
+  ),
+];
+/** How much a target holds at most. */
+export const MOST_VIEWS = VIEWS.length;
+export const MOST_DESCRIPTORS = VIEWS.reduce((sum, { corners }) => sum + corners, 0);
+
+/** The levels of a picture that are kept for following. */
+export const keptLevels = (levels: readonly Grey[]): readonly Grey[] =>
+  levels.filter((level) => level.width <= LARGEST);
+
+/** Views of pictures that are taller than so many widths are narrower, so that they are no larger: what is seen of them is as fine. */
+const TALLEST = 2;
 /** Corners this near to the picture's edge, in pixels of the view, are those of what lies around it. */
 const EDGE = 3;
 const THRESHOLD = 9;
+const { fround } = Math;
 
 interface Seen {
   readonly x: number;
@@ -74,28 +99,17 @@ export const makePictureTarget = (
   const aspect = picture.height / picture.width;
   const views: Affine[] = [];
   const seen: Seen[] = [];
-  const wanted = [
-    ...FRONT.map(([width, corners]) => ({ width, tilt: 0, direction: 0, corners })),
-    ...TILTED.flatMap(({ degrees, directions, widths, corners }) =>
-      Array.from({ length: directions }, (_, k) =>
-        widths.map((width) => ({
-          width,
-          tilt: (degrees * Math.PI) / 180,
-          direction: (Math.PI * k) / directions,
-          corners: Math.round(corners * Math.min(1, width / 300)),
-        })),
-      ).flat(),
-    ),
-  ];
-  wanted.forEach(({ width, tilt, direction, corners }, i) => {
-    onProgress((0.8 * i) / wanted.length);
+  const narrower = Math.min(1, TALLEST / aspect);
+  VIEWS.forEach(({ width: usual, tilt, direction, corners }, i) => {
+    const width = usual * narrower;
+    onProgress((0.8 * i) / VIEWS.length);
     const { image, toPicture } = viewOf(levels, width, tilt, direction);
     // A view that has no room for one descriptor says nothing.
     if (image.width < 2 * REACH + 8 || image.height < 2 * REACH + 8) return;
     seen.push(...describeView(image, toPicture, views.length, { width, corners, aspect }));
     views.push(toPicture);
   });
-  const kept = levels.filter((level) => level.width <= LARGEST);
+  const kept = keptLevels(levels);
   const words = new Int32Array(WORDS * seen.length);
   seen.forEach((s, i) => words.set(s.words, WORDS * i));
   const points = kept.map((level, i) => {
@@ -107,17 +121,52 @@ export const makePictureTarget = (
     aspect,
     levels: kept,
     points,
-    described: {
-      count: seen.length,
+    described: describedOf({
       words,
-      x: Int32Array.from(seen, (s) => s.x * 1024),
-      y: Int32Array.from(seen, (s) => s.y * 1024),
-      px: Float32Array.from(seen, (s) => s.x),
-      py: Float32Array.from(seen, (s) => s.y),
-      angle: Float32Array.from(seen, (s) => s.angle),
-      view: Uint8Array.from(seen, (s) => s.view),
+      x: seen.map((s) => s.x),
+      y: seen.map((s) => s.y),
+      angle: seen.map((s) => s.angle),
+      view: seen.map((s) => s.view),
       views,
-    },
+    }),
+  };
+};
+
+/** Descriptors as they are sought, from where they are in the picture's own space, how they are turned, and in which view they were seen. */
+export const describedOf = ({
+  words,
+  x,
+  y,
+  angle,
+  view,
+  views,
+}: {
+  readonly words: Int32Array;
+  readonly x: readonly number[];
+  readonly y: readonly number[];
+  readonly angle: readonly number[];
+  readonly view: ArrayLike<number>;
+  readonly views: readonly Affine[];
+}): Described => {
+  const [px, py] = [Float32Array.from(x), Float32Array.from(y)];
+  return {
+    count: px.length,
+    words,
+    x: Int32Array.from(px, (v) => v * 1024),
+    y: Int32Array.from(py, (v) => v * 1024),
+    px,
+    py,
+    angle: Float32Array.from(angle),
+    view: Uint8Array.from(view),
+    // As they are kept in bytes.
+    views: views.map(([a, b, c, d, e, f]) => [
+      fround(a),
+      fround(b),
+      fround(c),
+      fround(d),
+      fround(e),
+      fround(f),
+    ]),
   };
 };
 

@@ -16,6 +16,8 @@ const HALF = 3;
 /** How much an edge counts beside a corner. */
 const EDGE_SHARE = 0.06;
 const LEAST = 60;
+/** Of one level. */
+export const MOST_POINTS = 160;
 
 export const trackPoints = (level: Grey): readonly TrackPoint[] => {
   const { width, height } = level;
@@ -28,7 +30,7 @@ export const trackPoints = (level: Grey): readonly TrackPoint[] => {
       if (s >= LEAST && isPeak(score, width, x, y)) found.push({ x, y, s });
     }
   found.sort((a, b) => b.s - a.s);
-  const most = Math.min(160, Math.max(24, ((width * height) / 220) | 0));
+  const most = Math.min(MOST_POINTS, Math.max(24, ((width * height) / 220) | 0));
   const chosen: TrackPoint[] = [];
   const taken = new Set<number>();
   // Large cells first, each with its best; then smaller ones between.

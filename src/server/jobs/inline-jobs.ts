@@ -6,7 +6,9 @@ import { MOST_PIXELS } from '../../core/assets/limits';
 import { usedFiles } from '../../core/document/queries';
 import { IconiaError } from '../../core/errors';
 import { readPackage, writePackage } from '../../core/package/effect-package';
+import { soughtPictures } from '../../core/requirements/sought-pictures';
 import type { Jobs } from './jobs';
+import { targetOf } from './printed-target';
 
 /** Decodes a picture once in full, so that a damaged one is found now and not on a viewer's phone. */
 const decodeFully = async (path: string, name: string): Promise<void> => {
@@ -29,7 +31,11 @@ export const inlineJobs: Jobs = {
     const bytes = new Map<string, Uint8Array>();
     for (const { sha256 } of usedFiles(effect))
       bytes.set(sha256, new Uint8Array(await readFile(paths[sha256]!)));
-    const zip = writePackage(effect, release, ({ sha256 }) => bytes.get(sha256)!);
+    const targets = new Map<string, Uint8Array>();
+    for (const { file, target } of soughtPictures(effect))
+      if (!targets.has(file.sha256))
+        targets.set(file.sha256, await targetOf(paths[file.sha256]!, target.name));
+    const zip = writePackage(effect, release, ({ sha256 }) => bytes.get(sha256)!, targets);
     // Read back: what viewers get is what was meant.
     const { manifest } = readPackage(zip);
     return { zip, name: manifest.name, manifest };
