@@ -8,7 +8,7 @@ import type { FrameFeatures } from './frame-features';
 import type { Nearest } from './hamming';
 import { homographyOf4, project, type Homography, type Pairs } from './homography';
 import { cornersOf } from './plane-pose';
-import type { PictureTarget } from './picture-target';
+import type { Described, PictureTarget } from './picture-target';
 
 /** Matches, the likeliest first: where on the picture, where in the frame, within how many pixels it has to fit. */
 export interface Matches extends Pairs {
@@ -57,23 +57,47 @@ export const matchesOf = (features: FrameFeatures, target: PictureTarget, neares
 const MOST_GUESSES = 400;
 const MOST_SETS = 16;
 
-/** Sets of matches that agree with the affine guess of one of them, the best first; no two nearly the same. */
+/** Matches that agree with the affine guess of one of them. */
+export interface AgreeingSet {
+  readonly members: readonly number[];
+  /** The match whose guess it is, and how the frame lies about it: pixels over widths of the picture, by rows. */
+  readonly of: number;
+  readonly affine: readonly [number, number, number, number];
+}
+
+/** How the frame lies about a match, by the view that it was described in: pixels over widths of the picture, by rows. */
+export const affineOf = (
+  m: Matches,
+  g: number,
+  features: FrameFeatures,
+  described: Described,
+): readonly [number, number, number, number] => {
+  const [i, j] = [m.feature[g], m.described[g]];
+  const t = described.views[described.view[j]];
+  const turn = features.angle[i] - described.angle[j];
+  const c = Math.cos(turn) * features.scale[i];
+  const s = Math.sin(turn) * features.scale[i];
+  // From the picture into its view, then turned and scaled into the frame.
+  const det = t[0] * t[4] - t[1] * t[3];
+  const [i0, i1, i2, i3] = [t[4] / det, -t[1] / det, -t[3] / det, t[0] / det];
+  return [c * i0 - s * i2, c * i1 - s * i3, s * i0 + c * i2, s * i1 + c * i3];
+};
+
+/** Such sets, the best first; no two nearly the same, and none whose guess is no picture that `isSensible`. */
 export const agreeingSets = (
   m: Matches,
   features: FrameFeatures,
   { described }: PictureTarget,
-): readonly (readonly number[])[] => {
-  const guesses: { votes: number; members: number[] }[] = [];
+  isSensible: (h: Homography) => boolean,
+): readonly AgreeingSet[] => {
+  const guesses: (AgreeingSet & { readonly votes: number })[] = [];
+  const guess = new Float64Array(9);
+  guess[8] = 1;
   for (let g = 0; g < Math.min(m.count, MOST_GUESSES); g++) {
-    const [i, j] = [m.feature[g], m.described[g]];
-    const t = described.views[described.view[j]];
-    const turn = features.angle[i] - described.angle[j];
-    const c = Math.cos(turn) * features.scale[i];
-    const s = Math.sin(turn) * features.scale[i];
-    // From the picture into its view, then turned and scaled into the frame.
-    const det = t[0] * t[4] - t[1] * t[3];
-    const [i0, i1, i2, i3] = [t[4] / det, -t[1] / det, -t[3] / det, t[0] / det];
-    const [b0, b1, b2, b3] = [c * i0 - s * i2, c * i1 - s * i3, s * i0 + c * i2, s * i1 + c * i3];
+    const affine = affineOf(m, g, features, described);
+    const [b0, b1, b2, b3] = affine;
+    guess.set([b0, b1, m.u[g] - b0 * m.x[g] - b1 * m.y[g], b2, b3, m.v[g] - b2 * m.x[g] - b3 * m.y[g]]);
+    if (!isSensible(guess)) continue;
     const tolerance = Math.max(6, 0.09 * Math.sqrt(Math.abs(b0 * b3 - b1 * b2)));
     const members: number[] = [];
     let votes = 0;
@@ -88,17 +112,18 @@ export const agreeingSets = (
       members.push(q);
       votes += 1 - (0.5 * off) / limit;
     }
-    guesses.push({ votes, members });
+    guesses.push({ votes, members, of: g, affine });
   }
   guesses.sort((a, b) => b.votes - a.votes);
   const sets: Set<number>[] = [];
-  const chosen: number[][] = [];
-  for (const { members } of guesses) {
+  const chosen: AgreeingSet[] = [];
+  for (const set of guesses) {
+    const { members } = set;
     if (members.length < 4 || sets.length >= MOST_SETS) break;
-    const isKnown = sets.some((set) => members.filter((q) => set.has(q)).length > 0.7 * members.length);
+    const isKnown = sets.some((known) => members.filter((q) => known.has(q)).length > 0.7 * members.length);
     if (isKnown) continue;
     sets.push(new Set(members));
-    chosen.push(members);
+    chosen.push(set);
   }
   return chosen;
 };
@@ -108,16 +133,19 @@ const SAMPLES = 300;
 /** The homography of a set with which most matches agree; null where none makes sense. */
 export const homographyOfSet = (
   m: Matches,
-  set: readonly number[],
+  { members: set }: AgreeingSet,
   random: Random,
   isSensible: (h: Homography) => boolean,
 ): { readonly homography: Homography; readonly score: number } | null => {
   const h = new Float64Array(9);
   const best = new Float64Array(9);
   let bestScore = 0;
-  for (let round = 0; round < SAMPLES; round++) {
+  const n = set.length;
+  // Few matches have few fours; each is drawn about three times.
+  const samples = Math.min(SAMPLES, (n * (n - 1) * (n - 2) * (n - 3)) / 8);
+  for (let round = 0; round < samples; round++) {
     // The first samples are drawn from the likeliest matches.
-    const pool = Math.min(set.length, 5 + Math.ceil((round * set.length) / (SAMPLES / 2)));
+    const pool = Math.min(n, 5 + Math.ceil((round * n) / (samples / 2)));
     const four = drawFour(m, set, pool, random);
     if (!four || !isConvex(m, four) || !homographyOf4(m, four, h)) continue;
     let score = 0;

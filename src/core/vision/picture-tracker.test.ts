@@ -115,7 +115,9 @@ describe('finding', () => {
     };
     // As the votes leave it: most of a set agree.
     const set = places.map((_, i) => i).filter((i) => i % 5 < 2 || i % 10 === 3);
-    const { homography } = homographyOfSet(m, set, random, (h) => isPictureSeen(h, 4 / 3, camera))!;
+    const { homography } = homographyOfSet(m, { members: set, of: 0, affine: [1, 0, 0, 1] }, random, (h) =>
+      isPictureSeen(h, 4 / 3, camera),
+    )!;
     const agreeing = agreeingWith(m, homography);
     expect(agreeing.filter((i) => i % 5 < 2)).toHaveLength(40);
     expect(agreeing.length).toBeLessThan(46);

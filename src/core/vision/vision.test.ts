@@ -16,6 +16,7 @@ import {
   mirroredPose,
   onwards,
   poseOfHomography,
+  posesOfAffine,
   type PlanePose,
   type Sighting,
 } from './plane-pose';
@@ -170,6 +171,24 @@ describe('planes seen by a camera', () => {
     expect(solveLinear(Float64Array.of(0, 2, 1, 1), b, 2)).toBe(true);
     expect([...b]).toEqual([3.5, 1.5]);
     expect(solveLinear(Float64Array.of(1, 2, 2, 4), Float64Array.of(1, 2), 2)).toBe(false);
+  });
+  test('what is about one place tells the pose, one way or the other', () => {
+    fc.assert(
+      fc.property(poses, fc.double({ min: -0.4, max: 0.4, noNaN: true }), (of, x) => {
+        const pose = poseOf(of);
+        const h = homographyOf(pose, camera);
+        const y = 0.3 - x;
+        const [u, v] = project(h, x, y);
+        const e = 1e-5;
+        const [ux, vx] = project(h, x + e, y);
+        const [uy, vy] = project(h, x, y + e);
+        const j = [(ux - u) / e, (uy - u) / e, (vx - v) / e, (vy - v) / e];
+        const guessed = posesOfAffine({ x, y, u, v, j }, camera);
+        expect(guessed).toHaveLength(2);
+        expect(Math.min(...guessed.map((g) => off(g, pose)))).toBeLessThan(2e-3);
+      }),
+    );
+    expect(posesOfAffine({ x: 0, y: 0, u: 9, v: 9, j: [0, 0, 0, 0] }, camera)).toEqual([]);
   });
   test('a homography through four points is exact, and so is the pose it means', () => {
     fc.assert(
