@@ -15,7 +15,7 @@ const kinds = (of: Grey): string[] => strengthOf(of).weaknesses.map((w) => w.kin
 
 describe('strength', () => {
   test('rich before middling before poor', () => {
-    const [rich, middling, poor] = [60, 10, 2].map((shapes) =>
+    const [rich, middling, poor] = [60, 5, 2].map((shapes) =>
       pictureStrength(testPoster(31, shapes), { nearest, effort: 0.15 }),
     );
     expect(rich!.grade).toBe('good');
