@@ -1,5 +1,8 @@
 /** Starts the built server on a folder of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 
 export interface RunningServer {
   readonly process: ChildProcess;
@@ -17,7 +20,7 @@ export interface ServerOptions {
 }
 
 export const startServer = async (
-  data: string,
+  data: string = mkdtempSync(join(tmpdir(), 'iconia-')),
   { args = [], briefly = false, onStarted }: ServerOptions = {},
 ): Promise<RunningServer> => {
   const child = spawn(

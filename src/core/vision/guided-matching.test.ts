@@ -8,9 +8,10 @@ import { FeatureGrid, growPose } from './guided-matching';
 import { project } from './homography';
 import { makePictureTarget, type PictureTarget } from './picture-target';
 import { PictureTracker } from './picture-tracker';
-import { cameraOf, cornersOf, homographyOf, posesOfAffine, type PlanePose } from './plane-pose';
+import { posesOfAffine } from './affine-pose';
+import { cameraOf, homographyOf, type PlanePose } from './plane-pose';
 import { randomPose, simulateFrame } from './simulated-frame';
-import { testPoster } from './testing';
+import { cornersApart, testPoster } from './testing';
 
 const camera = cameraOf(320, 240, 44);
 /** Little is on it, so few of its corners stand out from all that is in a frame. */
@@ -25,15 +26,7 @@ const seen = (pose: PlanePose | null, seed = 3): FrameFeatures => {
   frame.load(simulateFrame(levels, camera, pose, { noise: 3 }, new Random(seed)));
   return frame.features();
 };
-const cornersOff = (a: PlanePose, b: PlanePose): number => {
-  const [ha, hb] = [homographyOf(a, camera), homographyOf(b, camera)];
-  return Math.max(
-    ...cornersOf(target.aspect).map(([x, y]) => {
-      const [p, q] = [project(ha, x, y), project(hb, x, y)];
-      return Math.hypot(p[0] - q[0], p[1] - q[1]);
-    }),
-  );
-};
+const cornersOff = (a: PlanePose, b: PlanePose): number => cornersApart(a, b, target.aspect, camera);
 /** What one place of the picture tells of a pose, wrong by so much: as one match does. */
 const guessAt = (pose: PlanePose, x: number, y: number, wrong: number): readonly PlanePose[] => {
   const h = homographyOf(pose, camera);

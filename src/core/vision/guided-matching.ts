@@ -32,7 +32,7 @@ export class FeatureGrid {
     for (let i = 0; i < count; i++) this.numbers[filled[cellOf(i)]++] = i;
   }
 
-  /** The cells that a square about (u, v) lies in: the first and the last across, then down. */
+  /** The first and the last cell, one way, that is within `radius` of a place. */
   private span(at: number, radius: number, count: number): readonly [number, number] {
     return [clamp(((at - radius) / CELL) | 0, count), clamp(((at + radius) / CELL) | 0, count)];
   }

@@ -9,7 +9,7 @@ import { makePictureTarget, type PictureTarget } from './picture-target';
 import { PictureTracker } from './picture-tracker';
 import { cameraOf, cornersOf, homographyOf, type PlanePose } from './plane-pose';
 import { randomPose, simulateFrame, type FrameConditions } from './simulated-frame';
-import { testPoster } from './testing';
+import { cornersApart, testPoster } from './testing';
 
 const camera = cameraOf(320, 240, 44);
 const poster = testPoster(11);
@@ -22,15 +22,7 @@ beforeAll(() => {
 
 const load = (pose: PlanePose | null, conditions: FrameConditions = {}, seed = 1): void =>
   frame.load(simulateFrame(levels, camera, pose, conditions, new Random(seed)));
-const cornersOff = (a: PlanePose, b: PlanePose): number => {
-  const [ha, hb] = [homographyOf(a, camera), homographyOf(b, camera)];
-  return Math.max(
-    ...cornersOf(target.aspect).map(([x, y]) => {
-      const [p, q] = [project(ha, x, y), project(hb, x, y)];
-      return Math.hypot(p[0] - q[0], p[1] - q[1]);
-    }),
-  );
-};
+const cornersOff = (a: PlanePose, b: PlanePose): number => cornersApart(a, b, target.aspect, camera);
 const find = (tracker: PictureTracker) => tracker.find(frame, frame.features());
 
 describe('making a target', () => {

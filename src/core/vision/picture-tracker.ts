@@ -3,6 +3,7 @@ import { Random } from '../maths/random';
 import { Frame } from './frame-features';
 import { FeatureGrid, growPose, type Grown } from './guided-matching';
 import type { FrameFeatures } from './frame-features';
+import { posesOfAffine } from './affine-pose';
 import { findNearest, type FindNearest } from './hamming';
 import { homographyOf4, project, refineHomography, type Homography } from './homography';
 import {
@@ -22,7 +23,6 @@ import {
   mirroredPose,
   onwards,
   poseOfHomography,
-  posesOfAffine,
   type Camera,
   type PlanePose,
   type Sighting,

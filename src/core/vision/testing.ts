@@ -1,6 +1,8 @@
-/** A poster that tests of computer vision share: drawn by itself, rich enough to be found. */
+/** What tests of computer vision share: a poster drawn by itself, rich enough to be found, and how far off a pose is. */
 import { Random } from '../maths/random';
 import { Grey } from './grey';
+import { project } from './homography';
+import { cornersOf, homographyOf, type Camera, type PlanePose } from './plane-pose';
 
 /** Discs and bars on a grey ground. */
 export const testPoster = (seed: number, shapes = 40, width = 360, height = 480): Grey => {
@@ -23,4 +25,15 @@ export const testPoster = (seed: number, shapes = 40, width = 360, height = 480)
       }
   }
   return poster;
+};
+
+/** How far apart the corners of a picture are seen from two poses, the worst of them, pixels. */
+export const cornersApart = (a: PlanePose, b: PlanePose, aspect: number, camera: Camera): number => {
+  const [ha, hb] = [homographyOf(a, camera), homographyOf(b, camera)];
+  return Math.max(
+    ...cornersOf(aspect).map(([x, y]) => {
+      const [p, q] = [project(ha, x, y), project(hb, x, y)];
+      return Math.hypot(p[0] - q[0], p[1] - q[1]);
+    }),
+  );
 };

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { solveLinear } from '../maths/linear';
+import { posesOfAffine } from './affine-pose';
 import { Random } from '../maths/random';
 import { findCorners } from './corners';
 import { cornerAngle, describe as describeCorner, REACH, WORDS } from './descriptors';
@@ -16,7 +17,6 @@ import {
   mirroredPose,
   onwards,
   poseOfHomography,
-  posesOfAffine,
   type PlanePose,
   type Sighting,
 } from './plane-pose';
