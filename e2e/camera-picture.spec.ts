@@ -7,6 +7,7 @@ import { CLIP_FOV_Y, CLIP_HEIGHT, CLIP_WIDTH, PICTURE_GONE, PICTURE_MOMENTS } fr
 import {
   createEffect,
   drawnOut,
+  plainPng,
   releasedPath,
   seenFrames,
   serverEffect,
@@ -133,10 +134,14 @@ test('before anything is printed: how well the card can be found, why another ca
       .toString(),
   ).toBe('%PDF-');
 
-  // A plain wave is another matter.
+  // One colour is another matter.
+  await page
+    .getByLabel('Bring in files')
+    .setInputFiles({ name: 'dusk.png', mimeType: 'image/png', buffer: await plainPng('#2a4a60', 300, 400) });
+  await expect(page.getByText('dusk.png', { exact: true }).first()).toBeVisible();
   await page.locator('.ant-select', { has: page.locator('[aria-label="Which picture is printed"]') }).click();
-  await page.locator('.ant-select-item-option', { hasText: 'Wave' }).first().click();
-  await expect(strength.locator('[data-grade="poor"], [data-grade="fair"]')).toBeVisible({
+  await page.locator('.ant-select-item-option', { hasText: 'dusk.png' }).first().click();
+  await expect(strength.locator('[data-grade="poor"]')).toBeVisible({
     timeout: 120_000,
   });
   await expect(strength.locator('.why').first()).toBeVisible();
