@@ -56,6 +56,26 @@ describe('softening', () => {
     expect(Math.sqrt(variance)).toBeGreaterThan(5.4);
     expect(Math.sqrt(variance)).toBeLessThan(6.6);
   });
+  test('what lies anywhere in a mask is softened the same way, at one edge as at the other', () => {
+    /** A block in a mask of 90 x 70, three pixels wide. */
+    const softened = (left: number, top: number): ((x: number, y: number) => number) => {
+      const mask = new Float32Array(90 * 70);
+      for (let y = 0; y < 12; y++) for (let x = 0; x < 3; x++) mask[90 * (y + top) + x + left] = 0.8;
+      soften(mask, 90, 70, 3);
+      return (x, y) => mask[90 * y + x]!;
+    };
+    const [middle, moved, first, last] = [
+      softened(40, 30),
+      softened(33, 23),
+      softened(0, 0),
+      softened(87, 58),
+    ];
+    expect(middle(41, 36)).toBeGreaterThan(0.1);
+    for (let y = 10; y < 60; y++)
+      for (let x = 10; x < 70; x++) expect(moved(x - 7, y - 7)).toBeCloseTo(middle(x, y), 5);
+    for (let y = 0; y < 30; y++)
+      for (let x = 0; x < 20; x++) expect(last(89 - x, 69 - y)).toBeCloseTo(first(x, y), 5);
+  });
   test('hardly soft is left as it is', () => {
     const mask = Float32Array.from([0, 1, 0, 0]);
     soften(mask, 2, 2, 0.05);

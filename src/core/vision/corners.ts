@@ -16,18 +16,14 @@ export interface Corners {
 const CIRCLE_X = [0, 1, 2, 3, 3, 3, 2, 1, 0, -1, -2, -3, -3, -3, -2, -1];
 const CIRCLE_Y = [-3, -3, -2, -1, 0, 1, 2, 3, 3, 3, 2, 1, 0, -1, -2, -3];
 /** For each set of them, as bits: whether nine stand next to one another. */
-const IS_ARC = (() => {
-  const table = new Uint8Array(65536);
-  for (let bits = 0; bits < 65536; bits++) {
-    let [run, longest] = [0, 0];
-    for (let i = 0; i < 25; i++) {
-      run = (bits >> (i & 15)) & 1 ? run + 1 : 0;
-      longest = Math.max(longest, run);
-    }
-    table[bits] = longest >= 9 ? 1 : 0;
-  }
-  return table;
-})();
+const IS_ARC = Uint8Array.from({ length: 65536 }, (_, bits) => {
+  // Twice round, so that an arc may pass the end; what is left of a bit says that so many from it on are set.
+  const round = bits | (bits << 16);
+  const two = round & (round >>> 1);
+  const four = two & (two >>> 2);
+  const eight = four & (four >>> 4);
+  return (eight & (round >>> 8)) === 0 ? 0 : 1;
+});
 
 const MOST = 40_000;
 const foundAt = new Int32Array(MOST);
