@@ -3,6 +3,8 @@ export default {
   testEnvironment: '<rootDir>/scripts/jest-environment.mjs',
   // What takes longest begins first, so that no worker is left alone with it at the end.
   testSequencer: '<rootDir>/scripts/jest-sequencer.mjs',
+  // Beside the packages, so that it is there for the next run.
+  cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   // A busy machine is slow, not wrong.
   testTimeout: 60_000,
   // Suites leave their modules behind in the heap, which makes each collection of garbage longer: a worker that has grown begins anew.

@@ -37,6 +37,7 @@ for (const [i, piece] of PIECES.entries()) {
     piece.proves(await serverEffect(page, /effects\/([^/]+)/.exec(page.url())![1]!));
     await drawnOut(page);
     report({ name: `pieces.${piece.name}`, value: hand.count, unit: `actions, at most ${piece.most}` });
+    if (hand.count > piece.most) process.exitCode = 1;
   } catch (error) {
     console.log(`${piece.name}: not made after ${hand.count} actions: ${(error as Error).message}`);
     process.exitCode = 1;

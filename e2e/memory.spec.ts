@@ -93,7 +93,7 @@ const goTo = (page: Page, path: string): Promise<void> =>
     dispatchEvent(new PopStateEvent('popstate', { state: {} }));
   }, path);
 /** Thirty leave as little: `OPENINGS=30 npx playwright test memory`. */
-const OPENINGS = Number(process.env.OPENINGS ?? 12);
+const OPENINGS = Number(process.env.OPENINGS ?? 8);
 test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page }) => {
   await watchHeld(page);
   const ids: string[] = [];
@@ -115,14 +115,14 @@ test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page
   const openings = async (times: number): Promise<Held & { readonly nodes: number }> => {
     for (let n = 1; n <= times; n++) {
       // Now and then with Space beside the Viewfinder.
-      await goTo(page, `/effects/${ids[n % 2]!}/${n % 6 === 0 ? 'place' : 'behave'}`);
+      await goTo(page, `/effects/${ids[n % 2]!}/${n % 4 === 2 ? 'place' : 'behave'}`);
       await expect(page.getByLabel('Name of the effect')).toHaveValue(`Tide ${n % 2}`);
       await drawnOut(page);
     }
     return { ...(await heldBy(page)), nodes: await nodesOf(page) };
   };
-  const before = await openings(6);
-  const after = await openings(OPENINGS - 6);
+  const before = await openings(4);
+  const after = await openings(OPENINGS - 4);
   const { nodes, ...held } = after;
   expect({ ...held, nodes: before.nodes }).toEqual(before);
   // What the browser itself keeps of a page that goes is a few.
@@ -130,7 +130,7 @@ test(`${OPENINGS} effects opened and closed leave nothing behind`, async ({ page
 });
 
 /** A hundred take two minutes and leave as little: `STROKES=100 npx playwright test memory`. */
-const STROKES = Number(process.env.STROKES ?? 10);
+const STROKES = Number(process.env.STROKES ?? 5);
 test(`${STROKES} strokes of the painter, undone and redone, leave nothing behind`, async ({ page }) => {
   await watchHeld(page);
   const layer = newLayer('obj_blue1' as ObjectId, { name: 'Blue', region: 'lids', tint: '#0000ff' }, 0);

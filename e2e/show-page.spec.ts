@@ -68,31 +68,24 @@ const released = async (page: Page, used = false, worn: readonly EffectObject[] 
   return releasedPath(page, effect);
 };
 
-test('a tap lights the lamp, another puts it out', async ({ page }) => {
-  await page.setViewportSize({ width: 300, height: 533 });
-  await page.goto(await released(page));
-  await expect(page).toHaveTitle('Lamp · Iconia');
-  await expect(page.getByText('Tap to light the lamp.')).toBeVisible();
-  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
-  const canvas = page.locator('#picture');
-  const lit = () => shareOf(canvas, MAGENTA);
-  await expect.poll(lit).toBe(0);
-  await canvas.click({ position: { x: 150, y: 200 } });
-  await expect.poll(lit).toBeGreaterThan(0.003);
-  await canvas.click({ position: { x: 20, y: 400 } });
-  await expect.poll(lit).toBe(0);
-});
-
-test('the viewer reads the prompt, moves a slider that drives the lamp, and takes a photo', async ({
+test('without a camera it says so; on a performer taps light and put out, a prompt goes, a slider drives, a photo is taken', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 300, height: 533 });
   await page.goto(await released(page, true));
+  await expect(page).toHaveTitle('Lamp · Iconia');
+  await expect(page.getByText('Tap to light the lamp.')).toBeVisible();
+  await page.getByRole('button', { name: 'Use my camera' }).click();
+  await expect(page.getByText('No camera was found')).toBeVisible();
   await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+  await expect(page.getByText('No camera was found')).toBeHidden();
+  const canvas = page.locator('#picture');
+  await expect(canvas).toHaveAttribute('data-source', 'take');
+
   const overlay = page.locator('.viewer-overlay');
   await expect(overlay.getByText('Tap the screen')).toBeVisible();
-  const canvas = page.locator('#picture');
   const lit = () => shareOf(canvas, MAGENTA);
+  await expect.poll(lit).toBe(0);
   await canvas.click({ position: { x: 150, y: 200 } });
   await expect(overlay.getByText('Tap the screen')).toBeHidden();
   await expect.poll(lit).toBeGreaterThan(0.003);
@@ -101,6 +94,11 @@ test('the viewer reads the prompt, moves a slider that drives the lamp, and take
   await expect.poll(lit).toBeLessThan(0.5 * large);
   await overlay.getByRole('slider', { name: 'How large' }).fill('1');
   await expect.poll(lit).toBeGreaterThan(0.9 * large);
+  // Another tap, elsewhere, puts it out; one more lights it again.
+  await canvas.click({ position: { x: 20, y: 300 } });
+  await expect.poll(lit).toBe(0);
+  await canvas.click({ position: { x: 150, y: 200 } });
+  await expect.poll(lit).toBeGreaterThan(0.003);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Photo' }).click();
   const photo = await sharp(await (await download).path()).metadata();
@@ -108,16 +106,6 @@ test('the viewer reads the prompt, moves a slider that drives the lamp, and take
   // What is done with the camera application sets off cues.
   await page.getByRole('button', { name: 'Flip camera' }).click();
   await expect.poll(lit).toBe(0);
-});
-
-test('without a camera it says so and leaves the choice', async ({ page }) => {
-  await page.setViewportSize({ width: 300, height: 533 });
-  await page.goto(await released(page));
-  await page.getByRole('button', { name: 'Use my camera' }).click();
-  await expect(page.getByText('No camera was found')).toBeVisible();
-  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
-  await expect(page.getByText('No camera was found')).toBeHidden();
-  await expect(page.locator('#picture')).toHaveAttribute('data-source', 'take');
   await page.getByRole('button', { name: 'Use my camera' }).click();
   await expect(page.getByText('No camera was found')).toBeVisible();
 });

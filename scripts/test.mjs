@@ -5,6 +5,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { ensureChromium } from './ensure-chromium.mjs';
+import { makeTestFolder } from './test-folder.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const npm = process.env.npm_execpath;
@@ -15,6 +16,9 @@ const LONG = 40;
 let passed = 0;
 let failed = 0;
 const began = Date.now();
+/** Where databases, files and clips of the tests are. */
+const folder = makeTestFolder();
+const env = { ...process.env, TMPDIR: folder };
 const lanes = [];
 
 const count = (name, ok) => {
@@ -28,6 +32,7 @@ const run = (name, args, aloud = false) =>
     const started = Date.now();
     const child = spawn(process.execPath, args, {
       cwd: root,
+      env,
       stdio: ['ignore', aloud ? 'inherit' : 'pipe', aloud ? 'inherit' : 'pipe'],
     });
     const said = [];

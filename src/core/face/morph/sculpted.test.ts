@@ -22,7 +22,6 @@ const PARTS: Readonly<Record<string, (p: Vec3) => Vec3>> = {
     const k = near(p, 50, 0.025) + near(p, 280, 0.025);
     return [p[0] * (1 + 0.05 * k), p[1], p[2] + 0.007 * k];
   },
-  'a pointed chin': (p) => [p[0], p[1] - 0.018 * near(p, 152, 0.03), p[2] + 0.008 * near(p, 152, 0.03)],
 };
 const movesBy = (by: (p: Vec3) => Vec3): Float32Array =>
   Float32Array.from({ length: FACE_LANDMARKS * 3 }, (_, k) => {
