@@ -4,7 +4,8 @@
  */
 import { Frame } from './frame-features';
 import { findNearest, type FindNearest } from './hamming';
-import { PictureTracker, type Sight } from './picture-tracker';
+import { PictureTracker } from './picture-tracker';
+import type { Sight } from './sight';
 import { homographyOf, type Camera } from './plane-pose';
 import { project } from './homography';
 import type { PictureTarget } from './picture-target';
