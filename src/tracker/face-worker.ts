@@ -1,7 +1,11 @@
 /** The face tracker in a classic worker: pictures in, faces out. */
+import { ExpressionFit } from '../core/face/expression-fit';
+import { unpackExpressionModel } from '../core/face/expression-model';
+import { EXPRESSION_MODEL } from '../core/face/expression-model.data';
 import { fitFace } from '../core/face/fit';
 import { ALL_LANDMARKS } from '../core/face/landmarks';
 import { sentence } from '../core/errors';
+import { Identities } from '../core/tracking/identities';
 import { fromRegion, type Region } from '../core/tracking/region';
 import type { TrackedFace } from '../core/tracking/track-frame';
 import type { FromFaceWorker, ToFaceWorker } from './face-messages';
@@ -25,6 +29,22 @@ const answer = (message: FromFaceWorker): void =>
 
 /** This tracker sees faces tipped forward by so much: the mean over all performers, by `npm run bench`. */
 const PITCH_BIAS = 0.8;
+
+const expressions = unpackExpressionModel(EXPRESSION_MODEL);
+const who = new Identities<TrackedFace>();
+/** What each face is like at rest, by who it is. */
+const fits = new Map<number, ExpressionFit>();
+/** Of so many, whoever was seen last. */
+const MOST_KNOWN = 8;
+
+/** Expressions of a face that was seen before, or that gets to be known. */
+const withExpressions = (face: TrackedFace): TrackedFace => {
+  const fit = fits.get(face.id) ?? new ExpressionFit(expressions);
+  fits.delete(face.id);
+  fits.set(face.id, fit);
+  if (fits.size > MOST_KNOWN) fits.delete(fits.keys().next().value!);
+  return { ...face, expressions: fit.next(face.landmarks, face.pose.rotation, face.expressions) };
+};
 
 let mesh: FaceMesh | null = null;
 let found: Landmark[][] = [];
@@ -77,7 +97,9 @@ const track = async (message: Extract<ToFaceWorker, { kind: 'frame' }>): Promise
       confidence: Math.max(0, 1 - fitted.residual / (0.05 * height)),
     };
   });
-  answer({ kind: 'seen', faces });
+  // Takes are gone through forth and back: who is who goes by the time that passes here.
+  const named = who.name(faces, performance.now() / 1000);
+  answer({ kind: 'seen', faces: named.map(withExpressions) });
 };
 
 const fail = (error: unknown): void => answer({ kind: 'failed', message: sentence(error) });

@@ -59,8 +59,9 @@ describe('checks', () => {
           );
       });
     expect(driven('cheekPuff')).toEqual(['takes-only']);
-    expect(driven('frown')).toEqual(['takes-only']);
-    for (const told of ['jawOpen', 'smile', 'eyeLookUpLeft', 'winkLeft']) expect(driven(told)).toEqual([]);
+    expect(driven('tongueShown')).toEqual(['takes-only']);
+    for (const told of ['jawOpen', 'smile', 'frown', 'mouthLeft', 'eyeLookUpLeft', 'winkLeft'])
+      expect(driven(told)).toEqual([]);
   });
   test('a blank one cannot be released', () => {
     expect(stops(check(blankEffect(''))).map((f) => f.code)).toEqual([

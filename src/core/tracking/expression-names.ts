@@ -56,7 +56,7 @@ export const EXPRESSION_NAMES = [
 
 export type ExpressionName = (typeof EXPRESSION_NAMES)[number];
 
-/** Those that the face tracker tells on a camera (`core/face/read-expressions.ts`); takes know all of them. */
+/** Those that the face tracker tells on a camera (`core/face/read-expressions.ts`, `expression-fit.ts`); takes know all of them. */
 export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionName>([
   'jawOpen',
   'mouthPucker',
@@ -67,6 +67,14 @@ export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionNam
   'browInnerUp',
   'browOuterUpLeft',
   'browOuterUpRight',
+  'browDownLeft',
+  'browDownRight',
+  'mouthFrownLeft',
+  'mouthFrownRight',
+  'mouthLeft',
+  'mouthRight',
+  'jawLeft',
+  'jawRight',
   'eyeLookInLeft',
   'eyeLookInRight',
   'eyeLookOutLeft',

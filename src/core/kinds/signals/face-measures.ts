@@ -19,7 +19,7 @@ export type FaceMeasure = keyof typeof MEASURE_WORDS;
 export const isMeasure = (name: string): name is FaceMeasure => Object.hasOwn(MEASURE_WORDS, name);
 
 /** Made of what no camera tells. */
-const NOT_TOLD: readonly FaceMeasure[] = ['frown', 'tongueShown'];
+const NOT_TOLD: readonly FaceMeasure[] = ['tongueShown'];
 /** Whether a camera tells it: one of these, or a single coefficient. */
 export const isToldOnCamera = (name: FaceMeasure | ExpressionName): boolean =>
   isMeasure(name) ? !NOT_TOLD.includes(name) : TOLD_ON_CAMERA.has(name);
