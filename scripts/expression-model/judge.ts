@@ -1,8 +1,8 @@
 /** How well each performer is read by what was learnt from the others. */
-import { ExpressionFit, TOLD_BY_FIT } from '../../src/core/face/expression-fit';
+import { ExpressionFit } from '../../src/core/face/expression-fit';
 import { unpackExpressionModel } from '../../src/core/face/expression-model';
 import { fromAngles } from '../../src/core/maths/quaternion';
-import type { ExpressionName } from '../../src/core/tracking/expression-names';
+import { FITTED_EXPRESSIONS, type ExpressionName } from '../../src/core/tracking/expression-names';
 import type { Expressions } from '../../src/core/tracking/track-frame';
 import { learn } from './learn';
 import { pack } from './pack';
@@ -41,14 +41,15 @@ export const judge = (samples: readonly Sample[]): void => {
     ['fitted', ({ found }) => found],
   ] as readonly (readonly [string, (t: (typeof told)[number]) => Expressions])[]) {
     console.log(what);
-    const isSeen = (t: (typeof told)[number]): boolean => TOLD_BY_FIT.some((n) => (of(t)[n] ?? 0) > SEEN);
+    const isSeen = (t: (typeof told)[number]): boolean =>
+      FITTED_EXPRESSIONS.some((n) => (of(t)[n] ?? 0) > SEEN);
     const resting = told.filter(({ truth }) => Object.keys(truth).length === 0);
     const turned = resting.filter(({ sample }) => Math.abs(sample.angles[1]) > 15);
     console.log(
       `  something seen on a face at rest: ${(100 * mean(resting.map((t) => Number(isSeen(t))))).toFixed(1)} %`,
       `turned beyond 15 degrees: ${(100 * mean(turned.map((t) => Number(isSeen(t))))).toFixed(1)} % of ${turned.length}`,
     );
-    for (const name of TOLD_BY_FIT as readonly ExpressionName[]) {
+    for (const name of FITTED_EXPRESSIONS as readonly ExpressionName[]) {
       const [truth, found] = [told.map((t) => t.truth[name] ?? 0), told.map((t) => of(t)[name] ?? 0)];
       const [shown, strong] = [truth.map((v) => v > 0), truth.map((v) => v > STRONG)];
       const among = (which: readonly boolean[], f: (i: number) => number): number =>

@@ -4,28 +4,11 @@
  */
 import { clamp } from '../maths/scalar';
 import { toAngles, type Quaternion } from '../maths/quaternion';
-import type { ExpressionName } from '../tracking/expression-names';
+import { FITTED_EXPRESSIONS, type ExpressionName } from '../tracking/expression-names';
 import type { Expressions } from '../tracking/track-frame';
 import { rowsOf, TURN_TERMS, turnNoise, turnTerms, type ExpressionModel } from './expression-model';
 
-/** What is told by the fit; the others are in it so that these are not taken for them. */
-export const TOLD_BY_FIT = [
-  'eyeBlinkLeft',
-  'eyeBlinkRight',
-  'browInnerUp',
-  'browOuterUpLeft',
-  'browOuterUpRight',
-  'browDownLeft',
-  'browDownRight',
-  'mouthFrownLeft',
-  'mouthFrownRight',
-  'mouthLeft',
-  'mouthRight',
-  'jawLeft',
-  'jawRight',
-] as const satisfies readonly ExpressionName[];
-
-const NOTHING: Expressions = Object.fromEntries(TOLD_BY_FIT.map((name) => [name, 0]));
+const NOTHING: Expressions = Object.fromEntries(FITTED_EXPRESSIONS.map((name) => [name, 0]));
 
 /** The least noise of the landmarks, in the model's own measure: what it does not know of other faces. */
 const NOISE = 4;
@@ -93,7 +76,7 @@ export class ExpressionFit {
     if (!this.isCalibrated) return { ...NOTHING, ...read };
     const differs = now.map((v, k) => v - this.atRest![k]!);
     const found = boundedFit(this.model.gram, differs, NOISE * turnNoise(yaw) ** 2);
-    const told = TOLD_BY_FIT.map((name) => {
+    const told = FITTED_EXPRESSIONS.map((name) => {
       const value = found[this.model.names.indexOf(name)]!;
       return [name, Math.min(1, GAIN * value)] as const;
     });

@@ -17,8 +17,7 @@ import { ALL_LANDMARKS, FACE_LANDMARKS, OVAL } from './landmarks';
 import { NEUTRAL_FACE, NEUTRAL_HEIGHT, OPEN_TRIANGLES, TRIANGLES, UV } from './neutral';
 import { readExpressions } from './read-expressions';
 import { refine, subdivide } from './subdivide';
-import { TOLD_BY_FIT } from './expression-fit';
-import { TOLD_ON_CAMERA } from '../tracking/expression-names';
+import { FITTED_EXPRESSIONS, TOLD_ON_CAMERA } from '../tracking/expression-names';
 
 const rest = (e: Expressions = {}) => trueLandmarks(FIRST_TAKE.performers[0]!, e);
 
@@ -145,7 +144,7 @@ describe('expressions', () => {
     ).toBeLessThan(0.1);
     expect(readExpressions(rest().slice(0, 3 * FACE_LANDMARKS))).not.toHaveProperty('eyeLookUpLeft');
     // What is said to be told on a camera is what is read, or fitted.
-    expect(new Set([...Object.keys(left), ...TOLD_BY_FIT])).toEqual(TOLD_ON_CAMERA);
+    expect(new Set([...Object.keys(left), ...FITTED_EXPRESSIONS])).toEqual(TOLD_ON_CAMERA);
   });
   test('a closed mouth does not pucker, a puckered one is not open', () => {
     expect(readExpressions(rest({ jawOpen: 1 })).mouthPucker).toBeLessThan(0.2);

@@ -56,12 +56,8 @@ export const EXPRESSION_NAMES = [
 
 export type ExpressionName = (typeof EXPRESSION_NAMES)[number];
 
-/** Those that the face tracker tells on a camera (`core/face/read-expressions.ts`, `expression-fit.ts`); takes know all of them. */
-export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionName>([
-  'jawOpen',
-  'mouthPucker',
-  'mouthSmileLeft',
-  'mouthSmileRight',
+/** Those that are told on a camera by a fit against the same face at rest (`core/face/expression-fit.ts`). */
+export const FITTED_EXPRESSIONS = [
   'eyeBlinkLeft',
   'eyeBlinkRight',
   'browInnerUp',
@@ -75,6 +71,15 @@ export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionNam
   'mouthRight',
   'jawLeft',
   'jawRight',
+] as const satisfies readonly ExpressionName[];
+
+/** All that are told on a camera: these, and those that distances tell (`core/face/read-expressions.ts`). Takes know every one. */
+export const TOLD_ON_CAMERA: ReadonlySet<ExpressionName> = new Set<ExpressionName>([
+  ...FITTED_EXPRESSIONS,
+  'jawOpen',
+  'mouthPucker',
+  'mouthSmileLeft',
+  'mouthSmileRight',
   'eyeLookInLeft',
   'eyeLookInRight',
   'eyeLookOutLeft',
