@@ -29,9 +29,9 @@ export class PictureFinder implements Tracker<readonly TrackedPicture[]> {
 
   async start(): Promise<void> {
     const pictures = await Promise.all(
-      this.sought.map(async ({ id, name, load, made }) => {
+      this.sought.map(async ({ id, name, key, load, made }) => {
         try {
-          return { id, image: await createImageBitmap(await load()), made };
+          return { id, key, image: await createImageBitmap(await load()), made };
         } catch (cause) {
           throw new IconiaError(
             'tracker.picture',

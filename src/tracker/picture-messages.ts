@@ -6,6 +6,8 @@ import type { WorkerState } from './worker-line';
 /** A printed picture that is looked for: which of the effect's targets, from 1, and what is printed. */
 export interface SoughtImage {
   readonly id: number;
+  /** The same for the same picture. */
+  readonly key: string;
   readonly image: ImageBitmap;
   /** What it is found by, where that was made before. */
   readonly made: Uint8Array | null;

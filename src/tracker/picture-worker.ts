@@ -5,10 +5,11 @@ import { FocalSearch } from '../core/vision/focal-search';
 import { MOST_PRINTED } from '../core/vision/grey';
 import { findNearest, makeFindNearest, type FindNearest } from '../core/vision/hamming';
 import { PictureSearch } from '../core/vision/picture-search';
-import { makePictureTarget, type PictureTarget } from '../core/vision/picture-target';
+import type { PictureTarget } from '../core/vision/picture-target';
 import { cameraOf, fovYOf } from '../core/vision/plane-pose';
 import { readTarget } from '../core/vision/target-file';
 import { greyOfImage } from './grey-of-image';
+import { keptTarget } from './kept-targets';
 import type { FromPictureWorker, KnownPicture, SoughtImage, ToPictureWorker } from './picture-messages';
 
 const answer = (message: FromPictureWorker): void =>
@@ -29,10 +30,12 @@ const SOUGHT_EVERY = 3;
 
 const start = async (pictures: readonly SoughtImage[]): Promise<void> => {
   nearest = (await makeFindNearest()) ?? findNearest;
-  targets = pictures.map(({ id, image, made }) => {
+  const known: { readonly id: number; readonly target: PictureTarget }[] = [];
+  for (const { id, key, image, made } of pictures) {
     const grey = greyOfImage(image, MOST_PRINTED);
-    return { id, target: made ? readTarget(made, grey) : makePictureTarget(grey) };
-  });
+    known.push({ id, target: made ? readTarget(made, grey) : await keptTarget(key, grey) });
+  }
+  targets = known;
   answer({ kind: 'ready' });
 };
 

@@ -87,6 +87,9 @@ interface Seen {
   readonly words: Int32Array;
 }
 
+/** Goes up when targets are made another way, so that none that was kept is taken for one of today. */
+export const TARGETS_MADE = 1;
+
 /**
  * The target of a grey picture of any size. `onProgress` hears shares from 0 to 1 while it is made. A picture without corners gives a target
  * that is never found.
