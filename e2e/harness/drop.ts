@@ -1,7 +1,6 @@
 /** Files and folders dropped onto the page as a file manager drops them. */
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
 import type { MadeFile } from './files';
 
@@ -10,7 +9,9 @@ export const folderOf = (
   name: string,
   files: readonly MadeFile[],
 ): { path: string; file: (name: string) => string; remove: () => void } => {
-  const root = mkdtempSync(join(tmpdir(), 'iconia-drop-'));
+  // Not where the tests' other data is: pages may not look into folders of the system, such as the one in memory.
+  mkdirSync('logs', { recursive: true });
+  const root = mkdtempSync(join(resolve('logs'), 'drop-'));
   const path = join(root, name);
   for (const file of files) {
     const to = join(path, file.name);
