@@ -2,6 +2,7 @@
 /** What the first face does at this moment, as whoever tracks it says. */
 import { computed } from 'vue';
 import { toAngles } from '../../../../core/maths/quaternion';
+import type { ExpressionName } from '../../../../core/tracking/expression-names';
 import { expression } from '../../../../core/tracking/track-frame';
 import { usePlaybackStore } from '../../../stores/playback';
 
@@ -15,17 +16,24 @@ const angles = computed(() => {
   const [pitch, yaw, roll] = toAngles(face.value.pose.rotation);
   return { pitch, yaw, roll, distance: -face.value.pose.position[2] * 100 };
 });
-const BARS = [
-  ['jawOpen', 'Mouth open'],
-  ['mouthPucker', 'Lips pucker'],
-  ['mouthSmileLeft', 'Smile, left'],
-  ['mouthSmileRight', 'Smile, right'],
-  ['eyeBlinkLeft', 'Left eye shut'],
-  ['eyeBlinkRight', 'Right eye shut'],
-  ['browInnerUp', 'Brows up'],
-] as const;
+/** What both sides do together is shown as one. */
+const BARS: readonly (readonly [label: string, ...of: ExpressionName[]])[] = [
+  ['Mouth open', 'jawOpen'],
+  ['Lips pucker', 'mouthPucker'],
+  ['Smile, left', 'mouthSmileLeft'],
+  ['Smile, right', 'mouthSmileRight'],
+  ['Frown, mouth', 'mouthFrownLeft', 'mouthFrownRight'],
+  ['Left eye shut', 'eyeBlinkLeft'],
+  ['Right eye shut', 'eyeBlinkRight'],
+  ['Brows up', 'browInnerUp'],
+  ['Brows down', 'browDownLeft', 'browDownRight'],
+];
 const bars = computed(() =>
-  BARS.map(([name, label]) => ({ name, label, value: expression(face.value, name) })),
+  BARS.map(([label, ...of]) => ({
+    name: of[0]!,
+    label,
+    value: of.reduce((sum, name) => sum + expression(face.value, name), 0) / of.length,
+  })),
 );
 /** To a tenth; a little less than nothing is nothing. */
 const degrees = (angle: number): string => `${(Math.round(angle * 10) / 10 + 0).toFixed(1)}°`;
@@ -81,6 +89,10 @@ const expected = computed(() =>
         /></span>
         <span class="num" :data-reading="bar.name">{{ bar.value.toFixed(2) }}</span>
       </div>
+      <p v-if="playback.source !== 'take'" class="faint">
+        Frowns, brows and shut eyes are told against the face at rest: it looks straight ahead, calmly, for a
+        second first.
+      </p>
     </div>
   </section>
 </template>
