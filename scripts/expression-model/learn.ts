@@ -4,7 +4,7 @@ import { Random } from '../../src/core/maths/random';
 import { displacementOf, MOVABLE, type MovableExpression } from '../../src/core/face/expressions';
 import { turnNoise, turnTerms, TURN_TERMS, type ExpressionModel } from '../../src/core/face/expression-model';
 import { FACE_LANDMARKS } from '../../src/core/face/landmarks';
-import { NEUTRAL_FACE } from '../../src/core/face/neutral';
+import { OTHER_SIDE } from '../../src/core/face/regions';
 import { otherSide, type Sample } from './sample';
 
 const WEIGHTS = 3 * FACE_LANDMARKS;
@@ -20,16 +20,6 @@ const REST = 10;
 /** Performers at rest are seen from their front within these degrees. */
 const STRAIGHT = 12;
 
-/** The landmark on the other side of the face. */
-const OPPOSITE: readonly number[] = Array.from({ length: FACE_LANDMARKS }, (_, i) => {
-  const off = (k: number): number =>
-    (NEUTRAL_FACE[3 * k]! + NEUTRAL_FACE[3 * i]!) ** 2 +
-    (NEUTRAL_FACE[3 * k + 1]! - NEUTRAL_FACE[3 * i + 1]!) ** 2 +
-    (NEUTRAL_FACE[3 * k + 2]! - NEUTRAL_FACE[3 * i + 2]!) ** 2;
-  let best = i;
-  for (let k = 0; k < FACE_LANDMARKS; k++) if (off(k) < off(best)) best = k;
-  return best;
-});
 const NAMES = MOVABLE.filter((name) => !name.startsWith('eyeLook'));
 
 interface Row {
@@ -59,7 +49,7 @@ const rowsFrom = (samples: readonly Sample[]): readonly Row[] => {
       const moved = rest.map((v, i) => landmarks[i]! - v);
       const mirrored = Float64Array.from(
         moved,
-        (_, i) => (i % 3 === 0 ? -1 : 1) * moved[3 * OPPOSITE[Math.floor(i / 3)]! + (i % 3)]!,
+        (_, i) => (i % 3 === 0 ? -1 : 1) * moved[3 * OTHER_SIDE[Math.floor(i / 3)]! + (i % 3)]!,
       );
       const noise = turnNoise(yaw);
       return [

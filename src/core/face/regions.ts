@@ -33,7 +33,7 @@ const at = (i: number): Point => [UV[2 * i]!, UV[2 * i + 1]!];
 const outline = (indices: readonly number[]): Outline => indices.map(at);
 
 /** The landmark on the other side of the face; those in the middle are their own. */
-const OTHER_SIDE: readonly number[] = Array.from({ length: FACE_LANDMARKS }, (_, i) => {
+export const OTHER_SIDE: readonly number[] = Array.from({ length: FACE_LANDMARKS }, (_, i) => {
   const [u, v] = at(i);
   let best = i;
   let least = Infinity;
