@@ -53,7 +53,7 @@ test('seen from its front, or hardly seen, it says nothing', () => {
   expect(searched(40, 40, 4).focal).toBe(null);
 });
 test('beyond what is tried it says nothing rather than something wrong', () => {
-  const { focal } = searched(26, 40, 8);
+  const { focal } = searched(26, 40);
   expect(focal === null || Math.abs(focal / cameraOf(...SIZE, 26).focal - 1) < 0.05).toBe(true);
 });
 test('it is over when it has seen enough', () => {
