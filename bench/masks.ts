@@ -1,6 +1,8 @@
 /**
  * People and hair as they are found in a camera picture, against the truth of the takes: every performer, the head held four ways. Intersection over union, and for hair
  * the share that is found and the share of what is found that is none. People come from the shipped finder, hair is judged from them as the stage does.
+ * Bare skin of a face is judged over whole performances, in which a hand or a mug comes before it: of skin the share that is taken for covered, of what covers
+ * it the share that is told.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,6 +12,7 @@ import sharp from 'sharp';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { openBlank } from '../e2e/harness/blank-page';
 import { startServer } from '../e2e/harness/server';
+import type { SkinCounts, SkinPage, SkinRequest } from '../e2e/harness/skin-page';
 import type { DrawRequest, TakePage } from '../e2e/harness/take-page';
 import { guessHair } from '../src/core/face/seen/hair-guess';
 import { headSeen } from '../src/core/face/seen/head-seen';
@@ -20,6 +23,7 @@ import { median, report } from './report';
 import { lookAt, startWorker } from './worker-page';
 
 const PERFORMANCE = 'turn-and-mouth';
+const COVERED = ['hand-over-face', 'drinks'];
 const SHARES = [0.02, 0.2, 0.45, 0.7];
 const [WIDTH, HEIGHT] = [360, 640];
 /** The stage judges hair in a copy of 240 pixels. */
@@ -69,6 +73,33 @@ const flipped = (grey: Uint8Array, width: number): Uint8Array => {
   return out;
 };
 
+const addedUp = (all: readonly SkinCounts[]): SkinCounts => {
+  const sum = (key: keyof SkinCounts): number => all.reduce((total, counts) => total + counts[key], 0);
+  return {
+    skin: sum('skin'),
+    skinCalledCovered: sum('skinCalledCovered'),
+    covered: sum('covered'),
+    coveredFound: sum('coveredFound'),
+    hair: sum('hair'),
+    hairFound: sum('hairFound'),
+  };
+};
+/** Nothing there is nothing missed. */
+const share = (of: number, all: number): number => (all === 0 ? 1 : of / all);
+const reportSkin = (name: string, all: SkinCounts): void => {
+  const bare = all.skin - all.skinCalledCovered;
+  const wrong = all.covered - all.coveredFound + all.hair - all.hairFound;
+  report({
+    name,
+    value: share(bare, all.skin + wrong),
+    unit: 'of 1',
+    skinCalledCovered: Number(share(all.skinCalledCovered, all.skin).toFixed(4)),
+    coveredFound: Number(share(all.coveredFound, all.covered).toFixed(3)),
+    hairFound: Number(share(all.hairFound, all.hair).toFixed(3)),
+    hairShare: Number(share(all.hair, all.skin + all.covered + all.hair).toFixed(3)),
+  });
+};
+
 const data = mkdtempSync(join(tmpdir(), 'iconia-bench-'));
 const server = await startServer(data);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
@@ -80,7 +111,8 @@ try {
     kind: 'start',
     base: '/trackers/selfie_segmentation/',
   });
-  const all = { person: [] as number[], hair: [] as number[] };
+  const skinPage = await openBlank(browser, 'e2e/harness/skin-page.ts');
+  const all = { person: [] as number[], hair: [] as number[], skin: [] as SkinCounts[] };
   for (const { id } of PERFORMERS) {
     if (only.length > 0 && !only.includes(id)) continue;
     const { duration } = performanceOf(PERFORMANCE);
@@ -145,11 +177,22 @@ try {
       found: Number(hair((o) => o.found).toFixed(3)),
       wrong: Number(hair((o) => o.wrong).toFixed(3)),
     });
+    const skin: SkinCounts[] = [];
+    for (const performance of COVERED)
+      skin.push(
+        await skinPage.evaluate(
+          (request) => (window as unknown as { skinPage: SkinPage }).skinPage.judge(request),
+          { performer: id, performance, width: 180, height: 320, rate: 15, compare: 5 } satisfies SkinRequest,
+        ),
+      );
+    reportSkin(`mask.skin.${id}.iou`, addedUp(skin));
+    all.skin.push(...skin);
     all.person.push(...of.person);
     all.hair.push(...of.hair.map((o) => o.iou));
   }
   report({ name: 'mask.person.iou', value: median(all.person), unit: 'of 1' });
   report({ name: 'mask.hair.iou', value: median(all.hair), unit: 'of 1' });
+  reportSkin('mask.skin.iou', addedUp(all.skin));
 } finally {
   await browser.close();
   await server.stop();

@@ -5,13 +5,13 @@ import {
   effectSchema,
   type Circuit,
   type ControlId,
-  type Drive,
   type DriveId,
   type Effect,
   type MaterialId,
   type NodeId,
 } from '../document/schema';
-import { circuitInputs, withCircuitInputs } from './circuit-inputs';
+import { circuitInputs, isOpenInput, withCircuitInputs } from './circuit-inputs';
+import type { WritableNamed } from '../kinds/writables/writables';
 import { compile } from '../program/program';
 import { Runtime } from './runtime';
 import { effectOf, STILL } from './testing';
@@ -28,10 +28,9 @@ const withCircuit = (circuit: Circuit, more: Partial<Effect> = {}): Effect =>
     ...more,
   });
 const to = (port: string, more: object = {}) =>
-  ({ kind: 'circuit', material: MATERIAL, node: NODE, port, ...more }) as Extract<
-    Drive['to'],
-    { kind: 'circuit' }
-  >;
+  ({ kind: 'circuit', material: MATERIAL, node: NODE, port, ...more }) as WritableNamed<'circuit'> & {
+    material: MaterialId;
+  };
 
 describe('inputs of circuits', () => {
   const effect = withCircuit(noise());
@@ -50,12 +49,16 @@ describe('inputs of circuits', () => {
   });
   test.each([
     ['another material', to('size', { material: 'material_gone' })],
-    ['no material', to('size', { material: null })],
     ['another node', to('size', { node: 'node_gone' })],
     ['another input', to('no-such')],
     ['a name that is no input', to('__proto__')],
-  ])('%s changes nothing', (_, wrong) => {
-    expect(withCircuitInputs(effect, [[wrong, 1]])).toBe(effect);
+  ])('%s is not written', (_, wrong) => {
+    expect(isOpenInput(effect, wrong)).toBe(false);
+    const drive = newDrive('drive_aaaa' as DriveId, 0, { kind: 'time' }, wrong);
+    const driven = { ...effect, drives: { [drive.id]: drive } as Effect['drives'] };
+    const runtime = new Runtime(compile(driven));
+    runtime.step(STILL);
+    expect(runtime.effectNow()).toBe(driven);
   });
   test('a control drives it, backwards', () => {
     const control = { ...newControl('control_aaaa' as ControlId, 'slider', 'S', 0), start: 0.25 };

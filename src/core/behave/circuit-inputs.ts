@@ -1,12 +1,10 @@
 /** Numbers that go into surface circuits from outside: inputs of nodes that nothing is wired to. */
-import type { Drive, Effect, MaterialId, NodeId } from '../document/schema';
+import type { Effect, NodeId } from '../document/schema';
+import type { InputOfCircuit } from '../kinds/writables/writable-kind';
 import { CATALOGUE } from '../surface/catalogue';
 
-type CircuitDrive = Extract<Drive['to'], { kind: 'circuit' }>;
-export interface CircuitInput {
-  readonly material: MaterialId;
+export interface CircuitInput extends InputOfCircuit {
   readonly node: NodeId;
-  readonly port: string;
   readonly usual: number;
 }
 
@@ -29,25 +27,24 @@ export const circuitInputs = (effect: Effect): CircuitInput[] =>
   );
 
 /** Whether the input is there, takes a number and is not wired. */
-const isOpen = (effect: Effect, { material, node, port }: CircuitDrive): boolean => {
-  const found = material === null ? undefined : effect.materials[material]?.circuit?.[node as NodeId];
+export const isOpenInput = (effect: Effect, { material, node, port }: InputOfCircuit): boolean => {
+  const found = effect.materials[material]?.circuit?.[node as NodeId];
   if (!found || Object.hasOwn(found.inputs, port)) return false;
   return CATALOGUE[found.type].inputs.some((p) => p.name === port && p.type === 'n');
 };
 
-/** The effect with numbers laid into its circuits; the same as long as there are none. */
+/** The effect with numbers laid into open inputs of its circuits; the same one when there are none. */
 export const withCircuitInputs = (
   effect: Effect,
-  values: readonly (readonly [CircuitDrive, number])[],
+  values: readonly (readonly [InputOfCircuit, number])[],
 ): Effect => {
-  const open = values.filter(([to]) => isOpen(effect, to));
-  if (open.length === 0) return effect;
+  if (values.length === 0) return effect;
   const materials = { ...effect.materials };
-  for (const [{ material, node, port }, value] of open) {
-    const before = materials[material!]!;
+  for (const [{ material, node, port }, value] of values) {
+    const before = materials[material]!;
     const old = before.circuit![node as NodeId]!;
     const next = { ...old, values: { ...old.values, [port]: value } };
-    materials[material!] = { ...before, circuit: { ...before.circuit, [node]: next } };
+    materials[material] = { ...before, circuit: { ...before.circuit, [node]: next } };
   }
   return { ...effect, materials };
 };

@@ -2,7 +2,7 @@
  * What is wrong with a cue, read off the document alone. Findings are codes with the facts they rest on; the interface words them
  * and offers the way out. `why.ts` adds what happened on a take.
  */
-import { reachedBy } from '../document/behaviour-queries';
+import { reachedBy, writersOf } from '../document/behaviour-queries';
 import { cueOrder } from '../document/queries';
 import type {
   Action,
@@ -26,6 +26,7 @@ import {
 } from '../kinds/actions/actions';
 import type { Has } from '../kinds/actions/action-kind';
 import { lacksTrigger as triggerLacks } from '../kinds/triggers/triggers';
+import { keyOfNumber } from '../kinds/writables/number';
 import { lackingIn } from '../schema/references';
 import type { Referred } from '../schema/referred';
 import { signalKind, signalSchema } from '../kinds/signals/signals';
@@ -75,10 +76,7 @@ const actionsOf = (cue: Cue): Action[] => cue.beats.filter((b) => b.enabled).fla
 
 /** Whether a signal drives this number of the object all the time. */
 export const isDriven = (effect: Effect, target: ObjectId, property: string): boolean =>
-  Object.values(effect.drives).some(
-    ({ enabled, to }) =>
-      enabled && to.kind === 'number' && to.objects.includes(target) && to.property === property,
-  );
+  writersOf(effect).has(keyOfNumber(target, property));
 
 const changesVisibility = (
   effect: Effect,

@@ -5,22 +5,23 @@ import { newControl } from '../document/new-cues';
 import { newLight } from '../kinds/objects/light';
 import { numbersOf } from '../kinds/numbers';
 import { FOREHEAD } from '../kinds/objects/placed';
-import { fittingFrom, fittingRange, fittingTo, shownAs } from './fitting-range';
+import { endsOfNumber } from '../kinds/writables/number';
+import { fittingFrom, fittingTo, shownAs } from './fitting-range';
 import { CARD, card, CUE, cueOf, effectOf } from './testing';
 
 const placed = { ...card(), move: [0.02, 0.1, -0.3], turn: [0, 30, 0] } as EffectObject;
 
 test('a turn goes once round from where it is, a place 10 cm to both sides, a size from half to one and a half', () => {
-  expect(fittingRange(placed, 'turnY')).toEqual([30, 390]);
-  expect(fittingRange(placed, 'moveZ').map((x) => Number(x.toFixed(9)))).toEqual([-0.4, -0.2]);
-  expect(fittingRange(placed, 'size')).toEqual([0.5, 1.5]);
-  expect(fittingRange(placed, 'opacity')).toEqual([0, 1]);
+  expect(endsOfNumber(placed, 'turnY')).toEqual([30, 390]);
+  expect(endsOfNumber(placed, 'moveZ').map((x) => Number(x.toFixed(9)))).toEqual([-0.4, -0.2]);
+  expect(endsOfNumber(placed, 'size')).toEqual([0.5, 1.5]);
+  expect(endsOfNumber(placed, 'opacity')).toEqual([0, 1]);
 });
 test('every number of every object has ends within its bounds, that differ', () => {
   const light = newLight(CARD, 'point', 0, FOREHEAD);
   for (const object of [placed, light])
     for (const [path, [low, high]] of Object.entries(numbersOf(object))) {
-      const [a, b] = fittingRange(object, path);
+      const [a, b] = endsOfNumber(object, path);
       expect([path, a >= low, b <= high, a < b]).toEqual([path, true, true, true]);
     }
 });
@@ -41,7 +42,10 @@ test('a signal goes between what it can be', () => {
   expect(fittingFrom(effect, { kind: 'expression', face: 1, name: 'jawOpen' })).toEqual([0, 1]);
 });
 test('places are shown in centimetres, turns in degrees, sizes in per cent', () => {
-  expect(shownAs(placed, 'moveX')).toMatchObject({ factor: 100, mark: ' cm' });
-  expect(shownAs(placed, 'turnX')).toMatchObject({ factor: 1, mark: '°' });
-  expect(shownAs(placed, 'size')).toMatchObject({ factor: 100, mark: '%' });
+  const effect = effectOf([], [placed]);
+  const shown = (property: string) => shownAs(effect, { kind: 'number', objects: [placed.id], property });
+  expect(shown('moveX')).toMatchObject({ factor: 100, mark: ' cm' });
+  expect(shown('turnX')).toMatchObject({ factor: 1, mark: '°' });
+  expect(shown('size')).toMatchObject({ factor: 100, mark: '%' });
+  expect(shownAs(effect, { kind: 'duration', cue: null, action: 'act_a' })).toMatchObject({ mark: ' s' });
 });

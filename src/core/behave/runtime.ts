@@ -29,7 +29,8 @@ import { PromptsPart } from './parts/prompts-part';
 import { ScenePart } from './parts/scene-part';
 import { SpeedsPart } from './parts/speeds-part';
 import { VariablesPart } from './parts/variables-part';
-import type { CueWrites, DriveWrites } from './parts/writing';
+import type { CueWrites } from './parts/writing';
+import { WrittenPart } from './parts/written-part';
 import type { Program } from '../program/program';
 import { signalNow, type Readable, type SpeedMemory } from './signals';
 import type { Signal } from '../kinds/signals/signals';
@@ -56,23 +57,18 @@ const partsOf = (
   const sceneNow = new ScenePart(program, scene);
   const variables = new VariablesPart(program);
   const objects = new ObjectsPart(program);
-  const setVariable: DriveWrites['setVariable'] = (id, value) => variables.set(id, value);
-  const byDrives: DriveWrites = {
-    setNumber: (i, property, value) => objects.setNumber(i, property, value),
-    setVariable,
-  };
+  const written = new WrittenPart(program, { objects, variables, presence });
   const byCues: CueWrites = {
     get objects() {
       return objects.left;
     },
     addMotion: (i, motion) => objects.addMotion(i, motion),
     goTo: (to) => sceneNow.go(to),
-    setVariable,
+    setVariable: (id, value) => variables.set(id, value),
     variable: (id) => variables.of(id),
     bid: (order) => cues.bid(order),
   };
-  const drives = new DrivesPart(program, byDrives, presence);
-  const cues: CuesPart = new CuesPart(program, { write: byCues, presence, drives }, { only, witness });
+  const cues: CuesPart = new CuesPart(program, { write: byCues, presence, written }, { only, witness });
   return {
     presence,
     hands: new HandsPart(program),
@@ -84,7 +80,8 @@ const partsOf = (
     cues,
     prompts: new PromptsPart(program),
     objects,
-    drives,
+    drives: new DrivesPart(program, (writable) => written.setterOf(writable)),
+    written,
     fountains: new FountainsPart(program, objects, presence, fountains),
   };
 };
@@ -127,7 +124,7 @@ export class Runtime implements StateNow, Readable {
   }
   /** The effect as it is now: with what drives its circuits. The same one while nothing of that changes. */
   effectNow(): Effect {
-    return this.parts.drives.effectNow();
+    return this.parts.written.effectNow();
   }
   /** The particles of object `i`; null when there are none. */
   particlesOf(i: number): Particles | null {

@@ -1,6 +1,8 @@
 /** All triggers, conditions and signals of an effect, wherever they stand. */
 import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import { suits } from '../kinds/actions/actions';
+import { perDocument } from '../memo';
+import { writtenKeys } from '../kinds/writables/writables';
 import { inOrder, withDescendants } from './queries';
 import type { Seconds } from '../units';
 import type { Action, Condition, Drive, Effect, EffectObject, Signal, Trigger } from './schema';
@@ -36,12 +38,36 @@ export const reachedBy = (effect: Effect, action: Action): EffectObject[] =>
     return withDescendants(effect, id).filter((o) => o.id !== id && suits(action, o, effect.assets));
   });
 
+/**
+ * Who writes what, all the time: drives that are on, by the key of each value that they write, in the order in which they write. Of several
+ * the last one counts.
+ */
+export const writersOf = perDocument((effect: Effect): ReadonlyMap<string, readonly Drive[]> => {
+  const writers = new Map<string, Drive[]>();
+  for (const drive of inOrder(effect.drives)) {
+    if (!drive.enabled) continue;
+    for (const key of writtenKeys(drive.to)) writers.set(key, [...(writers.get(key) ?? []), drive]);
+  }
+  return writers;
+});
+
+/** Drives that write what this one writes, and count instead of it: they come later. */
+export const overruledBy = (effect: Effect, drive: Drive): Drive[] => {
+  const writers = writersOf(effect);
+  const later = writtenKeys(drive.to).flatMap((key) => {
+    const all = writers.get(key) ?? [];
+    return all.some(({ id }) => id === drive.id) && all.at(-1)!.id !== drive.id ? [all.at(-1)!] : [];
+  });
+  return [...new Set(later)];
+};
+
 /** What drives how long actions take, by the id of the action. Of several drives of one action the last counts. */
 export const durationDrives = (effect: Effect): ReadonlyMap<string, Drive> =>
   new Map(
-    inOrder(effect.drives).flatMap((drive) =>
-      drive.enabled && drive.to.kind === 'duration' ? [[drive.to.action, drive]] : [],
-    ),
+    [...writersOf(effect).values()].flatMap((drives) => {
+      const last = drives.at(-1)!;
+      return last.to.kind === 'duration' ? [[last.to.action, last]] : [];
+    }),
   );
 
 /** The shortest and the longest that a driven action takes, in seconds. */

@@ -1,22 +1,14 @@
 /** What the viewer is given to see and to use: variables behind it, controls, prompts, and what drives what. */
 import { z } from 'zod';
 import { assetIdSchema } from '../schema/asset-schema';
-import {
-  controlIdSchema,
-  cueIdSchema,
-  driveIdSchema,
-  promptIdSchema,
-  variableIdSchema,
-} from '../schema/behave-ids';
-import { materialIdSchema } from '../schema/material-schema';
-import { objectIdSchema, sceneIdSchema } from '../schema/placed-schema';
+import { controlIdSchema, driveIdSchema, promptIdSchema, variableIdSchema } from '../schema/behave-ids';
+import { sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../kinds/signals/signals';
-import { MOST_TARGETS } from '../kinds/actions/action-kind';
 import { number, yesNo } from '../schema/properties';
-import { toChoose } from '../schema/references';
 import { remapSchema } from '../schema/timing-schema';
 import { triggerSchema } from '../kinds/triggers/triggers';
-import { finite, idText, label, text } from '../schema/values-schema';
+import { writableSchema } from '../kinds/writables/writables';
+import { finite, label, text } from '../schema/values-schema';
 
 /** A number that cues set and compare. */
 export const variableSchema = z.strictObject({
@@ -133,31 +125,8 @@ export const driveSchema = z.strictObject({
   remap: remapSchema,
   /** Seconds it is behind. */
   lag: number({ name: 'Behind by', low: 0, high: 60, unit: 'seconds' }),
-  to: z.discriminatedUnion('kind', [
-    /** A number of objects, by its name in `core/kinds/numbers.ts`. */
-    z.strictObject({
-      kind: z.literal('number'),
-      objects: z.array(objectIdSchema).max(MOST_TARGETS),
-      property: text(40),
-    }),
-    /** How long one round of an action takes, even while it runs. */
-    z.strictObject({
-      kind: z.literal('duration'),
-      cue: toChoose(cueIdSchema, 'Cue that is driven'),
-      action: idText,
-    }),
-    z.strictObject({
-      kind: z.literal('variable'),
-      variable: toChoose(variableIdSchema, 'Variable that is driven'),
-    }),
-    /** An input of a surface circuit that nothing is wired to. */
-    z.strictObject({
-      kind: z.literal('circuit'),
-      material: toChoose(materialIdSchema, 'Material that is driven'),
-      node: idText,
-      port: text(24),
-    }),
-  ]),
+  /** What it drives; kinds of it: `core/kinds/writables`. */
+  to: writableSchema,
 });
 
 export type Variable = z.infer<typeof variableSchema>;

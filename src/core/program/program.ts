@@ -3,7 +3,6 @@ import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '
 import { isPlacedSignal } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
 import { reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
-import { durationDrives } from '../document/behaviour-queries';
 import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
@@ -94,8 +93,6 @@ export interface Program {
   readonly drives: readonly Drive[];
   /** Something asks in every step where objects are. */
   readonly wantsPlaces: boolean;
-  /** Drives of how long actions take, by the action's id. */
-  readonly durations: ReadonlyMap<string, Drive>;
 }
 
 /** Whether object `i` is part of a scene. */
@@ -206,7 +203,6 @@ export const compile = (effect: Effect): Program => {
     prompts: inOrder(effect.prompts),
     drives,
     wantsPlaces: wantsPlaces(effect),
-    durations: durationDrives(effect),
   };
 };
 

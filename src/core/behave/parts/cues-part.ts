@@ -22,10 +22,10 @@ import type { Watched, WatchState } from '../../kinds/triggers/trigger-kind';
 import { nextWatch } from '../../kinds/triggers/triggers';
 import { watchedAt } from '../watch/watching';
 import type { Refusal, Witness } from '../witness';
-import type { DrivesPart } from './drives-part';
 import type { Part, Step } from './part';
 import type { PresencePart } from './presence-part';
 import type { CueWrites } from './writing';
+import type { WrittenPart } from './written-part';
 
 export interface CuesState {
   readonly cues: readonly CueState[];
@@ -46,7 +46,7 @@ export interface CuesOptions {
 interface Around {
   readonly write: CueWrites;
   readonly presence: PresencePart;
-  readonly drives: DrivesPart;
+  readonly written: WrittenPart;
 }
 
 export class CuesPart implements Part<CuesState> {
@@ -165,7 +165,7 @@ export class CuesPart implements Part<CuesState> {
   }
 
   private work({ step, frame }: Instant, cue: () => CueId): Work {
-    const { write, drives } = this.around;
+    const { write, written } = this.around;
     const { witness } = this.options;
     return {
       program: this.program,
@@ -174,7 +174,7 @@ export class CuesPart implements Part<CuesState> {
       step,
       acted: witness && ((compiled, what) => witness.acted(cue(), compiled, what, step * STEP)),
       rate: (action) => {
-        const wanted = drives.durationOf(action.id);
+        const wanted = written.durationOf(action.id);
         return wanted === undefined ? 1 : action.duration / wanted;
       },
     };

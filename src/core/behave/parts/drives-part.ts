@@ -1,52 +1,48 @@
-/** What signals drive, over everything that cues have made of it. */
-import type { Effect } from '../../document/schema';
-import { Driving, type DriveValues } from '../driving';
+/** What signals drive, over everything that cues have made of it. Each drive has a value of its own, behind its signal by its lag. */
+import type { Drive } from '../../document/schema';
+import type { Setter } from '../../kinds/writables/writable-kind';
+import type { Writable } from '../../kinds/writables/writables';
+import { followed } from '../../maths/motion';
 import type { Program } from '../../program/program';
+import { STEP } from '../../units';
+import { remapped } from '../remap';
+import { signalNow, type Instant } from '../signals';
 import type { Part, Step } from './part';
-import type { PresencePart } from './presence-part';
-import type { DriveWrites } from './writing';
+
+/** By the id of the drive. */
+export type DriveValues = Readonly<Record<string, number>>;
 
 export class DrivesPart implements Part<DriveValues> {
-  private readonly driving: Driving;
+  private values: DriveValues = {};
+  private readonly driven: readonly { readonly drive: Drive; readonly set: Setter }[];
 
-  constructor(
-    private readonly program: Program,
-    private readonly write: DriveWrites,
-    private readonly presence: PresencePart,
-  ) {
-    this.driving = new Driving(program);
-  }
-
-  /** How long one round of an action is driven to take; undefined where nothing drives it. */
-  durationOf(action: string): number | undefined {
-    return this.driving.durationOf(action);
-  }
-  /** The effect with what drives its circuits; the same one while nothing of that changes. */
-  effectNow(): Effect {
-    return this.driving.effectNow();
+  constructor(program: Program, setterOf: (writable: Writable) => Setter) {
+    this.driven = program.drives.map((drive) => ({ drive, set: setterOf(drive.to) }));
   }
 
   step({ at }: Step): void {
-    for (const drive of this.program.drives) {
-      const value = this.driving.step(drive, at);
-      if (value === undefined) continue;
-      const { to } = drive;
-      if (to.kind === 'variable') this.write.setVariable(to.variable, value);
-      else if (to.kind === 'number')
-        for (const object of to.objects) {
-          const i = this.program.indexOf.get(object);
-          if (i !== undefined) this.write.setNumber(i, to.property, value);
-        }
+    for (const { drive, set } of this.driven) {
+      const value = this.next(drive, at);
+      if (value !== undefined) set(value);
     }
-    // Everything has moved that moves in this step.
-    this.presence.forgetPlaces();
+  }
+
+  /** Undefined while it never had a value. Where its signal has none, the last one stays. */
+  private next(drive: Drive, at: Instant): number | undefined {
+    const value = signalNow(drive.signal, at);
+    const before = this.values[drive.id];
+    if (Number.isNaN(value)) return before;
+    const wanted = remapped(value, drive.remap);
+    const now = drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
+    if (now !== before) this.values = { ...this.values, [drive.id]: now };
+    return now;
   }
 
   save(): DriveValues {
-    return this.driving.values;
+    return this.values;
   }
   restore(state: DriveValues): void {
-    this.driving.values = state;
+    this.values = state;
   }
   carry(_before: Program, state: DriveValues): DriveValues {
     return state;

@@ -4,12 +4,11 @@
  *   the viewer   controls; offset, size and twist of what may be handled, which lie over the object's own place whatever moves that
  *   cues         objects, scene, variables, prompts, other cues; in the order of the sheet
  *   motion       what shakes, sways and bounces: lies over the object's pose in that step alone, and adds up
- *   drives       numbers of objects, variables, inputs of circuits, how long actions take
+ *   drives       whatever `core/kinds/writables` lists, through `written-part.ts`; in their order
  *
  * Of two that write the same thing the later one wins. What cues have left behind stays until another cue writes it; motion and drives
- * lie over it, and what is beneath shows again when they end. Each gets only what it may write.
+ * lie over it, and what is beneath shows again when they end (a variable keeps what was written last). Each gets only what it may write.
  */
-import type { VariableId } from '../../document/schema';
 import type { WholeWrites } from '../../kinds/actions/action-kind';
 import type { Vec3 } from '../../maths/vec3';
 import type { Values } from '../../kinds/values';
@@ -23,9 +22,4 @@ export interface CueWrites extends WholeWrites {
   /** What cues have made of the objects, by their index: changed in place, and it stays. */
   readonly objects: readonly Values[];
   addMotion(object: number, motion: Motion): void;
-}
-
-export interface DriveWrites {
-  setNumber(object: number, property: string, value: number): void;
-  setVariable(variable: VariableId | null, value: number): void;
 }

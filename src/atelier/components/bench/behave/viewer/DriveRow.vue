@@ -2,11 +2,11 @@
 /** A signal that drives something: from which range to which, by which curve; either may run backwards. */
 import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
-import { circuitInputs } from '../../../../../core/behave/circuit-inputs';
+import { overruledBy } from '../../../../../core/document/behaviour-queries';
 import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
 import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
 import { fittingFrom, fittingTo, shownAs } from '../../../../../core/behave/fitting-range';
-import { anchorOf, cueOrder } from '../../../../../core/document/queries';
+import { anchorOf } from '../../../../../core/document/queries';
 import { moveWords } from '../../../../words';
 import {
   driveSchema,
@@ -15,7 +15,7 @@ import {
   type ObjectId,
 } from '../../../../../core/document/schema';
 import { propertiesIn } from '../../../../../core/schema/properties';
-import { actionSummary, circuitInputWords, cueName, targetsWords } from '../../../../behave-words';
+import { signalWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import PropertyInput from '../../../common/PropertyInput.vue';
 import GestureField from '../../../common/GestureField.vue';
@@ -25,6 +25,7 @@ import { useChoices } from '../../../common/choices';
 import SignalFields from '../SignalFields.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 import SelectField from '../../../common/SelectField.vue';
+import { useWritables } from './use-writables';
 import WordButton from '../../../common/WordButton.vue';
 import IconButton from '../../../common/IconButton.vue';
 
@@ -41,37 +42,8 @@ const set = (change: Partial<Drive>, gesture: string | null = null): void =>
   void effectStore.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
 const done = (): void => effectStore.endGesture();
 
-/** Objects, and actions whose speed can be driven, in one list. */
-const targets = computed(() => [
-  { label: 'Objects', options: choices.objects.value },
-  {
-    label: 'How long an action takes',
-    options: cueOrder(effectStore.effect).flatMap((cue) =>
-      cue.beats.flatMap((b) =>
-        b.actions
-          .filter((a) => a.duration > 0)
-          .map((a) => ({
-            value: `${cue.id} ${a.id}`,
-            label: `${targetsWords(effectStore.effect, a)} ${actionSummary(effectStore.effect, a)} (${cueName(effectStore.effect, cue.id)})`,
-          })),
-      ),
-    ),
-  },
-  { label: 'Variables', options: choices.variables.value },
-  {
-    label: 'Inputs of circuits',
-    options: circuitInputs(effectStore.effect).map(({ material, node, port }) => ({
-      value: `${material} ${node} ${port}`,
-      label: circuitInputWords(effectStore.effect, material, node, port),
-    })),
-  },
-]);
-const target = computed(() => {
-  const { to } = props.drive;
-  if (to.kind === 'number') return to.objects[0] ?? null;
-  if (to.kind === 'circuit') return to.material && `${to.material} ${to.node} ${to.port}`;
-  return to.kind === 'variable' ? to.variable : to.cue === null ? null : `${to.cue} ${to.action}`;
-});
+const writables = useWritables();
+const target = computed(() => writables.lineOf(props.drive.to));
 /** What is driven anew begins with ends that fit it. */
 const drives = (to: Drive['to']): void =>
   set({ to, remap: { ...props.drive.remap, to: [...fittingTo(effectStore.effect, to)] } });
@@ -82,13 +54,17 @@ const listens = (signal: Drive['signal'], gesture: string | null): void => {
   const from = isOther ? [...fittingFrom(effectStore.effect, signal)] : props.drive.remap.from;
   set({ signal, remap: { ...props.drive.remap, from: from as [number, number] } }, gesture);
 };
-const choose = (value: string): void => {
-  const [id, action, port] = value.split(' ');
-  if (port) drives({ kind: 'circuit', material: id as never, node: action!, port });
-  else if (action) drives({ kind: 'duration', cue: id as never, action });
-  else if (value.startsWith('variable_')) drives({ kind: 'variable', variable: value as never });
-  else drives({ kind: 'number', objects: [value as ObjectId], property: 'size' });
+const choose = (line: string): void => {
+  const to = writables.chosen(line);
+  if (to) drives(to);
 };
+/** What drives the same, and counts instead: of several the last one does. */
+const overruled = computed(() => {
+  const by = overruledBy(effectStore.effect, props.drive);
+  return by.length > 0
+    ? `${by.map(({ signal }) => signalWords(effectStore.effect, signal)).join(' and ')} drives the same, and comes later: that one counts.`
+    : null;
+});
 /** Without its unit: the ends show that. Along an axis it says where that leads. */
 const inWords = (object: EffectObject, path: string): string => {
   const name = numberName(object, path).replace(/ \((m|°)\)$/, '');
@@ -127,12 +103,7 @@ const turnRound = (): void => {
   set({ remap: { ...props.drive.remap, to: [b, a] } });
 };
 /** How its ends are shown: in the unit of what is driven. */
-const shown = computed(() => {
-  const { to } = props.drive;
-  if (to.kind === 'duration') return { factor: 1, mark: ' s', digits: 2 };
-  if (to.kind !== 'number') return { factor: 1, mark: '', digits: 3 };
-  return shownAs(to.objects[0] ? effectStore.effect.objects[to.objects[0]] : undefined, to.property);
-});
+const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
 </script>
 
 <template>
@@ -156,7 +127,7 @@ const shown = computed(() => {
         label="What is driven"
         ask="Choose what"
         :value="target"
-        :options="targets"
+        :options="writables.groups.value"
         @change="choose"
       />
       <WordButton
@@ -236,6 +207,7 @@ const shown = computed(() => {
         Stays within
       </ChipButton>
     </div>
+    <p v-if="overruled" class="soft" role="note">{{ overruled }}</p>
     <EasingEditor
       v-if="curve"
       :easing="{ kind: 'bezier', handles: drive.remap.curve }"

@@ -1,0 +1,111 @@
+/**
+ * The one place where numbers are written that lie over the document and over what cues have made of it, whoever works them out. Of two
+ * that write the same thing in a step the later one wins: see `writing.ts` for the order.
+ */
+import type { Effect, ObjectId, VariableId } from '../../document/schema';
+import type { InputOfCircuit, Setter, Sinks } from '../../kinds/writables/writable-kind';
+import { setterOf, type Writable } from '../../kinds/writables/writables';
+import type { Program } from '../../program/program';
+import type { Seconds } from '../../units';
+import { isOpenInput, withCircuitInputs } from '../circuit-inputs';
+import type { ObjectsPart } from './objects-part';
+import type { Part } from './part';
+import type { PresencePart } from './presence-part';
+import type { VariablesPart } from './variables-part';
+
+export interface WrittenState {
+  /** How long one round of an action takes, by its id. */
+  readonly durations: Readonly<Record<string, Seconds>>;
+  /** Inputs of surface circuits, by material, node and port. */
+  readonly inputs: Readonly<Record<string, number>>;
+}
+const NOTHING: WrittenState = { durations: {}, inputs: {} };
+
+/** What it writes with; each thing is kept by the part that it belongs to. */
+interface Around {
+  readonly objects: ObjectsPart;
+  readonly variables: VariablesPart;
+  readonly presence: PresencePart;
+}
+
+export class WrittenPart implements Part<WrittenState>, Sinks {
+  private state = NOTHING;
+  private readonly durations = new Set<string>();
+  private readonly inputs = new Map<string, InputOfCircuit>();
+  private laid: { readonly of: WrittenState['inputs']; readonly effect: Effect } | null = null;
+
+  constructor(
+    private readonly program: Program,
+    private readonly around: Around,
+  ) {}
+
+  /** To be got once by each writer, and called in every step in which it writes. */
+  setterOf(writable: Writable): Setter {
+    return setterOf(writable, this);
+  }
+
+  number(object: ObjectId, property: string): Setter | null {
+    const i = this.program.indexOf.get(object);
+    return i === undefined ? null : (value) => this.around.objects.setNumber(i, property, value);
+  }
+  variable(id: VariableId): Setter {
+    return (value) => this.around.variables.set(id, value);
+  }
+  duration(action: string): Setter {
+    this.durations.add(action);
+    return (value) => {
+      const { durations } = this.state;
+      if (durations[action] !== value)
+        this.state = { ...this.state, durations: { ...durations, [action]: value } };
+    };
+  }
+  input(of: InputOfCircuit): Setter | null {
+    if (!isOpenInput(this.program.effect, of)) return null;
+    const key = `${of.material} ${of.node} ${of.port}`;
+    this.inputs.set(key, of);
+    return (value) => {
+      const { inputs } = this.state;
+      if (inputs[key] !== value) this.state = { ...this.state, inputs: { ...inputs, [key]: value } };
+    };
+  }
+
+  /** How long one round of an action takes; undefined where nothing writes that. */
+  durationOf(action: string): Seconds | undefined {
+    const value = this.state.durations[action];
+    return value !== undefined && value > 0 ? value : undefined;
+  }
+
+  /** The effect with what is written into its circuits; the same one while nothing of that changes. */
+  effectNow(): Effect {
+    const { inputs } = this.state;
+    if (this.laid?.of !== inputs) {
+      const values = Object.entries(inputs).map(([key, value]) => [this.inputs.get(key)!, value] as const);
+      this.laid = { of: inputs, effect: withCircuitInputs(this.program.effect, values) };
+    }
+    return this.laid.effect;
+  }
+
+  /** Everything has moved that moves in this step. */
+  step(): void {
+    this.around.presence.forgetPlaces();
+  }
+
+  save(): WrittenState {
+    return this.state;
+  }
+  restore(state: WrittenState): void {
+    this.state = state;
+  }
+  /** What nobody writes any more is as it is without. */
+  carry(_before: Program, { durations, inputs }: WrittenState): WrittenState {
+    return {
+      durations: keptOf(durations, (action) => this.durations.has(action)),
+      inputs: keptOf(inputs, (key) => this.inputs.has(key)),
+    };
+  }
+}
+
+const keptOf = (
+  values: Readonly<Record<string, number>>,
+  isKept: (key: string) => boolean,
+): Record<string, number> => Object.fromEntries(Object.entries(values).filter(([key]) => isKept(key)));
