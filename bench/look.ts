@@ -10,9 +10,9 @@ import type { GradePage } from '../e2e/harness/grade-page';
 import type { SurfacePage } from '../e2e/harness/surface-page';
 import { writeCube } from '../src/core/assets/colour/cube';
 import { tableOf } from '../src/core/assets/colour/table';
-import { circuitOf, newNode } from '../src/core/document/new-material';
+import { circuitOf, newSurfaceNode } from '../src/core/document/new-material';
 import { newGradeStep } from '../src/core/edits/new-grade-step';
-import type { AssetId, Circuit, GradeStep, NodeId } from '../src/core/document/schema';
+import type { AssetId, SurfaceCircuit, GradeStep, NodeId } from '../src/core/document/schema';
 import { report } from './report';
 
 const FRAMES = 15;
@@ -36,19 +36,19 @@ const GRADES: Record<string, GradeStep[]> = {
 };
 
 /** A circuit of 60 nodes: 57 sums in a row over noise, a soft step, and the surface. */
-const sixty = (): Circuit => {
+const sixty = (): SurfaceCircuit => {
   const id = (i: number): NodeId => `node_bench${i}` as NodeId;
-  const nodes = [newNode(id(0), 'noise', [0, 0])];
+  const nodes = [newSurfaceNode(id(0), 'noise', [0, 0])];
   for (let i = 1; i <= 57; i++)
     nodes.push(
-      newNode(id(i), 'maths', [0, 0], {
+      newSurfaceNode(id(i), 'maths', [0, 0], {
         values: { does: i % 2 ? 'multiply' : 'add', b: i % 2 ? 1.01 : 0.002 },
         inputs: { a: { node: id(i - 1), port: 'value' } },
       }),
     );
   nodes.push(
-    newNode(id(58), 'smoothstep', [0, 0], { inputs: { value: { node: id(57), port: 'value' } } }),
-    newNode(id(59), 'surface', [0, 0], { inputs: { colour: { node: id(58), port: 'value' } } }),
+    newSurfaceNode(id(58), 'smoothstep', [0, 0], { inputs: { value: { node: id(57), port: 'value' } } }),
+    newSurfaceNode(id(59), 'surface', [0, 0], { inputs: { colour: { node: id(58), port: 'value' } } }),
   );
   return circuitOf(nodes);
 };

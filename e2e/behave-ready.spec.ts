@@ -4,7 +4,7 @@ import { newCard } from '../src/core/kinds/objects/card';
 import { newSound } from '../src/core/kinds/objects/sound';
 import type {
   AssetId,
-  Circuit,
+  SurfaceCircuit,
   MaterialId,
   NodeId,
   Effect,
@@ -166,7 +166,7 @@ test('a slider drives an input of a surface circuit: the colour of a material tu
   const circuit = {
     [surface!]: { ...node, id: surface, type: 'surface', inputs: { colour: { node: mix, port: 'colour' } } },
     [mix!]: { ...node, id: mix, type: 'mix', values: { a: '#00ff00', b: '#143cff', amount: 0 } },
-  } as unknown as Circuit;
+  } as unknown as SurfaceCircuit;
   const worn = { ...newMaterial(material, 'Tide', { shading: 'unlit' }), circuit };
   const effectId = await opened(
     page,

@@ -4,7 +4,14 @@ import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newFill } from '../src/core/kinds/objects/fill';
 import { newSolid } from '../src/core/kinds/objects/solid';
-import type { Circuit, Effect, Fill, Material, NodeType, ObjectId } from '../src/core/document/schema';
+import type {
+  SurfaceCircuit,
+  Effect,
+  Fill,
+  Material,
+  SurfaceNodeType,
+  ObjectId,
+} from '../src/core/document/schema';
 import { createEffect, drawnOut, lookAt, saved, serverEffect } from './harness/pages';
 import { finderOf, open, row, setField } from './harness/place';
 
@@ -14,8 +21,8 @@ const toCircuit = async (page: Page): Promise<void> => {
 };
 const materialOf = async (page: Page, id: string): Promise<Material> =>
   Object.values((await serverEffect(page, id)).materials)[0]!;
-const nodesOf = (material: Material, type: NodeType) =>
-  Object.values(material.circuit as Circuit).filter((n) => n.type === type);
+const nodesOf = (material: Material, type: SurfaceNodeType) =>
+  Object.values(material.circuit as SurfaceCircuit).filter((n) => n.type === type);
 const choose = async (page: Page, label: string, option: string): Promise<void> => {
   await page
     .locator('.ant-select')

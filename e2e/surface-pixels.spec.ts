@@ -1,18 +1,18 @@
 /** What a surface circuit draws, pixel by pixel, against the same circuit worked out in core. */
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness/test';
-import { circuitOf, newNode } from '../src/core/document/new-material';
+import { circuitOf, newSurfaceNode } from '../src/core/document/new-material';
 import {
-  NODE_TYPES,
+  SURFACE_NODE_TYPES,
   type AssetId,
-  type Circuit,
-  type CircuitNode,
+  type SurfaceCircuit,
+  type SurfaceNode,
   type NodeId,
-  type NodeType,
+  type SurfaceNodeType,
   type PictureSource,
 } from '../src/core/document/schema';
 import { toLinear, toSrgb } from '../src/core/maths/srgb';
-import { CATALOGUE } from '../src/core/surface/catalogue';
+import { SURFACE_NODES } from '../src/core/surface/catalogue';
 import type { SurfacePoint } from '../src/core/surface/node-kind';
 import { fieldAt } from '../src/core/surface/distance-field';
 import { evaluateCircuit } from '../src/core/surface/evaluate';
@@ -37,10 +37,13 @@ const draw = (spec: Partial<SurfaceSpec> & Pick<SurfaceSpec, 'circuit'>): Promis
 
 let n = 0;
 const id = (): NodeId => `node_test${n++}` as NodeId;
-const node = (type: NodeType, values: CircuitNode['values'] = {}, inputs: CircuitNode['inputs'] = {}) =>
-  newNode(id(), type, [0, 0], { values, inputs });
-const from = (source: CircuitNode, port: string) => ({ node: source.id, port });
-const outOf = (source: CircuitNode): string => CATALOGUE[source.type].outputs[0]!.name;
+const node = (
+  type: SurfaceNodeType,
+  values: SurfaceNode['values'] = {},
+  inputs: SurfaceNode['inputs'] = {},
+) => newSurfaceNode(id(), type, [0, 0], { values, inputs });
+const from = (source: SurfaceNode, port: string) => ({ node: source.id, port });
+const outOf = (source: SurfaceNode): string => SURFACE_NODES[source.type].outputs[0]!.name;
 
 /** A picture with a value of its own in each pixel. */
 const MAP = {
@@ -56,7 +59,7 @@ const SOURCE: PictureSource = { from: 'asset', asset: 'asset_map01' as AssetId }
 
 /** What core says the pixel is, 0..255 a channel, over black. */
 const wantedAt = (
-  circuit: Circuit,
+  circuit: SurfaceCircuit,
   drawn: DrawnSurface,
   x: number,
   y: number,
@@ -97,7 +100,7 @@ const wantedAt = (
 };
 
 /** The largest difference over all pixels, and how much the picture varies. */
-const compare = (circuit: Circuit, drawn: DrawnSurface, more: Partial<SurfacePoint> = {}) => {
+const compare = (circuit: SurfaceCircuit, drawn: DrawnSurface, more: Partial<SurfacePoint> = {}) => {
   let [worst, low, high, off] = [0, 255, 0, 0];
   for (let y = 0; y < SIZE; y++)
     for (let x = 0; x < SIZE; x++)
@@ -114,18 +117,18 @@ const compare = (circuit: Circuit, drawn: DrawnSurface, more: Partial<SurfacePoi
 
 /** A value of any size, shown as colour: from `low` to `high` it runs from black to white. */
 const shown = (
-  source: CircuitNode,
+  source: SurfaceNode,
   low: number,
   high: number,
-  others: readonly CircuitNode[] = [],
-): Circuit => {
+  others: readonly SurfaceNode[] = [],
+): SurfaceCircuit => {
   const map = node('remap', { low, high }, { value: from(source, outOf(source)) });
   const surface = node('surface', {}, { colour: from(map, 'value') });
   return circuitOf([...others, source, map, surface]);
 };
 
 interface Case {
-  readonly circuit: Circuit;
+  readonly circuit: SurfaceCircuit;
   readonly spec?: Partial<SurfaceSpec>;
   readonly point?: Partial<SurfacePoint>;
   /** It is the same all over. */
@@ -134,11 +137,11 @@ interface Case {
 const place = node('place');
 const split = node('splitPoint', {}, { at: from(place, 'at') });
 const withSplit = [place, split];
-const direct = (source: CircuitNode, others: readonly CircuitNode[] = []): Circuit =>
+const direct = (source: SurfaceNode, others: readonly SurfaceNode[] = []): SurfaceCircuit =>
   circuitOf([...others, source, node('surface', {}, { colour: from(source, outOf(source)) })]);
 
 const picture = { ...node('picture'), picture: SOURCE };
-const CASES: Partial<Record<NodeType, Case>> = {
+const CASES: Partial<Record<SurfaceNodeType, Case>> = {
   place: { circuit: direct(node('place')) },
   position: { circuit: shown(node('position'), -0.5, 0.5) },
   normal: { circuit: direct(node('dot', { b: [0.2, 0.3, 0.7] }, {})), even: true },
@@ -250,7 +253,7 @@ CASES.normal = {
 };
 
 test('every kind of node is measured', () => {
-  expect(NODE_TYPES.filter((type) => !CASES[type])).toEqual([]);
+  expect(SURFACE_NODE_TYPES.filter((type) => !CASES[type])).toEqual([]);
 });
 
 for (const [type, { circuit, spec = {}, point = {}, even }] of Object.entries(CASES))

@@ -11,7 +11,7 @@ import { newFill } from '../../src/core/kinds/objects/fill';
 import type {
   AssetId,
   BlendMode,
-  Circuit,
+  SurfaceCircuit,
   Effect,
   Material,
   MaterialId,
@@ -26,7 +26,7 @@ import { markOf } from '../../src/stage/surface/compiled-surfaces';
 import { PlainPicture } from './plain-picture';
 
 export interface SurfaceSpec {
-  readonly circuit: Circuit | null;
+  readonly circuit: SurfaceCircuit | null;
   readonly look?: Partial<Material>;
   /** Pixels along each side. */
   readonly size: number;
@@ -57,9 +57,13 @@ export interface DrawnSurface {
 export interface SurfacePage {
   draw(spec: SurfaceSpec): Promise<DrawnSurface>;
   /** Milliseconds from a circuit to a drawn frame with it: in core, and with the program of the graphics. */
-  compileTime(circuit: Circuit, size: number): Promise<{ core: number; drawn: number }>;
+  compileTime(circuit: SurfaceCircuit, size: number): Promise<{ core: number; drawn: number }>;
   /** Milliseconds a frame while `changes` values of materials are set a frame, and without. */
-  changeTime(circuit: Circuit, size: number, frames: number): Promise<{ still: number; changing: number }>;
+  changeTime(
+    circuit: SurfaceCircuit,
+    size: number,
+    frames: number,
+  ): Promise<{ still: number; changing: number }>;
 }
 
 const MAP = 'asset_map01' as AssetId;

@@ -1,6 +1,6 @@
 /** What materials, surface circuits and their troubles are called. */
 import type { Effect, MapSlot, Material, MaterialId, NodeId } from '../core/document/schema';
-import { CATALOGUE, portLabel } from '../core/surface/catalogue';
+import { SURFACE_NODES, portLabel } from '../core/surface/catalogue';
 import type { MaterialProblem } from '../core/surface/material-problems';
 
 export const MAP_WORDS: Record<MapSlot | 'mask', string> = {
@@ -23,7 +23,7 @@ export const RECIPE_WORDS: Record<string, { readonly name: string; readonly note
 
 const portOf = (material: Material, node: NodeId, port: string): string => {
   const found = material.circuit?.[node];
-  const name = found ? CATALOGUE[found.type].name : 'A node';
+  const name = found ? SURFACE_NODES[found.type].name : 'A node';
   return `${portLabel(found?.type, port)} of ${name}`;
 };
 
@@ -50,7 +50,7 @@ export const problemWords = (material: Material, problem: MaterialProblem): stri
     case 'lost-picture':
       return `The picture of a node of ${name} was deleted. Choose another on the node.`;
     case 'idle':
-      return `No wire leads from ${CATALOGUE[material.circuit![problem.node]!.type].name} to the surface, so it does nothing. Wire it, or delete it.`;
+      return `No wire leads from ${SURFACE_NODES[material.circuit![problem.node]!.type].name} to the surface, so it does nothing. Wire it, or delete it.`;
   }
 };
 

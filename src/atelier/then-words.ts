@@ -13,7 +13,7 @@ import type { ActionNames } from '../core/kinds/actions/action-kind';
 import { actionKind } from '../core/kinds/actions/actions';
 import { numberName } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
-import { CATALOGUE, portLabel } from '../core/surface/catalogue';
+import { SURFACE_NODES, portLabel } from '../core/surface/catalogue';
 import { drivenLengths } from '../core/document/behaviour-queries';
 import { namesIn, signalWords } from './when-words';
 import { written } from '../core/kinds/written';
@@ -79,5 +79,5 @@ export const circuitInputWords = (
 ): string => {
   const found = effect.materials[material];
   const type = found?.circuit?.[node]?.type;
-  return `${found?.name ?? 'a deleted material'}: ${type ? CATALOGUE[type].name.toLowerCase() : 'a deleted node'}, ${portLabel(type, port)}`;
+  return `${found?.name ?? 'a deleted material'}: ${type ? SURFACE_NODES[type].name.toLowerCase() : 'a deleted node'}, ${portLabel(type, port)}`;
 };

@@ -31,7 +31,7 @@ export const MOST_ANIMATED_PIXELS = 120_000_000;
 export const SHEET_SIDE = 2048;
 
 /** Models. */
-export const MOST_NODES = 20_000;
+export const MOST_SURFACE_NODES = 20_000;
 export const MOST_TRIANGLES = 3_000_000;
 export const MOST_VERTICES = 6_000_000;
 

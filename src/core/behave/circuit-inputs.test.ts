@@ -3,7 +3,7 @@ import { newControl, newDrive } from '../document/new-cues';
 import { newMaterial } from '../document/new-material';
 import {
   effectSchema,
-  type Circuit,
+  type SurfaceCircuit,
   type ControlId,
   type DriveId,
   type Effect,
@@ -18,11 +18,11 @@ import { effectOf, STILL } from './testing';
 
 const MATERIAL = 'material_aaaa' as MaterialId;
 const NODE = 'node_noise' as NodeId;
-const noise = (more: object = {}): Circuit =>
+const noise = (more: object = {}): SurfaceCircuit =>
   ({
     [NODE]: { id: NODE, type: 'noise', at: [0, 0], values: { size: 3 }, inputs: {}, picture: null, ...more },
-  }) as unknown as Circuit;
-const withCircuit = (circuit: Circuit, more: Partial<Effect> = {}): Effect =>
+  }) as unknown as SurfaceCircuit;
+const withCircuit = (circuit: SurfaceCircuit, more: Partial<Effect> = {}): Effect =>
   effectOf([], [], {
     materials: { [MATERIAL]: { ...newMaterial(MATERIAL, 'Water'), circuit } } as Effect['materials'],
     ...more,

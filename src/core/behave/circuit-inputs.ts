@@ -1,7 +1,7 @@
 /** Numbers that go into surface circuits from outside: inputs of nodes that nothing is wired to. */
 import type { Effect, NodeId } from '../document/schema';
 import type { InputOfCircuit } from '../kinds/writables/writable-kind';
-import { CATALOGUE } from '../surface/catalogue';
+import { SURFACE_NODES } from '../surface/catalogue';
 
 export interface CircuitInput extends InputOfCircuit {
   readonly node: NodeId;
@@ -12,7 +12,7 @@ export interface CircuitInput extends InputOfCircuit {
 export const circuitInputs = (effect: Effect): CircuitInput[] =>
   Object.values(effect.materials).flatMap((material) =>
     Object.values(material.circuit ?? {}).flatMap((node) =>
-      CATALOGUE[node.type].inputs
+      SURFACE_NODES[node.type].inputs
         .filter((port) => port.type === 'n' && !node.inputs[port.name])
         .map((port): CircuitInput => {
           const own = node.values[port.name] ?? port.usual;
@@ -30,7 +30,7 @@ export const circuitInputs = (effect: Effect): CircuitInput[] =>
 export const isOpenInput = (effect: Effect, { material, node, port }: InputOfCircuit): boolean => {
   const found = effect.materials[material]?.circuit?.[node as NodeId];
   if (!found || Object.hasOwn(found.inputs, port)) return false;
-  return CATALOGUE[found.type].inputs.some((p) => p.name === port && p.type === 'n');
+  return SURFACE_NODES[found.type].inputs.some((p) => p.name === port && p.type === 'n');
 };
 
 /** The effect with numbers laid into open inputs of its circuits; the same one when there are none. */

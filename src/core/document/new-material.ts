@@ -1,5 +1,5 @@
 /** Materials as they are before a creator changes anything. */
-import type { Circuit, CircuitNode, Material, MaterialId, NodeId, NodeType } from './schema';
+import type { SurfaceCircuit, SurfaceNode, Material, MaterialId, NodeId, SurfaceNodeType } from './schema';
 import { cutText } from '../text';
 
 /** A matt white sheet. */
@@ -34,13 +34,13 @@ export const newMaterial = (id: MaterialId, name: string, change: Partial<Materi
 });
 
 /** A node at a place of the board, with nothing wired. */
-export const newNode = (
+export const newSurfaceNode = (
   id: NodeId,
-  type: NodeType,
+  type: SurfaceNodeType,
   at: readonly [number, number],
-  change: Partial<Omit<CircuitNode, 'id' | 'type' | 'at'>> = {},
-): CircuitNode => ({ values: {}, inputs: {}, picture: null, ...change, id, type, at: [at[0], at[1]] });
+  change: Partial<Omit<SurfaceNode, 'id' | 'type' | 'at'>> = {},
+): SurfaceNode => ({ values: {}, inputs: {}, picture: null, ...change, id, type, at: [at[0], at[1]] });
 
 /** A circuit of nodes. */
-export const circuitOf = (nodes: readonly CircuitNode[]): Circuit =>
-  Object.fromEntries(nodes.map((node) => [node.id, node])) as Circuit;
+export const circuitOf = (nodes: readonly SurfaceNode[]): SurfaceCircuit =>
+  Object.fromEntries(nodes.map((node) => [node.id, node])) as SurfaceCircuit;

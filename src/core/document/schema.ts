@@ -48,7 +48,7 @@ import { finite, label, text } from '../schema/values-schema';
 export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
-export * from '../schema/circuit-schema';
+export * from '../schema/surface-circuit-schema';
 export * from './cue-schema';
 export { MOST_TARGETS } from '../kinds/actions/action-kind';
 export {

@@ -53,7 +53,7 @@ import {
   removeNodes,
   wearMaterial,
 } from './material-edits';
-import { newMaterial, newNode } from '../document/new-material';
+import { newMaterial, newSurfaceNode } from '../document/new-material';
 import { CIRCUIT_RECIPES } from '../surface/recipes';
 import { clearSamples } from './sample-edits';
 import { putBack, setApart } from './part-edits';
@@ -238,7 +238,9 @@ const anyEdit = fc
             : changeListing({ summary: text });
         case 39:
           return material && node
-            ? addNodes(effect, material.id, [newNode(`node_new${serial}` as NodeId, 'noise', [number, 0])])
+            ? addNodes(effect, material.id, [
+                newSurfaceNode(`node_new${serial}` as NodeId, 'noise', [number, 0]),
+              ])
             : renameEffect(text);
         case 40:
           return addObject(newCutout(fresh, CUTOUT_PARTS[pick % CUTOUT_PARTS.length]!, number));

@@ -23,7 +23,7 @@ import {
   sharesMaterial,
   wearersOf,
 } from '../document/material-queries';
-import { circuitOf, newMaterial, newNode } from '../document/new-material';
+import { circuitOf, newMaterial, newSurfaceNode } from '../document/new-material';
 import { newModel } from '../kinds/objects/model';
 import { newSolid } from '../kinds/objects/solid';
 import { newText } from '../kinds/objects/text';
@@ -33,7 +33,7 @@ import { sampleModel } from '../document/sample-assets';
 import { sampleFile } from '../document/sample';
 import { after, CHIN, idsInTurn } from './testing';
 import {
-  MOST_NODES,
+  MOST_SURFACE_NODES,
   effectSchema,
   type AssetId,
   type Effect,
@@ -182,9 +182,9 @@ describe('circuits', () => {
   const [SURFACE, NOISE, MIX] = ids;
   const wired = (): Effect => {
     const circuit = circuitOf([
-      newNode(SURFACE, 'surface', [0, 0], { inputs: { colour: { node: MIX, port: 'colour' } } }),
-      newNode(NOISE, 'noise', [0, 0]),
-      newNode(MIX, 'mix', [0, 0], { inputs: { amount: { node: NOISE, port: 'value' } } }),
+      newSurfaceNode(SURFACE, 'surface', [0, 0], { inputs: { colour: { node: MIX, port: 'colour' } } }),
+      newSurfaceNode(NOISE, 'noise', [0, 0]),
+      newSurfaceNode(MIX, 'mix', [0, 0], { inputs: { amount: { node: NOISE, port: 'value' } } }),
     ]);
     return after(worn(), changeMaterial(worn(), BRASS, { circuit }));
   };
@@ -211,8 +211,8 @@ describe('circuits', () => {
     valid(effect);
   });
   test('more nodes than a circuit holds are refused, and nothing is added', () => {
-    const many = Array.from({ length: MOST_NODES }, (_, i) =>
-      newNode(`node_more${i}` as NodeId, 'number', [0, 0]),
+    const many = Array.from({ length: MOST_SURFACE_NODES }, (_, i) =>
+      newSurfaceNode(`node_more${i}` as NodeId, 'number', [0, 0]),
     );
     expect(() => after(wired(), addNodes(wired(), BRASS, many))).toThrow(/200 more do not fit/);
   });

@@ -6,8 +6,8 @@ import { edit, type Edit } from '../document/edit';
 import { forget } from './forget';
 import { ALL_SLOTS, freeMaterialName, materialIdsOf } from '../document/material-queries';
 import type {
-  Circuit,
-  CircuitNode,
+  SurfaceCircuit,
+  SurfaceNode,
   Effect,
   EffectObject,
   Material,
@@ -15,7 +15,7 @@ import type {
   NodeId,
   ObjectId,
 } from '../document/schema';
-import { MOST_NODES } from '../document/schema';
+import { MOST_SURFACE_NODES } from '../document/schema';
 
 /** Lets a draft wear a material in a slot; what cannot wear one stays as it is. */
 const wear = (draft: Draft<EffectObject> | undefined, id: MaterialId | null, slot: string): void => {
@@ -103,25 +103,25 @@ const inCircuit = (
   effect: Effect,
   id: MaterialId,
   label: string,
-  change: (circuit: Draft<Circuit>) => void,
+  change: (circuit: Draft<SurfaceCircuit>) => void,
 ): Edit =>
   edit(`${label} ${effect.materials[id]?.name ?? 'material'}`, (d) => {
     const circuit = d.materials[id]?.circuit;
-    if (circuit) change(circuit as Draft<Circuit>);
+    if (circuit) change(circuit as Draft<SurfaceCircuit>);
   });
 
 /**
  * Adds nodes to a circuit.
  * Throws `IconiaError` `circuit.full` when that many do not fit.
  */
-export const addNodes = (effect: Effect, id: MaterialId, nodes: readonly CircuitNode[]): Edit =>
+export const addNodes = (effect: Effect, id: MaterialId, nodes: readonly SurfaceNode[]): Edit =>
   inCircuit(effect, id, nodes.length === 1 ? 'Add a node to' : 'Add nodes to', (circuit) => {
-    if (Object.keys(circuit).length + nodes.length > MOST_NODES)
+    if (Object.keys(circuit).length + nodes.length > MOST_SURFACE_NODES)
       throw new IconiaError(
         'circuit.full',
-        `A circuit holds ${MOST_NODES} nodes, so ${nodes.length} more do not fit. Nothing was added.`,
+        `A circuit holds ${MOST_SURFACE_NODES} nodes, so ${nodes.length} more do not fit. Nothing was added.`,
       );
-    for (const node of nodes) circuit[node.id] = node as Draft<CircuitNode>;
+    for (const node of nodes) circuit[node.id] = node as Draft<SurfaceNode>;
   });
 
 /** Takes nodes away, with the wires that ran to and from them. The surface itself stays. */
@@ -138,7 +138,7 @@ export const changeNode = (
   effect: Effect,
   id: MaterialId,
   node: NodeId,
-  change: Partial<Pick<CircuitNode, 'values' | 'picture' | 'at'>>,
+  change: Partial<Pick<SurfaceNode, 'values' | 'picture' | 'at'>>,
 ): Edit =>
   inCircuit(effect, id, 'Change a node of', (circuit) => {
     const draft = circuit[node];

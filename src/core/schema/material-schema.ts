@@ -3,7 +3,7 @@
  * KHR_materials_clearcoat, _sheen, _transmission, _ior, _volume, _unlit and _emissive_strength.
  */
 import { z } from 'zod';
-import { circuitSchema, pictureSourceSchema } from './circuit-schema';
+import { surfaceCircuitSchema, pictureSourceSchema } from './surface-circuit-schema';
 import { idOf } from './references';
 import { choice, colour, number, yesNo, type NumberProperty } from './properties';
 import { label } from './values-schema';
@@ -85,7 +85,7 @@ export const materialSchema = z.strictObject({
     turn: number({ name: 'Pictures turned', low: -36_000, high: 36_000, unit: 'degrees', digits: 1 }),
   }),
   /** Nodes that make its look; null leaves it to the values above. */
-  circuit: circuitSchema.nullable(),
+  circuit: surfaceCircuitSchema.nullable(),
 });
 
 export type MaterialId = z.infer<typeof materialIdSchema>;

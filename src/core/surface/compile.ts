@@ -2,8 +2,8 @@
  * Turns a surface circuit into GLSL, node by node. Numbers and colours of the nodes become entries of one array, so that
  * dragging one of them changes no code: circuits with the same nodes and wires share a program.
  */
-import type { Circuit, NodeId, PictureSource } from '../document/schema';
-import { CATALOGUE } from './catalogue';
+import type { SurfaceCircuit, NodeId, PictureSource } from '../document/schema';
+import { SURFACE_NODES } from './catalogue';
 import { LIBRARY } from './node-kind';
 import { planCircuit, type CircuitProblem, type PlannedInput, type PlannedNode } from './plan';
 import { convertedGlsl, GLSL_TYPE } from './ports';
@@ -50,7 +50,7 @@ class Numbers {
 
 /** Compiles a circuit; what is wrong with it is left out of the code and named in `problems`. */
 export const compileCircuit = (
-  circuit: Circuit,
+  circuit: SurfaceCircuit,
   hasAsset: (id: string) => boolean = () => true,
 ): CompiledSurface => {
   const plan = planCircuit(circuit, hasAsset);
@@ -97,7 +97,7 @@ export const compileCircuit = (
   const sinks: { output: SurfaceOutput; line: string; needs: NodeId | null }[] = [];
   for (const planned of plan.order) {
     const { node, inputs, settings } = planned;
-    const kind = CATALOGUE[node.type];
+    const kind = SURFACE_NODES[node.type];
     for (const need of kind.needs ?? []) needs.add(need);
     const codes: Record<string, string> = {};
     for (const input of inputs) {

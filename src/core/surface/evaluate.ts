@@ -1,5 +1,5 @@
 /** Works a surface circuit out at one point: what a shader made of it has to give there. */
-import { CATALOGUE } from './catalogue';
+import { SURFACE_NODES } from './catalogue';
 import type { SurfacePoint } from './node-kind';
 import type { Plan, PlannedInput } from './plan';
 import { converted } from './ports';
@@ -31,7 +31,7 @@ export const evaluateCircuit = (plan: Plan, point: SurfacePoint): SurfaceLook =>
       const value = valueOf(input);
       if (value) values[input.port.name] = value;
     }
-    const result = CATALOGUE[node.type].compute(values, settings, point, node.id);
+    const result = SURFACE_NODES[node.type].compute(values, settings, point, node.id);
     results.set(node.id, result);
     if (node.type === 'surface') look = result;
   }

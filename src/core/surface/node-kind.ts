@@ -2,14 +2,14 @@
  * What a node of a surface circuit is, and short ways to write one down. Points lie as on pictures: 0..1 from the upper left
  * corner. Colours are linear light. Angles are degrees, waves are counted in turns.
  */
-import type { NodeType, NodeValue } from '../document/schema';
+import type { SurfaceNodeType, SurfaceNodeValue } from '../document/schema';
 import { SMOOTH_GLSL } from './maths-ops';
 import { CELLS_GLSL, NOISE_GLSL } from './noise';
 import type { PortType } from './ports';
 import { SHAPES_GLSL } from './shapes';
 
 /** Some of the nodes. */
-export type NodeKinds = Partial<Record<NodeType, NodeKind>>;
+export type SurfaceNodeKinds = Partial<Record<SurfaceNodeType, SurfaceNodeKind>>;
 
 /** Where a node stands in the menu. */
 export const NODE_GROUPS = [
@@ -35,7 +35,7 @@ export interface InputPort {
   readonly label?: string;
   readonly type: PortType;
   /** What it is while no wire runs in; a text is a colour. */
-  readonly usual: NodeValue;
+  readonly usual: SurfaceNodeValue;
   /** Without a wire the node makes no sense, and says so. */
   readonly needed?: true;
   /** Left to whoever uses it when there is no wire: of the surface, the material's own value. */
@@ -79,7 +79,7 @@ export interface SurfacePoint {
 
 type Numbers = readonly number[];
 
-export interface NodeKind extends NodeWords {
+export interface SurfaceNodeKind extends NodeWords {
   readonly inputs: readonly InputPort[];
   readonly outputs: readonly { readonly name: string; readonly type: PortType }[];
   readonly settings: readonly Setting[];
@@ -147,7 +147,7 @@ export const source = (
   type: PortType,
   compute: (point: SurfacePoint) => Numbers,
   code: string,
-): NodeKind => ({
+): SurfaceNodeKind => ({
   ...words,
   inputs: NONE,
   outputs: [out(name, type)],
@@ -164,7 +164,7 @@ export const simple = (
   compute: (...args: Numbers[]) => Numbers,
   code: (...args: string[]) => string,
   needs: readonly (keyof typeof LIBRARY)[] = [],
-): NodeKind => ({
+): SurfaceNodeKind => ({
   ...words,
   inputs,
   outputs: [out(name, type)],
@@ -178,7 +178,7 @@ export const simple = (
 export const readsPlace = (port: InputPort): boolean => port.open === true && port.name === 'at';
 
 /** What a setting is on a node. */
-export const settingOf = (setting: Setting, value: NodeValue | undefined): string => {
+export const settingOf = (setting: Setting, value: SurfaceNodeValue | undefined): string => {
   if (typeof value !== 'string') return setting.usual;
   return setting.kind === 'choice' && !Object.hasOwn(setting.choices, value) ? setting.usual : value;
 };

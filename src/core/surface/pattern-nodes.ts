@@ -1,7 +1,7 @@
 /** Shapes and patterns. */
 import { clamp } from '../maths/scalar';
 import { nonZero, smooth } from './maths-ops';
-import { at, n, out, p, simple, v, type NodeKinds } from './node-kind';
+import { at, n, out, p, simple, v, type SurfaceNodeKinds } from './node-kind';
 import { cellsAt, noiseAt } from './noise';
 import { boxAt, circleAt, starAt } from './shapes';
 
@@ -110,4 +110,4 @@ export const PATTERN_NODES = {
       `(1.0 - sfSmooth(${share} - ${soft}, ${share} + ${soft}, abs(fract(${a} * ${count}) - 0.5) * 2.0))`,
     ['smooth'],
   ),
-} satisfies NodeKinds;
+} satisfies SurfaceNodeKinds;

@@ -1,8 +1,8 @@
 /** The plan of a surface circuit: its nodes in order, what runs into each, and what is wrong with it. */
-import type { Circuit, CircuitNode, NodeId } from '../document/schema';
+import type { SurfaceCircuit, SurfaceNode, NodeId } from '../document/schema';
 import { planGraph, type GraphPlan, type GraphTrouble } from '../graph/plan';
-import { CATALOGUE } from './catalogue';
-import { readsPlace, settingOf, type InputPort, type NodeKind } from './node-kind';
+import { SURFACE_NODES } from './catalogue';
+import { readsPlace, settingOf, type InputPort, type SurfaceNodeKind } from './node-kind';
 import { converted, numbersOf, type PortType } from './ports';
 
 export type CircuitProblem =
@@ -21,7 +21,7 @@ export type PlannedInput = { readonly port: InputPort } & (
 );
 
 export interface PlannedNode {
-  readonly node: CircuitNode;
+  readonly node: SurfaceNode;
   readonly inputs: readonly PlannedInput[];
   readonly settings: Readonly<Record<string, string>>;
 }
@@ -33,30 +33,30 @@ export interface Plan {
 }
 
 /** The node in which the wires end; null where there is none. */
-export const surfaceNode = (circuit: Circuit): CircuitNode | null =>
+export const surfaceNode = (circuit: SurfaceCircuit): SurfaceNode | null =>
   Object.values(circuit).find((n) => n.type === 'surface') ?? null;
 
 /** The wires alone. */
 export const planWires = (
-  circuit: Circuit,
-): GraphPlan<CircuitNode, InputPort, NodeKind['outputs'][number], NodeId> => {
+  circuit: SurfaceCircuit,
+): GraphPlan<SurfaceNode, InputPort, SurfaceNodeKind['outputs'][number], NodeId> => {
   const surface = surfaceNode(circuit);
-  return planGraph(circuit, surface ? [surface] : [], (node) => CATALOGUE[node.type]);
+  return planGraph(circuit, surface ? [surface] : [], (node) => SURFACE_NODES[node.type]);
 };
 
-const valueOf = (node: CircuitNode, port: InputPort): readonly number[] =>
+const valueOf = (node: SurfaceNode, port: InputPort): readonly number[] =>
   numbersOf(node.values[port.name], port.type) ??
   numbersOf(port.usual, port.type) ??
   converted([0], 'n', port.type);
 
 /** What an input without a wire reads. */
-const unwired = (node: CircuitNode, port: InputPort): PlannedInput => {
+const unwired = (node: SurfaceNode, port: InputPort): PlannedInput => {
   if (readsPlace(port)) return { port, from: 'place' };
   if (port.open) return { port, from: 'nothing' };
   return { port, from: 'value', value: valueOf(node, port) };
 };
 
-const pictureProblem = (node: CircuitNode, hasAsset: (id: string) => boolean): CircuitProblem | null => {
+const pictureProblem = (node: SurfaceNode, hasAsset: (id: string) => boolean): CircuitProblem | null => {
   if (node.type !== 'picture') return null;
   if (!node.picture) return { code: 'no-picture', node: node.id };
   const isLost = node.picture.from === 'asset' && !hasAsset(node.picture.asset);
@@ -64,7 +64,10 @@ const pictureProblem = (node: CircuitNode, hasAsset: (id: string) => boolean): C
 };
 
 /** `hasAsset` says whether a picture is there. */
-export const planCircuit = (circuit: Circuit, hasAsset: (id: string) => boolean = () => true): Plan => {
+export const planCircuit = (
+  circuit: SurfaceCircuit,
+  hasAsset: (id: string) => boolean = () => true,
+): Plan => {
   const { order, troubles } = planWires(circuit);
   return {
     order: order.map(({ node, inputs }) => ({
@@ -75,7 +78,7 @@ export const planCircuit = (circuit: Circuit, hasAsset: (id: string) => boolean 
         return { port, from: 'wire', node: wire.node, output, type };
       }),
       settings: Object.fromEntries(
-        CATALOGUE[node.type].settings.map((s) => [s.name, settingOf(s, node.values[s.name])]),
+        SURFACE_NODES[node.type].settings.map((s) => [s.name, settingOf(s, node.values[s.name])]),
       ),
     })),
     problems: [

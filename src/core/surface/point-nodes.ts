@@ -1,5 +1,5 @@
 /** Nodes that look at the point, hold a value or a picture; and the surface, in which wires end. */
-import { at, c, n, NONE, out, simple, source, v, type NodeKinds } from './node-kind';
+import { at, c, n, NONE, out, simple, source, v, type SurfaceNodeKinds } from './node-kind';
 
 export const POINT_NODES = {
   surface: {
@@ -102,4 +102,4 @@ export const POINT_NODES = {
       opacity: `${sampler}At(${i.at}).a`,
     }),
   },
-} satisfies NodeKinds;
+} satisfies SurfaceNodeKinds;

@@ -1,6 +1,6 @@
 /** What runs along the wires of a surface circuit, and how one kind of value is read as another. */
 import { linearOf, rgbOf } from '../maths/srgb';
-import type { NodeValue } from '../document/schema';
+import type { SurfaceNodeValue } from '../document/schema';
 
 /** A number, a point (2), a vector (3), a colour (3, linear light, 1 is white). */
 export type PortType = 'n' | 'p' | 'v' | 'c';
@@ -33,7 +33,7 @@ export const convertedGlsl = (code: string, from: PortType, to: PortType): strin
 export const GLSL_TYPE: Readonly<Record<PortType, string>> = { n: 'float', p: 'vec2', v: 'vec3', c: 'vec3' };
 
 /** What the document holds for an input, as numbers; null when it is of another kind. */
-export const numbersOf = (value: NodeValue | undefined, type: PortType): readonly number[] | null => {
+export const numbersOf = (value: SurfaceNodeValue | undefined, type: PortType): readonly number[] | null => {
   if (typeof value === 'number') return converted([value], 'n', type);
   if (typeof value === 'string')
     return type === 'c' && /^#[0-9a-f]{6}$/.test(value) ? [...linearOf(rgbOf(value))] : null;

@@ -1,7 +1,14 @@
 /** Ready surface circuits: each a whole look, to be opened and changed. */
-import { circuitOf, newNode } from '../document/new-material';
+import { circuitOf, newSurfaceNode } from '../document/new-material';
 import { tidyPlaces } from './tidy';
-import type { BlendMode, Circuit, CircuitNode, Material, NodeId, NodeType } from '../document/schema';
+import type {
+  BlendMode,
+  SurfaceCircuit,
+  SurfaceNode,
+  Material,
+  NodeId,
+  SurfaceNodeType,
+} from '../document/schema';
 
 export interface CircuitRecipe {
   readonly key: string;
@@ -9,25 +16,25 @@ export interface CircuitRecipe {
   readonly look: Partial<Omit<Material, 'id' | 'name' | 'circuit'>>;
   /** The blend mode that whatever wears it wants; null keeps its own. */
   readonly blend: BlendMode | null;
-  readonly circuit: (newId: () => NodeId) => Circuit;
+  readonly circuit: (newId: () => NodeId) => SurfaceCircuit;
 }
 
-type Values = CircuitNode['values'];
+type Values = SurfaceNode['values'];
 /** Where an input comes from: the name of a part of the recipe, and its output. */
 type From = readonly [part: string, port: string];
 interface Part {
-  readonly type: NodeType;
+  readonly type: SurfaceNodeType;
   readonly values?: Values;
   readonly from?: Readonly<Record<string, From>>;
 }
 
 const build =
   (parts: Readonly<Record<string, Part>>) =>
-  (newId: () => NodeId): Circuit => {
+  (newId: () => NodeId): SurfaceCircuit => {
     const ids = new Map(Object.keys(parts).map((name) => [name, newId()]));
     const circuit = circuitOf(
       Object.entries(parts).map(([name, { type, values = {}, from = {} }]) =>
-        newNode(ids.get(name)!, type, [0, 0], {
+        newSurfaceNode(ids.get(name)!, type, [0, 0], {
           values,
           inputs: Object.fromEntries(
             Object.entries(from).map(([port, [part, output]]) => [

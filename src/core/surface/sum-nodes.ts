@@ -1,7 +1,7 @@
 /** Sums of numbers, colours, points and vectors. */
 import { lerp } from '../maths/scalar';
 import { MATHS_OPS, mathsGlsl, mathsOf, nonZero, smooth } from './maths-ops';
-import { at, c, n, NONE, out, p, simple, v, type NodeKinds } from './node-kind';
+import { at, c, n, NONE, out, p, simple, v, type SurfaceNodeKinds } from './node-kind';
 import { LUMINANCE } from './ports';
 
 const COLOUR_OPS = { multiply: 'a × b', add: 'a + b', screen: 'screen', subtract: 'a − b' } as const;
@@ -139,4 +139,4 @@ export const SUM_NODES = {
     (a, b) => [a!.reduce((sum, x, k) => sum + x * b![k]!, 0)],
     (a, b) => `dot(${a}, ${b})`,
   ),
-} satisfies NodeKinds;
+} satisfies SurfaceNodeKinds;

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { circuitOf, newMaterial, newNode } from '../document/new-material';
+import { circuitOf, newMaterial, newSurfaceNode } from '../document/new-material';
 import { blankEffect, newPicture } from '../document/defaults';
 import { sampleFile } from '../document/sample';
 import {
-  NODE_TYPES,
+  SURFACE_NODE_TYPES,
   type AssetId,
-  type Circuit,
-  type CircuitNode,
+  type SurfaceCircuit,
+  type SurfaceNode,
   type MaterialId,
   type NodeId,
-  type NodeType,
+  type SurfaceNodeType,
 } from '../document/schema';
-import { CATALOGUE } from './catalogue';
+import { SURFACE_NODES } from './catalogue';
 import type { SurfacePoint } from './node-kind';
 import { compileCircuit } from './compile';
 import { distanceField, fieldAt } from './distance-field';
@@ -40,13 +40,16 @@ const POINT: SurfacePoint = {
 };
 let serial = 0;
 const id = (): NodeId => `node_unit${serial++}` as NodeId;
-const node = (type: NodeType, values: CircuitNode['values'] = {}, inputs: CircuitNode['inputs'] = {}) =>
-  newNode(id(), type, [0, 0], { values, inputs });
-const from = (source: CircuitNode, port: string) => ({ node: source.id, port });
-const lookOf = (circuit: Circuit) => evaluateCircuit(planCircuit(circuit), POINT);
+const node = (
+  type: SurfaceNodeType,
+  values: SurfaceNode['values'] = {},
+  inputs: SurfaceNode['inputs'] = {},
+) => newSurfaceNode(id(), type, [0, 0], { values, inputs });
+const from = (source: SurfaceNode, port: string) => ({ node: source.id, port });
+const lookOf = (circuit: SurfaceCircuit) => evaluateCircuit(planCircuit(circuit), POINT);
 
 describe('nodes', () => {
-  const kinds = Object.entries(CATALOGUE);
+  const kinds = Object.entries(SURFACE_NODES);
   test('no two are called the same, and no two ports of one', () => {
     expect(new Set(kinds.map(([, { name }]) => name)).size).toBe(kinds.length);
     for (const [, { inputs, outputs }] of kinds)
@@ -263,7 +266,7 @@ describe('plans', () => {
     expect(problems.map((p) => p.code).sort()).toEqual(
       ['idle', 'lost-picture', 'lost-wire', 'lost-wire', 'no-picture', 'unwired'].sort(),
     );
-    expect(planCircuit({} as Circuit).problems).toEqual([{ code: 'no-surface' }]);
+    expect(planCircuit({} as SurfaceCircuit).problems).toEqual([{ code: 'no-surface' }]);
   });
 });
 
@@ -304,10 +307,10 @@ describe('circuits worked out', () => {
 
 describe('code', () => {
   test('every node of the catalogue makes code for each of its outputs', () => {
-    for (const type of NODE_TYPES) {
+    for (const type of SURFACE_NODE_TYPES) {
       if (type === 'surface') continue;
       const one = node(type);
-      for (const output of CATALOGUE[type].outputs) {
+      for (const output of SURFACE_NODES[type].outputs) {
         const { fragment } = compileCircuit(
           circuitOf([one, node('surface', {}, { glow: from(one, output.name) })]),
         );
@@ -317,7 +320,7 @@ describe('code', () => {
     }
   });
   test('numbers are packed by fours, none across two entries, and change no code', () => {
-    const circuit = (r: number): Circuit => {
+    const circuit = (r: number): SurfaceCircuit => {
       const box = { ...node('box', { corner: r, size: [0.5, 0.25] }), id: 'node_boxx' as NodeId };
       const surface = node('surface', {}, { opacity: from(box, 'distance') });
       return circuitOf([box, { ...surface, id: 'node_surf' as NodeId }]);
@@ -366,10 +369,10 @@ describe('a board laid out in columns', () => {
       const at = freePlace(circuit, 'noise', [200, 100]);
       for (const n of Object.values(circuit))
         expect(Math.abs(n.at[0] - at[0]) > 162 || Math.abs(n.at[1] - at[1]) > 60).toBe(true);
-      const one = newNode(id(), 'noise', at);
+      const one = newSurfaceNode(id(), 'noise', at);
       circuit[one.id] = one;
     }
-    expect(freePlace({} as Circuit, 'noise', [5, 7])).toEqual([5, 7]);
+    expect(freePlace({} as SurfaceCircuit, 'noise', [5, 7])).toEqual([5, 7]);
   });
 });
 

@@ -2,7 +2,7 @@
  * Checks the JSON of a glTF 2.0 model: everything that is referred to is there, every accessor lies inside its
  * buffer, the node tree is a tree, and all of it is of a bearable size.
  */
-import { MOST_NODES, MOST_TRIANGLES, MOST_VERTICES } from '../limits';
+import { MOST_SURFACE_NODES, MOST_TRIANGLES, MOST_VERTICES } from '../limits';
 import { refuse } from '../refuse';
 import { cutText } from '../../text';
 
@@ -59,10 +59,10 @@ export const checkGltf = (
     const value = json[key];
     if (value === undefined) return [];
     if (!Array.isArray(value)) return broken(`${key} is no list.`);
-    if (key === 'nodes' && value.length > MOST_NODES)
+    if (key === 'nodes' && value.length > MOST_SURFACE_NODES)
       refuse(
         'model.nodes',
-        `${name} has ${value.length} parts; up to ${MOST_NODES} are read. Join parts that never move apart.`,
+        `${name} has ${value.length} parts; up to ${MOST_SURFACE_NODES} are read. Join parts that never move apart.`,
       );
     if (value.length > MOST_OF_A_KIND) broken(`it lists ${value.length} ${key}.`);
     return value.map((item: unknown) =>

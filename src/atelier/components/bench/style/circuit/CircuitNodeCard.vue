@@ -1,32 +1,37 @@
 <script setup lang="ts">
 /** A node on the board: what runs in and out, the values of what no wire reaches, and what is wrong with it. */
 import { computed } from 'vue';
-import { Handle, Position } from '@vue-flow/core';
 import { EXPRESSION_NAMES } from '../../../../../core/tracking/expression-names';
-import type { CircuitNode, Material, NodeValue, PictureSource } from '../../../../../core/document/schema';
-import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import type {
+  SurfaceNode,
+  Material,
+  SurfaceNodeValue,
+  PictureSource,
+} from '../../../../../core/document/schema';
+import { SURFACE_NODES } from '../../../../../core/surface/catalogue';
 import { settingOf, type InputPort, type Setting } from '../../../../../core/surface/node-kind';
 import { ONE_VALUE } from '../../../../../core/surface/maths-ops';
 import type { CircuitProblem } from '../../../../../core/surface/plan';
 import { numbersOf } from '../../../../../core/surface/ports';
 import { problemWords } from '../../../../material-words';
+import NodeFrame from '../../../common/board/NodeFrame.vue';
 import NumberField from '../../../common/NumberField.vue';
 import PictureChoice from '../material/PictureChoice.vue';
 import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{
-  node: CircuitNode;
+  node: SurfaceNode;
   material: Material;
   problems: readonly CircuitProblem[];
   selected: boolean;
 }>();
 const emit = defineEmits<{
-  value: [name: string, value: NodeValue, gesture: string | null];
+  value: [name: string, value: SurfaceNodeValue, gesture: string | null];
   picture: [picture: PictureSource | null, gesture: string | null];
   done: [];
   unwire: [port: string];
 }>();
-const kind = computed(() => CATALOGUE[props.node.type]);
+const kind = computed(() => SURFACE_NODES[props.node.type]);
 const settings = computed(() => kind.value.settings);
 const settingNow = (setting: Setting): string => settingOf(setting, props.node.values[setting.name]);
 /** A sum of one value has no second. */
@@ -37,7 +42,6 @@ const inputs = computed(() =>
   ),
 );
 const labelOf = (port: InputPort): string => port.label ?? port.name;
-const wired = (port: InputPort): boolean => props.node.inputs[port.name] !== undefined;
 const valueOf = (port: InputPort): readonly number[] =>
   numbersOf(props.node.values[port.name], port.type) ?? numbersOf(port.usual, port.type) ?? [0];
 const colourOf = (port: InputPort): string => {
@@ -56,76 +60,68 @@ const options = (setting: Setting) =>
       ? Object.entries(setting.choices).map(([value, label]) => ({ value, label }))
       : [];
 const troubled = computed(() => props.problems.filter((p) => 'node' in p && p.node === props.node.id));
+const troubles = computed(() => troubled.value.map((problem) => problemWords(props.material, problem)));
 const serious = computed(() => troubled.value.some((p) => p.code !== 'idle' && p.code !== 'unwired'));
 /** Finer steps for what is usually small. */
 const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ? 0.5 : 0.01);
 </script>
 
 <template>
-  <article
-    class="node"
-    :class="{ selected, serious, troubled: troubled.length > 0, last: node.type === 'surface' }"
-    :aria-label="kind.name"
+  <NodeFrame
+    :name="kind.name"
+    :note="kind.note"
+    :inputs="inputs"
+    :outputs="kind.outputs"
+    :mark-of="(port) => port.type"
+    :is-wired="(port) => node.inputs[port.name] !== undefined"
+    :troubles="troubles"
+    :serious="serious"
+    :selected="selected"
+    :last="node.type === 'surface'"
+    @unwire="(port) => emit('unwire', port)"
   >
-    <header :title="kind.note">{{ kind.name }}</header>
-    <div v-for="output in kind.outputs" :key="output.name" class="port out">
-      <span>{{ output.name }}</span>
-      <span class="square" aria-hidden="true">{{ output.type }}</span>
-      <Handle :id="output.name" type="source" :position="Position.Right" />
-    </div>
-    <div v-for="setting in settings" :key="setting.name" class="setting nodrag">
-      <SelectField
-        v-if="setting.kind !== 'text'"
-        :name="`${kind.name}, ${setting.name}`"
-        :value="settingNow(setting)"
-        :options="options(setting)"
-        :show-search="setting.kind === 'signal'"
-        :dropdown-match-select-width="false"
-        @change="(v: unknown) => emit('value', setting.name, String(v), null)"
-      />
-      <a-input
-        v-else
-        v-name="`${kind.name}, ${setting.name}`"
-        :value="settingNow(setting)"
-        size="small"
-        :maxlength="60"
-        @update:value="(v: string) => emit('value', setting.name, v, setting.name)"
-        @blur="emit('done')"
-      />
-    </div>
-    <div v-if="node.type === 'picture'" class="setting nodrag">
-      <PictureChoice
-        label="Picture"
-        :value="node.picture"
-        :removable="false"
-        @change="(v, gesture) => emit('picture', v, gesture ?? null)"
-        @done="emit('done')"
-      />
-    </div>
-    <div v-for="port in inputs" :key="port.name" class="port in">
-      <Handle :id="port.name" type="target" :position="Position.Left" />
-      <span class="square" aria-hidden="true">{{ port.type }}</span>
-      <span class="label">{{ labelOf(port) }}</span>
-      <button
-        v-if="wired(port)"
-        class="off nodrag"
-        type="button"
-        :aria-label="`Take the wire off ${labelOf(port)} of ${kind.name}`"
-        @click="emit('unwire', port.name)"
-      >
-        wire
-      </button>
-      <template v-else-if="!port.open">
+    <template #settings>
+      <div v-for="setting in settings" :key="setting.name">
+        <SelectField
+          v-if="setting.kind !== 'text'"
+          :name="`${kind.name}, ${setting.name}`"
+          :value="settingNow(setting)"
+          :options="options(setting)"
+          :show-search="setting.kind === 'signal'"
+          :dropdown-match-select-width="false"
+          @change="(v: unknown) => emit('value', setting.name, String(v), null)"
+        />
+        <a-input
+          v-else
+          v-name="`${kind.name}, ${setting.name}`"
+          :value="settingNow(setting)"
+          size="small"
+          :maxlength="60"
+          @update:value="(v: string) => emit('value', setting.name, v, setting.name)"
+          @blur="emit('done')"
+        />
+      </div>
+      <div v-if="node.type === 'picture'" class="source">
+        <PictureChoice
+          label="Picture"
+          :value="node.picture"
+          :removable="false"
+          @change="(v, gesture) => emit('picture', v, gesture ?? null)"
+          @done="emit('done')"
+        />
+      </div>
+    </template>
+    <template #value="{ port }">
+      <template v-if="!port.open">
         <input
           v-if="port.type === 'c'"
-          class="nodrag"
           type="color"
           :value="colourOf(port)"
           :aria-label="`${kind.name}, ${labelOf(port)}`"
           @input="(e) => emit('value', port.name, (e.target as HTMLInputElement).value, port.name)"
           @change="emit('done')"
         />
-        <span v-else class="numbers nodrag">
+        <span v-else class="numbers">
           <NumberField
             v-for="(number, i) in valueOf(port)"
             :key="i"
@@ -140,91 +136,18 @@ const step = (port: InputPort): number => (Math.abs(valueOf(port)[0] ?? 0) > 5 ?
           />
         </span>
       </template>
-    </div>
-    <p v-for="(problem, i) in troubled" :key="i" :class="serious ? 'bad' : 'warn'">
-      {{ problemWords(material, problem) }}
-    </p>
-  </article>
+    </template>
+  </NodeFrame>
 </template>
 
 <style scoped>
-.node {
-  width: 162px;
-  padding-bottom: 6px;
-  border: 1px solid var(--line);
-  border-radius: 4px 4px 12px 4px;
-  background: var(--sheet);
-  box-shadow: 0 1px 2px rgb(0 0 0 / 6%);
-  font-size: 12px;
-}
-.node.last {
-  border-radius: 4px;
-  border-width: 1px 1px 3px;
-}
-.node.troubled {
-  border-color: var(--ochre);
-}
-.node.serious {
-  border-color: var(--madder);
-}
-.node.selected {
-  border-color: var(--accent);
-  box-shadow: 0 0 0 1px var(--accent);
-}
-header {
-  padding: 6px 10px 4px;
-  font-weight: 600;
-  cursor: grab;
-}
-.port {
-  position: relative;
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  min-height: 26px;
-  padding: 0 10px;
-  color: var(--soft);
-}
-.port.out {
-  justify-content: flex-end;
-}
-.label {
-  white-space: nowrap;
-}
-.port.in > :nth-child(4) {
-  margin-left: auto;
-}
-.square {
-  flex: none;
-  display: grid;
-  place-items: center;
-  width: 15px;
-  height: 15px;
-  border: 1px solid var(--ink);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  font:
-    600 9.5px 'JetBrains Mono Variable',
-    monospace;
-}
-.setting {
-  padding: 2px 10px;
-}
-.setting :deep(.ant-select) {
-  width: 100%;
-}
-/* On a board that is zoomed, a fading border is painted late. */
-.setting :deep(.ant-select-selector) {
-  transition: none;
-}
-.setting :deep(.picture) {
+.source :deep(.picture) {
   grid-template-columns: 24px 1fr;
 }
-.setting :deep(.picture .name) {
+.source :deep(.picture .name) {
   display: none;
 }
-.setting :deep(.camera) {
+.source :deep(.camera) {
   margin-left: 0;
 }
 .numbers {
@@ -241,38 +164,5 @@ input[type='color'] {
   padding: 0;
   border: 1px solid var(--line);
   border-radius: 3px;
-}
-.off {
-  border: 0;
-  background: none;
-  color: var(--faint);
-  font: inherit;
-  font-size: 11px;
-  cursor: pointer;
-}
-.off:hover,
-.off:focus-visible {
-  color: var(--madder);
-  text-decoration: line-through;
-}
-p {
-  margin: 4px 10px 0;
-  font-size: 11px;
-  line-height: 1.35;
-}
-/* The handle covers the little square, so that wires begin and end in it. */
-.node :deep(.vue-flow__handle) {
-  width: 22px;
-  height: 22px;
-  min-width: 0;
-  min-height: 0;
-  border: 0;
-  background: transparent;
-}
-.node :deep(.vue-flow__handle-left) {
-  left: 17px;
-}
-.node :deep(.vue-flow__handle-right) {
-  right: 17px;
 }
 </style>

@@ -2,19 +2,19 @@
 /** The surface circuit of the material that is worked on: started from a recipe, wired on the board. */
 import { computed, ref, watch } from 'vue';
 import { Copy, Maximize2, Minimize2, Plus, Trash2, WandSparkles } from '@lucide/vue';
-import type { NodeId, NodeType } from '../../../../../core/document/schema';
-import { NODE_TYPES } from '../../../../../core/document/schema';
+import type { SurfaceNode, NodeId, SurfaceNodeType } from '../../../../../core/document/schema';
+import { SURFACE_NODE_TYPES } from '../../../../../core/document/schema';
 import { CIRCUIT_RECIPES } from '../../../../../core/surface/recipes';
 import { freePlace } from '../../../../../core/surface/tidy';
 import { startCircuit } from '../../../../commands/material-commands';
-import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import { SURFACE_NODES } from '../../../../../core/surface/catalogue';
 import { NODE_GROUPS } from '../../../../../core/surface/node-kind';
 import { RECIPE_WORDS } from '../../../../material-words';
 import { useDeskStore } from '../../../../stores/desk';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import MaterialProblems from '../material/MaterialProblems.vue';
 import CircuitBoard from './CircuitBoard.vue';
-import NodeWires from './NodeWires.vue';
+import NodeWires from '../../../common/board/NodeWires.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useCircuit } from './use-circuit';
 import IconButton from '../../../common/IconButton.vue';
@@ -54,12 +54,12 @@ const one = computed(() => {
 /** A circuit has its one surface already. */
 const options = NODE_GROUPS.filter((group) => group !== 'Surface').map((group) => ({
   label: group,
-  options: NODE_TYPES.filter((type) => CATALOGUE[type].group === group).map((type) => ({
+  options: SURFACE_NODE_TYPES.filter((type) => SURFACE_NODES[type].group === group).map((type) => ({
     value: type,
-    label: `${CATALOGUE[type].name}: ${CATALOGUE[type].note}`,
+    label: `${SURFACE_NODES[type].name}: ${SURFACE_NODES[type].note}`,
   })),
 }));
-const addNode = (type: NodeType): void => {
+const addNode = (type: SurfaceNodeType): void => {
   const place = freePlace(circuit.value, type, board.value?.middle() ?? [0, 0]);
   board.value?.reveal(place);
   const id = add(type, place);
@@ -101,7 +101,7 @@ const idle = computed(() => problems.value.length);
           option-filter-prop="label"
           placeholder="Add a node"
           :dropdown-match-select-width="340"
-          @change="(v: unknown) => addNode(v as NodeType)"
+          @change="(v: unknown) => addNode(v as SurfaceNodeType)"
         />
         <IconButton
           title="Copy the selected nodes"
@@ -157,7 +157,14 @@ const idle = computed(() => problems.value.length);
       />
       <!-- Of one height, so that the board stays as it is when a node is chosen. -->
       <div class="foot">
-        <NodeWires v-if="one" :node="one" :circuit="circuit" @connect="connect" @unwire="unwire" />
+        <NodeWires
+          v-if="one"
+          :node="one"
+          :graph="circuit"
+          :kind-of="(node: SurfaceNode) => SURFACE_NODES[node.type]"
+          @connect="connect"
+          @unwire="unwire"
+        />
         <p v-else class="soft hint">
           Drag from a square on the right of a node to one on the left of another. A double click takes a wire
           off.

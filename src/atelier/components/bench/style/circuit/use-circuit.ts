@@ -8,9 +8,14 @@ import {
   removeNodes,
   wire,
 } from '../../../../../core/edits/material-edits';
-import { newNode } from '../../../../../core/document/new-material';
-import type { Circuit, CircuitNode, NodeId, NodeType } from '../../../../../core/document/schema';
-import { CATALOGUE } from '../../../../../core/surface/catalogue';
+import { newSurfaceNode } from '../../../../../core/document/new-material';
+import type {
+  SurfaceCircuit,
+  SurfaceNode,
+  NodeId,
+  SurfaceNodeType,
+} from '../../../../../core/document/schema';
+import { SURFACE_NODES } from '../../../../../core/surface/catalogue';
 import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
 import { planCircuit, type CircuitProblem } from '../../../../../core/surface/plan';
 import { tidyPlaces } from '../../../../../core/surface/tidy';
@@ -28,16 +33,16 @@ export const useCircuit = () => {
   const effectStore = useEffectStore();
   const use = useMaterial();
   const { material } = use;
-  const circuit = computed<Circuit>(() => (material.value?.circuit ?? {}) as Circuit);
+  const circuit = computed<SurfaceCircuit>(() => (material.value?.circuit ?? {}) as SurfaceCircuit);
   const problems = computed<readonly CircuitProblem[]>(
     () => planCircuit(circuit.value, (id) => effectStore.effect.assets[id as never] !== undefined).problems,
   );
   /** Why something could not be done. */
   const said = ref<string | null>(null);
 
-  const add = (type: NodeType, at: readonly [number, number]): NodeId | null => {
+  const add = (type: SurfaceNodeType, at: readonly [number, number]): NodeId | null => {
     if (!material.value) return null;
-    const node = newNode(newId('node') as NodeId, type, [Math.round(at[0]), Math.round(at[1])]);
+    const node = newSurfaceNode(newId('node') as NodeId, type, [Math.round(at[0]), Math.round(at[1])]);
     try {
       effectStore.edit(addNodes(effectStore.effect, material.value.id, [node]));
     } catch (error) {
@@ -51,7 +56,7 @@ export const useCircuit = () => {
     if (!material.value) return;
     said.value = null;
     if (wouldLoop(circuit.value, from.node, to.node)) {
-      const name = (id: NodeId): string => CATALOGUE[circuit.value[id]!.type].name;
+      const name = (id: NodeId): string => SURFACE_NODES[circuit.value[id]!.type].name;
       said.value = `A wire from ${name(from.node)} to ${name(to.node)} would run in a circle: ${name(from.node)} itself depends on ${name(to.node)}. It was not drawn.`;
       return;
     }
@@ -68,7 +73,7 @@ export const useCircuit = () => {
   };
   const change = (
     id: NodeId,
-    to: Partial<Pick<CircuitNode, 'values' | 'picture'>>,
+    to: Partial<Pick<SurfaceNode, 'values' | 'picture'>>,
     gesture: string | null = null,
   ): void => {
     if (material.value) effectStore.edit(changeNode(effectStore.effect, material.value.id, id, to), gesture);
@@ -95,7 +100,7 @@ export const useCircuit = () => {
     if (material.value)
       effectStore.edit(changeMaterial(effectStore.effect, material.value.id, { circuit: null }));
   };
-  const outputsOf = (id: NodeId) => CATALOGUE[circuit.value[id]!.type].outputs;
+  const outputsOf = (id: NodeId) => SURFACE_NODES[circuit.value[id]!.type].outputs;
   const done = (): void => effectStore.endGesture();
   return {
     ...use,

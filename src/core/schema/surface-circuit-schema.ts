@@ -9,7 +9,7 @@ import { cameraView, finite, hex, text } from './values-schema';
 
 export const nodeIdSchema = idOf('nodes').brand<'NodeId'>();
 
-export const NODE_TYPES = [
+export const SURFACE_NODE_TYPES = [
   'surface',
   'place',
   'position',
@@ -59,9 +59,9 @@ const valueSchema = z.union([
   text(60),
 ]);
 
-export const circuitNodeSchema = z.strictObject({
+export const surfaceNodeSchema = z.strictObject({
   id: nodeIdSchema,
-  type: z.enum(NODE_TYPES),
+  type: z.enum(SURFACE_NODE_TYPES),
   /** Where it lies on the board. */
   at: z.tuple([finite, finite]),
   /** What its unwired inputs and its settings are; what is not named here has its usual value. */
@@ -72,18 +72,18 @@ export const circuitNodeSchema = z.strictObject({
   picture: pictureSourceSchema.nullable(),
 });
 
-export const MOST_NODES = 200;
-export const circuitSchema = z
-  .record(nodeIdSchema as unknown as z.ZodString, circuitNodeSchema)
-  .refine((nodes) => Object.keys(nodes).length <= MOST_NODES, `At most ${MOST_NODES} nodes.`)
+export const MOST_SURFACE_NODES = 200;
+export const surfaceCircuitSchema = z
+  .record(nodeIdSchema as unknown as z.ZodString, surfaceNodeSchema)
+  .refine((nodes) => Object.keys(nodes).length <= MOST_SURFACE_NODES, `At most ${MOST_SURFACE_NODES} nodes.`)
   .refine(
     (nodes) => Object.entries(nodes).every(([id, node]) => node.id === id),
     'The id of a node differs from its key.',
   );
 
 export type NodeId = z.infer<typeof nodeIdSchema>;
-export type NodeType = (typeof NODE_TYPES)[number];
+export type SurfaceNodeType = (typeof SURFACE_NODE_TYPES)[number];
 export type PictureSource = z.infer<typeof pictureSourceSchema>;
-export type NodeValue = z.infer<typeof valueSchema>;
-export type CircuitNode = z.infer<typeof circuitNodeSchema>;
-export type Circuit = Record<NodeId, CircuitNode>;
+export type SurfaceNodeValue = z.infer<typeof valueSchema>;
+export type SurfaceNode = z.infer<typeof surfaceNodeSchema>;
+export type SurfaceCircuit = Record<NodeId, SurfaceNode>;

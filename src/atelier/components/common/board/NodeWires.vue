@@ -1,51 +1,60 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="N extends GraphNode">
 /** The wires of a node as a list: the same as drawing them on the board, by keys. */
 import { computed } from 'vue';
-import type { Circuit, CircuitNode, NodeId } from '../../../../../core/document/schema';
-import { CATALOGUE } from '../../../../../core/surface/catalogue';
-import type { Port } from './use-circuit';
-import SelectField from '../../../common/SelectField.vue';
+import type { Graph, GraphNode } from '../../../../core/graph/graph';
+import SelectField from '../SelectField.vue';
+import type { BoardPort } from './board-port';
 
-const props = defineProps<{ node: CircuitNode; circuit: Circuit }>();
+type Id = N['id'];
+interface Port {
+  readonly node: Id;
+  readonly port: string;
+}
+/** What is said of a node of its kind. */
+interface Words {
+  readonly name: string;
+  readonly note: string;
+  readonly inputs: readonly BoardPort[];
+  readonly outputs: readonly BoardPort[];
+}
+const props = defineProps<{ node: N; graph: Graph<N>; kindOf: (node: N) => Words }>();
 const emit = defineEmits<{ connect: [from: Port, to: Port]; unwire: [to: Port] }>();
-const kind = computed(() => CATALOGUE[props.node.type]);
-const inputs = computed(() => kind.value.inputs);
-/** Nodes of the same kind are told apart by a number. */
-const nameOf = (id: NodeId): string => {
-  const { type } = props.circuit[id]!;
-  const alike = Object.values(props.circuit).filter((n) => n.type === type);
-  return alike.length === 1
-    ? CATALOGUE[type].name
-    : `${CATALOGUE[type].name} ${alike.findIndex((n) => n.id === id) + 1}`;
+const kind = computed(() => props.kindOf(props.node));
+const list = computed<readonly N[]>(() => Object.values(props.graph));
+/** Nodes of the same name are told apart by a number. */
+const nameOf = (node: N): string => {
+  const { name } = props.kindOf(node);
+  const alike = list.value.filter((n) => props.kindOf(n).name === name);
+  return alike.length === 1 ? name : `${name} ${alike.findIndex((n) => n.id === node.id) + 1}`;
 };
 const sources = computed(() => [
   { value: '', label: 'No wire' },
-  ...Object.values(props.circuit)
+  ...list.value
     .filter((n) => n.id !== props.node.id)
     .flatMap((n) =>
-      CATALOGUE[n.type].outputs.map((o) => ({
+      props.kindOf(n).outputs.map((o) => ({
         value: `${n.id} ${o.name}`,
-        label: `${nameOf(n.id)}: ${o.name}`,
+        label: `${nameOf(n)}: ${o.label ?? o.name}`,
       })),
     ),
 ]);
 const now = (port: string): string => {
   const wire = props.node.inputs[port];
-  return wire && props.circuit[wire.node] ? `${wire.node} ${wire.port}` : '';
+  return wire && props.graph[wire.node as Id] ? `${wire.node} ${wire.port}` : '';
 };
 const choose = (port: string, to: string): void => {
   const target: Port = { node: props.node.id, port };
   if (to === '') return emit('unwire', target);
-  const [node, output] = to.split(' ') as [NodeId, string];
-  emit('connect', { node, port: output }, target);
+  const [node, output] = to.split(' ');
+  emit('connect', { node: node!, port: output! }, target);
 };
 </script>
 
 <template>
   <section class="wires" :aria-label="`Wires of ${kind.name}`">
     <b>{{ kind.name }}</b> <span class="soft">{{ kind.note }}</span>
-    <div v-if="inputs.length > 0" class="list">
-      <label v-for="port in inputs" :key="port.name">
+    <div v-if="kind.inputs.length > 0" class="list">
+      <label v-for="port in kind.inputs" :key="port.name">
         <span class="soft">{{ port.label ?? port.name }} from</span>
         <SelectField
           :name="`${port.label ?? port.name} of ${kind.name} comes from`"

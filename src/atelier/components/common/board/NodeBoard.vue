@@ -1,0 +1,177 @@
+<script setup lang="ts" generic="N extends GraphNode">
+/** A board of nodes that are moved and wired by hand, whatever they work out. How a node looks is left to who uses it. */
+import { computed, markRaw, nextTick, shallowRef, watch } from 'vue';
+import {
+  ConnectionMode,
+  useVueFlow,
+  VueFlow,
+  type Connection,
+  type Edge,
+  type EdgeMouseEvent,
+  type Node,
+  type NodeDragEvent,
+} from '@vue-flow/core';
+import '@vue-flow/core/dist/style.css';
+import type { Graph, GraphNode } from '../../../../core/graph/graph';
+
+type Id = N['id'];
+interface Port {
+  readonly node: Id;
+  readonly port: string;
+}
+const props = defineProps<{
+  /** Tells one board from another. */
+  board: string;
+  graph: Graph<N>;
+  selected: readonly Id[];
+  /** What a node is read out as. */
+  labelOf: (node: N) => string;
+  /** Whether the wire into an input is not followed. */
+  isCut: (node: N, port: string) => boolean;
+}>();
+const emit = defineEmits<{
+  select: [ids: readonly Id[]];
+  connect: [from: Port, to: Port];
+  unwire: [to: Port];
+  move: [places: ReadonlyMap<Id, readonly [number, number]>];
+}>();
+defineSlots<{ node(props: { node: N; selected: boolean }): unknown }>();
+const flow = useVueFlow(props.board);
+const nodes = shallowRef<Node[]>([]);
+const list = computed<readonly N[]>(() => Object.values(props.graph));
+const edges = computed<Edge[]>(() =>
+  list.value.flatMap((node) =>
+    Object.entries(node.inputs)
+      .filter(([, wire]) => props.graph[wire.node as Id])
+      .map(([port, wire]) => ({
+        id: `${node.id} ${port}`,
+        source: wire.node,
+        sourceHandle: wire.port,
+        target: node.id,
+        targetHandle: port,
+        class: props.isCut(node, port) ? 'cut' : '',
+      })),
+  ),
+);
+watch(
+  [list, () => props.selected],
+  () => {
+    nodes.value = list.value.map((node) => ({
+      id: node.id,
+      type: 'card',
+      position: { x: node.at[0], y: node.at[1] },
+      data: markRaw(node),
+      selected: props.selected.includes(node.id),
+      selectable: true,
+      ariaLabel: props.labelOf(node),
+    }));
+  },
+  { immediate: true },
+);
+const fit = (): void => {
+  void flow.fitView({ padding: 0.04, maxZoom: 1, minZoom: 0.3 });
+};
+/** Once the nodes have been measured. */
+flow.onNodesInitialized(() => {
+  if (!fitted) fit();
+  fitted = true;
+});
+let fitted = false;
+const connected = ({ source, sourceHandle, target, targetHandle }: Connection): void => {
+  if (sourceHandle && targetHandle)
+    emit('connect', { node: source, port: sourceHandle }, { node: target, port: targetHandle });
+};
+const moved = ({ nodes: dragged }: NodeDragEvent): void => {
+  emit('move', new Map(dragged.map((n) => [n.id, [n.position.x, n.position.y]])));
+};
+const edgeTaken = ({ edge }: EdgeMouseEvent): void => {
+  emit('unwire', { node: edge.target, port: edge.targetHandle! });
+};
+const picked = (): void => {
+  void nextTick(() =>
+    emit(
+      'select',
+      flow.getSelectedNodes.value.map((n) => n.id),
+    ),
+  );
+};
+/** Where a new node is seen: the middle of the board. */
+const middle = (): readonly [number, number] => {
+  const { x, y, zoom } = flow.viewport.value;
+  const { width, height } = flow.dimensions.value;
+  return [(width / 2 - x) / zoom - 90, (height / 2 - y) / zoom - 40];
+};
+/** Brings all nodes into view when one is put where it would not be seen. */
+const reveal = ([left, top]: readonly [number, number]): void => {
+  const { x, y, zoom } = flow.viewport.value;
+  const { width, height } = flow.dimensions.value;
+  const [screenX, screenY] = [left * zoom + x, top * zoom + y];
+  const seen =
+    screenX >= 0 && screenY >= 0 && screenX + 162 * zoom <= width && screenY + 110 * zoom <= height;
+  // As soon as the new node has been measured.
+  if (!seen) fitted = false;
+};
+defineExpose({ fit, middle, reveal });
+</script>
+
+<template>
+  <div class="board" :data-board="board">
+    <VueFlow
+      :id="board"
+      :nodes="nodes"
+      :edges="edges"
+      :connection-mode="ConnectionMode.Strict"
+      :delete-key-code="null"
+      :min-zoom="0.25"
+      :max-zoom="1.6"
+      :apply-default="true"
+      :nodes-focusable="true"
+      :edges-focusable="false"
+      elevate-edges-on-select
+      @connect="connected"
+      @node-drag-stop="moved"
+      @edge-double-click="edgeTaken"
+      @node-click="picked"
+      @pane-click="emit('select', [])"
+      @selection-end="picked"
+    >
+      <template #node-card="{ data, selected: isSelected }: { data: N; selected: boolean }">
+        <slot name="node" :node="data" :selected="isSelected" />
+      </template>
+    </VueFlow>
+  </div>
+</template>
+
+<style scoped>
+.board {
+  height: 100%;
+  min-height: 240px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background:
+    linear-gradient(var(--line2) 1px, transparent 1px) 0 0 / 24px 24px,
+    var(--bench);
+  overflow: hidden;
+}
+.board :deep(.vue-flow__edge-path) {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.board :deep(.vue-flow__edge.selected .vue-flow__edge-path),
+.board :deep(.vue-flow__edge:hover .vue-flow__edge-path) {
+  stroke: var(--accent);
+  stroke-width: 2.2;
+}
+.board :deep(.vue-flow__edge.cut .vue-flow__edge-path) {
+  stroke: var(--madder);
+  stroke-dasharray: 4 4;
+}
+.board :deep(.vue-flow__connection-path) {
+  stroke: var(--accent);
+  stroke-width: 1.6;
+}
+.board :deep(.vue-flow__node:focus-visible) {
+  outline: 2px solid var(--accent);
+  outline-offset: 2px;
+}
+</style>
