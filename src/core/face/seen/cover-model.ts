@@ -8,6 +8,7 @@ import { angleBetween, slerp, type Quaternion } from '../../maths/quaternion';
 import { fillOutlines } from '../region-mask';
 import { EYE_OPENINGS, faceRegion, FACE_EDGE, MOUTH_OPENING } from '../regions';
 import { solveLinear } from '../../maths/linear';
+import { clamp, smoothstep } from '../../maths/scalar';
 
 /** Places along a side of the layout. */
 export const GRID = 64;
@@ -24,7 +25,11 @@ export interface CoverModel {
   readonly cover: Float32Array;
   /** How the head was held in the mean while it was learnt. */
   readonly rotation: Quaternion;
+  /** What the light does to the whole face now, a channel each; null before it was seen twice. */
+  readonly light: readonly LightPlane[] | null;
 }
+/** A plane over the layout: c + a u + b v, in logarithms. */
+type LightPlane = readonly [c: number, a: number, b: number];
 
 const maskOf = (lines: Parameters<typeof fillOutlines>[0]): Float32Array => fillOutlines(lines, GRID);
 const FACE = maskOf([FACE_EDGE]);
@@ -51,12 +56,16 @@ const SKIN = (() => {
 
 /** Of how well a place is seen, below which nothing is said about it. */
 const SEEN_WELL = 90;
+/** What is covered says so much less about the light. */
+const WEIGHS_LESS = 0.99;
 /** Least and most standard deviation of a place in logarithms: 4 % and 16 %. */
 const LEAST = 0.06;
 const MOST = 0.16;
 const LEARNS = 0.08;
 /** What is covered is forgotten slowly, so that a lamp that is switched on is not taken for a hand for ever. */
 const FORGETS = 0.006;
+/** So much of it at once: a mug before the mouth for some seconds leaves nothing behind. */
+const FORGETS_AT_MOST = 0.15;
 
 /** Deviation that a degree of turning adds, and how fast the way the head is held is learnt. */
 const SLACK = 0.008;
@@ -64,6 +73,9 @@ const SLACK = 0.008;
 const SHADE = 1.6;
 const TINT = 2;
 const TURNS = 0.05;
+/** How odd a place is: from where on it is covered by itself, and where it hangs together with one that surely is. */
+const SURE = [0.7, 1.3] as const;
+const LIKELY = [0.35, 0.6] as const;
 
 const logOf = (byte: number): number => {
   const c = byte / 255;
@@ -78,17 +90,18 @@ const median = (values: Float32Array): number => values.sort()[values.length >> 
 const ACROSS = Float32Array.from({ length: PLACES }, (_, i) => (i % GRID) / GRID - 0.5);
 const DOWN = Float32Array.from({ length: PLACES }, (_, i) => Math.floor(i / GRID) / GRID - 0.5);
 
-/** What the light does to the whole face: a plane over the layout, fitted to most places. Given as c + a u + b v. */
+/**
+ * What the light does to the whole face, fitted to places that are bare as far as is known: begun from what it did in the picture before, so that
+ * a hand that comes over most of the face is not taken for the light.
+ */
 const lightChange = (
   off: Float32Array,
   channel: number,
   use: readonly number[],
-): readonly [number, number, number] => {
-  let fit: readonly [number, number, number] = [
-    median(Float32Array.from(use, (i) => off[3 * i + channel]!)),
-    0,
-    0,
-  ];
+  cover: Float32Array,
+  before: LightPlane | null,
+): LightPlane => {
+  let fit: LightPlane = before ?? [median(Float32Array.from(use, (i) => off[3 * i + channel]!)), 0, 0];
   for (let round = 0; round < 4; round++) {
     const [c, a, b] = fit;
     // Cauchy weights: a hand before half the face does not tilt the plane. Sums in plain numbers: this runs for every picture.
@@ -106,7 +119,7 @@ const lightChange = (
       const v = DOWN[i]!;
       const d = off[3 * i + channel]!;
       const e = (d - c - a * u - b * v) / 0.08;
-      const w = 1 / (1 + e * e);
+      const w = (1 - WEIGHS_LESS * cover[i]!) / (1 + e * e);
       sw += w;
       su += w * u;
       sv += w * v;
@@ -117,10 +130,10 @@ const lightChange = (
       sud += w * u * d;
       svd += w * v * d;
     }
-    // A slope has to be well founded.
-    const damping = 0.002 * sw;
+    // A slope stays as it was unless it is well founded.
+    const damping = before ? 0.01 * sw : 0.002 * sw;
     const sums = Float64Array.of(sw, su, sv, su, suu + damping, suv, sv, suv, svv + damping);
-    const next = Float64Array.of(sd, sud, svd);
+    const next = Float64Array.of(sd, sud + damping * (before?.[1] ?? 0), svd + damping * (before?.[2] ?? 0));
     if (!solveLinear(sums, next, 3)) break;
     fit = [next[0]!, next[1]!, next[2]!];
   }
@@ -140,6 +153,27 @@ const spreadOut = (of: Float32Array, use: Uint8Array, into: Float32Array): void 
         }
       into[y * GRID + x] = count > 0 ? sum / count : 0;
     }
+};
+
+/** 1 for places that are odd enough and hang together, through others that are, with one that is surely covered. */
+const hangsTogether = (odd: Float32Array, use: Uint8Array): Uint8Array => {
+  const found = new Uint8Array(PLACES);
+  const ahead: number[] = [];
+  for (let i = 0; i < PLACES; i++)
+    if (use[i] && odd[i]! > SURE[1]) {
+      found[i] = 1;
+      ahead.push(i);
+    }
+  while (ahead.length > 0) {
+    const i = ahead.pop()!;
+    const x = i % GRID;
+    for (const k of [x > 0 ? i - 1 : -1, x < GRID - 1 ? i + 1 : -1, i - GRID, i + GRID]) {
+      if (k < 0 || k >= PLACES || found[k] || !use[k] || odd[k]! <= LIKELY[0]) continue;
+      found[k] = 1;
+      ahead.push(k);
+    }
+  }
+  return found;
 };
 
 /** Places that say nothing take the mean of those around them, from their edge inwards. */
@@ -199,11 +233,13 @@ export const nextCover = (
     }
     if (seen[i]! > 0) learnt.push(i);
   }
-  if (learnt.length > 60)
-    for (let c = 0; c < 3; c++) {
-      const [k, a, b] = lightChange(off, c, learnt);
+  let light = before?.light ?? null;
+  if (learnt.length > 60) {
+    light = [0, 1, 2].map((c) => lightChange(off, c, learnt, old, light?.[c] ?? null));
+    light.forEach(([k, a, b], c) => {
       for (const i of learnt) off[3 * i + c]! -= k + a * ACROSS[i]! + b * DOWN[i]!;
-    }
+    });
+  }
   // What skin looks like on this face: a robust mean where it is nearly always bare.
   const bare: number[] = [];
   for (let i = 0; i < PLACES; i++) if (use[i] && SKIN[i]! > 0.5 && seen[i]! > 0) bare.push(i);
@@ -237,23 +273,25 @@ export const nextCover = (
   }
   const smooth = new Float32Array(PLACES);
   spreadOut(odd, use, smooth);
+  const hanging = hangsTogether(smooth, use);
   const cover = new Float32Array(PLACES);
   for (let i = 0; i < PLACES; i++) {
     if (!use[i]) continue;
-    const t = Math.min(1, Math.max(0, (smooth[i]! - 0.7) / 0.6));
-    const now = t * t * (3 - 2 * t);
+    const now = hanging[i] ? smoothstep(...LIKELY, smooth[i]!) : smoothstep(...SURE, smooth[i]!);
     cover[i] = old[i]! + (now > old[i]! ? 0.7 : 0.5) * (now - old[i]!);
-    const rate = cover[i]! < 0.3 ? Math.max(LEARNS, 1 / (seen[i]! + 1)) : FORGETS;
+    const isBare = cover[i]! < 0.3;
+    const rate = isBare ? Math.max(LEARNS, 1 / (seen[i]! + 1)) : FORGETS;
+    const most = isBare ? Infinity : FORGETS_AT_MOST;
     let square = 0;
     for (let c = 0; c < 3; c++) {
-      mean[3 * i + c]! += rate * off[3 * i + c]!;
+      mean[3 * i + c]! += rate * clamp(off[3 * i + c]!, -most, most);
       square += off[3 * i + c]! ** 2 / 3;
     }
-    if (cover[i]! < 0.3) {
+    if (isBare) {
       spread[i]! += Math.min(0.05, rate) * (square - spread[i]!);
       seen[i] = Math.min(60_000, seen[i]! + 1);
     }
   }
   filledIn(cover, use);
-  return { mean, spread, seen, cover, rotation: slerp(held, rotation, TURNS) };
+  return { mean, spread, seen, cover, rotation: slerp(held, rotation, TURNS), light };
 };
