@@ -20,7 +20,7 @@ const BENCHES = [
     'morph',
     'stage',
   ],
-  ...['fountain', 'scope', 'pieces', 'picture', 'hands', 'masks', 'light'],
+  ...['fountain', 'circuit', 'scope', 'pieces', 'picture', 'hands', 'masks', 'light'],
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

@@ -1,6 +1,7 @@
 /** New ids; chance lives here, not in the core. */
 import type {
   AssetId,
+  CircuitId,
   ControlId,
   CueId,
   DriveId,
@@ -27,4 +28,5 @@ export const newLookId = (): LookId => `look_${short()}` as LookId;
 export const newControlId = (): ControlId => `control_${short()}` as ControlId;
 export const newVariableId = (): VariableId => `variable_${short()}` as VariableId;
 export const newPromptId = (): PromptId => `prompt_${short()}` as PromptId;
+export const newCircuitId = (): CircuitId => `circuit_${short()}` as CircuitId;
 export const newDriveId = (): DriveId => `drive_${short()}` as DriveId;

@@ -105,6 +105,7 @@ watch(
 const wide = computed(
   () =>
     desk.library.open ||
+    (props.stage === 'behave' && desk.behave.wide && desk.behave.section === 'circuits') ||
     (props.stage === 'style' &&
       desk.style.wide &&
       (desk.style.section === 'circuit' || (desk.style.section === 'face' && painter.on !== null))),

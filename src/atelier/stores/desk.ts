@@ -3,7 +3,15 @@ import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Stage } from '../../core/checks/checks';
 import type { GridGuess } from '../../core/assets/frames/guess-grid';
-import type { AssetId, CueId, FaceChoice, MaterialId, ObjectId, SceneId } from '../../core/document/schema';
+import type {
+  AssetId,
+  CircuitId,
+  CueId,
+  FaceChoice,
+  MaterialId,
+  ObjectId,
+  SceneId,
+} from '../../core/document/schema';
 import type { AxesChoice } from '../../core/placing/drag';
 import { chosenPeople, choosePeople } from '../../stage/chosen-people';
 import type { PeopleDetail } from '../../stage/performer/person-view';
@@ -14,10 +22,11 @@ export type PlaceMode = 'move' | 'turn' | 'size' | 'pivot';
 export type PlaceTool = 'spread' | 'arrange';
 
 /** Parts of the Behave bench. */
-export type BehaveSection = 'cues' | 'viewer' | 'scope';
+export type BehaveSection = 'cues' | 'circuits' | 'viewer' | 'scope';
 
 export const BEHAVE_SECTIONS: readonly { readonly id: BehaveSection; readonly label: string }[] = [
   { id: 'cues', label: 'Cue sheet' },
+  { id: 'circuits', label: 'Circuits' },
   { id: 'viewer', label: 'Controls and prompts' },
   { id: 'scope', label: 'Scope' },
 ];
@@ -122,6 +131,9 @@ export const useDeskStore = defineStore('desk', () => {
     action: null as string | null,
     /** The cue that was just added: what sets it off is asked first. */
     fresh: null as CueId | null,
+    /** The circuit whose board is open, and whether that lies over the Stack. */
+    circuit: null as CircuitId | null,
+    wide: false,
     /** Ready-made cues are offered. */
     recipes: false,
   });

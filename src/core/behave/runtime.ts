@@ -8,7 +8,7 @@
  *   runtime.values(0).visible             // the first object's state now
  *   const saved = runtime.save();         // plain data; restore(saved) goes on exactly from there
  */
-import type { CueId, Effect, EffectObject, PromptId, SceneId } from '../document/schema';
+import type { CircuitId, CueId, Effect, EffectObject, NodeId, PromptId, SceneId } from '../document/schema';
 import type { Particles } from '../fountain/particles';
 import type { ByHand } from '../placing/local';
 import type { ObjectPlaces, StateNow } from '../placing/places';
@@ -16,6 +16,7 @@ import type { Presence } from '../placing/presence';
 import type { TrackFrame } from '../tracking/track-frame';
 import { NO_INPUTS, type Inputs } from '../program/inputs';
 import { ObjectsNow } from '../program/object-now';
+import { CircuitsPart } from './parts/circuits-part';
 import { ControlsPart } from './parts/controls-part';
 import { CuesPart } from './parts/cues-part';
 import { DrivesPart } from './parts/drives-part';
@@ -33,6 +34,9 @@ import type { CueWrites } from './parts/writing';
 import { WrittenPart } from './parts/written-part';
 import type { Program } from '../program/program';
 import { signalNow, type Readable, type SpeedMemory } from './signals';
+import type { Setter } from '../kinds/writables/writable-kind';
+import type { Writable } from '../kinds/writables/writables';
+import type { PortValue } from '../kinds/nodes/ports';
 import type { Signal } from '../kinds/signals/signals';
 import type { Values } from '../kinds/values';
 import type { Firing, Witness } from './witness';
@@ -69,6 +73,13 @@ const partsOf = (
     bid: (order) => cues.bid(order),
   };
   const cues: CuesPart = new CuesPart(program, { write: byCues, presence, written }, { only, witness });
+  const setterOf = (writable: Writable): Setter => written.setterOf(writable);
+  const circuits = new CircuitsPart(program, {
+    setterOf,
+    write: byCues,
+    tellCues: (step) => cues.tell(step),
+  });
+  written.late = circuits;
   return {
     presence,
     hands: new HandsPart(program),
@@ -77,10 +88,11 @@ const partsOf = (
     variables,
     scene: sceneNow,
     speeds: new SpeedsPart(),
+    circuits,
     cues,
     prompts: new PromptsPart(program),
     objects,
-    drives: new DrivesPart(program, (writable) => written.setterOf(writable)),
+    drives: new DrivesPart(program, setterOf),
     written,
     fountains: new FountainsPart(program, objects, presence, fountains),
   };
@@ -152,6 +164,10 @@ export class Runtime implements StateNow, Readable {
   }
   variable(id: string): number {
     return this.parts.variables.of(id);
+  }
+  /** What is at an output of a node of a circuit; undefined where there is none. */
+  nodeValue(circuit: CircuitId, node: NodeId, port: string): PortValue | undefined {
+    return this.parts.circuits.valueAt(circuit, node, port);
   }
   /** The prompt that is to be read now: the last one shown; null for none. */
   get prompt(): PromptId | null {

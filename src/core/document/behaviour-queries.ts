@@ -2,15 +2,20 @@
 import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import { suits } from '../kinds/actions/actions';
 import { perDocument } from '../memo';
+import { nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
 import { writtenKeys } from '../kinds/writables/writables';
 import { inOrder, withDescendants } from './queries';
 import type { Seconds } from '../units';
 import type { Action, Condition, Drive, Effect, EffectObject, Signal, Trigger } from './schema';
 
-/** What sets cues off and back, and shows and hides prompts. */
+const nodesOf = (effect: Effect): BehaviourNode[] =>
+  Object.values(effect.circuits).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
+
+/** What sets cues off and back, shows and hides prompts, and starts circuits. */
 export const triggersOf = (effect: Effect): Trigger[] => [
   ...Object.values(effect.cues).flatMap((cue) => [...cue.triggers, ...cue.resets]),
   ...Object.values(effect.prompts).flatMap((prompt) => [...prompt.shownWhen, ...prompt.hiddenWhen]),
+  ...nodesOf(effect).flatMap(({ kind, set }) => nodeKind(kind).triggers?.(set as never) ?? []),
 ];
 
 /** All conditions of cues and prompts. */
@@ -19,11 +24,12 @@ export const conditionsOf = (effect: Effect): Condition[] => [
   ...Object.values(effect.prompts).flatMap((prompt) => prompt.onlyIf),
 ];
 
-/** All signals: those that triggers look at, that conditions compare, and that drive something. */
+/** All signals: those that triggers look at, that conditions compare, that drive something, and that circuits read. */
 export const signalsOf = (effect: Effect): Signal[] => [
   ...triggersOf(effect).flatMap(signalsOfTrigger),
   ...conditionsOf(effect).map(({ signal }) => signal),
   ...Object.values(effect.drives).map(({ signal }) => signal),
+  ...nodesOf(effect).flatMap(({ kind, set }) => nodeKind(kind).signals?.(set as never) ?? []),
 ];
 
 /**

@@ -30,6 +30,7 @@ export const blankEffect = (name: string): Effect => ({
   controls: {},
   prompts: {},
   drives: {},
+  circuits: {},
   backdrop: { feather: 0, grow: 0, invert: false, spill: 1 },
   listing: { summary: '', tags: [], icon: null },
 });

@@ -217,6 +217,12 @@ describe('reading documents', () => {
   test('schema 11 always asked for what it did not see, and goes on doing so', () => {
     expect(readEffect(fixture(11)).asks).toBe(true);
   });
+  test('schema 12 had no circuits of behaviour', () => {
+    const effect = readEffect(fixture(12));
+    expect(effect.circuits).toEqual({});
+    // What it asked for, or not, stays.
+    expect(effect.asks).toBe(false);
+  });
   test('schema 4 looks as it did: cards lie where they were, people are cut out as they come, lit things cover', () => {
     const effect = readEffect(fixture(4));
     const object = (id: string) => effect.objects[id as ObjectId];

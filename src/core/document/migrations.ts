@@ -150,6 +150,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   }),
   // Effects of schema 11 always asked for what they did not see.
   11: (old) => ({ ...old, schema: 12, asks: true }),
+  // Schema 12 knew circuits of surfaces only.
+  12: (old) => ({ ...old, schema: 13, circuits: {} }),
 };
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */

@@ -4,6 +4,7 @@ import { objectSchema } from '../kinds/objects/objects';
 import { perObject } from '../memo';
 import { materialSchema } from '../schema/material-schema';
 import { referencesIn, type Named } from '../schema/references';
+import { circuitSchema } from './circuit-schema';
 import { cueSchema } from './cue-schema';
 import { lookSchema, targetSchema, type AssetId, type Effect } from './schema';
 import { controlSchema, driveSchema, promptSchema } from './viewer-schema';
@@ -18,6 +19,7 @@ export const NAMING = {
   cues: cueSchema,
   prompts: promptSchema,
   drives: driveSchema,
+  circuits: circuitSchema,
 } as const satisfies Partial<Record<keyof Effect, z.ZodType>>;
 export type NamingMap = keyof typeof NAMING;
 export const NAMING_MAPS = Object.keys(NAMING) as readonly NamingMap[];

@@ -10,15 +10,18 @@ import { assetIdSchema, assetSchema, type Asset, type AssetId } from '../schema/
 import {
   controlIdSchema,
   cueIdSchema,
+  circuitIdSchema,
   driveIdSchema,
   promptIdSchema,
   variableIdSchema,
   type ControlId,
   type CueId,
+  type CircuitId,
   type DriveId,
   type PromptId,
   type VariableId,
 } from '../schema/behave-ids';
+import { circuitSchema, type Circuit } from './circuit-schema';
 import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from '../schema/material-schema';
 import type { varySchema } from '../kinds/actions/action-kind';
@@ -49,6 +52,7 @@ export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
 export * from '../schema/surface-circuit-schema';
+export { circuitSchema, MOST_NODES, type BehaviourNodes, type Circuit } from './circuit-schema';
 export * from './cue-schema';
 export { MOST_TARGETS } from '../kinds/actions/action-kind';
 export {
@@ -129,7 +133,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 12;
+export const SCHEMA_VERSION = 13;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -238,6 +242,7 @@ export const effectSchema = z.strictObject({
   /** Asks the viewer by itself for what it needs and does not see: a face, a hand, the printed picture, the floor. */
   asks: z.boolean(),
   drives: mapById(driveIdSchema, driveSchema, 200),
+  circuits: mapById(circuitIdSchema, circuitSchema, 200),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
@@ -259,7 +264,8 @@ type Maps =
   | 'variables'
   | 'controls'
   | 'prompts'
-  | 'drives';
+  | 'drives'
+  | 'circuits';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
@@ -272,4 +278,5 @@ export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   controls: Record<ControlId, Control>;
   prompts: Record<PromptId, Prompt>;
   drives: Record<DriveId, Drive>;
+  circuits: Record<CircuitId, Circuit>;
 }

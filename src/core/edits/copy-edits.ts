@@ -7,6 +7,7 @@ import { restOf } from '../placing/rest';
 import { copiesOf, type Spread } from '../placing/spread';
 import { kindOf } from '../kinds/objects/objects';
 import { newGroup } from '../kinds/objects/group';
+import { copyCircuits } from './circuit-edits';
 import { copiedCue } from './cue-edits';
 import { makeRoom, objectWords } from './object-edits';
 import { edit, type Edit } from '../document/edit';
@@ -147,6 +148,7 @@ export const duplicateObjects = (
     });
     if (materials === 'own') makeMaterialsOwn(effect, [...made.values()], newId).change(d);
     copyCues(d, made, cues, newId);
+    copyCircuits(d, made, newId);
   });
 
 /** Copies what is on a face to another one: the same point of it, the same pose. */
@@ -272,6 +274,9 @@ export const spreadObject = (
             : { parent: ids.get(own.parent!)! }),
         } as Draft<EffectObject>;
       }
-      if (i > 0) copyCues(d, ids, 'shared', newId);
+      if (i > 0) {
+        copyCues(d, ids, 'shared', newId);
+        copyCircuits(d, ids, newId);
+      }
     });
   });

@@ -3,6 +3,7 @@ import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { objectWords } from './object-edits';
 import { edit, type Edit } from '../document/edit';
+import { moveIn, removeFrom, wireIn } from './graph-edits';
 import { forget } from './forget';
 import { ALL_SLOTS, freeMaterialName, materialIdsOf } from '../document/material-queries';
 import type {
@@ -127,10 +128,7 @@ export const addNodes = (effect: Effect, id: MaterialId, nodes: readonly Surface
 /** Takes nodes away, with the wires that ran to and from them. The surface itself stays. */
 export const removeNodes = (effect: Effect, id: MaterialId, gone: readonly NodeId[]): Edit =>
   inCircuit(effect, id, gone.length === 1 ? 'Delete a node of' : 'Delete nodes of', (circuit) => {
-    for (const one of gone) if (circuit[one]?.type !== 'surface') delete circuit[one];
-    for (const node of Object.values(circuit))
-      for (const [port, wire] of Object.entries(node.inputs))
-        if (!circuit[wire.node]) delete node.inputs[port];
+    removeFrom(circuit, gone, (node) => node.type === 'surface');
   });
 
 /** Changes values, the picture or the place of a node in a material's circuit; nothing where it is gone. */
@@ -155,7 +153,7 @@ export const moveNodes = (
   places: ReadonlyMap<NodeId, readonly [number, number]>,
 ): Edit =>
   inCircuit(effect, id, 'Move nodes of', (circuit) => {
-    for (const [node, [x, y]] of places) if (circuit[node]) circuit[node].at = [Math.round(x), Math.round(y)];
+    moveIn(circuit, places);
   });
 
 /** Runs a wire into an input, instead of the one that ran there; null takes it away. */
@@ -166,8 +164,5 @@ export const wire = (
   from: { readonly node: NodeId; readonly port: string } | null,
 ): Edit =>
   inCircuit(effect, id, from ? 'Wire nodes of' : 'Take a wire off', (circuit) => {
-    const draft = circuit[to.node];
-    if (!draft) return;
-    if (from) draft.inputs[to.port] = { node: from.node, port: from.port };
-    else delete draft.inputs[to.port];
+    wireIn(circuit, to, from);
   });

@@ -41,6 +41,8 @@ export const removeObjects = (effect: Effect, ids: readonly ObjectId[]): Edit =>
     const gone = new Set(ids.flatMap((id) => withDescendants(effect, id).map((o) => o.id)));
     hideDeletedParts(d, effect, gone);
     for (const one of gone) delete d.objects[one];
+    for (const { id, owner } of Object.values(effect.circuits))
+      if (owner !== null && gone.has(owner)) delete d.circuits[id];
     forget(d, effect, 'objects', gone);
   });
 /** Removes an object with all that hangs in it, as `removeObjects` does. */

@@ -116,6 +116,25 @@ describe('a plan', () => {
   });
 });
 
+describe('what is read late', () => {
+  const late: Ports = { ...PORTS, inputs: [...PORTS.inputs, { name: 'late', late: true }] };
+  const graph = graphOf(node('end', { must: from('back') }), node('back', { late: from('end') }));
+  test('closes no circle, and what it reads is worked out too', () => {
+    const { order, troubles } = planGraph(graph, [graph['end']!], () => late);
+    expect(order.map((p) => p.node.id)).toEqual(['back', 'end']);
+    expect(order[0]!.inputs.find((i) => i.port.name === 'late')!.wire).toMatchObject({ node: 'end' });
+    expect(troubles).toEqual([{ code: 'unwired', node: 'back', port: 'must' }]);
+    const alone = planGraph(graph, [graph['back']!], () => late);
+    expect(alone.order.map((p) => p.node.id)).toEqual(['back', 'end']);
+  });
+  test('is passed over when a wire is asked about', () => {
+    const isLate = (_: GraphNode, port: string): boolean => port === 'late';
+    const only = graphOf(node('a', { late: from('b') }), node('b'));
+    expect(wouldLoop(only, 'a', 'b')).toBe(true);
+    expect(wouldLoop(only, 'a', 'b', isLate)).toBe(false);
+  });
+});
+
 describe('copies', () => {
   test('are wired among each other as they were, and to what they were wired to before', () => {
     const [a, b] = [node('a', { must: from('else') }), node('b', { a: from('a') })];

@@ -1,6 +1,6 @@
 /**
- * Nodes joined by wires, whatever they work out: a wire runs from an output of one node into an input of another. Surface circuits stand
- * on this; what a node does is theirs.
+ * Nodes joined by wires, whatever they work out: a wire runs from an output of one node into an input of another. Surface and
+ * behaviour circuits stand on this; what a node does is theirs.
  */
 
 /** Where a wire begins. */
@@ -23,6 +23,8 @@ export interface GraphInput {
   readonly name: string;
   /** Without a wire the node makes no sense, and says so. */
   readonly needed?: true;
+  /** It is read when all else of a step is worked out, for the next step: a wire into it closes no circle. */
+  readonly late?: true;
 }
 export interface GraphOutput {
   readonly name: string;
@@ -34,8 +36,13 @@ export interface Ports<I extends GraphInput = GraphInput, O extends GraphOutput 
   readonly outputs: readonly O[];
 }
 
-/** Whether a wire from one node into another would run in a circle. */
-export const wouldLoop = <N extends GraphNode>(graph: Graph<N>, from: N['id'], to: N['id']): boolean => {
+/** Whether a wire from one node into another would run in a circle. Wires into what is `isLate` close none. */
+export const wouldLoop = <N extends GraphNode>(
+  graph: Graph<N>,
+  from: N['id'],
+  to: N['id'],
+  isLate: (node: N, port: string) => boolean = () => false,
+): boolean => {
   const seen = new Set<string>();
   const ahead: string[] = [from];
   while (ahead.length > 0) {
@@ -44,7 +51,8 @@ export const wouldLoop = <N extends GraphNode>(graph: Graph<N>, from: N['id'], t
     if (seen.has(next)) continue;
     seen.add(next);
     const node = graph[next as N['id']] as N | undefined;
-    for (const wire of Object.values(node?.inputs ?? {})) ahead.push(wire.node);
+    for (const [port, wire] of Object.entries(node?.inputs ?? {}))
+      if (!isLate(node!, port)) ahead.push(wire.node);
   }
   return false;
 };

@@ -2,8 +2,10 @@
 import type { Graph, GraphNode } from './graph';
 import type { PlannedNode } from './plan';
 
-const COLUMN = 188;
+/** Between columns, and between what stands below each other. */
+const BESIDE = 26;
 const GAP = 24;
+/** Of a node, unless it is said. */
 const WIDTH = 162;
 
 type Place = readonly [number, number];
@@ -14,11 +16,12 @@ export const freePlace = <N extends GraphNode>(
   heightOf: (node: N) => number,
   height: number,
   wanted: Place,
+  width = WIDTH,
 ): Place => {
   const isFree = ([x, y]: Place): boolean =>
     Object.values<N>(graph).every(
       (n) =>
-        Math.abs(n.at[0] - x) >= WIDTH + GAP / 2 ||
+        Math.abs(n.at[0] - x) >= width + GAP / 2 ||
         y >= n.at[1] + heightOf(n) + GAP / 2 ||
         n.at[1] >= y + height + GAP / 2,
     );
@@ -38,6 +41,7 @@ export const tidyPlaces = <N extends GraphNode>(
   graph: Graph<N>,
   order: readonly PlannedNode<N, unknown, unknown, N['id']>[],
   heightOf: (node: N) => number,
+  width = WIDTH,
 ): Map<N['id'], Place> => {
   /** Wires between a node and the ends, the longest way. */
   const depth = new Map<N['id'], number>(order.map(({ node }) => [node.id, 0]));
@@ -50,7 +54,7 @@ export const tidyPlaces = <N extends GraphNode>(
   for (const { node } of order) {
     const column = deepest - depth.get(node.id)!;
     const y = below.get(column) ?? 0;
-    places.set(node.id, [column * COLUMN, y]);
+    places.set(node.id, [column * (width + BESIDE), y]);
     below.set(column, y + heightOf(node) + GAP);
   }
   const floor = Math.max(0, ...below.values());
@@ -58,7 +62,7 @@ export const tidyPlaces = <N extends GraphNode>(
   for (const node of Object.values<N>(graph))
     if (!places.has(node.id)) {
       places.set(node.id, [x, floor + GAP]);
-      x += COLUMN;
+      x += width + BESIDE;
     }
   return places;
 };

@@ -42,6 +42,8 @@ export const planGraph = <N extends GraphNode, I extends GraphInput, O extends G
   const troubles: GraphTrouble<N['id']>[] = [];
   const done = new Set<string>();
   const under: N['id'][] = [];
+  /** What late inputs read: it has to be worked out too, but not before. */
+  const later: N[] = [];
 
   const wireInto = (node: N, port: I): PlannedPort<I, O, N['id']>['wire'] => {
     const wire = node.inputs[port.name];
@@ -54,6 +56,10 @@ export const planGraph = <N extends GraphNode, I extends GraphInput, O extends G
     if (!source || !output) {
       troubles.push({ code: 'lost-wire', node: node.id, port: port.name });
       return null;
+    }
+    if (port.late) {
+      later.push(source);
+      return { node: source.id, output };
     }
     const at = under.indexOf(source.id);
     if (at >= 0) {
@@ -74,6 +80,7 @@ export const planGraph = <N extends GraphNode, I extends GraphInput, O extends G
   };
 
   ends.forEach(visit);
+  while (later.length > 0) visit(later.shift()!);
   for (const node of Object.values<N>(graph))
     if (!done.has(node.id)) troubles.push({ code: 'idle', node: node.id });
   return { order, troubles };

@@ -7,9 +7,11 @@ export const variableIdSchema = idOf('variables').brand<'VariableId'>();
 export const controlIdSchema = idOf('controls').brand<'ControlId'>();
 export const promptIdSchema = idOf('prompts').brand<'PromptId'>();
 export const driveIdSchema = idOf('drives').brand<'DriveId'>();
+export const circuitIdSchema = idOf('circuits').brand<'CircuitId'>();
 
 export type CueId = z.infer<typeof cueIdSchema>;
 export type VariableId = z.infer<typeof variableIdSchema>;
 export type ControlId = z.infer<typeof controlIdSchema>;
 export type PromptId = z.infer<typeof promptIdSchema>;
 export type DriveId = z.infer<typeof driveIdSchema>;
+export type CircuitId = z.infer<typeof circuitIdSchema>;

@@ -156,8 +156,17 @@ const mapped = (schema: z.ZodType, value: unknown, change: Change, mayBeNull: bo
 const optionFor = ({ options, discriminator }: Def, value: unknown): z.ZodType | undefined => {
   if (discriminator === undefined) return options!.find((o) => o.safeParse(value).success);
   const kind = (value as Record<string, unknown>)[discriminator];
-  return options!.find((o) => defOf(o).shape?.[discriminator]?.safeParse(kind).success);
+  let known = optionsByKind.get(options!);
+  if (!known) optionsByKind.set(options!, (known = new Map()));
+  if (!known.has(kind))
+    known.set(
+      kind,
+      options!.find((o) => defOf(o).shape?.[discriminator]?.safeParse(kind).success),
+    );
+  return known.get(kind);
 };
+/** Found once for each kind: a circuit asks for thousands of nodes. */
+const optionsByKind = new WeakMap<object, Map<unknown, z.ZodType | undefined>>();
 
 const mappedObject = (shape: Record<string, z.ZodType>, value: unknown, change: Change): unknown =>
   Object.fromEntries(

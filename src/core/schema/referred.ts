@@ -11,4 +11,5 @@ export type Referred =
   | 'controls'
   | 'prompts'
   | 'drives'
+  | 'circuits'
   | 'nodes';

@@ -26,6 +26,7 @@ const STAGES: Readonly<Record<Use['in'], Stage | null>> = {
   cues: 'behave',
   prompts: 'behave',
   drives: 'behave',
+  circuits: 'behave',
   icon: 'release',
 };
 const uses = computed(() => usesOf(effectStore.effect, props.asset.id));

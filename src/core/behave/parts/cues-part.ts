@@ -79,9 +79,14 @@ export class CuesPart implements Part<CuesState> {
     this.orders = [...this.orders, order];
   }
 
+  /** Makes known which cues began and ended in the step before. */
+  tell(step: Step): void {
+    step.happened = { ...step.happened, began: new Set(this.began), ended: new Set(this.ended) };
+  }
+
   step(step: Step): void {
     const { at } = step;
-    step.happened = { ...step.happened, began: new Set(this.began), ended: new Set(this.ended) };
+    this.tell(step);
     step.orders = this.orders;
     this.orders = [];
     this.began = this.fireAll(step);

@@ -5,6 +5,7 @@
  *   cues         objects, scene, variables, prompts, other cues; in the order of the sheet
  *   motion       what shakes, sways and bounces: lies over the object's pose in that step alone, and adds up
  *   drives       whatever `core/kinds/writables` lists, through `written-part.ts`; in their order
+ *   circuits     the same, worked out before cues
  *
  * Of two that write the same thing the later one wins. What cues have left behind stays until another cue writes it; motion and drives
  * lie over it, and what is beneath shows again when they end (a variable keeps what was written last). Each gets only what it may write.

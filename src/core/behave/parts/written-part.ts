@@ -21,6 +21,10 @@ export interface WrittenState {
 }
 const NOTHING: WrittenState = { durations: {}, inputs: {} };
 
+/** What writes when everything else has. */
+interface LateWriter {
+  writeAll(): void;
+}
 /** What it writes with; each thing is kept by the part that it belongs to. */
 interface Around {
   readonly objects: ObjectsPart;
@@ -32,6 +36,8 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
   private state = NOTHING;
   private readonly durations = new Set<string>();
   private readonly inputs = new Map<string, InputOfCircuit>();
+  /** Circuits, worked out before cues, write after drives. */
+  late: LateWriter | null = null;
   private laid: { readonly of: WrittenState['inputs']; readonly effect: Effect } | null = null;
 
   constructor(
@@ -85,8 +91,9 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
     return this.laid.effect;
   }
 
-  /** Everything has moved that moves in this step. */
   step(): void {
+    this.late?.writeAll();
+    // Everything has moved that moves in this step.
     this.around.presence.forgetPlaces();
   }
 

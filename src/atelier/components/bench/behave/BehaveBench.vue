@@ -2,6 +2,7 @@
 /** What happens: the cue sheet, what the viewer sees and uses, and signals over the take. */
 import { BEHAVE_SECTIONS, useDeskStore } from '../../../stores/desk';
 import SectionTabs from '../../common/SectionTabs.vue';
+import CircuitPanel from './circuit/CircuitPanel.vue';
 import CueSheet from './CueSheet.vue';
 import ScopePanel from './scope/ScopePanel.vue';
 import ViewerPanel from './viewer/ViewerPanel.vue';
@@ -10,7 +11,7 @@ const desk = useDeskStore();
 </script>
 
 <template>
-  <section class="bench" aria-label="Behave bench">
+  <section class="bench" :class="{ board: desk.behave.section === 'circuits' }" aria-label="Behave bench">
     <SectionTabs
       label="What is worked on"
       :sections="BEHAVE_SECTIONS"
@@ -18,6 +19,7 @@ const desk = useDeskStore();
       @open="(section) => (desk.behave.section = section)"
     />
     <CueSheet v-if="desk.behave.section === 'cues'" />
+    <CircuitPanel v-else-if="desk.behave.section === 'circuits'" />
     <ViewerPanel v-else-if="desk.behave.section === 'viewer'" />
     <ScopePanel v-else />
   </section>
@@ -31,5 +33,11 @@ const desk = useDeskStore();
   display: grid;
   gap: 12px;
   align-content: start;
+}
+/* The board takes what height there is. */
+.board {
+  grid-template-rows: auto minmax(0, 1fr);
+  align-content: stretch;
+  padding-bottom: 12px;
 }
 </style>

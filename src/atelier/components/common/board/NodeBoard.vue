@@ -111,7 +111,12 @@ const reveal = ([left, top]: readonly [number, number]): void => {
   // As soon as the new node has been measured.
   if (!seen) fitted = false;
 };
-defineExpose({ fit, middle, reveal });
+/** How high a node is drawn; undefined before it is. */
+const heightOf = (id: Id): number | undefined => {
+  const height = flow.findNode(id)?.dimensions.height;
+  return height ? height : undefined;
+};
+defineExpose({ fit, middle, reveal, heightOf });
 </script>
 
 <template>

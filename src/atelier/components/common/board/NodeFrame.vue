@@ -19,10 +19,16 @@ defineProps<{
   selected: boolean;
   /** Wires end in it. */
   last?: boolean;
+  /** It is switched off. */
+  off?: boolean;
+  /** With more room for what is set of it. */
+  wide?: boolean;
 }>();
 const emit = defineEmits<{ unwire: [port: string] }>();
 defineSlots<{
   settings?(): unknown;
+  /** What is at an output now. */
+  live?(props: { port: O }): unknown;
   /** The value of an input that no wire reaches. */
   value?(props: { port: I }): unknown;
 }>();
@@ -32,11 +38,12 @@ const labelOf = (port: I | O): string => port.label ?? port.name;
 <template>
   <article
     class="node"
-    :class="{ selected, serious, troubled: troubles.length > 0, last }"
+    :class="{ selected, serious, troubled: troubles.length > 0, last, off, wide }"
     :aria-label="name"
   >
     <header :title="note">{{ name }}</header>
     <div v-for="output in outputs" :key="output.name" class="port out">
+      <output v-if="$slots.live" class="live"><slot name="live" :port="output" /></output>
       <span>{{ labelOf(output) }}</span>
       <span class="square" aria-hidden="true">{{ markOf(output) }}</span>
       <Handle :id="output.name" type="source" :position="Position.Right" />
@@ -72,6 +79,21 @@ const labelOf = (port: I | O): string => port.label ?? port.name;
   background: var(--sheet);
   box-shadow: 0 1px 2px rgb(0 0 0 / 6%);
   font-size: 12px;
+}
+.node.wide {
+  width: 196px;
+}
+.node.off {
+  opacity: 0.5;
+}
+.live {
+  margin-right: auto;
+  overflow: hidden;
+  color: var(--accent);
+  font:
+    500 11px 'JetBrains Mono Variable',
+    monospace;
+  white-space: nowrap;
 }
 .node.last {
   border-radius: 4px;

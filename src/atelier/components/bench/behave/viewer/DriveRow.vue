@@ -3,30 +3,18 @@
 import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
 import { overruledBy } from '../../../../../core/document/behaviour-queries';
-import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
 import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
 import { fittingFrom, fittingTo, shownAs } from '../../../../../core/behave/fitting-range';
-import { anchorOf } from '../../../../../core/document/queries';
-import { moveWords } from '../../../../words';
-import {
-  driveSchema,
-  type Drive,
-  type EffectObject,
-  type ObjectId,
-} from '../../../../../core/document/schema';
+import { driveSchema, type Drive } from '../../../../../core/document/schema';
 import { propertiesIn } from '../../../../../core/schema/properties';
 import { signalWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import PropertyInput from '../../../common/PropertyInput.vue';
 import GestureField from '../../../common/GestureField.vue';
 import EasingEditor from '../action/EasingEditor.vue';
-import ChoiceField from '../../../common/ChoiceField.vue';
-import { useChoices } from '../../../common/choices';
 import SignalFields from '../SignalFields.vue';
 import ChipButton from '../../../common/ChipButton.vue';
-import SelectField from '../../../common/SelectField.vue';
-import { useWritables } from './use-writables';
-import WordButton from '../../../common/WordButton.vue';
+import WritableFields from './WritableFields.vue';
 import IconButton from '../../../common/IconButton.vue';
 
 const props = defineProps<{
@@ -35,15 +23,12 @@ const props = defineProps<{
   bound?: boolean;
 }>();
 const effectStore = useEffectStore();
-const choices = useChoices();
 const DESCRIBED = propertiesIn(driveSchema, {});
 const curve = ref(false);
 const set = (change: Partial<Drive>, gesture: string | null = null): void =>
   void effectStore.edit(putDrive({ ...props.drive, ...change }), gesture && `${gesture}-${props.drive.id}`);
 const done = (): void => effectStore.endGesture();
 
-const writables = useWritables();
-const target = computed(() => writables.lineOf(props.drive.to));
 /** What is driven anew begins with ends that fit it. */
 const drives = (to: Drive['to']): void =>
   set({ to, remap: { ...props.drive.remap, to: [...fittingTo(effectStore.effect, to)] } });
@@ -54,10 +39,6 @@ const listens = (signal: Drive['signal'], gesture: string | null): void => {
   const from = isOther ? [...fittingFrom(effectStore.effect, signal)] : props.drive.remap.from;
   set({ signal, remap: { ...props.drive.remap, from: from as [number, number] } }, gesture);
 };
-const choose = (line: string): void => {
-  const to = writables.chosen(line);
-  if (to) drives(to);
-};
 /** What drives the same, and counts instead: of several the last one does. */
 const overruled = computed(() => {
   const by = overruledBy(effectStore.effect, props.drive);
@@ -65,34 +46,6 @@ const overruled = computed(() => {
     ? `${by.map(({ signal }) => signalWords(effectStore.effect, signal)).join(' and ')} drives the same, and comes later: that one counts.`
     : null;
 });
-/** Without its unit: the ends show that. Along an axis it says where that leads. */
-const inWords = (object: EffectObject, path: string): string => {
-  const name = numberName(object, path).replace(/ \((m|°)\)$/, '');
-  const way = path.startsWith('move') ? moveWords(anchorOf(effectStore.effect, object), path) : null;
-  return way ? `${name}: ${way}` : name;
-};
-const numbers = computed(() => {
-  const { to } = props.drive;
-  const objects =
-    to.kind === 'number' ? to.objects.flatMap((id) => effectStore.effect.objects[id] ?? []) : [];
-  const [first, ...others] = objects;
-  return first
-    ? Object.keys(numbersOf(first))
-        .filter((path) => others.every((o) => Object.hasOwn(numbersOf(o), path)))
-        .map((value) => ({ value, label: inWords(first, value) }))
-    : [];
-});
-/** Others that are driven too. */
-const severalOpen = ref(false);
-const several = computed(() =>
-  props.drive.to.kind === 'number' && (severalOpen.value || props.drive.to.objects.length > 1)
-    ? props.drive.to.objects
-    : null,
-);
-const driveObjects = (objects: readonly ObjectId[]): void => {
-  const { to } = props.drive;
-  if (to.kind === 'number') set({ to: { ...to, objects: [...objects] } });
-};
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
   const pair = [...props.drive.remap[of]] as [number, number];
   pair[i] = v;
@@ -111,38 +64,7 @@ const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
     <SignalFields v-if="!bound" :signal="drive.signal" @change="listens" />
     <div class="line">
       <span class="soft">drives</span>
-      <SelectField
-        v-if="several"
-        class="several"
-        name="Objects that are driven"
-        mode="multiple"
-        :show-search="true"
-        option-filter-prop="label"
-        :value="several"
-        :options="choices.objects.value"
-        @change="(v: unknown) => driveObjects(v as ObjectId[])"
-      />
-      <ChoiceField
-        v-else
-        label="What is driven"
-        ask="Choose what"
-        :value="target"
-        :options="writables.groups.value"
-        @change="choose"
-      />
-      <WordButton
-        v-if="drive.to.kind === 'number' && drive.to.objects.length > 0 && !several"
-        title="It drives the same number of other objects too"
-        @click="severalOpen = true"
-        >and others</WordButton
-      >
-      <ChoiceField
-        v-if="drive.to.kind === 'number'"
-        label="Which number is driven"
-        :value="drive.to.property"
-        :options="numbers"
-        @change="(property) => drives({ ...drive.to, property } as Drive['to'])"
-      />
+      <WritableFields :to="drive.to" @change="(to, anew) => (anew ? drives(to) : set({ to }))" />
       <span class="grow" />
       <a-switch
         size="small"
@@ -234,10 +156,6 @@ const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
-}
-.several {
-  min-width: 160px;
-  max-width: 100%;
 }
 .small {
   width: 74px;

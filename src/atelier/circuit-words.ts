@@ -1,0 +1,66 @@
+/** Words about behaviour circuits. */
+import type { BehaviourNodes, Effect } from '../core/document/schema';
+import { nodeKind, type BehaviourNode } from '../core/kinds/nodes/nodes';
+import { PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
+import { written } from '../core/kinds/written';
+import type { NodeTrouble } from '../core/program/circuits';
+import type { Referred } from '../core/schema/referred';
+import { namesIn } from './when-words';
+
+/** What a node is called: by how it is set where that says more. */
+export const nodeName = (effect: Effect, node: BehaviourNode): string => {
+  const { title, name } = nodeKind(node.kind);
+  return title?.(node.set as never, namesIn(effect)) ?? name;
+};
+const portName = (node: BehaviourNode | undefined, port: string): string =>
+  (node && nodeKind(node.kind).inputs.find(({ name }) => name === port)?.label) ?? port;
+
+const THINGS: Partial<Record<Referred, string>> = {
+  objects: 'object',
+  targets: 'printed picture',
+  controls: 'control',
+  cues: 'cue',
+  variables: 'variable',
+  scenes: 'scene',
+  prompts: 'prompt',
+  materials: 'material',
+};
+
+/** What is wrong with a node, and what to do. */
+export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: NodeTrouble): string => {
+  const name = (id: BehaviourNode['id']): string =>
+    nodes[id] ? nodeName(effect, nodes[id]) : 'a deleted node';
+  const port = 'port' in trouble ? portName(nodes[trouble.node], trouble.port) : '';
+  switch (trouble.code) {
+    case 'loop':
+      return `The wires run in a circle through ${[...new Set(trouble.through.map(name))].join(', ')}. Put “A step before” into it; until then the wire into ${port} is not followed.`;
+    case 'unwired':
+      return `Nothing runs into ${port}, so it does nothing. Run a wire there.`;
+    case 'lost-wire':
+      return `The wire into ${port} comes from something that is gone. Take it off, or run another there.`;
+    case 'idle':
+      return 'Nothing comes of it: run a wire from it to a node that writes or does something.';
+    case 'mismatch':
+      return `The wire into ${port} brings ${PORT_TYPES[trouble.from].words} where ${PORT_TYPES[trouble.to].words} is wanted. It is not followed.`;
+    case 'lacks':
+      return trouble.what === null
+        ? 'Choose what it writes.'
+        : `Choose the ${THINGS[trouble.what] ?? 'thing'}: none is chosen, or it was deleted.`;
+    case 'overruled':
+      return `Another node writes the same and comes later: that one counts.`;
+  }
+};
+/** Those that leave something out; the others are worth a look. */
+export const isSeriousTrouble = ({ code }: NodeTrouble): boolean => code !== 'idle' && code !== 'overruled';
+
+/** A value at a port, short enough to stand beside it. */
+export const valueWords = (value: PortValue, type: PortType): string => {
+  if (typeof value === 'string') return value.length > 12 ? `${value.slice(0, 11)}…` : value;
+  if (typeof value !== 'number')
+    return type === 'list' ? `${value.length} numbers` : value.map(short).join(' ');
+  if (Number.isNaN(value)) return '–';
+  if (type === 'truth') return value ? 'yes' : 'no';
+  if (type === 'event') return value ? 'now' : '';
+  return short(value);
+};
+const short = (n: number): string => (Math.abs(n) >= 1000 ? String(Math.round(n)) : written(n));

@@ -1,0 +1,212 @@
+<script setup lang="ts">
+/** A node of a behaviour circuit on the board: what is set of it, the values of what no wire reaches, and what comes out at this moment. */
+import { computed } from 'vue';
+import { z } from 'zod';
+import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
+import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
+import { nodeKind, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
+import type { Writable } from '../../../../../core/kinds/writables/writables';
+import { propertiesIn, UNITS, withValueAt, type NumberProperty } from '../../../../../core/schema/properties';
+import { nodeName } from '../../../../circuit-words';
+import { useEffectStore } from '../../../../stores/effect';
+import ChipButton from '../../../common/ChipButton.vue';
+import NumberField from '../../../common/NumberField.vue';
+import PropertyList from '../../../common/PropertyList.vue';
+import NodeFrame from '../../../common/board/NodeFrame.vue';
+import EasingEditor from '../action/EasingEditor.vue';
+import SignalFields from '../SignalFields.vue';
+import TriggerChoice from '../TriggerChoice.vue';
+import WritableFields from '../viewer/WritableFields.vue';
+
+const props = defineProps<{
+  node: BehaviourNode;
+  troubles: readonly string[];
+  serious: boolean;
+  selected: boolean;
+  /** What is at an output now. */
+  valueAt: (port: string) => string;
+}>();
+const emit = defineEmits<{
+  values: [values: Record<string, NodeValue>, gesture: string | null];
+  set: [set: object, gesture: string | null];
+  unwire: [port: string];
+  done: [];
+}>();
+const effectStore = useEffectStore();
+const kind = computed(() => nodeKind(props.node.kind));
+const name = computed(() => nodeName(effectStore.effect, props.node));
+const properties = computed(() =>
+  'signal' in props.node.set || 'trigger' in props.node.set || 'to' in props.node.set
+    ? {}
+    : propertiesIn(z.strictObject(kind.value.fields), props.node.set),
+);
+const own = computed(
+  () =>
+    props.node.set as {
+      signal?: Signal;
+      trigger?: Trigger;
+      to?: Writable;
+      easing?: EasingChoice;
+      handles?: [number, number, number, number];
+    },
+);
+const markOf = (port: InputPort | OutputPort): string => PORT_TYPES[port.type].mark;
+const valueOf = ({ name: port, usual }: InputPort): NodeValue | null => props.node.values[port] ?? usual;
+/** What an input shows as one, two or three numbers. */
+const numbersOf = (port: InputPort): readonly number[] => {
+  const value = valueOf(port);
+  return Array.isArray(value) ? value : [Number(value ?? 0)];
+};
+const unitOf = (port: InputPort) => UNITS[port.unit ?? 'plain'];
+const shown = (port: InputPort, n: number): number => Number((n * unitOf(port).factor).toPrecision(12));
+const setPart = (port: InputPort, i: number, typed: number): void => {
+  const next = [...numbersOf(port)];
+  next[i] = typed / unitOf(port).factor;
+  emit('values', { [port.name]: (next.length === 1 ? next[0]! : next) as NodeValue }, `${port.name}${i}`);
+};
+/** What can be typed into an input. */
+const isNumbers = ({ type }: InputPort): boolean => ['number', 'point', 'vector', 'rotation'].includes(type);
+const colourOf = (port: InputPort): string => String(valueOf(port) ?? '#000000');
+const isYes = (port: InputPort): boolean => valueOf(port) === 1;
+type Numeric = Pick<NumberProperty, 'unit'>;
+const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark : '');
+</script>
+
+<template>
+  <NodeFrame
+    :name="name"
+    :note="kind.note"
+    :inputs="kind.inputs"
+    :outputs="kind.outputs"
+    :mark-of="markOf"
+    :is-wired="(port) => node.inputs[port.name] !== undefined"
+    :troubles="troubles"
+    :serious="serious"
+    :selected="selected"
+    :last="kind.outputs.length === 0"
+    :off="node.off"
+    wide
+    @unwire="(port) => emit('unwire', port)"
+  >
+    <template #live="{ port }">{{ valueAt(port.name) }}</template>
+    <template #settings>
+      <div v-if="own.signal" class="fields">
+        <SignalFields :signal="own.signal" @change="(signal, gesture) => emit('set', { signal }, gesture)" />
+      </div>
+      <div v-else-if="own.trigger" class="fields">
+        <TriggerChoice
+          label="When"
+          :trigger="own.trigger"
+          @change="(trigger, gesture) => emit('set', { trigger }, gesture)"
+        />
+      </div>
+      <div v-else-if="own.to" class="fields">
+        <WritableFields :to="own.to" @change="(to) => emit('set', { to }, null)" />
+      </div>
+      <div v-else-if="Object.keys(properties).length > 0" class="fields">
+        <PropertyList
+          :properties="properties"
+          :value="node.set"
+          @change="
+            (path, to, felt) => emit('set', withValueAt(node.set as object, path, to), felt ? path : null)
+          "
+          @done="emit('done')"
+        />
+      </div>
+      <div v-if="own.easing" class="fields">
+        <EasingEditor
+          :easing="own.easing"
+          @change="(easing, gesture) => emit('set', { easing }, gesture)"
+          @done="emit('done')"
+        />
+      </div>
+      <div v-if="own.handles" class="fields">
+        <EasingEditor
+          :easing="{ kind: 'bezier', handles: own.handles }"
+          @change="
+            (easing, gesture) =>
+              typeof easing === 'object' && easing.kind === 'bezier'
+                ? emit('set', { handles: easing.handles }, gesture)
+                : undefined
+          "
+          @done="emit('done')"
+        />
+      </div>
+    </template>
+    <template #value="{ port }">
+      <input
+        v-if="port.type === 'colour'"
+        type="color"
+        :value="colourOf(port)"
+        :aria-label="`${name}, ${port.label ?? port.name}`"
+        @input="(e) => emit('values', { [port.name]: (e.target as HTMLInputElement).value }, port.name)"
+        @change="emit('done')"
+      />
+      <ChipButton
+        v-else-if="port.type === 'truth'"
+        :aria-label="`${name}, ${port.label ?? port.name}`"
+        :aria-pressed="isYes(port)"
+        @click="emit('values', { [port.name]: isYes(port) ? 0 : 1 }, null)"
+        >{{ isYes(port) ? 'yes' : 'no' }}</ChipButton
+      >
+      <a-input
+        v-else-if="port.type === 'text'"
+        v-name="`${name}, ${port.label ?? port.name}`"
+        class="words"
+        size="small"
+        :maxlength="200"
+        :value="String(valueOf(port) ?? '')"
+        @update:value="(v: string) => emit('values', { [port.name]: v }, port.name)"
+        @blur="emit('done')"
+      />
+      <span v-else-if="isNumbers(port)" class="numbers">
+        <NumberField
+          v-for="(number, i) in numbersOf(port)"
+          :key="i"
+          :value="shown(port, number)"
+          :label="`${name}, ${port.label ?? port.name}${numbersOf(port).length > 1 ? ` ${'xyz'[i]}` : ''}`"
+          :unit="marked(port)"
+          :step="unitOf(port).step"
+          :digits="3"
+          :min="-1e6"
+          :max="1e6"
+          @change="(v) => setPart(port, i, v)"
+          @done="emit('done')"
+        />
+      </span>
+    </template>
+  </NodeFrame>
+</template>
+
+<style scoped>
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+}
+.fields :deep(.choice),
+.fields :deep(.fields) {
+  width: 100%;
+  max-width: 100%;
+}
+.numbers {
+  display: flex;
+  gap: 3px;
+  width: 84px;
+}
+.numbers :deep(input) {
+  min-width: 0;
+}
+.words {
+  width: 104px;
+}
+input[type='color'] {
+  width: 34px;
+  height: 20px;
+  padding: 0;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+}
+</style>

@@ -1,0 +1,355 @@
+<script setup lang="ts">
+/** Behaviour circuits: which there are, and the board of the one that is open. */
+import { computed, ref, watch } from 'vue';
+import { Copy, Maximize2, Minimize2, Plus, Power, Settings2, Trash2, WandSparkles } from '@lucide/vue';
+import type { NodeId, ObjectId } from '../../../../../core/document/schema';
+import { offeredSignals } from '../../../../../core/kinds/signals/offered';
+import {
+  READY,
+  READY_NAMES,
+  readyTrigger,
+  type ReadyTrigger,
+} from '../../../../../core/kinds/triggers/ready-triggers';
+import { NODE_GROUPS } from '../../../../../core/kinds/nodes/node-kind';
+import {
+  NODE_KINDS,
+  nodeKind,
+  type BehaviourNode,
+  type NodeKind,
+} from '../../../../../core/kinds/nodes/nodes';
+import { isTyping } from '../../../../commands/keys';
+import { isSeriousTrouble, nodeName, troubleWords } from '../../../../circuit-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import ChipButton from '../../../common/ChipButton.vue';
+import ChoiceField from '../../../common/ChoiceField.vue';
+import { useChoices } from '../../../common/choices';
+import IconButton from '../../../common/IconButton.vue';
+import InlineNotice from '../../../common/InlineNotice.vue';
+import NodeBoard from '../../../common/board/NodeBoard.vue';
+import NodeWires from '../../../common/board/NodeWires.vue';
+import TextField from '../../../common/TextField.vue';
+import WordButton from '../../../common/WordButton.vue';
+import BehaviourNodeCard from './BehaviourNodeCard.vue';
+import { useBehaviourCircuit } from './use-behaviour-circuit';
+import { useLiveValues } from './use-live-values';
+
+const desk = useDeskStore();
+const effectStore = useEffectStore();
+const choices = useChoices();
+const board = ref<{
+  fit(): void;
+  middle(): readonly [number, number];
+  reveal(at: readonly [number, number]): void;
+  heightOf(id: string): number | undefined;
+} | null>(null);
+const {
+  circuits,
+  circuit,
+  nodes,
+  plan,
+  said,
+  make,
+  open,
+  set,
+  drop,
+  add,
+  connect,
+  unwire,
+  remove,
+  change,
+  move,
+  duplicate,
+  tidy,
+  done,
+} = useBehaviourCircuit((id) => board.value?.heightOf(id));
+const live = useLiveValues(() => circuit.value);
+const selected = ref<readonly NodeId[]>([]);
+watch(
+  () => circuit.value?.id,
+  () => {
+    selected.value = [];
+    said.value = null;
+  },
+);
+const one = computed(() => {
+  const [id] = selected.value;
+  return selected.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
+});
+const own = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
+const signals = computed(() => offeredSignals(own.value));
+/** All kinds of nodes, then every signal and every trigger by itself. */
+const options = computed(() => [
+  ...NODE_GROUPS.map((group) => ({
+    label: group,
+    options: NODE_KINDS.filter((kind) => nodeKind(kind).group === group).map((kind) => {
+      const { name, note, also = '' } = nodeKind(kind);
+      return { value: kind as string, label: `${name}: ${note}`, seek: `${group} ${also}` };
+    }),
+  })),
+  {
+    label: 'Signals',
+    options: signals.value.map(({ key, words, group, seek }) => ({
+      value: `signal:${key}`,
+      label: group === 'Others' ? words : `${group}: ${words}`,
+      seek,
+    })),
+  },
+  {
+    label: 'Triggers',
+    options: READY_NAMES.map((name) => ({ value: `trigger:${name}`, label: `When ${READY[name].words}` })),
+  },
+]);
+/** What is chosen in the menu: a kind of node, or a node that is set already. */
+const chosen = (line: string): readonly [kind: NodeKind, set: object | null] => {
+  const [first, key] = line.split(':');
+  if (first === 'trigger') return ['trigger', { trigger: readyTrigger(key as ReadyTrigger) }];
+  if (first === 'signal' && key !== undefined)
+    return ['signal', { signal: signals.value.find((o) => o.key === key)!.signal }];
+  return [first as NodeKind, null];
+};
+/** Beside the node that is chosen, else where the board is looked at. */
+const addNode = (line: string): void => {
+  const [kind, how] = chosen(line);
+  const beside = one.value ? ([one.value.at[0] + 224, one.value.at[1]] as const) : null;
+  const made = add(kind, beside ?? board.value?.middle() ?? [0, 0], how);
+  if (!made) return;
+  board.value?.reveal(made.at);
+  selected.value = [made.id];
+};
+/** Its name, whom it belongs to. */
+const settings = ref(false);
+const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
+const troublesOf = (node: BehaviourNode) => plan.value.troubles.filter((t) => t.node === node.id);
+/** What is only worth a look is said of the node that is chosen. */
+const saidOf = (node: BehaviourNode): string[] =>
+  troublesOf(node)
+    .filter((t) => isSeriousTrouble(t) || selected.value.includes(node.id))
+    .map((t) => troubleWords(effectStore.effect, nodes.value, t));
+const isCut = (node: BehaviourNode, port: string): boolean =>
+  troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
+const copy = (): void => {
+  const made = duplicate(selected.value);
+  if (made.length > 0) selected.value = made;
+};
+/** Off all of them, or on again when all are off. */
+const switchSelected = (): void => {
+  const all = selected.value.flatMap((id) => nodes.value[id] ?? []);
+  const off = all.some((node) => !node.off);
+  for (const { id } of all) change(id, { off });
+};
+const arrange = (): void => {
+  tidy();
+  requestAnimationFrame(() => board.value?.fit());
+};
+/** While nodes are chosen it is they that go, not the object: also when a button has the focus. */
+const onKey = (event: KeyboardEvent): void => {
+  if (isTyping(event.target) || (event.key !== 'Delete' && event.key !== 'Backspace')) return;
+  if (selected.value.length === 0) return;
+  event.stopPropagation();
+  event.preventDefault();
+  remove(selected.value);
+};
+const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).length);
+</script>
+
+<template>
+  <section class="panel" aria-label="Circuits" @keydown="onKey">
+    <div v-if="circuits.length > 0" class="bar">
+      <ChipButton
+        v-for="c in circuits"
+        :key="c.id"
+        :aria-pressed="c.id === circuit?.id"
+        :class="{ off: !c.enabled }"
+        @click="open(c.id)"
+        >{{ c.name || 'Without a name' }}</ChipButton
+      >
+      <WordButton @click="make">+ Circuit</WordButton>
+    </div>
+    <template v-if="circuit">
+      <div v-if="settings" class="bar" role="group" aria-label="About the circuit">
+        <TextField
+          class="name"
+          label="Name of the circuit"
+          :value="circuit.name"
+          @change="(name: string) => set({ name }, 'name')"
+          @done="done"
+        />
+        <span class="soft">belongs to</span>
+        <ChoiceField
+          label="Whom the circuit belongs to"
+          :value="circuit.owner ?? ''"
+          :options="owners"
+          @change="(owner) => set({ owner: owner === '' ? null : (owner as ObjectId) })"
+        />
+        <span class="grow" />
+        <WordButton @click="drop">Delete the circuit</WordButton>
+      </div>
+      <div class="bar">
+        <ChoiceField
+          class="add"
+          label="Add a node"
+          ask="Add a node: what should it do?"
+          :needed="false"
+          :value="null"
+          :options="options"
+          @change="addNode"
+        />
+        <IconButton
+          title="Switch the selected nodes off or on"
+          aria-label="Switch the selected nodes off or on"
+          :disabled="selected.length === 0"
+          @click="switchSelected"
+        >
+          <Power :size="14" />
+        </IconButton>
+        <IconButton
+          title="Copy the selected nodes"
+          aria-label="Copy the selected nodes"
+          :disabled="selected.length === 0"
+          @click="copy"
+        >
+          <Copy :size="14" />
+        </IconButton>
+        <IconButton
+          title="Delete the selected nodes"
+          aria-label="Delete the selected nodes"
+          :disabled="selected.length === 0"
+          @click="remove(selected)"
+        >
+          <Trash2 :size="14" />
+        </IconButton>
+        <IconButton
+          title="Lay the nodes out in columns"
+          aria-label="Lay the nodes out in columns"
+          @click="arrange"
+        >
+          <WandSparkles :size="14" />
+        </IconButton>
+        <IconButton
+          :aria-pressed="desk.behave.wide"
+          :title="desk.behave.wide ? 'Show the Stack again' : 'Over the Stack'"
+          :aria-label="desk.behave.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
+          @click="desk.behave.wide = !desk.behave.wide"
+        >
+          <Minimize2 v-if="desk.behave.wide" :size="14" /><Maximize2 v-else :size="14" />
+        </IconButton>
+        <IconButton
+          :aria-pressed="settings"
+          title="Name, whom it belongs to"
+          aria-label="Name, whom it belongs to"
+          @click="settings = !settings"
+        >
+          <Settings2 :size="14" />
+        </IconButton>
+        <a-switch
+          size="small"
+          :checked="circuit.enabled"
+          aria-label="The circuit is on"
+          title="The circuit is on"
+          @change="(v: unknown) => set({ enabled: Boolean(v) })"
+        />
+      </div>
+      <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
+      <NodeBoard
+        ref="board"
+        :key="circuit.id"
+        board="behaviour-circuit"
+        :graph="nodes"
+        :selected="selected"
+        :label-of="(node: BehaviourNode) => nodeName(effectStore.effect, node)"
+        :is-cut="isCut"
+        @select="(ids) => (selected = ids as NodeId[])"
+        @connect="connect"
+        @unwire="unwire"
+        @move="(places) => move(places as Map<NodeId, readonly [number, number]>)"
+      >
+        <template #node="{ node, selected: isSelected }">
+          <BehaviourNodeCard
+            :node="node"
+            :troubles="saidOf(node)"
+            :serious="troublesOf(node).some(isSeriousTrouble)"
+            :selected="isSelected"
+            :value-at="(port) => live.at(node.id, port)"
+            @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
+            @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"
+            @unwire="(port) => unwire({ node: node.id, port })"
+            @done="done"
+          />
+        </template>
+      </NodeBoard>
+      <!-- Of one height, so that the board stays as it is when a node is chosen. -->
+      <div class="foot">
+        <NodeWires
+          v-if="one"
+          :node="one"
+          :graph="nodes"
+          :kind-of="
+            (node: BehaviourNode) => ({ ...nodeKind(node.kind), name: nodeName(effectStore.effect, node) })
+          "
+          @connect="connect"
+          @unwire="unwire"
+        />
+        <p v-else class="soft hint">
+          {{
+            Object.keys(nodes).length === 0
+              ? 'Begin with what it listens to (Signal, Trigger) and what it does (Write, Start a cue). Seek by what you want: “count”, “delay”, “mouth”.'
+              : 'Drag from a square on the right of a node to one on the left of another. A double click takes a wire off. Numbers beside the squares are what is there at this moment of the take.'
+          }}
+          <template v-if="serious > 0">{{
+            serious === 1 ? 'One thing is wrong.' : `${serious} things are wrong.`
+          }}</template>
+        </p>
+      </div>
+    </template>
+    <template v-else>
+      <h2>Values that flow all the time</h2>
+      <p class="soft">
+        A circuit is for what a cue is too simple for: map this to that, count, remember, compare, wait. It
+        runs in the same steps as cues, so a take can be scrubbed both ways.
+      </p>
+      <p>
+        <a-button type="primary" @click="make"><Plus :size="14" /> Make a circuit</a-button>
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+  height: 100%;
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+.name {
+  width: 130px;
+}
+.add {
+  flex: 1;
+  min-width: 150px;
+  max-width: none;
+}
+.off {
+  opacity: 0.55;
+}
+.panel > :deep(.board) {
+  flex: 1;
+  min-height: 300px;
+}
+.foot {
+  height: 104px;
+  overflow: auto;
+}
+.hint {
+  margin: 0;
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,173 @@
+/** The behaviour circuit that is open, and the edits of it as the board makes them. */
+import { computed, ref } from 'vue';
+import {
+  addToCircuit,
+  changeCircuit,
+  changeInCircuit,
+  moveInCircuit,
+  putCircuit,
+  removeCircuit,
+  removeFromCircuit,
+  wireCircuit,
+} from '../../../../../core/edits/circuit-edits';
+import type { PortOf } from '../../../../../core/edits/graph-edits';
+import { newCircuit } from '../../../../../core/document/new-circuit';
+import { inOrder } from '../../../../../core/document/queries';
+import type { BehaviourNodes, Circuit, CircuitId, NodeId } from '../../../../../core/document/schema';
+import { sentence } from '../../../../../core/errors';
+import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
+import * as layout from '../../../../../core/graph/layout';
+import {
+  isLate,
+  newBehaviourNode,
+  nodeKind,
+  type BehaviourNode,
+  type NodeKind,
+} from '../../../../../core/kinds/nodes/nodes';
+import { conversion, refusal } from '../../../../../core/kinds/nodes/ports';
+import { planNodes } from '../../../../../core/program/circuits';
+import { newCircuitId, newId } from '../../../../api/ids';
+import { nodeName } from '../../../../circuit-words';
+import { useDeskStore } from '../../../../stores/desk';
+import { useEffectStore } from '../../../../stores/effect';
+import { hasIn } from '../../../../has-in';
+
+/** Of a node on the board. */
+const WIDTH = 196;
+/** Height of a node that is not drawn yet, from its ports. */
+const likelyHeight = ({ kind }: Pick<BehaviourNode, 'kind'>): number => {
+  const { inputs, outputs, fields } = nodeKind(kind);
+  return 44 + 28 * (inputs.length + outputs.length + 1.4 * Object.keys(fields).length);
+};
+const NO_NODES: BehaviourNodes = {};
+
+/** `drawnHeight` is how high a node is drawn; undefined before it is. */
+export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefined) => {
+  const effectStore = useEffectStore();
+  const desk = useDeskStore();
+  const circuits = computed(() => inOrder(effectStore.effect.circuits));
+  const circuit = computed<Circuit | null>(
+    () => circuits.value.find(({ id }) => id === desk.behave.circuit) ?? circuits.value[0] ?? null,
+  );
+  const nodes = computed<BehaviourNodes>(() => circuit.value?.nodes ?? NO_NODES);
+  const plan = computed(() => planNodes(nodes.value, hasIn(effectStore.effect)));
+  /** Why something could not be done. */
+  const said = ref<string | null>(null);
+
+  const make = (): void => {
+    const order = (circuits.value.at(-1)?.order ?? 0) + 1;
+    const made = newCircuit(newCircuitId(), `Circuit ${circuits.value.length + 1}`, order);
+    effectStore.edit(putCircuit(made, 'Add a circuit'));
+    desk.behave.circuit = made.id;
+  };
+  const open = (id: CircuitId): void => {
+    desk.behave.circuit = id;
+    said.value = null;
+  };
+  const set = (
+    change: Partial<Pick<Circuit, 'name' | 'enabled' | 'owner'>>,
+    gesture: string | null = null,
+  ): void => {
+    if (circuit.value) effectStore.edit(changeCircuit(effectStore.effect, circuit.value.id, change), gesture);
+  };
+  const drop = (): void => {
+    if (circuit.value) effectStore.edit(removeCircuit(effectStore.effect, circuit.value.id));
+  };
+
+  const heightOf = (node: BehaviourNode): number => drawnHeight(node.id) ?? likelyHeight(node);
+
+  /** `set` is what is set of it already. */
+  const add = (
+    kind: NodeKind,
+    wanted: readonly [number, number],
+    set: object | null = null,
+  ): { id: NodeId; at: readonly [number, number] } | null => {
+    if (!circuit.value) return null;
+    const at = layout.freePlace(nodes.value, heightOf, likelyHeight({ kind }), wanted, WIDTH);
+    const whole = [Math.round(at[0]), Math.round(at[1])] as const;
+    // What is selected in the Stack is meant, where an object is meant at all.
+    const written = { to: { kind: 'number', objects: [...desk.selection], property: 'size' } };
+    const node = newBehaviourNode(newId('node') as NodeId, kind, whole, {
+      set: set ?? (kind === 'write' ? written : {}),
+    });
+    return put([node]) ? { id: node.id, at: whole } : null;
+  };
+  const put = (made: readonly BehaviourNode[]): boolean => {
+    said.value = null;
+    try {
+      effectStore.edit(addToCircuit(effectStore.effect, circuit.value!.id, made));
+      return true;
+    } catch (error) {
+      said.value = sentence(error);
+      return false;
+    }
+  };
+  /** Runs a wire from an output into an input. What is not read there, and what would run in a circle, is not drawn, and that is said. */
+  const connect = (from: PortOf, to: PortOf): void => {
+    if (!circuit.value) return;
+    said.value = null;
+    const [source, target] = [nodes.value[from.node as NodeId], nodes.value[to.node as NodeId]];
+    const output = source && nodeKind(source.kind).outputs.find(({ name }) => name === from.port);
+    const input = target && nodeKind(target.kind).inputs.find(({ name }) => name === to.port);
+    if (!output || !input) return;
+    if (conversion(output.type, input.type) === undefined) {
+      said.value = `${refusal(output.type, input.type)} The wire was not drawn.`;
+      return;
+    }
+    if (!input.late && wouldLoop(nodes.value, source.id, target.id, isLate)) {
+      const [a, b] = [nodeName(effectStore.effect, source), nodeName(effectStore.effect, target)];
+      said.value = `A wire from ${a} to ${b} would run in a circle: put the node “A step before” between them. It was not drawn.`;
+      return;
+    }
+    effectStore.edit(wireCircuit(effectStore.effect, circuit.value.id, to, from));
+  };
+  const unwire = (to: PortOf): void => {
+    if (circuit.value) effectStore.edit(wireCircuit(effectStore.effect, circuit.value.id, to, null));
+  };
+  const remove = (ids: readonly NodeId[]): void => {
+    if (circuit.value && ids.length > 0)
+      effectStore.edit(removeFromCircuit(effectStore.effect, circuit.value.id, ids));
+  };
+  const change = (
+    id: NodeId,
+    to: Parameters<typeof changeInCircuit>[3],
+    gesture: string | null = null,
+  ): void => {
+    if (circuit.value)
+      effectStore.edit(changeInCircuit(effectStore.effect, circuit.value.id, id, to), gesture);
+  };
+  const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
+    if (circuit.value && places.size > 0)
+      effectStore.edit(moveInCircuit(effectStore.effect, circuit.value.id, places));
+  };
+  /** Copies of nodes beside them, wired as they are among each other. */
+  const duplicate = (ids: readonly NodeId[]): NodeId[] => {
+    const copies = copiedNodes(
+      ids.flatMap((id) => nodes.value[id] ?? []),
+      () => newId('node') as NodeId,
+    );
+    return copies.length > 0 && put(copies) ? copies.map(({ id }) => id) : [];
+  };
+  const tidy = (): void => move(layout.tidyPlaces(nodes.value, plan.value.order, heightOf, WIDTH));
+  const done = (): void => effectStore.endGesture();
+  return {
+    circuits,
+    circuit,
+    nodes,
+    plan,
+    said,
+    make,
+    open,
+    set,
+    drop,
+    add,
+    connect,
+    unwire,
+    remove,
+    change,
+    move,
+    duplicate,
+    tidy,
+    done,
+  };
+};

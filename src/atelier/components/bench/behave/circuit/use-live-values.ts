@@ -1,0 +1,36 @@
+/** What is at the ports of circuits at the moment on screen, a few times a second. */
+import { onScopeDispose, shallowRef } from 'vue';
+import type { CircuitId, NodeId } from '../../../../../core/document/schema';
+import { nodeKind, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { valueWords } from '../../../../circuit-words';
+import { usePlaybackStore } from '../../../../stores/playback';
+
+/** Milliseconds between two looks. */
+const PACE = 120;
+
+export const useLiveValues = (
+  circuit: () => { id: CircuitId; nodes: Readonly<Record<NodeId, BehaviourNode>> } | null,
+) => {
+  const playback = usePlaybackStore();
+  /** By node and port. */
+  const values = shallowRef<Readonly<Record<string, string>>>({});
+  const look = (): void => {
+    const open = circuit();
+    const now = open && playback.now();
+    if (!now) return;
+    const seen: Record<string, string> = {};
+    for (const node of Object.values<BehaviourNode>(open.nodes))
+      for (const { name, type } of nodeKind(node.kind).outputs) {
+        const value = now.runtime.nodeValue(open.id, node.id, name);
+        if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type);
+      }
+    const before = values.value;
+    const keys = Object.keys(seen);
+    // Nothing is drawn anew while nothing changes.
+    if (keys.length !== Object.keys(before).length || keys.some((key) => before[key] !== seen[key]))
+      values.value = seen;
+  };
+  const timer = setInterval(look, PACE);
+  onScopeDispose(() => clearInterval(timer));
+  return { at: (node: NodeId, port: string): string => values.value[`${node} ${port}`] ?? '' };
+};

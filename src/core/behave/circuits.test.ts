@@ -1,0 +1,260 @@
+/** Behaviour circuits as they run: what they read and write, when, and that any moment can be gone back to. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { newDrive, newVariable } from '../document/new-cues';
+import { newCircuit } from '../document/new-circuit';
+import type { Circuit, CircuitId, DriveId, Effect, NodeId, VariableId } from '../document/schema';
+import { effectSchema } from '../document/schema';
+import {
+  newBehaviourNode,
+  NODE_KINDS,
+  nodeKind,
+  type BehaviourNode,
+  type NodeKind,
+} from '../kinds/nodes/nodes';
+import { conversion } from '../kinds/nodes/ports';
+import { compile } from '../program/program';
+import { Runtime, type Snapshot } from './runtime';
+import { CARD, card, cueOf, effectOf, faceWith, STILL, TAP } from './testing';
+
+const CIRCUIT = 'circuit_main' as CircuitId;
+const id = (name: string) => `node_${name.padEnd(4, 'x')}` as NodeId;
+const wire = (from: string, port = 'value') => ({ node: id(from), port });
+const node = <K extends NodeKind>(
+  name: string,
+  kind: K,
+  inputs: Record<string, { node: NodeId; port: string }> = {},
+  more: { readonly set?: object; readonly values?: BehaviourNode['values'] } = {},
+): BehaviourNode => newBehaviourNode(id(name), kind, [0, 0], { inputs, ...more });
+const circuitOf = (nodes: readonly BehaviourNode[], more: Partial<Circuit> = {}): Circuit => ({
+  ...newCircuit(CIRCUIT, 'Main', 0),
+  nodes: Object.fromEntries(nodes.map((n) => [n.id, n])) as Circuit['nodes'],
+  ...more,
+});
+const withCircuit = (
+  nodes: readonly BehaviourNode[],
+  more: Partial<Effect> = {},
+  of: Partial<Circuit> = {},
+): Effect =>
+  effectOf([], [card()], { circuits: { [CIRCUIT]: circuitOf(nodes, of) } as Effect['circuits'], ...more });
+const SCORE = newVariable('variable_score' as VariableId, 'Score', 0);
+const VARIABLES = { variables: { [SCORE.id]: SCORE } as Effect['variables'] };
+const toScore = { set: { to: { kind: 'variable', variable: SCORE.id } } };
+const toCard = (property: string) => ({ set: { to: { kind: 'number', objects: [CARD], property } } });
+const signal = (of: object) => ({ set: { signal: of } });
+const started = (effect: Effect): Runtime => new Runtime(compile(effect));
+
+test('a number of the face drives a number of an object', () => {
+  const effect = withCircuit([
+    node('mouth', 'signal', {}, signal({ kind: 'expression', face: 1, name: 'jawOpen' })),
+    node('more', 'remap', { value: wire('mouth') }, { values: { becomes: 1, until: 3 } }),
+    node('out', 'write', { value: wire('more') }, toCard('size')),
+  ]);
+  expect(effectSchema.safeParse(effect).error).toBeUndefined();
+  const runtime = started(effect);
+  runtime.step(faceWith({ jawOpen: 0.5 }));
+  expect(runtime.values(0).scale[0]).toBeCloseTo(2 * card().scale[0], 9);
+  expect(runtime.nodeValue(CIRCUIT, id('more'), 'value')).toBe(2);
+  expect(runtime.nodeValue(CIRCUIT, id('gone'), 'value')).toBeUndefined();
+});
+
+test('taps are counted into a variable', () => {
+  const runtime = started(
+    withCircuit(
+      [
+        node('tap', 'trigger'),
+        node('count', 'counter', { up: wire('tap', 'event') }),
+        node('out', 'write', { value: wire('count', 'count') }, toScore),
+      ],
+      VARIABLES,
+    ),
+  );
+  runtime.step(STILL);
+  for (const taps of [1, 2, 3]) {
+    runtime.step(STILL, TAP);
+    expect(runtime.variable(SCORE.id)).toBe(taps);
+    runtime.step(STILL);
+  }
+});
+
+test('a cue is started in the step in which the event passes', () => {
+  const cue = { ...cueOf('screenTapped', [[{ kind: 'hide' }]]), triggers: [] };
+  const runtime = started(
+    withCircuit(
+      [
+        node('tap', 'trigger'),
+        node('fifth', 'everyNth', { event: wire('tap', 'event') }, { values: { every: 2 } }),
+        node('fire', 'cue', { event: wire('fifth', 'event') }, { set: { do: 'start', cue: cue.id } }),
+      ],
+      { cues: { [cue.id]: cue } as Effect['cues'] },
+    ),
+  );
+  expect(runtime.step(STILL, TAP)).toEqual([]);
+  expect(runtime.step(STILL)).toEqual([]);
+  expect(runtime.step(STILL, TAP).map((f) => f.cue)).toEqual([cue.id]);
+  expect(runtime.values(0).visible).toBe(false);
+});
+test('a circuit hears that a cue has ended', () => {
+  const cue = cueOf('screenTapped', [[{ kind: 'fade', duration: 0.1 } as never]]);
+  const ends = { kind: 'cue', cue: cue.id, moment: 'ends', at: 0 };
+  const runtime = started(
+    withCircuit(
+      [
+        node('end', 'trigger', {}, { set: { trigger: ends } }),
+        node('count', 'counter', { up: wire('end', 'event') }),
+        node('out', 'write', { value: wire('count', 'count') }, toScore),
+      ],
+      { ...VARIABLES, cues: { [cue.id]: cue } as Effect['cues'] },
+    ),
+  );
+  runtime.step(STILL, TAP);
+  for (let n = 0; n < 12; n++) runtime.step(STILL);
+  expect(runtime.variable(SCORE.id)).toBe(1);
+});
+
+describe('what is written', () => {
+  const one = node('one', 'number', {}, { values: { value: 0.25 } });
+  const out = node('out', 'write', { value: wire('one') }, toCard('opacity'));
+  test('lies over cues and drives, and what is beneath shows when the circuit is off', () => {
+    const drive = newDrive(
+      'drive_aaaa' as DriveId,
+      0,
+      { kind: 'time' },
+      { kind: 'number', objects: [CARD], property: 'opacity' },
+    );
+    const more = {
+      drives: { [drive.id]: { ...drive, remap: { ...drive.remap, to: [0.6, 0.6] } } } as Effect['drives'],
+    };
+    const opacity = (of: Partial<Circuit>, nodes = [one, out]): number => {
+      const runtime = started(withCircuit(nodes, more, of));
+      runtime.step(STILL);
+      return runtime.values(0).opacity;
+    };
+    expect(opacity({})).toBe(0.25);
+    expect(opacity({ enabled: false })).toBe(0.6);
+    expect(opacity({ owner: 'obj_gone' as never })).toBe(0.6);
+    expect(opacity({ owner: CARD })).toBe(0.25);
+    expect(opacity({}, [one, { ...out, off: true }])).toBe(0.6);
+    // What is switched off before it gives nothing to write.
+    expect(opacity({}, [{ ...one, off: true }, out])).toBe(0.6);
+  });
+  test('is written while it is yes, and not while it has no value', () => {
+    const asked = node(
+      'out',
+      'write',
+      { value: wire('mouth'), while: wire('open', 'yes') },
+      toCard('opacity'),
+    );
+    const runtime = started(
+      withCircuit([
+        node('mouth', 'signal', {}, signal({ kind: 'expression', face: 1, name: 'jawOpen' })),
+        node('open', 'between', { value: wire('mouth') }, { values: { from: 0.4, to: 1 } }),
+        asked,
+      ]),
+    );
+    const at = (jawOpen: number): number => {
+      runtime.step(faceWith({ jawOpen }));
+      return runtime.values(0).opacity;
+    };
+    expect([at(0.2), at(0.5), at(0.3)]).toEqual([1, 0.5, 1]);
+    runtime.step({ ...STILL, faces: [] });
+    expect(runtime.values(0).opacity).toBe(1);
+  });
+});
+
+test('a circle through a step before counts by itself', () => {
+  const runtime = started(
+    withCircuit([
+      node('sum', 'add', { a: wire('back') }, { values: { b: 2 } }),
+      node('back', 'before', { value: wire('sum') }),
+      node('out', 'write', { value: wire('sum') }, toCard('moveX')),
+    ]),
+  );
+  const seen = [1, 2, 3].map(() => {
+    runtime.step(STILL);
+    return runtime.values(0).move[0];
+  });
+  expect(seen).toEqual([2, 4, 6]);
+});
+test('a circle of wires that is closed all the same stops nothing', () => {
+  const runtime = started(
+    withCircuit([
+      node('a', 'add', { a: wire('b') }, { values: { b: 1 } }),
+      node('b', 'negate', { a: wire('a') }),
+      node('one', 'number', {}, { values: { value: 0.5 } }),
+      node('out', 'write', { value: wire('one') }, toCard('opacity')),
+    ]),
+  );
+  runtime.step(STILL);
+  expect(runtime.values(0).opacity).toBe(0.5);
+});
+
+test('on a document that is changed while it runs what nodes have kept goes on', () => {
+  const nodes = [
+    node('tap', 'trigger'),
+    node('count', 'counter', { up: wire('tap', 'event') }),
+    node('out', 'write', { value: wire('count', 'count') }, toScore),
+  ];
+  const before = compile(withCircuit(nodes, VARIABLES));
+  const runtime = new Runtime(before);
+  for (let n = 0; n < 3; n++) {
+    runtime.step(STILL, TAP);
+    runtime.step(STILL);
+  }
+  // Another node stands before it now, so everything is kept elsewhere.
+  const more = [node('aaa', 'smooth', { value: wire('count', 'count') }), ...nodes];
+  const after = new Runtime(compile(withCircuit(more, VARIABLES)));
+  after.carryOn(before, runtime.save());
+  after.step(STILL, TAP);
+  expect(after.variable(SCORE.id)).toBe(4);
+});
+
+/** Any circuit of up to 14 nodes of any kind that is wired as its types allow, forwards and backwards. */
+const anyCircuit = fc
+  .array(fc.tuple(fc.nat(NODE_KINDS.length - 1), fc.array(fc.nat(60), { maxLength: 5 })), {
+    minLength: 1,
+    maxLength: 14,
+  })
+  .map((drawn) => {
+    const kinds = drawn.map(([k]) => NODE_KINDS[k]!);
+    return drawn.map(([, picks], i): BehaviourNode => {
+      const kind = kinds[i]!;
+      const inputs: Record<string, { node: NodeId; port: string }> = {};
+      nodeKind(kind).inputs.forEach(({ name, type }, n) => {
+        const pick = picks[n];
+        if (pick === undefined) return;
+        const source = pick % kinds.length;
+        const output = nodeKind(kinds[source]!).outputs.find((o) => conversion(o.type, type) !== undefined);
+        if (output) inputs[name] = { node: id(`n${source}`), port: output.name };
+      });
+      const set = kind === 'write' ? toCard('moveX').set : {};
+      return newBehaviourNode(id(`n${i}`), kind, [0, 0], { inputs, set });
+    });
+  });
+
+test('any circuit: restored at any step it goes on identically', () => {
+  fc.assert(
+    fc.property(anyCircuit, fc.nat(19), (nodes, at) => {
+      const program = compile(withCircuit(nodes, VARIABLES));
+      const runtime = new Runtime(program);
+      const frames = (n: number) => faceWith({ jawOpen: (n % 7) / 7 });
+      const inputs = (n: number) => (n % 5 === 2 ? TAP : undefined);
+      const all = (of: Runtime): unknown =>
+        nodes.map((n) => nodeKind(n.kind).outputs.map((o) => of.nodeValue(CIRCUIT, n.id, o.name)));
+      let saved: Snapshot | null = null;
+      const seen: unknown[] = [];
+      for (let n = 0; n < 30; n++) {
+        if (n === at) saved = runtime.save();
+        runtime.step(frames(n), inputs(n));
+        seen.push([all(runtime), runtime.values(0).move[0]]);
+      }
+      const again = new Runtime(program);
+      again.restore(saved!);
+      for (let n = at; n < 30; n++) {
+        again.step(frames(n), inputs(n));
+        expect([all(again), again.values(0).move[0]]).toEqual(seen[n]);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});

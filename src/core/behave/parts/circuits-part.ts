@@ -1,0 +1,113 @@
+/**
+ * Behaviour circuits. They are worked out before cues, and see the effect as the step before left it, as triggers and conditions do; what they bid
+ * cues is done in the same step. What they write comes after cues and drives, in their order: see `writing.ts`.
+ */
+import type { CircuitId, NodeId } from '../../document/schema';
+import { nodeKind, type BehaviourNode } from '../../kinds/nodes/nodes';
+import type { PortValue } from '../../kinds/nodes/ports';
+import type { Signal } from '../../kinds/signals/signals';
+import type { Watched, WatchResult, WatchState } from '../../kinds/triggers/trigger-kind';
+import { nextWatch, type Trigger } from '../../kinds/triggers/triggers';
+import type { Setter } from '../../kinds/writables/writable-kind';
+import type { Writable } from '../../kinds/writables/writables';
+import { pcg3d } from '../../maths/hash';
+import { planCircuits } from '../../program/circuits';
+import type { Program } from '../../program/program';
+import { STEP } from '../../units';
+import { CircuitRun, type CircuitState, type SeededInstant } from '../circuit-run';
+import { signalNow, type Instant } from '../signals';
+import { watchedAt } from '../watch/watching';
+import type { Part, Step } from './part';
+import type { CueWrites } from './writing';
+
+/** What nodes are told of an instant. */
+class NodeNow implements SeededInstant {
+  seed = 0;
+  constructor(
+    private readonly at: Instant,
+    private readonly watched: Watched,
+  ) {}
+  get step(): number {
+    return this.at.step;
+  }
+  get time(): number {
+    return this.at.step * STEP;
+  }
+  signal(signal: Signal): number {
+    return signalNow(signal, this.at);
+  }
+  watch(trigger: Trigger, state: WatchState): WatchResult {
+    return nextWatch(trigger, state, this.watched);
+  }
+  random(n = 0): number {
+    return pcg3d(this.seed, this.at.step, n)[0] / 4294967296;
+  }
+}
+
+export class CircuitsPart implements Part<CircuitState> {
+  private readonly run: CircuitRun;
+  /** Written in this step: by which setter, what. */
+  private readonly setters: Setter[] = [];
+  private readonly values: number[] = [];
+
+  constructor(
+    program: Program,
+    private readonly around: {
+      readonly setterOf: (writable: Writable) => Setter;
+      readonly write: CueWrites;
+      /** Makes known what cues did in the step before. */
+      readonly tellCues: (step: Step) => void;
+    },
+  ) {
+    this.run = new CircuitRun(planCircuits(program.effect), ({ node }, inputs) => this.actOf(node, inputs));
+  }
+
+  private actOf(node: BehaviourNode, inputs: readonly (() => PortValue)[]): (() => void) | null {
+    const { writes, does } = nodeKind(node.kind);
+    const { write, setterOf } = this.around;
+    if (does)
+      return () =>
+        does(
+          inputs.map((now) => now()),
+          node.set as never,
+          write,
+        );
+    if (!writes) return null;
+    const set = setterOf(writes(node.set as never));
+    const [value, isOn] = inputs as readonly (() => number)[];
+    return () => {
+      const now = value!();
+      // What has no value writes nothing.
+      if (isOn!() === 0 || Number.isNaN(now)) return;
+      this.setters.push(set);
+      this.values.push(now);
+    };
+  }
+
+  step(step: Step): void {
+    if (this.run.isEmpty) return;
+    this.around.tellCues(step);
+    this.run.step(new NodeNow(step.at, watchedAt(step.at, step.happened)));
+  }
+
+  /** Hands over what was written in this step. */
+  writeAll(): void {
+    for (let i = 0; i < this.setters.length; i++) this.setters[i]!(this.values[i]!);
+    this.setters.length = this.values.length = 0;
+  }
+
+  /** What is at an output now; undefined where there is none. */
+  valueAt(circuit: CircuitId, node: NodeId, port: string): PortValue | undefined {
+    return this.run.valueAt(circuit, node, port);
+  }
+
+  save(): CircuitState {
+    return this.run.save();
+  }
+  restore(state: CircuitState): void {
+    this.run.restore(state);
+  }
+  carry(before: Program, state: CircuitState): CircuitState {
+    return this.run.carried(planCircuits(before.effect), state);
+  }
+}

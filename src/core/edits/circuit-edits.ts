@@ -1,0 +1,107 @@
+/** Edits of behaviour circuits. Unknown ids change nothing. */
+import type { Draft } from 'immer';
+import { edit, type Edit } from '../document/edit';
+import {
+  MOST_NODES,
+  circuitSchema,
+  type Circuit,
+  type CircuitId,
+  type Effect,
+  type NodeId,
+  type ObjectId,
+} from '../document/schema';
+import { IconiaError } from '../errors';
+import type { BehaviourNode } from '../kinds/nodes/nodes';
+import { mapReferences } from '../schema/references';
+import { moveIn, removeFrom, wireIn, type PortOf } from './graph-edits';
+
+/** Adds a circuit, or puts it in the place of the one with its id. */
+export const putCircuit = (circuit: Circuit, label = `Change ${circuit.name || 'circuit'}`): Edit =>
+  edit(label, (d) => {
+    d.circuits[circuit.id] = circuit as Draft<Circuit>;
+  });
+export const removeCircuit = (effect: Effect, id: CircuitId): Edit =>
+  edit(`Delete ${effect.circuits[id]?.name || 'circuit'}`, (d) => {
+    delete d.circuits[id];
+  });
+/** Its name, whether it is on, whom it belongs to. */
+export const changeCircuit = (
+  effect: Effect,
+  id: CircuitId,
+  change: Partial<Pick<Circuit, 'name' | 'enabled' | 'owner'>>,
+): Edit =>
+  edit(`Change ${effect.circuits[id]?.name || 'circuit'}`, (d) => {
+    const circuit = d.circuits[id];
+    if (circuit) Object.assign(circuit, change);
+  });
+
+const inNodes = (
+  effect: Effect,
+  id: CircuitId,
+  label: string,
+  change: (nodes: Draft<Record<NodeId, BehaviourNode>>) => void,
+): Edit =>
+  edit(`${label} ${effect.circuits[id]?.name || 'circuit'}`, (d) => {
+    const circuit = d.circuits[id];
+    if (circuit) change(circuit.nodes);
+  });
+
+/**
+ * Adds nodes to a circuit.
+ * Throws `IconiaError` `circuit.full` when that many do not fit.
+ */
+export const addToCircuit = (effect: Effect, id: CircuitId, nodes: readonly BehaviourNode[]): Edit =>
+  inNodes(effect, id, nodes.length === 1 ? 'Add a node to' : 'Add nodes to', (draft) => {
+    if (Object.keys(draft).length + nodes.length > MOST_NODES)
+      throw new IconiaError(
+        'circuit.full',
+        `A circuit holds ${MOST_NODES} nodes, so ${nodes.length} more do not fit. Nothing was added.`,
+      );
+    for (const node of nodes) draft[node.id] = node as Draft<BehaviourNode>;
+  });
+
+export const removeFromCircuit = (effect: Effect, id: CircuitId, gone: readonly NodeId[]): Edit =>
+  inNodes(effect, id, gone.length === 1 ? 'Delete a node of' : 'Delete nodes of', (draft) =>
+    removeFrom(draft, gone),
+  );
+
+export const moveInCircuit = (
+  effect: Effect,
+  id: CircuitId,
+  places: ReadonlyMap<NodeId, readonly [number, number]>,
+): Edit => inNodes(effect, id, 'Move nodes of', (draft) => moveIn(draft, places));
+
+export const wireCircuit = (effect: Effect, id: CircuitId, to: PortOf, from: PortOf | null): Edit =>
+  inNodes(effect, id, from ? 'Wire nodes of' : 'Take a wire off', (draft) => wireIn(draft, to, from));
+
+/** Changes what a node's inputs are without a wire, what else is set of it, and whether it is off. */
+export const changeInCircuit = (
+  effect: Effect,
+  id: CircuitId,
+  node: NodeId,
+  change: { readonly values?: BehaviourNode['values']; readonly set?: object; readonly off?: boolean },
+): Edit =>
+  inNodes(effect, id, 'Change a node of', (nodes) => {
+    const draft = nodes[node];
+    if (!draft) return;
+    if (change.values) Object.assign(draft.values, change.values);
+    if (change.set) Object.assign(draft.set, change.set);
+    if (change.off !== undefined) draft.off = change.off;
+  });
+
+/** Circuits of objects that were copied: each copy gets its own, which means the copy where it meant the original. */
+export const copyCircuits = (
+  d: Draft<Effect>,
+  copies: ReadonlyMap<ObjectId, ObjectId>,
+  newId: (prefix: string) => string,
+): void => {
+  for (const drafted of Object.values(d.circuits)) {
+    const circuit = drafted as unknown as Circuit;
+    if (circuit.owner === null || !copies.has(circuit.owner)) continue;
+    const id = newId('circuit') as CircuitId;
+    const copy = mapReferences(circuitSchema, circuit as never, (to, old) =>
+      to === 'objects' ? (copies.get(old as ObjectId) ?? old) : old === circuit.id ? id : old,
+    ) as unknown as Circuit;
+    d.circuits[id] = { ...copy, order: circuit.order + 0.5 } as Draft<Circuit>;
+  }
+};

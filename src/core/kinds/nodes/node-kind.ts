@@ -1,0 +1,195 @@
+/**
+ * What a kind of node of behaviour circuits is. Kinds stand in the files beside this one by what they are about, and are listed in
+ * `nodes.ts`: from there the schema of the document, the menu, the board, what it needs and how it runs follow by themselves.
+ */
+import type { z } from 'zod';
+import type { GraphInput, GraphOutput } from '../../graph/graph';
+import type { UnitName } from '../../schema/properties';
+import type { Seconds, Unit } from '../../units';
+import type { WholeWrites } from '../actions/action-kind';
+import type { Names } from '../names';
+import type { Signal } from '../signals/signals';
+import type { WatchResult, WatchState } from '../triggers/trigger-kind';
+import type { Trigger } from '../triggers/triggers';
+import type { Writable } from '../writables/writables';
+import type { NodeValue, PortType, PortValue } from './ports';
+
+/** Where a node stands in the menu, in its order. */
+export const NODE_GROUPS = [
+  'Read',
+  'Write and do',
+  'Logic',
+  'Events',
+  'Time',
+  'Numbers',
+  'Change with time',
+  'Points and vectors',
+  'Rotations',
+  'Colours',
+  'Texts',
+  'Lists',
+] as const;
+export type NodeGroup = (typeof NODE_GROUPS)[number];
+
+export interface InputPort extends GraphInput {
+  /** As it is shown, where its name says too little. */
+  readonly label?: string;
+  readonly type: PortType;
+  /** What it is while no wire runs in. */
+  readonly usual: NodeValue | null;
+  readonly unit?: UnitName;
+}
+export interface OutputPort extends GraphOutput {
+  readonly label?: string;
+  readonly type: PortType;
+  readonly unit?: UnitName;
+}
+
+export interface NodeWords {
+  readonly name: string;
+  readonly group: NodeGroup;
+  /** What it does, in a sentence. */
+  readonly note: string;
+  /** More words it is sought by. */
+  readonly also?: string;
+}
+
+/** What nodes are told of the step that is worked out. */
+export interface NodeInstant {
+  /** Since the effect started. */
+  readonly time: Seconds;
+  readonly step: number;
+  /** NaN where it has no value. */
+  signal(signal: Signal): number;
+  watch(trigger: Trigger, state: WatchState): WatchResult;
+  /** A number of chance from 0 up to 1: of this node, this step and `n`. */
+  random(n?: number): Unit;
+}
+
+/** How a node works out what comes out of it. */
+export type NodeRun<Set, State> =
+  /** Numbers in, one number out, nothing kept. */
+  | { readonly as: 'numbers'; readonly of: (...numbers: number[]) => number }
+  /** The same, from what it gave in the step before; `fresh` before the first. */
+  | {
+      readonly as: 'follows';
+      readonly fresh: number;
+      readonly of: (was: number, ...numbers: number[]) => number;
+    }
+  /** One value an output, nothing kept. What goes in is not to be kept: it is filled anew. */
+  | {
+      readonly as: 'values';
+      readonly of: (inputs: never, set: Set, at: NodeInstant) => readonly PortValue[];
+    }
+  /** The same with a state of its own: plain data, never changed, replaced. */
+  | {
+      readonly as: 'memory';
+      readonly fresh: (set: Set) => State;
+      readonly next: (
+        state: State,
+        inputs: never,
+        set: Set,
+        at: NodeInstant,
+      ) => { readonly state: State; readonly out: readonly PortValue[] };
+    };
+
+/** What a kind says; `Set` is what can be set of a node of it beside its inputs. */
+export interface NodeSpec<Set> extends NodeWords {
+  readonly inputs: readonly InputPort[];
+  readonly outputs: readonly OutputPort[];
+  readonly run: NodeRun<Set, unknown>;
+  /** What it is called on the board, where that goes by how it is set: "yaw of the head". */
+  readonly title?: (set: Set, names: Names) => string | null;
+  /** Signals and triggers that it looks at. */
+  readonly signals?: (set: Set) => readonly Signal[];
+  readonly triggers?: (set: Set) => readonly Trigger[];
+  /** It writes its first input there, in each step in which its second is yes. */
+  readonly writes?: (set: Set) => Writable;
+  /** It does something in the step in which its first input, an event, passes. */
+  readonly does?: (inputs: readonly PortValue[], set: Set, write: WholeWrites) => void;
+}
+
+interface Definition<F extends z.core.$ZodLooseShape> extends NodeSpec<SetOf<F>> {
+  /** What can be set of it; see `schema/properties.ts` for fields that describe themselves. */
+  readonly fields: F;
+  readonly fresh: SetOf<F>;
+}
+export type SetOf<F extends z.core.$ZodLooseShape> = z.infer<z.ZodObject<F, z.core.$strict>>;
+
+export const defineNode = <const F extends z.core.$ZodLooseShape>(definition: Definition<F>) => definition;
+/** A kind of which nothing can be set. */
+export const plainNode = (spec: NodeSpec<Record<never, never>>) =>
+  defineNode({ ...spec, fields: {}, fresh: {} });
+
+/** Inputs and outputs, written down shortly. */
+export const input = (
+  name: string,
+  type: PortType,
+  usual: NodeValue | null,
+  more: Partial<InputPort> = {},
+): InputPort => ({ name, type, usual, ...more });
+export const num = (name: string, usual = 0, more: Partial<InputPort> = {}): InputPort =>
+  input(name, 'number', usual, more);
+export const truth = (name: string, usual: 0 | 1 = 0, more: Partial<InputPort> = {}): InputPort =>
+  input(name, 'truth', usual, more);
+/** An event has to come from somewhere. */
+export const event = (name: string, more: Partial<InputPort> = {}): InputPort =>
+  input(name, 'event', 0, { needed: true, ...more });
+export const vector = (
+  name: string,
+  usual: [number, number, number] = [0, 0, 0],
+  more: Partial<InputPort> = {},
+) => input(name, 'vector', usual, more);
+export const output = (name: string, type: PortType, more: Partial<OutputPort> = {}): OutputPort => ({
+  name,
+  type,
+  ...more,
+});
+
+/** Numbers in, a number out. */
+export const sum = (
+  words: NodeWords,
+  inputs: readonly InputPort[],
+  of: (...numbers: number[]) => number,
+  out: OutputPort = output('value', 'number'),
+) => plainNode({ ...words, inputs, outputs: [out], run: { as: 'numbers', of } });
+
+/** Numbers in, a number out, from what it was in the step before. */
+export const follows = (
+  words: NodeWords,
+  inputs: readonly InputPort[],
+  fresh: number,
+  of: (was: number, ...numbers: number[]) => number,
+  out: OutputPort = output('value', 'number'),
+) => plainNode({ ...words, inputs, outputs: [out], run: { as: 'follows', fresh, of } });
+
+/** Values in, values out, nothing kept. */
+export const pure = (
+  words: NodeWords,
+  inputs: readonly InputPort[],
+  outputs: readonly OutputPort[],
+  of: (inputs: never, at: NodeInstant) => readonly PortValue[],
+) => plainNode({ ...words, inputs, outputs, run: { as: 'values', of: (given, _set, at) => of(given, at) } });
+
+/** The same with a state that is kept from step to step. */
+export const keeps = <State>(
+  words: NodeWords,
+  inputs: readonly InputPort[],
+  outputs: readonly OutputPort[],
+  fresh: State,
+  next: (
+    state: State,
+    inputs: never,
+    at: NodeInstant,
+  ) => { readonly state: State; readonly out: readonly PortValue[] },
+) =>
+  plainNode({
+    ...words,
+    inputs,
+    outputs,
+    run: {
+      as: 'memory',
+      fresh: () => fresh,
+      next: (state, given, _set, at) => next(state as State, given, at),
+    },
+  });

@@ -1,0 +1,97 @@
+/** All kinds of nodes of behaviour circuits, and what follows from their definitions. */
+import { z } from 'zod';
+import { nodeIdSchema } from '../../schema/surface-circuit-schema';
+import { finite, text } from '../../schema/values-schema';
+import { COLOUR_NODES } from './colour-nodes';
+import { EFFECT_NODES } from './effect-nodes';
+import { EVENT_NODES } from './event-nodes';
+import { LIST_NODES } from './list-nodes';
+import { LOGIC_NODES } from './logic-nodes';
+import { NUMBER_NODES } from './number-nodes';
+import { nodeValueSchema } from './ports';
+import { TEXT_NODES } from './text-nodes';
+import { CHANGE_NODES, TIME_NODES } from './time-nodes';
+import { ROTATION_NODES, VECTOR_NODES } from './vector-nodes';
+import type { NodeSpec, SetOf } from './node-kind';
+
+/** In the order of the menu within each group. */
+export const NODE_KINDS_BY_NAME = {
+  ...EFFECT_NODES,
+  ...LOGIC_NODES,
+  ...EVENT_NODES,
+  ...TIME_NODES,
+  ...NUMBER_NODES,
+  ...CHANGE_NODES,
+  ...VECTOR_NODES,
+  ...ROTATION_NODES,
+  ...COLOUR_NODES,
+  ...TEXT_NODES,
+  ...LIST_NODES,
+} as const;
+type Kinds = typeof NODE_KINDS_BY_NAME;
+export type NodeKind = keyof Kinds;
+export const NODE_KINDS = Object.keys(NODE_KINDS_BY_NAME) as readonly NodeKind[];
+
+/** What every node of a behaviour circuit has. */
+const shared = {
+  id: nodeIdSchema,
+  /** Where it lies on the board. */
+  at: z.tuple([finite, finite]),
+  /** What its unwired inputs are; what is not named here is as usual. */
+  values: z.record(text(24), nodeValueSchema),
+  /** What runs into its inputs: the output of another node. */
+  inputs: z.record(text(24), z.strictObject({ node: nodeIdSchema, port: text(24) })),
+  /** Switched off it gives nothing, and does nothing. */
+  off: z.boolean(),
+};
+type Shared = z.infer<z.ZodObject<typeof shared>>;
+/** A node; `set` is what is set of its kind beside its inputs. */
+export type BehaviourNode = {
+  [K in NodeKind]: Shared & { kind: K; set: SetOf<Kinds[K]['fields']> };
+}[NodeKind];
+export type NodeOf<K extends NodeKind> = Extract<BehaviourNode, { kind: K }>;
+
+export const behaviourNodeSchema = z.discriminatedUnion(
+  'kind',
+  NODE_KINDS.map((kind) =>
+    z.strictObject({
+      ...shared,
+      kind: z.literal(kind),
+      set: z.strictObject(NODE_KINDS_BY_NAME[kind].fields),
+    }),
+  ) as never,
+) as unknown as z.ZodType<BehaviourNode>;
+
+interface AnyKind extends NodeSpec<never> {
+  readonly fields: z.core.$ZodLooseShape;
+  readonly fresh: object;
+}
+/** What a kind is, for whoever does not care which one it is. */
+export const nodeKind = (kind: NodeKind): AnyKind => NODE_KINDS_BY_NAME[kind] as never;
+
+/** Whether a wire into an input closes no circle. */
+export const isLate = (node: BehaviourNode, port: string): boolean =>
+  nodeKind(node.kind).inputs.some((i) => i.name === port && i.late === true);
+
+/** Whether it writes or does something: wires end in it. */
+export const isEnd = (kind: NodeKind): boolean => {
+  const { writes, does } = nodeKind(kind);
+  return writes !== undefined || does !== undefined;
+};
+
+/** A node as it is first put on a board. */
+export const newBehaviourNode = <K extends NodeKind>(
+  id: BehaviourNode['id'],
+  kind: K,
+  at: readonly [number, number] = [0, 0],
+  more: Partial<Pick<Shared, 'values' | 'inputs'>> & { readonly set?: object } = {},
+): NodeOf<K> =>
+  ({
+    id,
+    kind,
+    at: [at[0], at[1]],
+    values: more.values ?? {},
+    inputs: more.inputs ?? {},
+    off: false,
+    set: { ...structuredClone(nodeKind(kind).fresh), ...more.set },
+  }) as unknown as NodeOf<K>;

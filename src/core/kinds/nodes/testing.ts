@@ -1,0 +1,42 @@
+/** Nodes by themselves, for tests: one step after another. */
+import { UNWATCHED, type WatchState } from '../triggers/trigger-kind';
+import type { NodeInstant } from './node-kind';
+import { nodeKind, type NodeKind } from './nodes';
+import { NOTHING, portValue, type PortValue } from './ports';
+import { STEP } from '../../units';
+
+/** An instant in which nothing happens, and chance is a fixed row of numbers. */
+export const instantOf = (step: number, more: Partial<NodeInstant> = {}): NodeInstant => ({
+  step,
+  time: step * STEP,
+  signal: () => NaN,
+  watch: (_trigger, state: WatchState = UNWATCHED) => ({ state, fired: false }),
+  random: (n = 0) => ((step * 7 + n * 3 + 1) % 10) / 10,
+  ...more,
+});
+
+/** What comes out of a node in each of some steps, by what goes in; an input that is not named is as usual. */
+export const stepped = (
+  kind: NodeKind,
+  steps: readonly Readonly<Record<string, PortValue>>[],
+  { set = {}, at = {} }: { readonly set?: object; readonly at?: Partial<NodeInstant> } = {},
+): (readonly PortValue[])[] => {
+  const { inputs, run, fresh } = nodeKind(kind);
+  const all = { ...fresh, ...set } as never;
+  let state: unknown = run.as === 'memory' ? run.fresh(all) : run.as === 'follows' ? run.fresh : null;
+  return steps.map((given, step) => {
+    const values = inputs.map(
+      ({ name, type, usual }) => given[name] ?? portValue(usual ?? undefined, type) ?? NOTHING[type],
+    );
+    const instant = instantOf(step, at);
+    if (run.as === 'numbers') return [run.of(...(values as number[]))];
+    if (run.as === 'follows') {
+      state = run.of(state as number, ...(values as number[]));
+      return [state as number];
+    }
+    if (run.as === 'values') return run.of(values as never, all, instant);
+    const next = run.next(state as never, values as never, all, instant);
+    ({ state } = next);
+    return next.out;
+  });
+};

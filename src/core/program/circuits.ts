@@ -1,0 +1,128 @@
+/** Plans behaviour circuits: their nodes in the order in which they are worked out, and what is wrong with them. */
+import type { BehaviourNodes, Circuit, CircuitId, Effect, NodeId } from '../document/schema';
+import { inOrder } from '../document/queries';
+import { planGraph, type GraphTrouble, type PlannedNode } from '../graph/plan';
+import type { InputPort, OutputPort } from '../kinds/nodes/node-kind';
+import { isEnd, nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
+import { conversion, type PortType } from '../kinds/nodes/ports';
+import { perDocument } from '../memo';
+import { lackingIn } from '../schema/references';
+import type { Referred } from '../schema/referred';
+import { writtenKeys } from '../kinds/writables/writables';
+import { z } from 'zod';
+
+export type NodeTrouble =
+  | GraphTrouble<NodeId>
+  /** A wire carries what is not read there; it is not followed. */
+  | {
+      readonly code: 'mismatch';
+      readonly node: NodeId;
+      readonly port: string;
+      readonly from: PortType;
+      readonly to: PortType;
+    }
+  /** Something that it needs is not chosen, or not there any more. */
+  | { readonly code: 'lacks'; readonly node: NodeId; readonly what: Referred | null }
+  /** Another node that comes later writes the same: that one counts. */
+  | { readonly code: 'overruled'; readonly node: NodeId; readonly by: NodeId };
+
+export type PlannedBehaviour = PlannedNode<BehaviourNode, InputPort, OutputPort, NodeId>;
+export interface CircuitPlan {
+  /** Each after all that it reads, but for late inputs; those that reach no end stand at the end. */
+  readonly order: readonly PlannedBehaviour[];
+  readonly troubles: readonly NodeTrouble[];
+}
+
+const portsOf = ({ kind }: BehaviourNode) => nodeKind(kind);
+
+/** The plan of one circuit. `has` says whether something that nodes name is there. */
+export const planNodes = (
+  nodes: BehaviourNodes,
+  has: (to: Referred, id: string) => boolean = () => true,
+): CircuitPlan => {
+  const all: readonly BehaviourNode[] = Object.values(nodes);
+  const ends = all.filter(({ kind, off }) => !off && isEnd(kind));
+  const graph = withoutMismatches(nodes);
+  const towards = planGraph(
+    graph.nodes,
+    ends.map(({ id }) => graph.nodes[id]!),
+    portsOf,
+  );
+  // What reaches no end is worked out too: whoever builds wants to see what comes out of it.
+  const planned = planGraph(
+    graph.nodes,
+    [...ends.map(({ id }) => graph.nodes[id]!), ...Object.values(graph.nodes)],
+    portsOf,
+  );
+  const idle = towards.troubles.filter((t) => t.code === 'idle' && !nodes[t.node]!.off);
+  return {
+    order: planned.order,
+    troubles: [
+      ...graph.mismatches,
+      ...planned.troubles,
+      ...idle,
+      ...ends.flatMap((node) => lacksOf(node, has)),
+      ...all.filter((node) => !isEnd(node.kind)).flatMap((node) => lacksOf(node, has)),
+      ...overruled(ends),
+    ],
+  };
+};
+
+const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean): NodeTrouble[] => {
+  const { fields, writes } = nodeKind(node.kind);
+  const what = lackingIn(z.strictObject(fields), node.set, has);
+  if (what) return [{ code: 'lacks', node: node.id, what }];
+  const isNowhere = writes && writtenKeys(writes(node.set as never)).length === 0;
+  return isNowhere ? [{ code: 'lacks', node: node.id, what: null }] : [];
+};
+
+/** Wires that carry what is not read where they end are left out. */
+const withoutMismatches = (
+  nodes: BehaviourNodes,
+): { readonly nodes: BehaviourNodes; readonly mismatches: readonly NodeTrouble[] } => {
+  const mismatches: NodeTrouble[] = [];
+  const kept: Record<NodeId, BehaviourNode> = {};
+  for (const node of Object.values<BehaviourNode>(nodes)) {
+    let { inputs } = node;
+    for (const port of nodeKind(node.kind).inputs) {
+      const wire = inputs[port.name];
+      const source = wire && nodes[wire.node];
+      const from = source && nodeKind(source.kind).outputs.find(({ name }) => name === wire.port)?.type;
+      if (!from || conversion(from, port.type) !== undefined) continue;
+      mismatches.push({ code: 'mismatch', node: node.id, port: port.name, from, to: port.type });
+      const { [port.name]: _refused, ...rest } = inputs;
+      inputs = rest;
+    }
+    kept[node.id] = inputs === node.inputs ? node : { ...node, inputs };
+  }
+  return { nodes: kept, mismatches };
+};
+
+/** Of nodes that write the same all the time, all but the last. */
+const overruled = (ends: readonly BehaviourNode[]): NodeTrouble[] => {
+  const last = new Map<string, NodeId>();
+  const keysOf = (node: BehaviourNode): readonly string[] => {
+    const { writes } = nodeKind(node.kind);
+    // One that a yes or no switches leaves the others their turn.
+    return writes && !node.inputs['while'] ? writtenKeys(writes(node.set as never)) : [];
+  };
+  for (const node of ends) for (const key of keysOf(node)) last.set(key, node.id);
+  return ends.flatMap((node) => {
+    const by = keysOf(node).flatMap((key) => (last.get(key) === node.id ? [] : [last.get(key)!]));
+    return by.length > 0 ? [{ code: 'overruled', node: node.id, by: by[0]! } as const] : [];
+  });
+};
+
+export interface PlannedCircuit extends CircuitPlan {
+  readonly id: CircuitId;
+}
+/** Circuits that are switched on and belong to something that is there, in their order. */
+export const circuitsOn = (effect: Effect): Circuit[] =>
+  inOrder(effect.circuits).filter(
+    ({ enabled, owner }) => enabled && (owner === null || effect.objects[owner] !== undefined),
+  );
+
+/** All of them, planned. */
+export const planCircuits = perDocument((effect: Effect): readonly PlannedCircuit[] =>
+  circuitsOn(effect).map(({ id, nodes }) => ({ id, ...planNodes(nodes) })),
+);
