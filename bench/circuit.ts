@@ -24,7 +24,7 @@ const chainOf = (c: number): BehaviourNode[] => {
     made(1, 'multiply', { b: 40 + (c % 17) }),
     made(2, 'sine', {}, 'angle'),
     made(3, 'add', { b: c * 0.001 }),
-    made(4, 'remap', { from: -1, to: 1, becomes: 0, until: 2 }, 'value'),
+    made(4, 'remap', { from: -1, to: 1, 'new from': 0, 'new to': 2 }, 'value'),
     made(5, 'clamp', { from: 0.1, to: 1.9 }, 'value'),
     made(6, 'mix', { b: 1, share: 0.3 }),
     made(7, 'smooth', { behind: 0.2 }, 'value'),

@@ -1,5 +1,6 @@
 /** Words about behaviour circuits. */
 import type { BehaviourNodes, Effect } from '../core/document/schema';
+import { NODE_WORDS } from '../core/kinds/nodes/node-words';
 import { nodeKind, type BehaviourNode } from '../core/kinds/nodes/nodes';
 import { PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
 import { written } from '../core/kinds/written';
@@ -9,8 +10,8 @@ import { namesIn } from './when-words';
 
 /** What a node is called: by how it is set where that says more. */
 export const nodeName = (effect: Effect, node: BehaviourNode): string => {
-  const { title, name } = nodeKind(node.kind);
-  return title?.(node.set as never, namesIn(effect)) ?? name;
+  const { title } = nodeKind(node.kind);
+  return title?.(node.set as never, namesIn(effect)) ?? NODE_WORDS[node.kind].name;
 };
 const portName = (node: BehaviourNode | undefined, port: string): string =>
   (node && nodeKind(node.kind).inputs.find(({ name }) => name === port)?.label) ?? port;

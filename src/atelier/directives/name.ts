@@ -5,7 +5,10 @@
 import type { Directive } from 'vue';
 
 const apply = (element: HTMLElement, name: string): void => {
-  element.querySelector('input, [role="slider"]')?.setAttribute('aria-label', name);
+  const focused = 'input, [role="slider"]';
+  // A plain field is the outermost element itself.
+  const field = element.matches(focused) ? element : element.querySelector(focused);
+  field?.setAttribute('aria-label', name);
 };
 
 export const nameDirective: Directive<HTMLElement, string> = {

@@ -3,7 +3,16 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive, newVariable } from '../document/new-cues';
 import { newCircuit } from '../document/new-circuit';
-import type { Circuit, CircuitId, DriveId, Effect, NodeId, VariableId } from '../document/schema';
+import type {
+  Circuit,
+  CircuitId,
+  DriveId,
+  Effect,
+  NodeId,
+  ObjectId,
+  TextObject,
+  VariableId,
+} from '../document/schema';
 import { effectSchema } from '../document/schema';
 import {
   newBehaviourNode,
@@ -13,6 +22,8 @@ import {
   type NodeKind,
 } from '../kinds/nodes/nodes';
 import { conversion } from '../kinds/nodes/ports';
+import { FOREHEAD } from '../kinds/objects/placed';
+import { newText } from '../kinds/objects/text';
 import { compile } from '../program/program';
 import { Runtime, type Snapshot } from './runtime';
 import { CARD, card, cueOf, effectOf, faceWith, STILL, TAP } from './testing';
@@ -47,7 +58,7 @@ const started = (effect: Effect): Runtime => new Runtime(compile(effect));
 test('a number of the face drives a number of an object', () => {
   const effect = withCircuit([
     node('mouth', 'signal', {}, signal({ kind: 'expression', face: 1, name: 'jawOpen' })),
-    node('more', 'remap', { value: wire('mouth') }, { values: { becomes: 1, until: 3 } }),
+    node('more', 'remap', { value: wire('mouth') }, { values: { 'new from': 1, 'new to': 3 } }),
     node('out', 'write', { value: wire('more') }, toCard('size')),
   ]);
   expect(effectSchema.safeParse(effect).error).toBeUndefined();
@@ -160,6 +171,38 @@ describe('what is written', () => {
     runtime.step({ ...STILL, faces: [] });
     expect(runtime.values(0).opacity).toBe(1);
   });
+});
+
+test('a score is shown as text, and a colour goes with it', () => {
+  const words = newText('obj_words' as ObjectId, 'Score', 0, FOREHEAD);
+  const runtime = started({
+    ...withCircuit(
+      [
+        node('tap', 'trigger'),
+        node('count', 'counter', { up: wire('tap', 'event') }),
+        node('say', 'formatNumber', { number: wire('count', 'count') }, { values: { before: 'Crabs: ' } }),
+        node('out', 'writeText', { text: wire('say', 'text') }, { set: { object: words.id } }),
+        node('red', 'colour', {}, { values: { colour: '#b53a2e' } }),
+        node('paint', 'writeColour', { colour: wire('red', 'colour') }, { set: { object: words.id } }),
+        // A card says nothing: it is left alone.
+        node('card', 'writeText', { text: wire('say', 'text') }, { set: { object: CARD } }),
+      ],
+      VARIABLES,
+    ),
+    objects: { [CARD]: card(), [words.id]: words } as Effect['objects'],
+  });
+  const said = () => {
+    const at = [0, 1].find((k) => runtime.objectNow(k).kind === 'text')!;
+    return runtime.objectNow(at) as TextObject;
+  };
+  runtime.step(STILL);
+  expect(said()).toMatchObject({ text: 'Crabs: 0', colour: '#b53a2e' });
+  runtime.step(STILL, TAP);
+  expect(said().text).toBe('Crabs: 1');
+  // The same object as long as nothing of it changes, so that it is not drawn anew.
+  const now = said();
+  runtime.step(STILL);
+  expect(said()).toBe(now);
 });
 
 test('a circle through a step before counts by itself', () => {

@@ -76,6 +76,7 @@ const partsOf = (
   const setterOf = (writable: Writable): Setter => written.setterOf(writable);
   const circuits = new CircuitsPart(program, {
     setterOf,
+    sinks: written,
     write: byCues,
     tellCues: (step) => cues.tell(step),
   });

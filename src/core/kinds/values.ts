@@ -35,6 +35,8 @@ export interface Values {
   /** Numbers of the object that differ from the document, by their path; see `numbers.ts`. Replaced, never changed. */
   numbers: Readonly<Record<string, number>> | null;
   colour: Hex | null;
+  /** What a text says instead of what the document says. */
+  text: string | null;
   /** Null is as the document says: from the start, again and again. */
   media: Media | null;
   /** Of a fountain: share of its rate. */

@@ -12,6 +12,7 @@ export const firstValues = (effect: Effect, object: EffectObject): Values => ({
   scale: object.scale,
   numbers: null,
   colour: null,
+  text: null,
   media: firstMedia(effect, object),
   open: object.kind === 'fountain' && object.runs ? 1 : 0,
   burst: 0,

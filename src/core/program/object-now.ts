@@ -4,27 +4,41 @@ import { withNumbers } from '../kinds/numbers';
 import type { Values } from '../kinds/values';
 
 /** The same object as long as nothing of it is changed, so that whoever draws it can tell by identity. */
-export const objectAs = (object: EffectObject, { numbers, colour }: Readonly<Values>): EffectObject => {
+export const objectAs = (object: EffectObject, { numbers, colour, text }: Readonly<Values>): EffectObject => {
   let now = object;
   if (numbers) now = withNumbers(now, numbers);
   if (colour !== null) {
     if ('tint' in now) now = { ...now, tint: colour };
     else if ('colour' in now) now = { ...now, colour };
   }
+  if (text !== null && now.kind === 'text') now = { ...now, text };
   return now;
 };
 
 /** Keeps the last of each, since most objects do not change from one frame to the next. */
 export class ObjectsNow {
-  private readonly kept: { of: EffectObject; numbers: unknown; colour: unknown; now: EffectObject }[] = [];
+  private readonly kept: {
+    of: EffectObject;
+    numbers: unknown;
+    colour: unknown;
+    text: unknown;
+    now: EffectObject;
+  }[] = [];
 
   at(i: number, object: EffectObject, values: Readonly<Values>): EffectObject {
-    const { numbers, colour } = values;
-    if (numbers === null && colour === null) return object;
+    const { numbers, colour, text } = values;
+    if (numbers === null && colour === null && text === null) return object;
     const kept = this.kept[i];
-    if (kept && kept.of === object && kept.numbers === numbers && kept.colour === colour) return kept.now;
+    if (
+      kept &&
+      kept.of === object &&
+      kept.numbers === numbers &&
+      kept.colour === colour &&
+      kept.text === text
+    )
+      return kept.now;
     const now = objectAs(object, values);
-    this.kept[i] = { of: object, numbers, colour, now };
+    this.kept[i] = { of: object, numbers, colour, text, now };
     return now;
   }
 }

@@ -8,7 +8,7 @@ import type { PortValue } from '../../kinds/nodes/ports';
 import type { Signal } from '../../kinds/signals/signals';
 import type { Watched, WatchResult, WatchState } from '../../kinds/triggers/trigger-kind';
 import { nextWatch, type Trigger } from '../../kinds/triggers/triggers';
-import type { Setter } from '../../kinds/writables/writable-kind';
+import type { Setter, Sinks } from '../../kinds/writables/writable-kind';
 import type { Writable } from '../../kinds/writables/writables';
 import { pcg3d } from '../../maths/hash';
 import { planCircuits } from '../../program/circuits';
@@ -47,13 +47,14 @@ class NodeNow implements SeededInstant {
 export class CircuitsPart implements Part<CircuitState> {
   private readonly run: CircuitRun;
   /** Written in this step: by which setter, what. */
-  private readonly setters: Setter[] = [];
-  private readonly values: number[] = [];
+  private readonly setters: Setter<never>[] = [];
+  private readonly values: PortValue[] = [];
 
   constructor(
     program: Program,
     private readonly around: {
       readonly setterOf: (writable: Writable) => Setter;
+      readonly sinks: Sinks;
       readonly write: CueWrites;
       /** Makes known what cues did in the step before. */
       readonly tellCues: (step: Step) => void;
@@ -63,8 +64,8 @@ export class CircuitsPart implements Part<CircuitState> {
   }
 
   private actOf(node: BehaviourNode, inputs: readonly (() => PortValue)[]): (() => void) | null {
-    const { writes, does } = nodeKind(node.kind);
-    const { write, setterOf } = this.around;
+    const { writes, lays, does } = nodeKind(node.kind);
+    const { write, setterOf, sinks } = this.around;
     if (does)
       return () =>
         does(
@@ -72,9 +73,9 @@ export class CircuitsPart implements Part<CircuitState> {
           node.set as never,
           write,
         );
-    if (!writes) return null;
-    const set = setterOf(writes(node.set as never));
-    const [value, isOn] = inputs as readonly (() => number)[];
+    const set = writes ? setterOf(writes(node.set as never)) : lays?.(node.set as never, sinks);
+    if (!set) return null;
+    const [value, isOn] = inputs;
     return () => {
       const now = value!();
       // What has no value writes nothing.
@@ -92,7 +93,7 @@ export class CircuitsPart implements Part<CircuitState> {
 
   /** Hands over what was written in this step. */
   writeAll(): void {
-    for (let i = 0; i < this.setters.length; i++) this.setters[i]!(this.values[i]!);
+    for (let i = 0; i < this.setters.length; i++) this.setters[i]!(this.values[i] as never);
     this.setters.length = this.values.length = 0;
   }
 

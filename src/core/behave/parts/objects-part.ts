@@ -40,7 +40,11 @@ export class ObjectsPart implements Part<ObjectsState> {
     );
   }
 
-  /** By a drive: over everything, in this step. */
+  /** Over everything, in this step. */
+  lay(i: number, over: Partial<Pick<Values, 'text' | 'colour'>>): void {
+    this.over[i] = { ...this.of(i), ...over };
+  }
+  /** The same of a number. */
   setNumber(i: number, property: string, value: number): void {
     const object = this.program.objects[i]!;
     const values = this.of(i);

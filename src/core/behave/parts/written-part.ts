@@ -6,7 +6,7 @@ import type { Effect, ObjectId, VariableId } from '../../document/schema';
 import type { InputOfCircuit, Setter, Sinks } from '../../kinds/writables/writable-kind';
 import { setterOf, type Writable } from '../../kinds/writables/writables';
 import type { Program } from '../../program/program';
-import type { Seconds } from '../../units';
+import type { Hex, Seconds } from '../../units';
 import { isOpenInput, withCircuitInputs } from '../circuit-inputs';
 import type { ObjectsPart } from './objects-part';
 import type { Part } from './part';
@@ -53,6 +53,15 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
   number(object: ObjectId, property: string): Setter | null {
     const i = this.program.indexOf.get(object);
     return i === undefined ? null : (value) => this.around.objects.setNumber(i, property, value);
+  }
+  text(object: ObjectId): Setter<string> | null {
+    const i = this.program.indexOf.get(object);
+    if (i === undefined || this.program.objects[i]!.kind !== 'text') return null;
+    return (text) => this.around.objects.lay(i, { text });
+  }
+  colour(object: ObjectId): Setter<Hex> | null {
+    const i = this.program.indexOf.get(object);
+    return i === undefined ? null : (colour) => this.around.objects.lay(i, { colour });
   }
   variable(id: VariableId): Setter {
     return (value) => this.around.variables.set(id, value);

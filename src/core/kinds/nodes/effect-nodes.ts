@@ -1,6 +1,9 @@
 /** What circuits read of the effect and the world, and what they write and do. */
 import { cueIdSchema, promptIdSchema } from '../../schema/behave-ids';
-import { sceneIdSchema } from '../../schema/placed-schema';
+import type { Rgb } from '../../maths/blend';
+import { clamp } from '../../maths/scalar';
+import { hexOf, srgbOf } from '../../maths/srgb';
+import { objectIdSchema, sceneIdSchema } from '../../schema/placed-schema';
 import { choice } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
 import { newSignal, signalKind, signalSchema } from '../signals/signals';
@@ -8,23 +11,13 @@ import { readyTrigger } from '../triggers/ready-triggers';
 import { triggerSchema } from '../triggers/triggers';
 import { UNWATCHED, type WatchState } from '../triggers/trigger-kind';
 import { writableSchema } from '../writables/writables';
-import { defineNode, event, num, output, truth } from './node-kind';
+import type { Hex } from '../../units';
+import { defineNode, event, input, num, output, truth } from './node-kind';
 
-const reads = (name: string, note: string, also: string) => ({ name, group: 'Read' as const, note, also });
-const does = (name: string, note: string, also: string) => ({
-  name,
-  group: 'Write and do' as const,
-  note,
-  also,
-});
+const hexOfLight = (light: Rgb): Hex => hexOf(srgbOf(light.map((c) => clamp(c, 0, 1)) as unknown as Rgb));
 
 export const EFFECT_NODES = {
   signal: defineNode({
-    ...reads(
-      'Signal',
-      'A number of a face, an object, the viewer, a control or a variable.',
-      'read property input value get face head object',
-    ),
     inputs: [],
     outputs: [output('value', 'number')],
     fields: { signal: signalSchema },
@@ -34,11 +27,6 @@ export const EFFECT_NODES = {
     run: { as: 'values', of: (_none: readonly number[], { signal }, at) => [at.signal(signal)] },
   }),
   trigger: defineNode({
-    ...reads(
-      'Trigger',
-      'An event: something happens to a face, an object or the viewer.',
-      'when tap touch mouth blink event happens',
-    ),
     inputs: [],
     outputs: [output('event', 'event')],
     fields: { trigger: triggerSchema },
@@ -54,11 +42,6 @@ export const EFFECT_NODES = {
     },
   }),
   write: defineNode({
-    ...does(
-      'Write',
-      'Writes a number of objects, a variable, an input of a circuit or how long an action takes, while it is yes.',
-      'set drive property output variable',
-    ),
     inputs: [num('value', 0, { needed: true }), truth('while', 1)],
     outputs: [],
     fields: { to: writableSchema },
@@ -66,8 +49,28 @@ export const EFFECT_NODES = {
     writes: ({ to }) => to,
     run: { as: 'values', of: () => [] },
   }),
+  writeText: defineNode({
+    inputs: [input('text', 'text', '', { needed: true }), truth('while', 1)],
+    outputs: [],
+    fields: { object: toChoose(objectIdSchema, 'Which text', { ask: 'Choose the text' }) },
+    fresh: { object: null },
+    title: ({ object }, names) => (object === null ? null : `write into ${names.object(object)}`),
+    lays: ({ object }, of) => (object === null ? null : (of.text(object) as never)),
+    run: { as: 'values', of: () => [] },
+  }),
+  writeColour: defineNode({
+    inputs: [input('colour', 'colour', '#ffffff', { needed: true }), truth('while', 1)],
+    outputs: [],
+    fields: { object: toChoose(objectIdSchema, 'Which object', { ask: 'Choose what' }) },
+    fresh: { object: null },
+    title: ({ object }, names) => (object === null ? null : `colour of ${names.object(object)}`),
+    lays: ({ object }, of) => {
+      const set = object === null ? null : of.colour(object);
+      return set && ((light) => set(hexOfLight(light as unknown as Rgb)));
+    },
+    run: { as: 'values', of: () => [] },
+  }),
   cue: defineNode({
-    ...does('Start a cue', 'Starts or stops a cue of the effect.', 'fire run play stop action animation'),
     inputs: [event('event')],
     outputs: [],
     fields: {
@@ -82,7 +85,6 @@ export const EFFECT_NODES = {
     run: { as: 'values', of: () => [] },
   }),
   prompt: defineNode({
-    ...does('Show a prompt', 'Shows or hides a prompt to the viewer.', 'message text hint'),
     inputs: [event('event')],
     outputs: [],
     fields: {
@@ -97,7 +99,6 @@ export const EFFECT_NODES = {
     run: { as: 'values', of: () => [] },
   }),
   scene: defineNode({
-    ...does('Go to a scene', 'Goes over to another scene.', 'change switch page level'),
     inputs: [event('event')],
     outputs: [],
     fields: { scene: toChoose(sceneIdSchema, 'Scene', { ask: 'Choose the scene' }) },

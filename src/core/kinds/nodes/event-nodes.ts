@@ -14,7 +14,6 @@ import {
 } from './node-kind';
 import { STEP } from '../../units';
 
-const words = (name: string, note: string, also = '') => ({ name, group: 'Events' as const, note, also });
 const EVENT = output('event', 'event');
 const is = (x: boolean): number => (x ? 1 : 0);
 type Numbers = readonly number[];
@@ -22,70 +21,36 @@ type Numbers = readonly number[];
 const maybe = (name: string): InputPort => input(name, 'event', 0);
 
 export const EVENT_NODES = {
-  becomesTrue: keeps(
-    words(
-      'Becomes true',
-      'In the step in which a no becomes a yes; also when it is a yes from the beginning.',
-      'edge rises starts when',
-    ),
-    [truth('value')],
-    [EVENT],
-    0,
-    (was: number, [now]: Numbers) => ({ state: now!, out: [is(now !== 0 && was === 0)] }),
-  ),
-  becomesFalse: keeps(
-    words('Becomes false', 'In the step in which a yes becomes a no.', 'edge falls ends when'),
-    [truth('value')],
-    [EVENT],
-    0,
-    (was: number, [now]: Numbers) => ({ state: now!, out: [is(now === 0 && was !== 0)] }),
-  ),
-  changes: keeps(
-    words('Changes', 'In each step in which a number is another than before.', 'differs new value edge'),
-    [num('value')],
-    [EVENT],
-    null as number | null,
-    (was: number | null, [now]: Numbers) =>
-      Number.isNaN(now) ? { state: was, out: [0] } : { state: now!, out: [is(was !== null && was !== now)] },
+  becomesTrue: keeps([truth('value')], [EVENT], 0, (was: number, [now]: Numbers) => ({
+    state: now!,
+    out: [is(now !== 0 && was === 0)],
+  })),
+  becomesFalse: keeps([truth('value')], [EVENT], 0, (was: number, [now]: Numbers) => ({
+    state: now!,
+    out: [is(now === 0 && was !== 0)],
+  })),
+  changes: keeps([num('value')], [EVENT], null as number | null, (was: number | null, [now]: Numbers) =>
+    Number.isNaN(now) ? { state: was, out: [0] } : { state: now!, out: [is(was !== null && was !== now)] },
   ),
   anyEvent: sum(
-    words('Any of', 'When one of four passes.', 'or either merge join'),
     [event('a'), maybe('b'), maybe('c'), maybe('d')],
     (a, b, c, d) => is(a + b + c + d > 0),
     EVENT,
   ),
-  gate: sum(
-    words('Gate', 'Lets an event pass while it is yes.', 'only if condition filter'),
-    [event('event'), truth('while', 1)],
-    (e, open) => is(e !== 0 && open !== 0),
-    EVENT,
-  ),
+  gate: sum([event('event'), truth('while', 1)], (e, open) => is(e !== 0 && open !== 0), EVENT),
   splitBy: pure(
-    words(
-      'This way or that',
-      'Sends an event one way while it is yes, the other while it is no.',
-      'branch route if else',
-    ),
     [event('event'), truth('if')],
     [output('yes', 'event'), output('no', 'event')],
     ([e, k]: Numbers) => [is(e !== 0 && k !== 0), is(e !== 0 && k === 0)],
   ),
   latch: follows(
-    words('Latch', 'Yes from one event until another.', 'set reset remember flag hold'),
     [event('set'), maybe('reset')],
     0,
     (was, set, reset) => (reset ? 0 : set ? 1 : was),
     output('yes', 'truth'),
   ),
-  toggle: follows(
-    words('Toggle', 'Yes and no by turns, at each event.', 'flip alternate switch'),
-    [event('event')],
-    0,
-    (was, e) => (e ? 1 - was : was),
-    output('yes', 'truth'),
-  ),
+  toggle: follows([event('event')], 0, (was, e) => (e ? 1 - was : was), output('yes', 'truth')),
   counter: keeps(
-    words('Counter', 'Counts events up and down.', 'score number times increment'),
     [event('up'), maybe('down'), maybe('reset'), num('start')],
     [output('count', 'number'), output('changes', 'event')],
     null as number | null,
@@ -95,33 +60,16 @@ export const EVENT_NODES = {
       return { state: now, out: [now, is(was !== null ? now !== was : now !== start)] };
     },
   ),
-  everyNth: keeps(
-    words('Every so many', 'Lets every n-th event pass.', 'every fifth count divide'),
-    [event('event'), num('every', 5)],
-    [EVENT],
-    0,
-    (was: number, [e, every]: Numbers) => {
-      if (!e) return { state: was, out: [0] };
-      const now = was + 1;
-      return now >= Math.max(1, Math.round(every!)) ? { state: 0, out: [1] } : { state: now, out: [0] };
-    },
-  ),
-  once: keeps(
-    words('Once', 'Lets the first event pass, and no other until it is reset.', 'first only single'),
-    [event('event'), maybe('reset')],
-    [EVENT],
-    0,
-    (was: number, [e, reset]: Numbers) => {
-      const before = reset ? 0 : was;
-      return { state: before || (e ? 1 : 0), out: [is(e !== 0 && before === 0)] };
-    },
-  ),
+  everyNth: keeps([event('event'), num('every', 5)], [EVENT], 0, (was: number, [e, every]: Numbers) => {
+    if (!e) return { state: was, out: [0] };
+    const now = was + 1;
+    return now >= Math.max(1, Math.round(every!)) ? { state: 0, out: [1] } : { state: now, out: [0] };
+  }),
+  once: keeps([event('event'), maybe('reset')], [EVENT], 0, (was: number, [e, reset]: Numbers) => {
+    const before = reset ? 0 : was;
+    return { state: before || (e ? 1 : 0), out: [is(e !== 0 && before === 0)] };
+  }),
   pause: keeps(
-    words(
-      'Not too often',
-      'Lets an event pass when so much time has gone since the last.',
-      'cooldown throttle limit rate',
-    ),
     [event('event'), num('pause', 0.5, { unit: 'seconds' })],
     [EVENT],
     null as number | null,
@@ -131,7 +79,6 @@ export const EVENT_NODES = {
     },
   ),
   debounce: keeps(
-    words('When it rests', 'Passes when no event has come for so long after one.', 'debounce settle quiet'),
     [event('event'), num('rest', 0.3, { unit: 'seconds' })],
     [EVENT],
     null as number | null,
@@ -142,7 +89,6 @@ export const EVENT_NODES = {
     },
   ),
   inOrder: keeps(
-    words('In order', 'Sends events one after another to as many ways.', 'sequence round robin next cycle'),
     [event('event'), num('ways', 4), maybe('reset')],
     ['1', '2', '3', '4'].map((name) => output(name, 'event')),
     0,
@@ -153,11 +99,6 @@ export const EVENT_NODES = {
     },
   ),
   randomWay: pure(
-    words(
-      'One way by chance',
-      'Sends each event one of up to four ways, by chance; weights say how often.',
-      'random pick weighted',
-    ),
     [event('event'), num('1', 1), num('2', 1), num('3', 0), num('4', 0)],
     ['1', '2', '3', '4'].map((name) => output(name, 'event')),
     ([e, ...weights]: Numbers, at) => {
@@ -170,11 +111,6 @@ export const EVENT_NODES = {
     },
   ),
   shuffled: keeps(
-    words(
-      'Shuffled',
-      'A number from 1 to so many at each event: each once, in an order by chance, then anew.',
-      'shuffle deal cards random without repeat',
-    ),
     [event('event'), num('many', 4)],
     [output('number', 'number'), output('all dealt', 'event')],
     { left: [] as readonly number[], now: 0 },
@@ -187,14 +123,8 @@ export const EVENT_NODES = {
       return { state, out: [state.now, is(state.left.length === 0)] };
     },
   ),
-  keepAt: follows(
-    words('Keep at', 'A number as it was when an event passed.', 'sample hold remember store snapshot'),
-    [event('event'), num('value')],
-    NaN,
-    (was, e, value) => (e ? value! : was),
-  ),
+  keepAt: follows([event('event'), num('value')], NaN, (was, e, value) => (e ? value! : was)),
   lasts: keeps(
-    words('For a while', 'Yes for so long after an event.', 'hold pulse duration timer'),
     [event('event'), num('long', 1, { unit: 'seconds' })],
     [output('yes', 'truth'), output('ends', 'event')],
     null as number | null,
@@ -204,15 +134,8 @@ export const EVENT_NODES = {
       return { state: isOn ? begun : null, out: [is(isOn), is(begun !== null && !isOn)] };
     },
   ),
-  begins: keeps(
-    words('Begins', 'In the first step of the effect.', 'start first once'),
-    [],
-    [EVENT],
-    0,
-    (was: number) => ({ state: 1, out: [is(was === 0)] }),
-  ),
+  begins: keeps([], [EVENT], 0, (was: number) => ({ state: 1, out: [is(was === 0)] })),
   happens: plainNode({
-    ...words('Since the event', 'How long ago an event passed; no value before.', 'elapsed age time'),
     inputs: [event('event')],
     outputs: [output('seconds', 'number', { unit: 'seconds' })],
     run: {

@@ -1,6 +1,7 @@
 /**
  * What a kind of node of behaviour circuits is. Kinds stand in the files beside this one by what they are about, and are listed in
- * `nodes.ts`: from there the schema of the document, the menu, the board, what it needs and how it runs follow by themselves.
+ * `nodes.ts`; what they are called stands in `node-words.ts`. From there the schema of the document, the menu, the board, what an effect needs and how it
+ * runs follow by themselves.
  */
 import type { z } from 'zod';
 import type { GraphInput, GraphOutput } from '../../graph/graph';
@@ -11,25 +12,9 @@ import type { Names } from '../names';
 import type { Signal } from '../signals/signals';
 import type { WatchResult, WatchState } from '../triggers/trigger-kind';
 import type { Trigger } from '../triggers/triggers';
+import type { Sinks } from '../writables/writable-kind';
 import type { Writable } from '../writables/writables';
 import type { NodeValue, PortType, PortValue } from './ports';
-
-/** Where a node stands in the menu, in its order. */
-export const NODE_GROUPS = [
-  'Read',
-  'Write and do',
-  'Logic',
-  'Events',
-  'Time',
-  'Numbers',
-  'Change with time',
-  'Points and vectors',
-  'Rotations',
-  'Colours',
-  'Texts',
-  'Lists',
-] as const;
-export type NodeGroup = (typeof NODE_GROUPS)[number];
 
 export interface InputPort extends GraphInput {
   /** As it is shown, where its name says too little. */
@@ -43,15 +28,6 @@ export interface OutputPort extends GraphOutput {
   readonly label?: string;
   readonly type: PortType;
   readonly unit?: UnitName;
-}
-
-export interface NodeWords {
-  readonly name: string;
-  readonly group: NodeGroup;
-  /** What it does, in a sentence. */
-  readonly note: string;
-  /** More words it is sought by. */
-  readonly also?: string;
 }
 
 /** What nodes are told of the step that is worked out. */
@@ -94,7 +70,7 @@ export type NodeRun<Set, State> =
     };
 
 /** What a kind says; `Set` is what can be set of a node of it beside its inputs. */
-export interface NodeSpec<Set> extends NodeWords {
+export interface NodeSpec<Set> {
   readonly inputs: readonly InputPort[];
   readonly outputs: readonly OutputPort[];
   readonly run: NodeRun<Set, unknown>;
@@ -105,6 +81,8 @@ export interface NodeSpec<Set> extends NodeWords {
   readonly triggers?: (set: Set) => readonly Trigger[];
   /** It writes its first input there, in each step in which its second is yes. */
   readonly writes?: (set: Set) => Writable;
+  /** It lays its first input over an object there, in the same steps: a text, a colour. */
+  readonly lays?: (set: Set, of: Sinks) => ((value: PortValue) => void) | null;
   /** It does something in the step in which its first input, an event, passes. */
   readonly does?: (inputs: readonly PortValue[], set: Set, write: WholeWrites) => void;
 }
@@ -148,32 +126,28 @@ export const output = (name: string, type: PortType, more: Partial<OutputPort> =
 
 /** Numbers in, a number out. */
 export const sum = (
-  words: NodeWords,
   inputs: readonly InputPort[],
   of: (...numbers: number[]) => number,
   out: OutputPort = output('value', 'number'),
-) => plainNode({ ...words, inputs, outputs: [out], run: { as: 'numbers', of } });
+) => plainNode({ inputs, outputs: [out], run: { as: 'numbers', of } });
 
 /** Numbers in, a number out, from what it was in the step before. */
 export const follows = (
-  words: NodeWords,
   inputs: readonly InputPort[],
   fresh: number,
   of: (was: number, ...numbers: number[]) => number,
   out: OutputPort = output('value', 'number'),
-) => plainNode({ ...words, inputs, outputs: [out], run: { as: 'follows', fresh, of } });
+) => plainNode({ inputs, outputs: [out], run: { as: 'follows', fresh, of } });
 
 /** Values in, values out, nothing kept. */
 export const pure = (
-  words: NodeWords,
   inputs: readonly InputPort[],
   outputs: readonly OutputPort[],
   of: (inputs: never, at: NodeInstant) => readonly PortValue[],
-) => plainNode({ ...words, inputs, outputs, run: { as: 'values', of: (given, _set, at) => of(given, at) } });
+) => plainNode({ inputs, outputs, run: { as: 'values', of: (given, _set, at) => of(given, at) } });
 
 /** The same with a state that is kept from step to step. */
 export const keeps = <State>(
-  words: NodeWords,
   inputs: readonly InputPort[],
   outputs: readonly OutputPort[],
   fresh: State,
@@ -184,7 +158,6 @@ export const keeps = <State>(
   ) => { readonly state: State; readonly out: readonly PortValue[] },
 ) =>
   plainNode({
-    ...words,
     inputs,
     outputs,
     run: {

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Names } from '../names';
 import { fromAngles } from '../../maths/quaternion';
 import { isEnd, behaviourNodeSchema, newBehaviourNode, NODE_KINDS, nodeKind, type NodeKind } from './nodes';
-import { NODE_GROUPS } from './node-kind';
+import { NODE_GROUPS, NODE_WORDS } from './node-words';
 import { NOTHING, PORT_TYPES, type PortValue } from './ports';
 import { stepped } from './testing';
 
@@ -39,6 +39,8 @@ const CASES: Readonly<Record<NodeKind, readonly Case[]>> = {
     { given: [{}], gives: [[0]] },
   ],
   write: [once({ value: 3 })],
+  writeText: [once({ text: 'ebb' })],
+  writeColour: [once({ colour: [1, 0, 0] })],
   cue: [once(E)],
   prompt: [once(E)],
   scene: [once(E)],
@@ -288,8 +290,8 @@ const CASES: Readonly<Record<NodeKind, readonly Case[]>> = {
   wrap: [once({ value: 370, from: 0, to: 360 }, 10), once({ value: -10, from: 0, to: 360 }, 350)],
   pingPong: [once({ value: 1.25 }, near(0.75)), once({ value: -0.25 }, near(0.25))],
   remap: [
-    once({ value: 0.25, from: 0, to: 1, becomes: 8, until: 0 }, 6),
-    once({ value: 2, from: 0, to: 1, becomes: 0, until: 10 }, 20),
+    once({ value: 0.25, from: 0, to: 1, 'new from': 8, 'new to': 0 }, 6),
+    once({ value: 2, from: 0, to: 1, 'new from': 0, 'new to': 10 }, 20),
   ],
   mix: [once({ a: 10, b: 20, share: 0.25 }, 12.5)],
   softStep: [
@@ -491,7 +493,8 @@ describe.each(NODE_KINDS)('node: %s', (kind) => {
   test('a new one is valid, says what it does, and gives what its outputs are', () => {
     const node = newBehaviourNode('node_aaaa' as never, kind);
     expect(behaviourNodeSchema.safeParse(node).error?.issues ?? []).toEqual([]);
-    const { name, note, group, inputs, outputs } = nodeKind(kind);
+    const { inputs, outputs } = nodeKind(kind);
+    const { name, note, group } = NODE_WORDS[kind];
     expect(NODE_GROUPS).toContain(group);
     expect(name.length).toBeLessThan(34);
     expect(note).toMatch(/[.)]$/);
@@ -509,7 +512,7 @@ describe.each(NODE_KINDS)('node: %s', (kind) => {
 });
 
 test('names tell nodes apart', () => {
-  const names = NODE_KINDS.map((kind) => nodeKind(kind).name);
+  const names = NODE_KINDS.map((kind) => NODE_WORDS[kind].name);
   expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([]);
 });
 test('what nodes are called on the board goes by what is set', () => {

@@ -75,8 +75,8 @@ export const isLate = (node: BehaviourNode, port: string): boolean =>
 
 /** Whether it writes or does something: wires end in it. */
 export const isEnd = (kind: NodeKind): boolean => {
-  const { writes, does } = nodeKind(kind);
-  return writes !== undefined || does !== undefined;
+  const { writes, lays, does } = nodeKind(kind);
+  return writes !== undefined || lays !== undefined || does !== undefined;
 };
 
 /** A node as it is first put on a board. */

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { NODE_KINDS, nodeKind } from './nodes';
+import { NODE_WORDS } from './node-words';
+import { NODE_KINDS } from './nodes';
 import { conversion, converted, NOTHING, PORT_TYPES, portValue, refusal, type PortType } from './ports';
 
 const TYPES = Object.keys(PORT_TYPES) as PortType[];
@@ -41,7 +42,7 @@ describe('what is read as something else', () => {
     expect(allowed).toBe(7);
   });
   test('a refusal names nodes that there are', () => {
-    const names = new Set(NODE_KINDS.map((kind) => nodeKind(kind).name));
+    const names = new Set(NODE_KINDS.map((kind) => NODE_WORDS[kind].name));
     for (const from of TYPES)
       for (const to of TYPES)
         for (const [, named] of refusal(from, to).matchAll(/between them: ([^.]+)\./g))

@@ -12,31 +12,14 @@ import { defineNode, event, follows, input, keeps, num, output, plainNode, pure,
 type Numbers = readonly number[];
 const is = (x: boolean): number => (x ? 1 : 0);
 const SECONDS = { unit: 'seconds' } as const;
-const words = (name: string, note: string, also = '') => ({ name, group: 'Time' as const, note, also });
-const changing = (name: string, note: string, also = '') => ({
-  name,
-  group: 'Change with time' as const,
-  note,
-  also,
-});
 /** Steps in so many seconds, at least none. */
 const stepsIn = (seconds: number): number => Math.max(0, Math.round((seconds || 0) / STEP));
 /** Longest that something is held back. */
 const LONGEST = 60;
 
 export const TIME_NODES = {
-  time: pure(
-    words('Time', 'Seconds since the effect started.', 'clock now elapsed'),
-    [],
-    [output('seconds', 'number', SECONDS)],
-    (_, at) => [at.time],
-  ),
+  time: pure([], [output('seconds', 'number', SECONDS)], (_, at) => [at.time]),
   delayEvent: keeps(
-    words(
-      'Event later',
-      'An event, so much later. Each one that comes meanwhile is kept too.',
-      'delay wait after',
-    ),
     [event('event'), num('later', 1, SECONDS)],
     [output('event', 'event')],
     [] as readonly number[],
@@ -49,18 +32,12 @@ export const TIME_NODES = {
     },
   ),
   before: keeps(
-    words(
-      'A step before',
-      'A number as it was in the step before: a circle of wires needs one of these.',
-      'previous last loop feedback delay',
-    ),
     [num('value', 0, { late: true })],
     [output('value', 'number')],
     0,
     (_was: number, [now]: Numbers) => ({ state: now!, out: [now!] }),
   ),
   earlier: keeps(
-    words('Earlier', 'A number as it was so long ago, up to a minute.', 'delay lag echo history'),
     [num('value'), num('ago', 0.5, SECONDS)],
     [output('value', 'number')],
     [] as readonly number[],
@@ -71,11 +48,6 @@ export const TIME_NODES = {
     },
   ),
   every: keeps(
-    words(
-      'Every so often',
-      'An event again and again, the first at once.',
-      'interval repeat timer metronome',
-    ),
     [num('seconds', 1, SECONDS), truth('while', 1)],
     [output('event', 'event'), output('count', 'number')],
     { next: -1, count: 0 },
@@ -88,7 +60,6 @@ export const TIME_NODES = {
     },
   ),
   beat: keeps(
-    words('Tempo', 'Beats of a tempo, the first at once, and how far each is.', 'bpm music rhythm beat bar'),
     [num('a minute', 120), truth('while', 1)],
     [output('beat', 'event'), output('share', 'number', { unit: 'percent' }), output('count', 'number')],
     0,
@@ -100,7 +71,6 @@ export const TIME_NODES = {
     },
   ),
   stopwatch: keeps(
-    words('Stopwatch', 'Seconds while it is yes; begins anew at reset.', 'timer elapsed count up'),
     [truth('while', 1), input('reset', 'event', 0)],
     [output('seconds', 'number', SECONDS)],
     0,
@@ -110,11 +80,6 @@ export const TIME_NODES = {
     },
   ),
   countdown: keeps(
-    words(
-      'Countdown',
-      'Seconds that are left, from an event on; an event when none are.',
-      'timer remaining game clock',
-    ),
     [event('start'), num('from', 20, SECONDS)],
     [output('left', 'number', SECONDS), output('ends', 'event'), output('runs', 'truth')],
     null as number | null,
@@ -127,7 +92,6 @@ export const TIME_NODES = {
     },
   ),
   at: keeps(
-    words('At a time', 'An event when the effect has run for so long.', 'schedule moment timeline'),
     [num('seconds', 5, SECONDS)],
     [output('event', 'event')],
     0,
@@ -137,11 +101,6 @@ export const TIME_NODES = {
     },
   ),
   ramp: defineNode({
-    ...words(
-      'Ramp',
-      'From 0 to 1 in so many seconds from an event on, along a curve.',
-      'ease animate tween transition',
-    ),
     inputs: [event('start'), num('seconds', 1, SECONDS)],
     outputs: [
       output('value', 'number', { unit: 'percent' }),
@@ -164,7 +123,6 @@ export const TIME_NODES = {
     },
   }),
   cycle: defineNode({
-    ...words('Cycle', 'From 0 to 1 again and again, or there and back.', 'loop oscillator lfo wave repeat'),
     inputs: [num('seconds', 2, SECONDS), truth('while', 1)],
     outputs: [output('value', 'number', { unit: 'percent' }), output('anew', 'event')],
     fields: {
@@ -195,15 +153,10 @@ export const TIME_NODES = {
 };
 
 export const CHANGE_NODES = {
-  smooth: follows(
-    changing('Smooth', 'Follows a number, behind it by so much.', 'lag lowpass filter ease follow'),
-    [num('value'), num('behind', 0.2, SECONDS)],
-    NaN,
-    (was, value, lag) =>
-      Number.isNaN(value) ? was : Number.isNaN(was) ? value! : followed(was, value!, lag!, STEP),
+  smooth: follows([num('value'), num('behind', 0.2, SECONDS)], NaN, (was, value, lag) =>
+    Number.isNaN(value) ? was : Number.isNaN(was) ? value! : followed(was, value!, lag!, STEP),
   ),
   spring: keeps(
-    changing('Spring', 'Follows a number and swings over.', 'elastic bounce wobble overshoot'),
     [num('value'), num('swings', 2, { label: 'swings a second' }), num('damping', 0.3)],
     [output('value', 'number'), output('speed', 'number')],
     null as Sprung | null,
@@ -214,31 +167,15 @@ export const CHANGE_NODES = {
       return { state: now, out: [now.at, now.speed] };
     },
   ),
-  towards: follows(
-    changing(
-      'At most so fast',
-      'Follows a number, no faster than so much a second.',
-      'limit speed slew rate',
-    ),
-    [num('value'), num('a second', 1)],
-    NaN,
-    (was, value, rate) => {
-      const far = Math.abs(rate!) * STEP;
-      return Number.isNaN(value) ? was : Number.isNaN(was) ? value! : was + clamp(value! - was, -far, far);
-    },
-  ),
-  speed: keeps(
-    changing('Speed of change', 'How much a number changes in a second.', 'derivative velocity rate'),
-    [num('value')],
-    [output('a second', 'number')],
-    NaN,
-    (was: number, [value]: Numbers) => ({
-      state: value!,
-      out: [Number.isNaN(value! - was) ? 0 : (value! - was) / STEP],
-    }),
-  ),
+  towards: follows([num('value'), num('a second', 1)], NaN, (was, value, rate) => {
+    const far = Math.abs(rate!) * STEP;
+    return Number.isNaN(value) ? was : Number.isNaN(was) ? value! : was + clamp(value! - was, -far, far);
+  }),
+  speed: keeps([num('value')], [output('a second', 'number')], NaN, (was: number, [value]: Numbers) => ({
+    state: value!,
+    out: [Number.isNaN(value! - was) ? 0 : (value! - was) / STEP],
+  })),
   addUp: keeps(
-    changing('Add up', 'Adds up a number over time: so much a second.', 'integrate accumulate total sum'),
     [num('a second', 1), truth('while', 1), input('reset', 'event', 0)],
     [output('value', 'number')],
     0,
@@ -248,22 +185,12 @@ export const CHANGE_NODES = {
     },
   ),
   hysteresis: follows(
-    changing(
-      'Slow to change its mind',
-      'Yes above one number, no below another, and as before between.',
-      'hysteresis threshold schmitt',
-    ),
     [num('value'), num('on', 0.6, { label: 'yes above' }), num('off', 0.4, { label: 'no below' })],
     0,
     (was, value, on, off) => (value! > on! ? 1 : value! < off! ? 0 : was),
     output('yes', 'truth'),
   ),
   extremes: keeps(
-    changing(
-      'Least and greatest so far',
-      'The least and the greatest that a number has been since reset.',
-      'peak record best high score minimum maximum',
-    ),
     [num('value'), input('reset', 'event', 0)],
     [output('least', 'number'), output('greatest', 'number')],
     [NaN, NaN],
@@ -277,11 +204,6 @@ export const CHANGE_NODES = {
     },
   ),
   average: keeps(
-    changing(
-      'Mean of the last',
-      'The mean of a number over the last seconds.',
-      'average rolling window smooth',
-    ),
     [num('value'), num('seconds', 1, SECONDS)],
     [output('value', 'number')],
     [] as Numbers,
@@ -292,11 +214,6 @@ export const CHANGE_NODES = {
     },
   ),
   noise: defineNode({
-    ...changing(
-      'Drift',
-      'A number that wanders by itself, smoothly, about 0.',
-      'noise random wobble organic',
-    ),
     inputs: [num('a second', 1), num('far', 1)],
     outputs: [output('value', 'number')],
     fields: { seed: number({ name: 'Seed', low: 0, high: 65_535, unit: 'count', whole: true }) },
@@ -311,7 +228,6 @@ export const CHANGE_NODES = {
     },
   }),
   randomBetween: keeps(
-    changing('By chance between', 'A number by chance between two, anew at each event.', 'random dice'),
     [event('event'), num('from'), num('to', 1)],
     [output('value', 'number')],
     NaN,
@@ -321,11 +237,6 @@ export const CHANGE_NODES = {
     },
   ),
   fall: plainNode({
-    ...changing(
-      'Fall',
-      'Falls from where it is let go, and bounces on a floor.',
-      'gravity drop bounce physics',
-    ),
     inputs: [
       event('let go'),
       num('from', 0.3, { unit: 'centimetres' }),
@@ -354,11 +265,6 @@ export const CHANGE_NODES = {
     },
   }),
   pendulum: plainNode({
-    ...changing(
-      'Pendulum',
-      'The angle of something that hangs, while what holds it moves sideways and tilts.',
-      'swing gravity earring string',
-    ),
     inputs: [
       num('long', 0.03, { unit: 'centimetres', label: 'length' }),
       num('sideways', 0, { unit: 'centimetres' }),

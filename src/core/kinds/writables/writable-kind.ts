@@ -8,7 +8,7 @@ import type { CueId, VariableId } from '../../schema/behave-ids';
 import type { MaterialId } from '../../schema/material-schema';
 import type { ObjectId } from '../../schema/placed-schema';
 import type { UnitName } from '../../schema/properties';
-import type { Seconds } from '../../units';
+import type { Hex, Seconds } from '../../units';
 import type { EffectObject } from '../objects/objects';
 
 /** An input of a node of a surface circuit. */
@@ -19,7 +19,7 @@ export interface InputOfCircuit {
 }
 
 /** Writes one value; what a step does not write is as it would be without. */
-export type Setter = (value: number) => void;
+export type Setter<Value = number> = (value: Value) => void;
 
 /**
  * Where written numbers go: a setter for each, got once and called in every step; null for what is not there. The runtime's part for it is
@@ -28,6 +28,10 @@ export type Setter = (value: number) => void;
 export interface Sinks {
   /** A number of an object, by its path in `kinds/numbers.ts`. What the object has not is left alone. */
   number(object: ObjectId, property: string): Setter | null;
+  /** What a text object says. */
+  text(object: ObjectId): Setter<string> | null;
+  /** What an object is tinted by, or is of. */
+  colour(object: ObjectId): Setter<Hex> | null;
   variable(variable: VariableId): Setter | null;
   /** How long one round of an action takes, in seconds. */
   duration(action: string): Setter | null;

@@ -68,6 +68,8 @@ const keeping = (there = true): { sinks: Sinks; written: unknown[][] } => {
   const sinks: Sinks = {
     number: (object, property) => (there ? setter('number', object, property) : null),
     variable: (id) => (there ? setter('variable', id) : null),
+    text: () => null,
+    colour: () => null,
     duration: (action) => (there ? setter('duration', action) : null),
     input: (of) => (there ? setter('input', of) : null),
   };

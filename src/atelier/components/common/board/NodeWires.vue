@@ -55,7 +55,7 @@ const choose = (port: string, to: string): void => {
     <b>{{ kind.name }}</b> <span class="soft">{{ kind.note }}</span>
     <div v-if="kind.inputs.length > 0" class="list">
       <label v-for="port in kind.inputs" :key="port.name">
-        <span class="soft">{{ port.label ?? port.name }} from</span>
+        <span><span class="faint">into</span> {{ port.label ?? port.name }}</span>
         <SelectField
           :name="`${port.label ?? port.name} of ${kind.name} comes from`"
           :value="now(port.name)"
@@ -82,7 +82,7 @@ const choose = (port: string, to: string): void => {
 }
 label {
   display: grid;
-  grid-template-columns: 88px 1fr;
+  grid-template-columns: 96px 1fr;
   gap: 6px;
   align-items: center;
   font-size: 12px;

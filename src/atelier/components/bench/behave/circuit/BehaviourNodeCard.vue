@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { z } from 'zod';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
+import { NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
 import { nodeKind, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -76,7 +77,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
 <template>
   <NodeFrame
     :name="name"
-    :note="kind.note"
+    :note="NODE_WORDS[node.kind].note"
     :inputs="kind.inputs"
     :outputs="kind.outputs"
     :mark-of="markOf"

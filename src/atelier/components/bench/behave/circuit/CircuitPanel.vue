@@ -10,7 +10,7 @@ import {
   readyTrigger,
   type ReadyTrigger,
 } from '../../../../../core/kinds/triggers/ready-triggers';
-import { NODE_GROUPS } from '../../../../../core/kinds/nodes/node-kind';
+import { NODE_GROUPS, NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
 import {
   NODE_KINDS,
   nodeKind,
@@ -82,8 +82,8 @@ const signals = computed(() => offeredSignals(own.value));
 const options = computed(() => [
   ...NODE_GROUPS.map((group) => ({
     label: group,
-    options: NODE_KINDS.filter((kind) => nodeKind(kind).group === group).map((kind) => {
-      const { name, note, also = '' } = nodeKind(kind);
+    options: NODE_KINDS.filter((kind) => NODE_WORDS[kind].group === group).map((kind) => {
+      const { name, note, also = '' } = NODE_WORDS[kind];
       return { value: kind as string, label: `${name}: ${note}`, seek: `${group} ${also}` };
     }),
   })),
@@ -128,6 +128,12 @@ const saidOf = (node: BehaviourNode): string[] =>
     .map((t) => troubleWords(effectStore.effect, nodes.value, t));
 const isCut = (node: BehaviourNode, port: string): boolean =>
   troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
+/** For the list of wires. */
+const wordsOf = (node: BehaviourNode) => ({
+  ...nodeKind(node.kind),
+  note: NODE_WORDS[node.kind].note,
+  name: nodeName(effectStore.effect, node),
+});
 const copy = (): void => {
   const made = duplicate(selected.value);
   if (made.length > 0) selected.value = made;
@@ -284,9 +290,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           v-if="one"
           :node="one"
           :graph="nodes"
-          :kind-of="
-            (node: BehaviourNode) => ({ ...nodeKind(node.kind), name: nodeName(effectStore.effect, node) })
-          "
+          :kind-of="wordsOf"
           @connect="connect"
           @unwire="unwire"
         />

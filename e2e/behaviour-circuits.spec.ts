@@ -1,0 +1,100 @@
+/** Behaviour circuits as a creator builds them: nodes sought by what they do, wired by keys and by hand, seen in the document, at the ports and in pixels. */
+import { expect, test } from './harness/test';
+import { newCue } from '../src/core/document/new-cues';
+import type { CueId, Effect, EffectObject } from '../src/core/document/schema';
+import { newAction } from '../src/core/kinds/actions/actions';
+import type { BehaviourNode, NodeKind } from '../src/core/kinds/nodes/nodes';
+import { newText } from '../src/core/kinds/objects/text';
+import { pixelsWhere, seekShare } from './harness/pages';
+import { ball, blueish, choose, docOf, fill, finderOf, id, opened, SCREEN } from './harness/behave';
+
+test('taps are counted, the count is shown as text, and every second one starts a cue', async ({ page }) => {
+  const crab = ball('Crab');
+  const score = { ...newText(id('score'), 'Score', 1, SCREEN), move: [0, -0.06, 0] } as EffectObject;
+  // Nothing but the circuit starts it.
+  const hide = {
+    ...newCue('cue_hide' as CueId, 'screenTapped', 0, [
+      { id: 'beat_hide', actions: [newAction('act_hide', 'toggle', crab.id)] },
+    ]),
+    name: 'Blink',
+    triggers: [],
+  };
+  const effectId = await opened(page, 'Crabs', [crab, score], {
+    cues: { [hide.id]: hide } as Effect['cues'],
+  });
+  const panel = page.getByRole('region', { name: 'Circuits' });
+  const node = (name: string) => panel.getByRole('article', { name, exact: true });
+  const add = async (typed: string | RegExp, name: string): Promise<void> => {
+    await choose(panel, 'Add a node', typed);
+    await expect(node(name)).toBeVisible();
+  };
+  const wire = (into: string, from: string): Promise<void> => choose(panel, `${into} comes from`, from);
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await add('screen is tapped', 'Trigger');
+  await add('Counter: Counts', 'Counter');
+  await wire('up of Counter', 'Trigger: event');
+  await add('Format a number', 'Format a number');
+  await wire('number of Format a number', 'Counter: count');
+  await node('Format a number').getByLabel('Format a number, before', { exact: true }).fill('Crabs: ');
+  await add('Write a text', 'Write a text');
+  await wire('text of Write a text', 'Format a number: text');
+  await choose(node('Write a text'), 'Which text', 'Score');
+  await expect(node('write into Score')).toBeVisible();
+  await add('Every so many', 'Every so many');
+  await fill(node('Every so many'), 'Every so many, every', 2);
+  await wire('event of Every so many', 'Trigger: event');
+  await add('Start a cue', 'start “a cue to be chosen”');
+  await choose(node('start “a cue to be chosen”'), 'Which cue', 'Blink');
+  await expect(node('start “Blink”')).toBeVisible();
+  await panel.getByRole('button', { name: 'Lay the nodes out in columns' }).click();
+  // By hand: from the square on the right to the one on the left.
+  await node('Every so many').locator('.vue-flow__handle.source').hover();
+  await page.mouse.down();
+  await node('start “Blink”').locator('.vue-flow__handle[data-handleid="event"]').hover();
+  await page.mouse.up();
+  await expect(panel.locator('.vue-flow__edge')).toHaveCount(5);
+
+  const nodes = Object.values(
+    Object.values((await docOf(page, effectId)).circuits)[0]!.nodes as Record<string, BehaviourNode>,
+  );
+  const of = (kind: NodeKind): BehaviourNode => nodes.find((n) => n.kind === kind)!;
+  expect(of('cue')).toMatchObject({
+    set: { do: 'start', cue: hide.id },
+    inputs: { event: { node: of('everyNth').id, port: 'event' } },
+  });
+  expect(of('writeText').set).toEqual({ object: score.id });
+  expect(of('everyNth').values).toEqual({ every: 2 });
+
+  // Tapped at a third and at two thirds of the take: the ball goes with the second, and the count is at the port.
+  const blue = async (): Promise<number> => (await pixelsWhere(finderOf(page), blueish)).share;
+  for (const share of [0.3, 0.6]) {
+    await seekShare(page, share);
+    await finderOf(page).click({ position: { x: 40, y: 40 } });
+    await expect(page.getByRole('button', { name: /Recorded tap at/ })).toHaveCount(share < 0.5 ? 1 : 2);
+  }
+  const count = node('Counter').locator('output').first();
+  await seekShare(page, 0.45);
+  await expect(count).toHaveText('1');
+  await expect(node('Format a number').locator('output')).toHaveText('Crabs: 1');
+  await expect.poll(blue).toBeGreaterThan(0.003);
+  await seekShare(page, 0.8);
+  await expect(count).toHaveText('2');
+  await expect.poll(blue).toBeLessThan(0.0005);
+  // Scrubbed back it is as it was.
+  await seekShare(page, 0.1);
+  await expect(count).toHaveText('0');
+  await expect.poll(blue).toBeGreaterThan(0.003);
+
+  // A text is not read where a number is wanted; a node that is off gives nothing, until that is undone.
+  await node('Counter').locator('header').click();
+  await choose(panel, 'start of Counter comes from', 'Format a number: text');
+  await expect(
+    page.getByText(/That gives a text, and a number is wanted there\..*The wire was not drawn/),
+  ).toBeVisible();
+  await panel.getByRole('button', { name: 'Switch the selected nodes off or on' }).click();
+  await seekShare(page, 0.8);
+  await expect(node('Format a number').locator('output')).toHaveText('Crabs: –');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(node('Format a number').locator('output')).toHaveText('Crabs: 2');
+});

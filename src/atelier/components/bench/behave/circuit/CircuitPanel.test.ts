@@ -1,0 +1,126 @@
+/** @jest-environment ./scripts/jest-page.mjs */
+import { afterEach, expect, test } from '@jest/globals';
+import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-utils';
+import { blankEffect } from '../../../../../core/document/defaults';
+import { newCircuit } from '../../../../../core/document/new-circuit';
+import type { Circuit, CircuitId, NodeId } from '../../../../../core/document/schema';
+import { newBehaviourNode, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { useEffectStore } from '../../../../stores/effect';
+import ChoiceField from '../../../common/ChoiceField.vue';
+import NodeBoard from '../../../common/board/NodeBoard.vue';
+import { mounted, openEffect } from '../../../testing';
+import CircuitPanel from './CircuitPanel.vue';
+
+enableAutoUnmount(afterEach);
+afterEach(() => useEffectStore().close());
+
+const ID = 'circuit_main' as CircuitId;
+const id = (name: string) => `node_${name}` as NodeId;
+const opened = (...nodes: BehaviourNode[]) => {
+  const circuit: Circuit = {
+    ...newCircuit(ID, 'Main', 0),
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])) as Circuit['nodes'],
+  };
+  return openEffect({ ...blankEffect('Tide'), circuits: { [ID]: circuit } });
+};
+const board = (panel: VueWrapper) => panel.findComponent(NodeBoard as never) as VueWrapper;
+const port = (node: string, name: string) => ({ node: id(node), port: name });
+const inputsOf = (node: string) => useEffectStore().effect.circuits[ID]!.nodes[id(node)]!.inputs;
+
+test('a circuit is made, and a node is added by what it is sought by; both are undone', async () => {
+  const store = openEffect(blankEffect('Tide'));
+  const panel = mounted(CircuitPanel);
+  await panel.get('button').trigger('click');
+  const [made] = Object.values(store.effect.circuits);
+  expect(made).toMatchObject({ name: 'Circuit 1', enabled: true, owner: null, nodes: {} });
+  await flushPromises();
+  const add = panel.findAllComponents(ChoiceField).find((c) => c.props('label') === 'Add a node')!;
+  const options = (
+    add.props('options') as unknown as { label: string; options: { value: string; seek?: string }[] }[]
+  ).flatMap((group) => group.options);
+  expect(options.find(({ value }) => value === 'counter')!.seek).toContain('score');
+  add.vm.$emit('change', 'counter');
+  add.vm.$emit('change', 'trigger:mouthOpens');
+  const nodes = Object.values(store.effect.circuits[made!.id]!.nodes as Record<string, BehaviourNode>);
+  expect(nodes.map(({ kind }) => kind)).toEqual(['counter', 'trigger']);
+  expect(nodes[1]!.set).toMatchObject({ trigger: { kind: 'level', signal: { name: 'jawOpen' } } });
+  // Beside each other, not on each other.
+  expect(nodes[0]!.at).not.toEqual(nodes[1]!.at);
+  store.undo();
+  store.undo();
+  expect(store.effect.circuits[made!.id]!.nodes).toEqual({});
+});
+
+test('a wire runs where its type is read; what is not read there, and a circle, are refused in a sentence', async () => {
+  opened(
+    newBehaviourNode(id('words'), 'text'),
+    newBehaviourNode(id('open'), 'yesNo'),
+    newBehaviourNode(id('aaaa'), 'add'),
+    newBehaviourNode(id('bbbb'), 'negate'),
+    newBehaviourNode(id('back'), 'before'),
+  );
+  const panel = mounted(CircuitPanel);
+  const connect = async (from: ReturnType<typeof port>, to: ReturnType<typeof port>): Promise<string> => {
+    board(panel).vm.$emit('connect', from, to);
+    await flushPromises();
+    return panel.find('[role="alert"]').exists() ? panel.get('[role="alert"]').text() : '';
+  };
+  expect(await connect(port('words', 'text'), port('aaaa', 'a'))).toContain(
+    'That gives a text, and a number is wanted there. Put a node between them: Length of a text.',
+  );
+  expect(inputsOf('aaaa')).toEqual({});
+  // Yes is read as 1.
+  expect(await connect(port('open', 'yes'), port('aaaa', 'b'))).toBe('');
+  expect(inputsOf('aaaa')).toEqual({ b: port('open', 'yes') });
+  await connect(port('aaaa', 'value'), port('bbbb', 'a'));
+  expect(await connect(port('bbbb', 'value'), port('aaaa', 'a'))).toContain('would run in a circle');
+  expect(inputsOf('aaaa')).not.toHaveProperty('a');
+  await connect(port('bbbb', 'value'), port('back', 'value'));
+  expect(await connect(port('back', 'value'), port('aaaa', 'a'))).toBe('');
+  expect(inputsOf('aaaa')).toHaveProperty('a');
+});
+
+test('what is typed into a node is read out by its name, and is kept in the document', async () => {
+  const store = opened(newBehaviourNode(id('words'), 'text'), newBehaviourNode(id('move'), 'fall'));
+  const panel = mounted(CircuitPanel);
+  await flushPromises();
+  const field = panel.get('[aria-label="Text, text"]');
+  await field.setValue('Ebb');
+  const node = (name: string) => store.effect.circuits[ID]!.nodes[id(name)]!;
+  expect(node('words').values).toEqual({ text: 'Ebb' });
+  // Metres are typed as centimetres.
+  const floor = panel.get('[aria-label="Fall, floor"] input, input[aria-label="Fall, floor"]');
+  await floor.setValue('12');
+  await floor.trigger('change');
+  await floor.trigger('blur');
+  expect(node('move').values['floor']).toBeCloseTo(0.12, 9);
+});
+
+test('nodes are switched off, copied with their wires and deleted, by buttons and by key', async () => {
+  const store = opened(
+    newBehaviourNode(id('aaaa'), 'number', [0, 0], { values: { value: 4 } }),
+    newBehaviourNode(id('bbbb'), 'negate', [220, 0], { inputs: { a: port('aaaa', 'value') } }),
+  );
+  const nodes = () => Object.values(store.effect.circuits[ID]!.nodes as Record<string, BehaviourNode>);
+  const panel = mounted(CircuitPanel);
+  board(panel).vm.$emit('select', [id('aaaa'), id('bbbb')]);
+  await flushPromises();
+  await panel.get('[aria-label="Switch the selected nodes off or on"]').trigger('click');
+  expect(nodes().every((n) => n.off)).toBe(true);
+  await panel.get('[aria-label="Switch the selected nodes off or on"]').trigger('click');
+  expect(nodes().every((n) => !n.off)).toBe(true);
+  await panel.get('[aria-label="Copy the selected nodes"]').trigger('click');
+  expect(nodes()).toHaveLength(4);
+  const copy = nodes().find((n) => n.kind === 'negate' && n.id !== id('bbbb'))!;
+  expect(nodes().find((n) => n.id === copy.inputs['a']!.node)).toMatchObject({
+    kind: 'number',
+    values: { value: 4 },
+  });
+  expect(copy.inputs['a']!.node).not.toBe(id('aaaa'));
+  await panel.get('section').trigger('keydown', { key: 'Delete' });
+  expect(
+    nodes()
+      .map((n) => n.id)
+      .sort(),
+  ).toEqual([id('aaaa'), id('bbbb')]);
+});
