@@ -145,7 +145,16 @@ export class CircuitRun {
       while (end < inLevels.length && inLevels[end]!.level === level && inLevels[end]!.kind === kind) end++;
       const batch = inLevels.slice(first, end).map(({ placed }) => placed);
       const { run } = nodeKind(batch[0]!.planned.node.kind);
-      if (run.as === 'numbers' || run.as === 'follows')
+      if (run.as === 'reads')
+        steps.push(
+          readStep(
+            this.numbers,
+            run.of,
+            batch.map(({ planned }) => planned.node.set as never),
+            batch.map(({ outputs }) => outputs[0]!.at),
+          ),
+        );
+      else if (run.as === 'numbers' || run.as === 'follows')
         steps.push(
           batchStep(
             this.numbers,
@@ -172,8 +181,9 @@ export class CircuitRun {
         [reads.map(({ from }) => from.at)],
         [outputs[0]!.at],
       );
-    const seed = seedOf(`${circuit} ${node.id}`);
     const set = node.set as never;
+    if (run.as === 'reads') return readStep(this.numbers, run.of, [set], [outputs[0]!.at]);
+    const seed = seedOf(`${circuit} ${node.id}`);
     // Filled anew in each step: nothing is made for what goes in.
     const given: PortValue[] = reads.map(({ as }) => NOTHING[as]);
     const fill = (): never => {
@@ -263,6 +273,19 @@ const firstValue = (node: BehaviourNode, type: PortType): PortValue => {
 };
 const unwiredValue = (node: BehaviourNode, { name, type, usual }: InputPort): PortValue =>
   portValue(node.values[name], type) ?? portValue(usual ?? undefined, type) ?? NOTHING[type];
+
+/** Numbers of the moment, of nodes of one kind. */
+const readStep = (
+  numbers: Float64Array,
+  of: (set: never, at: NodeInstant) => number,
+  sets: readonly never[],
+  outputs: readonly number[],
+): Stepping => {
+  const to = Int32Array.from(outputs);
+  return (at) => {
+    for (let i = 0; i < to.length; i++) numbers[to[i]!] = of(sets[i]!, at);
+  };
+};
 
 /** Most numbers that go into a sum. */
 const MOST_INPUTS = 5;

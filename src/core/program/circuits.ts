@@ -3,13 +3,12 @@ import type { BehaviourNodes, Circuit, CircuitId, Effect, NodeId } from '../docu
 import { inOrder } from '../document/queries';
 import { planGraph, type GraphTrouble, type PlannedNode } from '../graph/plan';
 import type { InputPort, OutputPort } from '../kinds/nodes/node-kind';
-import { isEnd, nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
+import { isEnd, nodeKind, setSchema, type BehaviourNode } from '../kinds/nodes/nodes';
 import { conversion, type PortType } from '../kinds/nodes/ports';
 import { perDocument } from '../memo';
 import { lackingIn } from '../schema/references';
 import type { Referred } from '../schema/referred';
 import { writtenKeys } from '../kinds/writables/writables';
-import { z } from 'zod';
 
 export type NodeTrouble =
   | GraphTrouble<NodeId>
@@ -69,8 +68,8 @@ export const planNodes = (
 };
 
 const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean): NodeTrouble[] => {
-  const { fields, writes } = nodeKind(node.kind);
-  const what = lackingIn(z.strictObject(fields), node.set, has);
+  const { writes } = nodeKind(node.kind);
+  const what = lackingIn(setSchema(node.kind), node.set, has);
   if (what) return [{ code: 'lacks', node: node.id, what }];
   const isNowhere = writes && writtenKeys(writes(node.set as never)).length === 0;
   return isNowhere ? [{ code: 'lacks', node: node.id, what: null }] : [];

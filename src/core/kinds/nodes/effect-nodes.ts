@@ -24,7 +24,7 @@ export const EFFECT_NODES = {
     fresh: { signal: newSignal('expression', null) },
     title: ({ signal }, names) => signalKind(signal.kind).words(signal, names),
     signals: ({ signal }) => [signal],
-    run: { as: 'values', of: (_none: readonly number[], { signal }, at) => [at.signal(signal)] },
+    run: { as: 'reads', of: ({ signal }, at) => at.signal(signal) },
   }),
   trigger: defineNode({
     inputs: [],

@@ -46,7 +46,9 @@ export interface NodeInstant {
 export type NodeRun<Set, State> =
   /** Numbers in, one number out, nothing kept. */
   | { readonly as: 'numbers'; readonly of: (...numbers: number[]) => number }
-  /** The same, from what it gave in the step before; `fresh` before the first. */
+  /** A number of the moment. */
+  | { readonly as: 'reads'; readonly of: (set: Set, at: NodeInstant) => number }
+  /** Numbers to a number, from what it gave in the step before; `fresh` before the first. */
   | {
       readonly as: 'follows';
       readonly fresh: number;

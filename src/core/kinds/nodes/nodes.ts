@@ -51,13 +51,19 @@ export type BehaviourNode = {
 }[NodeKind];
 export type NodeOf<K extends NodeKind> = Extract<BehaviourNode, { kind: K }>;
 
+/** What is set of a node of each kind beside its inputs. */
+const SET_SCHEMAS = Object.fromEntries(
+  NODE_KINDS.map((kind) => [kind, z.strictObject(NODE_KINDS_BY_NAME[kind].fields)]),
+) as unknown as Readonly<Record<NodeKind, z.ZodType>>;
+export const setSchema = (kind: NodeKind): z.ZodType => SET_SCHEMAS[kind];
+
 export const behaviourNodeSchema = z.discriminatedUnion(
   'kind',
   NODE_KINDS.map((kind) =>
     z.strictObject({
       ...shared,
       kind: z.literal(kind),
-      set: z.strictObject(NODE_KINDS_BY_NAME[kind].fields),
+      set: SET_SCHEMAS[kind],
     }),
   ) as never,
 ) as unknown as z.ZodType<BehaviourNode>;

@@ -30,6 +30,7 @@ export const stepped = (
     );
     const instant = instantOf(step, at);
     if (run.as === 'numbers') return [run.of(...(values as number[]))];
+    if (run.as === 'reads') return [run.of(all, instant)];
     if (run.as === 'follows') {
       state = run.of(state as number, ...(values as number[]));
       return [state as number];

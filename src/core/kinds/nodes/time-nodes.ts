@@ -7,7 +7,7 @@ import { followed, onSpring, type Sprung } from '../../maths/motion';
 import { pcg3d } from '../../maths/hash';
 import { clamp, lerp } from '../../maths/scalar';
 import { STEP } from '../../units';
-import { defineNode, event, follows, input, keeps, num, output, plainNode, pure, truth } from './node-kind';
+import { defineNode, event, follows, input, keeps, num, output, plainNode, truth } from './node-kind';
 
 type Numbers = readonly number[];
 const is = (x: boolean): number => (x ? 1 : 0);
@@ -18,7 +18,11 @@ const stepsIn = (seconds: number): number => Math.max(0, Math.round((seconds || 
 const LONGEST = 60;
 
 export const TIME_NODES = {
-  time: pure([], [output('seconds', 'number', SECONDS)], (_, at) => [at.time]),
+  time: plainNode({
+    inputs: [],
+    outputs: [output('seconds', 'number', SECONDS)],
+    run: { as: 'reads', of: (_set, at) => at.time },
+  }),
   delayEvent: keeps(
     [event('event'), num('later', 1, SECONDS)],
     [output('event', 'event')],

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** A node of a behaviour circuit on the board: what is set of it, the values of what no wire reaches, and what comes out at this moment. */
 import { computed } from 'vue';
-import { z } from 'zod';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
-import { nodeKind, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { nodeKind, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
 import { propertiesIn, UNITS, withValueAt, type NumberProperty } from '../../../../../core/schema/properties';
@@ -40,7 +39,7 @@ const name = computed(() => nodeName(effectStore.effect, props.node));
 const properties = computed(() =>
   'signal' in props.node.set || 'trigger' in props.node.set || 'to' in props.node.set
     ? {}
-    : propertiesIn(z.strictObject(kind.value.fields), props.node.set),
+    : propertiesIn(setSchema(props.node.kind), props.node.set),
 );
 const own = computed(
   () =>
