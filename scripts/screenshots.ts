@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
+import { choose } from '../e2e/harness/behave';
 import { openBlank } from '../e2e/harness/blank-page';
 import type { TakePage } from '../e2e/harness/take-page';
 import { assetShots } from './asset-shots';
@@ -142,15 +143,31 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.getByRole('button', { name: 'Drawn' }).click();
     await page.waitForTimeout(2500);
   },
-  recipes: async (page) => {
+  'behaviour-circuit': async (page) => {
     await page.goto(base);
     await page.getByRole('link', { name: 'Open Tide Card' }).click();
     await page.getByRole('button', { name: 'Behave', exact: true }).click();
-    await page.getByRole('button', { name: 'Beam', exact: true }).click();
-    await page.getByRole('button', { name: 'Why is it not seen now?' }).click();
-    await page.getByRole('button', { name: '+ Recipe' }).last().click();
-    await page.getByRole('button', { name: 'Show or hide by turns on a tap on the screen' }).click();
-    await seek(page, 4.2);
+    await page.getByRole('button', { name: 'Lighthouse', exact: true }).first().click();
+    await page.getByRole('tab', { name: 'Circuits' }).click();
+    const panel = page.getByRole('region', { name: 'Circuits' });
+    await panel.getByRole('button', { name: 'Make a circuit' }).click();
+    // Each tap counts; what is counted swings the lighthouse, further each time, on a spring.
+    for (const [node, into, from] of [
+      ['screen is tapped', null, null],
+      ['Counter: Counts', 'up of Counter', 'Trigger: event'],
+      ['Remap: Carries', 'value of Remap', 'Counter: count'],
+      ['Spring: Follows', 'value of Spring', 'Remap: value'],
+      ['Write: Writes', 'value of Write', 'Spring: value'],
+    ] as const) {
+      await choose(panel, 'Add a node', node);
+      if (into) await choose(panel, `${into} comes from`, from);
+    }
+    await page.getByRole('button', { name: 'Widen the board over the Stack' }).click();
+    await panel.getByRole('button', { name: 'Lay the nodes out in columns' }).click();
+    await page.locator('.finder canvas').click({ position: { x: 60, y: 60 } });
+    await seek(page, 6.2);
+    await page.locator('.finder canvas').click({ position: { x: 60, y: 60 } });
+    await panel.getByRole('article', { name: 'Spring', exact: true }).locator('header').click();
     await page.waitForTimeout(2500);
   },
   controls: async (page, id) => {

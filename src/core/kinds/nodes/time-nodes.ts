@@ -161,7 +161,7 @@ export const CHANGE_NODES = {
     Number.isNaN(value) ? was : Number.isNaN(was) ? value! : followed(was, value!, lag!, STEP),
   ),
   spring: keeps(
-    [num('value'), num('swings', 2, { label: 'swings a second' }), num('damping', 0.3)],
+    [num('value'), num('swings', 2, { label: 'swings /s' }), num('damping', 0.3)],
     [output('value', 'number'), output('speed', 'number')],
     null as Sprung | null,
     (was: Sprung | null, [value, swings, damping]: Numbers) => {

@@ -52,7 +52,7 @@ const labelOf = (port: I | O): string => port.label ?? port.name;
     <div v-for="port in inputs" :key="port.name" class="port in">
       <Handle :id="port.name" type="target" :position="Position.Left" />
       <span class="square" aria-hidden="true">{{ markOf(port) }}</span>
-      <span class="label">{{ labelOf(port) }}</span>
+      <span class="label" :title="labelOf(port)">{{ labelOf(port) }}</span>
       <span class="value nodrag">
         <button
           v-if="isWired(port)"
@@ -127,9 +127,13 @@ header {
   justify-content: flex-end;
 }
 .label {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 .value {
+  flex: none;
   margin-left: auto;
 }
 .square {
