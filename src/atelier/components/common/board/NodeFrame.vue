@@ -127,13 +127,15 @@ header {
   justify-content: flex-end;
 }
 .label {
-  min-width: 0;
+  flex: none;
+  max-width: 62%;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 .value {
-  flex: none;
+  display: flex;
+  min-width: 0;
   margin-left: auto;
 }
 .square {

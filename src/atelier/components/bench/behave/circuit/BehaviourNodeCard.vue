@@ -194,7 +194,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
 .numbers {
   display: flex;
   gap: 3px;
-  width: 84px;
+  max-width: 84px;
 }
 .numbers :deep(input) {
   min-width: 0;
