@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Behaviour circuits: which there are, and the board of the one that is open. */
 import { computed, ref, watch } from 'vue';
-import { Copy, Maximize2, Minimize2, Plus, Power, Settings2, Trash2, WandSparkles } from '@lucide/vue';
+import { Plus, Power, Settings2 } from '@lucide/vue';
 import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import { offeredSignals } from '../../../../../core/kinds/signals/offered';
 import {
@@ -27,6 +27,7 @@ import { useChoices } from '../../../common/choices';
 import IconButton from '../../../common/IconButton.vue';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import NodeBoard from '../../../common/board/NodeBoard.vue';
+import BoardTools from '../../../common/board/BoardTools.vue';
 import NodeWires from '../../../common/board/NodeWires.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
@@ -209,37 +210,14 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         >
           <Power :size="14" />
         </IconButton>
-        <IconButton
-          title="Copy the selected nodes"
-          aria-label="Copy the selected nodes"
-          :disabled="selected.length === 0"
-          @click="copy"
-        >
-          <Copy :size="14" />
-        </IconButton>
-        <IconButton
-          title="Delete the selected nodes"
-          aria-label="Delete the selected nodes"
-          :disabled="selected.length === 0"
-          @click="remove(selected)"
-        >
-          <Trash2 :size="14" />
-        </IconButton>
-        <IconButton
-          title="Lay the nodes out in columns"
-          aria-label="Lay the nodes out in columns"
-          @click="arrange"
-        >
-          <WandSparkles :size="14" />
-        </IconButton>
-        <IconButton
-          :aria-pressed="desk.behave.wide"
-          :title="desk.behave.wide ? 'Show the Stack again' : 'Over the Stack'"
-          :aria-label="desk.behave.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
-          @click="desk.behave.wide = !desk.behave.wide"
-        >
-          <Minimize2 v-if="desk.behave.wide" :size="14" /><Maximize2 v-else :size="14" />
-        </IconButton>
+        <BoardTools
+          :selected="selected.length"
+          :wide="desk.behave.wide"
+          @copy="copy"
+          @remove="remove(selected)"
+          @tidy="arrange"
+          @widen="desk.behave.wide = !desk.behave.wide"
+        />
         <IconButton
           :aria-pressed="settings"
           title="Name, whom it belongs to"

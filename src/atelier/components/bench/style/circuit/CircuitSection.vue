@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The surface circuit of the material that is worked on: started from a recipe, wired on the board. */
 import { computed, ref, watch } from 'vue';
-import { Copy, Maximize2, Minimize2, Plus, Trash2, WandSparkles } from '@lucide/vue';
+import { Plus } from '@lucide/vue';
 import type { SurfaceNode, NodeId, SurfaceNodeType } from '../../../../../core/document/schema';
 import { SURFACE_NODE_TYPES } from '../../../../../core/document/schema';
 import { CIRCUIT_RECIPES } from '../../../../../core/surface/recipes';
@@ -14,10 +14,10 @@ import { useDeskStore } from '../../../../stores/desk';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import MaterialProblems from '../material/MaterialProblems.vue';
 import CircuitBoard from './CircuitBoard.vue';
+import BoardTools from '../../../common/board/BoardTools.vue';
 import NodeWires from '../../../common/board/NodeWires.vue';
 import SelectField from '../../../common/SelectField.vue';
 import { useCircuit } from './use-circuit';
-import IconButton from '../../../common/IconButton.vue';
 import WordButton from '../../../common/WordButton.vue';
 import { isTyping } from '../../../../commands/keys';
 
@@ -103,37 +103,14 @@ const idle = computed(() => problems.value.length);
           :dropdown-match-select-width="340"
           @change="(v: unknown) => addNode(v as SurfaceNodeType)"
         />
-        <IconButton
-          title="Copy the selected nodes"
-          aria-label="Copy the selected nodes"
-          :disabled="selected.length === 0"
-          @click="copy"
-        >
-          <Copy :size="14" />
-        </IconButton>
-        <IconButton
-          title="Delete the selected nodes"
-          aria-label="Delete the selected nodes"
-          :disabled="selected.length === 0"
-          @click="remove(selected)"
-        >
-          <Trash2 :size="14" />
-        </IconButton>
-        <IconButton
-          title="Lay the nodes out in columns"
-          aria-label="Lay the nodes out in columns"
-          @click="arrange"
-        >
-          <WandSparkles :size="14" />
-        </IconButton>
-        <IconButton
-          :aria-pressed="desk.style.wide"
-          :title="desk.style.wide ? 'Show the Stack again' : 'Over the Stack'"
-          :aria-label="desk.style.wide ? 'Show the Stack again' : 'Widen the board over the Stack'"
-          @click="desk.style.wide = !desk.style.wide"
-        >
-          <Minimize2 v-if="desk.style.wide" :size="14" /><Maximize2 v-else :size="14" />
-        </IconButton>
+        <BoardTools
+          :selected="selected.length"
+          :wide="desk.style.wide"
+          @copy="copy"
+          @remove="remove(selected)"
+          @tidy="arrange"
+          @widen="desk.style.wide = !desk.style.wide"
+        />
         <WordButton @click="drop">Do without</WordButton>
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
