@@ -2,12 +2,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive, newVariable } from '../document/new-cues';
+import { newMaterial } from '../document/new-material';
 import { newCircuit } from '../document/new-circuit';
 import type {
   Circuit,
   CircuitId,
+  CueId,
   DriveId,
   Effect,
+  MaterialId,
   NodeId,
   ObjectId,
   TextObject,
@@ -203,6 +206,71 @@ test('a score is shown as text, and a colour goes with it', () => {
   const now = said();
   runtime.step(STILL);
   expect(said()).toBe(now);
+});
+
+describe('a node that nothing runs into', () => {
+  test('writes nothing, as it says, until something does', () => {
+    const runtime = started(withCircuit([node('out', 'write', {}, toCard('size'))]));
+    runtime.step(STILL);
+    expect(runtime.values(0).scale).toEqual(card().scale);
+  });
+});
+
+test('an input of a surface circuit and a length are as they were as soon as nothing writes them', () => {
+  const noise = { id: id('nois'), type: 'noise', at: [0, 0], values: { size: 3 }, inputs: {}, picture: null };
+  const water = { ...newMaterial('material_aaaa' as MaterialId, 'Water'), circuit: { [noise.id]: noise } };
+  const ring = cueOf('effectStarts', [
+    [{ kind: 'turn', duration: 4, by: [0, 0, 90], mode: 'by', easing: 'steady' } as never],
+  ]);
+  const mouth = node('mouth', 'signal', {}, signal({ kind: 'expression', face: 1, name: 'jawOpen' }));
+  const open = node('open', 'between', { value: wire('mouth') }, { values: { from: 0.4, to: 1 } });
+  const writes = (name: string, to: object): BehaviourNode =>
+    node(name, 'write', { value: wire('mouth'), while: wire('open', 'yes') }, { set: { to } });
+  const effect = withCircuit(
+    [
+      mouth,
+      open,
+      writes('surf', { kind: 'circuit', material: water.id, node: noise.id, port: 'size' }),
+      writes('long', { kind: 'duration', cue: ring.id, action: ring.beats[0]!.actions[0]!.id }),
+    ],
+    {
+      materials: { [water.id]: water } as unknown as Effect['materials'],
+      cues: { [ring.id]: ring } as Effect['cues'],
+    },
+  );
+  const runtime = started(effect);
+  const sizeNow = () => runtime.effectNow().materials[water.id]!.circuit![noise.id]!.values['size'];
+  const turnIn = (jawOpen: number): number => {
+    const before = runtime.values(0).turn[2];
+    runtime.step(faceWith({ jawOpen }));
+    return runtime.values(0).turn[2] - before;
+  };
+  for (let n = 0; n < 4; n++) turnIn(0.5);
+  expect(sizeNow()).toBe(0.5);
+  // 90 degrees in half a second.
+  expect(turnIn(0.5)).toBeCloseTo(3, 6);
+  for (let n = 0; n < 4; n++) turnIn(0.1);
+  expect(runtime.effectNow()).toBe(effect);
+  expect(turnIn(0.1)).toBeCloseTo(90 / 4 / 60, 6);
+});
+
+test('while one cue is looked at by itself, circuits start no other', () => {
+  const other = {
+    ...cueOf('screenTapped', [[{ kind: 'hide' }]], { id: 'cue_other' as CueId }),
+    triggers: [],
+  };
+  const alone = cueOf('screenTapped', [[{ kind: 'move', by: [1, 0, 0], mode: 'by', duration: 0 } as never]]);
+  const effect = withCircuit(
+    [
+      node('begin', 'begins'),
+      node('fire', 'cue', { event: wire('begin', 'event') }, { set: { do: 'start', cue: other.id } }),
+    ],
+    { cues: { [other.id]: other, [alone.id]: alone } as Effect['cues'] },
+  );
+  const seen = (only: CueId | null) =>
+    new Runtime(compile(effect), { only }).step(STILL).map(({ cue }) => cue);
+  expect(seen(null)).toEqual([other.id]);
+  expect(seen(alone.id)).toEqual([alone.id]);
 });
 
 test('a circle through a step before counts by itself', () => {

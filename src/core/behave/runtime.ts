@@ -30,6 +30,7 @@ import { PromptsPart } from './parts/prompts-part';
 import { ScenePart } from './parts/scene-part';
 import { SpeedsPart } from './parts/speeds-part';
 import { VariablesPart } from './parts/variables-part';
+import type { WholeWrites } from '../kinds/actions/action-kind';
 import type { CueWrites } from './parts/writing';
 import { WrittenPart } from './parts/written-part';
 import type { Program } from '../program/program';
@@ -62,22 +63,26 @@ const partsOf = (
   const variables = new VariablesPart(program);
   const objects = new ObjectsPart(program);
   const written = new WrittenPart(program, { objects, variables, presence });
-  const byCues: CueWrites = {
-    get objects() {
-      return objects.left;
-    },
-    addMotion: (i, motion) => objects.addMotion(i, motion),
+  const byWhole: WholeWrites = {
     goTo: (to) => sceneNow.go(to),
     setVariable: (id, value) => variables.set(id, value),
     variable: (id) => variables.of(id),
     bid: (order) => cues.bid(order),
+  };
+  const byCues: CueWrites = {
+    ...byWhole,
+    get objects() {
+      return objects.left;
+    },
+    addMotion: (i, motion) => objects.addMotion(i, motion),
   };
   const cues: CuesPart = new CuesPart(program, { write: byCues, presence, written }, { only, witness });
   const setterOf = (writable: Writable): Setter => written.setterOf(writable);
   const circuits = new CircuitsPart(program, {
     setterOf,
     sinks: written,
-    write: byCues,
+    // Looked at by itself, a cue is started by nothing else.
+    write: only === null ? byWhole : { ...byWhole, bid: () => {} },
     tellCues: (step) => cues.tell(step),
   });
   written.late = circuits;

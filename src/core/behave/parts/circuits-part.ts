@@ -3,6 +3,7 @@
  * cues is done in the same step. What they write comes after cues and drives, in their order: see `writing.ts`.
  */
 import type { CircuitId, NodeId } from '../../document/schema';
+import type { WholeWrites } from '../../kinds/actions/action-kind';
 import { nodeKind, type BehaviourNode } from '../../kinds/nodes/nodes';
 import type { PortValue } from '../../kinds/nodes/ports';
 import type { Signal } from '../../kinds/signals/signals';
@@ -18,7 +19,6 @@ import { CircuitRun, type CircuitState, type SeededInstant } from '../circuit-ru
 import { signalNow, type Instant } from '../signals';
 import { watchedAt } from '../watch/watching';
 import type { Part, Step } from './part';
-import type { CueWrites } from './writing';
 
 /** What nodes are told of an instant. */
 class NodeNow implements SeededInstant {
@@ -55,12 +55,15 @@ export class CircuitsPart implements Part<CircuitState> {
     private readonly around: {
       readonly setterOf: (writable: Writable) => Setter;
       readonly sinks: Sinks;
-      readonly write: CueWrites;
+      readonly write: WholeWrites;
       /** Makes known what cues did in the step before. */
       readonly tellCues: (step: Step) => void;
     },
   ) {
-    this.run = new CircuitRun(planCircuits(program.effect), ({ node }, inputs) => this.actOf(node, inputs));
+    this.run = new CircuitRun(planCircuits(program.effect), ({ node, inputs: ports }, inputs) =>
+      // What needs a wire and has none does nothing, and says so.
+      ports.some(({ port, wire }) => port.needed && !wire) ? null : this.actOf(node, inputs),
+    );
   }
 
   private actOf(node: BehaviourNode, inputs: readonly (() => PortValue)[]): (() => void) | null {

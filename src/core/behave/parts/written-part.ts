@@ -20,6 +20,15 @@ export interface WrittenState {
   readonly inputs: Readonly<Record<string, number>>;
 }
 const NOTHING: WrittenState = { durations: {}, inputs: {} };
+/** The same record as before where nothing of it differs, so that what is made of it stays too. */
+const unlessSame = (
+  before: Readonly<Record<string, number>>,
+  now: Readonly<Record<string, number>>,
+): Readonly<Record<string, number>> => {
+  const keys = Object.keys(now);
+  const isSame = keys.length === Object.keys(before).length && keys.every((key) => before[key] === now[key]);
+  return isSame ? before : now;
+};
 
 /** What writes when everything else has. */
 interface LateWriter {
@@ -33,7 +42,11 @@ interface Around {
 }
 
 export class WrittenPart implements Part<WrittenState>, Sinks {
+  /** Of the step before, until this one is over. */
   private state = NOTHING;
+  /** Of this step: what nobody writes in it is as it is without. */
+  private durationsNow: Record<string, Seconds> = {};
+  private inputsNow: Record<string, number> = {};
   private readonly durations = new Set<string>();
   private readonly inputs = new Map<string, InputOfCircuit>();
   /** Circuits, worked out before cues, write after drives. */
@@ -68,20 +81,13 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
   }
   duration(action: string): Setter {
     this.durations.add(action);
-    return (value) => {
-      const { durations } = this.state;
-      if (durations[action] !== value)
-        this.state = { ...this.state, durations: { ...durations, [action]: value } };
-    };
+    return (value) => void (this.durationsNow[action] = value);
   }
   input(of: InputOfCircuit): Setter | null {
     if (!isOpenInput(this.program.effect, of)) return null;
     const key = `${of.material} ${of.node} ${of.port}`;
     this.inputs.set(key, of);
-    return (value) => {
-      const { inputs } = this.state;
-      if (inputs[key] !== value) this.state = { ...this.state, inputs: { ...inputs, [key]: value } };
-    };
+    return (value) => void (this.inputsNow[key] = value);
   }
 
   /** How long one round of an action takes; undefined where nothing writes that. */
@@ -102,6 +108,12 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
 
   step(): void {
     this.late?.writeAll();
+    this.state = {
+      durations: unlessSame(this.state.durations, this.durationsNow),
+      inputs: unlessSame(this.state.inputs, this.inputsNow),
+    };
+    this.durationsNow = {};
+    this.inputsNow = {};
     // Everything has moved that moves in this step.
     this.around.presence.forgetPlaces();
   }
