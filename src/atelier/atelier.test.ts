@@ -1,7 +1,13 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import type { Finding } from '../core/checks/checks';
-import { BLEND_MODES, type AssetId, type CueId, type ObjectId } from '../core/document/schema';
+import {
+  BLEND_MODES,
+  type AssetId,
+  type CircuitId,
+  type CueId,
+  type ObjectId,
+} from '../core/document/schema';
 import { FEATURE_POINT_NAMES } from '../core/face/feature-points';
 import { sampleEffect } from '../core/document/sample';
 import { api, ChecksFailed, Stale, Unreachable } from './api/client';
@@ -92,6 +98,7 @@ describe('words', () => {
     { code: 'no-such-part', object: A },
     { code: 'cue-does-nothing', cue: 'cue_sample0' as CueId },
     { code: 'cue-without-target', cue: 'cue_sample0' as CueId },
+    { code: 'circuit', circuit: 'circuit_gone' as CircuitId, nodes: 2 },
     { code: 'unused-asset', asset: 'asset_sample0' as AssetId },
     { code: 'too-big', bytes: 6 * 1048576, budget: 5 * 1048576 },
   ].map((f) => ({ ...f, severity: 'stop', stage: 'place' }) as Finding);

@@ -1,12 +1,14 @@
 /** Words about behaviour circuits. */
 import type { BehaviourNodes, Effect } from '../core/document/schema';
+import { missing } from '../core/behave/explain';
 import { NODE_WORDS } from '../core/kinds/nodes/node-words';
 import { nodeKind, type BehaviourNode } from '../core/kinds/nodes/nodes';
 import { PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
 import { written } from '../core/kinds/written';
 import type { NodeTrouble } from '../core/program/circuits';
-import type { Referred } from '../core/schema/referred';
-import { namesIn } from './when-words';
+import type { Writer } from '../core/document/behaviour-queries';
+import { namesIn, signalWords } from './when-words';
+import { LACKS } from './why-words';
 
 /** What a node is called: by how it is set where that says more. */
 export const nodeName = (effect: Effect, node: BehaviourNode): string => {
@@ -16,16 +18,16 @@ export const nodeName = (effect: Effect, node: BehaviourNode): string => {
 const portName = (node: BehaviourNode | undefined, port: string): string =>
   (node && nodeKind(node.kind).inputs.find(({ name }) => name === port)?.label) ?? port;
 
-const THINGS: Partial<Record<Referred, string>> = {
-  objects: 'object',
-  targets: 'printed picture',
-  controls: 'control',
-  cues: 'cue',
-  variables: 'variable',
-  scenes: 'scene',
-  prompts: 'prompt',
-  materials: 'material',
-};
+/** Who writes the same, for a sentence. */
+export const writerWords = (effect: Effect, writer: Writer): string =>
+  writer.by === 'drive'
+    ? signalWords(effect, writer.drive.signal)
+    : `“${nodeName(effect, writer.node)}” in ${writer.circuit.name || 'a circuit without a name'}`;
+/** That others write the same and count instead; null for none. */
+export const overruledWords = (effect: Effect, by: readonly Writer[]): string | null =>
+  by.length === 0
+    ? null
+    : `${by.map((writer) => writerWords(effect, writer)).join(' and ')} writes the same, and comes later: that one counts.`;
 
 /** What is wrong with a node, and what to do. */
 export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: NodeTrouble): string => {
@@ -46,14 +48,9 @@ export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: Nod
     case 'lacks':
       return trouble.what === null
         ? 'Choose what it writes.'
-        : `Choose the ${THINGS[trouble.what] ?? 'thing'}: none is chosen, or it was deleted.`;
-    case 'overruled':
-      return `Another node writes the same and comes later: that one counts.`;
+        : `It needs ${LACKS[missing(trouble.what) ?? 'object']}: choose one.`;
   }
 };
-/** Those that leave something out; the others are worth a look. */
-export const isSeriousTrouble = ({ code }: NodeTrouble): boolean => code !== 'idle' && code !== 'overruled';
-
 /** A value at a port, short enough to stand beside it. */
 export const valueWords = (value: PortValue, type: PortType): string => {
   if (typeof value === 'string') return value.length > 12 ? `${value.slice(0, 11)}…` : value;

@@ -10,7 +10,8 @@ import { actionSummary } from './then-words';
 import { objectName } from './behave-names';
 import { written } from '../core/kinds/written';
 
-const LACKS: Record<Missing, string> = {
+/** What has to be chosen. */
+export const LACKS: Record<Missing, string> = {
   object: 'an object',
   picture: 'a printed picture',
   control: 'a control',
@@ -18,6 +19,7 @@ const LACKS: Record<Missing, string> = {
   variable: 'a variable',
   scene: 'a scene',
   prompt: 'a prompt',
+  material: 'a material',
 };
 
 const actionById = (cue: Cue, id: string): Action | undefined =>

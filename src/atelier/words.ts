@@ -259,6 +259,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
       return 'A cue lacks something: a target, or what its trigger or action names.';
     case 'cue-does-nothing':
       return 'A cue has no action.';
+    case 'circuit':
+      return `In the circuit ${effect.circuits[finding.circuit]?.name || 'without a name'} ${finding.nodes === 1 ? 'one node does' : `${finding.nodes} nodes do`} nothing: a wire or a choice is missing.`;
     case 'unused-asset':
       return `${effect.assets[finding.asset]?.name ?? 'An asset'} is not used; it is left out of the release.`;
     case 'takes-only':

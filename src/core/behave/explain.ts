@@ -2,7 +2,8 @@
  * What is wrong with a cue, read off the document alone. Findings are codes with the facts they rest on; the interface words them
  * and offers the way out. `why.ts` adds what happened on a take.
  */
-import { reachedBy, writersOf } from '../document/behaviour-queries';
+import { isBidByCircuit, reachedBy, writersOf } from '../document/behaviour-queries';
+import { hasIn } from '../document/named-in';
 import { cueOrder } from '../document/queries';
 import type {
   Action,
@@ -24,7 +25,6 @@ import {
   roundLength,
   suits,
 } from '../kinds/actions/actions';
-import type { Has } from '../kinds/actions/action-kind';
 import { lacksTrigger as triggerLacks } from '../kinds/triggers/triggers';
 import { keyOfNumber } from '../kinds/writables/number';
 import { lackingIn } from '../schema/references';
@@ -33,7 +33,7 @@ import { signalKind, signalSchema } from '../kinds/signals/signals';
 import type { ControlReach, Reach } from '../kinds/signals/signal-kind';
 
 /** What a trigger, a condition or an action names that is not chosen, or not there any more. */
-export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt';
+export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt' | 'material';
 
 export type Standing =
   | { readonly code: 'off' }
@@ -74,7 +74,7 @@ export const isNote = (finding: { readonly code: string }): boolean =>
 
 const actionsOf = (cue: Cue): Action[] => cue.beats.filter((b) => b.enabled).flatMap((beat) => beat.actions);
 
-/** Whether a signal drives this number of the object all the time. */
+/** Whether a drive or a circuit writes this number of the object all the time. */
 export const isDriven = (effect: Effect, target: ObjectId, property: string): boolean =>
   writersOf(effect).has(keyOfNumber(target, property));
 
@@ -105,19 +105,16 @@ const MISSING: Partial<Record<Referred, Missing>> = {
   variables: 'variable',
   scenes: 'scene',
   prompts: 'prompt',
+  materials: 'material',
 };
-const missing = (to: Referred | null): Missing | null => (to === null ? null : (MISSING[to] ?? null));
-const isIn =
-  (effect: Effect): Has =>
-  (to, id) =>
-    to === 'nodes' || Object.hasOwn(effect[to], id);
-
+/** What is not chosen, or gone, as sentences call it. */
+export const missing = (to: Referred | null): Missing | null => (to === null ? null : (MISSING[to] ?? null));
 const lacksSignal = (effect: Effect, signal: Signal): Missing | null =>
-  missing(lackingIn(signalSchema, signal, isIn(effect)));
+  missing(lackingIn(signalSchema, signal, hasIn(effect)));
 
 /** What a trigger names that is not chosen, or not there any more. */
 export const lacksTrigger = (effect: Effect, trigger: Trigger): Missing | null =>
-  missing(triggerLacks(trigger, isIn(effect)));
+  missing(triggerLacks(trigger, hasIn(effect)));
 
 /** What a control of an effect can be set to. */
 const controlReach =
@@ -184,6 +181,7 @@ const otherWriter = (effect: Effect, cue: Cue, action: Action, target: ObjectId)
 const canBeStopped = (effect: Effect, cue: Cue): boolean =>
   cue.fires === 'toggle' ||
   cue.resets.length > 0 ||
+  isBidByCircuit(effect, cue.id, 'stop') ||
   Object.values(effect.cues).some(
     (c) => c.enabled && actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'stop' && a.cue === cue.id),
   );
@@ -192,9 +190,11 @@ const canBeStopped = (effect: Effect, cue: Cue): boolean =>
 export const standingReasons = (effect: Effect, cue: Cue): Standing[] => {
   const found: Standing[] = [];
   if (!cue.enabled) found.push({ code: 'off' });
-  const started = Object.values(effect.cues).some((c) =>
-    actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'start' && a.cue === cue.id),
-  );
+  const started =
+    isBidByCircuit(effect, cue.id, 'start') ||
+    Object.values(effect.cues).some((c) =>
+      actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'start' && a.cue === cue.id),
+    );
   if (cue.triggers.length === 0 && !started) found.push({ code: 'no-triggers' });
   if (actionsOf(cue).length === 0) found.push({ code: 'no-actions' });
   cue.beats.forEach((beat, i) => {
@@ -233,7 +233,7 @@ export const standingReasons = (effect: Effect, cue: Cue): Standing[] => {
 
 const actionReasons = (effect: Effect, cue: Cue, action: Action): Standing[] => {
   const actionId = action.id;
-  const what = missing(lacksAction(action, isIn(effect)));
+  const what = missing(lacksAction(action, hasIn(effect)));
   if (what) return [{ code: 'action-lacks', actionId, what }];
   if (!actsOnObjects(action.kind)) return [];
   const targets = action.targets.flatMap((id) => effect.objects[id] ?? []);

@@ -1,8 +1,11 @@
 /** Several that write the same thing, all the time: the later one counts, whoever it is; what nobody writes any more is as it is without. */
 import { describe, expect, test } from '@jest/globals';
-import { overruledBy } from '../document/behaviour-queries';
+import { nodeOverruledBy, overruledBy } from '../document/behaviour-queries';
+import { newCircuit } from '../document/new-circuit';
+import { newBehaviourNode, type BehaviourNode } from '../kinds/nodes/nodes';
+import { standingReasons } from './explain';
 import { newDrive, newVariable } from '../document/new-cues';
-import type { Drive, DriveId, Effect, VariableId } from '../document/schema';
+import type { CircuitId, Drive, DriveId, Effect, NodeId, VariableId } from '../document/schema';
 import { compile, type Program } from '../program/program';
 import { Runtime, type Snapshot } from './runtime';
 import { CARD, card, cueOf, effectOf, pass, STILL, type Told } from './testing';
@@ -35,7 +38,7 @@ describe('two drives of one number', () => {
     const off = { ...late, enabled: false };
     expect(opacity(drivenBy([early, off]))).toBe(0.2);
     const both = drivenBy([early, late]);
-    expect(overruledBy(both, early).map(({ id }) => id)).toEqual([late.id]);
+    expect(overruledBy(both, early)).toEqual([{ by: 'drive', drive: late }]);
     expect(overruledBy(both, late)).toEqual([]);
     expect(overruledBy(drivenBy([early, off]), early)).toEqual([]);
     // One that is off writes nothing, so nothing counts instead of it.
@@ -46,6 +49,57 @@ describe('two drives of one number', () => {
   test('of another number of the same object nothing is overruled', () => {
     const other = drive('other', 3, { ...size, property: 'moveX' } as Drive['to'], 1);
     expect(overruledBy(drivenBy([early, other]), early)).toEqual([]);
+  });
+});
+
+describe('circuits among the writers', () => {
+  const node = (id: string, more: Parameters<typeof newBehaviourNode>[3] = {}) =>
+    newBehaviourNode(id as NodeId, 'write', [0, 0], { set: { to: size }, ...more });
+  const withNodes = (nodes: readonly BehaviourNode[], drives: readonly Drive[], on = true): Effect =>
+    drivenBy(drives, {
+      circuits: {
+        circuit_main: {
+          ...newCircuit('circuit_main' as CircuitId, 'Main', 0),
+          enabled: on,
+          nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+        },
+      } as unknown as Effect['circuits'],
+    });
+  const [first, second] = [node('node_first'), node('node_second')];
+  const names = (by: ReturnType<typeof overruledBy>) =>
+    by.map((w) => (w.by === 'node' ? w.node.id : w.drive.id));
+
+  test('a node counts instead of a drive, and of the nodes before it', () => {
+    const effect = withNodes([first, second], [early]);
+    expect(names(overruledBy(effect, early))).toEqual([second.id]);
+    expect(names(nodeOverruledBy(effect, first))).toEqual([second.id]);
+    expect(nodeOverruledBy(effect, second)).toEqual([]);
+  });
+  test('not while it is asked whether it may, is off, or its circuit is', () => {
+    const asked = node('node_second', { inputs: { while: { node: first.id, port: 'yes' } } });
+    const never = node('node_second', { values: { while: 0 } });
+    for (const other of [asked, never, { ...second, off: true }]) {
+      expect(nodeOverruledBy(withNodes([first, other], []), first)).toEqual([]);
+      expect(names(overruledBy(withNodes([other], [early]), early))).toEqual([]);
+    }
+    expect(overruledBy(withNodes([first], [early], false), early)).toEqual([]);
+  });
+  test('what a circuit may show is not said to stay hidden, and what it starts is not said to be started by nothing', () => {
+    const shows = node('node_show', { set: { to: { ...size, property: 'visible' } } });
+    const cue = { ...cueOf('screenTapped', [[{ kind: 'move' } as Told]]), triggers: [] };
+    const starts = newBehaviourNode('node_start' as NodeId, 'cue', [0, 0], {
+      set: { do: 'start', cue: cue.id },
+    });
+    const hidden = (nodes: readonly BehaviourNode[]): Effect => ({
+      ...withNodes(nodes, []),
+      objects: { [CARD]: card(CARD, { visible: false }) } as Effect['objects'],
+      cues: { [cue.id]: cue },
+    });
+    const codes = (effect: Effect) => standingReasons(effect, cue).map(({ code }) => code);
+    expect(codes(hidden([]))).toEqual(expect.arrayContaining(['no-triggers', 'target-hidden']));
+    const now = codes(hidden([shows, starts]));
+    expect(now).not.toContain('no-triggers');
+    expect(now).not.toContain('target-hidden');
   });
 });
 

@@ -20,15 +20,19 @@ import { sampleAsset, sampleEffect } from '../document/sample';
 import type {
   AssetId,
   Card,
+  CircuitId,
   Cue,
   DriveId,
   Effect,
   EffectObject,
+  NodeId,
   ObjectId,
   PictureAsset,
   Target,
   TargetId,
 } from '../document/schema';
+import { newBehaviourNode } from '../kinds/nodes/nodes';
+import { newCircuit } from '../document/new-circuit';
 import { newCard } from '../kinds/objects/card';
 import { MOST_TARGET_BYTES } from '../vision/target-file';
 import { check, stops } from './checks';
@@ -47,6 +51,22 @@ const changed = (change: (effect: Effect, card: Card) => void): string[] => {
 
 describe('checks', () => {
   test('a finished effect has none', () => expect(check(ready())).toEqual([]));
+  test('nodes of a circuit that do nothing are counted, while it is on', () => {
+    const write = newBehaviourNode('node_aaaa' as NodeId, 'write');
+    const unfed = newBehaviourNode('node_bbbb' as NodeId, 'add');
+    const found = (enabled: boolean): ReturnType<typeof check> => {
+      const circuit = newCircuit('circuit_main' as CircuitId, 'Main', 0);
+      const nodes = { [write.id]: write, [unfed.id]: unfed };
+      return check({
+        ...ready(),
+        circuits: { [circuit.id]: { ...circuit, enabled, nodes } } as Effect['circuits'],
+      });
+    };
+    expect(found(true)).toEqual([
+      { code: 'circuit', circuit: 'circuit_main', nodes: 1, severity: 'warning', stage: 'behave' },
+    ]);
+    expect(found(false)).toEqual([]);
+  });
   test('an expression that no camera tells is named once, wherever it is listened to', () => {
     const driven = (name: string): string[] =>
       changed((e) => {

@@ -5,9 +5,20 @@ import { partFactsOf } from '../kinds/objects/part';
 import { isSeen } from '../kinds/objects/objects';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
-import { signalsOf } from '../document/behaviour-queries';
+import { circuitsOn, signalsOf } from '../document/behaviour-queries';
+import { hasIn } from '../document/named-in';
+import { isSeriousTrouble, planNodes } from '../program/circuits';
 import { isToldOnCamera } from '../kinds/signals/face-measures';
-import type { AssetId, CueId, Effect, EffectObject, MaterialId, ObjectId, Signal } from '../document/schema';
+import type {
+  AssetId,
+  CircuitId,
+  CueId,
+  Effect,
+  EffectObject,
+  MaterialId,
+  ObjectId,
+  Signal,
+} from '../document/schema';
 import { OPEN_WEB, packageBytes } from './costs';
 
 export type Stage = 'place' | 'style' | 'behave' | 'try' | 'release';
@@ -31,6 +42,8 @@ export type Finding = {
   | { readonly code: 'material'; readonly material: MaterialId; readonly problem: MaterialProblem }
   | { readonly code: 'cue-does-nothing'; readonly cue: CueId }
   | { readonly code: 'cue-without-target'; readonly cue: CueId }
+  /** So many nodes of a circuit that is on do nothing. */
+  | { readonly code: 'circuit'; readonly circuit: CircuitId; readonly nodes: number }
   | { readonly code: 'unused-asset'; readonly asset: AssetId }
   /** A signal that takes know and cameras do not tell. */
   | { readonly code: 'takes-only'; readonly signal: Signal }
@@ -117,6 +130,12 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
       found.push({ code: 'cue-without-target', cue: cue.id, severity: 'stop', stage: 'behave' });
     else if (reasons.some((r) => r.code === 'no-actions'))
       found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });
+  }
+  for (const { id, nodes } of circuitsOn(effect)) {
+    const serious = planNodes(nodes, hasIn(effect)).troubles.filter(isSeriousTrouble);
+    const idle = new Set(serious.map(({ node }) => node)).size;
+    if (idle > 0)
+      found.push({ code: 'circuit', circuit: id, nodes: idle, severity: 'warning', stage: 'behave' });
   }
   for (const signal of takesOnly(effect))
     found.push({ code: 'takes-only', signal, severity: 'warning', stage: 'behave' });

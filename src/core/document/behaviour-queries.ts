@@ -2,11 +2,21 @@
 import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import { suits } from '../kinds/actions/actions';
 import { perDocument } from '../memo';
-import { nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
+import { keysOfNode, nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
 import { writtenKeys } from '../kinds/writables/writables';
 import { inOrder, withDescendants } from './queries';
 import type { Seconds } from '../units';
-import type { Action, Condition, Drive, Effect, EffectObject, Signal, Trigger } from './schema';
+import type {
+  Action,
+  Circuit,
+  Condition,
+  CueId,
+  Drive,
+  Effect,
+  EffectObject,
+  Signal,
+  Trigger,
+} from './schema';
 
 const nodesOf = (effect: Effect): BehaviourNode[] =>
   Object.values(effect.circuits).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
@@ -44,36 +54,69 @@ export const reachedBy = (effect: Effect, action: Action): EffectObject[] =>
     return withDescendants(effect, id).filter((o) => o.id !== id && suits(action, o, effect.assets));
   });
 
+/** Circuits that are switched on and belong to something that is there, in their order. */
+export const circuitsOn = (effect: Effect): Circuit[] =>
+  inOrder(effect.circuits).filter(
+    ({ enabled, owner }) => enabled && (owner === null || effect.objects[owner] !== undefined),
+  );
+const nodesOn = (effect: Effect): { circuit: Circuit; node: BehaviourNode }[] =>
+  circuitsOn(effect).flatMap((circuit) =>
+    Object.values<BehaviourNode>(circuit.nodes).flatMap((node) => (node.off ? [] : [{ circuit, node }])),
+  );
+
+/** Whether a node of a circuit starts, or stops, a cue. */
+export const isBidByCircuit = (effect: Effect, cue: CueId, what: 'start' | 'stop'): boolean =>
+  nodesOn(effect).some(({ node }) => node.kind === 'cue' && node.set.do === what && node.set.cue === cue);
+
+/** Who writes something all the time. */
+export type Writer =
+  | { readonly by: 'drive'; readonly drive: Drive }
+  | { readonly by: 'node'; readonly circuit: Circuit; readonly node: BehaviourNode };
+/** Whether it writes in every step: a node may be asked first. */
+const writesAlways = (writer: Writer): boolean =>
+  writer.by === 'drive' || (writer.node.inputs['while'] === undefined && writer.node.values['while'] !== 0);
+
 /**
- * Who writes what, all the time: drives that are on, by the key of each value that they write, in the order in which they write. Of several
- * the last one counts.
+ * Who writes what, all the time: drives and nodes of circuits that are on, by the key of each value that they write, in the order in which
+ * they write. Of several the last one counts.
  */
-export const writersOf = perDocument((effect: Effect): ReadonlyMap<string, readonly Drive[]> => {
-  const writers = new Map<string, Drive[]>();
-  for (const drive of inOrder(effect.drives)) {
-    if (!drive.enabled) continue;
-    for (const key of writtenKeys(drive.to)) writers.set(key, [...(writers.get(key) ?? []), drive]);
-  }
+export const writersOf = perDocument((effect: Effect): ReadonlyMap<string, readonly Writer[]> => {
+  const writers = new Map<string, Writer[]>();
+  const add = (keys: readonly string[], writer: Writer): void => {
+    for (const key of keys) writers.set(key, [...(writers.get(key) ?? []), writer]);
+  };
+  for (const drive of inOrder(effect.drives))
+    if (drive.enabled) add(writtenKeys(drive.to), { by: 'drive', drive });
+  for (const { circuit, node } of nodesOn(effect)) add(keysOfNode(node), { by: 'node', circuit, node });
   return writers;
 });
 
-/** Drives that write what this one writes, and count instead of it: they come later. */
-export const overruledBy = (effect: Effect, drive: Drive): Drive[] => {
-  const writers = writersOf(effect);
-  const later = writtenKeys(drive.to).flatMap((key) => {
-    const all = writers.get(key) ?? [];
-    return all.some(({ id }) => id === drive.id) && all.at(-1)!.id !== drive.id ? [all.at(-1)!] : [];
+/** Who writes always what one of them writes too, and counts instead: whoever comes last behind it. */
+const overrulers = (
+  effect: Effect,
+  keys: readonly string[],
+  isSelf: (writer: Writer) => boolean,
+): Writer[] => {
+  const found = keys.flatMap((key) => {
+    const all = writersOf(effect).get(key) ?? [];
+    const last = all.slice(all.findIndex(isSelf) + 1).findLast(writesAlways);
+    return all.some(isSelf) && last ? [last] : [];
   });
-  return [...new Set(later)];
+  return [...new Set(found)];
 };
+/** Who counts instead of a drive; none for one that is off. */
+export const overruledBy = (effect: Effect, drive: Drive): Writer[] =>
+  overrulers(effect, writtenKeys(drive.to), (w) => w.by === 'drive' && w.drive.id === drive.id);
+/** Who counts instead of a node of a circuit. */
+export const nodeOverruledBy = (effect: Effect, node: BehaviourNode): Writer[] =>
+  overrulers(effect, keysOfNode(node), (w) => w.by === 'node' && w.node.id === node.id);
 
 /** What drives how long actions take, by the id of the action. Of several drives of one action the last counts. */
 export const durationDrives = (effect: Effect): ReadonlyMap<string, Drive> =>
   new Map(
-    [...writersOf(effect).values()].flatMap((drives) => {
-      const last = drives.at(-1)!;
-      return last.to.kind === 'duration' ? [[last.to.action, last]] : [];
-    }),
+    inOrder(effect.drives).flatMap((drive) =>
+      drive.enabled && drive.to.kind === 'duration' ? [[drive.to.action, drive]] : [],
+    ),
   );
 
 /** The shortest and the longest that a driven action takes, in seconds. */

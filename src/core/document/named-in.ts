@@ -4,6 +4,7 @@ import { objectSchema } from '../kinds/objects/objects';
 import { perObject } from '../memo';
 import { materialSchema } from '../schema/material-schema';
 import { referencesIn, type Named } from '../schema/references';
+import type { Referred } from '../schema/referred';
 import { circuitSchema } from './circuit-schema';
 import { cueSchema } from './cue-schema';
 import { lookSchema, targetSchema, type AssetId, type Effect } from './schema';
@@ -27,6 +28,13 @@ export const NAMING_MAPS = Object.keys(NAMING) as readonly NamingMap[];
 const walks = Object.fromEntries(
   NAMING_MAPS.map((map) => [map, perObject((thing: object) => referencesIn(NAMING[map], thing))]),
 ) as unknown as Readonly<Record<NamingMap, (thing: object) => readonly Named[]>>;
+
+/** Whether something that is named is there. */
+export const hasIn =
+  (effect: Effect) =>
+  (to: Referred, id: string): boolean =>
+    // Nodes are named within their circuit.
+    to === 'nodes' || Object.hasOwn(effect[to], id);
 
 /** Everything that an entry of a map names, in its order. */
 export const namesOf = (map: NamingMap, thing: object): readonly Named[] => walks[map](thing);

@@ -82,16 +82,4 @@ describe('troubles', () => {
       what: 'objects',
     });
   });
-  test('of two that write the same the first is overruled; not when it is asked whether it may', () => {
-    const one = node('one', 'number');
-    const first = node('first', 'write', { value: wire('one') }, TIDE);
-    const second = node('second', 'write', { value: wire('one') }, TIDE);
-    expect(planNodes(circuit(one, first, second)).troubles).toEqual([
-      { code: 'overruled', node: id('first'), by: id('second') },
-    ]);
-    const now = node('now', 'yesNo');
-    const asked = node('second', 'write', { value: wire('one'), while: wire('now', 'yes') }, TIDE);
-    expect(codes(one, now, first, asked)).toEqual([]);
-    expect(codes(one, { ...first, off: true }, second)).toEqual([]);
-  });
 });

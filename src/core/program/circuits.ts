@@ -1,14 +1,13 @@
 /** Plans behaviour circuits: their nodes in the order in which they are worked out, and what is wrong with them. */
-import type { BehaviourNodes, Circuit, CircuitId, Effect, NodeId } from '../document/schema';
-import { inOrder } from '../document/queries';
+import type { BehaviourNodes, CircuitId, Effect, NodeId } from '../document/schema';
+import { circuitsOn } from '../document/behaviour-queries';
 import { planGraph, type GraphTrouble, type PlannedNode } from '../graph/plan';
 import type { InputPort, OutputPort } from '../kinds/nodes/node-kind';
-import { isEnd, nodeKind, setSchema, type BehaviourNode } from '../kinds/nodes/nodes';
+import { isEnd, keysOfNode, nodeKind, setSchema, type BehaviourNode } from '../kinds/nodes/nodes';
 import { conversion, type PortType } from '../kinds/nodes/ports';
 import { perDocument } from '../memo';
 import { lackingIn } from '../schema/references';
 import type { Referred } from '../schema/referred';
-import { writtenKeys } from '../kinds/writables/writables';
 
 export type NodeTrouble =
   | GraphTrouble<NodeId>
@@ -21,9 +20,9 @@ export type NodeTrouble =
       readonly to: PortType;
     }
   /** Something that it needs is not chosen, or not there any more. */
-  | { readonly code: 'lacks'; readonly node: NodeId; readonly what: Referred | null }
-  /** Another node that comes later writes the same: that one counts. */
-  | { readonly code: 'overruled'; readonly node: NodeId; readonly by: NodeId };
+  | { readonly code: 'lacks'; readonly node: NodeId; readonly what: Referred | null };
+/** Whether it leaves something out; the others are worth a look. */
+export const isSeriousTrouble = ({ code }: NodeTrouble): boolean => code !== 'idle';
 
 export type PlannedBehaviour = PlannedNode<BehaviourNode, InputPort, OutputPort, NodeId>;
 export interface CircuitPlan {
@@ -62,16 +61,14 @@ export const planNodes = (
       ...idle,
       ...ends.flatMap((node) => lacksOf(node, has)),
       ...all.filter((node) => !isEnd(node.kind)).flatMap((node) => lacksOf(node, has)),
-      ...overruled(ends),
     ],
   };
 };
 
 const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean): NodeTrouble[] => {
-  const { writes } = nodeKind(node.kind);
   const what = lackingIn(setSchema(node.kind), node.set, has);
   if (what) return [{ code: 'lacks', node: node.id, what }];
-  const isNowhere = writes && writtenKeys(writes(node.set as never)).length === 0;
+  const isNowhere = nodeKind(node.kind).writes !== undefined && keysOfNode(node).length === 0;
   return isNowhere ? [{ code: 'lacks', node: node.id, what: null }] : [];
 };
 
@@ -97,30 +94,9 @@ const withoutMismatches = (
   return { nodes: kept, mismatches };
 };
 
-/** Of nodes that write the same all the time, all but the last. */
-const overruled = (ends: readonly BehaviourNode[]): NodeTrouble[] => {
-  const last = new Map<string, NodeId>();
-  const keysOf = (node: BehaviourNode): readonly string[] => {
-    const { writes } = nodeKind(node.kind);
-    // One that a yes or no switches leaves the others their turn.
-    return writes && !node.inputs['while'] ? writtenKeys(writes(node.set as never)) : [];
-  };
-  for (const node of ends) for (const key of keysOf(node)) last.set(key, node.id);
-  return ends.flatMap((node) => {
-    const by = keysOf(node).flatMap((key) => (last.get(key) === node.id ? [] : [last.get(key)!]));
-    return by.length > 0 ? [{ code: 'overruled', node: node.id, by: by[0]! } as const] : [];
-  });
-};
-
 export interface PlannedCircuit extends CircuitPlan {
   readonly id: CircuitId;
 }
-/** Circuits that are switched on and belong to something that is there, in their order. */
-export const circuitsOn = (effect: Effect): Circuit[] =>
-  inOrder(effect.circuits).filter(
-    ({ enabled, owner }) => enabled && (owner === null || effect.objects[owner] !== undefined),
-  );
-
 /** All of them, planned. */
 export const planCircuits = perDocument((effect: Effect): readonly PlannedCircuit[] =>
   circuitsOn(effect).map(({ id, nodes }) => ({ id, ...planNodes(nodes) })),

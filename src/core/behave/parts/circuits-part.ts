@@ -76,7 +76,7 @@ export class CircuitsPart implements Part<CircuitState> {
           node.set as never,
           write,
         );
-    const set = writes ? setterOf(writes(node.set as never)) : lays?.(node.set as never, sinks);
+    const set = writes ? setterOf(writes(node.set as never)) : lays?.setter(node.set as never, sinks);
     if (!set) return null;
     const [value, isOn] = inputs;
     return () => {

@@ -55,7 +55,10 @@ export const EFFECT_NODES = {
     fields: { object: toChoose(objectIdSchema, 'Which text', { ask: 'Choose the text' }) },
     fresh: { object: null },
     title: ({ object }, names) => (object === null ? null : `write into ${names.object(object)}`),
-    lays: ({ object }, of) => (object === null ? null : (of.text(object) as never)),
+    lays: {
+      key: ({ object }) => object && `text ${object}`,
+      setter: ({ object }, of) => (object === null ? null : (of.text(object) as never)),
+    },
     run: { as: 'values', of: () => [] },
   }),
   writeColour: defineNode({
@@ -64,9 +67,12 @@ export const EFFECT_NODES = {
     fields: { object: toChoose(objectIdSchema, 'Which object', { ask: 'Choose what' }) },
     fresh: { object: null },
     title: ({ object }, names) => (object === null ? null : `colour of ${names.object(object)}`),
-    lays: ({ object }, of) => {
-      const set = object === null ? null : of.colour(object);
-      return set && ((light) => set(hexOfLight(light as unknown as Rgb)));
+    lays: {
+      key: ({ object }) => object && `colour ${object}`,
+      setter: ({ object }, of) => {
+        const set = object === null ? null : of.colour(object);
+        return set && ((light) => set(hexOfLight(light as unknown as Rgb)));
+      },
     },
     run: { as: 'values', of: () => [] },
   }),

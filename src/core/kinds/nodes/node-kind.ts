@@ -84,7 +84,11 @@ export interface NodeSpec<Set> {
   /** It writes its first input there, in each step in which its second is yes. */
   readonly writes?: (set: Set) => Writable;
   /** It lays its first input over an object there, in the same steps: a text, a colour. */
-  readonly lays?: (set: Set, of: Sinks) => ((value: PortValue) => void) | null;
+  readonly lays?: {
+    /** As of writables: who has the same key lays the same thing. Null while it is to be chosen. */
+    readonly key: (set: Set) => string | null;
+    readonly setter: (set: Set, of: Sinks) => ((value: PortValue) => void) | null;
+  };
   /** It does something in the step in which its first input, an event, passes. */
   readonly does?: (inputs: readonly PortValue[], set: Set, write: WholeWrites) => void;
 }

@@ -13,6 +13,7 @@ import { TEXT_NODES } from './text-nodes';
 import { CHANGE_NODES, TIME_NODES } from './time-nodes';
 import { ROTATION_NODES, VECTOR_NODES } from './vector-nodes';
 import type { NodeSpec, SetOf } from './node-kind';
+import { writtenKeys } from '../writables/writables';
 
 /** In the order of the menu within each group. */
 export const NODE_KINDS_BY_NAME = {
@@ -83,6 +84,14 @@ export const isLate = (node: BehaviourNode, port: string): boolean =>
 export const isEnd = (kind: NodeKind): boolean => {
   const { writes, lays, does } = nodeKind(kind);
   return writes !== undefined || lays !== undefined || does !== undefined;
+};
+
+/** What a node writes all the time, by key: who has the same key writes the same thing. */
+export const keysOfNode = ({ kind, set }: BehaviourNode): readonly string[] => {
+  const { writes, lays } = nodeKind(kind);
+  if (writes) return writtenKeys(writes(set as never));
+  const key = lays?.key(set as never);
+  return key ? [key] : [];
 };
 
 /** A node as it is first put on a board. */

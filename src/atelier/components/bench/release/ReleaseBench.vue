@@ -62,6 +62,8 @@ const PLACES: Partial<Record<Finding['code'], string>> = {
 };
 const go = (finding: Finding): void => {
   if ('object' in finding) desk.selected = finding.object;
+  if (finding.code === 'circuit')
+    Object.assign(desk.behave, { section: 'circuits', circuit: finding.circuit });
   if (finding.stage !== 'release')
     void router.replace({ name: 'atelier', params: { id: effectStore.id!, stage: finding.stage } });
   else {

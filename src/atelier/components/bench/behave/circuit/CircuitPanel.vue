@@ -12,13 +12,16 @@ import {
 } from '../../../../../core/kinds/triggers/ready-triggers';
 import { NODE_GROUPS, NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
 import {
+  isEnd,
   NODE_KINDS,
   nodeKind,
   type BehaviourNode,
   type NodeKind,
 } from '../../../../../core/kinds/nodes/nodes';
 import { isTyping } from '../../../../commands/keys';
-import { isSeriousTrouble, nodeName, troubleWords } from '../../../../circuit-words';
+import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
+import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
+import { nodeName, overruledWords, troubleWords } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -121,12 +124,23 @@ const addNode = (line: string): void => {
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
-const troublesOf = (node: BehaviourNode) => plan.value.troubles.filter((t) => t.node === node.id);
+const troublesBy = computed(() => {
+  const by = new Map<string, NodeTrouble[]>();
+  for (const trouble of plan.value.troubles) by.set(trouble.node, [...(by.get(trouble.node) ?? []), trouble]);
+  return by;
+});
+const troublesOf = (node: BehaviourNode): readonly NodeTrouble[] => troublesBy.value.get(node.id) ?? [];
 /** What is only worth a look is said of the node that is chosen. */
-const saidOf = (node: BehaviourNode): string[] =>
-  troublesOf(node)
-    .filter((t) => isSeriousTrouble(t) || selected.value.includes(node.id))
-    .map((t) => troubleWords(effectStore.effect, nodes.value, t));
+const saidOf = (node: BehaviourNode): string[] => {
+  const isChosen = selected.value.includes(node.id);
+  const wrong = troublesOf(node)
+    .filter((trouble) => isSeriousTrouble(trouble) || isChosen)
+    .map((trouble) => troubleWords(effectStore.effect, nodes.value, trouble));
+  const overruled = isEnd(node.kind)
+    ? overruledWords(effectStore.effect, nodeOverruledBy(effectStore.effect, node))
+    : null;
+  return overruled ? [...wrong, overruled] : wrong;
+};
 const isCut = (node: BehaviourNode, port: string): boolean =>
   troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
 /** For the list of wires. */

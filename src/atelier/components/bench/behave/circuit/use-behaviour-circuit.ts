@@ -30,7 +30,7 @@ import { newCircuitId, newId } from '../../../../api/ids';
 import { nodeName } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
-import { hasIn } from '../../../../has-in';
+import { hasIn } from '../../../../../core/document/named-in';
 
 /** Of a node on the board. */
 const WIDTH = 196;

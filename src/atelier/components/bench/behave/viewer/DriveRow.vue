@@ -7,7 +7,7 @@ import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
 import { fittingFrom, fittingTo, shownAs } from '../../../../../core/behave/fitting-range';
 import { driveSchema, type Drive } from '../../../../../core/document/schema';
 import { propertiesIn } from '../../../../../core/schema/properties';
-import { signalWords } from '../../../../behave-words';
+import { overruledWords } from '../../../../circuit-words';
 import { useEffectStore } from '../../../../stores/effect';
 import PropertyInput from '../../../common/PropertyInput.vue';
 import GestureField from '../../../common/GestureField.vue';
@@ -39,13 +39,10 @@ const listens = (signal: Drive['signal'], gesture: string | null): void => {
   const from = isOther ? [...fittingFrom(effectStore.effect, signal)] : props.drive.remap.from;
   set({ signal, remap: { ...props.drive.remap, from: from as [number, number] } }, gesture);
 };
-/** What drives the same, and counts instead: of several the last one does. */
-const overruled = computed(() => {
-  const by = overruledBy(effectStore.effect, props.drive);
-  return by.length > 0
-    ? `${by.map(({ signal }) => signalWords(effectStore.effect, signal)).join(' and ')} drives the same, and comes later: that one counts.`
-    : null;
-});
+/** Who writes the same, and counts instead. */
+const overruled = computed(() =>
+  overruledWords(effectStore.effect, overruledBy(effectStore.effect, props.drive)),
+);
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
   const pair = [...props.drive.remap[of]] as [number, number];
   pair[i] = v;

@@ -56,7 +56,7 @@ test('of two that drive the same number the first says that the second counts, u
   store.edit(putDrive(drive('loud', 1, 'loudness')));
   const rows = mounted(ViewerPanel).findAll('[aria-label="What it drives"]');
   expect(rows[0]!.find('[role="note"]').text()).toBe(
-    'loudness drives the same, and comes later: that one counts.',
+    'loudness writes the same, and comes later: that one counts.',
   );
   expect(rows[1]!.find('[role="note"]').exists()).toBe(false);
   await rows[1]!.get('[aria-label="It drives"]').trigger('click');
