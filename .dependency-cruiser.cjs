@@ -1,6 +1,6 @@
 /** The layers: core < stage < intake < atelier; stage < show; core < server. Imports only point down. */
 /** Tests, and what they share. */
-const TESTS = '([.]test|/testing)[.]ts$';
+const TESTS = '([.]test|[.]cases|/testing)[.]ts$';
 
 const only = (name, from, allowed) => ({
   name,
@@ -53,7 +53,7 @@ module.exports = {
       severity: 'error',
       comment: 'what tests share (testing.ts) may use more than what ships.',
       from: { path: '^src/', pathNot: TESTS },
-      to: { path: '/testing[.]ts$' },
+      to: { path: '([.]cases|/testing)[.]ts$' },
     },
     {
       name: 'core-is-pure',

@@ -5,6 +5,7 @@ import type { CueId, Effect, EffectObject } from '../src/core/document/schema';
 import { newAction } from '../src/core/kinds/actions/actions';
 import type { BehaviourNode, NodeKind } from '../src/core/kinds/nodes/nodes';
 import { newText } from '../src/core/kinds/objects/text';
+import { findings } from './harness/axe';
 import { pixelsWhere, seekShare } from './harness/pages';
 import { ball, blueish, choose, docOf, fill, finderOf, id, opened, SCREEN } from './harness/behave';
 
@@ -73,10 +74,10 @@ test('taps are counted, the count is shown as text, and every second one starts 
     await finderOf(page).click({ position: { x: 40, y: 40 } });
     await expect(page.getByRole('button', { name: /Recorded tap at/ })).toHaveCount(share < 0.5 ? 1 : 2);
   }
-  const count = node('Counter').locator('output').first();
+  const count = node('Counter').locator('.live').first();
   await seekShare(page, 0.45);
   await expect(count).toHaveText('1');
-  await expect(node('Format a number').locator('output')).toHaveText('Crabs: 1');
+  await expect(node('Format a number').locator('.live')).toHaveText('Crabs: 1');
   await expect.poll(blue).toBeGreaterThan(0.003);
   await seekShare(page, 0.8);
   await expect(count).toHaveText('2');
@@ -94,7 +95,8 @@ test('taps are counted, the count is shown as text, and every second one starts 
   ).toBeVisible();
   await panel.getByRole('button', { name: 'Switch the selected nodes off or on' }).click();
   await seekShare(page, 0.8);
-  await expect(node('Format a number').locator('output')).toHaveText('Crabs: –');
+  await expect(node('Format a number').locator('.live')).toHaveText('Crabs: –');
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(node('Format a number').locator('output')).toHaveText('Crabs: 2');
+  await expect(node('Format a number').locator('.live')).toHaveText('Crabs: 2');
+  expect(await findings(page)).toEqual([]);
 });

@@ -1,9 +1,10 @@
 /** Words about behaviour circuits. */
 import type { BehaviourNodes, Effect } from '../core/document/schema';
 import { missing } from '../core/behave/explain';
-import { NODE_WORDS } from '../core/kinds/nodes/node-words';
+import { NODE_WORDS } from '../core/kinds/nodes/words/node-words';
 import { nodeKind, type BehaviourNode } from '../core/kinds/nodes/nodes';
-import { PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
+import { conversion, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
+import { UNITS, type UnitName } from '../core/schema/properties';
 import { written } from '../core/kinds/written';
 import type { NodeTrouble } from '../core/program/circuits';
 import type { Writer } from '../core/document/behaviour-queries';
@@ -14,6 +15,23 @@ import { LACKS } from './why-words';
 export const nodeName = (effect: Effect, node: BehaviourNode): string => {
   const { title } = nodeKind(node.kind);
   return title?.(node.set as never, namesIn(effect)) ?? NODE_WORDS[node.kind].name;
+};
+/** How a wire is read that brings another type than its input has; null where nothing is converted. */
+export const conversionInto = (
+  nodes: BehaviourNodes,
+  node: BehaviourNode,
+  port: string,
+): { readonly mark: string; readonly words: string } | null => {
+  const wire = node.inputs[port];
+  const source = wire && nodes[wire.node as BehaviourNode['id']];
+  const from = source && nodeKind(source.kind).outputs.find(({ name }) => name === wire.port)?.type;
+  const to = nodeKind(node.kind).inputs.find(({ name }) => name === port)?.type;
+  const words = from && to ? conversion(from, to) : null;
+  if (!from || !to || !words) return null;
+  return {
+    mark: `${PORT_TYPES[from].mark} → ${PORT_TYPES[to].mark}`,
+    words: `Brings ${PORT_TYPES[from].words}, read as ${PORT_TYPES[to].words}: ${words}.`,
+  };
 };
 const portName = (node: BehaviourNode | undefined, port: string): string =>
   (node && nodeKind(node.kind).inputs.find(({ name }) => name === port)?.label) ?? port;
@@ -51,14 +69,17 @@ export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: Nod
         : `It needs ${LACKS[missing(trouble.what) ?? 'object']}: choose one.`;
   }
 };
-/** A value at a port, short enough to stand beside it. */
-export const valueWords = (value: PortValue, type: PortType): string => {
+/** A value at a port, short enough to stand beside it, in the unit in which it is typed into fields. */
+export const valueWords = (value: PortValue, type: PortType, unit: UnitName = 'plain'): string => {
+  const { factor, mark } = UNITS[unit];
   if (typeof value === 'string') return value.length > 12 ? `${value.slice(0, 11)}…` : value;
   if (typeof value !== 'number')
-    return type === 'list' ? `${value.length} numbers` : value.map(short).join(' ');
+    return type === 'list'
+      ? `${value.length} numbers`
+      : `${value.map((n) => short(n * factor)).join(' ')}${mark}`;
   if (Number.isNaN(value)) return '–';
   if (type === 'truth') return value ? 'yes' : 'no';
   if (type === 'event') return value ? 'now' : '';
-  return short(value);
+  return `${short(value * factor)}${mark}`;
 };
 const short = (n: number): string => (Math.abs(n) >= 1000 ? String(Math.round(n)) : written(n));

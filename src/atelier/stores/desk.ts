@@ -54,6 +54,7 @@ export interface Whereabouts {
     readonly section: BehaveSection;
     readonly cue: CueId | null;
     readonly action: string | null;
+    readonly circuit: CircuitId | null;
   };
 }
 
@@ -86,7 +87,7 @@ export const useDeskStore = defineStore('desk', () => {
   const whereabouts = (): Whereabouts => ({
     selection: selection.value,
     style: style.section,
-    behave: { section: behave.section, cue: behave.cue, action: behave.action },
+    behave: { section: behave.section, cue: behave.cue, action: behave.action, circuit: behave.circuit },
   });
   const goBackTo = ({ selection: ids, style: section, behave: open }: Whereabouts): void => {
     selection.value = ids;

@@ -2,6 +2,7 @@
  * Runs planned circuits: every output has a place in one array of numbers (vectors in several), or in one of other things, and every node is a
  * function that reads and fills places. No code is made at run time.
  */
+import { fnv1a } from '../maths/hash';
 import type { CircuitId, NodeId } from '../document/schema';
 import type { InputPort, NodeInstant } from '../kinds/nodes/node-kind';
 import { nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
@@ -43,12 +44,6 @@ interface PlacedNode {
   readonly kept: number;
 }
 
-/** FNV-1a, 32 bits (Fowler, Noll and Vo): the same text gives the same number everywhere. */
-const seedOf = (text: string): number => {
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-  return hash >>> 0;
-};
 const keyOf = (circuit: CircuitId, node: NodeId, port: string): string => `${circuit} ${node} ${port}`;
 
 /** What a node does behind its step; gets what is at its inputs. Null for most. */
@@ -183,7 +178,7 @@ export class CircuitRun {
       );
     const set = node.set as never;
     if (run.as === 'reads') return readStep(this.numbers, run.of, [set], [outputs[0]!.at]);
-    const seed = seedOf(`${circuit} ${node.id}`);
+    const seed = fnv1a(`${circuit} ${node.id}`);
     // Filled anew in each step: nothing is made for what goes in.
     const given: PortValue[] = reads.map(({ as }) => NOTHING[as]);
     const fill = (): never => {

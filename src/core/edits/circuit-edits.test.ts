@@ -20,6 +20,7 @@ import {
   putCircuit,
   removeCircuit,
   removeFromCircuit,
+  switchInCircuit,
   wireCircuit,
 } from './circuit-edits';
 import { duplicateObjects } from './copy-edits';
@@ -49,7 +50,8 @@ test('a circuit is made, changed, and taken away; each edit leads there and back
   expect(effectSchema.safeParse(effect).error).toBeUndefined();
   for (const edit of [
     changeCircuit(effect, ID, { name: 'Sway', enabled: false }),
-    changeInCircuit(effect, ID, A, { values: { x: 1 }, off: true }),
+    changeInCircuit(effect, ID, A, { values: { x: 1 } }),
+    switchInCircuit(effect, ID, [A], true),
     changeInCircuit(effect, ID, B, { set: { to: { kind: 'variable', variable: null } } }),
     moveInCircuit(effect, ID, new Map([[A, [3.4, 5.6]]])),
     wireCircuit(effect, ID, { node: B, port: 'value' }, null),
@@ -73,7 +75,7 @@ test('what is not there changes nothing', () => {
   for (const edit of [
     changeCircuit(effect, gone, { enabled: false }),
     removeFromCircuit(effect, gone, [A]),
-    changeInCircuit(effect, ID, 'node_gone' as NodeId, { off: true }),
+    switchInCircuit(effect, ID, ['node_gone' as NodeId], true),
     wireCircuit(effect, ID, { node: 'node_gone', port: 'value' }, { node: A, port: 'value' }),
   ])
     expect(after(effect, edit)).toEqual(effect);

@@ -74,19 +74,29 @@ export const moveInCircuit = (
 export const wireCircuit = (effect: Effect, id: CircuitId, to: PortOf, from: PortOf | null): Edit =>
   inNodes(effect, id, from ? 'Wire nodes of' : 'Take a wire off', (draft) => wireIn(draft, to, from));
 
-/** Changes what a node's inputs are without a wire, what else is set of it, and whether it is off. */
+/** Switches nodes off or on. */
+export const switchInCircuit = (
+  effect: Effect,
+  id: CircuitId,
+  nodes: readonly NodeId[],
+  off: boolean,
+): Edit =>
+  inNodes(effect, id, off ? 'Switch off nodes of' : 'Switch on nodes of', (draft) => {
+    for (const node of nodes) if (draft[node]) draft[node].off = off;
+  });
+
+/** Changes what a node's inputs are without a wire, and what else is set of it. */
 export const changeInCircuit = (
   effect: Effect,
   id: CircuitId,
   node: NodeId,
-  change: { readonly values?: BehaviourNode['values']; readonly set?: object; readonly off?: boolean },
+  change: { readonly values?: BehaviourNode['values']; readonly set?: object },
 ): Edit =>
   inNodes(effect, id, 'Change a node of', (nodes) => {
     const draft = nodes[node];
     if (!draft) return;
     if (change.values) Object.assign(draft.values, change.values);
     if (change.set) Object.assign(draft.set, change.set);
-    if (change.off !== undefined) draft.off = change.off;
   });
 
 /** Circuits of objects that were copied: each copy gets its own, which means the copy where it meant the original. */

@@ -165,6 +165,16 @@ describe('places', () => {
       }),
     );
   });
+  test('nodes without any wire lie in rows below those that are wired', () => {
+    const loose = Array.from({ length: 9 }, (_, i) => node(`loose${i}`));
+    const graph = graphOf(node('a'), node('b', { must: from('a') }), ...loose);
+    const places = tidyPlaces(graph, plan(graph, 'b', ...loose.map((n) => n.id)).order, () => 60);
+    const lowest = Math.max(places.get('a')![1], places.get('b')![1]) + 60;
+    const at = loose.map((n) => places.get(n.id)!);
+    expect(at.every(([, y]) => y >= lowest)).toBe(true);
+    expect(new Set(at.map(([, y]) => y)).size).toBe(2);
+    expect(new Set(at.map(([x]) => x)).size).toBe(6);
+  });
   test('a free place is where it was wanted when nothing is there', () => {
     expect(freePlace({}, () => 60, 60, [5, 7])).toEqual([5, 7]);
     const at = freePlace(graphOf(node('a')), () => 60, 60, [0, 0]);

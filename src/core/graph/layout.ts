@@ -36,7 +36,10 @@ export const freePlace = <N extends GraphNode>(
   return wanted;
 };
 
-/** Places for all nodes; those that reach no end wait in a row below. */
+/** Loose nodes lie in rows of so many. */
+const A_ROW = 6;
+
+/** Places for all nodes; those that reach no end, and those without any wire, wait in rows below. */
 export const tidyPlaces = <N extends GraphNode>(
   graph: Graph<N>,
   order: readonly PlannedNode<N, unknown, unknown, N['id']>[],
@@ -51,18 +54,24 @@ export const tidyPlaces = <N extends GraphNode>(
   const deepest = Math.max(0, ...depth.values());
   const below = new Map<number, number>();
   const places = new Map<N['id'], Place>();
+  const wired = new Set(
+    order.flatMap(({ node, inputs }) =>
+      inputs.flatMap(({ wire }) => (wire ? [node.id, wire.node as N['id']] : [])),
+    ),
+  );
   for (const { node } of order) {
+    if (!wired.has(node.id)) continue;
     const column = deepest - depth.get(node.id)!;
     const y = below.get(column) ?? 0;
     places.set(node.id, [column * (width + BESIDE), y]);
     below.set(column, y + heightOf(node) + GAP);
   }
-  const floor = Math.max(0, ...below.values());
-  let x = 0;
-  for (const node of Object.values<N>(graph))
-    if (!places.has(node.id)) {
-      places.set(node.id, [x, floor + GAP]);
-      x += width + BESIDE;
-    }
+  const loose = Object.values<N>(graph).filter(({ id }) => !places.has(id));
+  let floor = Math.max(0, ...below.values()) + (below.size > 0 ? GAP : 0);
+  for (let first = 0; first < loose.length; first += A_ROW) {
+    const row = loose.slice(first, first + A_ROW);
+    for (const [i, node] of row.entries()) places.set(node.id, [i * (width + BESIDE), floor]);
+    floor += Math.max(...row.map(heightOf)) + GAP;
+  }
   return places;
 };

@@ -1,5 +1,14 @@
+/** Hashes that are the same on every machine. */
+
+/** A number of 32 bits, not below 0, from a text: FNV-1a (Fowler, Noll and Vo). */
+export const fnv1a = (text: string): number => {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return hash >>> 0;
+};
+
 /**
- * A hash that is the same on every machine, in core and in a shader, since it is made of whole numbers alone.
+ * The same in a shader too, since it is made of whole numbers alone.
  * pcg3d of Jarzynski and Olano, "Hash Functions for GPU Rendering", JCGT 9 (2020).
  */
 export const pcg3d = (x: number, y: number, z: number): readonly [number, number, number] => {

@@ -1,3 +1,4 @@
+import { fnv1a } from './hash';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { EASING_NAMES, ease } from './easing';
@@ -229,4 +230,10 @@ describe('blend modes over an opaque backdrop', () => {
       }),
     );
   });
+});
+
+test('FNV-1a by its published vectors', () => {
+  expect(fnv1a('')).toBe(0x811c9dc5);
+  expect(fnv1a('a')).toBe(0xe40c292c);
+  expect(fnv1a('foobar')).toBe(0xbf9cf968);
 });

@@ -1,4 +1,5 @@
 /** The code of circuits, made once for each, and what it is known by. */
+import { fnv1a } from '../../core/maths/hash';
 import type { Effect, Material } from '../../core/document/schema';
 import { compileCircuit, type CompiledSurface } from '../../core/surface/compile';
 
@@ -18,11 +19,7 @@ const marks = new WeakMap<CompiledSurface, string>();
 export const markOf = (surface: CompiledSurface): string => {
   const known = marks.get(surface);
   if (known) return known;
-  // FNV-1a, 32 bits.
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < surface.key.length; i++)
-    hash = Math.imul(hash ^ surface.key.charCodeAt(i), 0x01000193) >>> 0;
-  const mark = `surface ${hash.toString(16)}`;
+  const mark = `surface ${fnv1a(surface.key).toString(16)}`;
   marks.set(surface, mark);
   return mark;
 };

@@ -1,6 +1,6 @@
 /**
  * What a kind of node of behaviour circuits is. Kinds stand in the files beside this one by what they are about, and are listed in
- * `nodes.ts`; what they are called stands in `node-words.ts`. From there the schema of the document, the menu, the board, what an effect needs and how it
+ * `nodes.ts`; what they are called stands in `words`. From there the schema of the document, the menu, the board, what an effect needs and how it
  * runs follow by themselves.
  */
 import type { z } from 'zod';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { NODE_WORDS } from './node-words';
+import { NODE_WORDS } from './words/node-words';
 import { NODE_KINDS } from './nodes';
 import { conversion, converted, NOTHING, PORT_TYPES, portValue, refusal, type PortType } from './ports';
 

@@ -1,6 +1,5 @@
 /** Time: told, held back, repeated; and numbers that change with it. */
-import { number } from '../../schema/properties';
-import { choice } from '../../schema/properties';
+import { choice, number } from '../../schema/properties';
 import { easingSchema } from '../../schema/timing-schema';
 import { eased } from '../../maths/curve';
 import { followed, onSpring, type Sprung } from '../../maths/motion';

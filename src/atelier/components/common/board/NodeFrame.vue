@@ -12,6 +12,8 @@ defineProps<{
   /** The letter of what runs through a port. */
   markOf: (port: I | O) => string;
   isWired: (port: I) => boolean;
+  /** How what its wire brings is read as something else: shortly, and in a sentence. */
+  conversionOf?: (port: I) => { readonly mark: string; readonly words: string } | null;
   /** What is wrong with it, in sentences. */
   troubles: readonly string[];
   /** Something is not followed, or left out. */
@@ -43,7 +45,8 @@ const labelOf = (port: I | O): string => port.label ?? port.name;
   >
     <header :title="note">{{ name }}</header>
     <div v-for="output in outputs" :key="output.name" class="port out">
-      <output v-if="$slots.live" class="live"><slot name="live" :port="output" /></output>
+      <!-- Not read out by itself: it changes all the time. -->
+      <span v-if="$slots.live" class="live"><slot name="live" :port="output" /></span>
       <span>{{ labelOf(output) }}</span>
       <span class="square" aria-hidden="true">{{ markOf(output) }}</span>
       <Handle :id="output.name" type="source" :position="Position.Right" />
@@ -59,9 +62,10 @@ const labelOf = (port: I | O): string => port.label ?? port.name;
           class="off"
           type="button"
           :aria-label="`Take the wire off ${labelOf(port)} of ${name}`"
+          :title="conversionOf?.(port)?.words"
           @click="emit('unwire', port.name)"
         >
-          wire
+          {{ conversionOf?.(port) ? `wire ${conversionOf(port)!.mark}` : 'wire' }}
         </button>
         <slot v-else name="value" :port="port" />
       </span>

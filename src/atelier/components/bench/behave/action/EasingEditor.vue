@@ -13,7 +13,11 @@ import NumberField from '../../../common/NumberField.vue';
 import SelectField from '../../../common/SelectField.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 
-const props = defineProps<{ easing: EasingChoice }>();
+const props = defineProps<{
+  easing: EasingChoice;
+  /** No other curve can be kept there: one drawn by two handles. */
+  onlyDrawn?: boolean;
+}>();
 const emit = defineEmits<{ change: [easing: EasingChoice, gesture: string | null]; done: [] }>();
 
 const W = 220;
@@ -82,7 +86,14 @@ const isThis = (handles: Handles): boolean =>
 
 <template>
   <div class="easing" role="group" aria-label="Curve">
-    <svg ref="svg" :width="W" :height="H" role="img" aria-label="How it goes from its beginning to its end">
+    <svg
+      ref="svg"
+      :width="W"
+      :height="H"
+      :viewBox="`0 0 ${W} ${H}`"
+      role="img"
+      aria-label="How it goes from its beginning to its end"
+    >
       <line class="axis" :x1="x(0)" :x2="x(1)" :y1="y(0)" :y2="y(0)" />
       <line class="axis" :x1="x(0)" :x2="x(1)" :y1="y(1)" :y2="y(1)" />
       <path class="curve" :d="path" />
@@ -108,7 +119,7 @@ const isThis = (handles: Handles): boolean =>
       </template>
     </svg>
     <div class="side">
-      <div class="row wrap">
+      <div v-if="!onlyDrawn" class="row wrap">
         <ChipButton
           v-for="[kind, words] in [
             ['named', 'By name'],

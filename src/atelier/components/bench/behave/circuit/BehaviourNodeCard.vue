@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** A node of a behaviour circuit on the board: what is set of it, the values of what no wire reaches, and what comes out at this moment. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
-import { NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
+import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
 import { nodeKind, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -24,6 +24,8 @@ const props = defineProps<{
   troubles: readonly string[];
   serious: boolean;
   selected: boolean;
+  /** How what the wire of an input brings is read as something else. */
+  conversionOf: (port: string) => { readonly mark: string; readonly words: string } | null;
   /** What is at an output now. */
   valueAt: (port: string) => string;
 }>();
@@ -51,6 +53,8 @@ const own = computed(
       handles?: [number, number, number, number];
     },
 );
+/** Its curve is shown: on a board it would take much room. */
+const curve = ref(false);
 const markOf = (port: InputPort | OutputPort): string => PORT_TYPES[port.type].mark;
 const valueOf = ({ name: port, usual }: InputPort): NodeValue | null => props.node.values[port] ?? usual;
 /** What an input shows as one, two or three numbers. */
@@ -80,6 +84,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
     :inputs="kind.inputs"
     :outputs="kind.outputs"
     :mark-of="markOf"
+    :conversion-of="(port) => conversionOf(port.name)"
     :is-wired="(port) => node.inputs[port.name] !== undefined"
     :troubles="troubles"
     :serious="serious"
@@ -114,16 +119,22 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
           @done="emit('done')"
         />
       </div>
-      <div v-if="own.easing" class="fields">
+      <div v-if="own.easing || own.handles" class="fields">
+        <ChipButton :aria-expanded="curve" @click="curve = !curve">{{
+          curve ? 'Hide the curve' : 'Curve'
+        }}</ChipButton>
+      </div>
+      <div v-if="curve && own.easing" class="fields curve">
         <EasingEditor
           :easing="own.easing"
           @change="(easing, gesture) => emit('set', { easing }, gesture)"
           @done="emit('done')"
         />
       </div>
-      <div v-if="own.handles" class="fields">
+      <div v-if="curve && own.handles" class="fields curve">
         <EasingEditor
           :easing="{ kind: 'bezier', handles: own.handles }"
+          only-drawn
           @change="
             (easing, gesture) =>
               typeof easing === 'object' && easing.kind === 'bezier'
@@ -135,8 +146,9 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
       </div>
     </template>
     <template #value="{ port }">
+      <span v-if="port.needed" class="faint">no wire</span>
       <input
-        v-if="port.type === 'colour'"
+        v-else-if="port.type === 'colour'"
         type="color"
         :value="colourOf(port)"
         :aria-label="`${name}, ${port.label ?? port.name}`"
@@ -145,7 +157,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
       />
       <ChipButton
         v-else-if="port.type === 'truth'"
-        :aria-label="`${name}, ${port.label ?? port.name}`"
+        :aria-label="`${name}, ${port.label ?? port.name}: ${isYes(port) ? 'yes' : 'no'}`"
         :aria-pressed="isYes(port)"
         @click="emit('values', { [port.name]: isYes(port) ? 0 : 1 }, null)"
         >{{ isYes(port) ? 'yes' : 'no' }}</ChipButton
@@ -190,6 +202,10 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
 .fields :deep(.fields) {
   width: 100%;
   max-width: 100%;
+}
+.curve :deep(svg) {
+  width: 100%;
+  height: auto;
 }
 .numbers {
   display: flex;

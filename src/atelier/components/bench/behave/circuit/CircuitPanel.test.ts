@@ -107,6 +107,10 @@ test('nodes are switched off, copied with their wires and deleted, by buttons an
   await flushPromises();
   await panel.get('[aria-label="Switch the selected nodes off or on"]').trigger('click');
   expect(nodes().every((n) => n.off)).toBe(true);
+  // One step for all of them.
+  store.undo();
+  expect(nodes().every((n) => !n.off)).toBe(true);
+  store.redo();
   await panel.get('[aria-label="Switch the selected nodes off or on"]').trigger('click');
   expect(nodes().every((n) => !n.off)).toBe(true);
   await panel.get('[aria-label="Copy the selected nodes"]').trigger('click');
@@ -123,4 +127,34 @@ test('nodes are switched off, copied with their wires and deleted, by buttons an
       .map((n) => n.id)
       .sort(),
   ).toEqual([id('aaaa'), id('bbbb')]);
+});
+
+test('a wire says what it is read as; an input that needs a wire has no field; undoing leads back to the circuit', async () => {
+  const store = opened(
+    newBehaviourNode(id('open'), 'yesNo'),
+    newBehaviourNode(id('aaaa'), 'add', [220, 0], { inputs: { a: port('open', 'yes') } }),
+    newBehaviourNode(id('many'), 'counter', [440, 0]),
+  );
+  const panel = mounted(CircuitPanel);
+  await flushPromises();
+  const wire = panel.get('[aria-label="Take the wire off a of Add"]');
+  expect(wire.text()).toBe('wire y → n');
+  expect(wire.attributes('title')).toBe('Brings yes or no, read as a number: 1 for yes, 0 for no.');
+  const counter = panel.get('[aria-label="Counter"]');
+  expect(counter.text()).toContain('no wire');
+  expect(counter.find('[aria-label="Counter, up"]').exists()).toBe(false);
+  expect(counter.find('input[aria-label="Counter, start"]').exists()).toBe(true);
+
+  await wire.trigger('click');
+  expect(inputsOf('aaaa')).toEqual({});
+  await panel
+    .findAll('button')
+    .find((b) => b.text() === '+ Circuit')!
+    .trigger('click');
+  expect(panel.find('[aria-label="Counter"]').exists()).toBe(false);
+  store.undo();
+  store.undo();
+  await flushPromises();
+  expect(inputsOf('aaaa')).toEqual({ a: port('open', 'yes') });
+  expect(panel.find('[aria-label="Counter"]').exists()).toBe(true);
 });

@@ -10,7 +10,8 @@ import {
   readyTrigger,
   type ReadyTrigger,
 } from '../../../../../core/kinds/triggers/ready-triggers';
-import { NODE_GROUPS, NODE_WORDS } from '../../../../../core/kinds/nodes/node-words';
+import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
+import { NODE_GROUPS } from '../../../../../core/kinds/nodes/words/node-words-kind';
 import {
   isEnd,
   NODE_KINDS,
@@ -21,7 +22,7 @@ import {
 import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
-import { nodeName, overruledWords, troubleWords } from '../../../../circuit-words';
+import { conversionInto, nodeName, overruledWords, troubleWords } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -62,6 +63,7 @@ const {
   unwire,
   remove,
   change,
+  switchAll,
   move,
   duplicate,
   tidy,
@@ -153,12 +155,6 @@ const copy = (): void => {
   const made = duplicate(selected.value);
   if (made.length > 0) selected.value = made;
 };
-/** Off all of them, or on again when all are off. */
-const switchSelected = (): void => {
-  const all = selected.value.flatMap((id) => nodes.value[id] ?? []);
-  const off = all.some((node) => !node.off);
-  for (const { id } of all) change(id, { off });
-};
 const arrange = (): void => {
   tidy();
   requestAnimationFrame(() => board.value?.fit());
@@ -220,7 +216,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           title="Switch the selected nodes off or on"
           aria-label="Switch the selected nodes off or on"
           :disabled="selected.length === 0"
-          @click="switchSelected"
+          @click="switchAll(selected)"
         >
           <Power :size="14" />
         </IconButton>
@@ -268,6 +264,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
             :troubles="saidOf(node)"
             :serious="troublesOf(node).some(isSeriousTrouble)"
             :selected="isSelected"
+            :conversion-of="(port) => conversionInto(nodes, node, port)"
             :value-at="(port) => live.at(node.id, port)"
             @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
             @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"

@@ -8,6 +8,7 @@ import {
   putCircuit,
   removeCircuit,
   removeFromCircuit,
+  switchInCircuit,
   wireCircuit,
 } from '../../../../../core/edits/circuit-edits';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
@@ -136,6 +137,11 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     if (circuit.value)
       effectStore.edit(changeInCircuit(effectStore.effect, circuit.value.id, id, to), gesture);
   };
+  /** Off all of them, or on again when all are off: one step. */
+  const switchAll = (ids: readonly NodeId[]): void => {
+    const off = ids.some((id) => nodes.value[id]?.off === false);
+    if (circuit.value) effectStore.edit(switchInCircuit(effectStore.effect, circuit.value.id, ids, off));
+  };
   const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
     if (circuit.value && places.size > 0)
       effectStore.edit(moveInCircuit(effectStore.effect, circuit.value.id, places));
@@ -165,6 +171,7 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     unwire,
     remove,
     change,
+    switchAll,
     move,
     duplicate,
     tidy,

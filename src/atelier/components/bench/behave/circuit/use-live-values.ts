@@ -20,9 +20,9 @@ export const useLiveValues = (
     if (!now) return;
     const seen: Record<string, string> = {};
     for (const node of Object.values<BehaviourNode>(open.nodes))
-      for (const { name, type } of nodeKind(node.kind).outputs) {
+      for (const { name, type, unit } of nodeKind(node.kind).outputs) {
         const value = now.runtime.nodeValue(open.id, node.id, name);
-        if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type);
+        if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit);
       }
     const before = values.value;
     const keys = Object.keys(seen);

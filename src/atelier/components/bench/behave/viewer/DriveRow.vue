@@ -130,6 +130,7 @@ const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
     <EasingEditor
       v-if="curve"
       :easing="{ kind: 'bezier', handles: drive.remap.curve }"
+      only-drawn
       @change="
         (easing, gesture) =>
           typeof easing === 'object' && easing.kind === 'bezier'

@@ -1,0 +1,19 @@
+/** Known answers. */
+import type { LIST_NODES } from '../list-nodes';
+import { once, type CasesOf } from './testing';
+
+export const LIST_CASES: CasesOf<typeof LIST_NODES> = {
+  makeList: [once({ '1': 4, '2': 5 }, [4, 5, 0, 0])],
+  joinLists: [once({ a: [1], b: [2, 3] }, [1, 2, 3])],
+  itemOf: [once({ list: [4, 5], which: 2 }, 5), once({ list: [], which: 1 }, NaN)],
+  listLength: [once({ list: [1, 2] }, 2)],
+  sorted: [once({ list: [3, 1, 2] }, [1, 2, 3])],
+  listSum: [once({ list: [1, 2, 6] }, 9, 3), once({ list: [] }, 0, NaN)],
+  listRange: [once({ list: [3, 1] }, 1, 3), once({ list: [] }, NaN, NaN)],
+  collect: [
+    {
+      given: [1, 2, 3].map((value) => ({ event: 1, value, most: 2 })),
+      gives: [[[1]], [[1, 2]], [[2, 3]]],
+    },
+  ],
+};

@@ -1,0 +1,148 @@
+/** What nodes of numbers are called. */
+import type { NUMBER_NODES } from '../number-nodes';
+import type { WordsOf } from './node-words-kind';
+
+export const NUMBER_WORDS: WordsOf<typeof NUMBER_NODES> = {
+  number: { name: 'Number', group: 'Numbers', note: 'A number, set by hand.', also: 'constant value' },
+  add: { name: 'Add', group: 'Numbers', note: 'Two numbers together.', also: 'plus sum' },
+  subtract: {
+    name: 'Subtract',
+    group: 'Numbers',
+    note: 'One number less another.',
+    also: 'minus difference',
+  },
+  multiply: {
+    name: 'Multiply',
+    group: 'Numbers',
+    note: 'One number times another.',
+    also: 'times product scale',
+  },
+  divide: {
+    name: 'Divide',
+    group: 'Numbers',
+    note: 'One number by another; by nothing it has no value.',
+    also: 'quotient ratio',
+  },
+  remainder: {
+    name: 'Remainder',
+    group: 'Numbers',
+    note: 'What is left when one number is divided by another, never below nothing.',
+    also: 'modulo',
+  },
+  power: {
+    name: 'Power',
+    group: 'Numbers',
+    note: 'One number to the power of another.',
+    also: 'exponent square',
+  },
+  root: {
+    name: 'Square root',
+    group: 'Numbers',
+    note: 'The square root; of less than nothing it has no value.',
+    also: 'sqrt',
+  },
+  logarithm: {
+    name: 'Logarithm',
+    group: 'Numbers',
+    note: 'The natural logarithm; of nothing and less it has no value.',
+    also: 'ln log',
+  },
+  exponential: {
+    name: 'Exponential',
+    group: 'Numbers',
+    note: 'e to the power of a number.',
+    also: 'exp growth',
+  },
+  negate: {
+    name: 'Negate',
+    group: 'Numbers',
+    note: 'The number with the other sign.',
+    also: 'minus opposite',
+  },
+  absolute: {
+    name: 'Absolute',
+    group: 'Numbers',
+    note: 'The number without its sign.',
+    also: 'abs magnitude',
+  },
+  sign: { name: 'Sign', group: 'Numbers', note: '-1, 0 or 1.', also: 'signum direction' },
+  least: { name: 'Least', group: 'Numbers', note: 'The smaller of two.', also: 'minimum min' },
+  greatest: { name: 'Greatest', group: 'Numbers', note: 'The larger of two.', also: 'maximum max' },
+  mean: { name: 'Mean', group: 'Numbers', note: 'Half way between two.', also: 'average middle' },
+  clamp: {
+    name: 'Keep within',
+    group: 'Numbers',
+    note: 'A number, no less and no more than two others.',
+    also: 'clamp limit bound',
+  },
+  wrap: {
+    name: 'Wrap',
+    group: 'Numbers',
+    note: 'A number that begins anew at its end.',
+    also: 'loop repeat modulo',
+  },
+  pingPong: {
+    name: 'There and back',
+    group: 'Numbers',
+    note: 'A number that turns round at both ends.',
+    also: 'mirror bounce triangle',
+  },
+  remap: {
+    name: 'Remap',
+    group: 'Numbers',
+    note: 'Carries a number from one range to another, in a straight line; either may run backwards.',
+    also: 'map range scale fit',
+  },
+  mix: {
+    name: 'Mix',
+    group: 'Numbers',
+    note: 'From one number to another by a share.',
+    also: 'blend lerp interpolate',
+  },
+  softStep: {
+    name: 'Soft step',
+    group: 'Numbers',
+    note: '0 before, 1 after, softly between.',
+    also: 'smoothstep threshold ease',
+  },
+  round: {
+    name: 'Round',
+    group: 'Numbers',
+    note: 'To whole numbers, or to steps of another size.',
+    also: 'floor ceiling whole integer snap quantise',
+  },
+  fraction: { name: 'Fraction', group: 'Numbers', note: 'What is behind the point.', also: 'decimal part' },
+  sine: { name: 'Sine', group: 'Numbers', note: 'Of an angle.', also: 'wave sin' },
+  cosine: { name: 'Cosine', group: 'Numbers', note: 'Of an angle.', also: 'wave cos' },
+  tangent: { name: 'Tangent', group: 'Numbers', note: 'Of an angle.', also: 'tan slope' },
+  angleOf: {
+    name: 'Angle of',
+    group: 'Numbers',
+    note: 'The angle of a direction, from right counter-clockwise.',
+    also: 'arctangent atan2 direction',
+  },
+  arcSine: {
+    name: 'Arc sine',
+    group: 'Numbers',
+    note: 'The angle of which this is the sine.',
+    also: 'asin inverse',
+  },
+  arcCosine: {
+    name: 'Arc cosine',
+    group: 'Numbers',
+    note: 'The angle of which this is the cosine.',
+    also: 'acos inverse',
+  },
+  angleDifference: {
+    name: 'Angle between',
+    group: 'Numbers',
+    note: 'From one angle to another the short way, -180 to 180.',
+    also: 'difference turn shortest',
+  },
+  curve: {
+    name: 'Curve',
+    group: 'Numbers',
+    note: 'Carries 0 to 1 along a curve that is drawn by hand; beyond its ends it stays there.',
+    also: 'ease bezier drawn',
+  },
+};
