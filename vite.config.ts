@@ -25,7 +25,15 @@ export default defineConfig({
     alias: [
       { find: '@', replacement: at('./src') },
       { find: /^ndarray(-lanczos|-pixels)?$/, replacement: at('./src/intake/no-ndarray.ts') },
-      ...(page === 'show' ? [{ find: /^three$/, replacement: 'three/src/Three.js' }] : []),
+      ...(page === 'show'
+        ? [
+            { find: /^three$/, replacement: 'three/src/Three.js' },
+            {
+              find: /^[.][.]\/core\/(json-schema-processors|to-json-schema)[.]js$/,
+              replacement: at('./src/show/no-json-schema.ts'),
+            },
+          ]
+        : []),
     ],
   },
   worker: {

@@ -40,12 +40,12 @@ const codeOf = (page: string, parts: readonly string[] | 'all'): Set<string> => 
 const kilobytes = (files: Set<string>): number =>
   [...files].reduce((sum, file) => sum + gzipSync(readFileSync(file), { level: 9 }).length, 0) / 1024;
 
-// On the viewer's camera: a picture on a face with two cues; make-up; a model. Then what the performer behind the start brings, and all.
+// In English, on the viewer's camera: a picture on a face with two cues; make-up; a model. Then what the performer behind the start brings, and all.
 const CODE = {
-  'show.code.gzip.picture': [],
-  'show.code.gzip.makeup': ['faces', 'camera'],
-  'show.code.gzip.model': ['models', 'surfaces', 'camera', 'GLTFLoader', 'SkeletonUtils'],
-  'show.code.gzip.picture-on-performer': ['on-performer'],
+  'show.code.gzip.picture': ['en'],
+  'show.code.gzip.makeup': ['en', 'faces', 'camera'],
+  'show.code.gzip.model': ['en', 'models', 'surfaces', 'camera', 'GLTFLoader', 'SkeletonUtils'],
+  'show.code.gzip.picture-on-performer': ['en', 'on-performer'],
   'show.code.gzip': 'all',
 } as const;
 for (const [name, parts] of Object.entries(CODE))

@@ -98,6 +98,7 @@ describe('words', () => {
     { code: 'no-such-part', object: A },
     { code: 'cue-does-nothing', cue: 'cue_sample0' as CueId },
     { code: 'cue-without-target', cue: 'cue_sample0' as CueId },
+    { code: 'formula', text: 'a +', why: 'It ends too early.' },
     { code: 'circuit', circuit: 'circuit_gone' as CircuitId, nodes: 2 },
     { code: 'unused-asset', asset: 'asset_sample0' as AssetId },
     { code: 'too-big', bytes: 6 * 1048576, budget: 5 * 1048576 },

@@ -1,7 +1,8 @@
 import { ACTIONS_BY_GROUP } from '../core/kinds/actions/actions';
 import { describe, expect, test } from '@jest/globals';
 import { READY_BY_GROUP, READY_NAMES, readyTrigger, rises } from '../core/kinds/triggers/ready-triggers';
-import { PROMPT_LANGUAGES, promptLanguage, promptText } from '../core/behave/prompt-texts';
+import { PROMPT_LANGUAGES, promptLanguage } from '../core/behave/prompt-languages';
+import { promptText } from '../core/behave/prompt-texts';
 import type { Reason } from '../core/behave/why';
 import { newCue, newDrive } from '../core/document/new-cues';
 import { newAction } from '../core/kinds/actions/actions';

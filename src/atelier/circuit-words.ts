@@ -63,6 +63,8 @@ export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: Nod
       return 'Nothing comes of it: run a wire from it to a node that writes or does something.';
     case 'mismatch':
       return `The wire into ${port} brings ${PORT_TYPES[trouble.from].words} where ${PORT_TYPES[trouble.to].words} is wanted. It is not followed.`;
+    case 'problem':
+      return trouble.why;
     case 'lacks':
       return trouble.what === null
         ? 'Choose what it writes.'

@@ -259,6 +259,8 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
       return 'A cue lacks something: a target, or what its trigger or action names.';
     case 'cue-does-nothing':
       return 'A cue has no action.';
+    case 'formula':
+      return `The formula “${finding.text}” cannot be worked out, so it does nothing. ${finding.why}`;
     case 'circuit':
       return `In the circuit ${effect.circuits[finding.circuit]?.name || 'without a name'} ${finding.nodes === 1 ? 'one node does' : `${finding.nodes} nodes do`} nothing: a wire or a choice is missing.`;
     case 'unused-asset':

@@ -1,12 +1,17 @@
 /** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
 import { compile } from '../core/program/program';
 import { IconiaError, sentence } from '../core/errors';
+import {
+  promptIn,
+  promptLanguage,
+  type PromptLanguage,
+  type PromptTexts,
+} from '../core/behave/prompt-languages';
 import { readPackage, type OpenedPackage } from '../core/package/effect-package';
 import { requirementsOf, type Requirements } from '../core/requirements/requirements';
 import { seekingPrompt } from '../core/requirements/seeking';
 import type { Finger } from '../core/program/inputs';
 import { heardOn } from '../core/behave/loudness';
-import { promptLanguage } from '../core/behave/prompt-texts';
 import { RoomBar } from '../stage/overlay/room-bar';
 import { ViewerOverlay } from '../stage/overlay/viewer-overlay';
 import '../stage/overlay/viewer-overlay.css';
@@ -58,6 +63,18 @@ const fetchPackage = async (): Promise<OpenedPackage> => {
   return readPackage(new Uint8Array(await arrived(response.arrayBuffer())));
 };
 
+const TEXTS_IN: Readonly<Record<PromptLanguage, () => Promise<{ TEXTS: PromptTexts }>>> = {
+  en: () => import('../core/behave/prompt-texts/en'),
+  de: () => import('../core/behave/prompt-texts/de'),
+  fr: () => import('../core/behave/prompt-texts/fr'),
+  es: () => import('../core/behave/prompt-texts/es'),
+  pt: () => import('../core/behave/prompt-texts/pt'),
+  ja: () => import('../core/behave/prompt-texts/ja'),
+};
+/** What prompts say is fetched in the viewer's language alone. */
+const promptTexts = async (): Promise<PromptTexts> =>
+  (await TEXTS_IN[promptLanguage(navigator.languages)]()).TEXTS;
+
 class ShowPage {
   private readonly stage: Stage;
   private live: LiveRuntime;
@@ -91,6 +108,7 @@ class ShowPage {
   constructor(
     private readonly opened: OpenedPackage,
     abilities: Abilities,
+    texts: PromptTexts,
   ) {
     this.stage = new Stage(canvas, createStores(this.files), abilities);
     this.worldView = new WorldView(
@@ -102,7 +120,7 @@ class ShowPage {
     void mayMeasure().then((may) => (this.mayMeasure = may));
     this.live = new LiveRuntime(compile(opened.effect));
     this.overlay = new ViewerOverlay({
-      language: promptLanguage(navigator.languages),
+      textOf: (prompt) => promptIn(prompt, texts),
       onControl: (control, value) => this.live.control(control, value),
       pictureUrl: (id) => this.pictureUrl(id),
     });
@@ -349,7 +367,10 @@ const main = async (): Promise<void> => {
     );
     image.hidden = false;
   }
-  const page = new ShowPage(opened, await arrived(loadAbilities(requirementsOf(opened.effect))));
+  const [abilities, texts] = await arrived(
+    Promise.all([loadAbilities(requirementsOf(opened.effect)), promptTexts()]),
+  );
+  const page = new ShowPage(opened, abilities, texts);
   page.showTake();
   performing
     .then(({ OnPerformer }) => page.setPerformer(new OnPerformer(opened.effect)))

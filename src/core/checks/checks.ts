@@ -7,6 +7,7 @@ import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
 import { circuitsOn, signalsOf } from '../document/behaviour-queries';
 import { hasIn } from '../document/named-in';
+import { problemOf } from '../kinds/signals/formula';
 import { isSeriousTrouble, planNodes } from '../program/circuits';
 import { isToldOnCamera } from '../kinds/signals/face-measures';
 import type {
@@ -42,6 +43,8 @@ export type Finding = {
   | { readonly code: 'material'; readonly material: MaterialId; readonly problem: MaterialProblem }
   | { readonly code: 'cue-does-nothing'; readonly cue: CueId }
   | { readonly code: 'cue-without-target'; readonly cue: CueId }
+  /** A formula that cannot be worked out; why, in a sentence. */
+  | { readonly code: 'formula'; readonly text: string; readonly why: string }
   /** So many nodes of a circuit that is on do nothing. */
   | { readonly code: 'circuit'; readonly circuit: CircuitId; readonly nodes: number }
   | { readonly code: 'unused-asset'; readonly asset: AssetId }
@@ -136,6 +139,17 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
     const idle = new Set(serious.map(({ node }) => node)).size;
     if (idle > 0)
       found.push({ code: 'circuit', circuit: id, nodes: idle, severity: 'warning', stage: 'behave' });
+  }
+  for (const signal of signalsOf(effect)) {
+    const problem = signal.kind === 'formula' ? problemOf(signal, signal.unit) : null;
+    if (problem && signal.kind === 'formula')
+      found.push({
+        code: 'formula',
+        text: signal.text,
+        why: problem.message,
+        severity: 'warning',
+        stage: 'behave',
+      });
   }
   for (const signal of takesOnly(effect))
     found.push({ code: 'takes-only', signal, severity: 'warning', stage: 'behave' });

@@ -35,7 +35,11 @@ export const conditionsOf = (effect: Effect): Condition[] => [
 ];
 
 /** All signals: those that triggers look at, that conditions compare, that drive something, and that circuits read. */
-export const signalsOf = (effect: Effect): Signal[] => [
+export const signalsOf = (effect: Effect): Signal[] => listenedTo(effect).flatMap(withInputs);
+/** What a formula reads is listened to as well. */
+const withInputs = (signal: Signal): Signal[] =>
+  signal.kind === 'formula' ? [signal, ...Object.values(signal.inputs)] : [signal];
+const listenedTo = (effect: Effect): Signal[] => [
   ...triggersOf(effect).flatMap(signalsOfTrigger),
   ...conditionsOf(effect).map(({ signal }) => signal),
   ...Object.values(effect.drives).map(({ signal }) => signal),

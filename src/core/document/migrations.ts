@@ -152,6 +152,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   11: (old) => ({ ...old, schema: 12, asks: true }),
   // Schema 12 knew circuits of surfaces only.
   12: (old) => ({ ...old, schema: 13, circuits: {} }),
+  // Formulas among signals and nodes.
+  13: (old) => ({ ...old, schema: 14 }),
 };
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */

@@ -19,6 +19,8 @@ export type NodeTrouble =
       readonly from: PortType;
       readonly to: PortType;
     }
+  /** How it is set cannot be worked out; why, in a sentence. */
+  | { readonly code: 'problem'; readonly node: NodeId; readonly why: string }
   /** Something that it needs is not chosen, or not there any more. */
   | { readonly code: 'lacks'; readonly node: NodeId; readonly what: Referred | null };
 /** Whether it leaves something out; the others are worth a look. */
@@ -66,6 +68,8 @@ export const planNodes = (
 };
 
 const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean): NodeTrouble[] => {
+  const why = nodeKind(node.kind).problem?.(node.set as never);
+  if (why) return [{ code: 'problem', node: node.id, why }];
   const what = lackingIn(setSchema(node.kind), node.set, has);
   if (what) return [{ code: 'lacks', node: node.id, what }];
   const isNowhere = nodeKind(node.kind).writes !== undefined && keysOfNode(node).length === 0;

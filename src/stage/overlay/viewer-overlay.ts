@@ -3,8 +3,7 @@
  * show the very same; whoever mounts it ships `viewer-overlay.css`.
  */
 import type { Program } from '../../core/program/program';
-import { promptText, type PromptLanguage } from '../../core/behave/prompt-texts';
-import type { AssetId, Control, ControlId, ControlOf, ReadyPrompt } from '../../core/document/schema';
+import type { AssetId, Control, ControlId, ControlOf, Prompt, ReadyPrompt } from '../../core/document/schema';
 
 /** What is asked of the runtime. */
 export interface Shown {
@@ -13,7 +12,8 @@ export interface Shown {
   control(id: string): number;
 }
 export interface OverlayOptions {
-  readonly language: PromptLanguage;
+  /** What a prompt says, in the viewer's language. */
+  readonly textOf: (prompt: Pick<Prompt, 'text'>) => string;
   readonly onControl: (control: ControlId, value: number) => void;
   /** The end of a drag, or of one press. */
   readonly onDone?: () => void;
@@ -62,7 +62,7 @@ export class ViewerOverlay {
     this.missingSince = seeking ? (this.missingSince ?? now) : null;
     const asked = this.missingSince !== null && now - this.missingSince > MISSING ? seeking : null;
     const said = prompt ?? (asked ? { text: { kind: 'ready', key: asked } as const } : null);
-    const text = said ? promptText(said, this.options.language) : '';
+    const text = said ? this.options.textOf(said) : '';
     if (this.prompt.textContent !== text) this.prompt.textContent = text;
     this.prompt.hidden = text === '';
   }

@@ -20,10 +20,22 @@ const props = withDefaults(
     disabled?: boolean;
     /** Several have it, and not the same: it says so, and takes one for all. */
     mixed?: boolean;
+    /** A text that begins with = is a formula. */
+    formulas?: boolean;
   }>(),
-  { mark: '', unit: '', step: 1, digits: 1, min: undefined, max: undefined, disabled: false, mixed: false },
+  {
+    mark: '',
+    unit: '',
+    step: 1,
+    digits: 1,
+    min: undefined,
+    max: undefined,
+    disabled: false,
+    mixed: false,
+    formulas: false,
+  },
 );
-const emit = defineEmits<{ change: [value: number]; done: [] }>();
+const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string] }>();
 
 const rounded = (value: number): number => Number(value.toFixed(props.digits));
 const shown = computed(() => (props.mixed ? '' : `${rounded(props.value)}${props.unit}`));
@@ -47,9 +59,13 @@ const set = (value: number): void => {
   if (props.mixed || next !== rounded(props.value)) emit('change', next);
 };
 
+const isFormula = (text: string | null): boolean =>
+  props.formulas && text?.trimStart().startsWith('=') === true;
 const type = (event: Event): void => {
   draft.value = (event.target as HTMLInputElement).value;
   problem.value = null;
+  // It is written elsewhere; until that is there, what is typed on is kept here.
+  if (isFormula(draft.value)) return emit('formula', draft.value);
   // Where several differ, what was is lost: not before it is finished.
   if (props.mixed) return;
   // A plain number is seen at once; a sum when it is finished.
@@ -65,7 +81,8 @@ const WHY = {
   'too-long': () => 'That is too long for a number.',
 } as const;
 const take = (): void => {
-  const text = draft.value;
+  // Where no formula can be, a sum may begin so all the same.
+  const text = isFormula(draft.value) ? null : (draft.value?.replace(/^\s*=/, '') ?? null);
   draft.value = null;
   if (text === null) return;
   const sum = readSum(text, props.unit);

@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import type { EffectObject } from '../../../core/document/schema';
 import { setProperty } from '../../../core/edits/object-edits';
+import { formulaPlace } from '../../../core/edits/formula-edits';
 import { propertiesOf } from '../../../core/kinds/objects/objects';
 import { valueAt } from '../../../core/schema/properties';
 import { useEffectStore } from '../../stores/effect';
@@ -19,6 +20,8 @@ const props = defineProps<{
 }>();
 const effectStore = useEffectStore();
 const property = computed(() => propertiesOf(props.object)[props.path]!);
+/** Where a formula can be written instead. */
+const place = computed(() => formulaPlace(props.object, props.path));
 const set = (to: unknown, felt: boolean): void => {
   effectStore.edit(
     setProperty(effectStore.effect, props.object.id, props.path, to, props.does),
@@ -34,6 +37,7 @@ const set = (to: unknown, felt: boolean): void => {
     :as="as"
     :word="word"
     :label="label"
+    :place="place"
     @change="set"
     @done="effectStore.endGesture()"
   />

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour, something named. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { readOut, UNITS, type Property } from '../../../core/schema/properties';
+import { formulaAt, type FormulaPlace } from '../../../core/edits/formula-edits';
+import { useEffectStore } from '../../stores/effect';
 import ColourField from './ColourField.vue';
+import FormulaSpot from './formula/FormulaSpot.vue';
 import NumberField from './NumberField.vue';
 import ReferenceField from './ReferenceField.vue';
 import SelectField from './SelectField.vue';
@@ -20,6 +23,8 @@ const props = defineProps<{
   label?: string | undefined;
   /** Several have it, and not the same. */
   mixed?: boolean | undefined;
+  /** The number of objects that it is, where a formula can drive that. */
+  place?: FormulaPlace | null | undefined;
 }>();
 const emit = defineEmits<{
   /** While it is `felt` more may follow before `done`. */
@@ -57,6 +62,10 @@ const shown = computed(() => {
     take: (n: number): void => emit('change', whole ? Math.round(n / of.factor) : n / of.factor, true),
   };
 });
+/** Where a formula is written. */
+const spot = ref<{ begin(text: string): void } | null>(null);
+const begin = (text: string): void => spot.value?.begin(text);
+const hasFormula = computed(() => Boolean(props.place && formulaAt(useEffectStore().effect, props.place)));
 /** More of a list than this is sought by typing. */
 const FEW = 12;
 const SOUGHT = { showSearch: true, optionFilterProp: 'label', dropdownMatchSelectWidth: false };
@@ -76,6 +85,39 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       :label="shown.label"
       @change="shown.take"
       @done="emit('done')"
+    />
+  </span>
+  <span v-else-if="shown && place" class="drivable" :class="{ row: as === 'row' }">
+    <template v-if="hasFormula && as === 'row'">{{ short }}</template>
+    <template v-if="!hasFormula">
+      <SliderField
+        v-if="as === 'row'"
+        v-bind="shown.field"
+        class="slider"
+        :name="short"
+        :label="label ?? property.name"
+        formulas
+        @change="shown.take"
+        @done="emit('done')"
+        @formula="begin"
+      />
+      <NumberField
+        v-else
+        v-bind="shown.field"
+        :mixed="mixed"
+        :label="shown.label"
+        :mark="shown.mark"
+        formulas
+        @change="shown.take"
+        @done="emit('done')"
+        @formula="begin"
+      />
+    </template>
+    <FormulaSpot
+      ref="spot"
+      :place="place"
+      :label="shown.label"
+      @number="(n) => (emit('change', n, true), emit('done'))"
     />
   </span>
   <SliderField
@@ -165,6 +207,22 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 }
 .number {
   width: 80px;
+}
+.drivable {
+  position: relative;
+  display: flex;
+  align-items: center;
+  width: 100%;
+  min-width: 0;
+}
+.drivable.row {
+  gap: 10px;
+  min-height: 28px;
+  color: var(--soft);
+}
+.slider {
+  flex: 1;
+  min-width: 0;
 }
 .mixed {
   opacity: 0.45;

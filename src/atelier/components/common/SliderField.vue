@@ -14,10 +14,11 @@ withDefaults(
     step?: number;
     digits?: number;
     unit?: string;
+    formulas?: boolean;
   }>(),
-  { label: '', step: 1, digits: 0, unit: '' },
+  { label: '', step: 1, digits: 0, unit: '', formulas: false },
 );
-const emit = defineEmits<{ change: [value: number]; done: [] }>();
+const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string] }>();
 </script>
 
 <template>
@@ -41,6 +42,8 @@ const emit = defineEmits<{ change: [value: number]; done: [] }>();
       :step="step"
       :digits="digits"
       :unit="unit"
+      :formulas="formulas"
+      @formula="(text) => emit('formula', text)"
       @change="(v) => emit('change', v)"
       @done="emit('done')"
     />

@@ -11,6 +11,7 @@ import {
   newPeopleOccluder,
   type Occluder,
 } from '../../../core/kinds/objects/occluder';
+import { formulaPlace } from '../../../core/edits/formula-edits';
 import { anchorOf, isHeadOccluder, isShowing, orderAtBottom, parentOf } from '../../../core/document/queries';
 import { isOnFace, isPlaceOnly, propertiesOf } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
@@ -184,6 +185,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :key="axis"
           :property="described[`move.${i}`]!"
           :value="object.move[i]"
+          :place="formulaPlace(object, `move.${i}`)"
           @change="(to) => change('move', i, to as number, 'Move')"
           @done="effectStore.endGesture()"
         />
@@ -196,6 +198,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :key="axis"
           :property="described[`turn.${i}`]!"
           :value="object.turn[i]"
+          :place="formulaPlace(object, `turn.${i}`)"
           @change="(to) => change('turn', i, to as number, 'Turn')"
           @done="effectStore.endGesture()"
         />

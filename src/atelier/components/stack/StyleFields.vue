@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** How a card looks: opacity, tint, blend mode, back side. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import { formulaAt, formulaPlace } from '../../../core/edits/formula-edits';
 import { styleFlat, styleSolid } from '../../../core/edits/object-edits';
 import { isShowing } from '../../../core/document/queries';
 import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
@@ -8,6 +9,7 @@ import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/do
 import { shownAs } from '../../kinds/object-kinds';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
+import FormulaSpot from '../common/formula/FormulaSpot.vue';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
 import SelectField from '../common/SelectField.vue';
@@ -44,6 +46,12 @@ const setOpacity = (value: number): void => {
   const next = Math.min(1, Math.max(0, value));
   effectStore.edit(styleSolid(effectStore.effect, props.object.id, { opacity: next }), 'opacity');
 };
+/** A formula in its place. */
+const spot = ref<{ begin(text: string): void } | null>(null);
+const opacityPlace = computed(() => formulaPlace(props.object, 'opacity'));
+const opacityFormula = computed(
+  () => opacityPlace.value !== null && formulaAt(effectStore.effect, opacityPlace.value) !== null,
+);
 const setTint = (text: string, gesture: string | null): void => {
   const hex = text.trim().toLowerCase();
   if (/^#[0-9a-f]{6}$/.test(hex)) style({ tint: hex }, gesture);
@@ -56,6 +64,7 @@ const setTint = (text: string, gesture: string | null): void => {
     <div class="line">
       <span>{{ opacityName }}</span>
       <a-slider
+        v-if="!opacityFormula"
         v-name="opacityName"
         class="slider"
         :value="opacity * 100"
@@ -66,14 +75,25 @@ const setTint = (text: string, gesture: string | null): void => {
         @after-change="effectStore.endGesture()"
       />
       <NumberField
+        v-if="!opacityFormula"
         :value="opacity * 100"
         :label="`${opacityName}, per cent`"
         unit="%"
         :min="0"
         :max="100"
         :digits="0"
+        formulas
         @change="(v) => setOpacity(v / 100)"
         @done="effectStore.endGesture()"
+        @formula="(text) => spot?.begin(text)"
+      />
+      <FormulaSpot
+        v-if="opacityPlace"
+        ref="spot"
+        class="two"
+        :place="opacityPlace"
+        :label="`${opacityName}, per cent`"
+        @number="(v) => (setOpacity(v), effectStore.endGesture())"
       />
     </div>
     <div v-if="object.kind === 'model' && clips.length > 0" class="line">

@@ -1,6 +1,7 @@
 /** What the viewer reads, uses and hears: prompts, controls and sounds of the effect in the Viewfinder. */
 import { computed, onMounted, ref, watch, type Ref } from 'vue';
-import { promptLanguage } from '../../../core/behave/prompt-texts';
+import { promptLanguage } from '../../../core/behave/prompt-languages';
+import { promptText } from '../../../core/behave/prompt-texts';
 import type { Player } from '../../../core/behave/player';
 import type { Runtime } from '../../../core/behave/runtime';
 import type { ObjectPlaces } from '../../../core/placing/places';
@@ -21,7 +22,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   /** How many sounds are heard now. */
   const sounding = ref(0);
   const overlay = new ViewerOverlay({
-    language: promptLanguage(navigator.languages),
+    textOf: (prompt) => promptText(prompt, promptLanguage(navigator.languages)),
     onControl: (control, value) => {
       playback.setControl(control, value);
       needsDraw();

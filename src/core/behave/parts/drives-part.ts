@@ -21,10 +21,17 @@ export class DrivesPart implements Part<DriveValues> {
   }
 
   step({ at }: Step): void {
+    // One record a step, and the same one while nothing differs: snapshots hold on to it.
+    const now: Record<string, number> = { ...this.values };
+    let differs = false;
     for (const { drive, set } of this.driven) {
       const value = this.next(drive, at);
-      if (value !== undefined) set(value);
+      if (value === undefined) continue;
+      if (value !== now[drive.id]) differs = true;
+      now[drive.id] = value;
+      set(value);
     }
+    if (differs) this.values = now;
   }
 
   /** Undefined while it never had a value. Where its signal has none, the last one stays. */
@@ -33,9 +40,7 @@ export class DrivesPart implements Part<DriveValues> {
     const before = this.values[drive.id];
     if (Number.isNaN(value)) return before;
     const wanted = remapped(value, drive.remap);
-    const now = drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
-    if (now !== before) this.values = { ...this.values, [drive.id]: now };
-    return now;
+    return drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
   }
 
   save(): DriveValues {

@@ -78,6 +78,8 @@ export interface NodeSpec<Set> {
   readonly run: NodeRun<Set, unknown>;
   /** What it is called on the board, where that goes by how it is set: "yaw of the head". */
   readonly title?: (set: Set, names: Names) => string | null;
+  /** What is wrong with how it is set, in a sentence; null for nothing. */
+  readonly problem?: (set: Set) => string | null;
   /** Signals and triggers that it looks at. */
   readonly signals?: (set: Set) => readonly Signal[];
   readonly triggers?: (set: Set) => readonly Trigger[];

@@ -72,6 +72,6 @@ test('what nodes are called on the board goes by what is set', () => {
     const words = title?.(fresh as never, names);
     return words ? [words] : [];
   });
-  expect(titles).toHaveLength(4);
+  expect(titles).toHaveLength(5);
   expect(titles).toContain('start “nothing”');
 });

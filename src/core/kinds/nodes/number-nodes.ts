@@ -2,13 +2,35 @@
 import { choice } from '../../schema/properties';
 import { handlesSchema } from '../../schema/timing-schema';
 import { cubicBezier } from '../../maths/timing';
+import { perObject } from '../../memo';
+import { compiledOrNull, formulaFields, problemOf, type Formula } from '../signals/formula';
 import { clamp, lerp, smoothstep } from '../../maths/scalar';
 import { defineNode, num, output, sum } from './node-kind';
+
+/** What runs into a formula, by its names. */
+export const FORMULA_PORTS = ['a', 'b', 'c', 'd'] as const;
+const compiledOf = perObject((set: Formula) => compiledOrNull(set, 'plain', FORMULA_PORTS));
 
 const RADIANS = Math.PI / 180;
 
 export const NUMBER_NODES = {
   number: sum([num('value')], (a) => a),
+  formula: defineNode({
+    inputs: FORMULA_PORTS.map((name) => num(name)),
+    outputs: [output('value', 'number')],
+    fields: formulaFields,
+    fresh: { text: 'a + b', inputs: {} },
+    title: ({ text }) => `= ${text}`,
+    problem: (set) => problemOf(set, 'plain', FORMULA_PORTS)?.message ?? null,
+    signals: ({ inputs }) => Object.values(inputs),
+    run: {
+      as: 'values',
+      of: (ports: readonly number[], set, at) => {
+        const compiled = compiledOf(set);
+        return [compiled ? compiled.run([...compiled.inputs.map((one) => at.signal(one)), ...ports]) : NaN];
+      },
+    },
+  }),
   add: sum([num('a'), num('b')], (a, b) => a + b),
   subtract: sum([num('a'), num('b')], (a, b) => a - b),
   multiply: sum([num('a', 1), num('b', 1)], (a, b) => a * b),

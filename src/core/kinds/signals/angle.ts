@@ -10,6 +10,7 @@ export const angle = defineSignal({
   fields: betweenFields(),
   fresh: NOTHING_BETWEEN,
   words: (signal, names) => `angle of ${betweenWords(signal, names)} (°)`,
+  measures: () => 'angle',
   read: (signal, source) => {
     const both = bothOf(signal, source);
     if (!both) return NaN;

@@ -11,6 +11,7 @@ export const apart = defineSignal({
   fields: betweenFields(),
   fresh: NOTHING_BETWEEN,
   words: (signal, names) => `${betweenWords(signal, names)} (m)`,
+  measures: () => 'length',
   read: (signal, source) => {
     const both = bothOf(signal, source);
     return both ? distance(positionOf(both.matrix), both.other) : NaN;

@@ -19,6 +19,7 @@ export const expression = defineSignal({
   fields: { name: choice('Expression', WORDS), face: faceNumber() },
   fresh: { face: 1, name: 'jawOpen' },
   words: ({ name, face }) => `${WORDS[name]}${ofFace(face)}`,
+  measures: () => 'share',
   read: ({ name, face }, from) => {
     const found = from.face(face);
     if (!found) return NaN;

@@ -9,6 +9,7 @@ export const facesApart = defineSignal({
   fields: { face: faceNumber(), other: faceNumber('Number of the other face', 'and') },
   fresh: { face: 1, other: 2 },
   words: ({ face, other }) => `face ${face} to face ${other} (m)`,
+  measures: () => 'length',
   read: ({ face, other }, from) => {
     const [a, b] = [from.face(face), from.face(other)];
     return a && b ? distance(a.pose.position, b.pose.position) : NaN;

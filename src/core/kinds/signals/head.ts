@@ -47,6 +47,7 @@ export const head = defineSignal({
   fields: { of: choice('What of the head', WORDS), face: faceNumber() },
   fresh: { face: 1, of: 'yaw' },
   words: ({ of, face }) => `head ${WORDS[of]}${ofFace(face)}`,
+  measures: ({ of }) => (of === 'pitch' || of === 'yaw' || of === 'roll' ? 'angle' : 'length'),
   read: ({ of, face }, from) => {
     const found = from.face(face);
     return found ? READ[of](found, from.frame) : NaN;

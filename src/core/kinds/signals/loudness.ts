@@ -8,6 +8,7 @@ export const loudness = defineSignal({
   fields: {},
   fresh: {},
   words: () => 'loudness',
+  measures: () => 'share',
   read: (_, from) => from.loudness,
   reach: () => ZERO_TO_ONE,
   needs: () => ['microphone'],

@@ -8,6 +8,7 @@ export const noise = defineSignal({
   fields: chanceFields(),
   fresh: FIRST_CHANCE,
   words: () => 'noise',
+  measures: () => 'share',
   read: ({ seed, rate }, { time }) => smoothChance(seed, time * rate),
   reach: () => ZERO_TO_ONE,
 });

@@ -1,4 +1,5 @@
 /** What of an object can be asked for. World places in metres, screen places in shares of the picture from the top left. */
+import type { Dimension } from '../../formula/dimension';
 import { positionOf } from '../../maths/matrix';
 import { distance, type Vec3 } from '../../maths/vec3';
 import { objectIdSchema, type ObjectId } from '../../schema/placed-schema';
@@ -22,6 +23,23 @@ const WORDS = {
 } as const;
 export type ObjectSignal = keyof typeof WORDS;
 
+/** All else is a plain number. */
+const MEASURES: Partial<Record<ObjectSignal, Dimension>> = {
+  opacity: 'share',
+  size: 'share',
+  screenX: 'share',
+  screenY: 'share',
+  moveX: 'length',
+  moveY: 'length',
+  moveZ: 'length',
+  worldX: 'length',
+  worldY: 'length',
+  worldZ: 'length',
+  distance: 'length',
+  turnX: 'angle',
+  turnY: 'angle',
+  turnZ: 'angle',
+};
 /** What cues and drives have made of it, whether it is anywhere or not. */
 const OF_VALUES: Partial<Record<ObjectSignal, (values: Readonly<Values>) => number>> = {
   visible: ({ visible }) => (visible ? 1 : 0),
@@ -56,6 +74,7 @@ export const object = defineSignal({
   },
   fresh: { object: null, of: 'opacity' },
   words: (signal, names) => `${names.object(signal.object)} ${WORDS[signal.of]}`,
+  measures: ({ of }) => MEASURES[of] ?? 'number',
   read: ({ object: id, of }, from) => {
     const values = id === null ? null : from.values(id);
     if (!values) return NaN;

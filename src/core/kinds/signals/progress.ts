@@ -9,6 +9,7 @@ export const progress = defineSignal({
   fields: { cue: toChoose(cueIdSchema, 'Which cue') },
   fresh: { cue: null },
   words: ({ cue }, names) => `progress of “${names.cue(cue)}”`,
+  measures: () => 'share',
   read: ({ cue }, from) => (cue === null ? NaN : from.progress(cue)),
   reach: () => ZERO_TO_ONE,
 });

@@ -9,6 +9,7 @@ export const random = defineSignal({
   fields: chanceFields(),
   fresh: FIRST_CHANCE,
   words: () => 'random',
+  measures: () => 'share',
   read: ({ seed, rate }, { time }) => chance(seed, Math.floor(time * rate + 1e-9)),
   reach: () => ZERO_TO_ONE,
 });

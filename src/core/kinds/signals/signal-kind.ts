@@ -3,6 +3,7 @@
  * its fields, what it is called, what it needs and whether it can reach a level follow by themselves.
  */
 import { z } from 'zod';
+import type { Dimension } from '../../formula/dimension';
 import type { TargetId } from '../../schema/anchor-schema';
 import type { ControlId, CueId, VariableId } from '../../schema/behave-ids';
 import type { ObjectId } from '../../schema/placed-schema';
@@ -62,6 +63,8 @@ export interface SignalSpec<S> {
   readonly read: (signal: S, from: SignalSource) => number;
   /** Between what it can be, where that is known. */
   readonly reach?: (signal: S, ofControl: ControlReach) => Reach | null;
+  /** What it measures, for formulas; without, a plain number. */
+  readonly measures?: (signal: S) => Dimension;
   readonly needs?: (signal: S) => readonly Need[];
   /** It asks where objects are. */
   readonly isPlaced?: (signal: S) => boolean;

@@ -7,47 +7,12 @@ import type { ObjectId } from '../../schema/placed-schema';
 import { propertiesIn, type Property } from '../../schema/properties';
 import { finite } from '../../schema/values-schema';
 import { schemaOfKinds, type OfKinds } from '../any-kind';
-import { angle } from './angle';
-import { apart } from './apart';
-import { control } from './control';
-import { expression } from './expression';
-import { faces } from './faces';
-import { facesApart } from './faces-apart';
-import { hand } from './hand';
-import { head } from './head';
-import { loudness } from './loudness';
-import { noise } from './noise';
-import { object } from './object';
-import { picture } from './picture';
-import { progress } from './progress';
-import { random } from './random';
-import { scene } from './scene';
+import { formula } from './formula';
+import { PLAIN_SIGNAL_KINDS } from './plain-signals';
 import type { SignalSource, SignalSpec } from './signal-kind';
-import { time } from './time';
-import { times } from './times';
-import { variable } from './variable';
 
-/** In the order of the menu: what is looked for most comes first. */
-export const SIGNAL_KINDS_BY_NAME = {
-  object,
-  expression,
-  head,
-  hand,
-  faces,
-  picture,
-  control,
-  variable,
-  apart,
-  facesApart,
-  angle,
-  scene,
-  loudness,
-  time,
-  progress,
-  times,
-  random,
-  noise,
-} as const;
+/** In the order of the menu. */
+export const SIGNAL_KINDS_BY_NAME = { ...PLAIN_SIGNAL_KINDS, formula } as const;
 type Kinds = typeof SIGNAL_KINDS_BY_NAME;
 export type SignalKind = keyof Kinds;
 export const SIGNAL_KINDS = Object.keys(SIGNAL_KINDS_BY_NAME) as readonly SignalKind[];

@@ -8,5 +8,6 @@ export const time = defineSignal({
   fields: {},
   fresh: {},
   words: () => 'time (s)',
+  measures: () => 'time',
   read: (_, from) => from.time,
 });

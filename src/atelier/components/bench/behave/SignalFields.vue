@@ -6,6 +6,7 @@ import { leftToSet, offeredKey, offeredSignals } from '../../../../core/kinds/si
 import { signalKind } from '../../../../core/kinds/signals/signals';
 import { withValueAt } from '../../../../core/schema/properties';
 import ChoiceField from '../../common/ChoiceField.vue';
+import FormulaInput from '../../common/formula/FormulaInput.vue';
 import PropertyList from '../../common/PropertyList.vue';
 import { useDeskStore } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
@@ -37,7 +38,16 @@ const choose = (key: string): void => {
 <template>
   <span class="fields">
     <ChoiceField :label="label ?? 'Signal'" :value="offeredKey(signal)" :options="options" @change="choose" />
+    <FormulaInput
+      v-if="signal.kind === 'formula'"
+      :formula="signal"
+      label="Formula"
+      :unit="signal.unit"
+      @change="(to) => emit('change', { ...signal, ...to } as Signal, 'formula')"
+      @done="effectStore.endGesture()"
+    />
     <PropertyList
+      v-else
       :properties="properties"
       :value="signal"
       @change="

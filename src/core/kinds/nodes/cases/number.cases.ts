@@ -4,6 +4,19 @@ import { once, near, type CasesOf } from './testing';
 
 export const NUMBER_CASES: CasesOf<typeof NUMBER_NODES> = {
   number: [once({ value: 7 }, 7)],
+  formula: [
+    once({ a: 2, b: 3 }, 5),
+    {
+      given: [{ a: 2, d: 10 }],
+      gives: [[27]],
+      set: {
+        text: 'a * jawOpen + d * 2.5',
+        inputs: { jawOpen: { kind: 'expression', face: 1, name: 'jawOpen' } },
+      },
+      at: { signal: () => 1 },
+    },
+    { given: [{}], gives: [[NaN]], set: { text: 'a +', inputs: {} } },
+  ],
   add: [once({ a: 2, b: 3 }, 5)],
   subtract: [once({ a: 2, b: 3 }, -1)],
   multiply: [once({ a: 2, b: 3 }, 6)],

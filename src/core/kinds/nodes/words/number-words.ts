@@ -4,6 +4,12 @@ import type { WordsOf } from './node-words-kind';
 
 export const NUMBER_WORDS: WordsOf<typeof NUMBER_NODES> = {
   number: { name: 'Number', group: 'Numbers', note: 'A number, set by hand.', also: 'constant value' },
+  formula: {
+    name: 'Formula',
+    group: 'Numbers',
+    note: 'A line of sums over what runs into it, and over signals by their names.',
+    also: 'expression calculate equation maths',
+  },
   add: { name: 'Add', group: 'Numbers', note: 'Two numbers together.', also: 'plus sum' },
   subtract: {
     name: 'Subtract',

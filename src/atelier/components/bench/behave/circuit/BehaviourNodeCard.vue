@@ -5,12 +5,14 @@ import type { EasingChoice, Signal, Trigger } from '../../../../../core/document
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
 import { nodeKind, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { FORMULA_PORTS } from '../../../../../core/kinds/nodes/number-nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
 import { propertiesIn, UNITS, withValueAt, type NumberProperty } from '../../../../../core/schema/properties';
 import { nodeName } from '../../../../circuit-words';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
+import FormulaInput from '../../../common/formula/FormulaInput.vue';
 import NumberField from '../../../common/NumberField.vue';
 import PropertyList from '../../../common/PropertyList.vue';
 import NodeFrame from '../../../common/board/NodeFrame.vue';
@@ -96,7 +98,17 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
   >
     <template #live="{ port }">{{ valueAt(port.name) }}</template>
     <template #settings>
-      <div v-if="own.signal" class="fields">
+      <div v-if="node.kind === 'formula'" class="fields">
+        <FormulaInput
+          :formula="node.set"
+          :label="`Formula of ${name}`"
+          unit="plain"
+          :own="FORMULA_PORTS"
+          @change="(to) => emit('set', to, 'formula')"
+          @done="emit('done')"
+        />
+      </div>
+      <div v-else-if="own.signal" class="fields">
         <SignalFields :signal="own.signal" @change="(signal, gesture) => emit('set', { signal }, gesture)" />
       </div>
       <div v-else-if="own.trigger" class="fields">

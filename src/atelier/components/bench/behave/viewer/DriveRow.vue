@@ -43,6 +43,16 @@ const listens = (signal: Drive['signal'], gesture: string | null): void => {
 const overruled = computed(() =>
   overruledWords(effectStore.effect, overruledBy(effectStore.effect, props.drive)),
 );
+/** A formula gives what it drives itself: it is not carried to other ends. */
+const isAsItIs = computed(() => {
+  const { signal, remap } = props.drive;
+  return (
+    signal.kind === 'formula' &&
+    !remap.bounded &&
+    remap.from[0] === remap.to[0] &&
+    remap.from[1] === remap.to[1]
+  );
+});
 const setEnd = (of: 'from' | 'to', i: 0 | 1, v: number): void => {
   const pair = [...props.drive.remap[of]] as [number, number];
   pair[i] = v;
@@ -73,7 +83,7 @@ const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
         <Trash2 :size="13" />
       </IconButton>
     </div>
-    <div class="line">
+    <div v-if="!isAsItIs" class="line">
       <GestureField
         class="small"
         label="From, lower end"

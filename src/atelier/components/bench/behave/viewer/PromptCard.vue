@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** One prompt: what it says, when it is shown and when hidden. */
 import { Trash2 } from '@lucide/vue';
-import { PROMPT_LANGUAGES, promptText } from '../../../../../core/behave/prompt-texts';
+import { PROMPT_LANGUAGES } from '../../../../../core/behave/prompt-languages';
+import { promptText } from '../../../../../core/behave/prompt-texts';
 import { putPrompt, removePrompt } from '../../../../../core/edits/viewer-edits';
 import {
   promptSchema,

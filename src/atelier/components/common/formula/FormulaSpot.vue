@@ -1,0 +1,153 @@
+<script setup lang="ts">
+/** In the place of a number that a formula drives: the formula itself, and where it is written. */
+import { computed, ref, watch } from 'vue';
+import type { Drive } from '../../../../core/document/schema';
+import { formulaAt, putFormula, type FormulaPlace } from '../../../../core/edits/formula-edits';
+import { putDrive, removeDrive } from '../../../../core/edits/viewer-edits';
+import { compiledFormula, type Formula } from '../../../../core/kinds/signals/formula';
+import { unitOfNumber } from '../../../../core/kinds/writables/number';
+import { newDriveId } from '../../../api/ids';
+import { useEffectStore } from '../../../stores/effect';
+import WordButton from '../WordButton.vue';
+import FormulaInput from './FormulaInput.vue';
+
+const props = defineProps<{ place: FormulaPlace; label: string }>();
+/** A sum that reads nothing is no formula, but a number. */
+const emit = defineEmits<{ number: [value: number] }>();
+const effectStore = useEffectStore();
+const drive = computed(() => formulaAt(effectStore.effect, props.place));
+const unit = computed(() =>
+  unitOfNumber(effectStore.effect.objects[props.place.objects[0]!], props.place.property),
+);
+const open = ref(false);
+/** What is written before it is kept. */
+const draft = ref<Formula | null>(null);
+const formula = computed<Formula>(() => draft.value ?? drive.value?.signal ?? { text: '', inputs: {} });
+
+/** What it was when it was opened. */
+let before: Drive | null = null;
+watch(open, (now) => {
+  if (now) before = drive.value;
+});
+const begin = (text: string): void => {
+  draft.value = { text: text.trim().replace(/^=\s*/, ''), inputs: {} };
+  open.value = true;
+};
+const change = (to: Formula): void => {
+  draft.value = to;
+  if (Object.keys(to.inputs).length > 0)
+    effectStore.edit(
+      putFormula(effectStore.effect, props.place, to, drive.value?.id ?? newDriveId()),
+      'formula',
+    );
+};
+const off = (): void => {
+  if (drive.value) effectStore.edit(removeDrive(drive.value.id), 'formula');
+};
+const close = (): void => {
+  effectStore.endGesture();
+  draft.value = null;
+  open.value = false;
+};
+/** Escape takes back what was done. */
+const leave = (): void => {
+  if (before) effectStore.edit(putDrive(before), 'formula');
+  else off();
+  close();
+};
+const done = (): void => {
+  const written = draft.value;
+  if (written && written.text !== '' && Object.keys(written.inputs).length === 0) {
+    off();
+    emit('number', compiledFormula(written, unit.value).run([]));
+  }
+  close();
+};
+const takeOff = (): void => {
+  off();
+  close();
+};
+defineExpose({ begin, open });
+</script>
+
+<template>
+  <a-popover
+    :open="open"
+    trigger="click"
+    placement="bottomRight"
+    @update:open="(now: boolean) => (now ? (open = true) : close())"
+  >
+    <template #title>{{ label }}</template>
+    <template #content>
+      <div v-if="open" class="sheet" @keydown.stop>
+        <FormulaInput
+          :formula="formula"
+          :label="`Formula for ${label}`"
+          :unit="unit"
+          asked
+          @change="change"
+          @done="done"
+          @leave="leave"
+        />
+        <p class="soft">
+          Signals by their names, + - * / and functions. A number without a unit counts in what the field
+          shows; 2 cm, 30 deg, 50% and 1.5 s say it themselves.
+        </p>
+        <div class="ends">
+          <WordButton v-if="drive" @click="takeOff">Take the formula off</WordButton>
+          <span class="grow" />
+          <a-button size="small" type="primary" @click="done">Done</a-button>
+        </div>
+      </div>
+    </template>
+    <button
+      v-if="drive"
+      type="button"
+      class="driven"
+      :title="`= ${drive.signal.text}`"
+      :aria-label="`${label}: formula = ${drive.signal.text}`"
+    >
+      = {{ drive.signal.text }}
+    </button>
+    <span v-else class="anchor" />
+  </a-popover>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  gap: 8px;
+  width: 320px;
+}
+.sheet p {
+  margin: 0;
+  font-size: 12px;
+}
+.ends {
+  display: flex;
+  align-items: center;
+}
+.driven {
+  width: 100%;
+  min-width: 0;
+  height: 24px;
+  padding: 0 6px;
+  overflow: hidden;
+  border: 1px solid var(--accent);
+  border-radius: 5px;
+  background: var(--wash);
+  color: var(--ink);
+  font: 500 11.5px var(--mono);
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  cursor: pointer;
+}
+.driven:focus-visible {
+  outline: 2px solid var(--accent);
+  outline-offset: 1px;
+}
+.anchor {
+  position: absolute;
+}
+</style>

@@ -1,0 +1,54 @@
+/** Formulas in number fields: each is a drive whose signal is the formula. */
+import { edit, type Edit } from '../document/edit';
+import { newDrive } from '../document/new-cues';
+import { inOrder } from '../document/queries';
+import type { Drive, DriveId, Effect, EffectObject, ObjectId } from '../document/schema';
+import type { Formula } from '../kinds/signals/formula';
+import { numberName, numbersOf } from '../kinds/numbers';
+import { unitOfNumber } from '../kinds/writables/number';
+import type { Draft } from 'immer';
+
+/** A number of objects that a formula is written for. */
+export interface FormulaPlace {
+  readonly objects: readonly ObjectId[];
+  readonly property: string;
+}
+/** The place of a property, by its path in the document (`move.0`, `rate`); null where nothing drives it. */
+export const formulaPlace = (object: EffectObject, path: string): FormulaPlace | null => {
+  const [of, axis] = path.split('.');
+  const property =
+    (of === 'move' || of === 'turn') && axis !== undefined ? `${of}${'XYZ'[Number(axis)]}` : path;
+  return Object.hasOwn(numbersOf(object), property) ? { objects: [object.id], property } : null;
+};
+type FormulaDrive = Drive & { readonly signal: { readonly kind: 'formula' } & Formula };
+
+/** The drive that writes a formula into just that number; of several the last, which counts. */
+export const formulaAt = (effect: Effect, { objects, property }: FormulaPlace): FormulaDrive | null =>
+  (inOrder(effect.drives).findLast(
+    ({ signal, to }) =>
+      signal.kind === 'formula' &&
+      to.kind === 'number' &&
+      to.property === property &&
+      to.objects.length === objects.length &&
+      to.objects.every((id, i) => id === objects[i]),
+  ) as FormulaDrive | undefined) ?? null;
+
+/** Writes a formula for a number of objects, instead of the one that was there: as it is, without ends. */
+export const putFormula = (effect: Effect, place: FormulaPlace, formula: Formula, id: DriveId): Edit => {
+  const [first] = place.objects;
+  const object = first === undefined ? undefined : effect.objects[first];
+  const signal = { kind: 'formula', ...formula, unit: unitOfNumber(object, place.property) } as const;
+  const before = formulaAt(effect, place);
+  const order = Math.max(0, ...Object.values(effect.drives).map((d) => d.order)) + 1;
+  const fresh = newDrive(id, order, signal, {
+    kind: 'number',
+    objects: [...place.objects],
+    property: place.property,
+  });
+  const drive: Drive = before
+    ? { ...before, signal, enabled: true }
+    : { ...fresh, remap: { ...fresh.remap, bounded: false } };
+  return edit(`Formula for ${numberName(object, place.property)}`, (d) => {
+    d.drives[drive.id] = drive as Draft<Drive>;
+  });
+};
