@@ -100,3 +100,66 @@ test('taps are counted, the count is shown as text, and every second one starts 
   await expect(node('Format a number').locator('.live')).toHaveText('Crabs: 2');
   expect(await findings(page)).toEqual([]);
 });
+
+test('a wire let go of in the empty is wired to what is chosen; nodes go by the clipboard into another effect; one is found among many', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  const firstId = await opened(page, 'Copied from', [ball('Crab')]);
+  const panel = page.getByRole('region', { name: 'Circuits' });
+  const node = (name: string) => panel.getByRole('article', { name, exact: true });
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await choose(panel, 'Add a node', 'screen is tapped');
+  await expect(node('Trigger')).toBeVisible();
+  await node('Trigger').locator('.vue-flow__handle.source').hover();
+  await page.mouse.down();
+  const box = (await panel.locator('.board').boundingBox())!;
+  await page.mouse.move(box.x + box.width - 60, box.y + box.height - 40, { steps: 4 });
+  await page.mouse.up();
+  const offered = page.locator('.ant-select-dropdown:visible .ant-select-item-option');
+  await expect(offered.first()).toBeVisible();
+  await page.keyboard.type('Counter');
+  await expect(offered.filter({ hasText: 'Counter: Counts' })).toHaveCount(1);
+  await offered.filter({ hasText: 'Counter: Counts' }).click();
+  await expect(panel.locator('.vue-flow__edge')).toHaveCount(1);
+  const nodesIn = async (effectId: string): Promise<BehaviourNode[]> =>
+    Object.values((await docOf(page, effectId)).circuits).flatMap(({ nodes }) =>
+      Object.values<BehaviourNode>(nodes),
+    );
+  const made = await nodesIn(firstId);
+  const [tapped, counter] = ['trigger', 'counter'].map((kind) => made.find((n) => n.kind === kind)!);
+  expect(counter!.inputs).toEqual({ up: { node: tapped!.id, port: 'event' } });
+
+  // All of them, by the clipboard.
+  await node('Trigger').locator('header').click();
+  await node('Counter')
+    .locator('header')
+    .click({ modifiers: ['Control'] });
+  await page.keyboard.press('Control+c');
+  expect(JSON.parse(await page.evaluate(() => navigator.clipboard.readText()))).toMatchObject({
+    format: 'iconia-nodes',
+    nodes: [{ kind: 'trigger' }, { kind: 'counter' }],
+  });
+  const otherId = await opened(page, 'Pasted into', [ball('Crab')]);
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await panel.locator('.board').click({ position: { x: 300, y: 200 } });
+  await page.keyboard.press('Control+v');
+  await expect(node('Counter')).toBeVisible();
+  const pasted = await nodesIn(otherId);
+  expect(pasted.map(({ kind }) => kind).sort()).toEqual(['counter', 'trigger']);
+  expect(pasted.find((n) => n.kind === 'counter')!.inputs['up']!.node).toBe(
+    pasted.find((n) => n.kind === 'trigger')!.id,
+  );
+  await page.evaluate(() => navigator.clipboard.writeText('Low tide at nine'));
+  await page.keyboard.press('Control+v');
+  await expect(panel.getByRole('alert')).toContainText('That is no text of nodes');
+
+  await panel.getByRole('button', { name: 'Find on the board' }).click();
+  await choose(panel, 'Find a node on the board', 'Trigger');
+  await expect(
+    page.getByText('Wires of Trigger').or(panel.getByRole('region', { name: 'Wires of Trigger' })),
+  ).toBeVisible();
+});

@@ -10,6 +10,7 @@ import {
   type EdgeMouseEvent,
   type Node,
   type NodeDragEvent,
+  type OnConnectStartParams,
 } from '@vue-flow/core';
 import '@vue-flow/core/dist/style.css';
 import type { Graph, GraphNode } from '../../../../core/graph/graph';
@@ -34,6 +35,8 @@ const emit = defineEmits<{
   connect: [from: Port, to: Port];
   unwire: [to: Port];
   move: [places: ReadonlyMap<Id, readonly [number, number]>];
+  /** A wire was let go of where nothing is: from an output, or from an input. */
+  loose: [from: Port, isOutput: boolean, at: readonly [number, number]];
 }>();
 defineSlots<{ node(props: { node: N; selected: boolean }): unknown }>();
 const flow = useVueFlow(props.board);
@@ -81,6 +84,26 @@ const connected = ({ source, sourceHandle, target, targetHandle }: Connection): 
   if (sourceHandle && targetHandle)
     emit('connect', { node: source, port: sourceHandle }, { node: target, port: targetHandle });
 };
+/** The end of a wire that is being drawn. */
+let drawn: { readonly from: Port; readonly isOutput: boolean } | null = null;
+const begun = ({ nodeId, handleId, handleType }: OnConnectStartParams): void => {
+  drawn =
+    nodeId && handleId ? { from: { node: nodeId, port: handleId }, isOutput: handleType === 'source' } : null;
+};
+const ended = (event?: MouseEvent | TouchEvent): void => {
+  const target = event?.target;
+  if (
+    drawn &&
+    event &&
+    'clientX' in event &&
+    target instanceof Element &&
+    target.closest('.vue-flow__pane')
+  ) {
+    const { x, y } = flow.screenToFlowCoordinate({ x: event.clientX, y: event.clientY });
+    emit('loose', drawn.from, drawn.isOutput, [x, y]);
+  }
+  drawn = null;
+};
 const moved = ({ nodes: dragged }: NodeDragEvent): void => {
   emit('move', new Map(dragged.map((n) => [n.id, [n.position.x, n.position.y]])));
 };
@@ -116,7 +139,16 @@ const heightOf = (id: Id): number | undefined => {
   const height = flow.findNode(id)?.dimensions.height;
   return height ? height : undefined;
 };
-defineExpose({ fit, middle, reveal, heightOf });
+/** Brings one node into the middle. */
+const show = (id: Id): void => {
+  const node = flow.findNode(id);
+  if (!node) return;
+  const { width, height } = node.dimensions;
+  void flow.setCenter(node.position.x + width / 2, node.position.y + height / 2, {
+    zoom: Math.max(0.8, flow.viewport.value.zoom),
+  });
+};
+defineExpose({ show, fit, middle, reveal, heightOf });
 </script>
 
 <template>
@@ -134,6 +166,8 @@ defineExpose({ fit, middle, reveal, heightOf });
       :edges-focusable="false"
       elevate-edges-on-select
       @connect="connected"
+      @connect-start="begun"
+      @connect-end="ended"
       @node-drag-stop="moved"
       @edge-double-click="edgeTaken"
       @node-click="picked"

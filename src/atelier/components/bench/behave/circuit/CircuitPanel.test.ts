@@ -158,3 +158,83 @@ test('a wire says what it is read as; an input that needs a wire has no field; u
   expect(inputsOf('aaaa')).toEqual({ a: port('open', 'yes') });
   expect(panel.find('[aria-label="Counter"]').exists()).toBe(true);
 });
+
+test('a wire let go of in the empty: only what fits is offered, and is put there and wired in one step', async () => {
+  const store = opened(
+    newBehaviourNode(id('open'), 'yesNo'),
+    newBehaviourNode(id('many'), 'counter', [300, 0]),
+  );
+  const panel = mounted(CircuitPanel);
+  const letGo = async (from: ReturnType<typeof port>, isOutput: boolean): Promise<string[]> => {
+    board(panel).vm.$emit('loose', from, isOutput, [500, 40]);
+    await flushPromises();
+    const field = panel
+      .findAllComponents(ChoiceField)
+      .find((c) => c.props('label') === 'What the wire runs to')!;
+    return (field.props('options') as unknown as { options: { value: string }[] }[]).flatMap(({ options }) =>
+      options.map(({ value }) => value),
+    );
+  };
+  const offered = await letGo(port('open', 'yes'), true);
+  expect(offered).toContain('not');
+  expect(offered).toContain('add');
+  expect(offered).not.toContain('joinTexts');
+  expect(offered).not.toContain('trigger:mouthOpens');
+  const choose = (value: string): void =>
+    panel
+      .findAllComponents(ChoiceField)
+      .find((c) => c.props('label') === 'What the wire runs to')!
+      .vm.$emit('change', value);
+  choose('not');
+  const made = Object.values(store.effect.circuits[ID]!.nodes).find((n) => n.kind === 'not')!;
+  expect(made.inputs).toEqual({ a: port('open', 'yes') });
+  // Where it was let go of, or close by where there is room.
+  expect(Math.hypot(made.at[0] - 500, made.at[1] - 40)).toBeLessThan(80);
+  store.undo();
+  expect(Object.values(store.effect.circuits[ID]!.nodes)).toHaveLength(2);
+  // Back from an input: what gives it is offered, and what is ready is set as it says.
+  expect(await letGo(port('many', 'up'), false)).toContain('trigger:mouthOpens');
+  choose('trigger:mouthOpens');
+  const trigger = Object.values(store.effect.circuits[ID]!.nodes).find((n) => n.kind === 'trigger')!;
+  expect(inputsOf('many')).toEqual({ up: { node: trigger.id, port: 'event' } });
+});
+
+test('nodes are copied as text and pasted from it, cut, and refused with a sentence', async () => {
+  const store = opened(
+    newBehaviourNode(id('aaaa'), 'number', [0, 0], { values: { value: 4 } }),
+    newBehaviourNode(id('bbbb'), 'negate', [220, 0], { inputs: { a: port('aaaa', 'value') } }),
+  );
+  const nodes = () => Object.values(store.effect.circuits[ID]!.nodes as Record<string, BehaviourNode>);
+  const panel = mounted(CircuitPanel);
+  let clipboard = '';
+  const send = async (type: 'copy' | 'cut' | 'paste', on: Element = document.body): Promise<void> => {
+    const event = new Event(type, { bubbles: true, cancelable: true });
+    Object.assign(event, {
+      clipboardData: { setData: (_: string, text: string) => (clipboard = text), getData: () => clipboard },
+    });
+    on.dispatchEvent(event);
+    await flushPromises();
+  };
+  board(panel).vm.$emit('select', [id('aaaa'), id('bbbb')]);
+  await flushPromises();
+  await send('copy');
+  await send('paste');
+  expect(nodes()).toHaveLength(4);
+  const copy = nodes().find((n) => n.kind === 'negate' && n.id !== id('bbbb'))!;
+  expect(nodes().find((n) => n.id === copy.inputs['a']!.node)).toMatchObject({ values: { value: 4 } });
+  store.undo();
+  // What is written elsewhere is not the board's.
+  const field = document.createElement('input');
+  document.body.append(field);
+  await send('paste', field);
+  field.remove();
+  expect(nodes()).toHaveLength(2);
+  board(panel).vm.$emit('select', [id('bbbb')]);
+  await flushPromises();
+  await send('cut');
+  expect(nodes()).toHaveLength(1);
+  clipboard = '{"format":"iconia-nodes","schema":9999,"nodes":[]}';
+  await send('paste');
+  expect(panel.get('[role="alert"]').text()).toContain('copied from a newer Iconia');
+  expect(nodes()).toHaveLength(1);
+});

@@ -3,22 +3,10 @@
 import { computed, ref, watch } from 'vue';
 import { Plus, Power, Settings2 } from '@lucide/vue';
 import type { NodeId, ObjectId } from '../../../../../core/document/schema';
-import { offeredSignals } from '../../../../../core/kinds/signals/offered';
-import {
-  READY,
-  READY_NAMES,
-  readyTrigger,
-  type ReadyTrigger,
-} from '../../../../../core/kinds/triggers/ready-triggers';
+import type { PortOf } from '../../../../../core/edits/graph-edits';
+import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
-import { NODE_GROUPS } from '../../../../../core/kinds/nodes/words/node-words-kind';
-import {
-  isEnd,
-  NODE_KINDS,
-  nodeKind,
-  type BehaviourNode,
-  type NodeKind,
-} from '../../../../../core/kinds/nodes/nodes';
+import { isEnd, nodeKind, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
 import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
@@ -35,6 +23,9 @@ import BoardTools from '../../../common/board/BoardTools.vue';
 import NodeWires from '../../../common/board/NodeWires.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
+import CircuitAdd from './CircuitAdd.vue';
+import type { LooseWire } from './loose-wire';
+import { useCircuitClipboard } from './use-circuit-clipboard';
 import BehaviourNodeCard from './BehaviourNodeCard.vue';
 import { useBehaviourCircuit } from './use-behaviour-circuit';
 import { useLiveValues } from './use-live-values';
@@ -44,6 +35,7 @@ const effectStore = useEffectStore();
 const choices = useChoices();
 const board = ref<{
   fit(): void;
+  show(id: string): void;
   middle(): readonly [number, number];
   reveal(at: readonly [number, number]): void;
   heightOf(id: string): number | undefined;
@@ -66,6 +58,8 @@ const {
   switchAll,
   move,
   duplicate,
+  textOf,
+  paste,
   tidy,
   done,
 } = useBehaviourCircuit((id) => board.value?.heightOf(id));
@@ -82,47 +76,54 @@ const one = computed(() => {
   const [id] = selected.value;
   return selected.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
 });
-const own = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
-const signals = computed(() => offeredSignals(own.value));
-/** All kinds of nodes, then every signal and every trigger by itself. */
-const options = computed(() => [
-  ...NODE_GROUPS.map((group) => ({
-    label: group,
-    options: NODE_KINDS.filter((kind) => NODE_WORDS[kind].group === group).map((kind) => {
-      const { name, note, also = '' } = NODE_WORDS[kind];
-      return { value: kind as string, label: `${name}: ${note}`, seek: `${group} ${also}` };
-    }),
-  })),
-  {
-    label: 'Signals',
-    options: signals.value.map(({ key, words, group, seek }) => ({
-      value: `signal:${key}`,
-      label: group === 'Others' ? words : `${group}: ${words}`,
-      seek,
-    })),
-  },
-  {
-    label: 'Triggers',
-    options: READY_NAMES.map((name) => ({ value: `trigger:${name}`, label: `When ${READY[name].words}` })),
-  },
-]);
-/** What is chosen in the menu: a kind of node, or a node that is set already. */
-const chosen = (line: string): readonly [kind: NodeKind, set: object | null] => {
-  const [first, key] = line.split(':');
-  if (first === 'trigger') return ['trigger', { trigger: readyTrigger(key as ReadyTrigger) }];
-  if (first === 'signal' && key !== undefined)
-    return ['signal', { signal: signals.value.find((o) => o.key === key)!.signal }];
-  return [first as NodeKind, null];
+/** A wire that was let go of where nothing is: what can be put there is offered. */
+const loose = ref<LooseWire | null>(null);
+const letGo = (from: PortOf, isOutput: boolean, at: readonly [number, number]): void => {
+  const node = nodes.value[from.node as NodeId];
+  const ports = node && nodeKind(node.kind)[isOutput ? 'outputs' : 'inputs'];
+  const port = ports?.find(({ name }) => name === from.port);
+  if (port) loose.value = { from, type: port.type, way: isOutput ? 'fromOutput' : 'fromInput', at };
 };
-/** Beside the node that is chosen, else where the board is looked at. */
-const addNode = (line: string): void => {
-  const [kind, how] = chosen(line);
+/** Where a wire was let go of, with that; beside the node that is chosen; else where the board is looked at. */
+const addNode = (kind: NodeKind, how: object | null): void => {
+  const hanging = loose.value;
+  loose.value = null;
+  if (hanging) return addTo(hanging, kind, how);
   const beside = one.value ? ([one.value.at[0] + 224, one.value.at[1]] as const) : null;
   const made = add(kind, beside ?? board.value?.middle() ?? [0, 0], how);
   if (!made) return;
   board.value?.reveal(made.at);
   selected.value = [made.id];
 };
+const addTo = ({ from, type, way, at }: LooseWire, kind: NodeKind, how: object | null): void => {
+  const port = fittingPort(kind, type, way);
+  effectStore.asOneStep('loose wire', () => {
+    const made = add(kind, at, how);
+    if (!made || port === null) return;
+    const other = { node: made.id, port };
+    if (way === 'fromOutput') connect(from, other);
+    else connect(other, from);
+    selected.value = [made.id];
+  });
+  done();
+};
+const showNode = (id: string): void => {
+  selected.value = [id as NodeId];
+  board.value?.show(id);
+};
+useCircuitClipboard({
+  copied: () => (circuit.value && selected.value.length > 0 ? textOf(selected.value) : null),
+  remove: () => {
+    remove(selected.value);
+    selected.value = [];
+  },
+  paste: (text) => {
+    const made = paste(text);
+    if (made.length === 0) return;
+    selected.value = made;
+    board.value?.reveal(nodes.value[made[0]!]!.at);
+  },
+});
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
@@ -203,15 +204,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         <WordButton @click="drop">Delete the circuit</WordButton>
       </div>
       <div class="bar">
-        <ChoiceField
-          class="add"
-          label="Add a node"
-          ask="Add a node: what should it do?"
-          :needed="false"
-          :value="null"
-          :options="options"
-          @change="addNode"
-        />
+        <CircuitAdd :nodes="nodes" :loose="loose" @add="addNode" @find="showNode" @leave="loose = null" />
         <IconButton
           title="Switch the selected nodes off or on"
           aria-label="Switch the selected nodes off or on"
@@ -256,6 +249,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         @select="(ids) => (selected = ids as NodeId[])"
         @connect="connect"
         @unwire="unwire"
+        @loose="letGo"
         @move="(places) => move(places as Map<NodeId, readonly [number, number]>)"
       >
         <template #node="{ node, selected: isSelected }">
@@ -287,7 +281,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           {{
             Object.keys(nodes).length === 0
               ? 'Begin with what it listens to (Signal, Trigger) and what it does (Write, Start a cue). Seek by what you want: “count”, “delay”, “mouth”.'
-              : 'Drag from a square on the right of a node to one on the left of another. A double click takes a wire off. Numbers beside the squares are what is there at this moment of the take.'
+              : 'Drag from a square on the right of a node to one on the left of another. Let go of one in the empty, and what fits is offered. A double click takes a wire off. Numbers beside the squares are what is there at this moment of the take.'
           }}
           <template v-if="serious > 0">{{
             serious === 1 ? 'One thing is wrong.' : `${serious} things are wrong.`
@@ -324,11 +318,6 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
 }
 .name {
   width: 130px;
-}
-.add {
-  flex: 1;
-  min-width: 150px;
-  max-width: none;
 }
 .off {
   opacity: 0.55;

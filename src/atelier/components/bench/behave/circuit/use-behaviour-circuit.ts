@@ -11,6 +11,7 @@ import {
   switchInCircuit,
   wireCircuit,
 } from '../../../../../core/edits/circuit-edits';
+import { nodesOfText, textOfNodes } from '../../../../../core/edits/circuit-text';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { newCircuit } from '../../../../../core/document/new-circuit';
 import { inOrder } from '../../../../../core/document/queries';
@@ -154,6 +155,19 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     );
     return copies.length > 0 && put(copies) ? copies.map(({ id }) => id) : [];
   };
+  const textOf = (ids: readonly NodeId[]): string => textOfNodes(ids.flatMap((id) => nodes.value[id] ?? []));
+  /** Nodes that were copied as text, here or elsewhere: all of them, or none and a sentence. */
+  const paste = (text: string): NodeId[] => {
+    if (!circuit.value) return [];
+    said.value = null;
+    try {
+      const copies = nodesOfText(text, effectStore.effect, nodes.value, () => newId('node') as NodeId);
+      return put(copies) ? copies.map(({ id }) => id) : [];
+    } catch (error) {
+      said.value = sentence(error);
+      return [];
+    }
+  };
   const tidy = (): void => move(layout.tidyPlaces(nodes.value, plan.value.order, heightOf, WIDTH));
   const done = (): void => effectStore.endGesture();
   return {
@@ -174,6 +188,8 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     switchAll,
     move,
     duplicate,
+    textOf,
+    paste,
     tidy,
     done,
   };
