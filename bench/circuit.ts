@@ -10,7 +10,7 @@ import { sampleEffect } from '../src/core/document/sample';
 import { Runtime } from '../src/core/behave/runtime';
 import { FIRST_TAKE } from '../src/core/takes/library';
 import { STEP } from '../src/core/units';
-import { median, report } from './report';
+import { report, timed } from './report';
 
 const CHAIN = 10;
 const id = (chain: number, n: number): NodeId => `node_c${chain}n${n}` as NodeId;
@@ -44,16 +44,6 @@ const withCircuit = (effect: Effect, circuit: Circuit): Effect => ({
   ...effect,
   circuits: { [circuit.id]: circuit } as Effect['circuits'],
 });
-
-/** Milliseconds a call: the middle of many rounds. */
-const timed = (rounds: number, calls: number, call: () => void): number => {
-  const times = Array.from({ length: rounds }, () => {
-    const began = performance.now();
-    for (let n = 0; n < calls; n++) call();
-    return (performance.now() - began) / calls;
-  });
-  return median(times);
-};
 
 /** The same as the chains, as a programmer would write it. */
 const byHand = (chains: number): (() => void) => {

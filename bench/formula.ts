@@ -1,14 +1,13 @@
 /** Formulas: 1,000 of them a step, in drives, beside the same computation written by hand. */
-import { newDrive } from '../src/core/document/new-cues';
 import { sampleEffect } from '../src/core/document/sample';
 import type { Drive, DriveId, Effect, VariableId } from '../src/core/document/schema';
-import { newVariable } from '../src/core/document/new-cues';
+import { newDrive, newVariable } from '../src/core/document/new-cues';
 import { compile } from '../src/core/program/program';
 import { Runtime } from '../src/core/behave/runtime';
 import { FIRST_TAKE } from '../src/core/takes/library';
 import { STEP } from '../src/core/units';
 import { compiledFormula } from '../src/core/kinds/signals/formula';
-import { median, report } from './report';
+import { report, timed } from './report';
 
 const COUNT = 1000;
 const text = (i: number): string =>
@@ -17,16 +16,6 @@ const INPUTS = {
   time: { kind: 'time' },
   jawOpen: { kind: 'expression', face: 1, name: 'jawOpen' },
 } as const;
-
-/** Milliseconds a call: the middle of many rounds. */
-const timed = (rounds: number, calls: number, call: () => void): number =>
-  median(
-    Array.from({ length: rounds }, () => {
-      const began = performance.now();
-      for (let n = 0; n < calls; n++) call();
-      return (performance.now() - began) / calls;
-    }),
-  );
 
 const compiled = Array.from({ length: COUNT }, (_, i) =>
   compiledFormula({ text: text(i), inputs: INPUTS }, 'plain'),

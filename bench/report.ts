@@ -28,3 +28,13 @@ export const percentile = (list: readonly number[], share: number): number =>
 
 export const median = (list: readonly number[]): number =>
   [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+
+/** Milliseconds a call: the middle of many rounds. */
+export const timed = (rounds: number, calls: number, call: () => void): number =>
+  median(
+    Array.from({ length: rounds }, () => {
+      const began = performance.now();
+      for (let n = 0; n < calls; n++) call();
+      return (performance.now() - began) / calls;
+    }),
+  );
