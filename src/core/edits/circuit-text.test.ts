@@ -71,6 +71,7 @@ describe('refused', () => {
     ['other JSON', '{"a": 1}', /no text of nodes/],
     ['a list', '[]', /no text of nodes/],
     ['a newer one', file([], { schema: SCHEMA_VERSION + 1 }), /copied from a newer Iconia .* Update Iconia/],
+    ['none', file([]), /no nodes in that text/],
     ['an unknown kind', file([{ kind: 'warp' }]), /Node 1 is of a kind that is not known here: “warp”/],
     ['no node', file([null]), /Node 1 is of a kind that is not known here: “undefined”/],
     ['a broken node', file([{ ...add, at: 'there' }]), /Node 1 \(add\) does not hold together: at/],

@@ -55,6 +55,7 @@ export const nodesOfText = (
     throw refused(
       `These nodes were copied from a newer Iconia (schema ${schema}; this one reads up to ${SCHEMA_VERSION}). Update Iconia to paste them.`,
     );
+  if (nodes.length === 0) throw refused('There are no nodes in that text.');
   if (nodes.length > MOST_NODES)
     throw refused(`These are ${nodes.length} nodes, and a circuit holds ${MOST_NODES}.`);
   const read = nodes.map(nodeOf);

@@ -1,5 +1,5 @@
 /** Which kinds of nodes a wire of a type can run into, or come from. */
-import { NODE_KINDS, nodeKind, type NodeKind } from './nodes';
+import { nodeKind, type NodeKind } from './nodes';
 import { conversion, type PortType } from './ports';
 
 /** Which way a wire that hangs loose is to go on: from an output it was drawn from, or back from an input. */
@@ -13,7 +13,3 @@ export const fittingPort = (kind: NodeKind, type: PortType, loose: Loose): strin
     (loose === 'fromOutput' ? conversion(type, port.type) : conversion(port.type, type)) !== undefined;
   return (ports.find((port) => port.type === type) ?? ports.find(reads))?.name ?? null;
 };
-
-/** All kinds with such a port. */
-export const fittingKinds = (type: PortType, loose: Loose): readonly NodeKind[] =>
-  NODE_KINDS.filter((kind) => fittingPort(kind, type, loose) !== null);

@@ -94,7 +94,21 @@ const found = computed(() =>
 
 <template>
   <ChoiceField
-    v-if="seeking"
+    v-if="loose"
+    :key="`${loose.from.node} ${loose.from.port}`"
+    class="add"
+    :label="loose.way === 'fromOutput' ? 'What the wire runs to' : 'What the wire comes from'"
+    :ask="loose.way === 'fromOutput' ? 'What does the wire run to?' : 'What does the wire come from?'"
+    :needed="false"
+    :value="null"
+    :options="options"
+    ref="asked"
+    default-open
+    @change="add"
+    @dropdown-visible-change="(open: boolean) => open || emit('leave')"
+  />
+  <ChoiceField
+    v-else-if="seeking"
     class="add"
     label="Find a node on the board"
     ask="Find a node on the board"
@@ -103,20 +117,6 @@ const found = computed(() =>
     :options="found"
     none="There is no node like that"
     @change="(id) => emit('find', id)"
-  />
-  <ChoiceField
-    v-else-if="loose"
-    :key="`${loose.from.node} ${loose.from.port}`"
-    class="add"
-    label="What the wire runs to"
-    ask="What does the wire run to?"
-    :needed="false"
-    :value="null"
-    :options="options"
-    ref="asked"
-    default-open
-    @change="add"
-    @dropdown-visible-change="(open: boolean) => open || emit('leave')"
   />
   <ChoiceField
     v-else

@@ -165,12 +165,12 @@ test('a wire let go of in the empty: only what fits is offered, and is put there
     newBehaviourNode(id('many'), 'counter', [300, 0]),
   );
   const panel = mounted(CircuitPanel);
+  const wireField = () =>
+    panel.findAllComponents(ChoiceField).find((c) => String(c.props('label')).startsWith('What the wire'))!;
   const letGo = async (from: ReturnType<typeof port>, isOutput: boolean): Promise<string[]> => {
     board(panel).vm.$emit('loose', from, isOutput, [500, 40]);
     await flushPromises();
-    const field = panel
-      .findAllComponents(ChoiceField)
-      .find((c) => c.props('label') === 'What the wire runs to')!;
+    const field = wireField();
     return (field.props('options') as unknown as { options: { value: string }[] }[]).flatMap(({ options }) =>
       options.map(({ value }) => value),
     );
@@ -180,11 +180,7 @@ test('a wire let go of in the empty: only what fits is offered, and is put there
   expect(offered).toContain('add');
   expect(offered).not.toContain('joinTexts');
   expect(offered).not.toContain('trigger:mouthOpens');
-  const choose = (value: string): void =>
-    panel
-      .findAllComponents(ChoiceField)
-      .find((c) => c.props('label') === 'What the wire runs to')!
-      .vm.$emit('change', value);
+  const choose = (value: string): void => void wireField().vm.$emit('change', value);
   choose('not');
   const made = Object.values(store.effect.circuits[ID]!.nodes).find((n) => n.kind === 'not')!;
   expect(made.inputs).toEqual({ a: port('open', 'yes') });
@@ -192,6 +188,8 @@ test('a wire let go of in the empty: only what fits is offered, and is put there
   expect(Math.hypot(made.at[0] - 500, made.at[1] - 40)).toBeLessThan(80);
   store.undo();
   expect(Object.values(store.effect.circuits[ID]!.nodes)).toHaveLength(2);
+  // While a node is sought too, what the wire runs to is asked first.
+  await panel.get('[aria-label="Find on the board"]').trigger('click');
   // Back from an input: what gives it is offered, and what is ready is set as it says.
   expect(await letGo(port('many', 'up'), false)).toContain('trigger:mouthOpens');
   choose('trigger:mouthOpens');

@@ -69,6 +69,7 @@ watch(
   () => circuit.value?.id,
   () => {
     selected.value = [];
+    loose.value = null;
     said.value = null;
   },
 );
@@ -112,7 +113,7 @@ const showNode = (id: string): void => {
   board.value?.show(id);
 };
 useCircuitClipboard({
-  copied: () => (circuit.value && selected.value.length > 0 ? textOf(selected.value) : null),
+  copied: () => textOf(selected.value),
   remove: () => {
     remove(selected.value);
     selected.value = [];

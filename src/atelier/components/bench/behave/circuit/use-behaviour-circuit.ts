@@ -155,7 +155,11 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     );
     return copies.length > 0 && put(copies) ? copies.map(({ id }) => id) : [];
   };
-  const textOf = (ids: readonly NodeId[]): string => textOfNodes(ids.flatMap((id) => nodes.value[id] ?? []));
+  /** Null where none of them is there. */
+  const textOf = (ids: readonly NodeId[]): string | null => {
+    const there = ids.flatMap((id) => nodes.value[id] ?? []);
+    return there.length > 0 ? textOfNodes(there) : null;
+  };
   /** Nodes that were copied as text, here or elsewhere: all of them, or none and a sentence. */
   const paste = (text: string): NodeId[] => {
     if (!circuit.value) return [];
