@@ -1,10 +1,7 @@
-/** How written code looks: in the colours of the atelier, dark or light. */
-import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
-import type { Extension } from '@codemirror/state';
+/** How a written line looks: in the colours of the atelier, dark or light. */
 import { EditorView } from '@codemirror/view';
-import { tags } from '@lezer/highlight';
 
-const looks = EditorView.theme({
+export const codeLooks = EditorView.theme({
   '&': {
     color: 'var(--ink)',
     backgroundColor: 'var(--field)',
@@ -14,18 +11,6 @@ const looks = EditorView.theme({
   },
   '&.cm-focused': { outline: 'none', borderColor: 'var(--accent)' },
   '.cm-content': { fontFamily: 'var(--mono)', caretColor: 'var(--ink)' },
-  '.cm-cursor': { borderLeftColor: 'var(--ink)' },
-  '&.cm-focused > .cm-scroller > .cm-selectionLayer .cm-selectionBackground, .cm-selectionBackground': {
-    backgroundColor: 'color-mix(in srgb, var(--accent) 24%, transparent)',
-  },
-  '.cm-gutters': {
-    color: 'var(--soft)',
-    backgroundColor: 'var(--bench)',
-    borderRight: '1px solid var(--line)',
-  },
-  '.cm-activeLine, .cm-activeLineGutter': {
-    backgroundColor: 'color-mix(in srgb, var(--ink) 5%, transparent)',
-  },
   '.cm-tooltip': {
     // Over the sheets in which it is written.
     zIndex: '1100 !important',
@@ -49,11 +34,3 @@ const looks = EditorView.theme({
   '.cm-diagnostic-error': { borderLeft: '3px solid var(--madder)' },
   '.cm-completionInfo': { maxWidth: '260px', fontFamily: 'var(--text)', fontSize: '12px' },
 });
-/** Few colours: what is said, what is counted, what is remarked. */
-const colours = HighlightStyle.define([
-  { tag: [tags.keyword, tags.controlKeyword, tags.definitionKeyword, tags.moduleKeyword], fontWeight: '700' },
-  { tag: [tags.string, tags.regexp, tags.special(tags.string)], color: 'var(--ochre)' },
-  { tag: [tags.number, tags.bool, tags.null], color: 'var(--accent)' },
-  { tag: [tags.comment], color: 'var(--soft)', fontStyle: 'italic' },
-]);
-export const codeLooks: Extension = [looks, syntaxHighlighting(colours)];

@@ -11,6 +11,7 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { setDiagnostics } from '@codemirror/lint';
 import { EditorState, Prec } from '@codemirror/state';
 import { EditorView, keymap, tooltips } from '@codemirror/view';
+import { clamp } from '../../core/maths/scalar';
 import { codeLooks } from './code-theme';
 
 /** What can be written at a place. */
@@ -160,7 +161,7 @@ export const formulaEditor = (parent: HTMLElement, text: string, around: Around)
     },
     show: (wrong) => {
       const end = view.state.doc.length;
-      const from = Math.min(wrong?.at ?? 0, end);
+      const from = clamp(wrong?.at ?? 0, 0, end);
       const to = wrong?.at === null ? end : Math.min(end, from + (wrong?.length ?? 0));
       view.dispatch(
         setDiagnostics(

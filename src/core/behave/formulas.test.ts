@@ -1,4 +1,4 @@
-/** Formulas in an effect that runs: read as any signal is, written into a number as any drive does. */
+/** Formulas in an effect that runs: read like other signals, written into a number like other drives. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { changed } from '../document/edit';

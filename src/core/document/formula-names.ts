@@ -1,4 +1,4 @@
-/** What formulas and scripts call the signals of an effect, and how what is typed is bound to them. */
+/** What formulas call the signals of an effect, and how what is typed is bound to them. */
 import { CONSTANTS, functionNamed } from '../formula/functions';
 import { namesIn, parseFormula } from '../formula/parse';
 import { FormulaProblem } from '../formula/problem';

@@ -52,10 +52,18 @@ describe('worked out', () => {
     ['score <= 7 ? 1 : 0', 1],
   ])('%s', (text, wanted) => expect(value(text)).toEqual(near(wanted)));
   test('what is missing stays missing', () => {
-    const run = compileFormula(parseFormula('jawOpen > 0.2 ? 1 : 0'), NAMES, 'plain');
-    expect(run([2, NaN, 0, 0, 0])).toBe(1);
-    expect(compileFormula(parseFormula('jawOpen + 1'), NAMES, 'plain')([2, NaN, 0, 0, 0])).toBeNaN();
-    expect(compileFormula(parseFormula('jawOpen > 0.2'), NAMES, 'plain')([2, NaN, 0, 0, 0])).toBeNaN();
+    const ways = [
+      'jawOpen + 1',
+      'jawOpen > 0.2',
+      'jawOpen > 0.2 ? 1 : 0',
+      '!jawOpen',
+      'jawOpen > 0.2 || score > 5',
+    ];
+    for (const text of ways)
+      expect([text, compileFormula(parseFormula(text), NAMES, 'plain')([2, NaN, 0, 0, 7])]).toEqual([
+        text,
+        NaN,
+      ]);
   });
 });
 

@@ -20,6 +20,9 @@ const TURN = 2 * Math.PI;
 const truth = (is: boolean, a: number, b: number): number =>
   Number.isNaN(a) || Number.isNaN(b) ? NaN : is ? 1 : 0;
 
+/** What is asked may have no value: then neither has the answer. */
+const chosen = (when: number, yes: number, no: number): number =>
+  Number.isNaN(when) ? NaN : when === 0 ? no : yes;
 const smooth = (x: number, low: number, high: number): number =>
   low === high ? Number(x >= low) : smoothstep(low, high, x);
 
@@ -58,16 +61,16 @@ const worked = (steps: Int32Array, r: Float64Array, first: number): void => {
         to = -a;
         break;
       case 6:
-        to = a === 0 ? 1 : 0;
+        to = truth(a === 0, a, a);
         break;
       case 7:
-        to = a !== 0 && b !== 0 ? 1 : 0;
+        to = truth(a !== 0 && b !== 0, a, b);
         break;
       case 8:
-        to = a !== 0 || b !== 0 ? 1 : 0;
+        to = truth(a !== 0 || b !== 0, a, b);
         break;
       case 9:
-        to = a === 0 ? r[steps[++i]!]! : b;
+        to = chosen(a, b, r[steps[++i]!]!);
         break;
       case 10:
         to = truth(a < b, a, b);

@@ -168,6 +168,7 @@ onBeforeUnmount(scrubEnd);
       :disabled="disabled"
       :aria-label="label"
       :aria-valuenow="rounded(value)"
+      :title="formulas ? 'Type = for a formula' : undefined"
       :placeholder="mixed ? 'mixed' : ''"
       :aria-valuetext="mixed ? 'mixed' : shown"
       :aria-valuemin="min"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour, something named. */
 import { computed, ref } from 'vue';
+import { clamp } from '../../../core/maths/scalar';
 import { readOut, UNITS, type Property } from '../../../core/schema/properties';
 import { formulaAt, type FormulaPlace } from '../../../core/edits/formula-edits';
 import { useEffectStore } from '../../stores/effect';
@@ -59,13 +60,19 @@ const shown = computed(() => {
     },
     label: props.label ?? readOut(number),
     mark: mark ?? '',
+    /** A number of the document, kept within its ends. */
+    settle: (n: number): number => {
+      const inside = clamp(n, offered?.[0] ?? low, offered?.[1] ?? high);
+      return whole ? Math.round(inside) : inside;
+    },
     take: (n: number): void => emit('change', whole ? Math.round(n / of.factor) : n / of.factor, true),
   };
 });
 /** Where a formula is written. */
+const effectStore = useEffectStore();
 const spot = ref<{ begin(text: string): void } | null>(null);
 const begin = (text: string): void => spot.value?.begin(text);
-const hasFormula = computed(() => Boolean(props.place && formulaAt(useEffectStore().effect, props.place)));
+const hasFormula = computed(() => Boolean(props.place && formulaAt(effectStore.effect, props.place)));
 /** More of a list than this is sought by typing. */
 const FEW = 12;
 const SOUGHT = { showSearch: true, optionFilterProp: 'label', dropdownMatchSelectWidth: false };
@@ -117,7 +124,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       ref="spot"
       :place="place"
       :label="shown.label"
-      @number="(n) => (emit('change', n, true), emit('done'))"
+      @number="(n) => (emit('change', shown!.settle(n), true), emit('done'))"
     />
   </span>
   <SliderField

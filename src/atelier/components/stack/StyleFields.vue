@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { formulaAt, formulaPlace } from '../../../core/edits/formula-edits';
 import { styleFlat, styleSolid } from '../../../core/edits/object-edits';
+import { clamp } from '../../../core/maths/scalar';
 import { isShowing } from '../../../core/document/queries';
 import { isOnFace, propertiesOf } from '../../../core/kinds/objects/objects';
 import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/document/schema';
@@ -93,7 +94,7 @@ const setTint = (text: string, gesture: string | null): void => {
         class="two"
         :place="opacityPlace"
         :label="`${opacityName}, per cent`"
-        @number="(v) => (setOpacity(v), effectStore.endGesture())"
+        @number="(v) => (setOpacity(clamp(v, 0, 1)), effectStore.endGesture())"
       />
     </div>
     <div v-if="object.kind === 'model' && clips.length > 0" class="line">

@@ -1,4 +1,4 @@
-/** A line of sums over other signals, each by a name. Formulas are written in number fields: then one drives that number, as any signal may. */
+/** A line of sums over other signals, each by a name. Formulas are written in number fields: then one drives that number, as signals do. */
 import { z } from 'zod';
 import { compileFormula, type Run } from '../../formula/compile';
 import { MOST_LETTERS, parseFormula } from '../../formula/parse';
@@ -10,10 +10,9 @@ import { PLAIN_SIGNAL_KINDS, plainSignalSchema, type PlainSignal } from './plain
 import { defineSignal, type SignalSource, type SignalSpec } from './signal-kind';
 
 /** What is read under a name. */
-export const formulaInputsSchema = z.record(text(60), plainSignalSchema);
 export type FormulaInputs = Readonly<Record<string, PlainSignal>>;
 /** A formula, and what its names mean. */
-export const formulaFields = { text: text(MOST_LETTERS), inputs: formulaInputsSchema };
+export const formulaFields = { text: text(MOST_LETTERS), inputs: z.record(text(60), plainSignalSchema) };
 export interface Formula {
   readonly text: string;
   readonly inputs: FormulaInputs;
@@ -45,27 +44,26 @@ export const compiledFormula = (
     run: compileFormula(parseFormula(written), [...names, ...plain], unit),
   };
 };
-/** The same, or what is wrong with it. */
-export const problemOf = (
-  formula: Formula,
-  unit: UnitName,
-  more: readonly string[] = [],
-): FormulaProblem | null => {
+type Tried = (...given: Parameters<typeof compiledFormula>) => Compiled | FormulaProblem;
+/** The same, or what is wrong with it: a document may hold any text. */
+const tried: Tried = (...given) => {
   try {
-    compiledFormula(formula, unit, more);
-    return null;
+    return compiledFormula(...given);
   } catch (error) {
     if (error instanceof FormulaProblem) return error;
     throw error;
   }
 };
-
-/** The same, null for one that cannot be read: a document may hold any text. */
-export const compiledOrNull = (
-  formula: Formula,
-  unit: UnitName,
-  more: readonly string[] = [],
-): Compiled | null => (problemOf(formula, unit, more) ? null : compiledFormula(formula, unit, more));
+/** What is wrong with a formula; null for nothing. */
+export const problemOf = (...given: Parameters<Tried>): FormulaProblem | null => {
+  const one = tried(...given);
+  return one instanceof FormulaProblem ? one : null;
+};
+/** Null for one that cannot be worked out. */
+export const compiledOrNull = (...given: Parameters<Tried>): Compiled | null => {
+  const one = tried(...given);
+  return one instanceof FormulaProblem ? null : one;
+};
 const keptOf = perObject((signal: Formula & { readonly unit: UnitName }) =>
   compiledOrNull(signal, signal.unit),
 );

@@ -21,7 +21,13 @@ const props = defineProps<{
   /** It is written at once. */
   asked?: boolean;
 }>();
-const emit = defineEmits<{ change: [formula: Formula]; done: []; leave: [] }>();
+const emit = defineEmits<{
+  change: [formula: Formula];
+  /** Whether what stands there cannot be worked out. */
+  wrong: [is: boolean];
+  done: [];
+  leave: [];
+}>();
 const effectStore = useEffectStore();
 const own = computed(() => props.own ?? []);
 const known = computed(() => formulaNames(effectStore.effect, namesIn(effectStore.effect)));
@@ -51,13 +57,16 @@ const take = (text: string): void => {
   try {
     const bound = boundFormula(text, props.formula.inputs, known.value, own.value);
     problem.value = problemOf(bound, props.unit, own.value);
-    if (!problem.value) emit('change', bound);
+    // Looking at one changes nothing.
+    if (!problem.value && JSON.stringify(bound) !== kept()) emit('change', bound);
   } catch (error) {
     if (!(error instanceof FormulaProblem)) throw error;
     problem.value = error;
   }
   editor.value?.show(problem.value);
+  emit('wrong', problem.value !== null);
 };
+const kept = (): string => JSON.stringify({ text: props.formula.text, inputs: props.formula.inputs });
 const place = ref<HTMLElement | null>(null);
 const editor = shallowRef<FormulaEditor | null>(null);
 let isGone = false;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** In the place of a number that a formula drives: the formula itself, and where it is written. */
-import { computed, ref, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import type { Drive } from '../../../../core/document/schema';
 import { formulaAt, putFormula, type FormulaPlace } from '../../../../core/edits/formula-edits';
 import { putDrive, removeDrive } from '../../../../core/edits/viewer-edits';
@@ -24,6 +24,11 @@ const open = ref(false);
 const draft = ref<Formula | null>(null);
 const formula = computed<Formula>(() => draft.value ?? drive.value?.signal ?? { text: '', inputs: {} });
 
+/** What stands there cannot be worked out, or it is not known yet whether it can. */
+const isWrong = ref(false);
+/** Why a sum cannot be taken as a number. */
+const refused = ref(false);
+const chip = ref<HTMLElement | null>(null);
 /** What it was when it was opened. */
 let before: Drive | null = null;
 watch(open, (now) => {
@@ -31,9 +36,11 @@ watch(open, (now) => {
 });
 const begin = (text: string): void => {
   draft.value = { text: text.trim().replace(/^=\s*/, ''), inputs: {} };
+  isWrong.value = draft.value.text !== '';
   open.value = true;
 };
 const change = (to: Formula): void => {
+  refused.value = false;
   draft.value = to;
   if (Object.keys(to.inputs).length > 0)
     effectStore.edit(
@@ -47,27 +54,45 @@ const off = (): void => {
 const close = (): void => {
   effectStore.endGesture();
   draft.value = null;
-  open.value = false;
+  open.value = isWrong.value = refused.value = false;
+};
+/** By the keyboard it goes on from where the formula stands. */
+const closeByKey = (): void => {
+  close();
+  void nextTick(() => chip.value?.focus());
 };
 /** Escape takes back what was done. */
 const leave = (): void => {
   if (before) effectStore.edit(putDrive(before), 'formula');
   else off();
-  close();
+  closeByKey();
+};
+/** False where it stays open, since there is something to put right. */
+const finish = (): boolean => {
+  if (isWrong.value) return false;
+  const written = formula.value;
+  if (written.text === '' || Object.keys(written.inputs).length > 0) return true;
+  const value = compiledFormula(written, unit.value).run([]);
+  refused.value = !Number.isFinite(value);
+  if (refused.value) return false;
+  effectStore.asOneStep('formula', () => {
+    off();
+    emit('number', value);
+  });
+  return true;
 };
 const done = (): void => {
-  const written = draft.value;
-  if (written && written.text !== '' && Object.keys(written.inputs).length === 0) {
-    off();
-    emit('number', compiledFormula(written, unit.value).run([]));
-  }
-  close();
+  if (finish()) closeByKey();
+};
+/** Clicked elsewhere: what can be worked out is kept, else it waits for being mended, or for Escape. */
+const leftFor = (): void => {
+  if (finish()) close();
 };
 const takeOff = (): void => {
   off();
   close();
 };
-defineExpose({ begin, open });
+defineExpose({ begin });
 </script>
 
 <template>
@@ -75,7 +100,7 @@ defineExpose({ begin, open });
     :open="open"
     trigger="click"
     placement="bottomRight"
-    @update:open="(now: boolean) => (now ? (open = true) : close())"
+    @update:open="(now: boolean) => (now ? (open = true) : leftFor())"
   >
     <template #title>{{ label }}</template>
     <template #content>
@@ -86,9 +111,11 @@ defineExpose({ begin, open });
           :unit="unit"
           asked
           @change="change"
+          @wrong="(is) => (isWrong = is)"
           @done="done"
           @leave="leave"
         />
+        <p v-if="refused" class="bad" role="alert">That gives no number: something is divided by nothing.</p>
         <p class="soft">
           Signals by their names, + - * / and functions. A number without a unit counts in what the field
           shows; 2 cm, 30 deg, 50% and 1.5 s say it themselves.
@@ -102,6 +129,7 @@ defineExpose({ begin, open });
     </template>
     <button
       v-if="drive"
+      ref="chip"
       type="button"
       class="driven"
       :title="`= ${drive.signal.text}`"
