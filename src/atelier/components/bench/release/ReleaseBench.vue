@@ -62,6 +62,8 @@ const PLACES: Partial<Record<Finding['code'], string>> = {
 };
 const go = (finding: Finding): void => {
   if ('object' in finding) desk.selected = finding.object;
+  // Where drives, and so the formulas of number fields, stand.
+  if (finding.code === 'formula') desk.behave.section = 'viewer';
   if (finding.code === 'circuit')
     Object.assign(desk.behave, { section: 'circuits', circuit: finding.circuit });
   if (finding.stage !== 'release')
