@@ -2,7 +2,7 @@
 import type { BehaviourNodes, Effect } from '../core/document/schema';
 import { missing } from '../core/behave/explain';
 import { NODE_WORDS } from '../core/kinds/nodes/words/node-words';
-import { nodeKind, type BehaviourNode } from '../core/kinds/nodes/nodes';
+import { inputOf, nodeKind, outputOf, type BehaviourNode } from '../core/kinds/nodes/nodes';
 import { conversion, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
 import { UNITS, type UnitName } from '../core/schema/properties';
 import { written } from '../core/kinds/written';
@@ -24,8 +24,8 @@ export const conversionInto = (
 ): { readonly mark: string; readonly words: string } | null => {
   const wire = node.inputs[port];
   const source = wire && nodes[wire.node as BehaviourNode['id']];
-  const from = source && nodeKind(source.kind).outputs.find(({ name }) => name === wire.port)?.type;
-  const to = nodeKind(node.kind).inputs.find(({ name }) => name === port)?.type;
+  const from = source && outputOf(source, wire.port)?.type;
+  const to = inputOf(node, port)?.type;
   const words = from && to ? conversion(from, to) : null;
   if (!from || !to || !words) return null;
   return {
@@ -34,7 +34,7 @@ export const conversionInto = (
   };
 };
 const portName = (node: BehaviourNode | undefined, port: string): string =>
-  (node && nodeKind(node.kind).inputs.find(({ name }) => name === port)?.label) ?? port;
+  (node && inputOf(node, port)?.label) ?? port;
 
 /** Who writes the same, for a sentence. */
 export const writerWords = (effect: Effect, writer: Writer): string =>

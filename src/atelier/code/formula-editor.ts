@@ -5,6 +5,7 @@ import {
   completionKeymap,
   completionStatus,
   startCompletion,
+  type CompletionResult,
   type CompletionSource,
 } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
@@ -79,10 +80,27 @@ const offered =
         ...(note ? { info: note } : {}),
         apply: isFunction ? `${word}(` : word,
       }));
-    return options.length === 0 ? null : { from: pos - before.length, options, filter: false };
+    if (options.length === 0) return null;
+    return {
+      from: pos - before.length,
+      options,
+      filter: false,
+      // At once with each letter: Enter behind the last one takes what is offered then.
+      update: (_was, _from, _to, now) => offered(words)(now) as CompletionResult | null,
+    };
   };
 
 export const formulaEditor = (parent: HTMLElement, text: string, around: Around): FormulaEditor => {
+  /** Nobody has moved the caret yet: the browser alone would put it before what is there already, when it gets the focus. */
+  let isSettling = true;
+  const isMoved = (): false => (isSettling = false);
+  /** Enter was pressed while it was still looked for what can be offered: it waits for that. */
+  let hasEntered = false;
+  const enter = (line: EditorView): void => {
+    const status = completionStatus(line.state);
+    if (status === 'pending') hasEntered = true;
+    else if (status === null || !acceptCompletion(line)) around.done();
+  };
   const view = new EditorView({
     parent,
     state: EditorState.create({
@@ -104,14 +122,18 @@ export const formulaEditor = (parent: HTMLElement, text: string, around: Around)
               ]
             : tr,
         ),
+        EditorState.transactionFilter.of((tr) => (isSettling && tr.isUserEvent('select') ? [] : tr)),
+        EditorView.domEventHandlers({
+          pointerdown: isMoved,
+          keydown: ({ key }) => key.length > 1 && isMoved(),
+        }),
         history(),
         Prec.highest(
           keymap.of([
             {
               key: 'Enter',
               run: (line) => {
-                if (completionStatus(line.state) === 'active') acceptCompletion(line);
-                else around.done();
+                enter(line);
                 return true;
               },
             },
@@ -128,6 +150,7 @@ export const formulaEditor = (parent: HTMLElement, text: string, around: Around)
         autocompletion({
           override: [offered(around.words)],
           icons: false,
+          activateOnTypingDelay: 0,
           interactionDelay: 0,
           maxRenderedOptions: MOST_OFFERED,
         }),
@@ -135,7 +158,15 @@ export const formulaEditor = (parent: HTMLElement, text: string, around: Around)
         tooltips({ parent: document.body }),
         EditorView.contentAttributes.of({ 'aria-label': around.label, spellcheck: 'false' }),
         EditorView.updateListener.of((update) => {
-          if (update.docChanged) around.changed(update.state.doc.toString());
+          if (update.docChanged) {
+            around.changed(update.state.doc.toString());
+            hasEntered = false;
+          }
+          if (hasEntered && completionStatus(update.state) !== 'pending') {
+            hasEntered = false;
+            // Nothing can be changed from within a change.
+            queueMicrotask(() => enter(update.view));
+          }
         }),
         codeLooks,
       ],

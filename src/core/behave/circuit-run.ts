@@ -5,7 +5,7 @@
 import { fnv1a } from '../maths/hash';
 import type { CircuitId, NodeId } from '../document/schema';
 import type { InputPort, NodeInstant } from '../kinds/nodes/node-kind';
-import { nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
+import { nodeKind, portsOf, type BehaviourNode } from '../kinds/nodes/nodes';
 import {
   converted,
   NOTHING,
@@ -73,7 +73,7 @@ export class CircuitRun {
     // Outputs first, so that late inputs find those of nodes that come after them.
     for (const { id, order } of circuits)
       for (const { node } of order)
-        for (const port of nodeKind(node.kind).outputs)
+        for (const port of portsOf(node).outputs)
           this.places.set(keyOf(id, node.id, port.name), place(port.type, firstValue(node, port.type)));
     this.nodes = circuits.flatMap(({ id, order }) => order.map((planned) => this.placed(id, planned, place)));
     this.numbers = Float64Array.from(numbers);
@@ -87,7 +87,8 @@ export class CircuitRun {
     place: (type: PortType, value: PortValue) => Place,
   ): PlacedNode {
     const { node, inputs } = planned;
-    const { run, outputs } = nodeKind(node.kind);
+    const { run } = nodeKind(node.kind);
+    const { outputs } = portsOf(node);
     return {
       circuit,
       planned,
@@ -118,7 +119,7 @@ export class CircuitRun {
           if (wire) level = Math.max(level, 1 + (levels.get(`${circuit} ${wire.node}`) ?? -1));
       levels.set(`${circuit} ${node.id}`, isLate ? -1 : level);
       if (node.off) continue;
-      if (nodeKind(node.kind).outputs.length > 0) {
+      if (portsOf(node).outputs.length > 0) {
         if (isLate) late.push(this.stepOf(placed));
         else inLevels.push({ level, kind: node.kind, placed });
       }

@@ -13,8 +13,9 @@ import { IconiaError } from '../errors';
 import { copiedNodes } from '../graph/graph';
 import {
   behaviourNodeSchema,
+  inputOf,
   NODE_KINDS,
-  nodeKind,
+  outputOf,
   setSchema,
   type BehaviourNode,
   type NodeKind,
@@ -103,11 +104,10 @@ const nodeOf = (json: unknown, i: number): BehaviourNode => {
 
 /** Every wire runs from a port that is there into one that reads it. */
 const checkPorts = (node: BehaviourNode, within: BehaviourNodes): void => {
-  const { inputs } = nodeKind(node.kind);
   for (const [name, wire] of Object.entries(node.inputs)) {
-    const input = inputs.find((port) => port.name === name);
+    const input = inputOf(node, name);
     const source = within[wire.node as NodeId]!;
-    const output = nodeKind(source.kind).outputs.find((port) => port.name === wire.port);
+    const output = outputOf(source, wire.port);
     if (!input) throw refused(`A node of the kind ${node.kind} has no input “${name.slice(0, 40)}”.`);
     if (!output)
       throw refused(`A node of the kind ${source.kind} has no output “${wire.port.slice(0, 40)}”.`);

@@ -3,7 +3,15 @@ import type { BehaviourNodes, CircuitId, Effect, NodeId } from '../document/sche
 import { circuitsOn } from '../document/behaviour-queries';
 import { planGraph, type GraphTrouble, type PlannedNode } from '../graph/plan';
 import type { InputPort, OutputPort } from '../kinds/nodes/node-kind';
-import { isEnd, keysOfNode, nodeKind, setSchema, type BehaviourNode } from '../kinds/nodes/nodes';
+import {
+  isEnd,
+  keysOfNode,
+  nodeKind,
+  outputOf,
+  portsOf,
+  setSchema,
+  type BehaviourNode,
+} from '../kinds/nodes/nodes';
 import { conversion, type PortType } from '../kinds/nodes/ports';
 import { perDocument } from '../memo';
 import { lackingIn } from '../schema/references';
@@ -32,8 +40,6 @@ export interface CircuitPlan {
   readonly order: readonly PlannedBehaviour[];
   readonly troubles: readonly NodeTrouble[];
 }
-
-const portsOf = ({ kind }: BehaviourNode) => nodeKind(kind);
 
 /** The plan of one circuit. `has` says whether something that nodes name is there. */
 export const planNodes = (
@@ -84,10 +90,10 @@ const withoutMismatches = (
   const kept: Record<NodeId, BehaviourNode> = {};
   for (const node of Object.values<BehaviourNode>(nodes)) {
     let { inputs } = node;
-    for (const port of nodeKind(node.kind).inputs) {
+    for (const port of portsOf(node).inputs) {
       const wire = inputs[port.name];
       const source = wire && nodes[wire.node];
-      const from = source && nodeKind(source.kind).outputs.find(({ name }) => name === wire.port)?.type;
+      const from = source && outputOf(source, wire.port)?.type;
       if (!from || conversion(from, port.type) !== undefined) continue;
       mismatches.push({ code: 'mismatch', node: node.id, port: port.name, from, to: port.type });
       const { [port.name]: _refused, ...rest } = inputs;

@@ -4,7 +4,7 @@
  * runs follow by themselves.
  */
 import type { z } from 'zod';
-import type { GraphInput, GraphOutput } from '../../graph/graph';
+import type { GraphInput, GraphOutput, Ports } from '../../graph/graph';
 import type { UnitName } from '../../schema/properties';
 import type { Seconds, Unit } from '../../units';
 import type { WholeWrites } from '../actions/action-kind';
@@ -29,6 +29,8 @@ export interface OutputPort extends GraphOutput {
   readonly type: PortType;
   readonly unit?: UnitName;
 }
+
+export type NodePorts = Ports<InputPort, OutputPort>;
 
 /** What nodes are told of the step that is worked out. */
 export interface NodeInstant {
@@ -73,6 +75,8 @@ export type NodeRun<Set, State> =
 
 /** What a kind says; `Set` is what can be set of a node of it beside its inputs. */
 export interface NodeSpec<Set> {
+  /** Its ports, where they go by how it is set; `inputs` and `outputs` are those of a new one. */
+  readonly ports?: (set: Set) => NodePorts;
   readonly inputs: readonly InputPort[];
   readonly outputs: readonly OutputPort[];
   readonly run: NodeRun<Set, unknown>;

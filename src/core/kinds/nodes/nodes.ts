@@ -12,7 +12,7 @@ import { nodeValueSchema } from './ports';
 import { TEXT_NODES } from './text-nodes';
 import { CHANGE_NODES, TIME_NODES } from './time-nodes';
 import { ROTATION_NODES, VECTOR_NODES } from './vector-nodes';
-import type { NodeSpec, SetOf } from './node-kind';
+import type { InputPort, NodePorts, NodeSpec, OutputPort, SetOf } from './node-kind';
 import { writtenKeys } from '../writables/writables';
 
 /** In the order of the menu within each group. */
@@ -76,9 +76,18 @@ interface AnyKind extends NodeSpec<never> {
 /** What a kind is, for whoever does not care which one it is. */
 export const nodeKind = (kind: NodeKind): AnyKind => NODE_KINDS_BY_NAME[kind] as never;
 
+/** What runs in and out of a node. */
+export const portsOf = ({ kind, set }: Pick<BehaviourNode, 'kind' | 'set'>): NodePorts => {
+  const spec = nodeKind(kind);
+  return spec.ports ? spec.ports(set as never) : spec;
+};
+export const inputOf = (node: BehaviourNode, port: string): InputPort | undefined =>
+  portsOf(node).inputs.find(({ name }) => name === port);
+export const outputOf = (node: BehaviourNode, port: string): OutputPort | undefined =>
+  portsOf(node).outputs.find(({ name }) => name === port);
+
 /** Whether a wire into an input closes no circle. */
-export const isLate = (node: BehaviourNode, port: string): boolean =>
-  nodeKind(node.kind).inputs.some((i) => i.name === port && i.late === true);
+export const isLate = (node: BehaviourNode, port: string): boolean => inputOf(node, port)?.late === true;
 
 /** Whether it writes or does something: wires end in it. */
 export const isEnd = (kind: NodeKind): boolean => {

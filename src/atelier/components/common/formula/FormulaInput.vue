@@ -91,8 +91,11 @@ onBeforeUnmount(() => {
 watch(
   () => props.formula.text,
   (text) => {
-    const isFree = problem.value === null || editor.value?.hasFocus === false;
-    if (isFree && editor.value && !sameText(editor.value.text, text)) editor.value.setText(text);
+    const line = editor.value;
+    if (!line) return;
+    // Of what is written there just now only its sense comes back.
+    const isSame = line.hasFocus ? problem.value !== null || sameText(line.text, text) : line.text === text;
+    if (!isSame) line.setText(text);
   },
 );
 const sameText = (typed: string, kept: string): boolean => typed.trim().replace(/^=\s*/, '') === kept;

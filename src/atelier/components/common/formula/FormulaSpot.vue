@@ -35,8 +35,9 @@ watch(open, (now) => {
   if (now) before = drive.value;
 });
 const begin = (text: string): void => {
-  draft.value = { text: text.trim().replace(/^=\s*/, ''), inputs: {} };
-  isWrong.value = draft.value.text !== '';
+  // What is typed on before the line is there belongs to it, blanks at the end too.
+  draft.value = { text: text.trimStart().replace(/^=/, ''), inputs: {} };
+  isWrong.value = draft.value.text.trim() !== '';
   open.value = true;
 };
 const change = (to: Formula): void => {
@@ -71,7 +72,7 @@ const leave = (): void => {
 const finish = (): boolean => {
   if (isWrong.value) return false;
   const written = formula.value;
-  if (written.text === '' || Object.keys(written.inputs).length > 0) return true;
+  if (written.text.trim() === '' || Object.keys(written.inputs).length > 0) return true;
   const value = compiledFormula(written, unit.value).run([]);
   refused.value = !Number.isFinite(value);
   if (refused.value) return false;

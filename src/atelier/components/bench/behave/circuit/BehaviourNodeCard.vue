@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
-import { nodeKind, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { portsOf, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { FORMULA_PORTS } from '../../../../../core/kinds/nodes/number-nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -38,7 +38,7 @@ const emit = defineEmits<{
   done: [];
 }>();
 const effectStore = useEffectStore();
-const kind = computed(() => nodeKind(props.node.kind));
+const ports = computed(() => portsOf(props.node));
 const name = computed(() => nodeName(effectStore.effect, props.node));
 const properties = computed(() =>
   'signal' in props.node.set || 'trigger' in props.node.set || 'to' in props.node.set
@@ -83,15 +83,15 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
   <NodeFrame
     :name="name"
     :note="NODE_WORDS[node.kind].note"
-    :inputs="kind.inputs"
-    :outputs="kind.outputs"
+    :inputs="ports.inputs"
+    :outputs="ports.outputs"
     :mark-of="markOf"
     :conversion-of="(port) => conversionOf(port.name)"
     :is-wired="(port) => node.inputs[port.name] !== undefined"
     :troubles="troubles"
     :serious="serious"
     :selected="selected"
-    :last="kind.outputs.length === 0"
+    :last="ports.outputs.length === 0"
     :off="node.off"
     wide
     @unwire="(port) => emit('unwire', port)"

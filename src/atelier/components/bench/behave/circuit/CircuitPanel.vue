@@ -6,7 +6,14 @@ import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
-import { isEnd, nodeKind, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
+import {
+  inputOf,
+  isEnd,
+  outputOf,
+  portsOf,
+  type BehaviourNode,
+  type NodeKind,
+} from '../../../../../core/kinds/nodes/nodes';
 import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
@@ -81,8 +88,7 @@ const one = computed(() => {
 const loose = ref<LooseWire | null>(null);
 const letGo = (from: PortOf, isOutput: boolean, at: readonly [number, number]): void => {
   const node = nodes.value[from.node as NodeId];
-  const ports = node && nodeKind(node.kind)[isOutput ? 'outputs' : 'inputs'];
-  const port = ports?.find(({ name }) => name === from.port);
+  const port = node && (isOutput ? outputOf : inputOf)(node, from.port);
   if (port) loose.value = { from, type: port.type, way: isOutput ? 'fromOutput' : 'fromInput', at };
 };
 /** Where a wire was let go of, with that; beside the node that is chosen; else where the board is looked at. */
@@ -149,7 +155,7 @@ const isCut = (node: BehaviourNode, port: string): boolean =>
   troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
 /** For the list of wires. */
 const wordsOf = (node: BehaviourNode) => ({
-  ...nodeKind(node.kind),
+  ...portsOf(node),
   note: NODE_WORDS[node.kind].note,
   name: nodeName(effectStore.effect, node),
 });

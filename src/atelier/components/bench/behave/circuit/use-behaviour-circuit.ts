@@ -20,9 +20,12 @@ import { sentence } from '../../../../../core/errors';
 import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
 import * as layout from '../../../../../core/graph/layout';
 import {
+  inputOf,
   isLate,
   newBehaviourNode,
   nodeKind,
+  outputOf,
+  portsOf,
   type BehaviourNode,
   type NodeKind,
 } from '../../../../../core/kinds/nodes/nodes';
@@ -37,8 +40,9 @@ import { hasIn } from '../../../../../core/document/named-in';
 /** Of a node on the board. */
 const WIDTH = 196;
 /** Height of a node that is not drawn yet, from its ports. */
-const likelyHeight = ({ kind }: Pick<BehaviourNode, 'kind'>): number => {
-  const { inputs, outputs, fields } = nodeKind(kind);
+const likelyHeight = ({ kind, set }: Pick<BehaviourNode, 'kind' | 'set'>): number => {
+  const { fields } = nodeKind(kind);
+  const { inputs, outputs } = portsOf({ kind, set });
   return 44 + 28 * (inputs.length + outputs.length + 1.4 * Object.keys(fields).length);
 };
 const NO_NODES: BehaviourNodes = {};
@@ -85,7 +89,13 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     set: object | null = null,
   ): { id: NodeId; at: readonly [number, number] } | null => {
     if (!circuit.value) return null;
-    const at = layout.freePlace(nodes.value, heightOf, likelyHeight({ kind }), wanted, WIDTH);
+    const at = layout.freePlace(
+      nodes.value,
+      heightOf,
+      likelyHeight({ kind, set: (set ?? nodeKind(kind).fresh) as BehaviourNode['set'] }),
+      wanted,
+      WIDTH,
+    );
     const whole = [Math.round(at[0]), Math.round(at[1])] as const;
     // What is selected in the Stack is meant, where an object is meant at all.
     const written = { to: { kind: 'number', objects: [...desk.selection], property: 'size' } };
@@ -109,8 +119,8 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     if (!circuit.value) return;
     said.value = null;
     const [source, target] = [nodes.value[from.node as NodeId], nodes.value[to.node as NodeId]];
-    const output = source && nodeKind(source.kind).outputs.find(({ name }) => name === from.port);
-    const input = target && nodeKind(target.kind).inputs.find(({ name }) => name === to.port);
+    const output = source && outputOf(source, from.port);
+    const input = target && inputOf(target, to.port);
     if (!output || !input) return;
     if (conversion(output.type, input.type) === undefined) {
       said.value = `${refusal(output.type, input.type)} The wire was not drawn.`;

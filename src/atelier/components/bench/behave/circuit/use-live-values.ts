@@ -1,7 +1,7 @@
 /** What is at the ports of circuits at the moment on screen, a few times a second. */
 import { onScopeDispose, shallowRef } from 'vue';
 import type { CircuitId, NodeId } from '../../../../../core/document/schema';
-import { nodeKind, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { valueWords } from '../../../../circuit-words';
 import { usePlaybackStore } from '../../../../stores/playback';
 
@@ -20,7 +20,7 @@ export const useLiveValues = (
     if (!now) return;
     const seen: Record<string, string> = {};
     for (const node of Object.values<BehaviourNode>(open.nodes))
-      for (const { name, type, unit } of nodeKind(node.kind).outputs) {
+      for (const { name, type, unit } of portsOf(node).outputs) {
         const value = now.runtime.nodeValue(open.id, node.id, name);
         if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit);
       }
