@@ -14,7 +14,7 @@ const only = (name, from, allowed) => ({
 const CORE = [
   ...['errors', 'units', 'text', 'memo', 'maths', 'graph', 'vision', 'tracking', 'face', 'hand'],
   // What a document is made of: plain schemas, then the kinds of things in it, then the document.
-  ...['schema', 'formula', 'kinds', 'document'],
+  ...['schema', 'formula', 'script', 'kinds', 'document'],
   ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],
   // What runs: the compiled effect, where things are, what particles and behaviour do.
   ...['program', 'placing', 'fountain', 'behave'],
@@ -64,7 +64,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg', 'npm-unknown'],
         pathNot:
-          'node_modules/(zod|immer|fast-json-patch|fflate|fast-xml-parser|saxes|fast-png|ag-psd|omggif|fontkit|@gltf-transform|meshoptimizer|earcut|jsep|three-mesh-bvh)/',
+          'node_modules/(zod|immer|fast-json-patch|fflate|fast-xml-parser|saxes|fast-png|ag-psd|omggif|fontkit|@gltf-transform|meshoptimizer|earcut|jsep|three-mesh-bvh|acorn|acorn-walk|sucrase|quickjs-emscripten-core|@jitl)/',
       },
     },
     {

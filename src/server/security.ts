@@ -8,7 +8,8 @@ const base = {
   formAction: ["'none'"],
   frameAncestors: ["'none'"],
   objectSrc: ["'none'"],
-  scriptSrc: ["'self'"],
+  // Scripts of effects run in an engine that is WebAssembly.
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
   styleSrc: ["'self'"],
   fontSrc: ["'self'"],
   imgSrc: ["'self'", 'blob:', 'data:'],
@@ -26,7 +27,7 @@ const headers = (directives: Record<string, string[]>): RequestHandler =>
     referrerPolicy: { policy: 'no-referrer' },
   });
 
-/** The show page and everything else. */
+/** The show page and everything else: none of it makes code of texts. */
 export const strict = headers(base);
 /** The atelier: its component library writes style elements. */
 export const atelier = headers({ ...base, styleSrc: ["'self'", "'unsafe-inline'"] });
@@ -43,7 +44,6 @@ export const compiling = headers({ ...base, scriptSrc: ["'self'", "'unsafe-eval'
  */
 export const intake = headers({
   ...base,
-  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
   workerSrc: ["'self'", 'blob:'],
 });
 

@@ -1,4 +1,6 @@
 /** The show page: loads a released effect and plays it on the viewer's camera or on a take. */
+import type { ScriptEngine } from '../core/script/engine';
+import { scriptsFor } from '../stage/script-engine';
 import { compile } from '../core/program/program';
 import { IconiaError, sentence } from '../core/errors';
 import {
@@ -109,6 +111,7 @@ class ShowPage {
     private readonly opened: OpenedPackage,
     abilities: Abilities,
     texts: PromptTexts,
+    private readonly scripts: ScriptEngine | null,
   ) {
     this.stage = new Stage(canvas, createStores(this.files), abilities);
     this.worldView = new WorldView(
@@ -118,7 +121,7 @@ class ShowPage {
       () => this.resize(),
     );
     void mayMeasure().then((may) => (this.mayMeasure = may));
-    this.live = new LiveRuntime(compile(opened.effect));
+    this.live = new LiveRuntime(compile(opened.effect), scripts);
     this.overlay = new ViewerOverlay({
       textOf: (prompt) => promptIn(prompt, texts),
       onControl: (control, value) => this.live.control(control, value),
@@ -280,7 +283,7 @@ class ShowPage {
 
   /** The effect starts anew whenever the picture under it changes. */
   private restart(): void {
-    this.live = new LiveRuntime(compile(this.opened.effect));
+    this.live = new LiveRuntime(compile(this.opened.effect), this.scripts);
     this.startedAt = performance.now();
   }
 
@@ -367,10 +370,11 @@ const main = async (): Promise<void> => {
     );
     image.hidden = false;
   }
-  const [abilities, texts] = await arrived(
-    Promise.all([loadAbilities(requirementsOf(opened.effect)), promptTexts()]),
+  const { effect } = opened;
+  const [abilities, texts, scripts] = await arrived(
+    Promise.all([loadAbilities(requirementsOf(effect)), promptTexts(), scriptsFor(effect)]),
   );
-  const page = new ShowPage(opened, abilities, texts);
+  const page = new ShowPage(opened, abilities, texts, scripts);
   page.showTake();
   performing
     .then(({ OnPerformer }) => page.setPerformer(new OnPerformer(opened.effect)))

@@ -2,6 +2,7 @@
 import type { Program } from '../core/program/program';
 import { Runtime } from '../core/behave/runtime';
 import type { ControlSet, Finger, View } from '../core/program/inputs';
+import type { ScriptEngine } from '../core/script/engine';
 import type { ControlId, ViewerEvent } from '../core/document/schema';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import { STEP } from '../core/units';
@@ -20,9 +21,12 @@ export class LiveRuntime {
   private events: ViewerEvent[] = [];
   private loudness = 0;
 
-  constructor(program: Program) {
+  constructor(
+    program: Program,
+    private scripts: ScriptEngine | null = null,
+  ) {
     this.compiled = program;
-    this.current = new Runtime(program);
+    this.current = new Runtime(program, { scripts });
   }
 
   get runtime(): Runtime {
@@ -32,10 +36,11 @@ export class LiveRuntime {
     return this.compiled;
   }
 
-  /** The document was changed: its values change, what is under way goes on. */
-  change(program: Program): void {
-    if (program === this.compiled) return;
-    const next = new Runtime(program);
+  /** The document was changed, or what runs scripts is there now: values change, what is under way goes on. */
+  change(program: Program, scripts: ScriptEngine | null = this.scripts): void {
+    if (program === this.compiled && scripts === this.scripts) return;
+    const next = new Runtime(program, { scripts });
+    this.scripts = scripts;
     next.carryOn(this.compiled, this.current.save());
     this.compiled = program;
     this.current = next;

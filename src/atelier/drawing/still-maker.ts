@@ -11,6 +11,7 @@ import type { PeopleDetail } from '../../stage/performer/person-view';
 import type { PictureImage } from '../../stage/printed-pictures';
 import { createStores, loadUsed, type Stores } from '../../stage/effect/stores';
 import type { FileSource } from '../../stage/effect/texture-store';
+import { scriptsFor } from '../../stage/script-engine';
 import { Stage } from '../../stage/stage';
 import type { ClipPicture } from '../../stage/clip-picture';
 import { TakePicture } from '../../stage/take-picture';
@@ -75,7 +76,8 @@ class StillMaker {
     this.pictures = pictures;
     this.people = people;
     await loadUsed(this.stores, effect);
-    const player = new Player(effect, take);
+    const player = new Player(effect, take, { scripts: await scriptsFor(effect) });
+    if (signal.aborted) return;
     for (const [i, time] of times.entries()) {
       // A still is nobody's hurry: what the creator does comes first.
       await new Promise((next) => setTimeout(next, 16));

@@ -8,6 +8,9 @@ import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from 
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
 import type { Finger, View } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
+import { hasScripts } from '../../core/document/behaviour-queries';
+import type { ScriptEngine } from '../../core/script/engine';
+import { loadScriptEngine } from '../../stage/script-engine';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
@@ -93,7 +96,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (input.problem !== told) cameraError.value = told = input.problem;
     liveFrame.value = input.frame;
     if (input.source === 'camera' && source.value !== 'camera') {
-      live = new LiveRuntime(player.value.program);
+      live = new LiveRuntime(player.value.program, scripts.value);
       playing.value = false;
     }
     camera.value = input.camera;
@@ -105,11 +108,29 @@ export const usePlaybackStore = defineStore('playback', () => {
     recorded: leavesOut.value ? [] : recorded.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
+  /** What runs scripts; null while it is fetched, and where none are. */
+  const scripts = shallowRef<ScriptEngine | null>(null);
+  /** Why it is not there. */
+  const scriptsProblem = ref<string | null>(null);
+  const fetchScripts = async (): Promise<void> => {
+    scriptsProblem.value = null;
+    try {
+      scripts.value = await loadScriptEngine();
+    } catch (error) {
+      scriptsProblem.value = `Scripts cannot run, since what runs them could not be loaded. ${sentence(error)}`;
+    }
+  };
+  watch(
+    () => hasScripts(effectStore.effect),
+    (has) => has && !scripts.value && void fetchScripts(),
+    { immediate: true },
+  );
   const player = computed<Player>(
     (before) =>
       new Player(effectStore.shown, take.value, {
         ...options.value,
         only: only.value,
+        scripts: scripts.value,
         before: before ?? null,
       }),
   );
@@ -158,7 +179,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
   const restart = (): void => {
     seek(0);
-    if (source.value !== 'take') live = new LiveRuntime(compile(effectStore.effect));
+    if (source.value !== 'take') live = new LiveRuntime(compile(effectStore.effect), scripts.value);
     if (source.value === 'tracked') liveFrame.value = beforeTracked();
   };
 
@@ -248,7 +269,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (source.value === 'tracked') tracker?.look(time.value);
     if (source.value !== 'take') {
       if (!liveFrame.value || !live) return null;
-      live.change(player.value.program);
+      live.change(player.value.program, scripts.value);
       live.hear(input.loudness ?? (source.value === 'tracked' ? heardOn(liveFrame.value) : 0));
       live.advance(performance.now() / 1000, liveFrame.value);
       return { frame: liveFrame.value, runtime: live.runtime, program: live.program };
@@ -320,7 +341,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     try {
       await opened.start();
       if (tracker !== opened) return;
-      live = new LiveRuntime(player.value.program);
+      live = new LiveRuntime(player.value.program, scripts.value);
       liveFrame.value = beforeTracked();
       source.value = 'tracked';
     } catch (error) {
@@ -352,6 +373,8 @@ export const usePlaybackStore = defineStore('playback', () => {
   });
 
   return {
+    scripts,
+    scriptsProblem,
     trackable,
     needsOfTake,
     cameraLight,

@@ -1,11 +1,12 @@
 /** All that happens to an effect over a whole take: what fired, what acted on what, what was refused, how near triggers came. */
 import type { ActionKind, CueId, ObjectId, Signal } from '../document/schema';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
+import { hasScripts } from '../document/behaviour-queries';
 import { changesOf } from './put-back';
 import { Player, type PlayerOptions } from './player';
 import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
-import type { Firing, Refusal } from './witness';
+import type { Firing, Refusal, ScriptPlace, ScriptTold } from './witness';
 import type { SpeedMemory } from './signals';
 import type { Values } from '../kinds/values';
 
@@ -42,6 +43,8 @@ export interface CueBar {
   readonly to: Seconds;
 }
 
+export type Scripted = ScriptPlace & ScriptTold & { readonly time: Seconds };
+
 export interface Chronicle {
   /** Values a second, of the lines. */
   readonly rate: number;
@@ -52,6 +55,8 @@ export interface Chronicle {
   readonly acts: readonly Acted[];
   readonly refusals: readonly Refused[];
   readonly nearest: readonly Nearest[];
+  /** What scripts logged, and where they were stopped. */
+  readonly scripted: readonly Scripted[];
 }
 
 /** More of them nobody reads, and an endless circle of cues makes one a step. */
@@ -72,16 +77,18 @@ export const UNEVENTFUL: Chronicle = {
   acts: [],
   refusals: [],
   nearest: [],
+  scripted: [],
 };
-/** Whether a run would tell nothing: no cue can fire, no signal is asked for. */
+/** Whether a run would tell nothing: no cue can fire, no script log, no signal is asked for. */
 export const isUneventful = (effect: Effect, { signals = [] }: Told): boolean =>
-  signals.length === 0 && Object.keys(effect.cues).length === 0;
+  signals.length === 0 && Object.keys(effect.cues).length === 0 && !hasScripts(effect);
 
 /** Runs the effect from its start over the take's length, without drawing. Every step is a value of each line. */
 export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chronicle => {
   const acts: Acted[] = [];
   const refusals: Refused[] = [];
   const firings: Firing[] = [];
+  const scripted: Scripted[] = [];
   const player = new Player(effect, take, {
     ...told,
     fountains: false,
@@ -101,6 +108,9 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
       },
       refused: (cue, why, time) => {
         if (refusals.length < MOST_TOLD) refusals.push({ time, cue, why });
+      },
+      scripted: (place, said, time) => {
+        if (scripted.length < MOST_TOLD) scripted.push({ ...place, ...said, time });
       },
     },
   });
@@ -150,6 +160,7 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
     acts,
     refusals,
     nearest: levels.map(({ cue, index, value, time }) => ({ cue, trigger: index, value, time })),
+    scripted,
   };
 };
 

@@ -27,11 +27,11 @@ export interface CircuitState {
   readonly things: readonly PortValue[];
   readonly memory: readonly unknown[];
 }
-/** What nodes are told, and whose chance it is. */
-export interface SeededInstant extends NodeInstant {
-  seed: number;
+/** What nodes are told, and who asks: chance is of each node by itself. */
+export interface AskedInstant extends NodeInstant {
+  asks: { readonly circuit: CircuitId; readonly node: NodeId; readonly seed: number };
 }
-type Stepping = (at: SeededInstant) => void;
+type Stepping = (at: AskedInstant) => void;
 
 /** A node with its places. */
 interface PlacedNode {
@@ -179,7 +179,7 @@ export class CircuitRun {
       );
     const set = node.set as never;
     if (run.as === 'reads') return readStep(this.numbers, run.of, [set], [outputs[0]!.at]);
-    const seed = fnv1a(`${circuit} ${node.id}`);
+    const asks = { circuit, node: node.id, seed: fnv1a(`${circuit} ${node.id}`) };
     // Filled anew in each step: nothing is made for what goes in.
     const given: PortValue[] = reads.map(({ as }) => NOTHING[as]);
     const fill = (): never => {
@@ -192,13 +192,13 @@ export class CircuitRun {
     if (run.as === 'values') {
       const { of } = run;
       return (at) => {
-        at.seed = seed;
+        at.asks = asks;
         give(of(fill(), set, at));
       };
     }
     const { next } = run;
     return (at) => {
-      at.seed = seed;
+      at.asks = asks;
       const { state, out } = next(this.memory[kept] as never, fill(), set, at);
       this.memory[kept] = state;
       give(out);
@@ -228,13 +228,19 @@ export class CircuitRun {
     return this.steps.length === 0;
   }
   /** One step of all nodes. */
-  step(at: SeededInstant): void {
+  step(at: AskedInstant): void {
     for (const step of this.steps) step(at);
   }
   /** What is at an output now; undefined where there is none. */
   valueAt(circuit: CircuitId, node: NodeId, port: string): PortValue | undefined {
     const place = this.places.get(keyOf(circuit, node, port));
     return place && this.read(place);
+  }
+
+  /** What a node has kept; undefined for one that keeps nothing. */
+  memoryOf(circuit: CircuitId, node: NodeId): unknown {
+    const placed = this.nodes.find((one) => one.circuit === circuit && one.planned.node.id === node);
+    return placed && placed.kept >= 0 ? this.memory[placed.kept] : undefined;
   }
 
   save(): CircuitState {
@@ -254,7 +260,11 @@ export class CircuitRun {
     for (const { circuit, planned, outputs, kept } of now.nodes) {
       const was = byId.get(`${circuit} ${planned.node.id}`);
       if (was?.planned.node.kind !== planned.node.kind || planned.node.off) continue;
-      outputs.forEach((place, i) => now.write(place, old.read(was.outputs[i]!)));
+      outputs.forEach((place, i) => {
+        const before = was.outputs[i];
+        // Ports can be others than they were.
+        if (before?.type === place.type) now.write(place, old.read(before));
+      });
       if (kept >= 0 && was.kept >= 0) now.memory[kept] = old.memory[was.kept];
     }
     return now.save();

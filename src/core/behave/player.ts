@@ -3,6 +3,7 @@
  * each second and runs the steps between.
  */
 import type { CueId, Effect, SceneId } from '../document/schema';
+import type { ScriptEngine } from '../script/engine';
 import type { Take } from '../takes/take';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
@@ -28,6 +29,8 @@ export interface PlayerOptions {
   readonly before?: Player | null;
   /** Begins in this scene instead of the opening scene. */
   readonly scene?: SceneId | null;
+  /** Runs scripts; without it they rest. */
+  readonly scripts?: ScriptEngine | null;
 }
 
 /** One step of a run, after it was taken. */
@@ -75,12 +78,13 @@ export class Player {
       fountains = true,
       witness = null,
       before = null,
+      scripts = null,
     }: PlayerOptions = {},
   ) {
     this.program = before?.program.effect === effect ? before.program : compile(effect);
     this.recorded = recorded;
-    this.played = `${scene} ${only} ${fountains}`;
-    this.runtime = new Runtime(this.program, { scene, only, fountains, witness });
+    this.played = `${scene} ${only} ${fountains} ${scripts !== null}`;
+    this.runtime = new Runtime(this.program, { scene, only, fountains, witness, scripts });
     this.recordedAt = byStep(recorded);
     this.fingers = recordedOf(recorded, 'fingers').map(({ time, input }) => ({
       step: stepAt(time),

@@ -34,6 +34,7 @@ import type { WholeWrites } from '../kinds/actions/action-kind';
 import type { CueWrites } from './parts/writing';
 import { WrittenPart } from './parts/written-part';
 import type { Program } from '../program/program';
+import type { ScriptEngine } from '../script/engine';
 import { signalNow, type Readable, type SpeedMemory } from './signals';
 import type { Setter } from '../kinds/writables/writable-kind';
 import type { Writable } from '../kinds/writables/writables';
@@ -50,13 +51,15 @@ export interface RuntimeOptions {
   /** Only this cue fires, at once: to see it by itself. */
   readonly only?: CueId | null;
   readonly witness?: Witness | null;
+  /** Runs scripts; without it they rest. */
+  readonly scripts?: ScriptEngine | null;
 }
 
 /** The parts, in the order in which they take a step. */
 const partsOf = (
   program: Program,
   runtime: StateNow,
-  { scene = null, fountains = true, only = null, witness = null }: RuntimeOptions,
+  { scene = null, fountains = true, only = null, witness = null, scripts = null }: RuntimeOptions,
 ) => {
   const presence = new PresencePart(program, runtime);
   const sceneNow = new ScenePart(program, scene);
@@ -84,6 +87,7 @@ const partsOf = (
     // Looked at by itself, a cue is started by nothing else.
     write: only === null ? byWhole : { ...byWhole, bid: () => {} },
     tellCues: (step) => cues.tell(step),
+    scripts: { engine: scripts, witness },
   });
   written.late = circuits;
   return {
@@ -174,6 +178,10 @@ export class Runtime implements StateNow, Readable {
   /** What is at an output of a node of a circuit; undefined where there is none. */
   nodeValue(circuit: CircuitId, node: NodeId, port: string): PortValue | undefined {
     return this.parts.circuits.valueAt(circuit, node, port);
+  }
+  /** What a node of a circuit has kept; undefined for one that keeps nothing. */
+  nodeMemory(circuit: CircuitId, node: NodeId): unknown {
+    return this.parts.circuits.memoryOf(circuit, node);
   }
   /** The prompt that is to be read now: the last one shown; null for none. */
   get prompt(): PromptId | null {

@@ -1,5 +1,6 @@
 /** What is told of a run, to whoever marks it or wants to know why. */
-import type { CueId } from '../document/schema';
+import type { CircuitId, CueId, NodeId } from '../document/schema';
+import type { ScriptProblem } from '../script/engine';
 import type { Seconds } from '../units';
 import type { CompiledAction } from '../program/program';
 
@@ -28,4 +29,13 @@ export interface Witness {
     time: Seconds,
   ): void;
   refused(cue: CueId, why: Refusal, time: Seconds): void;
+  /** A script logged a line, or was stopped. */
+  scripted(script: ScriptPlace, told: ScriptTold, time: Seconds): void;
 }
+
+/** Where a script is. */
+export interface ScriptPlace {
+  readonly circuit: CircuitId;
+  readonly node: NodeId;
+}
+export type ScriptTold = { readonly log: string } | { readonly problem: ScriptProblem };

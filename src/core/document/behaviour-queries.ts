@@ -21,6 +21,9 @@ import type {
 const nodesOf = (effect: Effect): BehaviourNode[] =>
   Object.values(effect.circuits).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
 
+/** Whether something in it needs what runs scripts. */
+export const hasScripts = (effect: Effect): boolean => nodesOf(effect).some(({ kind }) => kind === 'script');
+
 /** What sets cues off and back, shows and hides prompts, and starts circuits. */
 export const triggersOf = (effect: Effect): Trigger[] => [
   ...Object.values(effect.cues).flatMap((cue) => [...cue.triggers, ...cue.resets]),

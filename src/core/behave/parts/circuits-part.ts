@@ -15,17 +15,20 @@ import { pcg3d } from '../../maths/hash';
 import { planCircuits } from '../../program/circuits';
 import type { Program } from '../../program/program';
 import { STEP } from '../../units';
-import { CircuitRun, type CircuitState, type SeededInstant } from '../circuit-run';
+import { CircuitRun, type CircuitState, type AskedInstant } from '../circuit-run';
+import type { Json, ScriptEngine, ScriptGiven, ScriptTaken } from '../../script/engine';
 import { signalNow, type Instant } from '../signals';
+import type { Witness } from '../witness';
 import { watchedAt } from '../watch/watching';
 import type { Part, Step } from './part';
 
 /** What nodes are told of an instant. */
-class NodeNow implements SeededInstant {
-  seed = 0;
+class NodeNow implements AskedInstant {
+  asks: AskedInstant['asks'] = { circuit: '' as CircuitId, node: '' as NodeId, seed: 0 };
   constructor(
     private readonly at: Instant,
     private readonly watched: Watched,
+    private readonly scripts: Scripts,
   ) {}
   get step(): number {
     return this.at.step;
@@ -40,8 +43,39 @@ class NodeNow implements SeededInstant {
     return nextWatch(trigger, state, this.watched);
   }
   random(n = 0): number {
-    return pcg3d(this.seed, this.at.step, n)[0] / 4294967296;
+    return pcg3d(this.asks.seed, this.at.step, n)[0] / 4294967296;
   }
+  script(
+    source: string,
+    inputs: ScriptGiven['inputs'],
+    reads: Readonly<Record<string, Signal>>,
+    state: Json,
+  ): ScriptTaken | null {
+    const { engine, witness } = this.scripts;
+    if (!engine) return null;
+    const read: Record<string, number | null> = {};
+    for (const [name, signal] of Object.entries(reads)) {
+      const value = this.signal(signal);
+      read[name] = Number.isNaN(value) ? null : value;
+    }
+    const { circuit, node, seed } = this.asks;
+    const chance = pcg3d(seed, this.at.step, SCRIPT_CHANCE)[0];
+    const taken = engine.step(source, { time: this.time, dt: STEP, seed: chance, inputs, read, state });
+    const place = { circuit, node };
+    if (witness) {
+      for (const log of taken.logs) witness.scripted(place, { log }, this.time);
+      if (taken.problem) witness.scripted(place, { problem: taken.problem }, this.time);
+    }
+    return taken;
+  }
+}
+
+/** Tells the chance of a script from that of other nodes. */
+const SCRIPT_CHANCE = 0x5c;
+/** What runs scripts, and who is told what they log. */
+export interface Scripts {
+  readonly engine: ScriptEngine | null;
+  readonly witness: Witness | null;
 }
 
 export class CircuitsPart implements Part<CircuitState> {
@@ -58,6 +92,7 @@ export class CircuitsPart implements Part<CircuitState> {
       readonly write: WholeWrites;
       /** Makes known what cues did in the step before. */
       readonly tellCues: (step: Step) => void;
+      readonly scripts: Scripts;
     },
   ) {
     this.run = new CircuitRun(planCircuits(program.effect), ({ node, inputs: ports }, inputs) =>
@@ -91,7 +126,7 @@ export class CircuitsPart implements Part<CircuitState> {
   step(step: Step): void {
     if (this.run.isEmpty) return;
     this.around.tellCues(step);
-    this.run.step(new NodeNow(step.at, watchedAt(step.at, step.happened)));
+    this.run.step(new NodeNow(step.at, watchedAt(step.at, step.happened), this.around.scripts));
   }
 
   /** Hands over what was written in this step. */
@@ -103,6 +138,11 @@ export class CircuitsPart implements Part<CircuitState> {
   /** What is at an output now; undefined where there is none. */
   valueAt(circuit: CircuitId, node: NodeId, port: string): PortValue | undefined {
     return this.run.valueAt(circuit, node, port);
+  }
+
+  /** What a node has kept; undefined for one that keeps nothing. */
+  memoryOf(circuit: CircuitId, node: NodeId): unknown {
+    return this.run.memoryOf(circuit, node);
   }
 
   save(): CircuitState {

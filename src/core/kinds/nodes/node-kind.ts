@@ -5,6 +5,7 @@
  */
 import type { z } from 'zod';
 import type { GraphInput, GraphOutput, Ports } from '../../graph/graph';
+import type { Json, ScriptGiven, ScriptTaken } from '../../script/engine';
 import type { UnitName } from '../../schema/properties';
 import type { Seconds, Unit } from '../../units';
 import type { WholeWrites } from '../actions/action-kind';
@@ -42,6 +43,13 @@ export interface NodeInstant {
   watch(trigger: Trigger, state: WatchState): WatchResult;
   /** A number of chance from 0 up to 1: of this node, this step and `n`. */
   random(n?: number): Unit;
+  /** One step of a script; null while nothing is there that runs scripts. */
+  script(
+    source: string,
+    inputs: ScriptGiven['inputs'],
+    reads: Readonly<Record<string, Signal>>,
+    state: Json,
+  ): ScriptTaken | null;
 }
 
 /** How a node works out what comes out of it. */

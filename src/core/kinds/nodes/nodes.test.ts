@@ -12,6 +12,7 @@ import { ROTATION_CASES } from './cases/rotation.cases';
 import { COLOUR_CASES } from './cases/colour.cases';
 import { TEXT_CASES } from './cases/text.cases';
 import { LIST_CASES } from './cases/list.cases';
+import { SCRIPT_CASES } from './cases/script.cases';
 import type { Case } from './cases/testing';
 import { isEnd, behaviourNodeSchema, newBehaviourNode, NODE_KINDS, nodeKind, type NodeKind } from './nodes';
 import { NOTHING, PORT_TYPES } from './ports';
@@ -31,6 +32,7 @@ const CASES: Readonly<Record<NodeKind, readonly Case[]>> = {
   ...COLOUR_CASES,
   ...TEXT_CASES,
   ...LIST_CASES,
+  ...SCRIPT_CASES,
 };
 
 describe.each(NODE_KINDS)('node: %s', (kind) => {

@@ -9,6 +9,7 @@ import { LIST_NODES } from './list-nodes';
 import { LOGIC_NODES } from './logic-nodes';
 import { NUMBER_NODES } from './number-nodes';
 import { nodeValueSchema } from './ports';
+import { SCRIPT_NODES } from './script-nodes';
 import { TEXT_NODES } from './text-nodes';
 import { CHANGE_NODES, TIME_NODES } from './time-nodes';
 import { ROTATION_NODES, VECTOR_NODES } from './vector-nodes';
@@ -28,6 +29,7 @@ export const NODE_KINDS_BY_NAME = {
   ...COLOUR_NODES,
   ...TEXT_NODES,
   ...LIST_NODES,
+  ...SCRIPT_NODES,
 } as const;
 type Kinds = typeof NODE_KINDS_BY_NAME;
 export type NodeKind = keyof Kinds;

@@ -44,7 +44,8 @@ export const nodeValueSchema = z.union([
 ]);
 export type NodeValue = z.infer<typeof nodeValueSchema>;
 
-const isHex = (value: unknown): value is string => typeof value === 'string' && /^#[0-9a-f]{6}$/.test(value);
+export const isHex = (value: unknown): value is string =>
+  typeof value === 'string' && /^#[0-9a-f]{6}$/.test(value);
 
 /** What the document holds for an input, as it is at the port; null when it is of another type. */
 export const portValue = (value: NodeValue | undefined, type: PortType): PortValue | null => {

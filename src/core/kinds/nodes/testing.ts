@@ -1,7 +1,7 @@
 /** Nodes by themselves, for tests: one step after another. */
 import { UNWATCHED, type WatchState } from '../triggers/trigger-kind';
 import type { NodeInstant } from './node-kind';
-import { nodeKind, type NodeKind } from './nodes';
+import { nodeKind, portsOf, type NodeKind } from './nodes';
 import { NOTHING, portValue, type PortValue } from './ports';
 import { STEP } from '../../units';
 
@@ -11,6 +11,7 @@ export const instantOf = (step: number, more: Partial<NodeInstant> = {}): NodeIn
   time: step * STEP,
   signal: () => NaN,
   watch: (_trigger, state: WatchState = UNWATCHED) => ({ state, fired: false }),
+  script: () => null,
   random: (n = 0) => ((step * 7 + n * 3 + 1) % 10) / 10,
   ...more,
 });
@@ -21,8 +22,9 @@ export const stepped = (
   steps: readonly Readonly<Record<string, PortValue>>[],
   { set = {}, at = {} }: { readonly set?: object; readonly at?: Partial<NodeInstant> } = {},
 ): (readonly PortValue[])[] => {
-  const { inputs, run, fresh } = nodeKind(kind);
+  const { run, fresh } = nodeKind(kind);
   const all = { ...fresh, ...set } as never;
+  const { inputs } = portsOf({ kind, set: all });
   let state: unknown = run.as === 'memory' ? run.fresh(all) : run.as === 'follows' ? run.fresh : null;
   return steps.map((given, step) => {
     const values = inputs.map(

@@ -13,6 +13,7 @@ export const NODE_GROUPS = [
   'Colours',
   'Texts',
   'Lists',
+  'Scripts',
 ] as const;
 export type NodeGroup = (typeof NODE_GROUPS)[number];
 
