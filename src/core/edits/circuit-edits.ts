@@ -12,6 +12,7 @@ import {
 } from '../document/schema';
 import { IconiaError } from '../errors';
 import type { BehaviourNode } from '../kinds/nodes/nodes';
+import type { DeclaredPort } from '../kinds/nodes/script-nodes';
 import { mapReferences } from '../schema/references';
 import { moveIn, removeFrom, wireIn, type PortOf } from './graph-edits';
 
@@ -97,6 +98,44 @@ export const changeInCircuit = (
     if (!draft) return;
     if (change.values) Object.assign(draft.values, change.values);
     if (change.set) Object.assign(draft.set, change.set);
+  });
+
+export type PortSide = 'takes' | 'gives';
+/**
+ * Declares a port of a script: puts it in the place of the one at `index`, behind the last one for one more; null takes it away. Wires go
+ * along with a new name; those of a port that is gone, or brings another type, go with it.
+ */
+export const declarePort = (
+  effect: Effect,
+  id: CircuitId,
+  script: NodeId,
+  side: PortSide,
+  index: number,
+  port: DeclaredPort | null,
+): Edit =>
+  inNodes(effect, id, 'Change a script of', (nodes) => {
+    const node = nodes[script];
+    if (node?.kind !== 'script') return;
+    const was = node.set[side][index];
+    node.set[side].splice(index, 1, ...(port ? [port as Draft<DeclaredPort>] : []));
+    if (!was) return;
+    const stays = port !== null && port.type === was.type;
+    const rename = <T>(of: Record<string, T>): void => {
+      const { [was.name]: kept } = of;
+      delete of[was.name];
+      if (stays && kept !== undefined) of[port.name] = kept;
+    };
+    if (side === 'takes') {
+      rename(node.inputs);
+      rename(node.values);
+      return;
+    }
+    for (const other of Object.values<Draft<BehaviourNode>>(nodes))
+      for (const [name, wire] of Object.entries(other.inputs)) {
+        if (wire.node !== script || wire.port !== was.name) continue;
+        if (stays) wire.port = port.name;
+        else delete other.inputs[name];
+      }
   });
 
 /** Circuits of objects that were copied: each copy gets its own, which means the copy where it meant the original. */

@@ -30,11 +30,15 @@ const props = defineProps<{
   conversionOf: (port: string) => { readonly mark: string; readonly words: string } | null;
   /** What is at an output now. */
   valueAt: (port: string) => string;
+  /** Why it was stopped, of a script. */
+  stopped?: string | null;
 }>();
 const emit = defineEmits<{
   values: [values: Record<string, NodeValue>, gesture: string | null];
   set: [set: object, gesture: string | null];
   unwire: [port: string];
+  /** Its code is to be seen. */
+  write: [];
   done: [];
 }>();
 const effectStore = useEffectStore();
@@ -107,6 +111,10 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
           @change="(to) => emit('set', to, 'formula')"
           @done="emit('done')"
         />
+      </div>
+      <div v-else-if="node.kind === 'script'" class="fields">
+        <ChipButton :aria-label="`Write ${name}`" @click="emit('write')">Write the code</ChipButton>
+        <p v-if="stopped" class="bad">{{ stopped }}</p>
       </div>
       <div v-else-if="own.signal" class="fields">
         <SignalFields :signal="own.signal" @change="(signal, gesture) => emit('set', { signal }, gesture)" />

@@ -3,6 +3,8 @@
 import { computed, ref, watch } from 'vue';
 import { Plus, Power, Settings2 } from '@lucide/vue';
 import type { NodeId, ObjectId } from '../../../../../core/document/schema';
+import type { PortSide } from '../../../../../core/edits/circuit-edits';
+import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
@@ -17,7 +19,13 @@ import {
 import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
-import { conversionInto, nodeName, overruledWords, troubleWords } from '../../../../circuit-words';
+import {
+  conversionInto,
+  nodeName,
+  overruledWords,
+  troubleWords,
+  valueWords,
+} from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
@@ -31,6 +39,7 @@ import NodeWires from '../../../common/board/NodeWires.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
 import CircuitAdd from './CircuitAdd.vue';
+import ScriptPanel from './script/ScriptPanel.vue';
 import type { LooseWire } from './loose-wire';
 import { useCircuitClipboard } from './use-circuit-clipboard';
 import BehaviourNodeCard from './BehaviourNodeCard.vue';
@@ -54,6 +63,8 @@ const {
   plan,
   said,
   make,
+  makeScript,
+  declare,
   open,
   set,
   drop,
@@ -131,6 +142,21 @@ useCircuitClipboard({
     board.value?.reveal(nodes.value[made[0]!]!.at);
   },
 });
+/** The script whose code is seen instead of the board. */
+const writing = ref<NodeId | null>(null);
+const script = computed(() => {
+  const node = writing.value && nodes.value[writing.value];
+  return node?.kind === 'script' ? node : null;
+});
+/** What is at a port of a script: what its wire brings, what is set without one, what comes out. */
+const portValueAt = (node: BehaviourNode, side: PortSide, name: string): string => {
+  if (side === 'gives') return live.at(node.id, name);
+  const wire = node.inputs[name];
+  if (wire) return live.at(wire.node as NodeId, wire.port);
+  const input = inputOf(node, name);
+  const value = input && portValue(node.values[name] ?? input.usual ?? undefined, input.type);
+  return input && value !== null && value !== undefined ? valueWords(value, input.type, input.unit) : '';
+};
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
@@ -190,8 +216,22 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         >{{ c.name || 'Without a name' }}</ChipButton
       >
       <WordButton @click="make">+ Circuit</WordButton>
+      <WordButton @click="writing = makeScript()">+ Script</WordButton>
     </div>
-    <template v-if="circuit">
+    <ScriptPanel
+      v-if="circuit && script"
+      :key="script.id"
+      :circuit="circuit.id"
+      :node="script"
+      :value-at="(side, name) => portValueAt(script!, side, name)"
+      @set="(to, gesture) => change(script!.id, { set: to }, gesture && script!.id + gesture)"
+      @declare="(side, i, port) => declare(script!.id, side, i, port)"
+      @done="done"
+      :wide="desk.behave.wide"
+      @widen="desk.behave.wide = !desk.behave.wide"
+      @back="writing = null"
+    />
+    <template v-else-if="circuit">
       <div v-if="settings" class="bar" role="group" aria-label="About the circuit">
         <TextField
           class="name"
@@ -270,6 +310,8 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
             @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
             @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"
             @unwire="(port) => unwire({ node: node.id, port })"
+            :stopped="live.stoppedAt(node.id)"
+            @write="writing = node.id"
             @done="done"
           />
         </template>
@@ -304,6 +346,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
       </p>
       <p>
         <a-button type="primary" @click="make"><Plus :size="14" /> Make a circuit</a-button>
+        <a-button @click="writing = makeScript()"><Plus :size="14" /> Write a script</a-button>
       </p>
     </template>
   </section>

@@ -4,6 +4,7 @@ import {
   addToCircuit,
   changeCircuit,
   changeInCircuit,
+  declarePort,
   moveInCircuit,
   putCircuit,
   removeCircuit,
@@ -11,6 +12,8 @@ import {
   switchInCircuit,
   wireCircuit,
 } from '../../../../../core/edits/circuit-edits';
+import type { PortSide } from '../../../../../core/edits/circuit-edits';
+import type { DeclaredPort } from '../../../../../core/kinds/nodes/script-nodes';
 import { nodesOfText, textOfNodes } from '../../../../../core/edits/circuit-text';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { newCircuit } from '../../../../../core/document/new-circuit';
@@ -65,6 +68,24 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     const made = newCircuit(newCircuitId(), `Circuit ${circuits.value.length + 1}`, order);
     effectStore.edit(putCircuit(made, 'Add a circuit'));
     desk.behave.circuit = made.id;
+  };
+  /** A script of the whole effect: a circuit with nothing else in it. */
+  const makeScript = (): NodeId => {
+    const order = (circuits.value.at(-1)?.order ?? 0) + 1;
+    const node = newBehaviourNode(newId('node') as NodeId, 'script');
+    const count = circuits.value.filter(({ name }) => name.startsWith('Script')).length;
+    const made = { ...newCircuit(newCircuitId(), `Script ${count + 1}`, order), nodes: { [node.id]: node } };
+    effectStore.edit(putCircuit(made, 'Add a script'));
+    desk.behave.circuit = made.id;
+    return node.id;
+  };
+  /** Declares a port of a script. */
+  const declare = (id: NodeId, side: PortSide, index: number, port: DeclaredPort | null): void => {
+    if (circuit.value)
+      effectStore.edit(
+        declarePort(effectStore.effect, circuit.value.id, id, side, index, port),
+        `${id} ${side} ${index}`,
+      );
   };
   const open = (id: CircuitId): void => {
     desk.behave.circuit = id;
@@ -191,6 +212,8 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     plan,
     said,
     make,
+    makeScript,
+    declare,
     open,
     set,
     drop,

@@ -2,6 +2,7 @@
 import { onScopeDispose, shallowRef } from 'vue';
 import type { CircuitId, NodeId } from '../../../../../core/document/schema';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import type { ScriptMemory } from '../../../../../core/kinds/nodes/script-nodes';
 import { valueWords } from '../../../../circuit-words';
 import { usePlaybackStore } from '../../../../stores/playback';
 
@@ -12,6 +13,7 @@ export const useLiveValues = (
   circuit: () => { id: CircuitId; nodes: Readonly<Record<NodeId, BehaviourNode>> } | null,
 ) => {
   const playback = usePlaybackStore();
+  const stops = shallowRef<Readonly<Record<string, string>>>({});
   /** By node and port. */
   const values = shallowRef<Readonly<Record<string, string>>>({});
   const look = (): void => {
@@ -24,6 +26,14 @@ export const useLiveValues = (
         const value = now.runtime.nodeValue(open.id, node.id, name);
         if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit);
       }
+    const stopped: Record<string, string> = {};
+    for (const node of Object.values<BehaviourNode>(open.nodes)) {
+      if (node.kind !== 'script') continue;
+      const memory = now.runtime.nodeMemory(open.id, node.id) as ScriptMemory | undefined;
+      const { message, line } = memory?.problem ?? {};
+      if (message) stopped[node.id] = line ? `Stopped in line ${line}: ${message}` : `Stopped: ${message}`;
+    }
+    if (JSON.stringify(stopped) !== JSON.stringify(stops.value)) stops.value = stopped;
     const before = values.value;
     const keys = Object.keys(seen);
     // Nothing is drawn anew while nothing changes.
@@ -32,5 +42,7 @@ export const useLiveValues = (
   };
   const timer = setInterval(look, PACE);
   onScopeDispose(() => clearInterval(timer));
-  return { at: (node: NodeId, port: string): string => values.value[`${node} ${port}`] ?? '' };
+  /** Why a script is stopped at this moment. */
+  const stoppedAt = (node: NodeId): string | null => stops.value[node] ?? null;
+  return { stoppedAt, at: (node: NodeId, port: string): string => values.value[`${node} ${port}`] ?? '' };
 };
