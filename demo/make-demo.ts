@@ -19,6 +19,7 @@ import { readEffect } from '../src/core/document/migrations';
 import { writePackage } from '../src/core/package/effect-package';
 import { readCube } from '../src/core/assets/colour/cube';
 import { deepBooth } from './deep-booth';
+import { crabCatch } from './crab-catch';
 import { boothIcon, icon, kelpBand, kelpFan, saltIcon } from './kelp-artwork';
 import { jellyDrift } from './jelly-drift';
 import { kelpCrown } from './kelp-crown';
@@ -27,7 +28,7 @@ import { partFacts } from '../src/core/assets/models/part-facts';
 import { openGlb } from '../src/core/assets/models/open-model';
 import { peaksOf } from '../src/core/assets/sounds/sound';
 import { sounds } from '../stock/make/sounds';
-import { jellyIcon, tideIcon } from './tide-artwork';
+import { crabIcon, jellyIcon, tideIcon } from './tide-artwork';
 import { tideCard } from './tide-card';
 import { saltGlow } from './salt-glow';
 
@@ -192,6 +193,13 @@ pack(
     icon: await picture('jelly-icon.png', jellyIcon()),
   }),
   'jelly-drift',
+);
+pack(
+  crabCatch({
+    crab: await stockModel('creatures/crab.glb', 'Crab'),
+    icon: await picture('crab-icon.png', crabIcon()),
+  }),
+  'crab-catch',
 );
 pack(
   tideCard({

@@ -206,6 +206,7 @@ test(`killed ${AT_FIRST_START} times at the first start, the next one is whole, 
     const server = await startServer();
     const { items } = await send<{ items: { name: string }[] }>(`${server.base}/api/effects`);
     expect(items.map((e) => e.name).sort()).toEqual([
+      'Crab Catch',
       'Deep Booth',
       'Jelly Drift',
       'Kelp Crown',

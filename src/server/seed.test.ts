@@ -7,6 +7,9 @@ import { check } from '../core/checks/checks';
 import { usedFiles } from '../core/document/queries';
 import { isOnFace } from '../core/kinds/objects/objects';
 import { chronicleOf } from '../core/behave/chronicle';
+import { loadQuickJs } from '../core/script/quickjs-engine';
+import { compile } from '../core/program/program';
+import { Runtime } from '../core/behave/runtime';
 import { Player } from '../core/behave/player';
 import { recordedTaps } from '../core/behave/recorded';
 import type { ControlId, Effect } from '../core/document/schema';
@@ -42,10 +45,11 @@ const seeded = async (name: string): Promise<Effect> => {
 describe('the demo', () => {
   test('comes in once, and what is deleted stays deleted', async () => {
     const effects = new EffectsStore(db);
-    expect(await seedDemo(db, content, 'demo/packages')).toBe(5);
+    expect(await seedDemo(db, content, 'demo/packages')).toBe(6);
     const { items: list } = await effects.list(50);
     // Listed by name: each first start shows them alike.
     expect(list.map((e) => e.name)).toEqual([
+      'Crab Catch',
       'Deep Booth',
       'Jelly Drift',
       'Kelp Crown',
@@ -113,6 +117,39 @@ describe('the demo', () => {
     expect(new Set(brightness(Math.max(0, woke!.time - 0.1)))).toEqual(new Set([0.45]));
     expect(new Set(brightness(woke!.time + 0.7).map((o) => o.toFixed(4))).size).toBeGreaterThan(3);
     expect(brightness(woke!.time + 2.5).every((o) => o > 0.9)).toBe(true);
+  });
+  test('Crab Catch is ready for release: twenty seconds from a tap, a mouth that catches, and the best of two games', async () => {
+    await db.exec('delete from facts; delete from effects');
+    await seedDemo(db, content, 'demo/packages');
+    const effect = await seeded('Crab Catch');
+    expect(check(effect)).toEqual([]);
+    expect(effect.cues).toEqual({});
+    const program = compile(effect);
+    const runtime = new Runtime(program, { scripts: await loadQuickJs() });
+    const index = (name: string): number => program.objects.findIndex((o) => o.name === name);
+    const texts = (): string[] =>
+      ['Title', 'Score'].map((name) => (runtime.objectNow(index(name)) as { text: string }).text);
+    const seconds = (from: number, to: number, taps: boolean, jaw: number): void => {
+      for (let step = from * 60; step < to * 60; step++) {
+        const frame = FIRST_TAKE.frameAt(0);
+        const [face] = frame.faces;
+        const tapped = taps && step === from * 60 ? { taps: [{ x: 0.5, y: 0.5 }], fingers: [] } : undefined;
+        runtime.step({ ...frame, faces: [{ ...face!, expressions: { jawOpen: jaw } }] }, tapped);
+      }
+    };
+    seconds(0, 1, false, 0);
+    expect(texts()[0]).toBe('Crab Catch');
+    expect(runtime.values(index('Crab')).visible).toBe(false);
+    seconds(1, 2, true, 0.9);
+    expect(texts()[0]).toBe('20');
+    expect(runtime.values(index('Crab')).visible).toBe(true);
+    seconds(2, 22, false, 0.9);
+    const caught = Number(/You caught (\d+)/.exec(texts()[1]!)![1]);
+    expect(caught).toBeGreaterThan(3);
+    expect(texts()).toEqual(['The tide is in', `You caught ${caught}. Best: ${caught}. Tap for another`]);
+    // With a shut mouth nothing is caught, and the best stays.
+    seconds(22, 44, true, 0);
+    expect(texts()[1]).toBe(`You caught 0. Best: ${caught}. Tap for another`);
   });
   test('Tide Card is ready for release: alive when the picture is found, the lighthouse by turns of a tap', async () => {
     await db.exec('delete from facts; delete from effects');

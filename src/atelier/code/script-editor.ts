@@ -9,7 +9,7 @@ import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirro
 import { javascript } from '@codemirror/lang-javascript';
 import { bracketMatching, indentOnInput, syntaxHighlighting } from '@codemirror/language';
 import { lintGutter, setDiagnostics } from '@codemirror/lint';
-import { Compartment, EditorState, StateEffect, StateField } from '@codemirror/state';
+import { EditorState, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, EditorView, keymap, lineNumbers, tooltips, type DecorationSet } from '@codemirror/view';
 import { codeColours, codeLooks, scriptLooks } from './code-theme';
 import type { TypeCompletion, TypeProblem } from './type-messages';
@@ -65,7 +65,6 @@ const KINDS: Readonly<Record<string, string>> = {
 };
 
 export const scriptEditor = (parent: HTMLElement, text: string, around: Around): ScriptEditor => {
-  const label = new Compartment();
   const view = new EditorView({
     parent,
     state: EditorState.create({
@@ -107,7 +106,12 @@ export const scriptEditor = (parent: HTMLElement, text: string, around: Around):
           indentWithTab,
         ]),
         tooltips({ parent: document.body }),
-        label.of(EditorView.contentAttributes.of({ 'aria-label': around.label, spellcheck: 'false' })),
+        EditorView.contentAttributes.of({
+          'aria-label': around.label,
+          spellcheck: 'false',
+          // Tab indents; behind Escape it goes on to what comes next.
+          tabindex: '0',
+        }),
         EditorView.domEventHandlers({ blur: () => around.left() }),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) around.changed(update.state.doc.toString());

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
 import type { Gesture } from '../../core/behave/gestures';
+import { firstBreakpoint, isSameBreakpoint, type Breakpoint } from '../../core/behave/breakpoints';
 import { Player } from '../../core/behave/player';
 import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
@@ -135,6 +136,17 @@ export const usePlaybackStore = defineStore('playback', () => {
       }),
   );
 
+  /** Outputs at which the take stops, and the one at which it did. They are of this visit, not of the effect. */
+  const breakpoints = shallowRef<readonly Breakpoint[]>([]);
+  const stoppedBy = shallowRef<Breakpoint | null>(null);
+  const toggleBreakpoint = (one: Breakpoint): void => {
+    const others = breakpoints.value.filter((other) => !isSameBreakpoint(other, one));
+    breakpoints.value = others.length === breakpoints.value.length ? [...others, one] : others;
+  };
+  watch(
+    () => playing.value,
+    (plays) => plays && (stoppedBy.value = null),
+  );
   const loadRecorded = (): void => {
     recorded.value = effectStore.id ? keptRecorded(effectStore.id, take.value) : [];
   };
@@ -159,6 +171,8 @@ export const usePlaybackStore = defineStore('playback', () => {
     (id) => {
       time.value = 0;
       playing.value = false;
+      breakpoints.value = [];
+      stoppedBy.value = null;
       const wanted = id ? keptTake(id) : null;
       const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
       if (id) {
@@ -187,6 +201,16 @@ export const usePlaybackStore = defineStore('playback', () => {
   const advance = (seconds: number): void => {
     if (!playing.value || source.value === 'camera') return;
     const next = time.value + seconds * speed.value;
+    if (breakpoints.value.length > 0 && source.value === 'take') {
+      const last = Math.min(next, take.value.duration - STEP);
+      const hit = firstBreakpoint(player.value, breakpoints.value, time.value, last);
+      if (hit) {
+        seek(hit.time);
+        playing.value = false;
+        stoppedBy.value = hit.breakpoint;
+        return;
+      }
+    }
     if (next >= take.value.duration) seek(next % take.value.duration);
     else time.value = next;
   };
@@ -375,6 +399,9 @@ export const usePlaybackStore = defineStore('playback', () => {
   return {
     scripts,
     scriptsProblem,
+    breakpoints,
+    stoppedBy,
+    toggleBreakpoint,
     trackable,
     needsOfTake,
     cameraLight,

@@ -30,6 +30,9 @@ const props = defineProps<{
   conversionOf: (port: string) => { readonly mark: string; readonly words: string } | null;
   /** What is at an output now. */
   valueAt: (port: string) => string;
+  /** Whether the take stops at an output, and whether it has just done so. */
+  stopsAt: (port: string) => boolean;
+  isHit: (port: string) => boolean;
   /** Why it was stopped, of a script. */
   stopped?: string | null;
 }>();
@@ -37,6 +40,8 @@ const emit = defineEmits<{
   values: [values: Record<string, NodeValue>, gesture: string | null];
   set: [set: object, gesture: string | null];
   unwire: [port: string];
+  /** The take is to stop, or not any more, when something comes out there. */
+  stop: [port: string];
   /** Its code is to be seen. */
   write: [];
   done: [];
@@ -79,6 +84,8 @@ const setPart = (port: InputPort, i: number, typed: number): void => {
 const isNumbers = ({ type }: InputPort): boolean => ['number', 'point', 'vector', 'rotation'].includes(type);
 const colourOf = (port: InputPort): string => String(valueOf(port) ?? '#000000');
 const isYes = (port: InputPort): boolean => valueOf(port) === 1;
+/** The take can stop when an event passes, and when something comes true. */
+const canStop = ({ type }: InputPort | OutputPort): boolean => type === 'event' || type === 'truth';
 type Numeric = Pick<NumberProperty, 'unit'>;
 const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark : '');
 </script>
@@ -100,7 +107,19 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
     wide
     @unwire="(port) => emit('unwire', port)"
   >
-    <template #live="{ port }">{{ valueAt(port.name) }}</template>
+    <template #live="{ port }">
+      <button
+        v-if="canStop(port)"
+        type="button"
+        class="stop nodrag"
+        :class="{ hit: isHit(port.name) }"
+        :aria-pressed="stopsAt(port.name)"
+        :aria-label="`Stop the take at ${port.label ?? port.name} of ${name}`"
+        title="Stop the take here"
+        @click="emit('stop', port.name)"
+      />
+      {{ valueAt(port.name) }}
+    </template>
     <template #settings>
       <div v-if="node.kind === 'formula'" class="fields">
         <FormulaInput
@@ -226,6 +245,29 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
 .curve :deep(svg) {
   width: 100%;
   height: auto;
+}
+.stop {
+  width: 9px;
+  height: 9px;
+  padding: 0;
+  border: 1px solid var(--faint);
+  border-radius: 2px;
+  background: none;
+  opacity: 0.45;
+  cursor: pointer;
+}
+.stop:hover,
+.stop:focus-visible {
+  opacity: 1;
+}
+.stop[aria-pressed='true'] {
+  border-color: var(--madder);
+  background: var(--madder);
+  opacity: 1;
+}
+.stop.hit {
+  outline: 2px solid var(--madder);
+  outline-offset: 2px;
 }
 .numbers {
   display: flex;

@@ -96,13 +96,13 @@ const found = computed(() =>
   <ChoiceField
     v-if="loose"
     :key="`${loose.from.node} ${loose.from.port}`"
+    ref="asked"
     class="add"
     :label="loose.way === 'fromOutput' ? 'What the wire runs to' : 'What the wire comes from'"
     :ask="loose.way === 'fromOutput' ? 'What does the wire run to?' : 'What does the wire come from?'"
     :needed="false"
     :value="null"
     :options="options"
-    ref="asked"
     default-open
     @change="add"
     @dropdown-visible-change="(open: boolean) => open || emit('leave')"

@@ -6,6 +6,7 @@ import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
+import { isSameBreakpoint, type Breakpoint } from '../../../../../core/behave/breakpoints';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
 import {
@@ -27,6 +28,7 @@ import {
   valueWords,
 } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
+import { usePlaybackStore } from '../../../../stores/playback';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
@@ -157,6 +159,16 @@ const portValueAt = (node: BehaviourNode, side: PortSide, name: string): string 
   const value = input && portValue(node.values[name] ?? input.usual ?? undefined, input.type);
   return input && value !== null && value !== undefined ? valueWords(value, input.type, input.unit) : '';
 };
+const playback = usePlaybackStore();
+const stopWords = ({ node, port }: Breakpoint): string => {
+  const of = nodes.value[node];
+  if (!of) return 'a node that is gone';
+  const out = outputOf(of, port);
+  const what = out?.type === 'event' ? 'passed' : 'came true';
+  return `${out?.label ?? port} of “${nodeName(effectStore.effect, of)}” ${what}`;
+};
+const isBreakpoint = (all: readonly Breakpoint[], node: NodeId, port: string): boolean =>
+  all.some((one) => isSameBreakpoint(one, { circuit: circuit.value!.id, node, port }));
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
@@ -224,10 +236,10 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
       :circuit="circuit.id"
       :node="script"
       :value-at="(side, name) => portValueAt(script!, side, name)"
+      :wide="desk.behave.wide"
       @set="(to, gesture) => change(script!.id, { set: to }, gesture && script!.id + gesture)"
       @declare="(side, i, port) => declare(script!.id, side, i, port)"
       @done="done"
-      :wide="desk.behave.wide"
       @widen="desk.behave.wide = !desk.behave.wide"
       @back="writing = null"
     />
@@ -285,6 +297,13 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         />
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
+      <InlineNotice
+        v-if="playback.stoppedBy && playback.stoppedBy.circuit === circuit.id"
+        kind="note"
+        closable
+        @close="playback.stoppedBy = null"
+        >The take stopped: {{ stopWords(playback.stoppedBy) }}.</InlineNotice
+      >
       <NodeBoard
         ref="board"
         :key="circuit.id"
@@ -307,10 +326,15 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
             :selected="isSelected"
             :conversion-of="(port) => conversionInto(nodes, node, port)"
             :value-at="(port) => live.at(node.id, port)"
+            :stopped="live.stoppedAt(node.id)"
             @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
             @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"
             @unwire="(port) => unwire({ node: node.id, port })"
-            :stopped="live.stoppedAt(node.id)"
+            :stops-at="(port) => isBreakpoint(playback.breakpoints, node.id, port)"
+            :is-hit="
+              (port) => playback.stoppedBy !== null && isBreakpoint([playback.stoppedBy], node.id, port)
+            "
+            @stop="(port) => playback.toggleBreakpoint({ circuit: circuit!.id, node: node.id, port })"
             @write="writing = node.id"
             @done="done"
           />

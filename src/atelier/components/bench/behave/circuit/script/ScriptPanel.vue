@@ -335,10 +335,10 @@ ol {
   list-style: none;
 }
 li {
-  opacity: 0.6;
+  color: var(--soft);
 }
 li.past {
-  opacity: 1;
+  color: var(--ink);
 }
 li button {
   padding: 0;

@@ -122,15 +122,15 @@ section {
 }
 .port :deep(.ant-select) {
   flex: none;
-  width: 86px;
+  width: 80px;
   min-width: 0;
 }
 .port :deep(.ant-select ~ .ant-select) {
-  width: 70px;
+  width: 62px;
 }
 .now {
   flex: none;
-  width: 46px;
+  width: 62px;
   overflow: hidden;
   color: var(--accent);
   font: 11.5px var(--mono);

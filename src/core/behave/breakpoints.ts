@@ -1,0 +1,35 @@
+/** Where a take is to stop: at the step in which something comes out of a node. */
+import type { CircuitId, NodeId } from '../document/schema';
+import { STEP, type Seconds } from '../units';
+import type { Player } from './player';
+import { stepAt } from './recorded';
+
+/** An output: of events it stops when one passes, of yes and no when it comes true. */
+export interface Breakpoint {
+  readonly circuit: CircuitId;
+  readonly node: NodeId;
+  readonly port: string;
+}
+export const isSameBreakpoint = (a: Breakpoint, b: Breakpoint): boolean =>
+  a.circuit === b.circuit && a.node === b.node && a.port === b.port;
+
+/** The first of them that is reached after `from`, up to `to`; null for none. */
+export const firstBreakpoint = (
+  player: Player,
+  all: readonly Breakpoint[],
+  from: Seconds,
+  to: Seconds,
+): { readonly breakpoint: Breakpoint; readonly time: Seconds } | null => {
+  const areOn = (step: number): boolean[] => {
+    const runtime = player.at(step * STEP);
+    return all.map(({ circuit, node, port }) => runtime.nodeValue(circuit, node, port) === 1);
+  };
+  let before = areOn(stepAt(from));
+  for (let step = stepAt(from) + 1; step <= stepAt(to); step++) {
+    const now = areOn(step);
+    const hit = all.find((_, i) => now[i] === true && before[i] === false);
+    if (hit) return { breakpoint: hit, time: step * STEP };
+    before = now;
+  }
+  return null;
+};
