@@ -20,7 +20,7 @@ const BENCHES = [
     'morph',
     'stage',
   ],
-  ...['fountain', 'circuit', 'formula', 'scope', 'pieces', 'picture', 'hands', 'masks', 'light'],
+  ...['fountain', 'circuit', 'formula', 'script', 'scope', 'pieces', 'picture', 'hands', 'masks', 'light'],
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

@@ -116,10 +116,12 @@ const withTypedStep = (
           [parameter] = initializer.parameters;
       }
   }
-  const check = '\n;(step satisfies (at: any) => Outputs | void);';
+  // Within the brackets of a function `state` would be what it is given.
+  const kept = `\ntype $State = ${hasState ? 'typeof state' : 'Record<string, any>'};`;
+  const check = `${kept}\n(step satisfies (at: any) => Outputs | void);`;
   if (!parameter || parameter.type || !file.text.slice(parameter.end).includes(')'))
     return { text: parameter ? source + check : source, inserted: { at: source.length, length: 0 } };
-  const type = `: Step<${hasState ? 'typeof state' : 'Record<string, any>'}>`;
+  const type = ': Step<$State>';
   return {
     text: source.slice(0, parameter.end) + type + source.slice(parameter.end) + check,
     inserted: { at: parameter.end, length: type.length },
