@@ -10,7 +10,7 @@ import { newModel } from '../src/core/kinds/objects/model';
 import { newSolid } from '../src/core/kinds/objects/solid';
 import { newText } from '../src/core/kinds/objects/text';
 import { newBehaviourNode, type BehaviourNode, type NodeKind } from '../src/core/kinds/nodes/nodes';
-import { newPort, type DeclaredPort } from '../src/core/kinds/nodes/script-nodes';
+import { newPort, type DeclaredPort } from '../src/core/kinds/nodes/declared-ports';
 import { readyTrigger } from '../src/core/kinds/triggers/ready-triggers';
 import type {
   Anchor,

@@ -2,7 +2,8 @@
 import type { BehaviourNodes, Effect } from '../core/document/schema';
 import { missing } from '../core/behave/explain';
 import { NODE_WORDS } from '../core/kinds/nodes/words/node-words';
-import { inputOf, nodeKind, outputOf, type BehaviourNode } from '../core/kinds/nodes/nodes';
+import type { NodePorts } from '../core/kinds/nodes/node-kind';
+import { inputOf, nodeKind, outputOf, portsOf, type BehaviourNode } from '../core/kinds/nodes/nodes';
 import { conversion, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
 import { UNITS, type UnitName } from '../core/schema/properties';
 import { written } from '../core/kinds/written';
@@ -16,6 +17,16 @@ export const nodeName = (effect: Effect, node: BehaviourNode): string => {
   const { title } = nodeKind(node.kind);
   return title?.(node.set as never, namesIn(effect)) ?? NODE_WORDS[node.kind].name;
 };
+/** What of a node's ports the board shows: within a compound, what runs in only comes out there, and the other way round. */
+export const boardPorts = (node: BehaviourNode): NodePorts => {
+  const ports = portsOf(node);
+  if (node.kind === 'enter') return { ...ports, inputs: [] };
+  return node.kind === 'leave' ? { ...ports, outputs: [] } : ports;
+};
+/** What it does, in a sentence: of a compound as its maker says it. */
+export const nodeNote = (effect: Effect, node: BehaviourNode): string =>
+  (node.kind === 'compound' && node.set.compound !== null && effect.compounds[node.set.compound]?.note) ||
+  NODE_WORDS[node.kind].note;
 /** How a wire is read that brings another type than its input has; null where nothing is converted. */
 export const conversionInto = (
   nodes: BehaviourNodes,

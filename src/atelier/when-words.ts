@@ -36,6 +36,7 @@ export const namesIn = (effect: Effect, within?: ReadonlySet<string>): Names => 
   control: (id) => named(effect.controls, id, 'control'),
   variable: (id) => named(effect.variables, id, 'variable'),
   picture: (id) => named(effect.targets, id, 'printed picture'),
+  compound: (id) => named(effect.compounds, id, 'compound'),
 });
 
 const wordsOf = (signal: Signal, names: Names): string => signalKind(signal.kind).words(signal, names);

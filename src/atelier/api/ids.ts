@@ -2,6 +2,7 @@
 import type {
   AssetId,
   CircuitId,
+  CompoundId,
   ControlId,
   CueId,
   DriveId,
@@ -28,5 +29,6 @@ export const newLookId = (): LookId => `look_${short()}` as LookId;
 export const newControlId = (): ControlId => `control_${short()}` as ControlId;
 export const newVariableId = (): VariableId => `variable_${short()}` as VariableId;
 export const newPromptId = (): PromptId => `prompt_${short()}` as PromptId;
+export const newCompoundId = (): CompoundId => `compound_${short()}` as CompoundId;
 export const newCircuitId = (): CircuitId => `circuit_${short()}` as CircuitId;
 export const newDriveId = (): DriveId => `drive_${short()}` as DriveId;

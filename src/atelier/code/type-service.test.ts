@@ -2,7 +2,7 @@ import { beforeAll, expect, test } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { scriptDeclarations } from '../../core/document/script-names';
 import { SCRIPT_EXAMPLES } from '../../core/kinds/nodes/script-examples';
-import { newPort } from '../../core/kinds/nodes/script-nodes';
+import { newPort } from '../../core/kinds/nodes/declared-ports';
 import { typeService } from './type-service';
 
 let service: ReturnType<typeof typeService>;

@@ -135,7 +135,7 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
       found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });
   }
   for (const { id, nodes } of circuitsOn(effect)) {
-    const serious = planNodes(nodes, hasIn(effect)).troubles.filter(isSeriousTrouble);
+    const serious = planNodes(nodes, hasIn(effect), effect.compounds).troubles.filter(isSeriousTrouble);
     const idle = new Set(serious.map(({ node }) => node)).size;
     if (idle > 0)
       found.push({ code: 'circuit', circuit: id, nodes: idle, severity: 'warning', stage: 'behave' });

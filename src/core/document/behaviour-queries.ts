@@ -4,6 +4,7 @@ import { suits } from '../kinds/actions/actions';
 import { perDocument } from '../memo';
 import { keysOfNode, nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
 import { writtenKeys } from '../kinds/writables/writables';
+import { expandedCircuits } from './expand';
 import { inOrder, withDescendants } from './queries';
 import type { Seconds } from '../units';
 import type {
@@ -19,7 +20,7 @@ import type {
 } from './schema';
 
 const nodesOf = (effect: Effect): BehaviourNode[] =>
-  Object.values(effect.circuits).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
+  expandedCircuits(effect).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
 
 /** Whether something in it needs what runs scripts. */
 export const hasScripts = (effect: Effect): boolean => nodesOf(effect).some(({ kind }) => kind === 'script');
@@ -61,11 +62,11 @@ export const reachedBy = (effect: Effect, action: Action): EffectObject[] =>
     return withDescendants(effect, id).filter((o) => o.id !== id && suits(action, o, effect.assets));
   });
 
-/** Circuits that are switched on and belong to something that is there, in their order. */
+/** Circuits that are switched on and belong to something that is there, in their order; compounds are opened out. */
 export const circuitsOn = (effect: Effect): Circuit[] =>
-  inOrder(effect.circuits).filter(
-    ({ enabled, owner }) => enabled && (owner === null || effect.objects[owner] !== undefined),
-  );
+  [...expandedCircuits(effect)]
+    .sort((a, b) => a.order - b.order)
+    .filter(({ enabled, owner }) => enabled && (owner === null || effect.objects[owner] !== undefined));
 const nodesOn = (effect: Effect): { circuit: Circuit; node: BehaviourNode }[] =>
   circuitsOn(effect).flatMap((circuit) =>
     Object.values<BehaviourNode>(circuit.nodes).flatMap((node) => (node.off ? [] : [{ circuit, node }])),

@@ -31,6 +31,7 @@ export const blankEffect = (name: string): Effect => ({
   prompts: {},
   drives: {},
   circuits: {},
+  compounds: {},
   backdrop: { feather: 0, grow: 0, invert: false, spill: 1 },
   listing: { summary: '', tags: [], icon: null },
 });

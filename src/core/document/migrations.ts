@@ -154,8 +154,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   12: (old) => ({ ...old, schema: 13, circuits: {} }),
   // Formulas among signals and nodes.
   13: (old) => ({ ...old, schema: 14 }),
-  // Scripts.
-  14: (old) => ({ ...old, schema: 15 }),
+  // Scripts and compounds.
+  14: (old) => ({ ...old, schema: 15, compounds: {} }),
 };
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */

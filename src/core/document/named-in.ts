@@ -5,7 +5,7 @@ import { perObject } from '../memo';
 import { materialSchema } from '../schema/material-schema';
 import { referencesIn, type Named } from '../schema/references';
 import type { Referred } from '../schema/referred';
-import { circuitSchema } from './circuit-schema';
+import { circuitSchema, compoundSchema } from './circuit-schema';
 import { cueSchema } from './cue-schema';
 import { lookSchema, targetSchema, type AssetId, type Effect } from './schema';
 import { controlSchema, driveSchema, promptSchema } from './viewer-schema';
@@ -21,6 +21,7 @@ export const NAMING = {
   prompts: promptSchema,
   drives: driveSchema,
   circuits: circuitSchema,
+  compounds: compoundSchema,
 } as const satisfies Partial<Record<keyof Effect, z.ZodType>>;
 export type NamingMap = keyof typeof NAMING;
 export const NAMING_MAPS = Object.keys(NAMING) as readonly NamingMap[];

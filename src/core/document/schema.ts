@@ -11,17 +11,19 @@ import {
   controlIdSchema,
   cueIdSchema,
   circuitIdSchema,
+  compoundIdSchema,
   driveIdSchema,
   promptIdSchema,
   variableIdSchema,
   type ControlId,
   type CueId,
   type CircuitId,
+  type CompoundId,
   type DriveId,
   type PromptId,
   type VariableId,
 } from '../schema/behave-ids';
-import { circuitSchema, type Circuit } from './circuit-schema';
+import { circuitSchema, compoundSchema, type Circuit, type Compound } from './circuit-schema';
 import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from '../schema/material-schema';
 import type { varySchema } from '../kinds/actions/action-kind';
@@ -52,7 +54,15 @@ export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
 export * from '../schema/surface-circuit-schema';
-export { circuitSchema, MOST_NODES, type BehaviourNodes, type Circuit } from './circuit-schema';
+export {
+  circuitSchema,
+  compoundSchema,
+  MOST_NODES,
+  type BehaviourNodes,
+  type Circuit,
+  type Compound,
+  type Compounds,
+} from './circuit-schema';
 export * from './cue-schema';
 export { MOST_TARGETS } from '../kinds/actions/action-kind';
 export {
@@ -243,6 +253,7 @@ export const effectSchema = z.strictObject({
   asks: z.boolean(),
   drives: mapById(driveIdSchema, driveSchema, 200),
   circuits: mapById(circuitIdSchema, circuitSchema, 200),
+  compounds: mapById(compoundIdSchema, compoundSchema, 200),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
@@ -265,7 +276,8 @@ type Maps =
   | 'controls'
   | 'prompts'
   | 'drives'
-  | 'circuits';
+  | 'circuits'
+  | 'compounds';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
@@ -279,4 +291,5 @@ export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   prompts: Record<PromptId, Prompt>;
   drives: Record<DriveId, Drive>;
   circuits: Record<CircuitId, Circuit>;
+  compounds: Record<CompoundId, Compound>;
 }

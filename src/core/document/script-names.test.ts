@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { newPort } from '../kinds/nodes/script-nodes';
+import { newPort } from '../kinds/nodes/declared-ports';
 import { boundReads, SCRIPT_API, scriptDeclarations } from './script-names';
 
 const jawOpen = { kind: 'expression', face: 1, name: 'jawOpen' } as const;

@@ -1,5 +1,6 @@
 /** What scripts can read of an effect by name, and how that is told to whoever writes them. */
-import type { DeclaredPort, Script } from '../kinds/nodes/script-nodes';
+import type { DeclaredPort } from '../kinds/nodes/declared-ports';
+import type { Script } from '../kinds/nodes/script-nodes';
 import { PORT_TYPES, type PortType } from '../kinds/nodes/ports';
 import { UNITS } from '../schema/properties';
 import type { NamedSignal } from './formula-names';

@@ -5,15 +5,19 @@ import {
   MOST_NODES,
   circuitSchema,
   type Circuit,
+  type Compound,
   type CircuitId,
+  type CompoundId,
   type Effect,
   type NodeId,
   type ObjectId,
 } from '../document/schema';
 import { IconiaError } from '../errors';
 import type { BehaviourNode } from '../kinds/nodes/nodes';
-import type { DeclaredPort } from '../kinds/nodes/script-nodes';
+import type { DeclaredPort } from '../kinds/nodes/declared-ports';
 import { mapReferences } from '../schema/references';
+import { boardName, type BoardId } from './board-nodes';
+import { whyNotOn } from './whole-compounds';
 import { moveIn, removeFrom, wireIn, type PortOf } from './graph-edits';
 
 /** Adds a circuit, or puts it in the place of the one with its id. */
@@ -38,50 +42,55 @@ export const changeCircuit = (
 
 const inNodes = (
   effect: Effect,
-  id: CircuitId,
+  id: BoardId,
   label: string,
-  change: (nodes: Draft<Record<NodeId, BehaviourNode>>) => void,
+  change: (nodes: Draft<Record<NodeId, BehaviourNode>>, d: Draft<Effect>) => void,
 ): Edit =>
-  edit(`${label} ${effect.circuits[id]?.name || 'circuit'}`, (d) => {
-    const circuit = d.circuits[id];
-    if (circuit) change(circuit.nodes);
+  edit(`${label} ${boardName(effect, id)}`, (d) => {
+    const board = d.circuits[id as CircuitId] ?? d.compounds[id as CompoundId];
+    if (board) change(board.nodes, d);
   });
 
 /**
- * Adds nodes to a circuit.
- * Throws `IconiaError` `circuit.full` when that many do not fit.
+ * Adds nodes to a board, and compounds that they bring along.
+ * Throws `IconiaError` `circuit.full` when that many do not fit, `compound.within` where a compound would contain itself.
  */
-export const addToCircuit = (effect: Effect, id: CircuitId, nodes: readonly BehaviourNode[]): Edit =>
-  inNodes(effect, id, nodes.length === 1 ? 'Add a node to' : 'Add nodes to', (draft) => {
+export const addToCircuit = (
+  effect: Effect,
+  id: BoardId,
+  nodes: readonly BehaviourNode[],
+  compounds: readonly Compound[] = [],
+): Edit =>
+  inNodes(effect, id, nodes.length === 1 ? 'Add a node to' : 'Add nodes to', (draft, d) => {
+    for (const compound of compounds) d.compounds[compound.id] = compound as Draft<Compound>;
     if (Object.keys(draft).length + nodes.length > MOST_NODES)
       throw new IconiaError(
         'circuit.full',
         `A circuit holds ${MOST_NODES} nodes, so ${nodes.length} more do not fit. Nothing was added.`,
       );
-    for (const node of nodes) draft[node.id] = node as Draft<BehaviourNode>;
+    for (const node of nodes) {
+      const why = whyNotOn(effect, id, node);
+      if (why) throw new IconiaError('compound.within', why);
+      draft[node.id] = node as Draft<BehaviourNode>;
+    }
   });
 
-export const removeFromCircuit = (effect: Effect, id: CircuitId, gone: readonly NodeId[]): Edit =>
+export const removeFromCircuit = (effect: Effect, id: BoardId, gone: readonly NodeId[]): Edit =>
   inNodes(effect, id, gone.length === 1 ? 'Delete a node of' : 'Delete nodes of', (draft) =>
     removeFrom(draft, gone),
   );
 
 export const moveInCircuit = (
   effect: Effect,
-  id: CircuitId,
+  id: BoardId,
   places: ReadonlyMap<NodeId, readonly [number, number]>,
 ): Edit => inNodes(effect, id, 'Move nodes of', (draft) => moveIn(draft, places));
 
-export const wireCircuit = (effect: Effect, id: CircuitId, to: PortOf, from: PortOf | null): Edit =>
+export const wireCircuit = (effect: Effect, id: BoardId, to: PortOf, from: PortOf | null): Edit =>
   inNodes(effect, id, from ? 'Wire nodes of' : 'Take a wire off', (draft) => wireIn(draft, to, from));
 
 /** Switches nodes off or on. */
-export const switchInCircuit = (
-  effect: Effect,
-  id: CircuitId,
-  nodes: readonly NodeId[],
-  off: boolean,
-): Edit =>
+export const switchInCircuit = (effect: Effect, id: BoardId, nodes: readonly NodeId[], off: boolean): Edit =>
   inNodes(effect, id, off ? 'Switch off nodes of' : 'Switch on nodes of', (draft) => {
     for (const node of nodes) if (draft[node]) draft[node].off = off;
   });
@@ -89,7 +98,7 @@ export const switchInCircuit = (
 /** Changes what a node's inputs are without a wire, and what else is set of it. */
 export const changeInCircuit = (
   effect: Effect,
-  id: CircuitId,
+  id: BoardId,
   node: NodeId,
   change: { readonly values?: BehaviourNode['values']; readonly set?: object },
 ): Edit =>
@@ -101,41 +110,60 @@ export const changeInCircuit = (
   });
 
 export type PortSide = 'takes' | 'gives';
+/** Puts a port in the place of the one at `index` of a side, behind the last one for one more; null takes it away. */
+const redeclare = (
+  board: Draft<Record<NodeId, BehaviourNode>>,
+  node: Draft<BehaviourNode>,
+  side: PortSide,
+  index: number,
+  port: DeclaredPort | null,
+): void => {
+  const ports = (node.set as Draft<Partial<Record<PortSide, DeclaredPort[]>>>)[side];
+  if (!ports) return;
+  const was = ports[index];
+  ports.splice(index, 1, ...(port ? [{ ...port } as Draft<DeclaredPort>] : []));
+  if (!was) return;
+  const stays = port !== null && port.type === was.type;
+  const rename = <T>(of: Record<string, T>): void => {
+    const { [was.name]: kept } = of;
+    delete of[was.name];
+    if (stays && kept !== undefined) of[port.name] = kept;
+  };
+  // Within a compound what comes out is wired like an input, and what runs in like an output.
+  if (side === 'takes' ? node.kind !== 'enter' : node.kind === 'leave') {
+    rename(node.inputs);
+    rename(node.values);
+    return;
+  }
+  for (const other of Object.values<Draft<BehaviourNode>>(board))
+    for (const [name, wire] of Object.entries(other.inputs)) {
+      if (wire.node !== node.id || wire.port !== was.name) continue;
+      if (stays) wire.port = port.name;
+      else delete other.inputs[name];
+    }
+};
+
 /**
- * Declares a port of a script: puts it in the place of the one at `index`, behind the last one for one more; null takes it away. Wires go
- * along with a new name; those of a port that is gone, or brings another type, go with it.
+ * Declares a port of a script, or of a compound: then of all its uses too. Wires go along with a new name; those of a port that is gone, or
+ * brings another type, go with it.
  */
 export const declarePort = (
   effect: Effect,
-  id: CircuitId,
-  script: NodeId,
+  id: BoardId,
+  of: NodeId,
   side: PortSide,
   index: number,
   port: DeclaredPort | null,
 ): Edit =>
-  inNodes(effect, id, 'Change a script of', (nodes) => {
-    const node = nodes[script];
-    if (node?.kind !== 'script') return;
-    const was = node.set[side][index];
-    node.set[side].splice(index, 1, ...(port ? [port as Draft<DeclaredPort>] : []));
-    if (!was) return;
-    const stays = port !== null && port.type === was.type;
-    const rename = <T>(of: Record<string, T>): void => {
-      const { [was.name]: kept } = of;
-      delete of[was.name];
-      if (stays && kept !== undefined) of[port.name] = kept;
-    };
-    if (side === 'takes') {
-      rename(node.inputs);
-      rename(node.values);
-      return;
-    }
-    for (const other of Object.values<Draft<BehaviourNode>>(nodes))
-      for (const [name, wire] of Object.entries(other.inputs)) {
-        if (wire.node !== script || wire.port !== was.name) continue;
-        if (stays) wire.port = port.name;
-        else delete other.inputs[name];
-      }
+  inNodes(effect, id, 'Change the ports in', (nodes, d) => {
+    const node = nodes[of];
+    if (!node) return;
+    redeclare(nodes, node, side, index, port);
+    if (node.kind !== 'enter' && node.kind !== 'leave') return;
+    for (const board of [...Object.values(d.circuits), ...Object.values(d.compounds)])
+      for (const use of Object.values<Draft<BehaviourNode>>(board.nodes))
+        if (use.kind === 'compound' && use.set.compound === id)
+          redeclare(board.nodes, use, side, index, port);
   });
 
 /** Circuits of objects that were copied: each copy gets its own, which means the copy where it meant the original. */

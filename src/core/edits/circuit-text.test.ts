@@ -16,7 +16,7 @@ const ids = (): (() => NodeId) => {
 };
 const wire = (node: string, port: string) => ({ node: id(node), port });
 const read = (text: string, around: Record<NodeId, BehaviourNode> = {}): BehaviourNode[] =>
-  nodesOfText(text, effect, around, ids());
+  nodesOfText(text, effect, around, ids()).nodes;
 const refusal = (text: string): string => {
   try {
     read(text);
@@ -39,7 +39,7 @@ const add = newBehaviourNode(id('add'), 'add', [400, 0], {
 
 describe('a round trip', () => {
   test('has the same kinds, values, settings and wires, and ids of its own', () => {
-    const [many, tapped, sum] = read(textOfNodes([counter, tap, add])) as [
+    const [many, tapped, sum] = read(textOfNodes([counter, tap, add], effect)) as [
       BehaviourNode,
       BehaviourNode,
       BehaviourNode,
@@ -51,17 +51,17 @@ describe('a round trip', () => {
   });
   test.each(NODE_KINDS)('of a node of the kind %s', (kind) => {
     const node = newBehaviourNode(id('one'), kind, [3, 4]);
-    expect(read(textOfNodes([node]))).toEqual([{ ...node, id: id('new0'), at: [31, 32] }]);
+    expect(read(textOfNodes([node], effect))).toEqual([{ ...node, id: id('new0'), at: [31, 32] }]);
   });
   test('a wire from outside runs on where its source is, and is left out where not', () => {
-    expect(read(textOfNodes([counter]), { [tap.id]: tap })[0]!.inputs).toEqual(counter.inputs);
-    expect(read(textOfNodes([counter]))[0]!.inputs).toEqual({});
+    expect(read(textOfNodes([counter], effect), { [tap.id]: tap })[0]!.inputs).toEqual(counter.inputs);
+    expect(read(textOfNodes([counter], effect))[0]!.inputs).toEqual({});
   });
   test('what it names that is not in this effect is to be chosen anew', () => {
     const named = (object: string) =>
       newBehaviourNode(id('text'), 'writeText', [0, 0], { set: { object: object as ObjectId } });
-    expect(read(textOfNodes([named(OBJECT!)]))[0]!.set).toEqual({ object: OBJECT });
-    expect(read(textOfNodes([named('obj_elsewhere')]))[0]!.set).toEqual({ object: null });
+    expect(read(textOfNodes([named(OBJECT!)], effect))[0]!.set).toEqual({ object: OBJECT });
+    expect(read(textOfNodes([named('obj_elsewhere')], effect))[0]!.set).toEqual({ object: null });
   });
 });
 

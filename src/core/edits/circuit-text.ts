@@ -3,11 +3,15 @@ import { z } from 'zod';
 import {
   MOST_NODES,
   SCHEMA_VERSION,
+  compoundSchema,
   type BehaviourNodes,
+  type Compound,
+  type CompoundId,
   type Effect,
   type NodeId,
 } from '../document/schema';
 import { describeIssues } from '../document/migrations';
+import { isCircular, usedBy } from '../document/expand';
 import { hasIn } from '../document/named-in';
 import { IconiaError } from '../errors';
 import { copiedNodes } from '../graph/graph';
@@ -31,11 +35,28 @@ const fileSchema = z.strictObject({
   format: z.literal(FORMAT),
   schema: z.number().int(),
   nodes: z.array(z.unknown()),
+  /** Those that the nodes use, in themselves too. */
+  compounds: z.array(z.unknown()).max(200).optional(),
 });
 
-/** Nodes, with the wires among them. */
-export const textOfNodes = (nodes: readonly BehaviourNode[]): string =>
-  JSON.stringify({ format: FORMAT, schema: SCHEMA_VERSION, nodes }, null, 1);
+/** Nodes, with the wires among them and the compounds that they use. */
+export const textOfNodes = (nodes: readonly BehaviourNode[], effect: Effect): string => {
+  const byId = Object.fromEntries(nodes.map((node) => [node.id, node])) as Compound['nodes'];
+  const compounds = [...usedBy({ nodes: byId }, effect.compounds)].flatMap(
+    (id) => effect.compounds[id as CompoundId] ?? [],
+  );
+  return JSON.stringify(
+    { format: FORMAT, schema: SCHEMA_VERSION, nodes, ...(compounds.length > 0 ? { compounds } : {}) },
+    null,
+    1,
+  );
+};
+
+/** What is pasted: nodes, and the compounds among what they use that the effect has not. */
+export interface Pasted {
+  readonly nodes: BehaviourNode[];
+  readonly compounds: Compound[];
+}
 
 const refused = (why: string): IconiaError => new IconiaError('circuit.paste', `${why} Nothing was pasted.`);
 
@@ -49,9 +70,9 @@ export const nodesOfText = (
   effect: Effect,
   around: BehaviourNodes,
   newId: () => NodeId,
-): BehaviourNode[] => {
+): Pasted => {
   if (text.length > MOST_LETTERS) throw refused('That is too much text to be nodes of a circuit.');
-  const { nodes, schema } = parsed(text);
+  const { nodes, schema, compounds: used = [] } = parsed(text);
   if (schema > SCHEMA_VERSION)
     throw refused(
       `These nodes were copied from a newer Iconia (schema ${schema}; this one reads up to ${SCHEMA_VERSION}). Update Iconia to paste them.`,
@@ -63,7 +84,11 @@ export const nodesOfText = (
   const ids = new Set(read.map(({ id }) => id));
   if (ids.size < read.length) throw refused('Two of these nodes have the same id.');
   const within: BehaviourNodes = { ...around, ...Object.fromEntries(read.map((node) => [node.id, node])) };
-  const has = hasIn(effect);
+  const compounds = used.map(compoundOf).filter(({ id }) => !effect.compounds[id]);
+  const all = { ...effect.compounds, ...Object.fromEntries(compounds.map((one) => [one.id, one])) };
+  const circular = compounds.find((one) => isCircular(one, all));
+  if (circular) throw refused(`“${circular.name}” contains itself.`);
+  const has = hasIn({ ...effect, compounds: all });
   const fitting = read.map(
     (node): BehaviourNode =>
       ({
@@ -75,7 +100,15 @@ export const nodesOfText = (
       }) as BehaviourNode,
   );
   for (const node of fitting) checkPorts(node, within);
-  return copiedNodes(fitting, newId);
+  return {
+    nodes: copiedNodes(fitting, newId),
+    compounds: compounds.map(
+      (one) =>
+        mapReferences(compoundSchema, one as never, (to, id) =>
+          has(to, id) ? id : null,
+        ) as unknown as Compound,
+    ),
+  };
 };
 
 const parsed = (text: string): z.infer<typeof fileSchema> => {
@@ -88,6 +121,15 @@ const parsed = (text: string): z.infer<typeof fileSchema> => {
   const file = fileSchema.safeParse(json);
   if (!file.success) throw refused('That is no text of nodes: copy nodes of a circuit first.');
   return file.data;
+};
+
+const compoundOf = (json: unknown): Compound => {
+  const compound = compoundSchema.safeParse(json);
+  if (!compound.success)
+    throw refused(
+      `One of the compounds does not hold together: ${describeIssues(compound.error).replace(/[.]$/, '')}.`,
+    );
+  return compound.data as Compound;
 };
 
 const nodeOf = (json: unknown, i: number): BehaviourNode => {

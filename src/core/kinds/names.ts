@@ -9,4 +9,5 @@ export interface Names {
   readonly control: Name;
   readonly variable: Name;
   readonly picture: Name;
+  readonly compound: Name;
 }

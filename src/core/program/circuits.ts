@@ -1,5 +1,6 @@
 /** Plans behaviour circuits: their nodes in the order in which they are worked out, and what is wrong with them. */
-import type { BehaviourNodes, CircuitId, Effect, NodeId } from '../document/schema';
+import { isCircular } from '../document/expand';
+import type { BehaviourNodes, CircuitId, Compounds, Effect, NodeId } from '../document/schema';
 import { circuitsOn } from '../document/behaviour-queries';
 import { planGraph, type GraphTrouble, type PlannedNode } from '../graph/plan';
 import type { InputPort, OutputPort } from '../kinds/nodes/node-kind';
@@ -45,9 +46,13 @@ export interface CircuitPlan {
 export const planNodes = (
   nodes: BehaviourNodes,
   has: (to: Referred, id: string) => boolean = () => true,
+  compounds: Compounds = {},
 ): CircuitPlan => {
   const all: readonly BehaviourNode[] = Object.values(nodes);
-  const ends = all.filter(({ kind, off }) => !off && isEnd(kind));
+  // What comes out of a compound goes on outside; whether a use is for something is seen within.
+  const ends = all.filter(
+    ({ kind, off }) => !off && (isEnd(kind) || kind === 'leave' || kind === 'compound'),
+  );
   const graph = withoutMismatches(nodes);
   const towards = planGraph(
     graph.nodes,
@@ -68,9 +73,17 @@ export const planNodes = (
       ...planned.troubles,
       ...idle,
       ...ends.flatMap((node) => lacksOf(node, has)),
-      ...all.filter((node) => !isEnd(node.kind)).flatMap((node) => lacksOf(node, has)),
+      ...all.filter((node) => !ends.includes(node)).flatMap((node) => lacksOf(node, has)),
+      ...all.flatMap((node) => circleOf(node, compounds)),
     ],
   };
+};
+
+const circleOf = (node: BehaviourNode, compounds: Compounds): NodeTrouble[] => {
+  const used = node.kind === 'compound' && node.set.compound !== null ? compounds[node.set.compound] : null;
+  if (!used || !isCircular(used, compounds)) return [];
+  const why = `“${used.name}” contains itself, so it gives nothing. Take it out of itself.`;
+  return [{ code: 'problem', node: node.id, why }];
 };
 
 const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean): NodeTrouble[] => {

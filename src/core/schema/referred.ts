@@ -12,4 +12,5 @@ export type Referred =
   | 'prompts'
   | 'drives'
   | 'circuits'
+  | 'compounds'
   | 'nodes';

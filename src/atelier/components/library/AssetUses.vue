@@ -27,6 +27,7 @@ const STAGES: Readonly<Record<Use['in'], Stage | null>> = {
   prompts: 'behave',
   drives: 'behave',
   circuits: 'behave',
+  compounds: 'behave',
   icon: 'release',
 };
 const uses = computed(() => usesOf(effectStore.effect, props.asset.id));

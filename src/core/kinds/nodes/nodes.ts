@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { nodeIdSchema } from '../../schema/surface-circuit-schema';
 import { finite, text } from '../../schema/values-schema';
 import { COLOUR_NODES } from './colour-nodes';
+import { COMPOUND_NODES } from './compound-nodes';
 import { EFFECT_NODES } from './effect-nodes';
 import { EVENT_NODES } from './event-nodes';
 import { LIST_NODES } from './list-nodes';
@@ -30,6 +31,7 @@ export const NODE_KINDS_BY_NAME = {
   ...TEXT_NODES,
   ...LIST_NODES,
   ...SCRIPT_NODES,
+  ...COMPOUND_NODES,
 } as const;
 type Kinds = typeof NODE_KINDS_BY_NAME;
 export type NodeKind = keyof Kinds;

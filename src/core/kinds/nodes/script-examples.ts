@@ -1,6 +1,7 @@
 /** Scripts to begin from: each does something whole, and shows one thing that scripts are for. */
-import type { DeclaredPort, Script } from './script-nodes';
-import { newPort } from './script-nodes';
+import type { DeclaredPort } from './declared-ports';
+import type { Script } from './script-nodes';
+import { newPort } from './declared-ports';
 import type { PortType } from './ports';
 
 export interface ScriptExample extends Omit<Script, 'reads'> {

@@ -1,47 +1,13 @@
 /** A node whose ports and sums its maker writes: a small module in a sandbox. */
 import { z } from 'zod';
 import type { Json, ScriptProblem } from '../../script/engine';
-import { UNITS, type UnitName } from '../../schema/properties';
-import { finite, label, text } from '../../schema/values-schema';
+import { label, text } from '../../schema/values-schema';
 import { perObject } from '../../memo';
 import { linearOf, rgbOf } from '../../maths/srgb';
 import { plainSignalSchema, type PlainSignal } from '../signals/plain-signals';
-import { defineNode, type InputPort, type NodePorts, type OutputPort } from './node-kind';
-import { isHex, nodeValueSchema, NOTHING, PORT_TYPES, type PortType, type PortValue } from './ports';
-
-/** A name that can stand in code. */
-const word = z
-  .string()
-  .regex(/^[A-Za-z_][A-Za-z0-9_]{0,23}$/, 'A port is called by letters and digits, as “score2”.');
-const unitNames = Object.keys(UNITS) as [UnitName, ...UnitName[]];
-const typeNames = Object.keys(PORT_TYPES) as [PortType, ...PortType[]];
-
-/** A port as its maker declares it. */
-export const declaredPortSchema = z.strictObject({
-  name: word,
-  type: z.enum(typeNames),
-  /** What it is while no wire runs in; null as is usual for its type. Nothing for outputs. */
-  usual: nodeValueSchema.nullable(),
-  unit: z.enum(unitNames),
-  /** Between which a number is kept; null is any. */
-  low: finite.nullable(),
-  high: finite.nullable(),
-});
-export type DeclaredPort = z.infer<typeof declaredPortSchema>;
-const unlike = (ports: readonly DeclaredPort[]): boolean =>
-  new Set(ports.map(({ name }) => name)).size === ports.length;
-export const declaredPorts = z
-  .array(declaredPortSchema)
-  .max(16)
-  .refine(unlike, 'Two ports have the same name.');
-export const newPort = (name: string, type: PortType = 'number'): DeclaredPort => ({
-  name,
-  type,
-  usual: null,
-  unit: 'plain',
-  low: null,
-  high: null,
-});
+import { declaredPorts, inputPort, newPort, outputPort, type DeclaredPort } from './declared-ports';
+import { defineNode, type NodePorts } from './node-kind';
+import { isHex, NOTHING, PORT_TYPES, type PortType, type PortValue } from './ports';
 
 /** A longer script nobody oversees, and each step reads it. */
 export const MOST_SOURCE = 20_000;
@@ -61,17 +27,6 @@ export interface Script {
   readonly reads: Readonly<Record<string, PlainSignal>>;
 }
 
-const inputPort = ({ name, type, usual, unit }: DeclaredPort): InputPort => ({
-  name,
-  type,
-  usual: usual ?? (PORT_TYPES[type].width === 1 ? 0 : null),
-  ...(unit === 'plain' ? {} : { unit }),
-});
-const outputPort = ({ name, type, unit }: DeclaredPort): OutputPort => ({
-  name,
-  type,
-  ...(unit === 'plain' ? {} : { unit }),
-});
 const portsOfScript = perObject(({ takes, gives }: Script): NodePorts => ({
   inputs: takes.map(inputPort),
   outputs: gives.map(outputPort),

@@ -1,6 +1,7 @@
 /** Known answers, of a script that is stood in for: sandboxes have tests of their own. */
 import type { Json } from '../../../script/engine';
-import { newPort, type SCRIPT_NODES } from '../script-nodes';
+import { newPort } from '../declared-ports';
+import { type SCRIPT_NODES } from '../script-nodes';
 import type { CasesOf } from './testing';
 
 /** What the stand-in gives, whatever the script says. */

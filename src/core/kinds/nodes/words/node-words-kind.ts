@@ -14,6 +14,7 @@ export const NODE_GROUPS = [
   'Texts',
   'Lists',
   'Scripts',
+  'Compounds',
 ] as const;
 export type NodeGroup = (typeof NODE_GROUPS)[number];
 

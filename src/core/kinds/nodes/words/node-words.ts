@@ -11,6 +11,7 @@ import { ROTATION_WORDS } from './rotation-words';
 import { COLOUR_WORDS } from './colour-words';
 import { TEXT_WORDS } from './text-words';
 import { LIST_WORDS } from './list-words';
+import { COMPOUND_WORDS } from './compound-words';
 import { SCRIPT_WORDS } from './script-words';
 import type { NodeWords } from './node-words-kind';
 
@@ -28,4 +29,5 @@ export const NODE_WORDS: Readonly<Record<NodeKind, NodeWords>> = {
   ...TEXT_WORDS,
   ...LIST_WORDS,
   ...SCRIPT_WORDS,
+  ...COMPOUND_WORDS,
 };

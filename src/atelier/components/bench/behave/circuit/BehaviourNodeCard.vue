@@ -3,13 +3,12 @@
 import { computed, ref } from 'vue';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
-import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
-import { portsOf, setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { FORMULA_PORTS } from '../../../../../core/kinds/nodes/number-nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
 import { propertiesIn, UNITS, withValueAt, type NumberProperty } from '../../../../../core/schema/properties';
-import { nodeName } from '../../../../circuit-words';
+import { boardPorts, nodeName, nodeNote } from '../../../../circuit-words';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
 import FormulaInput from '../../../common/formula/FormulaInput.vue';
@@ -42,15 +41,20 @@ const emit = defineEmits<{
   unwire: [port: string];
   /** The take is to stop, or not any more, when something comes out there. */
   stop: [port: string];
-  /** Its code is to be seen. */
+  /** Its code is to be seen; what is within it. */
   write: [];
+  open: [];
   done: [];
 }>();
 const effectStore = useEffectStore();
-const ports = computed(() => portsOf(props.node));
+const ports = computed(() => boardPorts(props.node));
 const name = computed(() => nodeName(effectStore.effect, props.node));
 const properties = computed(() =>
-  'signal' in props.node.set || 'trigger' in props.node.set || 'to' in props.node.set
+  'signal' in props.node.set ||
+  'trigger' in props.node.set ||
+  'to' in props.node.set ||
+  'takes' in props.node.set ||
+  'gives' in props.node.set
     ? {}
     : propertiesIn(setSchema(props.node.kind), props.node.set),
 );
@@ -93,7 +97,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
 <template>
   <NodeFrame
     :name="name"
-    :note="NODE_WORDS[node.kind].note"
+    :note="nodeNote(effectStore.effect, node)"
     :inputs="ports.inputs"
     :outputs="ports.outputs"
     :mark-of="markOf"
@@ -134,6 +138,9 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
       <div v-else-if="node.kind === 'script'" class="fields">
         <ChipButton :aria-label="`Write ${name}`" @click="emit('write')">Write the code</ChipButton>
         <p v-if="stopped" class="bad">{{ stopped }}</p>
+      </div>
+      <div v-else-if="node.kind === 'compound'" class="fields">
+        <ChipButton :aria-label="`Open ${name}`" @click="emit('open')">Open</ChipButton>
       </div>
       <div v-else-if="own.signal" class="fields">
         <SignalFields :signal="own.signal" @change="(signal, gesture) => emit('set', { signal }, gesture)" />

@@ -2,7 +2,9 @@
 /** What is put on the board of a circuit, sought by what it should do; or what is sought on it. */
 import { computed, nextTick, ref, watch } from 'vue';
 import { Search } from '@lucide/vue';
-import type { BehaviourNodes } from '../../../../../core/document/schema';
+import { inOrder } from '../../../../../core/document/queries';
+import { useOf } from '../../../../../core/edits/compound-edits';
+import type { BehaviourNodes, CompoundId, NodeId } from '../../../../../core/document/schema';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import { NODE_KINDS, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
@@ -39,16 +41,30 @@ const own = computed(() => (desk.selected ? (effectStore.effect.objects[desk.sel
 const signals = computed(() => offeredSignals(own.value));
 const fits = (kind: NodeKind): boolean =>
   !props.loose || fittingPort(kind, props.loose.type, props.loose.way) !== null;
+/** Put onto boards in ways of their own. */
+const OWN: ReadonlySet<NodeKind> = new Set(['compound', 'enter', 'leave']);
 /** All kinds of nodes, then every signal and every trigger by itself. */
 const options = computed(() =>
   [
     ...NODE_GROUPS.map((group) => ({
       label: group,
-      options: NODE_KINDS.filter((kind) => NODE_WORDS[kind].group === group && fits(kind)).map((kind) => {
+      options: NODE_KINDS.filter(
+        (kind) => !OWN.has(kind) && NODE_WORDS[kind].group === group && fits(kind),
+      ).map((kind) => {
         const { name, note, also = '' } = NODE_WORDS[kind];
         return { value: kind as string, label: `${name}: ${note}`, seek: `${group} ${also}` };
       }),
     })),
+    {
+      label: 'Compounds of this effect',
+      options: props.loose
+        ? []
+        : inOrder(effectStore.effect.compounds).map(({ id, name, note }) => ({
+            value: `compound:${id}`,
+            label: note ? `${name}: ${note}` : name,
+            seek: 'compound',
+          })),
+    },
     {
       label: 'Signals',
       options: (fits('signal') ? signals.value : []).map(({ key, words, group, seek }) => ({
@@ -72,6 +88,8 @@ const chosen = (line: string): readonly [kind: NodeKind, set: object | null] => 
   if (first === 'trigger') return ['trigger', { trigger: readyTrigger(key as ReadyTrigger) }];
   if (first === 'signal' && key !== undefined)
     return ['signal', { signal: signals.value.find((o) => o.key === key)!.signal }];
+  if (first === 'compound')
+    return ['compound', useOf(effectStore.effect, key as CompoundId, 'node_made' as NodeId, [0, 0]).set];
   return [first as NodeKind, null];
 };
 const add = (line: string): void => emit('add', ...chosen(line));

@@ -1,19 +1,17 @@
 <script setup lang="ts">
 /** Behaviour circuits: which there are, and the board of the one that is open. */
 import { computed, ref, watch } from 'vue';
-import { Plus, Power, Settings2 } from '@lucide/vue';
+import { Combine, Plus, Power, Settings2 } from '@lucide/vue';
 import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { isSameBreakpoint, type Breakpoint } from '../../../../../core/behave/breakpoints';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
-import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
 import {
   inputOf,
   isEnd,
   outputOf,
-  portsOf,
   type BehaviourNode,
   type NodeKind,
 } from '../../../../../core/kinds/nodes/nodes';
@@ -21,8 +19,10 @@ import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
 import {
+  boardPorts,
   conversionInto,
   nodeName,
+  nodeNote,
   overruledWords,
   troubleWords,
   valueWords,
@@ -41,6 +41,7 @@ import NodeWires from '../../../common/board/NodeWires.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
 import CircuitAdd from './CircuitAdd.vue';
+import CompoundBar from './CompoundBar.vue';
 import ScriptPanel from './script/ScriptPanel.vue';
 import type { LooseWire } from './loose-wire';
 import { useCircuitClipboard } from './use-circuit-clipboard';
@@ -59,6 +60,7 @@ const board = ref<{
   heightOf(id: string): number | undefined;
 } | null>(null);
 const {
+  compounds,
   circuits,
   circuit,
   nodes,
@@ -83,7 +85,10 @@ const {
   tidy,
   done,
 } = useBehaviourCircuit((id) => board.value?.heightOf(id));
-const live = useLiveValues(() => circuit.value);
+const { compound } = compounds;
+const live = useLiveValues(
+  () => circuit.value && { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun },
+);
 const selected = ref<readonly NodeId[]>([]);
 watch(
   () => circuit.value?.id,
@@ -144,6 +149,17 @@ useCircuitClipboard({
     board.value?.reveal(nodes.value[made[0]!]!.at);
   },
 });
+/** The chosen nodes become one. */
+const combine = (): void => {
+  const made = compounds.make(selected.value);
+  if ('why' in made) said.value = made.why;
+  else selected.value = [made.use];
+};
+const openCompound = (node: BehaviourNode): void => {
+  if (node.kind !== 'compound' || node.set.compound === null) return;
+  selected.value = [];
+  compounds.enter(node.id, node.set.compound);
+};
 /** The script whose code is seen instead of the board. */
 const writing = ref<NodeId | null>(null);
 const script = computed(() => {
@@ -161,14 +177,16 @@ const portValueAt = (node: BehaviourNode, side: PortSide, name: string): string 
 };
 const playback = usePlaybackStore();
 const stopWords = ({ node, port }: Breakpoint): string => {
-  const of = nodes.value[node];
-  if (!of) return 'a node that is gone';
+  const of = Object.values<BehaviourNode>(nodes.value).find(({ id }) => compounds.inRun(id) === node);
+  if (!of) return 'a node that is not on this board';
   const out = outputOf(of, port);
   const what = out?.type === 'event' ? 'passed' : 'came true';
   return `${out?.label ?? port} of “${nodeName(effectStore.effect, of)}” ${what}`;
 };
 const isBreakpoint = (all: readonly Breakpoint[], node: NodeId, port: string): boolean =>
-  all.some((one) => isSameBreakpoint(one, { circuit: circuit.value!.id, node, port }));
+  all.some((one) =>
+    isSameBreakpoint(one, { circuit: circuit.value!.id, node: compounds.inRun(node) ?? node, port }),
+  );
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
@@ -193,8 +211,8 @@ const isCut = (node: BehaviourNode, port: string): boolean =>
   troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
 /** For the list of wires. */
 const wordsOf = (node: BehaviourNode) => ({
-  ...portsOf(node),
-  note: NODE_WORDS[node.kind].note,
+  ...boardPorts(node),
+  note: nodeNote(effectStore.effect, node),
   name: nodeName(effectStore.effect, node),
 });
 const copy = (): void => {
@@ -227,6 +245,15 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         @click="open(c.id)"
         >{{ c.name || 'Without a name' }}</ChipButton
       >
+      <ChipButton
+        v-for="c in compounds.all.value"
+        :key="c.id"
+        class="compound"
+        :aria-pressed="c.id === compound?.id"
+        title="A compound: several nodes as one"
+        @click="compounds.enter(null, c.id)"
+        ><Combine :size="11" /> {{ c.name || 'Without a name' }}</ChipButton
+      >
       <WordButton @click="make">+ Circuit</WordButton>
       <WordButton @click="writing = makeScript()">+ Script</WordButton>
     </div>
@@ -235,6 +262,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
       :key="script.id"
       :circuit="circuit.id"
       :node="script"
+      :in-run="compounds.inRun(script.id)"
       :value-at="(side, name) => portValueAt(script!, side, name)"
       :wide="desk.behave.wide"
       @set="(to, gesture) => change(script!.id, { set: to }, gesture && script!.id + gesture)"
@@ -262,6 +290,19 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         <span class="grow" />
         <WordButton @click="drop">Delete the circuit</WordButton>
       </div>
+      <CompoundBar
+        v-if="compound"
+        :compound="compound"
+        :outside="compounds.levels.value.at(-2)?.of.name ?? (circuit.name || 'Circuit')"
+        :uses="compounds.uses.value"
+        :of-use="compounds.levels.value.every(({ use }) => use !== null)"
+        :value-at="(node, port) => live.at(node, port)"
+        @out="compounds.leaveTo(compounds.path.value.length - 1)"
+        @set="(to, gesture) => compounds.set(to, gesture)"
+        @declare="declare"
+        @drop="compounds.drop"
+        @done="done"
+      />
       <div class="bar">
         <CircuitAdd :nodes="nodes" :loose="loose" @add="addNode" @find="showNode" @leave="loose = null" />
         <IconButton
@@ -271,6 +312,14 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           @click="switchAll(selected)"
         >
           <Power :size="14" />
+        </IconButton>
+        <IconButton
+          title="Make the selected nodes one"
+          aria-label="Make the selected nodes one"
+          :disabled="selected.length === 0"
+          @click="combine"
+        >
+          <Combine :size="14" />
         </IconButton>
         <BoardTools
           :selected="selected.length"
@@ -306,7 +355,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
       >
       <NodeBoard
         ref="board"
-        :key="circuit.id"
+        :key="compounds.board.value ?? ''"
         board="behaviour-circuit"
         :graph="nodes"
         :selected="selected"
@@ -334,8 +383,16 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
             @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
             @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"
             @unwire="(port) => unwire({ node: node.id, port })"
-            @stop="(port) => playback.toggleBreakpoint({ circuit: circuit!.id, node: node.id, port })"
+            @stop="
+              (port) =>
+                playback.toggleBreakpoint({
+                  circuit: circuit!.id,
+                  node: compounds.inRun(node.id) ?? node.id,
+                  port,
+                })
+            "
             @write="writing = node.id"
+            @open="openCompound(node)"
             @done="done"
           />
         </template>

@@ -13,12 +13,18 @@ import {
   wireCircuit,
 } from '../../../../../core/edits/circuit-edits';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
-import type { DeclaredPort } from '../../../../../core/kinds/nodes/script-nodes';
+import type { DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
 import { nodesOfText, textOfNodes } from '../../../../../core/edits/circuit-text';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { newCircuit } from '../../../../../core/document/new-circuit';
 import { inOrder } from '../../../../../core/document/queries';
-import type { BehaviourNodes, Circuit, CircuitId, NodeId } from '../../../../../core/document/schema';
+import type {
+  BehaviourNodes,
+  Circuit,
+  CircuitId,
+  Compound,
+  NodeId,
+} from '../../../../../core/document/schema';
 import { sentence } from '../../../../../core/errors';
 import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
 import * as layout from '../../../../../core/graph/layout';
@@ -38,6 +44,8 @@ import { newCircuitId, newId } from '../../../../api/ids';
 import { nodeName } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { nodesOn } from '../../../../../core/edits/board-nodes';
+import { useCompounds } from './use-compounds';
 import { hasIn } from '../../../../../core/document/named-in';
 
 /** Of a node on the board. */
@@ -58,8 +66,14 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   const circuit = computed<Circuit | null>(
     () => circuits.value.find(({ id }) => id === desk.behave.circuit) ?? circuits.value[0] ?? null,
   );
-  const nodes = computed<BehaviourNodes>(() => circuit.value?.nodes ?? NO_NODES);
-  const plan = computed(() => planNodes(nodes.value, hasIn(effectStore.effect)));
+  const compounds = useCompounds(() => circuit.value);
+  const { board } = compounds;
+  const nodes = computed<BehaviourNodes>(() =>
+    board.value ? nodesOn(effectStore.effect, board.value) : NO_NODES,
+  );
+  const plan = computed(() =>
+    planNodes(nodes.value, hasIn(effectStore.effect), effectStore.effect.compounds),
+  );
   /** Why something could not be done. */
   const said = ref<string | null>(null);
 
@@ -81,14 +95,15 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   };
   /** Declares a port of a script. */
   const declare = (id: NodeId, side: PortSide, index: number, port: DeclaredPort | null): void => {
-    if (circuit.value)
+    if (board.value)
       effectStore.edit(
-        declarePort(effectStore.effect, circuit.value.id, id, side, index, port),
+        declarePort(effectStore.effect, board.value, id, side, index, port),
         `${id} ${side} ${index}`,
       );
   };
   const open = (id: CircuitId): void => {
     desk.behave.circuit = id;
+    compounds.leaveTo(0);
     said.value = null;
   };
   const set = (
@@ -109,7 +124,7 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     wanted: readonly [number, number],
     set: object | null = null,
   ): { id: NodeId; at: readonly [number, number] } | null => {
-    if (!circuit.value) return null;
+    if (!board.value) return null;
     const at = layout.freePlace(
       nodes.value,
       heightOf,
@@ -125,10 +140,10 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     });
     return put([node]) ? { id: node.id, at: whole } : null;
   };
-  const put = (made: readonly BehaviourNode[]): boolean => {
+  const put = (made: readonly BehaviourNode[], brought: readonly Compound[] = []): boolean => {
     said.value = null;
     try {
-      effectStore.edit(addToCircuit(effectStore.effect, circuit.value!.id, made));
+      effectStore.edit(addToCircuit(effectStore.effect, board.value!, made, brought));
       return true;
     } catch (error) {
       said.value = sentence(error);
@@ -137,7 +152,7 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   };
   /** Runs a wire from an output into an input. What is not read there, and what would run in a circle, is not drawn, and that is said. */
   const connect = (from: PortOf, to: PortOf): void => {
-    if (!circuit.value) return;
+    if (!board.value) return;
     said.value = null;
     const [source, target] = [nodes.value[from.node as NodeId], nodes.value[to.node as NodeId]];
     const output = source && outputOf(source, from.port);
@@ -152,31 +167,30 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
       said.value = `A wire from ${a} to ${b} would run in a circle: put the node “A step before” between them. It was not drawn.`;
       return;
     }
-    effectStore.edit(wireCircuit(effectStore.effect, circuit.value.id, to, from));
+    effectStore.edit(wireCircuit(effectStore.effect, board.value, to, from));
   };
   const unwire = (to: PortOf): void => {
-    if (circuit.value) effectStore.edit(wireCircuit(effectStore.effect, circuit.value.id, to, null));
+    if (board.value) effectStore.edit(wireCircuit(effectStore.effect, board.value, to, null));
   };
   const remove = (ids: readonly NodeId[]): void => {
-    if (circuit.value && ids.length > 0)
-      effectStore.edit(removeFromCircuit(effectStore.effect, circuit.value.id, ids));
+    if (board.value && ids.length > 0)
+      effectStore.edit(removeFromCircuit(effectStore.effect, board.value, ids));
   };
   const change = (
     id: NodeId,
     to: Parameters<typeof changeInCircuit>[3],
     gesture: string | null = null,
   ): void => {
-    if (circuit.value)
-      effectStore.edit(changeInCircuit(effectStore.effect, circuit.value.id, id, to), gesture);
+    if (board.value) effectStore.edit(changeInCircuit(effectStore.effect, board.value, id, to), gesture);
   };
   /** Off all of them, or on again when all are off: one step. */
   const switchAll = (ids: readonly NodeId[]): void => {
     const off = ids.some((id) => nodes.value[id]?.off === false);
-    if (circuit.value) effectStore.edit(switchInCircuit(effectStore.effect, circuit.value.id, ids, off));
+    if (board.value) effectStore.edit(switchInCircuit(effectStore.effect, board.value, ids, off));
   };
   const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
-    if (circuit.value && places.size > 0)
-      effectStore.edit(moveInCircuit(effectStore.effect, circuit.value.id, places));
+    if (board.value && places.size > 0)
+      effectStore.edit(moveInCircuit(effectStore.effect, board.value, places));
   };
   /** Copies of nodes beside them, wired as they are among each other. */
   const duplicate = (ids: readonly NodeId[]): NodeId[] => {
@@ -189,15 +203,20 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   /** Null where none of them is there. */
   const textOf = (ids: readonly NodeId[]): string | null => {
     const there = ids.flatMap((id) => nodes.value[id] ?? []);
-    return there.length > 0 ? textOfNodes(there) : null;
+    return there.length > 0 ? textOfNodes(there, effectStore.effect) : null;
   };
   /** Nodes that were copied as text, here or elsewhere: all of them, or none and a sentence. */
   const paste = (text: string): NodeId[] => {
-    if (!circuit.value) return [];
+    if (!board.value) return [];
     said.value = null;
     try {
-      const copies = nodesOfText(text, effectStore.effect, nodes.value, () => newId('node') as NodeId);
-      return put(copies) ? copies.map(({ id }) => id) : [];
+      const { nodes: copies, compounds: brought } = nodesOfText(
+        text,
+        effectStore.effect,
+        nodes.value,
+        () => newId('node') as NodeId,
+      );
+      return put(copies, brought) ? copies.map(({ id }) => id) : [];
     } catch (error) {
       said.value = sentence(error);
       return [];
@@ -206,6 +225,7 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   const tidy = (): void => move(layout.tidyPlaces(nodes.value, plan.value.order, heightOf, WIDTH));
   const done = (): void => effectStore.endGesture();
   return {
+    compounds,
     circuits,
     circuit,
     nodes,

@@ -10,26 +10,35 @@ import { usePlaybackStore } from '../../../../stores/playback';
 const PACE = 120;
 
 export const useLiveValues = (
-  circuit: () => { id: CircuitId; nodes: Readonly<Record<NodeId, BehaviourNode>> } | null,
+  /** `inRun` is the node of the run that a node of the board is; null where there is none. */
+  board: () => {
+    circuit: CircuitId;
+    nodes: Readonly<Record<NodeId, BehaviourNode>>;
+    inRun: (node: NodeId) => NodeId | null;
+  } | null,
 ) => {
   const playback = usePlaybackStore();
   const stops = shallowRef<Readonly<Record<string, string>>>({});
   /** By node and port. */
   const values = shallowRef<Readonly<Record<string, string>>>({});
   const look = (): void => {
-    const open = circuit();
+    const open = board();
     const now = open && playback.now();
     if (!now) return;
     const seen: Record<string, string> = {};
-    for (const node of Object.values<BehaviourNode>(open.nodes))
+    for (const node of Object.values<BehaviourNode>(open.nodes)) {
+      const inRun = open.inRun(node.id);
+      if (inRun === null) continue;
       for (const { name, type, unit } of portsOf(node).outputs) {
-        const value = now.runtime.nodeValue(open.id, node.id, name);
+        const value = now.runtime.nodeValue(open.circuit, inRun, name);
         if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit);
       }
+    }
     const stopped: Record<string, string> = {};
     for (const node of Object.values<BehaviourNode>(open.nodes)) {
       if (node.kind !== 'script') continue;
-      const memory = now.runtime.nodeMemory(open.id, node.id) as ScriptMemory | undefined;
+      const inRun = open.inRun(node.id);
+      const memory = (inRun && now.runtime.nodeMemory(open.circuit, inRun)) as ScriptMemory | undefined;
       const { message, line } = memory?.problem ?? {};
       if (message) stopped[node.id] = line ? `Stopped in line ${line}: ${message}` : `Stopped: ${message}`;
     }

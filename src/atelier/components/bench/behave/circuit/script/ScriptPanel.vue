@@ -3,12 +3,13 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { ArrowLeft, Maximize2, Minimize2, WandSparkles } from '@lucide/vue';
 import { formulaNames } from '../../../../../../core/document/formula-names';
-import type { CircuitId } from '../../../../../../core/document/schema';
+import type { CircuitId, NodeId } from '../../../../../../core/document/schema';
 import { boundReads, scriptDeclarations } from '../../../../../../core/document/script-names';
 import type { PortSide } from '../../../../../../core/edits/circuit-edits';
 import { sentence } from '../../../../../../core/errors';
 import type { NodeOf } from '../../../../../../core/kinds/nodes/nodes';
-import { MOST_SOURCE, type DeclaredPort, type Script } from '../../../../../../core/kinds/nodes/script-nodes';
+import { type DeclaredPort } from '../../../../../../core/kinds/nodes/declared-ports';
+import { MOST_SOURCE, type Script } from '../../../../../../core/kinds/nodes/script-nodes';
 import { SCRIPT_EXAMPLES } from '../../../../../../core/kinds/nodes/script-examples';
 import type { ScriptEditor } from '../../../../../code/script-editor';
 import type { TypeChecker } from '../../../../../code/type-checker';
@@ -27,6 +28,8 @@ import { useScriptNow } from './use-script-now';
 const props = defineProps<{
   circuit: CircuitId;
   node: NodeOf<'script'>;
+  /** The node of the run; null where it is looked at without a use. */
+  inRun: NodeId | null;
   /** It lies over the whole bench. */
   wide: boolean;
   /** What is at one of its ports now. */
@@ -44,7 +47,7 @@ const playback = usePlaybackStore();
 const set = computed<Script>(() => props.node.set);
 const known = computed(() => formulaNames(effectStore.effect, namesIn(effectStore.effect)));
 const declarations = computed(() => scriptDeclarations(set.value, known.value));
-const { logs, stop, state } = useScriptNow(() => props);
+const { logs, stop, state } = useScriptNow(() => ({ circuit: props.circuit, node: props.inRun }));
 
 /** Why something could not be done. */
 const said = ref<string | null>(null);

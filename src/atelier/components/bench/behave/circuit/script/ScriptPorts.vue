@@ -3,7 +3,7 @@
 import { Plus, X } from '@lucide/vue';
 import type { PortSide } from '../../../../../../core/edits/circuit-edits';
 import { PORT_TYPES, type PortType } from '../../../../../../core/kinds/nodes/ports';
-import { newPort, type DeclaredPort } from '../../../../../../core/kinds/nodes/script-nodes';
+import { newPort, type DeclaredPort } from '../../../../../../core/kinds/nodes/declared-ports';
 import { UNITS, type UnitName } from '../../../../../../core/schema/properties';
 import ChoiceField from '../../../../common/ChoiceField.vue';
 import IconButton from '../../../../common/IconButton.vue';

@@ -1,7 +1,6 @@
 /** What a script does at the moment on screen, a few times a second, and over the whole take. */
 import { computed, onScopeDispose, shallowRef } from 'vue';
 import type { CircuitId, NodeId } from '../../../../../../core/document/schema';
-import type { NodeOf } from '../../../../../../core/kinds/nodes/nodes';
 import type { ScriptMemory } from '../../../../../../core/kinds/nodes/script-nodes';
 import { useChronicleStore } from '../../../../../stores/chronicle';
 import { usePlaybackStore } from '../../../../../stores/playback';
@@ -9,13 +8,14 @@ import { usePlaybackStore } from '../../../../../stores/playback';
 /** Milliseconds between two looks. */
 const PACE = 120;
 
-export const useScriptNow = (of: () => { readonly circuit: CircuitId; readonly node: NodeOf<'script'> }) => {
+export const useScriptNow = (of: () => { readonly circuit: CircuitId; readonly node: NodeId | null }) => {
   const playback = usePlaybackStore();
   const chronicle = useChronicleStore();
   const memory = shallowRef<ScriptMemory | null>(null);
   const look = (): void => {
     const { circuit, node } = of();
-    memory.value = (playback.now()?.runtime.nodeMemory(circuit, node.id) as ScriptMemory | undefined) ?? null;
+    const now = node === null ? undefined : playback.now()?.runtime.nodeMemory(circuit, node);
+    memory.value = (now as ScriptMemory | undefined) ?? null;
   };
   look();
   const timer = setInterval(look, PACE);
@@ -23,9 +23,7 @@ export const useScriptNow = (of: () => { readonly circuit: CircuitId; readonly n
 
   const own = computed(() => {
     const { circuit, node } = of();
-    return chronicle.chronicle.scripted.filter(
-      (one) => one.circuit === circuit && one.node === (node.id as NodeId),
-    );
+    return chronicle.chronicle.scripted.filter((one) => one.circuit === circuit && one.node === node);
   });
   /** What it logs on this take, with times. */
   const logs = computed(() =>

@@ -1,0 +1,11 @@
+/** Known answers. What compounds do stands in `program/circuits.test.ts`, since their nodes are put in their place. */
+import type { COMPOUND_NODES } from '../compound-nodes';
+import { newPort } from '../declared-ports';
+import { once, type CasesOf } from './testing';
+
+const two = [newPort('a'), newPort('word', 'text')];
+export const COMPOUND_CASES: CasesOf<typeof COMPOUND_NODES> = {
+  compound: [{ ...once({ a: 4 }, 0, ''), set: { takes: [newPort('a')], gives: two } }],
+  enter: [{ ...once({ a: 4, word: 'ebb' }, 4, 'ebb'), set: { takes: two } }],
+  leave: [{ ...once({ a: 4, word: 'ebb' }, 4, 'ebb'), set: { gives: two } }],
+};
