@@ -398,7 +398,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         </template>
       </NodeBoard>
       <!-- Of one height, so that the board stays as it is when a node is chosen. -->
-      <div class="foot">
+      <div class="foot" tabindex="0" role="group" aria-label="Wires of the node">
         <NodeWires
           v-if="one"
           :node="one"
