@@ -182,6 +182,7 @@ const canBeStopped = (effect: Effect, cue: Cue): boolean =>
   cue.fires === 'toggle' ||
   cue.resets.length > 0 ||
   isBidByCircuit(effect, cue.id, 'stop') ||
+  isBidByCircuit(effect, cue.id, 'reset') ||
   Object.values(effect.cues).some(
     (c) => c.enabled && actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'stop' && a.cue === cue.id),
   );
@@ -192,6 +193,7 @@ export const standingReasons = (effect: Effect, cue: Cue): Standing[] => {
   if (!cue.enabled) found.push({ code: 'off' });
   const started =
     isBidByCircuit(effect, cue.id, 'start') ||
+    isBidByCircuit(effect, cue.id, 'setOff') ||
     Object.values(effect.cues).some((c) =>
       actionsOf(c).some((a) => a.kind === 'cue' && a.do === 'start' && a.cue === cue.id),
     );

@@ -73,7 +73,11 @@ const nodesOn = (effect: Effect): { circuit: Circuit; node: BehaviourNode }[] =>
   );
 
 /** Whether a node of a circuit starts, or stops, a cue. */
-export const isBidByCircuit = (effect: Effect, cue: CueId, what: 'start' | 'stop'): boolean =>
+export const isBidByCircuit = (
+  effect: Effect,
+  cue: CueId,
+  what: 'start' | 'stop' | 'setOff' | 'reset',
+): boolean =>
   nodesOn(effect).some(({ node }) => node.kind === 'cue' && node.set.do === what && node.set.cue === cue);
 
 /** Who writes something all the time. */

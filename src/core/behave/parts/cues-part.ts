@@ -105,13 +105,20 @@ export class CuesPart implements Part<CuesState> {
     const { only } = this.options;
     const began: number[] = [];
     const look = watchedAt(at, happened);
+    const isBid = (what: Order['kind'], cue: CueId): boolean =>
+      orders.some(({ kind, id }) => kind === what && id === cue);
+    // All of them look before one of them acts: what a circuit has seen before cues is the same.
+    const seen = this.program.cues.map(({ id, cue }, i) => ({
+      resets: watched(cue.resets, this.cues[i]!.resets, look) || isBid('reset', id),
+      triggered: watched(cue.triggers, this.cues[i]!.watches, look) || isBid('setOff', id),
+    }));
     this.program.cues.forEach((cue, i) => {
       const state = this.cues[i]!;
-      if (watched(cue.cue.resets, state.resets, look)) this.reset(i, at.step);
-      const triggered = watched(cue.cue.triggers, state.watches, look);
+      const { resets, triggered } = seen[i]!;
+      if (resets) this.reset(i, at.step);
       for (const { kind, id } of orders)
         if (id === cue.id && kind === 'stop') stopCue(cue, state, this.program, this.around.write.objects);
-      const bidden = orders.some((o) => o.kind === 'start' && o.id === cue.id);
+      const bidden = isBid('start', cue.id);
       const alone = only === cue.id && at.step === 0;
       if (!bidden && !alone && !(triggered && this.may(i, at))) return;
       const back = this.fire(i, at.step);

@@ -166,9 +166,10 @@ export interface Stroke<A> {
   readonly step: number;
 }
 
-/** Something that a cue or a prompt is bidden: done in the next step. */
+/** Something that a cue or a prompt is bidden: by cues for the next step, by circuits for this one. */
 export type Order =
-  | { readonly kind: 'start' | 'stop'; readonly id: CueId }
+  /** To start and to stop whatever it is; to be set off, or put back, as its own triggers do: only if it may. */
+  | { readonly kind: 'start' | 'stop' | 'setOff' | 'reset'; readonly id: CueId }
   | { readonly kind: 'show' | 'hide'; readonly id: PromptId };
 
 /** What an action changes about the effect as a whole. */

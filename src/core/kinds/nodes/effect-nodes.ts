@@ -16,6 +16,9 @@ import { defineNode, event, input, num, output, truth } from './node-kind';
 
 const hexOfLight = (light: Rgb): Hex => hexOf(srgbOf(light.map((c) => clamp(c, 0, 1)) as unknown as Rgb));
 
+/** To be set off, and put back, as by its own triggers: its conditions and pauses count. */
+const CUE_WORDS = { setOff: 'set off', start: 'start', stop: 'stop', reset: 'put back' } as const;
+
 export const EFFECT_NODES = {
   signal: defineNode({
     inputs: [],
@@ -80,11 +83,11 @@ export const EFFECT_NODES = {
     inputs: [event('event')],
     outputs: [],
     fields: {
-      do: choice('Start or stop', { start: 'start', stop: 'stop' }),
+      do: choice('What the cue does', CUE_WORDS),
       cue: toChoose(cueIdSchema, 'Which cue'),
     },
     fresh: { do: 'start', cue: null },
-    title: (set, names) => `${set.do} “${names.cue(set.cue)}”`,
+    title: (set, names) => `${CUE_WORDS[set.do]} “${names.cue(set.cue)}”`,
     does: ([e], set, write) => {
       if (e === 1 && set.cue !== null) write.bid({ kind: set.do, id: set.cue });
     },

@@ -6,8 +6,9 @@ import { moveCue, putCue, removeCue } from '../../../../core/edits/cue-edits';
 import { newBeat, newCondition } from '../../../../core/document/new-cues';
 import { actsOnObjects, newAction } from '../../../../core/kinds/actions/actions';
 import { cueOrder } from '../../../../core/document/queries';
-import type { Action, ActionKind, Beat, Cue, ObjectId } from '../../../../core/document/schema';
-import { newPartId } from '../../../api/ids';
+import { openAsCircuit } from '../../../../core/edits/cue-circuit-edits';
+import type { Action, ActionKind, Beat, Cue, NodeId, ObjectId } from '../../../../core/document/schema';
+import { newCircuitId, newId, newPartId } from '../../../api/ids';
 import { whenWords } from '../../../behave-words';
 import { copyCues, duplicateCue } from '../../../commands/cue-commands';
 import { useDeskStore } from '../../../stores/desk';
@@ -78,12 +79,20 @@ const openAction = (id: string): void => {
 
 const others = computed(() => cueOrder(effectStore.effect));
 const place = computed(() => others.value.findIndex((c) => c.id === props.cue.id));
+const openCircuit = (): void => {
+  const id = newCircuitId();
+  const name = props.cue.name || `When ${whenWords(effectStore.effect, props.cue)}`.slice(0, 60);
+  const node = (): NodeId => newId('node') as NodeId;
+  effectStore.edit(openAsCircuit(effectStore.effect, props.cue.id, id, name, node));
+  Object.assign(desk.behave, { section: 'circuits', circuit: id });
+};
 const menu = (key: string): void => {
   const { cue } = props;
   if (key === 'copy') copyCues([cue]);
   else if (key === 'duplicate') desk.behave.cue = duplicateCue(cue);
   else if (key === 'delete') effectStore.edit(removeCue(effectStore.effect, cue.id));
   else if (key === 'options') toggle('options');
+  else if (key === 'circuit') openCircuit();
   else if (key === 'up')
     effectStore.edit(moveCue(effectStore.effect, cue.id, others.value[place.value - 1]?.id ?? null));
   else if (key === 'down')
@@ -126,6 +135,7 @@ const menu = (key: string): void => {
           <a-menu @click="({ key }: { key: string | number }) => menu(String(key))">
             <a-menu-item key="options">How often, reset, name, note</a-menu-item>
             <a-menu-item key="duplicate">Duplicate</a-menu-item>
+            <a-menu-item key="circuit">Open as a circuit</a-menu-item>
             <a-menu-item key="up" :disabled="place === 0">Move up</a-menu-item>
             <a-menu-item key="down" :disabled="place === others.length - 1">Move down</a-menu-item>
             <a-menu-item key="delete">Delete cue</a-menu-item>

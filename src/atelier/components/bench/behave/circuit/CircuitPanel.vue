@@ -7,6 +7,7 @@ import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { isSameBreakpoint, type Breakpoint } from '../../../../../core/behave/breakpoints';
+import { readableAsCue, readAsCue } from '../../../../../core/edits/cue-circuit-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import {
   inputOf,
@@ -159,6 +160,14 @@ const openCompound = (node: BehaviourNode): void => {
   if (node.kind !== 'compound' || node.set.compound === null) return;
   selected.value = [];
   compounds.enter(node.id, node.set.compound);
+};
+/** The cue that the circuit is nothing but the beginning of. */
+const asCue = computed(() => circuit.value && readableAsCue(effectStore.effect, circuit.value));
+const readCue = (): void => {
+  if (!circuit.value || !asCue.value) return;
+  const { cue } = asCue.value;
+  effectStore.edit(readAsCue(effectStore.effect, circuit.value.id));
+  Object.assign(desk.behave, { section: 'cues', cue });
 };
 /** The script whose code is seen instead of the board. */
 const writing = ref<NodeId | null>(null);
@@ -337,6 +346,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         >
           <Settings2 :size="14" />
         </IconButton>
+        <WordButton v-if="asCue && !compound" @click="readCue">Read as a cue</WordButton>
         <a-switch
           size="small"
           :checked="circuit.enabled"
