@@ -163,3 +163,61 @@ test('a wire let go of in the empty is wired to what is chosen; nodes go by the 
     page.getByText('Wires of Trigger').or(panel.getByRole('region', { name: 'Wires of Trigger' })),
   ).toBeVisible();
 });
+
+test('a cue is opened as a circuit, changed there, undone and redone, and read as a cue again', async ({
+  page,
+}) => {
+  const crab = { ...ball('Crab'), anchor: SCREEN, move: [0, 0, 0] } as EffectObject;
+  const hide = {
+    ...newCue('cue_hide' as CueId, 'screenTapped', 0, [
+      { id: 'beat_hide', actions: [newAction('act_hide', 'hide', crab.id)] },
+    ]),
+    name: 'Away',
+  };
+  const effectId = await opened(page, 'Away', [crab], { cues: { [hide.id]: hide } as Effect['cues'] });
+  const panel = page.getByRole('region', { name: 'Circuits' });
+  const node = (name: string) => panel.getByRole('article', { name, exact: true });
+  await page
+    .getByRole('article', { name: /^Cue: Away/ })
+    .getByRole('button', { name: 'More about this cue' })
+    .click();
+  await page.getByRole('menuitem', { name: 'Open as a circuit' }).click();
+  await expect(node('set off “Away”')).toBeVisible();
+  await expect(node('Trigger')).toContainText('screen is tapped');
+  await expect(panel.getByRole('button', { name: 'Read as a cue' })).toBeVisible();
+  const triggers = async (): Promise<number> => (await docOf(page, effectId)).cues[hide.id]!.triggers.length;
+  expect(await triggers()).toBe(0);
+
+  // Only every second tap sets it off: that no cue says.
+  await choose(panel, 'Add a node', 'Every so many');
+  await fill(node('Every so many'), 'Every so many, every', 2);
+  await choose(panel, 'event of Every so many comes from', 'Trigger: event');
+  await node('set off “Away”').locator('header').click();
+  await choose(panel, 'event of set off “Away” comes from', 'Every so many: event');
+  await expect(panel.getByRole('button', { name: 'Read as a cue' })).toHaveCount(0);
+  const finder = finderOf(page);
+  const isSeen = async (): Promise<boolean> => (await pixelsWhere(finder, blueish)).share > 0.001;
+  for (const [share, seen] of [
+    [0.1, true],
+    [0.2, false],
+  ] as const) {
+    await seekShare(page, share);
+    await finder.click({ position: { x: 12, y: 40 } });
+    await expect.poll(isSeen).toBe(seen);
+  }
+
+  // Back to the cue as it was, and on again.
+  const undo = page.getByRole('button', { name: /^Undo/ });
+  while (!(await undo.getAttribute('aria-label'))!.includes('Open a cue')) await undo.click();
+  await undo.click();
+  await expect.poll(triggers).toBe(1);
+  await seekShare(page, 0.15);
+  await expect.poll(isSeen).toBe(false);
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  await expect.poll(triggers).toBe(0);
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Read as a cue' }).click();
+  await expect(page.getByRole('article', { name: /^Cue: Away/ })).toBeVisible();
+  await expect.poll(async () => (await docOf(page, effectId)).circuits).toEqual({});
+  expect(await triggers()).toBe(1);
+});

@@ -1,5 +1,6 @@
 /** What the viewer does with fingers and head, told apart as gestures from step to step. */
-import type { Trigger, TouchGesture } from '../document/schema';
+import { triggersOf } from '../document/behaviour-queries';
+import type { TouchGesture } from '../document/schema';
 import type { Here } from '../placing/anchors';
 import { facesBySlot } from '../placing/presence';
 import { touchedAt, viewOf } from '../placing/touch';
@@ -23,11 +24,6 @@ export interface HearingState {
 const AGAIN = 0.35;
 const NEAR = 0.08;
 
-const allTriggers = (program: Program): Trigger[] => [
-  ...program.cues.flatMap(({ cue }) => [...cue.triggers, ...cue.resets]),
-  ...program.prompts.flatMap((p) => [...p.shownWhen, ...p.hiddenWhen]),
-];
-
 export class Hearing {
   state: HearingState = { touch: NO_TOUCH, tapped: null, heads: {} };
   /** Only what some trigger waits for is found out. */
@@ -35,7 +31,7 @@ export class Hearing {
   private readonly faces: readonly number[];
 
   constructor(private readonly program: Program) {
-    const triggers = allTriggers(program);
+    const triggers = triggersOf(program.effect);
     this.wantsObjects = triggers.some((t) => t.kind === 'touch');
     this.faces = [...new Set(triggers.flatMap((t) => (t.kind === 'head' ? [t.face] : [])))];
   }
