@@ -221,3 +221,44 @@ test('a cue is opened as a circuit, changed there, undone and redone, and read a
   await expect.poll(async () => (await docOf(page, effectId)).circuits).toEqual({});
   expect(await triggers()).toBe(1);
 });
+
+test('a wire that was forgotten is found by what is said of the node that does nothing; what runs is shown in the scope', async ({
+  page,
+}) => {
+  const crab = { ...ball('Crab'), anchor: SCREEN, move: [0, 0, 0] } as EffectObject;
+  await opened(page, 'Lost', [crab]);
+  const panel = page.getByRole('region', { name: 'Circuits' });
+  const node = (name: string) => panel.getByRole('article', { name, exact: true });
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await choose(panel, 'Add a node', 'mouth opens');
+  await choose(panel, 'Add a node', 'Counter: Counts');
+  await choose(panel, 'Add a node', 'Every so many');
+  await choose(panel, 'event of Every so many comes from', 'Counter: changes');
+  await fill(node('Every so many'), 'Every so many, every', 1);
+  const past = panel.getByRole('region', { name: 'Every so many over the take' });
+  await expect(past.getByRole('status')).toHaveText(
+    'Nothing has come of it. Nothing runs into up of “Counter”. Run a wire there.',
+  );
+  await expect(past).toContainText('did not pass');
+  await node('Counter').locator('header').click();
+  await choose(panel, 'up of Counter comes from', 'Trigger: event');
+  await node('Every so many').locator('header').click();
+  await expect(past.getByRole('status')).toHaveCount(0);
+  // It says when it passed; there one goes by a click.
+  const when = past.getByRole('button', { name: /^\d+\.\d\d s$/ }).first();
+  const time = Number.parseFloat((await when.textContent())!);
+  expect(time).toBeGreaterThan(5);
+  await when.click();
+  await expect(page.getByRole('slider', { name: 'Time in the take' })).toHaveAttribute(
+    'aria-valuenow',
+    String(time),
+  );
+  // One click puts it into the scope.
+  await node('Counter').locator('header').click();
+  await panel.getByRole('button', { name: 'count of Counter in the scope' }).click();
+  expect(await findings(page)).toEqual([]);
+  await page.getByRole('tab', { name: 'Scope' }).click();
+  await expect(page.getByRole('img', { name: 'count of “Counter” over the take' })).toBeVisible();
+  await expect(page.getByLabel(/^count of “Counter” at .* seconds$/)).toHaveText('1');
+});

@@ -7,6 +7,8 @@ import { inputOf, nodeKind, outputOf, portsOf, type BehaviourNode } from '../cor
 import { conversion, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
 import { UNITS, type UnitName } from '../core/schema/properties';
 import { written } from '../core/kinds/written';
+import type { PortPlace } from '../core/behave/port-place';
+import type { NodeWhy } from '../core/behave/why-node';
 import type { NodeTrouble } from '../core/program/circuits';
 import type { Writer } from '../core/document/behaviour-queries';
 import { namesIn, signalWords } from './when-words';
@@ -27,6 +29,21 @@ export const boardPorts = (node: BehaviourNode): NodePorts => {
 export const nodeNote = (effect: Effect, node: BehaviourNode): string =>
   (node.kind === 'compound' && node.set.compound !== null && effect.compounds[node.set.compound]?.note) ||
   NODE_WORDS[node.kind].note;
+/** An output of a run: "count of “Counter”", within a compound behind its use. */
+export const portPlaceWords = (effect: Effect, { circuit, node, port }: PortPlace): string => {
+  let nodes: BehaviourNodes = effect.circuits[circuit]?.nodes ?? {};
+  const names: string[] = [];
+  let label = port;
+  for (const part of node.split('/') as BehaviourNode['id'][]) {
+    const at = nodes[part];
+    if (!at) return `${port} of a node that is gone`;
+    names.push(nodeName(effect, at));
+    label = outputOf(at, port)?.label ?? port;
+    nodes =
+      (at.kind === 'compound' && at.set.compound !== null && effect.compounds[at.set.compound]?.nodes) || {};
+  }
+  return `${label} of “${names.join('” in “')}”`;
+};
 /** How a wire is read that brings another type than its input has; null where nothing is converted. */
 export const conversionInto = (
   nodes: BehaviourNodes,
@@ -57,6 +74,39 @@ export const overruledWords = (effect: Effect, by: readonly Writer[]): string | 
   by.length === 0
     ? null
     : `${by.map((writer) => writerWords(effect, writer)).join(' and ')} writes the same, and comes later: that one counts.`;
+
+/** Why nothing has come of a node on the take, with the mend. */
+export const whyNodeWords = (effect: Effect, nodes: BehaviourNodes, { through, cause }: NodeWhy): string => {
+  const name = (id: BehaviourNode['id']): string =>
+    nodes[id] ? `“${nodeName(effect, nodes[id])}”` : 'a deleted node';
+  const last = through.at(-1)!;
+  const node = nodes[last];
+  const way =
+    through.length > 2
+      ? ` It waits for it through ${through.slice(1, -1).reverse().map(name).join(', ')}.`
+      : '';
+  const port = 'port' in cause ? portName(node, cause.port) : '';
+  const of = through.length > 1 ? name(last) : 'It';
+  const what = ((): string => {
+    switch (cause.code) {
+      case 'off':
+        return `${of} is switched off. Switch it on.`;
+      case 'unwired':
+        return `Nothing runs into ${port}${through.length > 1 ? ` of ${name(last)}` : ''}. Run a wire there.`;
+      case 'not-happened':
+        return `${of} did not happen on this take. Do it in the Viewfinder, or choose another take.`;
+      case 'shut':
+        return `${port} of ${name(last)} is no all the time, so nothing gets through.`;
+      case 'not-reached':
+        return cause.range === null
+          ? `What ${name(last)} looks at has no value on this take.`
+          : `${of} never came true: what it looks at went from ${short(cause.range[0])} to ${short(cause.range[1])}.`;
+      case 'kept':
+        return `Something runs into ${name(last)}, but nothing came out of it on this take.`;
+    }
+  })();
+  return `Nothing has come of it. ${what}${way}`;
+};
 
 /** What is wrong with a node, and what to do. */
 export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: NodeTrouble): string => {

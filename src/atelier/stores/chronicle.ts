@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue';
 import { UNEVENTFUL, type Chronicle } from '../../core/behave/chronicle';
+import { isSamePort, type PortPlace } from '../../core/behave/port-place';
 import { recordedTaps } from '../../core/behave/recorded';
 import type { Signal } from '../../core/document/schema';
 import type { Question } from '../chronicle/chronicle-messages';
@@ -23,6 +24,16 @@ export const useChronicleStore = defineStore('chronicle', () => {
   const chronicle = shallowRef<Chronicle>(UNEVENTFUL);
   /** The signals that the scope shows. */
   const signals = shallowRef<readonly Signal[]>([]);
+  /** Outputs of nodes that the scope shows, and those that are looked at on a board. */
+  const ports = shallowRef<readonly PortPlace[]>([]);
+  const looked = shallowRef<readonly PortPlace[]>([]);
+  const toScope = (place: PortPlace): void => {
+    const others = ports.value.filter((other) => !isSamePort(other, place));
+    ports.value = others.length === ports.value.length ? [...others, place] : others;
+  };
+  /** What was at an output over the take; undefined where that was not asked for. */
+  const lineOf = (place: PortPlace): Float32Array | undefined =>
+    chronicle.value.ports.find((one) => isSamePort(one.place, place))?.line;
   /** Another take to compare with, and what happens on it. */
   const other = shallowRef<Take | null>(null);
   const otherChronicle = shallowRef<Chronicle | null>(null);
@@ -57,6 +68,10 @@ export const useChronicleStore = defineStore('chronicle', () => {
     pictureAspects: [...prints.aspects],
     told: {
       signals: toRaw(signals.value),
+      ports: [
+        ...toRaw(ports.value),
+        ...looked.value.filter((one) => !ports.value.some((other) => isSamePort(one, other))),
+      ],
       scene: playback.options.scene,
       recorded: toRaw(recorded ? playback.recorded : recordedTaps(take.spec.taps)),
     },
@@ -73,7 +88,16 @@ export const useChronicleStore = defineStore('chronicle', () => {
     }, WAITS);
   };
   watch(
-    () => [effectStore.effect, playback.take, playback.options, signals.value, other.value] as const,
+    () =>
+      [
+        effectStore.effect,
+        playback.take,
+        playback.options,
+        signals.value,
+        other.value,
+        ports.value,
+        looked.value,
+      ] as const,
     soon,
     {
       immediate: true,
@@ -85,10 +109,11 @@ export const useChronicleStore = defineStore('chronicle', () => {
     () => effectStore.id,
     () => {
       signals.value = [];
+      ports.value = looked.value = [];
       other.value = null;
       chronicle.value = UNEVENTFUL;
     },
   );
 
-  return { chronicle, signals, other, otherChronicle, running, problem };
+  return { chronicle, signals, ports, looked, toScope, lineOf, other, otherChronicle, running, problem };
 });

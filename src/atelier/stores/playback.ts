@@ -3,7 +3,8 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
 import type { Gesture } from '../../core/behave/gestures';
-import { firstBreakpoint, isSameBreakpoint, type Breakpoint } from '../../core/behave/breakpoints';
+import { firstBreakpoint, type Breakpoint } from '../../core/behave/breakpoints';
+import { isSamePort } from '../../core/behave/port-place';
 import { Player } from '../../core/behave/player';
 import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
@@ -140,7 +141,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   const breakpoints = shallowRef<readonly Breakpoint[]>([]);
   const stoppedBy = shallowRef<Breakpoint | null>(null);
   const toggleBreakpoint = (one: Breakpoint): void => {
-    const others = breakpoints.value.filter((other) => !isSameBreakpoint(other, one));
+    const others = breakpoints.value.filter((other) => !isSamePort(other, one));
     breakpoints.value = others.length === breakpoints.value.length ? [...others, one] : others;
   };
   watch(

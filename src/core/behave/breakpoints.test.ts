@@ -4,7 +4,8 @@ import type { CircuitId, NodeId } from '../document/schema';
 import { newBehaviourNode } from '../kinds/nodes/nodes';
 import { readyTrigger } from '../kinds/triggers/ready-triggers';
 import { FIRST_TAKE } from '../takes/library';
-import { firstBreakpoint, isSameBreakpoint, type Breakpoint } from './breakpoints';
+import { firstBreakpoint, type Breakpoint } from './breakpoints';
+import { isSamePort } from './port-place';
 import { Player } from './player';
 import { recordedTaps } from './recorded';
 import { effectOf } from './testing';
@@ -54,6 +55,6 @@ test('of several the first counts, and one of a node that is gone stops nothing'
   const player = tapped([1]);
   expect(firstBreakpoint(player, [at('gone', 'event')], 0, 5)).toBeNull();
   expect(firstBreakpoint(player, [at('gone', 'event'), at('taps', 'event')], 0, 5)!.time).toBe(1);
-  expect(isSameBreakpoint(at('taps', 'event'), at('taps', 'event'))).toBe(true);
-  expect(isSameBreakpoint(at('taps', 'event'), at('turn', 'event'))).toBe(false);
+  expect(isSamePort(at('taps', 'event'), at('taps', 'event'))).toBe(true);
+  expect(isSamePort(at('taps', 'event'), at('turn', 'event'))).toBe(false);
 });

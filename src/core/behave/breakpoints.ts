@@ -1,17 +1,11 @@
 /** Where a take is to stop: at the step in which something comes out of a node. */
-import type { CircuitId, NodeId } from '../document/schema';
 import { STEP, type Seconds } from '../units';
 import type { Player } from './player';
+import type { PortPlace } from './port-place';
 import { stepAt } from './recorded';
 
 /** An output: of events it stops when one passes, of yes and no when it comes true. */
-export interface Breakpoint {
-  readonly circuit: CircuitId;
-  readonly node: NodeId;
-  readonly port: string;
-}
-export const isSameBreakpoint = (a: Breakpoint, b: Breakpoint): boolean =>
-  a.circuit === b.circuit && a.node === b.node && a.port === b.port;
+export type Breakpoint = PortPlace;
 
 /** The first of them that is reached after `from`, up to `to`; null for none. */
 export const firstBreakpoint = (

@@ -6,6 +6,7 @@ import { changesOf } from './put-back';
 import { Player, type PlayerOptions } from './player';
 import type { Effect } from '../document/schema';
 import type { Take } from '../takes/take';
+import type { PortPlace } from './port-place';
 import type { Firing, Refusal, ScriptPlace, ScriptTold } from './witness';
 import type { SpeedMemory } from './signals';
 import type { Values } from '../kinds/values';
@@ -43,6 +44,10 @@ export interface CueBar {
   readonly to: Seconds;
 }
 
+export interface PortLine {
+  readonly place: PortPlace;
+  readonly line: Float32Array;
+}
 export type Scripted = ScriptPlace & ScriptTold & { readonly time: Seconds };
 
 export interface Chronicle {
@@ -55,6 +60,8 @@ export interface Chronicle {
   readonly acts: readonly Acted[];
   readonly refusals: readonly Refused[];
   readonly nearest: readonly Nearest[];
+  /** What was at outputs of nodes that were asked for, a value each step; what is no number is NaN. */
+  readonly ports: readonly PortLine[];
   /** What scripts logged, and where they were stopped. */
   readonly scripted: readonly Scripted[];
 }
@@ -66,6 +73,8 @@ const LOOKS_EVERY = 2;
 
 export interface Told extends PlayerOptions {
   readonly signals?: readonly Signal[];
+  /** Outputs of nodes of circuits. */
+  readonly ports?: readonly PortPlace[];
 }
 
 /** Nothing happens where there are no cues; it is known without a run. */
@@ -77,11 +86,12 @@ export const UNEVENTFUL: Chronicle = {
   acts: [],
   refusals: [],
   nearest: [],
+  ports: [],
   scripted: [],
 };
 /** Whether a run would tell nothing: no cue can fire, no script log, no signal is asked for. */
-export const isUneventful = (effect: Effect, { signals = [] }: Told): boolean =>
-  signals.length === 0 && Object.keys(effect.cues).length === 0 && !hasScripts(effect);
+export const isUneventful = (effect: Effect, { signals = [], ports = [] }: Told): boolean =>
+  signals.length === 0 && ports.length === 0 && Object.keys(effect.cues).length === 0 && !hasScripts(effect);
 
 /** Runs the effect from its start over the take's length, without drawing. Every step is a value of each line. */
 export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chronicle => {
@@ -118,6 +128,7 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
   const signals = told.signals ?? [];
   const steps = Math.max(1, Math.round(take.duration * STEPS_PER_SECOND));
   const lines = signals.map(() => new Float32Array(steps).fill(NaN));
+  const ports = (told.ports ?? []).map((place) => ({ place, line: new Float32Array(steps).fill(NaN) }));
   const memory: SpeedMemory = {};
   const levels = program.cues.flatMap(({ id, cue }) =>
     cue.triggers.flatMap((trigger, index) =>
@@ -131,6 +142,10 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
     const time = step * STEP;
     if (firings.length < MOST_TOLD) firings.push(...fired);
     signals.forEach((signal, i) => (lines[i]![step] = runtime.signal(signal, frame, memory)));
+    for (const { place, line } of ports) {
+      const value = runtime.nodeValue(place.circuit, place.node, place.port);
+      if (typeof value === 'number') line[step] = value;
+    }
     if (step % LOOKS_EVERY === 0)
       for (const level of levels) {
         const value = runtime.signal(level.trigger.signal, frame, memory);
@@ -160,6 +175,7 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
     acts,
     refusals,
     nearest: levels.map(({ cue, index, value, time }) => ({ cue, trigger: index, value, time })),
+    ports,
     scripted,
   };
 };

@@ -6,13 +6,15 @@ import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
-import { isSameBreakpoint, type Breakpoint } from '../../../../../core/behave/breakpoints';
+import type { Breakpoint } from '../../../../../core/behave/breakpoints';
+import { isSamePort } from '../../../../../core/behave/port-place';
 import { readableAsCue, readAsCue } from '../../../../../core/edits/cue-circuit-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import {
   inputOf,
   isEnd,
   outputOf,
+  portsOf,
   type BehaviourNode,
   type NodeKind,
 } from '../../../../../core/kinds/nodes/nodes';
@@ -27,6 +29,7 @@ import {
   overruledWords,
   troubleWords,
   valueWords,
+  whyNodeWords,
 } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { usePlaybackStore } from '../../../../stores/playback';
@@ -36,6 +39,9 @@ import ChoiceField from '../../../common/ChoiceField.vue';
 import { useChoices } from '../../../common/choices';
 import IconButton from '../../../common/IconButton.vue';
 import InlineNotice from '../../../common/InlineNotice.vue';
+import NodePast from './NodePast.vue';
+import { useNodeHistory } from './use-node-history';
+import { useChronicleStore } from '../../../../stores/chronicle';
 import NodeBoard from '../../../common/board/NodeBoard.vue';
 import BoardTools from '../../../common/board/BoardTools.vue';
 import NodeWires from '../../../common/board/NodeWires.vue';
@@ -103,6 +109,19 @@ const one = computed(() => {
   const [id] = selected.value;
   return selected.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
 });
+const past = useNodeHistory(
+  () => circuit.value && { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun },
+  () => one.value,
+);
+const chronicle = useChronicleStore();
+const isInScope = (node: NodeId, port: string): boolean => {
+  const place = past.placeOf(node, port);
+  return place !== null && chronicle.ports.some((other) => isSamePort(other, place));
+};
+const toScope = (node: NodeId, port: string): void => {
+  const place = past.placeOf(node, port);
+  if (place) chronicle.toScope(place);
+};
 /** A wire that was let go of where nothing is: what can be put there is offered. */
 const loose = ref<LooseWire | null>(null);
 const letGo = (from: PortOf, isOutput: boolean, at: readonly [number, number]): void => {
@@ -194,7 +213,7 @@ const stopWords = ({ node, port }: Breakpoint): string => {
 };
 const isBreakpoint = (all: readonly Breakpoint[], node: NodeId, port: string): boolean =>
   all.some((one) =>
-    isSameBreakpoint(one, { circuit: circuit.value!.id, node: compounds.inRun(node) ?? node, port }),
+    isSamePort(one, { circuit: circuit.value!.id, node: compounds.inRun(node) ?? node, port }),
   );
 /** Its name, whom it belongs to. */
 const settings = ref(false);
@@ -409,6 +428,17 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
       </NodeBoard>
       <!-- Of one height, so that the board stays as it is when a node is chosen. -->
       <div class="foot" tabindex="0" role="group" aria-label="Wires of the node">
+        <NodePast
+          v-if="one"
+          :name="nodeName(effectStore.effect, one)"
+          :outputs="portsOf(one).outputs"
+          :past-of="(port) => past.pastOf(one!.id, port)"
+          :in-scope="(port) => isInScope(one!.id, port)"
+          :time="playback.time"
+          :why="past.why.value && whyNodeWords(effectStore.effect, nodes, past.why.value)"
+          @scope="(port) => toScope(one!.id, port)"
+          @seek="playback.seek"
+        />
         <NodeWires
           v-if="one"
           :node="one"

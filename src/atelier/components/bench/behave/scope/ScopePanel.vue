@@ -3,10 +3,11 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { line, scaleLinear } from 'd3';
 import { Trash2 } from '@lucide/vue';
-import { rangeOf, valueAt, type Chronicle } from '../../../../../core/behave/chronicle';
+import { rangeOf, valueAt } from '../../../../../core/behave/chronicle';
 import { SHIPPED_TAKES } from '../../../../../core/takes/library';
 import { cueOrder } from '../../../../../core/document/queries';
 import type { Signal } from '../../../../../core/document/schema';
+import { portPlaceWords } from '../../../../circuit-words';
 import { cueName, signalWords } from '../../../../behave-words';
 import { useChronicleStore } from '../../../../stores/chronicle';
 import { useDeskStore } from '../../../../stores/desk';
@@ -58,13 +59,12 @@ interface Drawn {
   readonly otherPath: string;
 }
 /** As fine as the screen is: more points than pixels say nothing. */
-const pathOf = (chronicle: Chronicle | null, i: number, range: readonly [number, number]): string => {
-  const values = chronicle?.lines[i];
+const pathOf = (rate: number, values: Float32Array | undefined, range: readonly [number, number]): string => {
   if (!values) return '';
   const y = scaleLinear(range, [HEIGHT - MARGIN, MARGIN]);
   const every = Math.max(1, Math.floor(values.length / width.value));
   const points: [number, number][] = [];
-  for (let k = 0; k < values.length; k += every) points.push([k / chronicle.rate, values[k]!]);
+  for (let k = 0; k < values.length; k += every) points.push([k / rate, values[k]!]);
   return (
     line<[number, number]>()
       .defined(([, v]) => !Number.isNaN(v))
@@ -84,8 +84,23 @@ const lines = computed<Drawn[]>(() =>
     return {
       signal,
       range,
-      path: pathOf(store.chronicle, i, range),
-      otherPath: pathOf(store.otherChronicle, i, range),
+      path: pathOf(store.chronicle.rate, here, range),
+      otherPath: pathOf(store.otherChronicle?.rate ?? 1, there, range),
+    };
+  }),
+);
+/** Outputs of nodes, put here from their board. */
+const portLines = computed(() =>
+  store.ports.map((place) => {
+    const values = store.lineOf(place);
+    const found = values && rangeOf(values);
+    const range = found ? padded(found) : null;
+    return {
+      place,
+      words: portPlaceWords(effectStore.effect, place),
+      range,
+      path: range ? pathOf(store.chronicle.rate, values, range) : '',
+      at: (seconds: number) => values?.[Math.round(seconds * store.chronicle.rate)] ?? NaN,
     };
   }),
 );
@@ -199,6 +214,27 @@ const editing = ref<number | null>(null);
             :y2="HEIGHT"
           />
           <path class="other" :d="drawn.otherPath" />
+          <path class="own" :d="drawn.path" />
+          <template v-if="drawn.range">
+            <text x="2" y="10">{{ shown(drawn.range[1]) }}</text>
+            <text x="2" :y="HEIGHT - 3">{{ shown(drawn.range[0]) }}</text>
+          </template>
+          <text v-else x="6" :y="HEIGHT / 2">no value on this take</text>
+          <line class="needle" :x1="x(time)" :x2="x(time)" y1="0" :y2="HEIGHT" />
+        </svg>
+      </div>
+      <div v-for="(drawn, i) in portLines" :key="`port ${i}`" class="lane">
+        <div class="row said" @click.stop>
+          <span class="cut">{{ drawn.words }}</span>
+          <span class="num value" :aria-label="`${drawn.words} at ${time.toFixed(2)} seconds`">{{
+            shown(drawn.at(time))
+          }}</span>
+          <span class="grow" />
+          <IconButton aria-label="Remove this output" @click="store.toScope(drawn.place)">
+            <Trash2 :size="12" />
+          </IconButton>
+        </div>
+        <svg :width="width" :height="HEIGHT" role="img" :aria-label="`${drawn.words} over the take`">
           <path class="own" :d="drawn.path" />
           <template v-if="drawn.range">
             <text x="2" y="10">{{ shown(drawn.range[1]) }}</text>
