@@ -170,6 +170,19 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await panel.getByRole('article', { name: 'Spring', exact: true }).locator('header').click();
     await page.waitForTimeout(2500);
   },
+  script: async (page) => {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Open Crab Catch' }).click();
+    await page.getByRole('button', { name: 'Behave', exact: true }).click();
+    await seek(page, 0.5);
+    await page.locator('.finder canvas').click({ position: { x: 60, y: 60 } });
+    await seek(page, 6.2);
+    await page.getByRole('tab', { name: 'Circuits' }).click();
+    const panel = page.getByRole('region', { name: 'Circuits' });
+    await panel.getByRole('button', { name: 'Write The game' }).click();
+    await panel.getByRole('button', { name: 'Over the Stack' }).click();
+    await page.waitForTimeout(4000);
+  },
   controls: async (page, id) => {
     await page.goto(`${base}/effects/${id}/behave`);
     await page.getByRole('tab', { name: 'Controls and prompts' }).click();

@@ -223,7 +223,7 @@ test('a second start on the same folder says which process has it; what was dele
   const first = await startServer();
   await expect(startServer()).rejects.toThrow(`in use by process ${first.process.pid}`);
   const { items } = await send<{ items: { id: string }[] }>(`${first.base}/api/effects`);
-  expect(items).toHaveLength(5);
+  expect(items).toHaveLength(6);
   for (const { id } of items) await fetch(`${first.base}/api/effects/${id}`, { method: 'DELETE' });
   await first.stop();
   const second = await startServer();

@@ -6,15 +6,12 @@ import type { NodeId, ObjectId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
-import type { Breakpoint } from '../../../../../core/behave/breakpoints';
-import { isSamePort } from '../../../../../core/behave/port-place';
 import { readableAsCue, readAsCue } from '../../../../../core/edits/cue-circuit-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
 import {
   inputOf,
   isEnd,
   outputOf,
-  portsOf,
   type BehaviourNode,
   type NodeKind,
 } from '../../../../../core/kinds/nodes/nodes';
@@ -22,32 +19,26 @@ import { isTyping } from '../../../../commands/keys';
 import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
 import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
 import {
-  boardPorts,
   conversionInto,
   nodeName,
-  nodeNote,
   overruledWords,
   troubleWords,
   valueWords,
-  whyNodeWords,
 } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
-import { usePlaybackStore } from '../../../../stores/playback';
+import { useBreakpoints } from './use-breakpoints';
 import { useEffectStore } from '../../../../stores/effect';
 import ChipButton from '../../../common/ChipButton.vue';
 import ChoiceField from '../../../common/ChoiceField.vue';
 import { useChoices } from '../../../common/choices';
 import IconButton from '../../../common/IconButton.vue';
 import InlineNotice from '../../../common/InlineNotice.vue';
-import NodePast from './NodePast.vue';
-import { useNodeHistory } from './use-node-history';
-import { useChronicleStore } from '../../../../stores/chronicle';
 import NodeBoard from '../../../common/board/NodeBoard.vue';
 import BoardTools from '../../../common/board/BoardTools.vue';
-import NodeWires from '../../../common/board/NodeWires.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
 import CircuitAdd from './CircuitAdd.vue';
+import CircuitFoot from './CircuitFoot.vue';
 import CompoundBar from './CompoundBar.vue';
 import ScriptPanel from './script/ScriptPanel.vue';
 import type { LooseWire } from './loose-wire';
@@ -109,19 +100,6 @@ const one = computed(() => {
   const [id] = selected.value;
   return selected.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
 });
-const past = useNodeHistory(
-  () => circuit.value && { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun },
-  () => one.value,
-);
-const chronicle = useChronicleStore();
-const isInScope = (node: NodeId, port: string): boolean => {
-  const place = past.placeOf(node, port);
-  return place !== null && chronicle.ports.some((other) => isSamePort(other, place));
-};
-const toScope = (node: NodeId, port: string): void => {
-  const place = past.placeOf(node, port);
-  if (place) chronicle.toScope(place);
-};
 /** A wire that was let go of where nothing is: what can be put there is offered. */
 const loose = ref<LooseWire | null>(null);
 const letGo = (from: PortOf, isOutput: boolean, at: readonly [number, number]): void => {
@@ -203,18 +181,9 @@ const portValueAt = (node: BehaviourNode, side: PortSide, name: string): string 
   const value = input && portValue(node.values[name] ?? input.usual ?? undefined, input.type);
   return input && value !== null && value !== undefined ? valueWords(value, input.type, input.unit) : '';
 };
-const playback = usePlaybackStore();
-const stopWords = ({ node, port }: Breakpoint): string => {
-  const of = Object.values<BehaviourNode>(nodes.value).find(({ id }) => compounds.inRun(id) === node);
-  if (!of) return 'a node that is not on this board';
-  const out = outputOf(of, port);
-  const what = out?.type === 'event' ? 'passed' : 'came true';
-  return `${out?.label ?? port} of “${nodeName(effectStore.effect, of)}” ${what}`;
-};
-const isBreakpoint = (all: readonly Breakpoint[], node: NodeId, port: string): boolean =>
-  all.some((one) =>
-    isSamePort(one, { circuit: circuit.value!.id, node: compounds.inRun(node) ?? node, port }),
-  );
+const breakpoints = useBreakpoints(() =>
+  circuit.value ? { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun } : null,
+);
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
@@ -237,12 +206,6 @@ const saidOf = (node: BehaviourNode): string[] => {
 };
 const isCut = (node: BehaviourNode, port: string): boolean =>
   troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
-/** For the list of wires. */
-const wordsOf = (node: BehaviourNode) => ({
-  ...boardPorts(node),
-  note: nodeNote(effectStore.effect, node),
-  name: nodeName(effectStore.effect, node),
-});
 const copy = (): void => {
   const made = duplicate(selected.value);
   if (made.length > 0) selected.value = made;
@@ -375,13 +338,9 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         />
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
-      <InlineNotice
-        v-if="playback.stoppedBy && playback.stoppedBy.circuit === circuit.id"
-        kind="note"
-        closable
-        @close="playback.stoppedBy = null"
-        >The take stopped: {{ stopWords(playback.stoppedBy) }}.</InlineNotice
-      >
+      <InlineNotice v-if="breakpoints.said.value" kind="note" closable @close="breakpoints.close">{{
+        breakpoints.said.value
+      }}</InlineNotice>
       <NodeBoard
         ref="board"
         :key="compounds.board.value ?? ''"
@@ -405,59 +364,25 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
             :conversion-of="(port) => conversionInto(nodes, node, port)"
             :value-at="(port) => live.at(node.id, port)"
             :stopped="live.stoppedAt(node.id)"
-            :stops-at="(port) => isBreakpoint(playback.breakpoints, node.id, port)"
-            :is-hit="
-              (port) => playback.stoppedBy !== null && isBreakpoint([playback.stoppedBy], node.id, port)
-            "
+            :stops-at="(port) => breakpoints.isSet(node.id, port)"
+            :is-hit="(port) => breakpoints.isHit(node.id, port)"
             @values="(values, gesture) => change(node.id, { values }, gesture && node.id + gesture)"
             @set="(to, gesture) => change(node.id, { set: to }, gesture && node.id + gesture)"
             @unwire="(port) => unwire({ node: node.id, port })"
-            @stop="
-              (port) =>
-                playback.toggleBreakpoint({
-                  circuit: circuit!.id,
-                  node: compounds.inRun(node.id) ?? node.id,
-                  port,
-                })
-            "
+            @stop="(port) => breakpoints.toggle(node.id, port)"
             @write="writing = node.id"
             @open="openCompound(node)"
             @done="done"
           />
         </template>
       </NodeBoard>
-      <!-- Of one height, so that the board stays as it is when a node is chosen. -->
-      <div class="foot" tabindex="0" role="group" aria-label="Wires of the node">
-        <NodePast
-          v-if="one"
-          :name="nodeName(effectStore.effect, one)"
-          :outputs="portsOf(one).outputs"
-          :past-of="(port) => past.pastOf(one!.id, port)"
-          :in-scope="(port) => isInScope(one!.id, port)"
-          :time="playback.time"
-          :why="past.why.value && whyNodeWords(effectStore.effect, nodes, past.why.value)"
-          @scope="(port) => toScope(one!.id, port)"
-          @seek="playback.seek"
-        />
-        <NodeWires
-          v-if="one"
-          :node="one"
-          :graph="nodes"
-          :kind-of="wordsOf"
-          @connect="connect"
-          @unwire="unwire"
-        />
-        <p v-else class="soft hint">
-          {{
-            Object.keys(nodes).length === 0
-              ? 'Begin with what it listens to (Signal, Trigger) and what it does (Write, Start a cue). Seek by what you want: “count”, “delay”, “mouth”.'
-              : 'Drag from a square on the right of a node to one on the left of another. Let go of one in the empty, and what fits is offered. A double click takes a wire off. Numbers beside the squares are what is there at this moment of the take.'
-          }}
-          <template v-if="serious > 0">{{
-            serious === 1 ? 'One thing is wrong.' : `${serious} things are wrong.`
-          }}</template>
-        </p>
-      </div>
+      <CircuitFoot
+        :board="{ circuit: circuit.id, nodes, inRun: compounds.inRun }"
+        :node="one"
+        :serious="serious"
+        @connect="connect"
+        @unwire="unwire"
+      />
     </template>
     <template v-else>
       <h2>Values that flow all the time</h2>
@@ -496,13 +421,5 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
 .panel > :deep(.board) {
   flex: 1;
   min-height: 300px;
-}
-.foot {
-  height: 104px;
-  overflow: auto;
-}
-.hint {
-  margin: 0;
-  font-size: 12px;
 }
 </style>

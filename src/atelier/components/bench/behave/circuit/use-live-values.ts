@@ -1,22 +1,16 @@
 /** What is at the ports of circuits at the moment on screen, a few times a second. */
 import { onScopeDispose, shallowRef } from 'vue';
-import type { CircuitId, NodeId } from '../../../../../core/document/schema';
+import type { NodeId } from '../../../../../core/document/schema';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import type { ScriptMemory } from '../../../../../core/kinds/nodes/script-nodes';
 import { valueWords } from '../../../../circuit-words';
+import type { RunBoard } from './run-board';
 import { usePlaybackStore } from '../../../../stores/playback';
 
 /** Milliseconds between two looks. */
 const PACE = 120;
 
-export const useLiveValues = (
-  /** `inRun` is the node of the run that a node of the board is; null where there is none. */
-  board: () => {
-    circuit: CircuitId;
-    nodes: Readonly<Record<NodeId, BehaviourNode>>;
-    inRun: (node: NodeId) => NodeId | null;
-  } | null,
-) => {
+export const useLiveValues = (board: () => RunBoard | null) => {
   const playback = usePlaybackStore();
   const stops = shallowRef<Readonly<Record<string, string>>>({});
   /** By node and port. */

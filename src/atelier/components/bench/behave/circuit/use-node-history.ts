@@ -3,10 +3,11 @@ import { computed, onScopeDispose, watch } from 'vue';
 import { upstream, whyNode, type NodeWhy, type PortHistory } from '../../../../../core/behave/why-node';
 import { rangeOf } from '../../../../../core/behave/chronicle';
 import type { PortPlace } from '../../../../../core/behave/port-place';
-import type { BehaviourNodes, CircuitId, NodeId } from '../../../../../core/document/schema';
+import type { NodeId } from '../../../../../core/document/schema';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { PORT_TYPES } from '../../../../../core/kinds/nodes/ports';
 import { STEP, type Seconds } from '../../../../../core/units';
+import type { RunBoard } from './run-board';
 import { useChronicleStore } from '../../../../stores/chronicle';
 
 /** Nodes that a chain of causes is sought through. */
@@ -20,14 +21,7 @@ export interface Past extends PortHistory {
   readonly first: readonly Seconds[];
 }
 
-export const useNodeHistory = (
-  board: () => {
-    readonly circuit: CircuitId;
-    readonly nodes: BehaviourNodes;
-    readonly inRun: (node: NodeId) => NodeId | null;
-  } | null,
-  chosen: () => BehaviourNode | null,
-) => {
+export const useNodeHistory = (board: () => RunBoard | null, chosen: () => BehaviourNode | null) => {
   const chronicle = useChronicleStore();
   const placeOf = (node: NodeId, port: string): PortPlace | null => {
     const of = board();

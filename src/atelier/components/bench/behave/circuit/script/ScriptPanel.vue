@@ -272,7 +272,7 @@ const firstProblem = computed(() => {
 .columns {
   display: grid;
   flex: 1;
-  grid-template-columns: minmax(0, 1fr) 340px;
+  grid-template-columns: minmax(0, 1fr) 360px;
   gap: 14px;
   min-height: 0;
 }

@@ -122,7 +122,7 @@ section {
 }
 .port :deep(.ant-select) {
   flex: none;
-  width: 80px;
+  width: 96px;
   min-width: 0;
 }
 .port :deep(.ant-select ~ .ant-select) {
