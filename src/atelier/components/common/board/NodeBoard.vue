@@ -13,6 +13,8 @@ import {
   type OnConnectStartParams,
 } from '@vue-flow/core';
 import '@vue-flow/core/dist/style.css';
+import BoardMap from './BoardMap.vue';
+import { boundsOf, useBoardWindow, type Rect } from './use-board-window';
 import type { Graph, GraphNode } from '../../../../core/graph/graph';
 
 type Id = N['id'];
@@ -42,10 +44,24 @@ defineSlots<{ node(props: { node: N; selected: boolean }): unknown }>();
 const flow = useVueFlow(props.board);
 const nodes = shallowRef<Node[]>([]);
 const list = computed<readonly N[]>(() => Object.values(props.graph));
+/** From so many nodes on there is a map of them. */
+const MAPPED = 12;
+const { isLarge, shown, look } = useBoardWindow<N>(() => list.value);
+/** What of the board is in view. */
+const view = shallowRef<Rect>({ left: 0, top: 0, right: 1, bottom: 1 });
+const lookNow = (): void => {
+  const { x, y, zoom } = flow.viewport.value;
+  const { width, height } = flow.dimensions.value;
+  if (width === 0) return;
+  view.value = { left: -x / zoom, top: -y / zoom, right: (width - x) / zoom, bottom: (height - y) / zoom };
+  look(view.value);
+};
+watch([flow.viewport, flow.dimensions], lookNow, { deep: true });
+const shownIds = computed(() => new Set<string>(shown.value.map(({ id }) => id)));
 const edges = computed<Edge[]>(() =>
-  list.value.flatMap((node) =>
+  shown.value.flatMap((node) =>
     Object.entries(node.inputs)
-      .filter(([, wire]) => props.graph[wire.node as Id])
+      .filter(([, wire]) => shownIds.value.has(wire.node))
       .map(([port, wire]) => ({
         id: `${node.id} ${port}`,
         source: wire.node,
@@ -57,9 +73,9 @@ const edges = computed<Edge[]>(() =>
   ),
 );
 watch(
-  [list, () => props.selected],
+  [shown, () => props.selected],
   () => {
-    nodes.value = list.value.map((node) => ({
+    nodes.value = shown.value.map((node) => ({
       id: node.id,
       type: 'card',
       position: { x: node.at[0], y: node.at[1] },
@@ -72,7 +88,20 @@ watch(
   { immediate: true },
 );
 const fit = (): void => {
-  void flow.fitView({ padding: 0.04, maxZoom: 1, minZoom: 0.3 });
+  if (!isLarge.value) return void flow.fitView({ padding: 0.04, maxZoom: 1, minZoom: 0.3 });
+  const all = boundsOf(list.value);
+  const { width, height } = flow.dimensions.value;
+  if (!all || width === 0) return;
+  const zoom = Math.min(
+    1,
+    Math.max(0.3, (0.92 * width) / (all.right - all.left)),
+    Math.max(0.3, (0.92 * height) / (all.bottom - all.top)),
+  );
+  const middle = [(all.left + all.right) / 2, (all.top + all.bottom) / 2] as const;
+  void flow.setViewport({ x: width / 2 - middle[0] * zoom, y: height / 2 - middle[1] * zoom, zoom });
+};
+const go = (x: number, y: number): void => {
+  void flow.setCenter(x, y, { zoom: flow.viewport.value.zoom });
 };
 /** Once the nodes have been measured. */
 flow.onNodesInitialized(() => {
@@ -80,6 +109,14 @@ flow.onNodesInitialized(() => {
   fitted = true;
 });
 let fitted = false;
+watch(
+  () => flow.dimensions.value.width,
+  (width) => {
+    if (width === 0 || fitted || !isLarge.value) return;
+    fit();
+    fitted = true;
+  },
+);
 const connected = ({ source, sourceHandle, target, targetHandle }: Connection): void => {
   if (sourceHandle && targetHandle)
     emit('connect', { node: source, port: sourceHandle }, { node: target, port: targetHandle });
@@ -141,10 +178,11 @@ const heightOf = (id: Id): number | undefined => {
 };
 /** Brings one node into the middle. */
 const show = (id: Id): void => {
-  const node = flow.findNode(id);
+  const node = props.graph[id];
   if (!node) return;
-  const { width, height } = node.dimensions;
-  void flow.setCenter(node.position.x + width / 2, node.position.y + height / 2, {
+  // One that is out of view has not been measured.
+  const { width = 196, height = 100 } = flow.findNode(id)?.dimensions ?? {};
+  void flow.setCenter(node.at[0] + width / 2, node.at[1] + height / 2, {
     zoom: Math.max(0.8, flow.viewport.value.zoom),
   });
 };
@@ -178,11 +216,13 @@ defineExpose({ show, fit, middle, reveal, heightOf });
         <slot name="node" :node="data" :selected="isSelected" />
       </template>
     </VueFlow>
+    <BoardMap v-if="list.length >= MAPPED" :nodes="list" :selected="selected" :view="view" @go="go" />
   </div>
 </template>
 
 <style scoped>
 .board {
+  position: relative;
   height: 100%;
   min-height: 240px;
   border: 1px solid var(--line);
