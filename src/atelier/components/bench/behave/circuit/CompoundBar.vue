@@ -9,7 +9,7 @@ import type { DeclaredPort } from '../../../../../core/kinds/nodes/declared-port
 import ChipButton from '../../../common/ChipButton.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
-import ScriptPorts from './script/ScriptPorts.vue';
+import DeclaredPorts from './DeclaredPorts.vue';
 
 const props = defineProps<{
   compound: Compound;
@@ -70,7 +70,7 @@ const sides = computed(() => {
     <WordButton v-if="uses === 0" @click="emit('drop')">Delete the compound</WordButton>
   </div>
   <div v-if="ports" class="ports">
-    <ScriptPorts
+    <DeclaredPorts
       v-for="{ side, node, declared } in sides"
       :key="side"
       :side="side"

@@ -6,16 +6,12 @@ import { outputOf, type BehaviourNode } from '../../../../../core/kinds/nodes/no
 import { nodeName } from '../../../../circuit-words';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
-import type { RunBoard } from './run-board';
+import { placeOn, type RunBoard } from './run-board';
 
 export const useBreakpoints = (board: () => RunBoard | null) => {
   const effectStore = useEffectStore();
   const playback = usePlaybackStore();
-  const placeOf = (node: NodeId, port: string): PortPlace | null => {
-    const of = board();
-    const inRun = of?.inRun(node);
-    return of && inRun ? { circuit: of.circuit, node: inRun, port } : null;
-  };
+  const placeOf = (node: NodeId, port: string): PortPlace | null => placeOn(board(), node, port);
   const isAmong = (all: readonly PortPlace[], node: NodeId, port: string): boolean => {
     const place = placeOf(node, port);
     return place !== null && all.some((one) => isSamePort(one, place));

@@ -7,7 +7,7 @@ import type { NodeId } from '../../../../../core/document/schema';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { PORT_TYPES } from '../../../../../core/kinds/nodes/ports';
 import { STEP, type Seconds } from '../../../../../core/units';
-import type { RunBoard } from './run-board';
+import { placeOn, type RunBoard } from './run-board';
 import { useChronicleStore } from '../../../../stores/chronicle';
 
 /** Nodes that a chain of causes is sought through. */
@@ -23,11 +23,7 @@ export interface Past extends PortHistory {
 
 export const useNodeHistory = (board: () => RunBoard | null, chosen: () => BehaviourNode | null) => {
   const chronicle = useChronicleStore();
-  const placeOf = (node: NodeId, port: string): PortPlace | null => {
-    const of = board();
-    const inRun = of?.inRun(node);
-    return of && inRun ? { circuit: of.circuit, node: inRun, port } : null;
-  };
+  const placeOf = (node: NodeId, port: string): PortPlace | null => placeOn(board(), node, port);
   const wanted = computed<readonly PortPlace[]>(() => {
     const [of, node] = [board(), chosen()];
     if (!of || !node) return [];

@@ -22,7 +22,7 @@ import IconButton from '../../../../common/IconButton.vue';
 import InlineNotice from '../../../../common/InlineNotice.vue';
 import TextField from '../../../../common/TextField.vue';
 import WordButton from '../../../../common/WordButton.vue';
-import ScriptPorts from './ScriptPorts.vue';
+import DeclaredPorts from '../DeclaredPorts.vue';
 import { useScriptNow } from './use-script-now';
 
 const props = defineProps<{
@@ -201,14 +201,14 @@ const firstProblem = computed(() => {
         <p v-if="firstProblem" class="bad" role="status">{{ firstProblem }}</p>
       </div>
       <aside aria-label="About the script">
-        <ScriptPorts
+        <DeclaredPorts
           side="takes"
           :ports="set.takes"
           :value-at="(name) => valueAt('takes', name)"
           @declare="(i, port) => emit('declare', 'takes', i, port)"
           @done="emit('done')"
         />
-        <ScriptPorts
+        <DeclaredPorts
           side="gives"
           :ports="set.gives"
           :value-at="(name) => valueAt('gives', name)"

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-/** What runs into a script, or comes out of it: names, types, units, and what is there now. */
+/** What runs into a script or a compound, or comes out of it: names, types, units, and what is there now. */
 import { Plus, X } from '@lucide/vue';
-import type { PortSide } from '../../../../../../core/edits/circuit-edits';
-import { PORT_TYPES, type PortType } from '../../../../../../core/kinds/nodes/ports';
-import { newPort, type DeclaredPort } from '../../../../../../core/kinds/nodes/declared-ports';
-import { UNITS, type UnitName } from '../../../../../../core/schema/properties';
-import ChoiceField from '../../../../common/ChoiceField.vue';
-import IconButton from '../../../../common/IconButton.vue';
-import TextField from '../../../../common/TextField.vue';
-import WordButton from '../../../../common/WordButton.vue';
+import type { PortSide } from '../../../../../core/edits/circuit-edits';
+import { PORT_TYPES, type PortType } from '../../../../../core/kinds/nodes/ports';
+import { newPort, type DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
+import { UNITS, type UnitName } from '../../../../../core/schema/properties';
+import ChoiceField from '../../../common/ChoiceField.vue';
+import IconButton from '../../../common/IconButton.vue';
+import TextField from '../../../common/TextField.vue';
+import WordButton from '../../../common/WordButton.vue';
 
 const props = defineProps<{
   side: PortSide;
