@@ -56,6 +56,7 @@ export class CircuitRun {
   private readonly nodes: readonly PlacedNode[];
   private readonly places = new Map<string, Place>();
   private readonly steps: readonly Stepping[];
+  private readonly setAside: { readonly from: Place; readonly to: Place }[] = [];
 
   constructor(
     private readonly circuits: readonly PlannedCircuit[],
@@ -92,12 +93,15 @@ export class CircuitRun {
     return {
       circuit,
       planned,
-      reads: inputs.map(({ port, wire }) => ({
-        from: wire
-          ? this.places.get(keyOf(circuit, wire.node, wire.output.name))!
-          : place(port.type, unwiredValue(node, port)),
-        as: port.type,
-      })),
+      reads: inputs.map(({ port, wire }) => {
+        if (!wire) return { from: place(port.type, unwiredValue(node, port)), as: port.type };
+        const from = this.places.get(keyOf(circuit, wire.node, wire.output.name))!;
+        if (!port.late) return { from, as: port.type };
+        // What is read late is set aside before one of those that read late changes: each sees what the others gave in this step.
+        const aside = place(from.type, NOTHING[from.type]);
+        this.setAside.push({ from, to: aside });
+        return { from: aside, as: port.type };
+      }),
       outputs: outputs.map((port) => this.places.get(keyOf(circuit, node.id, port.name))!),
       kept: run.as === 'memory' ? this.memory.push(run.fresh(node.set as never)) - 1 : -1,
     };
@@ -163,6 +167,10 @@ export class CircuitRun {
       else steps.push(...batch.map((placed) => this.stepOf(placed)));
       first = end;
     }
+    if (late.length > 0)
+      late.unshift(() => {
+        for (const { from, to } of this.setAside) this.write(to, this.read(from));
+      });
     return [...steps, ...late, ...acts];
   }
 

@@ -369,3 +369,27 @@ test('any circuit: restored at any step it goes on identically', () => {
     { numRuns: 60 },
   );
 });
+
+test('of two nodes “A step before” behind each other each takes a step, in whichever order they stand', () => {
+  const mouth = signal({ kind: 'expression', face: 1, name: 'jawOpen' });
+  for (const names of [
+    ['aaaa', 'bbbb'],
+    ['bbbb', 'aaaa'],
+  ] as const) {
+    const [first, second] = names;
+    const nodes = [
+      node('mouth', 'signal', {}, mouth),
+      node(first, 'before', { value: wire('mouth') }),
+      node(second, 'before', { value: wire(first) }),
+    ];
+    for (const order of [nodes, [...nodes].reverse()]) {
+      const runtime = started(withCircuit(order));
+      const seen = [0.1, 0.2, 0.3, 0.4].map((jawOpen) => {
+        runtime.step(faceWith({ jawOpen }));
+        return runtime.nodeValue(CIRCUIT, id(second), 'value');
+      });
+      // Read behind a step it is what the next one sees.
+      expect(seen).toEqual([0, 0.1, 0.2, 0.3]);
+    }
+  }
+});
