@@ -18,7 +18,7 @@ export class ScriptRefused extends Error implements ScriptProblem {
 }
 
 /** Names that the marks use. */
-const RESERVED = new Set(['$line', '$where', '$kept', '$made', '$spread']);
+const RESERVED = new Set(['$line', '$where', '$kept', '$freeze', '$spread']);
 
 interface Edit {
   readonly at: number;
@@ -32,22 +32,31 @@ interface Edit {
 export const preparedScript = (source: string): string => {
   const script = withoutTypes(source);
   const program = parsed(script);
-  const edits: Edit[] = [];
+  const { kept, functions, edits: freezes } = topLevel(program);
+  const edits: Edit[] = [...freezes];
   full(program, (node) => {
     refuse(node);
+    for (const name of assignedIn(node))
+      if (functions.includes(name) || RESERVED.has(name))
+        throw new ScriptRefused(
+          `“${name}” would become another from step to step: keep what changes in state.`,
+          lineOf(node),
+        );
     edits.push(...marksOf(node));
   });
-  const { kept, made } = topLevel(program);
   // What is written first at a place stands first.
   const inOrder = edits.map((edit, i) => ({ ...edit, i })).sort((a, b) => a.at - b.at || a.i - b.i);
   let marked = 'let $line=0;';
+  // Functions are there before anything runs.
+  const hoisted = functionsOf(program);
+  if (hoisted.length > 0) marked += `$freeze(${hoisted.join()});`;
   let from = 0;
   for (const { at, text } of inOrder) {
     marked += script.slice(from, at) + text;
     from = at;
   }
   marked += script.slice(from);
-  return `${marked}\nexport const $where=()=>$line;export const $kept=()=>({${kept.join()}});export const $made=()=>[${made.join()}];`;
+  return `${marked}\nexport const $where=()=>$line;export const $kept=()=>({${kept.join()}});`;
 };
 
 /** Types are taken off; what is left stands in the same lines. */
@@ -99,6 +108,21 @@ const refuse = (node: AnyNode): void => {
     case 'ForOfStatement':
       if (node.await) because('A step waits for nothing: write it without await.');
       return;
+    case 'ExportDefaultDeclaration':
+      return because('What is exported has a name: write “export function step”.');
+    case 'MetaProperty':
+      if (node.meta.name === 'import')
+        because('A script knows nothing of itself: write it without import.meta.');
+      return;
+    case 'ClassDeclaration':
+    case 'ClassExpression':
+      if (node.superClass && node.superClass.type !== 'Identifier')
+        because('A class extends one that has a name.');
+      return;
+    case 'MethodDefinition':
+      if (node.key.type === 'PrivateIdentifier')
+        because('A method is not private here: write it as a function of its own.');
+      return;
     case 'PropertyDefinition':
       if (node.static) because('A class keeps nothing by itself: keep it in state.');
       return;
@@ -144,17 +168,37 @@ const marksOf = (node: AnyNode): Edit[] => {
   }
 };
 
-/** Names of what stands at the top: values, which have to be plain, and functions and classes. */
-const topLevel = (program: Program): { readonly kept: string[]; readonly made: string[] } => {
+const declarationIn = (statement: Program['body'][number]): AnyNode | null =>
+  (statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement) ?? null;
+const functionsOf = (program: Program): string[] =>
+  program.body.flatMap((statement) => {
+    const node = declarationIn(statement);
+    return node?.type === 'FunctionDeclaration' && node.id ? [node.id.name] : [];
+  });
+/**
+ * What stands at the top: names of values, which have to be plain, and of functions and classes, each of which is frozen before anything else
+ * runs: nothing can be hung on it.
+ */
+const topLevel = (
+  program: Program,
+): {
+  readonly kept: readonly string[];
+  readonly functions: readonly string[];
+  readonly edits: readonly Edit[];
+} => {
   const kept: string[] = [];
-  const made: string[] = [];
+  const functions: string[] = functionsOf(program);
+  const edits: Edit[] = [];
   for (const statement of program.body) {
-    const node = statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
-    if (!node) continue;
-    if (node.type === 'VariableDeclaration') take(node, kept, made);
-    else if (node.type === 'FunctionDeclaration' || node.type === 'ClassDeclaration') made.push(node.id.name);
+    const node = declarationIn(statement);
+    const made: string[] = [];
+    if (node?.type === 'VariableDeclaration') take(node, kept, made);
+    else if (node?.type === 'ClassDeclaration' && node.id) made.push(node.id.name);
+    if (made.length === 0) continue;
+    functions.push(...made);
+    edits.push({ at: statement.end, text: `;$freeze(${made.join()});` });
   }
-  return { kept, made };
+  return { kept, functions, edits };
 };
 const take = (node: VariableDeclaration, kept: string[], made: string[]): void => {
   for (const { id, init } of node.declarations) {
@@ -168,7 +212,23 @@ const take = (node: VariableDeclaration, kept: string[], made: string[]): void =
       init?.type === 'ArrowFunctionExpression' ||
       init?.type === 'FunctionExpression' ||
       init?.type === 'ClassExpression';
+    if (isMade && node.declarations.length > 1)
+      throw new ScriptRefused('A function has a const of its own: write one for each.', lineOf(node));
     (isMade ? made : kept).push(...names);
+  }
+};
+/** Names that are given something else. */
+const assignedIn = (node: AnyNode): readonly string[] => {
+  switch (node.type) {
+    case 'AssignmentExpression':
+      return namesOf(node.left);
+    case 'UpdateExpression':
+      return node.argument.type === 'Identifier' ? [node.argument.name] : [];
+    case 'ForInStatement':
+    case 'ForOfStatement':
+      return node.left.type === 'VariableDeclaration' ? [] : namesOf(node.left);
+    default:
+      return [];
   }
 };
 const namesOf = (pattern: Pattern): string[] => {

@@ -6,7 +6,7 @@ import { BUDGET } from './engine';
 
 export const PRELUDE = `(() => {
 'use strict';
-const { defineProperty, freeze, getOwnPropertyDescriptor, getOwnPropertyNames, getOwnPropertySymbols, getPrototypeOf, isFrozen } = Object;
+const { defineProperty, freeze, getOwnPropertyDescriptor, getOwnPropertyNames, getOwnPropertySymbols, getPrototypeOf } = Object;
 const { apply, ownKeys } = Reflect;
 const { parse, stringify } = JSON;
 const { imul, log2, max } = Math;
@@ -66,11 +66,17 @@ const log = (...values) => {
   push(logs, slice(join(words, ' '), 0, ${BUDGET.logged}));
 };
 hide(globalThis, 'console', { log });
+hide(globalThis, '$freeze', (...made) => { for (const one of made) freezeAll(one); });
 hide(globalThis, '$spread', (of) => { count(length(of) ?? of?.size ?? 0); return of; });
 
 for (const name of ['eval', 'Function', 'Promise', 'WeakRef', 'FinalizationRegistry', 'SharedArrayBuffer', 'Atomics', 'queueMicrotask']) delete globalThis[name];
-const gone = (name, why) => hide(globalThis, name, new Proxy(function () {}, { get() { throw new Error(why); }, apply() { throw new Error(why); }, construct() { throw new Error(why); } }));
+const StandIn = Proxy;
+const none = function () {};
+freeze(none.prototype);
+freeze(none);
+const gone = (name, why) => hide(globalThis, name, new StandIn(none, { get() { throw new Error(why); }, apply() { throw new Error(why); }, construct() { throw new Error(why); } }));
 gone('Date', 'A script has no clock: use time, the seconds since the effect began.');
+delete globalThis.Proxy;
 for (const made of [function () {}, function* () {}, async function () {}, async function* () {}]) hide(getPrototypeOf(made), 'constructor', undefined);
 
 const seen = new Set();
@@ -110,11 +116,24 @@ const plain = (value, name, mayBeNone, depth) => {
   if (!isPlainObject(value)) wrong('is no plain object: only numbers, texts, yes and no, lists and plain objects can be kept.');
   for (const key in value) plain(value[key], name + '.' + key, mayBeNone, depth + 1);
 };
+// What stays for good may hold nothing that is not seen: nothing behind a getter, a symbol or a key that is not listed.
+const looked = new Set();
+const seenWhole = (value, name) => {
+  if (value === null || typeof value !== 'object' || looked.has(value)) return;
+  looked.add(value);
+  for (const key of ownKeys(value)) {
+    if (isArray(value) && key === 'length') continue;
+    const d = getOwnPropertyDescriptor(value, key);
+    const isItem = !isArray(value) || String(key >>> 0) === key;
+    if (typeof key !== 'string' || !d.enumerable || !('value' in d) || !isItem) throw new TypeError(name + ' holds what is no plain data: only numbers, texts, yes and no, lists and plain objects can be kept.');
+    seenWhole(d.value, name + '.' + key);
+  }
+  freeze(value);
+};
 const keep = (value, name) => {
-  if (value instanceof RegExp) return void freeze(value);
+  if (value instanceof RegExp && getPrototypeOf(value) === RegExp.prototype && ownKeys(value).length === 1) return void freeze(value);
   plain(value, '“' + name + '”', true, 0);
-  const deep = (of) => { if (of && typeof of === 'object' && !isFrozen(of)) { freeze(of); for (const key in of) deep(of[key]); } };
-  deep(value);
+  seenWhole(value, '“' + name + '”');
 };
 
 const missing = (value) => value === null ? NaN : isArray(value) ? value.map(missing) : value;
@@ -124,11 +143,10 @@ const told = (error) => {
   return { message: slice(message, 0, 300), name: error instanceof Error ? error.name : '', stack: error instanceof Error ? slice(String(error.stack), 0, 600) : '' };
 };
 
-return ({ step, state, $kept, $made, $where }) => {
+return ({ step, state, $kept, $where }) => {
   if (typeof step !== 'function') throw new Error('It has no step: write “export function step({ inputs, state }) { … }”.');
   const values = $kept();
   for (const name in values) keep(values[name], name);
-  for (const made of $made()) { freeze(made); if (made.prototype) freeze(made.prototype); }
   if (state !== undefined) plain(state, 'state', false, 0);
   const first = state === undefined ? '{}' : stringify(state);
   return {

@@ -120,6 +120,102 @@ test('what it keeps beside its state is refused, or frozen', () => {
     expect(`${line}: ${why(inStep(line))}`).not.toContain('went on');
 });
 
+describe('ways around it are closed', () => {
+  const counts = 'export const step = () => ({ n: tick() });';
+  test.each([
+    [
+      'a closure behind a getter',
+      `const kept = (() => { let n = 0; return { get next() { return ++n; } }; })(); const tick = () => kept.next; ${counts}`,
+    ],
+    [
+      'a closure on a list',
+      `const kept = Object.assign([], { next: (() => { let n = 0; return () => ++n; })() }); const tick = () => kept.next(); ${counts}`,
+    ],
+    [
+      'a closure behind a symbol',
+      `const key = 1; const kept = { [Symbol.iterator]: (() => { let n = 0; return () => ++n; })() }; const tick = () => kept[Symbol.iterator](); ${counts}`,
+    ],
+    [
+      'a closure that cannot be listed',
+      `const kept = Object.defineProperty({}, 'next', { value: (() => { let n = 0; return () => ++n; })() }); const tick = () => kept.next(); ${counts}`,
+    ],
+    [
+      'a closure put onto a function from a block',
+      `function tick() { return tick.next(); } { let n = 0; tick.next = () => ++n; } ${counts}`,
+    ],
+    [
+      'one put there while a value is made',
+      `function tick() { return tick.next(); } const made = (() => { let n = 0; tick.next = () => ++n; return 1; })(); ${counts}`,
+    ],
+    [
+      'one put onto an arrow',
+      `const tick = () => tick.next(); const made = (() => { let n = 0; tick.next = () => ++n; return 1; })(); ${counts}`,
+    ],
+    [
+      'one put onto a class',
+      `class Kept {} const made = (() => { let n = 0; Object.defineProperty(Kept, 'next', { value: () => ++n }); return 1; })(); const tick = () => Kept.next(); ${counts}`,
+    ],
+    [
+      'a class that a call made',
+      `class Kept extends (() => { let n = 0; return class { tick() { return ++n; } }; })() {} const tick = () => new Kept().tick(); ${counts}`,
+    ],
+    [
+      'a property of a method',
+      `class Kept { m() {} } const tick = () => { const { m } = Kept.prototype; m.n = (m.n ?? 0) + 1; return m.n; }; ${counts}`,
+    ],
+    [
+      'a property of a static method',
+      `class Kept { static m() {} } const tick = () => (Kept.m.n = (Kept.m.n ?? 0) + 1); ${counts}`,
+    ],
+    [
+      'a property of a private method',
+      `class Kept { #m() {} tick() { return (this.#m.n = (this.#m.n ?? 0) + 1); } } const tick = () => new Kept().tick(); ${counts}`,
+    ],
+    [
+      'what the module knows of itself',
+      `const tick = () => (import.meta.n = (import.meta.n ?? 0) + 1); ${counts}`,
+    ],
+    [
+      'a default function',
+      `export default function tick() { return (tick.n = (tick.n ?? 0) + 1); } ${counts}`,
+    ],
+    [
+      'a stand-in',
+      `const kept = (() => { let n = 0; return new Proxy({}, { get: () => ++n }); })(); const tick = () => kept.next; ${counts}`,
+    ],
+    [
+      'what stands where the clock was',
+      `const tick = () => { const was = Object.getOwnPropertyDescriptor(Date, 'n')?.value ?? 0; Object.defineProperty(Date, 'n', { value: was + 1, configurable: true }); return was + 1; }; ${counts}`,
+    ],
+    [
+      'the shape of what stands there',
+      `const tick = () => { const of = Object.getOwnPropertyDescriptor(Date, 'prototype').value; of.n = (of.n ?? 0) + 1; return of.n; }; ${counts}`,
+    ],
+    [
+      'a function that becomes another',
+      `function tick() { return 1; } export const step = () => { const was = tick(); tick = () => was + 1; return { n: was }; };`,
+    ],
+    [
+      'a class that becomes another',
+      `class Kept { static n() { return 1; } } export const step = () => { const was = Kept.n(); [Kept] = [{ n: () => was + 1 }]; return { n: was }; };`,
+    ],
+    [
+      'one that a loop makes another',
+      `function tick() { return 1; } export const step = () => { const was = tick(); for (tick of [() => was + 1]); return { n: was }; };`,
+    ],
+    [
+      'a closure behind a getter that is frozen already',
+      `const kept = (() => { let n = 0; return Object.freeze({ get next() { return ++n; } }); })(); const tick = () => kept.next; ${counts}`,
+    ],
+    ['the log', `const tick = () => (console.log.n = (console.log.n ?? 0) + 1); ${counts}`],
+  ])('%s', (_, source) => {
+    // Whatever is said of it: it counts nothing from step to step.
+    const [first, second] = [take(source), take(source)];
+    expect(first.problem?.message ?? second.out).not.toEqual({ n: 2 });
+    expect(first.problem).not.toBeNull();
+  });
+});
+
 test('what is plain may stand at the top', () => {
   const source = `const table = Array.from({ length: 5 }, (_, i) => i * i);
     const word = /eb+/;
@@ -203,7 +299,7 @@ describe('what takes too much is stopped within the budget of its step, and says
     ['JSON.parse("[".repeat(1e5));', /too deep|overflow/],
     ['function* g() { for (;;) yield 1; } for (const x of g()) {}', /goes on for too long/],
     ['const o = { get x() { return o.x; } }; o.x;', /calls itself too deep/],
-    ['const p = new Proxy({}, { get: (t, k, r) => r[k] }); p.x;', /calls itself too deep/],
+    ['const o = { toString: () => `${o}` }; `${o}`;', /calls itself too deep/],
     ['Array.from({ length: 2 ** 32 });', /goes on for too long|too much memory/],
     ['[1, 2].sort(() => { for (;;) {} });', /goes on for too long/],
     ['const a = { toString() { for (;;) {} } }; `${a}`;', /goes on for too long/],
