@@ -11,7 +11,16 @@ export class TypeChecker {
   private readonly waiting = new Map<number, Waiting>();
   private number = 0;
 
-  constructor(private readonly declarations: () => string) {
+  constructor(
+    private readonly declarations: () => string,
+    /** Types are not known any more: the worker could not be started, or broke. */
+    failed: () => void,
+  ) {
+    this.worker.onerror = () => {
+      failed();
+      for (const [number, answer] of this.waiting) answer({ number, problems: [] });
+      this.waiting.clear();
+    };
     this.worker.onmessage = ({ data }: MessageEvent<TypeAnswer>) => {
       this.waiting.get(data.number)?.(data);
       this.waiting.delete(data.number);

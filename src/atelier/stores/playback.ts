@@ -3,16 +3,11 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
 import type { Gesture } from '../../core/behave/gestures';
-import { firstBreakpoint, type Breakpoint } from '../../core/behave/breakpoints';
-import { isSamePort } from '../../core/behave/port-place';
 import { Player } from '../../core/behave/player';
 import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
 import type { Finger, View } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
-import { hasScripts } from '../../core/document/behaviour-queries';
-import type { ScriptEngine } from '../../core/script/engine';
-import { loadScriptEngine } from '../../stage/script-engine';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
 import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
@@ -35,6 +30,8 @@ import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-t
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
+import { useScriptEngine } from './use-script-engine';
+import { useTakeStops } from './use-take-stops';
 
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 
@@ -110,23 +107,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     recorded: leavesOut.value ? [] : recorded.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
-  /** What runs scripts; null while it is fetched, and where none are. */
-  const scripts = shallowRef<ScriptEngine | null>(null);
-  /** Why it is not there. */
-  const scriptsProblem = ref<string | null>(null);
-  const fetchScripts = async (): Promise<void> => {
-    scriptsProblem.value = null;
-    try {
-      scripts.value = await loadScriptEngine();
-    } catch (error) {
-      scriptsProblem.value = `Scripts cannot run, since what runs them could not be loaded. ${sentence(error)}`;
-    }
-  };
-  watch(
-    () => hasScripts(effectStore.effect),
-    (has) => has && !scripts.value && void fetchScripts(),
-    { immediate: true },
-  );
+  const { scripts, scriptsProblem } = useScriptEngine(() => effectStore.effect);
   const player = computed<Player>(
     (before) =>
       new Player(effectStore.shown, take.value, {
@@ -137,13 +118,7 @@ export const usePlaybackStore = defineStore('playback', () => {
       }),
   );
 
-  /** Outputs at which the take stops, and the one at which it did. They are of this visit, not of the effect. */
-  const breakpoints = shallowRef<readonly Breakpoint[]>([]);
-  const stoppedBy = shallowRef<Breakpoint | null>(null);
-  const toggleBreakpoint = (one: Breakpoint): void => {
-    const others = breakpoints.value.filter((other) => !isSamePort(other, one));
-    breakpoints.value = others.length === breakpoints.value.length ? [...others, one] : others;
-  };
+  const { breakpoints, stoppedBy, toggleBreakpoint, clear, stopBetween } = useTakeStops(() => player.value);
   watch(
     () => playing.value,
     (plays) => plays && (stoppedBy.value = null),
@@ -172,8 +147,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     (id) => {
       time.value = 0;
       playing.value = false;
-      breakpoints.value = [];
-      stoppedBy.value = null;
+      clear();
       const wanted = id ? keptTake(id) : null;
       const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
       if (id) {
@@ -202,15 +176,11 @@ export const usePlaybackStore = defineStore('playback', () => {
   const advance = (seconds: number): void => {
     if (!playing.value || source.value === 'camera') return;
     const next = time.value + seconds * speed.value;
-    if (breakpoints.value.length > 0 && source.value === 'take') {
-      const last = Math.min(next, take.value.duration - STEP);
-      const hit = firstBreakpoint(player.value, breakpoints.value, time.value, last);
-      if (hit) {
-        seek(hit.time);
-        playing.value = false;
-        stoppedBy.value = hit.breakpoint;
-        return;
-      }
+    const stop = source.value === 'take' ? stopBetween(time.value, next) : null;
+    if (stop !== null) {
+      seek(stop);
+      playing.value = false;
+      return;
     }
     if (next >= take.value.duration) seek(next % take.value.duration);
     else time.value = next;

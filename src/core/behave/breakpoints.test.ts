@@ -58,3 +58,10 @@ test('of several the first counts, and one of a node that is gone stops nothing'
   expect(isSamePort(at('taps', 'event'), at('taps', 'event'))).toBe(true);
   expect(isSamePort(at('taps', 'event'), at('turn', 'event'))).toBe(false);
 });
+
+test('from the beginning what happens in the first step counts too', () => {
+  const player = tapped([0, 1]);
+  const stops = [at('taps', 'event')];
+  expect(firstBreakpoint(player, stops, null, 2)!.time).toBe(0);
+  expect(firstBreakpoint(player, stops, 0, 2)!.time).toBe(1);
+});

@@ -120,7 +120,8 @@ export const chronicleOf = (effect: Effect, take: Take, told: Told = {}): Chroni
         if (refusals.length < MOST_TOLD) refusals.push({ time, cue, why });
       },
       scripted: (place, said, time) => {
-        if (scripted.length < MOST_TOLD) scripted.push({ ...place, ...said, time });
+        // However much was logged before, that it stopped is told.
+        if ('problem' in said || scripted.length < MOST_TOLD) scripted.push({ ...place, ...said, time });
       },
     },
   });

@@ -27,6 +27,8 @@ import { PRELUDE } from './prelude';
 /** The engine asks so often whether it shall stop: in turns. */
 const ASKS_EVERY = 10_000;
 const TICKS = BUDGET.turns / ASKS_EVERY;
+/** What stands at the top is made once, and looked over: it may take more. */
+const OPENING = 8 * TICKS;
 const PAGE = 65_536;
 /** Bytes of the stack: enough for some hundred calls within each other. */
 const STACK = 128 * 1024;
@@ -64,7 +66,7 @@ const WHY: Readonly<Record<Ended, string>> = {
   time: 'It takes too long for one step.',
 };
 
-const BROKEN = 'The sandbox of scripts broke. Close the effect and open it again.';
+const BROKEN = 'The sandbox of scripts broke. Reload the page.';
 
 export interface QuickJsOptions {
   /** Milliseconds of a clock, for ending what would hold up the page for seconds. Without one only passes are counted. */
@@ -97,11 +99,22 @@ class QuickJsEngine implements ScriptEngine {
 
   step(source: string, given: ScriptGiven): ScriptTaken {
     if (this.isBroken) return stopped(given, { message: BROKEN, line: null });
+    try {
+      return this.attempt(source, given);
+    } catch {
+      // What is broken within cannot be told from what is not: nothing of it is used any more.
+      this.isBroken = true;
+      this.ready.clear();
+      return stopped(given, { message: BROKEN, line: null });
+    }
+  }
+
+  private attempt(source: string, given: ScriptGiven): ScriptTaken {
     const refusal = this.refused.get(source);
     if (refusal) return stopped(given, refusal);
     try {
       try {
-        // One pass fewer than allowed: where it stands in its counting depends on what was before.
+        // One turn fewer than allowed: where it stands in its counting depends on what was before.
         return this.taken(this.readyFor(source), given, TICKS - 1);
       } catch (error) {
         if (!(error instanceof EndedBy) || error.why === 'stack' || error.why === 'time') throw error;
@@ -109,21 +122,16 @@ class QuickJsEngine implements ScriptEngine {
         return this.taken(this.readyFor(source), given, TICKS);
       }
     } catch (error) {
-      if (error instanceof ScriptRefused) {
-        const problem = { message: error.message, line: error.line };
-        if (this.refused.size >= MOST_READY) this.refused.clear();
-        this.refused.set(source, problem);
-        return stopped(given, problem);
-      }
-      // A sandbox that was ended is not asked again.
       if (error instanceof EndedBy) {
+        // A sandbox that was ended is not asked again.
         this.drop(source);
         return stopped(given, { message: WHY[error.why], line: error.line }, error.logs);
       }
-      // What is broken within cannot be told from what is not: nothing of it is used any more.
-      this.isBroken = true;
-      this.ready.clear();
-      return stopped(given, { message: BROKEN, line: null });
+      if (!(error instanceof ScriptRefused)) throw error;
+      const problem = { message: error.message, line: error.line };
+      if (this.refused.size >= MOST_READY) this.refused.clear();
+      this.refused.set(source, problem);
+      return stopped(given, problem);
     }
   }
 
@@ -158,7 +166,7 @@ class QuickJsEngine implements ScriptEngine {
     const context = runtime.newContext();
     const held = new Scope();
     try {
-      this.begin(TICKS);
+      this.begin(OPENING);
       const open = held.manage(this.valueOf(context, context.evalCode(PRELUDE, 'prelude.js')));
       const module = held.manage(
         this.valueOf(context, context.evalCode(script, 'script.js', { type: 'module' })),
@@ -178,7 +186,6 @@ class QuickJsEngine implements ScriptEngine {
       held.dispose();
       context.dispose();
       runtime.dispose();
-      if (error instanceof EndedBy) throw new ScriptRefused(WHY[error.why], error.line);
       throw error;
     }
   }

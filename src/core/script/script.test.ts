@@ -359,3 +359,15 @@ test('many scripts take turns in what is kept ready', () => {
     for (let i = 0; i < 40; i++)
       expect(take(`export const step = () => ({ n: ${i} });`).out).toEqual({ n: i });
 });
+
+test('one that needs much memory is opened however crowded it is, and one that needs too much is stopped', () => {
+  const large = (n: number): string =>
+    `const table = Array.from({ length: 20000 }, (_, i) => 'shell ' + i); export const step = () => ({ n: table.length + ${n} });`;
+  for (let i = 0; i < 40; i++) expect(take(large(i)).out).toEqual({ n: 20000 + i });
+  for (let i = 0; i < 40; i += 7) expect(take(large(i)).out).toEqual({ n: 20000 + i });
+  expect(
+    why(
+      'const all = []; for (let i = 0; i < 200; i++) all.push("shell ".padEnd(500000, i));\nexport const step = () => {};',
+    ),
+  ).toMatch(/too much memory|goes on for too long/);
+});

@@ -97,7 +97,13 @@ onMounted(async () => {
     import('../../../../../code/type-checker'),
   ]);
   if (isGone || !place.value) return;
-  types = new Types(() => declarations.value);
+  types = new Types(
+    () => declarations.value,
+    () => {
+      said.value =
+        'Types are not checked, and names not offered: what knows them could not be loaded. The script runs all the same. Reload the page to try again.';
+    },
+  );
   editor = scriptEditor(place.value, set.value.source, {
     label: `Code of ${set.value.name || 'the script'}`,
     completions: (text, at) => types!.completions(text, at),
