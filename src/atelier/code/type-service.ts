@@ -118,7 +118,7 @@ const withTypedStep = (
   }
   // Within the brackets of a function `state` would be what it is given.
   const kept = `\ntype $State = ${hasState ? 'typeof state' : 'Record<string, any>'};`;
-  const check = `${kept}\n(step satisfies (at: any) => Outputs | void);`;
+  const check = `${kept}\n(step satisfies (at: never) => Outputs | void);`;
   if (!parameter || parameter.type || !file.text.slice(parameter.end).includes(')'))
     return { text: parameter ? source + check : source, inserted: { at: source.length, length: 0 } };
   const type = ': Step<$State>';

@@ -21,6 +21,7 @@ import type {
   AssetId,
   Card,
   CircuitId,
+  CompoundId,
   Cue,
   DriveId,
   Effect,
@@ -51,6 +52,32 @@ const changed = (change: (effect: Effect, card: Card) => void): string[] => {
 
 describe('checks', () => {
   test('a finished effect has none', () => expect(check(ready())).toEqual([]));
+  test('nodes within a compound are counted too, once for each use', () => {
+    const lost = newBehaviourNode('node_lost' as NodeId, 'write');
+    const within = [lost, newBehaviourNode('node_leave' as NodeId, 'leave')];
+    const compound = {
+      id: 'compound_lost' as CompoundId,
+      name: 'Lost',
+      order: 0,
+      note: '',
+      nodes: Object.fromEntries(within.map((n) => [n.id, n])),
+    };
+    const uses = ['node_one1', 'node_two2'].map((id) =>
+      newBehaviourNode(id as NodeId, 'compound', [0, 0], { set: { compound: compound.id } }),
+    );
+    const circuit = {
+      ...newCircuit('circuit_main' as CircuitId, 'Main', 0),
+      nodes: Object.fromEntries(uses.map((n) => [n.id, n])),
+    };
+    const effect = {
+      ...sampleEffect(1, 0),
+      circuits: { [circuit.id]: circuit },
+      compounds: { [compound.id]: compound },
+    } as unknown as Effect;
+    const [finding] = check(effect).filter(({ code }) => code === 'circuit');
+    // Nothing runs into either, and neither knows what it writes.
+    expect(finding).toMatchObject({ circuit: 'circuit_main', nodes: 2 });
+  });
   test('nodes of a circuit that do nothing are counted, while it is on', () => {
     const write = newBehaviourNode('node_aaaa' as NodeId, 'write');
     const unfed = newBehaviourNode('node_bbbb' as NodeId, 'add');

@@ -6,6 +6,7 @@ import { isSeen } from '../kinds/objects/objects';
 import { materialIdsOf } from '../document/material-queries';
 import { isSerious, materialProblems, type MaterialProblem } from '../surface/material-problems';
 import { circuitsOn, signalsOf } from '../document/behaviour-queries';
+import { expandNodes } from '../document/expand';
 import { hasIn } from '../document/named-in';
 import { problemOf } from '../kinds/signals/formula';
 import { isSeriousTrouble, planNodes } from '../program/circuits';
@@ -135,7 +136,11 @@ export const check = (effect: Effect, budget = OPEN_WEB.bytes): Finding[] => {
       found.push({ code: 'cue-does-nothing', cue: cue.id, severity: 'warning', stage: 'behave' });
   }
   for (const { id, nodes } of circuitsOn(effect)) {
-    const serious = planNodes(nodes, hasIn(effect), effect.compounds).troubles.filter(isSeriousTrouble);
+    const serious = planNodes(
+      expandNodes(nodes, effect.compounds),
+      hasIn(effect),
+      effect.compounds,
+    ).troubles.filter(isSeriousTrouble);
     const idle = new Set(serious.map(({ node }) => node)).size;
     if (idle > 0)
       found.push({ code: 'circuit', circuit: id, nodes: idle, severity: 'warning', stage: 'behave' });

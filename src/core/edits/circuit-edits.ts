@@ -17,7 +17,7 @@ import type { BehaviourNode } from '../kinds/nodes/nodes';
 import type { DeclaredPort } from '../kinds/nodes/declared-ports';
 import { mapReferences } from '../schema/references';
 import { boardName, type BoardId } from './board-nodes';
-import { whyNotOn } from './whole-compounds';
+import { isPortNode, whyNotOn } from './whole-compounds';
 import { moveIn, removeFrom, wireIn, type PortOf } from './graph-edits';
 
 /** Adds a circuit, or puts it in the place of the one with its id. */
@@ -75,9 +75,10 @@ export const addToCircuit = (
     }
   });
 
+/** Takes nodes off a board. What runs in and comes out of a compound stays. */
 export const removeFromCircuit = (effect: Effect, id: BoardId, gone: readonly NodeId[]): Edit =>
   inNodes(effect, id, gone.length === 1 ? 'Delete a node of' : 'Delete nodes of', (draft) =>
-    removeFrom(draft, gone),
+    removeFrom<Draft<BehaviourNode>>(draft, gone, isPortNode),
   );
 
 export const moveInCircuit = (

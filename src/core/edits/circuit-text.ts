@@ -25,6 +25,7 @@ import {
   type NodeKind,
 } from '../kinds/nodes/nodes';
 import { conversion } from '../kinds/nodes/ports';
+import { isPortNode } from './whole-compounds';
 import { mapReferences } from '../schema/references';
 
 const FORMAT = 'iconia-nodes';
@@ -83,6 +84,7 @@ export const nodesOfText = (
   const read = nodes.map(nodeOf);
   const ids = new Set(read.map(({ id }) => id));
   if (ids.size < read.length) throw refused('Two of these nodes have the same id.');
+  if (read.some(isPortNode)) throw refused('What runs in and comes out of a compound is there once.');
   const within: BehaviourNodes = { ...around, ...Object.fromEntries(read.map((node) => [node.id, node])) };
   const compounds = used.map(compoundOf).filter(({ id }) => !effect.compounds[id]);
   const all = { ...effect.compounds, ...Object.fromEntries(compounds.map((one) => [one.id, one])) };

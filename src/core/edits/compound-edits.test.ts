@@ -16,7 +16,7 @@ import {
 import { newPort } from '../kinds/nodes/declared-ports';
 import { newBehaviourNode, type BehaviourNode, type NodeOf } from '../kinds/nodes/nodes';
 import { planNodes } from '../program/circuits';
-import { addToCircuit, declarePort } from './circuit-edits';
+import { addToCircuit, declarePort, removeFromCircuit } from './circuit-edits';
 import { nodesOfText, textOfNodes } from './circuit-text';
 import { changeCompound, makeCompound, removeCompound, useOf, usesOf } from './compound-edits';
 
@@ -146,6 +146,19 @@ describe('used three times and changed once', () => {
     expect(compoundOf(named)).toMatchObject({ name: 'Ebb', note: 'One more, twice.' });
     expect(removeCompound(effect, SOFT).label).toContain('Delete');
   });
+});
+
+test('what runs in and comes out stays with its compound, and is put nowhere else', () => {
+  const kept = after(made, (of) => removeFromCircuit(of, SOFT, [id('enter'), id('plus'), id('leave')]));
+  expect(Object.keys(compoundOf(kept).nodes).sort()).toEqual([id('enter'), id('leave'), id('twice')].sort());
+  const enter = newBehaviourNode(id('again'), 'enter');
+  for (const board of [CIRCUIT, SOFT])
+    expect(why(() => after(made, (of) => addToCircuit(of, board, [enter])))).toMatch(
+      /is there once.*Nothing was added/,
+    );
+  expect(why(() => nodesOfText(textOfNodes([enter], made), made, {}, () => id('new')))).toMatch(
+    /is there once[.] Nothing was pasted/,
+  );
 });
 
 describe('within itself', () => {

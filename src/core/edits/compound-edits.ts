@@ -9,6 +9,7 @@ import { inputOf, isLate, newBehaviourNode, outputOf, type BehaviourNode } from 
 import type { PortType } from '../kinds/nodes/ports';
 import type { UnitName } from '../schema/properties';
 import { nodesOn, type BoardId } from './board-nodes';
+import { isPortNode } from './whole-compounds';
 
 /** A name that can stand in code, and is not taken. */
 const freshName = (wanted: string, taken: readonly DeclaredPort[]): string => {
@@ -63,7 +64,7 @@ export const makeCompound = (
   const nodes: BehaviourNodes = nodesOn(effect, board);
   const inner = meant.flatMap((id) => {
     const node = nodes[id];
-    return node && node.kind !== 'enter' && node.kind !== 'leave' ? [node] : [];
+    return node && !isPortNode(node) ? [node] : [];
   });
   if (inner.length === 0)
     throw new IconiaError('compound.empty', 'Choose the nodes that are to become one. Nothing was changed.');

@@ -2,8 +2,7 @@
 import { compoundIdSchema } from '../../schema/behave-ids';
 import { perObject } from '../../memo';
 import { toChoose } from '../../schema/references';
-import { inputPort, outputPort } from './declared-ports';
-import { declaredPorts, type DeclaredPort } from './declared-ports';
+import { bounded, declaredPorts, inputPort, outputPort, type DeclaredPort } from './declared-ports';
 import { defineNode, type NodePorts } from './node-kind';
 import { NOTHING, type PortValue } from './ports';
 
@@ -46,7 +45,10 @@ export const COMPOUND_NODES = {
     ports: ({ takes }) => through(takes),
     fields: { takes: declaredPorts },
     fresh: { takes: [] },
-    run: { as: 'values', of: (inputs: readonly PortValue[]) => [...inputs] },
+    run: {
+      as: 'values',
+      of: (inputs: readonly PortValue[], { takes }) => takes.map((port, i) => bounded(inputs[i]!, port)),
+    },
   }),
   leave: defineNode({
     inputs: [],
@@ -54,6 +56,9 @@ export const COMPOUND_NODES = {
     ports: ({ gives }) => through(gives),
     fields: { gives: declaredPorts },
     fresh: { gives: [] },
-    run: { as: 'values', of: (inputs: readonly PortValue[]) => [...inputs] },
+    run: {
+      as: 'values',
+      of: (inputs: readonly PortValue[], { gives }) => gives.map((port, i) => bounded(inputs[i]!, port)),
+    },
   }),
 } as const;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { UNITS, type UnitName } from '../../schema/properties';
 import { finite } from '../../schema/values-schema';
 import type { InputPort, OutputPort } from './node-kind';
-import { nodeValueSchema, PORT_TYPES, type PortType } from './ports';
+import { nodeValueSchema, PORT_TYPES, type PortType, type PortValue } from './ports';
 
 /** A name that can stand in code. */
 const word = z
@@ -50,3 +50,6 @@ export const outputPort = ({ name, type, unit }: DeclaredPort): OutputPort => ({
   type,
   ...(unit === 'plain' ? {} : { unit }),
 });
+/** A number within the range of its port; what has no value has none. */
+export const bounded = (value: PortValue, { low, high }: DeclaredPort): PortValue =>
+  typeof value === 'number' ? Math.min(high ?? Infinity, Math.max(low ?? -Infinity, value)) : value;

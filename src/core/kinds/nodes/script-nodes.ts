@@ -5,7 +5,7 @@ import { label, text } from '../../schema/values-schema';
 import { perObject } from '../../memo';
 import { linearOf, rgbOf } from '../../maths/srgb';
 import { plainSignalSchema, type PlainSignal } from '../signals/plain-signals';
-import { declaredPorts, inputPort, newPort, outputPort, type DeclaredPort } from './declared-ports';
+import { bounded, declaredPorts, inputPort, newPort, outputPort, type DeclaredPort } from './declared-ports';
 import { defineNode, type NodePorts } from './node-kind';
 import { isHex, NOTHING, PORT_TYPES, type PortType, type PortValue } from './ports';
 
@@ -110,9 +110,6 @@ const resting = (state: ScriptMemory, set: Script) => {
   const out = heldOut(state, set);
   return { state: { ...state, out }, out };
 };
-
-const bounded = (value: PortValue, { low, high }: DeclaredPort): PortValue =>
-  typeof value === 'number' ? Math.min(high ?? Infinity, Math.max(low ?? -Infinity, value)) : value;
 
 /** What is at a port, as scripts see it. */
 const jsonOf = (value: PortValue, type: PortType): Json =>

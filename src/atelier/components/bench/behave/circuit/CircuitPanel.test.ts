@@ -236,3 +236,47 @@ test('nodes are copied as text and pasted from it, cut, and refused with a sente
   expect(panel.get('[role="alert"]').text()).toContain('copied from a newer Iconia');
   expect(nodes()).toHaveLength(1);
 });
+
+test('within a compound: what it has itself stays, a new circuit leads out, and the chip of a circuit to its board', async () => {
+  const store = opened(
+    newBehaviourNode(id('aaaa'), 'number'),
+    newBehaviourNode(id('bbbb'), 'negate', [200, 0], { inputs: { a: port('aaaa', 'value') } }),
+    newBehaviourNode(id('code'), 'script', [400, 0]),
+  );
+  const panel = mounted(CircuitPanel);
+  await flushPromises();
+  const press = async (name: string): Promise<void> => {
+    await panel
+      .findAll('button')
+      .find((b) => b.attributes('aria-label') === name || b.text() === name)!
+      .trigger('click');
+    await flushPromises();
+  };
+  const shown = (): string[] => Object.keys((board(panel).props() as { graph: object }).graph).sort();
+  board(panel).vm.$emit('select', [id('bbbb')]);
+  await flushPromises();
+  await press('Make the selected nodes one');
+  const [compound] = Object.values(store.effect.compounds);
+  await press(compound!.name);
+  expect(shown()).toEqual(Object.keys(compound!.nodes).sort());
+  // The settings of the circuit are not those of the compound.
+  expect(panel.findAll('button').some((b) => b.attributes('aria-label') === 'Name, whom it belongs to')).toBe(
+    false,
+  );
+  board(panel).vm.$emit('select', shown());
+  await flushPromises();
+  await press('Delete the selected nodes');
+  expect(shown()).toHaveLength(2);
+  expect(panel.get('[role="alert"]').text()).toContain('stays');
+  await press('+ Circuit');
+  expect(shown()).toEqual([]);
+  expect(Object.keys(store.effect.circuits)).toHaveLength(2);
+  // From the code of a script the chip of its circuit leads back to the board.
+  await press('Main');
+  expect(shown()).toHaveLength(3);
+  await press('Write Script');
+  expect(panel.find('section[aria-label="Script"]').exists()).toBe(true);
+  await press('Main');
+  expect(panel.find('section[aria-label="Script"]').exists()).toBe(false);
+  expect(shown()).toHaveLength(3);
+});

@@ -2,43 +2,27 @@
 /** Behaviour circuits: which there are, and the board of the one that is open. */
 import { computed, ref, watch } from 'vue';
 import { Combine, Plus, Power, Settings2 } from '@lucide/vue';
-import type { NodeId, ObjectId } from '../../../../../core/document/schema';
+import type { CircuitId, CompoundId, NodeId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { readableAsCue, readAsCue } from '../../../../../core/edits/cue-circuit-edits';
 import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
-import {
-  inputOf,
-  isEnd,
-  outputOf,
-  type BehaviourNode,
-  type NodeKind,
-} from '../../../../../core/kinds/nodes/nodes';
+import { inputOf, outputOf, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
 import { isTyping } from '../../../../commands/keys';
-import { nodeOverruledBy } from '../../../../../core/document/behaviour-queries';
-import { isSeriousTrouble, type NodeTrouble } from '../../../../../core/program/circuits';
-import {
-  conversionInto,
-  nodeName,
-  overruledWords,
-  troubleWords,
-  valueWords,
-} from '../../../../circuit-words';
+import { conversionInto, nodeName, valueWords } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useBreakpoints } from './use-breakpoints';
 import { useEffectStore } from '../../../../stores/effect';
-import ChipButton from '../../../common/ChipButton.vue';
-import ChoiceField from '../../../common/ChoiceField.vue';
-import { useChoices } from '../../../common/choices';
 import IconButton from '../../../common/IconButton.vue';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import NodeBoard from '../../../common/board/NodeBoard.vue';
 import BoardTools from '../../../common/board/BoardTools.vue';
-import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
 import CircuitAdd from './CircuitAdd.vue';
 import CircuitFoot from './CircuitFoot.vue';
+import CircuitSettings from './CircuitSettings.vue';
+import CircuitTabs from './CircuitTabs.vue';
 import CompoundBar from './CompoundBar.vue';
 import ScriptPanel from './script/ScriptPanel.vue';
 import type { LooseWire } from './loose-wire';
@@ -46,10 +30,10 @@ import { useCircuitClipboard } from './use-circuit-clipboard';
 import BehaviourNodeCard from './BehaviourNodeCard.vue';
 import { useBehaviourCircuit } from './use-behaviour-circuit';
 import { useLiveValues } from './use-live-values';
+import { useNodeTroubles } from './use-node-troubles';
 
 const desk = useDeskStore();
 const effectStore = useEffectStore();
-const choices = useChoices();
 const board = ref<{
   fit(): void;
   show(id: string): void;
@@ -88,8 +72,13 @@ const live = useLiveValues(
   () => circuit.value && { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun },
 );
 const selected = ref<readonly NodeId[]>([]);
+const { serious, isSerious, saidOf, isCut } = useNodeTroubles(
+  () => plan.value.troubles,
+  () => nodes.value,
+  () => selected.value,
+);
 watch(
-  () => circuit.value?.id,
+  () => compounds.board.value,
   () => {
     selected.value = [];
     loose.value = null;
@@ -154,9 +143,16 @@ const combine = (): void => {
   else selected.value = [made.use];
 };
 const openCompound = (node: BehaviourNode): void => {
-  if (node.kind !== 'compound' || node.set.compound === null) return;
-  selected.value = [];
-  compounds.enter(node.id, node.set.compound);
+  if (node.kind === 'compound' && node.set.compound !== null) enterCompound(node.id, node.set.compound);
+};
+const enterCompound = (use: NodeId | null, id: CompoundId): void => {
+  writing.value = null;
+  compounds.enter(use, id);
+};
+/** Its board, also while a script of it is written. */
+const openCircuit = (id: CircuitId): void => {
+  writing.value = null;
+  open(id);
 };
 /** The cue that the circuit is nothing but the beginning of. */
 const asCue = computed(() => circuit.value && readableAsCue(effectStore.effect, circuit.value));
@@ -186,26 +182,6 @@ const breakpoints = useBreakpoints(() =>
 );
 /** Its name, whom it belongs to. */
 const settings = ref(false);
-const owners = computed(() => [{ value: '', label: 'the effect' }, ...choices.objects.value]);
-const troublesBy = computed(() => {
-  const by = new Map<string, NodeTrouble[]>();
-  for (const trouble of plan.value.troubles) by.set(trouble.node, [...(by.get(trouble.node) ?? []), trouble]);
-  return by;
-});
-const troublesOf = (node: BehaviourNode): readonly NodeTrouble[] => troublesBy.value.get(node.id) ?? [];
-/** What is only worth a look is said of the node that is chosen. */
-const saidOf = (node: BehaviourNode): string[] => {
-  const isChosen = selected.value.includes(node.id);
-  const wrong = troublesOf(node)
-    .filter((trouble) => isSeriousTrouble(trouble) || isChosen)
-    .map((trouble) => troubleWords(effectStore.effect, nodes.value, trouble));
-  const overruled = isEnd(node.kind)
-    ? overruledWords(effectStore.effect, nodeOverruledBy(effectStore.effect, node))
-    : null;
-  return overruled ? [...wrong, overruled] : wrong;
-};
-const isCut = (node: BehaviourNode, port: string): boolean =>
-  troublesOf(node).some((t) => (t.code === 'loop' || t.code === 'mismatch') && t.port === port);
 const copy = (): void => {
   const made = duplicate(selected.value);
   if (made.length > 0) selected.value = made;
@@ -222,65 +198,37 @@ const onKey = (event: KeyboardEvent): void => {
   event.preventDefault();
   remove(selected.value);
 };
-const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).length);
 </script>
 
 <template>
   <section class="panel" aria-label="Circuits" @keydown="onKey">
-    <div v-if="circuits.length > 0" class="bar">
-      <ChipButton
-        v-for="c in circuits"
-        :key="c.id"
-        :aria-pressed="c.id === circuit?.id"
-        :class="{ off: !c.enabled }"
-        @click="open(c.id)"
-        >{{ c.name || 'Without a name' }}</ChipButton
-      >
-      <ChipButton
-        v-for="c in compounds.all.value"
-        :key="c.id"
-        class="compound"
-        :aria-pressed="c.id === compound?.id"
-        title="A compound: several nodes as one"
-        @click="compounds.enter(null, c.id)"
-        ><Combine :size="11" /> {{ c.name || 'Without a name' }}</ChipButton
-      >
-      <WordButton @click="make">+ Circuit</WordButton>
-      <WordButton @click="writing = makeScript()">+ Script</WordButton>
-    </div>
+    <CircuitTabs
+      v-if="circuits.length > 0"
+      :circuits="circuits"
+      :compounds="compounds.all.value"
+      :circuit="circuit?.id ?? null"
+      :compound="compound?.id ?? null"
+      @open="openCircuit"
+      @open-compound="(id) => enterCompound(null, id)"
+      @make="make"
+      @write="writing = makeScript()"
+    />
     <ScriptPanel
       v-if="circuit && script"
       :key="script.id"
       :circuit="circuit.id"
       :node="script"
       :in-run="compounds.inRun(script.id)"
-      :value-at="(side, name) => portValueAt(script!, side, name)"
+      :value-at="(side, name) => (script ? portValueAt(script, side, name) : '')"
       :wide="desk.behave.wide"
-      @set="(to, gesture) => change(script!.id, { set: to }, gesture && script!.id + gesture)"
-      @declare="(side, i, port) => declare(script!.id, side, i, port)"
+      @set="(id, to, gesture) => change(id, { set: to }, gesture && id + gesture)"
+      @declare="declare"
       @done="done"
       @widen="desk.behave.wide = !desk.behave.wide"
       @back="writing = null"
     />
     <template v-else-if="circuit">
-      <div v-if="settings" class="bar" role="group" aria-label="About the circuit">
-        <TextField
-          class="name"
-          label="Name of the circuit"
-          :value="circuit.name"
-          @change="(name: string) => set({ name }, 'name')"
-          @done="done"
-        />
-        <span class="soft">belongs to</span>
-        <ChoiceField
-          label="Whom the circuit belongs to"
-          :value="circuit.owner ?? ''"
-          :options="owners"
-          @change="(owner) => set({ owner: owner === '' ? null : (owner as ObjectId) })"
-        />
-        <span class="grow" />
-        <WordButton @click="drop">Delete the circuit</WordButton>
-      </div>
+      <CircuitSettings v-if="settings && !compound" :circuit="circuit" @set="set" @drop="drop" @done="done" />
       <CompoundBar
         v-if="compound"
         :compound="compound"
@@ -288,7 +236,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
         :uses="compounds.uses.value"
         :of-use="compounds.levels.value.every(({ use }) => use !== null)"
         :value-at="(node, port) => live.at(node, port)"
-        @out="compounds.leaveTo(compounds.path.value.length - 1)"
+        @out="compounds.leaveTo(compounds.levels.value.length - 1)"
         @set="(to, gesture) => compounds.set(to, gesture)"
         @declare="declare"
         @drop="compounds.drop"
@@ -320,22 +268,24 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           @tidy="arrange"
           @widen="desk.behave.wide = !desk.behave.wide"
         />
-        <IconButton
-          :aria-pressed="settings"
-          title="Name, whom it belongs to"
-          aria-label="Name, whom it belongs to"
-          @click="settings = !settings"
-        >
-          <Settings2 :size="14" />
-        </IconButton>
-        <WordButton v-if="asCue && !compound" @click="readCue">Read as a cue</WordButton>
-        <a-switch
-          size="small"
-          :checked="circuit.enabled"
-          aria-label="The circuit is on"
-          title="The circuit is on"
-          @change="(v: unknown) => set({ enabled: Boolean(v) })"
-        />
+        <template v-if="!compound">
+          <IconButton
+            :aria-pressed="settings"
+            title="Name, whom it belongs to"
+            aria-label="Name, whom it belongs to"
+            @click="settings = !settings"
+          >
+            <Settings2 :size="14" />
+          </IconButton>
+          <WordButton v-if="asCue" @click="readCue">Read as a cue</WordButton>
+          <a-switch
+            size="small"
+            :checked="circuit.enabled"
+            aria-label="The circuit is on"
+            title="The circuit is on"
+            @change="(v: unknown) => set({ enabled: Boolean(v) })"
+          />
+        </template>
       </div>
       <InlineNotice v-if="said" kind="error" closable @close="said = null">{{ said }}</InlineNotice>
       <InlineNotice v-if="breakpoints.said.value" kind="note" closable @close="breakpoints.close">{{
@@ -359,7 +309,7 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
           <BehaviourNodeCard
             :node="node"
             :troubles="saidOf(node)"
-            :serious="troublesOf(node).some(isSeriousTrouble)"
+            :serious="isSerious(node)"
             :selected="isSelected"
             :conversion-of="(port) => conversionInto(nodes, node, port)"
             :value-at="(port) => live.at(node.id, port)"
@@ -411,12 +361,6 @@ const serious = computed(() => plan.value.troubles.filter(isSeriousTrouble).leng
   flex-wrap: wrap;
   align-items: center;
   gap: 6px;
-}
-.name {
-  width: 130px;
-}
-.off {
-  opacity: 0.55;
 }
 .panel > :deep(.board) {
   flex: 1;

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** What runs into a script or a compound, or comes out of it: names, types, units, and what is there now. */
+import { computed, ref } from 'vue';
 import { Plus, X } from '@lucide/vue';
+import { clamp } from '../../../../../core/maths/scalar';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { PORT_TYPES, type PortType } from '../../../../../core/kinds/nodes/ports';
 import { newPort, type DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
@@ -48,14 +50,35 @@ const rename = (i: number, typed: string): void => {
 };
 const hasUnit = ({ type }: DeclaredPort): boolean =>
   type === 'number' || type === 'vector' || type === 'point';
+/** One step of undo. */
+const declare = (i: number, port: DeclaredPort | null): void => {
+  emit('declare', i, port);
+  emit('done');
+};
+const ANY = { low: null, high: null } as const;
 const add = (): void => {
   let n = props.ports.length + 1;
   const isTaken = (name: string): boolean => props.ports.some((port) => port.name === name);
   while (isTaken(`port${n}`)) n++;
-  emit('declare', props.ports.length, newPort(`port${n}`));
-  emit('done');
+  declare(props.ports.length, newPort(`port${n}`));
 };
 const MOST = 16;
+/** Between which numbers are kept is shown. */
+const ranges = ref(false);
+const numbers = computed(() =>
+  props.ports.flatMap((port, i) => (port.type === 'number' ? [{ port, i }] : [])),
+);
+const endOf = (port: DeclaredPort, end: 'low' | 'high'): string => {
+  const value = port[end];
+  return value === null ? '' : String(Number((value * UNITS[port.unit].factor).toPrecision(12)));
+};
+/** Nothing typed is any; what is no number changes nothing. */
+const setEnd = (i: number, end: 'low' | 'high', typed: string): void => {
+  const port = props.ports[i]!;
+  const number = Number(typed.replace(',', '.')) / UNITS[port.unit].factor;
+  if (typed.trim() === '') emit('declare', i, { ...port, [end]: null });
+  else if (Number.isFinite(number)) emit('declare', i, { ...port, [end]: clamp(number, -1e6, 1e6) });
+};
 </script>
 
 <template>
@@ -74,25 +97,56 @@ const MOST = 16;
         :label="`Type of ${port.name}`"
         :value="port.type"
         :options="types"
-        @change="(type) => emit('declare', i, { ...port, type: type as PortType, usual: null })"
+        @change="(type) => declare(i, { ...port, type: type as PortType, usual: null, ...ANY })"
       />
       <ChoiceField
         v-if="hasUnit(port)"
         :label="`Unit of ${port.name}`"
         :value="port.unit"
         :options="units"
-        @change="(unit) => emit('declare', i, { ...port, unit: unit as UnitName })"
+        @change="(unit) => declare(i, { ...port, unit: unit as UnitName })"
       />
       <output class="now">{{ valueAt(port.name) }}</output>
-      <IconButton
-        :aria-label="`Take ${port.name} away`"
-        title="Take it away"
-        @click="emit('declare', i, null)"
-      >
+      <IconButton :aria-label="`Take ${port.name} away`" title="Take it away" @click="declare(i, null)">
         <X :size="13" />
       </IconButton>
     </div>
-    <WordButton v-if="ports.length < MOST" @click="add"><Plus :size="12" /> {{ words }}</WordButton>
+    <div v-if="ranges" class="ranges">
+      <div
+        v-for="{ port, i } in numbers"
+        :key="i"
+        class="port"
+        role="group"
+        :aria-label="`Range of ${port.name}`"
+      >
+        <span class="name">{{ port.name }}</span>
+        <span class="soft">from</span>
+        <TextField
+          class="end"
+          :label="`Least of ${port.name}`"
+          placeholder="any"
+          :value="endOf(port, 'low')"
+          @change="(typed: string) => setEnd(i, 'low', typed)"
+          @done="emit('done')"
+        />
+        <span class="soft">to</span>
+        <TextField
+          class="end"
+          :label="`Most of ${port.name}`"
+          placeholder="any"
+          :value="endOf(port, 'high')"
+          @change="(typed: string) => setEnd(i, 'high', typed)"
+          @done="emit('done')"
+        />
+        <span class="soft">{{ UNITS[port.unit].mark }}</span>
+      </div>
+    </div>
+    <span class="more">
+      <WordButton v-if="ports.length < MOST" @click="add"><Plus :size="12" /> {{ words }}</WordButton>
+      <WordButton v-if="numbers.length > 0" :aria-expanded="ranges" @click="ranges = !ranges"
+        >Ranges</WordButton
+      >
+    </span>
   </section>
 </template>
 
@@ -127,6 +181,18 @@ section {
 }
 .port :deep(.ant-select ~ .ant-select) {
   width: 62px;
+}
+.ranges {
+  display: grid;
+  gap: 4px;
+  width: 100%;
+}
+.end {
+  width: 64px;
+}
+.more {
+  display: flex;
+  gap: 12px;
 }
 .now {
   flex: none;

@@ -11,8 +11,8 @@ import {
   removeFromCircuit,
   switchInCircuit,
   wireCircuit,
+  type PortSide,
 } from '../../../../../core/edits/circuit-edits';
-import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import type { DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
 import { nodesOfText, textOfNodes } from '../../../../../core/edits/circuit-text';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
@@ -44,6 +44,7 @@ import { newCircuitId, newId } from '../../../../api/ids';
 import { nodeName } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { isPortNode } from '../../../../../core/edits/whole-compounds';
 import { nodesOn } from '../../../../../core/edits/board-nodes';
 import { useCompounds } from './use-compounds';
 import { hasIn } from '../../../../../core/document/named-in';
@@ -77,11 +78,16 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   /** Why something could not be done. */
   const said = ref<string | null>(null);
 
+  const open = (id: CircuitId): void => {
+    desk.behave.circuit = id;
+    compounds.leaveTo(0);
+    said.value = null;
+  };
   const make = (): void => {
     const order = (circuits.value.at(-1)?.order ?? 0) + 1;
     const made = newCircuit(newCircuitId(), `Circuit ${circuits.value.length + 1}`, order);
     effectStore.edit(putCircuit(made, 'Add a circuit'));
-    desk.behave.circuit = made.id;
+    open(made.id);
   };
   /** A script of the whole effect: a circuit with nothing else in it. */
   const makeScript = (): NodeId => {
@@ -90,21 +96,16 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     const count = circuits.value.filter(({ name }) => name.startsWith('Script')).length;
     const made = { ...newCircuit(newCircuitId(), `Script ${count + 1}`, order), nodes: { [node.id]: node } };
     effectStore.edit(putCircuit(made, 'Add a script'));
-    desk.behave.circuit = made.id;
+    open(made.id);
     return node.id;
   };
-  /** Declares a port of a script. */
+  /** Declares a port of a script, or of a compound. */
   const declare = (id: NodeId, side: PortSide, index: number, port: DeclaredPort | null): void => {
     if (board.value)
       effectStore.edit(
         declarePort(effectStore.effect, board.value, id, side, index, port),
-        `${id} ${side} ${index}`,
+        port && `${id} ${side} ${index}`,
       );
-  };
-  const open = (id: CircuitId): void => {
-    desk.behave.circuit = id;
-    compounds.leaveTo(0);
-    said.value = null;
   };
   const set = (
     change: Partial<Pick<Circuit, 'name' | 'enabled' | 'owner'>>,
@@ -172,9 +173,17 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   const unwire = (to: PortOf): void => {
     if (board.value) effectStore.edit(wireCircuit(effectStore.effect, board.value, to, null));
   };
+  /** Of those that are meant, those that can be copied: what a compound has itself is there once. */
+  const copyable = (ids: readonly NodeId[]): BehaviourNode[] =>
+    ids.flatMap((id) => nodes.value[id] ?? []).filter((node) => !isPortNode(node));
   const remove = (ids: readonly NodeId[]): void => {
-    if (board.value && ids.length > 0)
-      effectStore.edit(removeFromCircuit(effectStore.effect, board.value, ids));
+    const gone = copyable(ids).map(({ id }) => id);
+    said.value =
+      gone.length < ids.length
+        ? 'What runs in and comes out of a compound stays: it cannot be without.'
+        : null;
+    if (board.value && gone.length > 0)
+      effectStore.edit(removeFromCircuit(effectStore.effect, board.value, gone));
   };
   const change = (
     id: NodeId,
@@ -194,15 +203,12 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
   };
   /** Copies of nodes beside them, wired as they are among each other. */
   const duplicate = (ids: readonly NodeId[]): NodeId[] => {
-    const copies = copiedNodes(
-      ids.flatMap((id) => nodes.value[id] ?? []),
-      () => newId('node') as NodeId,
-    );
+    const copies = copiedNodes(copyable(ids), () => newId('node') as NodeId);
     return copies.length > 0 && put(copies) ? copies.map(({ id }) => id) : [];
   };
   /** Null where none of them is there. */
   const textOf = (ids: readonly NodeId[]): string | null => {
-    const there = ids.flatMap((id) => nodes.value[id] ?? []);
+    const there = copyable(ids);
     return there.length > 0 ? textOfNodes(there, effectStore.effect) : null;
   };
   /** Nodes that were copied as text, here or elsewhere: all of them, or none and a sentence. */

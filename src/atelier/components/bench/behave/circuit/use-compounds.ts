@@ -1,5 +1,5 @@
 /** Within which compound the board is, and how nodes there are found in a run. */
-import { computed, ref } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { within } from '../../../../../core/document/expand';
 import type { Circuit, Compound, CompoundId, NodeId } from '../../../../../core/document/schema';
 import type { BoardId } from '../../../../../core/edits/board-nodes';
@@ -23,7 +23,7 @@ interface Level {
 export const useCompounds = (circuit: () => Circuit | null) => {
   const effectStore = useEffectStore();
   /** From the circuit inwards. */
-  const path = ref<readonly Level[]>([]);
+  const path = shallowRef<readonly Level[]>([]);
   const all = computed(() => inOrder(effectStore.effect.compounds));
   const levels = computed(() =>
     path.value.flatMap((level): (Level & { of: Compound })[] => {
@@ -46,10 +46,12 @@ export const useCompounds = (circuit: () => Circuit | null) => {
   };
 
   const enter = (use: NodeId | null, id: CompoundId): void => {
-    path.value = use === null ? [{ use, compound: id }] : [...path.value, { use, compound: id }];
+    // What was undone meanwhile is no way in.
+    const outside = use === null ? [] : levels.value;
+    path.value = [...outside, { use, compound: id }];
   };
   /** Out to so many levels; 0 is the circuit. */
-  const leaveTo = (depth: number): void => void (path.value = path.value.slice(0, depth));
+  const leaveTo = (depth: number): void => void (path.value = levels.value.slice(0, depth));
 
   /** Makes one of nodes; its use, or why it could not be made. */
   const make = (nodes: readonly NodeId[]): { readonly use: NodeId } | { readonly why: string } => {
@@ -75,8 +77,8 @@ export const useCompounds = (circuit: () => Circuit | null) => {
   const drop = (): void => {
     const id = compound.value?.id;
     if (!id || uses.value > 0) return;
-    leaveTo(path.value.length - 1);
+    leaveTo(levels.value.length - 1);
     effectStore.edit(removeCompound(effectStore.effect, id));
   };
-  return { path, levels, all, compound, board, inRun, enter, leaveTo, make, set, uses, drop };
+  return { levels, all, compound, board, inRun, enter, leaveTo, make, set, uses, drop };
 };

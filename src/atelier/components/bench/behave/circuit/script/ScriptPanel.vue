@@ -36,8 +36,8 @@ const props = defineProps<{
   valueAt: (side: PortSide, name: string) => string;
 }>();
 const emit = defineEmits<{
-  set: [set: Partial<Script>, gesture: string | null];
-  declare: [side: PortSide, index: number, port: DeclaredPort | null];
+  set: [node: NodeId, set: Partial<Script>, gesture: string | null];
+  declare: [node: NodeId, side: PortSide, index: number, port: DeclaredPort | null];
   done: [];
   back: [];
   widen: [];
@@ -69,7 +69,7 @@ const keep = (): void => {
     said.value = `A script has at most ${MOST_SOURCE.toLocaleString('en')} letters: what is beyond that is not kept.`;
     return;
   }
-  emit('set', { source, reads: boundReads(source, set.value.reads, known.value) }, 'source');
+  emit('set', props.node.id, { source, reads: boundReads(source, set.value.reads, known.value) }, 'source');
 };
 const typed = (): void => {
   said.value = null;
@@ -138,7 +138,12 @@ const begin = (id: string): void => {
   const example = SCRIPT_EXAMPLES.find((one) => one.id === id);
   if (!example) return;
   const { name, source, takes, gives } = example;
-  emit('set', { name, source, takes, gives, reads: boundReads(source, {}, known.value) }, null);
+  emit(
+    'set',
+    props.node.id,
+    { name, source, takes, gives, reads: boundReads(source, {}, known.value) },
+    null,
+  );
   emit('done');
 };
 const layOut = async (): Promise<void> => {
@@ -169,7 +174,7 @@ const firstProblem = computed(() => {
         label="Name of the script"
         placeholder="Script"
         :value="set.name"
-        @change="(name: string) => emit('set', { name }, 'name')"
+        @change="(name: string) => emit('set', node.id, { name }, 'name')"
         @done="emit('done')"
       />
       <ChoiceField
@@ -211,14 +216,14 @@ const firstProblem = computed(() => {
           side="takes"
           :ports="set.takes"
           :value-at="(name) => valueAt('takes', name)"
-          @declare="(i, port) => emit('declare', 'takes', i, port)"
+          @declare="(i, port) => emit('declare', node.id, 'takes', i, port)"
           @done="emit('done')"
         />
         <DeclaredPorts
           side="gives"
           :ports="set.gives"
           :value-at="(name) => valueAt('gives', name)"
-          @declare="(i, port) => emit('declare', 'gives', i, port)"
+          @declare="(i, port) => emit('declare', node.id, 'gives', i, port)"
           @done="emit('done')"
         />
         <section>
