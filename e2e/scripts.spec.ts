@@ -72,6 +72,11 @@ test('a game that keeps score is begun from an example, wired, stopped where som
   await expect(script.getByRole('alert')).toHaveCount(0);
   await expect(state).toHaveText(kept!);
 
+  // The chip of its circuit leads back to the board.
+  await panel.getByRole('button', { name: 'Script 1', exact: true }).click();
+  await expect(game).toBeVisible();
+  await expect(script).toHaveCount(0);
+
   const nodes = Object.values(
     Object.values((await docOf(page, effectId)).circuits)[0]!.nodes as Record<string, BehaviourNode>,
   );
