@@ -32,6 +32,14 @@ export default defineConfig({
               find: /^[.][.]\/core\/(json-schema-processors|to-json-schema)[.]js$/,
               replacement: at('./src/show/no-json-schema.ts'),
             },
+            {
+              find: /^[.]\/(webxr\/WebXRManager|webgl\/WebGLUniformsGroups|webgl\/WebGLOutput)[.]js$/,
+              replacement: at('./src/show/drawn-without.ts'),
+            },
+            {
+              find: /^[.]\/(ShaderLib\/(meshtoon|meshmatcap|sprite|linedashed)|ShaderChunk\/(lights_toon_(pars_)?fragment|lightprobes_pars_fragment))[.]glsl[.]js$/,
+              replacement: at('./src/show/no-shader.ts'),
+            },
           ]
         : []),
     ],

@@ -1,5 +1,6 @@
 /** Crab Catch, first version: crabs fall, an open mouth catches them, for twenty seconds. No cue is in it: a circuit and a script do all. */
 import { blankEffect } from '../src/core/document/defaults';
+import { newBoardNote, type BoardNote, type BoardNoteId } from '../src/core/document/board-note-schema';
 import { newCircuit } from '../src/core/document/new-circuit';
 import { boundReads } from '../src/core/document/script-names';
 import { formulaNames } from '../src/core/document/formula-names';
@@ -182,14 +183,26 @@ export const crabCatch = ({ crab, icon }: CrabAssets): Effect => {
     inputs: BehaviourNode['inputs'] = {},
     values: BehaviourNode['values'] = {},
   ): BehaviourNode => newBehaviourNode(node(name), kind, at, { set, inputs, values });
+  /** What is written stands in two columns. */
+  const placeOf = (row: number): readonly [number, number] => [
+    660 + 230 * Math.floor(row / 4),
+    (row % 4) * 190,
+  ];
   const writes = (name: string, row: number, object: string, property: string, port: string): BehaviourNode =>
     make(
       name,
       'write',
-      [660, row * 200],
+      placeOf(row),
       { to: { kind: 'number', objects: [id(object)], property } },
       { value: from('game', port) },
     );
+  const area = (
+    name: string,
+    text: string,
+    at: readonly [number, number],
+    size: readonly [number, number],
+    colour: BoardNote['colour'],
+  ): BoardNote => ({ ...newBoardNote(`note_${name}` as BoardNoteId, 'area', at, size), text, colour });
   const known = formulaNames(effect, namesIn(effect));
   const nodes = [
     make('taps', 'trigger', [0, 0], { trigger: readyTrigger('screenTapped') }),
@@ -203,8 +216,8 @@ export const crabCatch = ({ crab, icon }: CrabAssets): Effect => {
     writes('falls', 0, 'crab', 'moveY', 'y'),
     writes('across', 1, 'crab', 'moveX', 'x'),
     writes('turns', 2, 'crab', 'turnZ', 'turn'),
-    make('says', 'writeText', [660, 600], { object: id('title') }, { text: from('game', 'title') }),
-    make('counts', 'writeText', [660, 800], { object: id('below') }, { text: from('game', 'below') }),
+    make('says', 'writeText', placeOf(3), { object: id('title') }, { text: from('game', 'title') }),
+    make('counts', 'writeText', placeOf(4), { object: id('below') }, { text: from('game', 'below') }),
     writes('shows', 5, 'crab', 'visible', 'playing'),
     writes('rings', 6, 'ring', 'visible', 'playing'),
     writes('sparks', 7, 'sparkles', 'visible', 'sparkles'),
@@ -212,6 +225,15 @@ export const crabCatch = ({ crab, icon }: CrabAssets): Effect => {
   const circuit = {
     ...newCircuit('circuit_game' as CircuitId, 'The game', 0),
     nodes: byId(nodes),
+    notes: byId([
+      area('taps', 'The viewer', [-24, -56], [244, 200], 'tide'),
+      area('game', 'Rules and score', [256, -56], [244, 560], 'coral'),
+      area('says', 'What is seen of it', [636, -56], [478, 800], 'kelp'),
+      {
+        ...newBoardNote('note_read' as BoardNoteId, 'note', [-24, 180], [244, 110]),
+        text: 'One script keeps the score. Everything it says and moves is a wire, so all of it can be changed without code.',
+      },
+    ]),
   };
   return { ...effect, circuits: { [circuit.id]: circuit } } as Effect;
 };

@@ -1,12 +1,22 @@
 /** A creator's own clip: brought in, tracked, scrubbed like a take, used in Try, and nothing of it sent anywhere. */
 import { blankEffect } from '../src/core/document/defaults';
 import { newCue } from '../src/core/document/new-cues';
-import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
+import type { CueId, Effect, EffectObject, ObjectId } from '../src/core/document/schema';
 import { newAction } from '../src/core/kinds/actions/actions';
 import { newHair } from '../src/core/kinds/objects/hair';
 import { newCard } from '../src/core/kinds/objects/card';
 import { openBlank } from './harness/blank-page';
-import { createEffect, drawnOut, keptPicture, lookAt, seekShare, shareOf } from './harness/pages';
+import { paintedFrom, SCREEN } from './harness/behave';
+import {
+  createEffect,
+  drawnOut,
+  furthest,
+  keptPicture,
+  lookAt,
+  meanAround,
+  seekShare,
+  shareOf,
+} from './harness/pages';
 import type { TakePage } from './harness/take-page';
 import { printTideCard, tideCard, type TideCard } from './harness/tide-card';
 import { expect, test } from './harness/test';
@@ -66,11 +76,21 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
   const cue = newCue('cue_mouth' as CueId, 'mouthOpens', 0, [
     { id: 'beat_show', actions: [newAction('act_show', 'show', card.id)] },
   ]);
+  // In the colour of the picture's middle, which is another before there is a face.
+  const white = await keptPicture(page, 'white', '#ffffff', 40, 40);
+  const probe = {
+    ...newCard('obj_probe' as ObjectId, white, 1),
+    anchor: SCREEN,
+    move: [0, -0.06, 0],
+    extent: [0.03, 0.03],
+  } as EffectObject;
+  const paint = paintedFrom(probe.id, 0.5, 0.5);
   const effect: Effect = {
     ...blankEffect('Lantern'),
-    assets: { [asset.id]: asset },
-    objects: { [card.id]: card },
+    assets: { [asset.id]: asset, [white.id]: white },
+    objects: { [card.id]: card, [probe.id]: probe },
     cues: { [cue.id]: cue },
+    circuits: { [paint.id]: paint },
   };
   const sent: string[] = [];
   page.on('request', (request) => {
@@ -115,13 +135,21 @@ test('a clip of one’s own: tracked once, its marks found, scrubbed, a cue fire
     await drawnOut(page);
     return shareOf(canvas, MAGENTA);
   };
+  /** The picture, and how far what is painted is from the picture's middle. */
+  const seen = async (): Promise<[Uint8Array, number]> => {
+    const picture = await lookAt(canvas);
+    return [picture.data, furthest(meanAround(picture, 0.5, 0.5, 0.05), meanAround(picture, 0.5, 0.9, 0.02))];
+  };
+  await expect(page.locator('.finder').getByText('Reading the colours')).toHaveCount(0, { timeout: 30_000 });
   expect(await lit(0.05)).toBe(0);
-  const floor = (await lookAt(canvas)).data;
+  const [floor, floorPainted] = await seen();
   expect(await lit(0.4)).toBe(0);
-  const face = (await lookAt(canvas)).data;
+  const [face, facePainted] = await seen();
   // Each moment shows its own picture.
   const apart = floor.reduce((sum, v, i) => sum + Math.abs(v - face[i]!), 0) / floor.length;
   expect(apart).toBeGreaterThan(20);
+  expect(facePainted).toBeLessThan(30);
+  expect(floorPainted).toBeLessThan(30);
   expect(await lit(0.95)).toBeGreaterThan(0.005);
   await expect(page.getByTestId('readings')).toBeVisible();
   expect(sent).toEqual([]);

@@ -1,6 +1,6 @@
 /** A compound as a creator makes and uses it: three times, each with a number of its own, and changed once for all. */
 import { expect, test } from './harness/test';
-import type { Compound, EffectObject } from '../src/core/document/schema';
+import type { Compound, Effect, EffectObject } from '../src/core/document/schema';
 import type { BehaviourNode } from '../src/core/kinds/nodes/nodes';
 import { findings } from './harness/axe';
 import { ball, choose, docOf, fill, opened, SCREEN } from './harness/behave';
@@ -83,4 +83,52 @@ test('nodes become one, it is used three times, opened, changed once, and taken 
   await page.getByRole('button', { name: /^Redo/ }).click();
   await expect(node('Compound 1')).toBeVisible();
   await expect(node('Negate')).toContainText('-8');
+});
+
+test('a compound is kept on the shelf and put into another effect with the variable that it reads; a loose wire is offered it', async ({
+  page,
+}) => {
+  const tides = { id: 'variable_tides', name: 'Tides', order: 0, start: 4 };
+  await opened(page, 'From', [ball('Crab')], { variables: { [tides.id]: tides } as Effect['variables'] });
+  const panel = page.getByRole('region', { name: 'Circuits' });
+  const node = (name: string) => panel.getByRole('article', { name, exact: true });
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await choose(panel, 'Add a node', 'Read Tides');
+  await choose(panel, 'Add a node', 'Negate: ');
+  await choose(panel, 'a of Negate comes from', 'Tides: value');
+  await choose(panel, 'Add a node', 'Absolute');
+  await choose(panel, 'a of Absolute comes from', 'Negate: value');
+  await expect(node('Negate')).toContainText('-4');
+  await node('Negate').locator('header').click();
+  await node('Tides')
+    .locator('header')
+    .click({ modifiers: ['Control'] });
+  await panel.getByRole('button', { name: 'Make the selected nodes one' }).click();
+  await node('Compound 1').getByRole('button', { name: 'Open Compound 1' }).click();
+  const about = panel.getByRole('group', { name: 'About the compound' });
+  await about.getByRole('textbox', { name: 'Name of the compound' }).fill('Ebb');
+  await about.getByRole('button', { name: 'Keep on my shelf' }).click();
+  await expect(about.getByRole('button', { name: 'Take off my shelf' })).toBeVisible();
+
+  const other = await opened(page, 'Into', [ball('Crab')]);
+  await page.getByRole('tab', { name: 'Circuits' }).click();
+  await panel.getByRole('button', { name: 'Make a circuit' }).click();
+  await choose(panel, 'Add a node', 'Ebb');
+  await expect(node('Ebb')).toContainText('-4');
+  const doc = await docOf(page, other);
+  expect(Object.values(doc.variables)).toEqual([tides]);
+  expect(Object.values<Compound>(doc.compounds).map(({ name }) => name)).toEqual(['Ebb']);
+  // A wire into a number is offered it too.
+  await choose(panel, 'Add a node', 'Absolute');
+  const into = (await node('Absolute').locator('.vue-flow__handle.target').first().boundingBox())!;
+  const board = (await panel.locator('.board').boundingBox())!;
+  await page.mouse.move(into.x + 3, into.y + 3);
+  await page.mouse.down();
+  await page.mouse.move(board.x + 30, board.y + board.height - 30, { steps: 6 });
+  await page.mouse.up();
+  await page.keyboard.type('Ebb');
+  await page.keyboard.press('Enter');
+  await expect(node('Ebb')).toHaveCount(2);
+  await expect(node('Absolute')).toContainText('4');
 });

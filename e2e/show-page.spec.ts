@@ -7,6 +7,8 @@ import { newControl, newCue, newDrive, newPrompt } from '../src/core/document/ne
 import { newAction } from '../src/core/kinds/actions/actions';
 import { newCard } from '../src/core/kinds/objects/card';
 import type {
+  CircuitId,
+  NodeId,
   ControlId,
   Cue,
   CueId,
@@ -16,8 +18,13 @@ import type {
   ObjectId,
   PromptId,
 } from '../src/core/document/schema';
+import { newCircuit } from '../src/core/document/new-circuit';
+import { newPort } from '../src/core/kinds/nodes/declared-ports';
+import { newBehaviourNode } from '../src/core/kinds/nodes/nodes';
+import { readyTrigger } from '../src/core/kinds/triggers/ready-triggers';
+import { ball, blueish, SCREEN } from './harness/behave';
 import { newLayer } from '../src/core/kinds/objects/layer';
-import { keptPicture, releasedPath, shareOf } from './harness/pages';
+import { keptPicture, pixelsWhere, releasedPath, shareOf } from './harness/pages';
 
 const MAGENTA = [255, 0, 220] as const;
 
@@ -125,6 +132,106 @@ test('nothing is fetched from anywhere else, and no Vue or component library com
     const text = await (await page.request.get(url)).text();
     expect(text).not.toMatch(/ant-design|createElementVNode|__vue_app__/);
   }
+});
+
+test('a script runs on the show page, in a sandbox that only effects with scripts fetch', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  const sandbox = (): string[] => asked.filter((url) => /quickjs|emscripten/.test(url));
+  await page.goto(await released(page));
+  await expect(page.getByRole('heading', { name: 'Lamp' })).toBeVisible();
+  expect(sandbox()).toEqual([]);
+  // Each tap turns it on and off: by a script alone.
+  const crab = { ...ball('Crab'), anchor: SCREEN, move: [0, 0, 0] } as EffectObject;
+  const taps = newBehaviourNode('node_taps' as NodeId, 'trigger', [0, 0], {
+    set: { trigger: readyTrigger('screenTapped') },
+  });
+  const script = newBehaviourNode('node_code' as NodeId, 'script', [200, 0], {
+    set: {
+      takes: [newPort('tap', 'event')],
+      gives: [newPort('on', 'truth')],
+      source: `export const state = { on: false };
+export function step({ inputs, state }) {
+  if (inputs.tap) state.on = !state.on;
+  return { on: state.on };
+}`,
+    },
+    inputs: { tap: { node: taps.id, port: 'event' } },
+  });
+  const write = newBehaviourNode('node_write' as NodeId, 'write', [400, 0], {
+    set: { to: { kind: 'number', objects: [crab.id], property: 'visible' } },
+    inputs: { value: { node: script.id, port: 'on' } },
+  });
+  const circuit = {
+    ...newCircuit('circuit_main' as CircuitId, 'Main', 0),
+    nodes: Object.fromEntries([taps, script, write].map((n) => [n.id, n])),
+  };
+  const icon = await keptPicture(page, 'lamp', '#ff00dc');
+  const effect = {
+    ...blankEffect('Blinks'),
+    assets: { [icon.id]: icon },
+    listing: { summary: 'Tap to light it.', tags: [], icon: icon.id },
+    objects: { [crab.id]: crab },
+    circuits: { [circuit.id]: circuit },
+  } as Effect;
+  await page.goto(await releasedPath(page, effect));
+  const canvas = page.locator('#picture');
+  await expect.poll(async () => Number(await canvas.getAttribute('data-faces'))).toBe(1);
+  const blue = async (): Promise<number> => (await pixelsWhere(canvas, blueish)).share;
+  await expect.poll(blue).toBe(0);
+  expect(sandbox().length).toBeGreaterThan(0);
+  for (const seen of [true, false]) {
+    await canvas.click({ position: { x: 150, y: 200 } });
+    await expect.poll(async () => (await blue()) > 0.001).toBe(seen);
+  }
+});
+
+test('a card shows another picture by a circuit: it is packed, fetched and drawn as wide as its own', async ({
+  page,
+}) => {
+  const own = await keptPicture(page, 'lamp', '#ff00dc');
+  const other = await keptPicture(page, 'kelp', '#0000ff');
+  const card = {
+    ...newCard('obj_lamp' as ObjectId, own, 0),
+    anchor: SCREEN,
+    move: [0, 0, 0],
+  } as EffectObject;
+  const node = newBehaviourNode;
+  const id = (name: string) => `node_${name}` as NodeId;
+  const nodes = [
+    node(id('taps'), 'trigger', [0, 0], { set: { trigger: readyTrigger('screenTapped') } }),
+    node(id('flip'), 'toggle', [200, 0], { inputs: { event: { node: id('taps'), port: 'event' } } }),
+    node(id('kelp'), 'thePicture', [0, 200], { set: { picture: other.id } }),
+    node(id('show'), 'writePicture', [400, 0], {
+      set: { object: card.id },
+      inputs: { picture: { node: id('kelp'), port: 'picture' }, while: { node: id('flip'), port: 'yes' } },
+    }),
+  ];
+  const circuit = {
+    ...newCircuit('circuit_main' as CircuitId, 'Main', 0),
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+  };
+  const effect = {
+    ...blankEffect('Swaps'),
+    assets: { [own.id]: own, [other.id]: other },
+    listing: { summary: 'Tap to swap it.', tags: [], icon: own.id },
+    objects: { [card.id]: card },
+    circuits: { [circuit.id]: circuit },
+  } as Effect;
+  await page.goto(await releasedPath(page, effect));
+  const canvas = page.locator('#picture');
+  const share = async (colour: 'own' | 'other'): Promise<number> =>
+    colour === 'own' ? shareOf(canvas, MAGENTA) : (await pixelsWhere(canvas, blueish)).share;
+  await expect.poll(() => share('own')).toBeGreaterThan(0.01);
+  const before = await share('own');
+  expect(await share('other')).toBe(0);
+  await canvas.click({ position: { x: 20, y: 20 } });
+  await expect.poll(() => share('other')).toBeGreaterThan(0.8 * before);
+  expect(await share('own')).toBe(0);
+  await canvas.click({ position: { x: 20, y: 20 } });
+  await expect.poll(() => share('own')).toBeGreaterThan(0.8 * before);
 });
 
 test('only what the effect needs is fetched to draw it', async ({ page }) => {

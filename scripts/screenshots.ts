@@ -9,7 +9,6 @@ import { choose } from '../e2e/harness/behave';
 import { openBlank } from '../e2e/harness/blank-page';
 import type { TakePage } from '../e2e/harness/take-page';
 import { assetShots } from './asset-shots';
-import { faceShots } from './face-shots';
 import { placeShots } from './place-shots';
 
 const PORT = 4188;
@@ -164,6 +163,13 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     }
     await page.getByRole('button', { name: 'Widen the board over the Stack' }).click();
     await panel.getByRole('button', { name: 'Lay the nodes out in columns' }).click();
+    await panel.getByRole('article', { name: 'Remap', exact: true }).locator('header').click();
+    await panel
+      .getByRole('article', { name: 'Spring', exact: true })
+      .locator('header')
+      .click({ modifiers: ['Control'] });
+    await panel.getByRole('button', { name: 'Lay a named area' }).click();
+    await panel.getByLabel('Name of the area').fill('How far it swings');
     await page.locator('.finder canvas').click({ position: { x: 60, y: 60 } });
     await seek(page, 6.2);
     await page.locator('.finder canvas').click({ position: { x: 60, y: 60 } });
@@ -267,7 +273,6 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForSelector('#start:not([hidden])');
     await page.waitForTimeout(5000);
   },
-  ...faceShots,
   ...placeShots,
   ...assetShots,
 };

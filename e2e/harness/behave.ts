@@ -3,7 +3,18 @@ import type { Locator, Page } from '@playwright/test';
 import { blankEffect } from '../../src/core/document/defaults';
 import { headAnchor } from '../../src/core/kinds/objects/placed';
 import { newSolid } from '../../src/core/kinds/objects/solid';
-import type { AssetId, Effect, EffectObject, ObjectId, SoundAsset } from '../../src/core/document/schema';
+import { newCircuit } from '../../src/core/document/new-circuit';
+import { newBehaviourNode } from '../../src/core/kinds/nodes/nodes';
+import type {
+  AssetId,
+  Circuit,
+  CircuitId,
+  Effect,
+  EffectObject,
+  NodeId,
+  ObjectId,
+  SoundAsset,
+} from '../../src/core/document/schema';
 import { createEffect, keptFile, saved, serverEffect } from './pages';
 import type { Atelier } from './window';
 
@@ -162,3 +173,19 @@ export const keptSound = async (page: Page): Promise<SoundAsset> => ({
   loop: null,
   prep: null,
 });
+
+/** A circuit that paints an object in the colour of the picture at a point. */
+export const paintedFrom = (object: ObjectId, across: number, down: number): Circuit => {
+  const nodeId = (name: string) => `node_${name}` as NodeId;
+  const nodes = [
+    newBehaviourNode(nodeId('point'), 'pictureColour', [0, 0], { values: { across, down } }),
+    newBehaviourNode(nodeId('paint'), 'writeColour', [200, 0], {
+      set: { object },
+      inputs: { colour: { node: nodeId('point'), port: 'colour' } },
+    }),
+  ];
+  return {
+    ...newCircuit('circuit_paint' as CircuitId, 'Paint', 0),
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+  };
+};

@@ -140,6 +140,23 @@ export const lookAt = async (element: Locator): Promise<Seen> => {
   return { data, width: info.width, height: info.height };
 };
 
+export type Rgb = readonly [number, number, number];
+
+/** The mean of a square of pixels around a point, in levels. */
+export const meanAround = ({ data, width, height }: Seen, x: number, y: number, size: number): Rgb => {
+  const half = Math.round((size * height) / 2);
+  const sum = [0, 0, 0];
+  let count = 0;
+  for (let row = Math.round(y * height) - half; row < Math.round(y * height) + half; row++)
+    for (let column = Math.round(x * width) - half; column < Math.round(x * width) + half; column++) {
+      for (let c = 0; c < 3; c++) sum[c]! += data[3 * (row * width + column) + c]!;
+      count++;
+    }
+  return sum.map((one) => one / count) as unknown as Rgb;
+};
+/** How far two colours are apart where they are so most, in levels. */
+export const furthest = (a: Rgb, b: Rgb): number => Math.max(...a.map((one, i) => Math.abs(one - b[i]!)));
+
 /** The pixels of a picture that answer a question; `i` is the index of their first byte. */
 export const blobOf = (
   { data, width, height }: Seen,

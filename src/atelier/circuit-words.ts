@@ -4,7 +4,9 @@ import { missing } from '../core/behave/explain';
 import { NODE_WORDS } from '../core/kinds/nodes/words/node-words';
 import type { NodePorts } from '../core/kinds/nodes/node-kind';
 import { inputOf, nodeKind, outputOf, portsOf, type BehaviourNode } from '../core/kinds/nodes/nodes';
-import { conversion, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
+import { conversion, isMissing, PORT_TYPES, type PortType, type PortValue } from '../core/kinds/nodes/ports';
+import type { Rgb } from '../core/maths/blend';
+import { hexOfLight } from '../core/maths/srgb';
 import { UNITS, type UnitName } from '../core/schema/properties';
 import { written } from '../core/kinds/written';
 import type { PortPlace } from '../core/behave/port-place';
@@ -133,16 +135,23 @@ export const troubleWords = (effect: Effect, nodes: BehaviourNodes, trouble: Nod
   }
 };
 /** A value at a port, short enough to stand beside it, in the unit in which it is typed into fields. */
-export const valueWords = (value: PortValue, type: PortType, unit: UnitName = 'plain'): string => {
+export const valueWords = (
+  value: PortValue,
+  type: PortType,
+  unit: UnitName = 'plain',
+  nameOf: (id: string) => string | undefined = () => undefined,
+): string => {
   const { factor, mark } = UNITS[unit];
-  if (typeof value === 'string') return value.length > 12 ? `${value.slice(0, 11)}…` : value;
-  if (typeof value !== 'number')
-    return type === 'list'
-      ? `${value.length} numbers`
-      : `${value.map((n) => short(n * factor)).join(' ')}${mark}`;
-  if (Number.isNaN(value)) return '–';
+  if (type === 'object' || type === 'picture')
+    return value === '' ? 'none' : cut(nameOf(String(value)) ?? 'one that is gone');
+  if (typeof value === 'string') return cut(value);
+  if (type === 'list') return `${(value as readonly number[]).length} numbers`;
+  if (isMissing(value)) return '–';
+  if (type === 'colour') return hexOfLight(value as unknown as Rgb);
+  if (typeof value !== 'number') return `${value.map((n) => short(n * factor)).join(' ')}${mark}`;
   if (type === 'truth') return value ? 'yes' : 'no';
   if (type === 'event') return value ? 'now' : '';
   return `${short(value * factor)}${mark}`;
 };
+const cut = (words: string): string => (words.length > 12 ? `${words.slice(0, 11)}…` : words);
 const short = (n: number): string => (Math.abs(n) >= 1000 ? String(Math.round(n)) : written(n));

@@ -8,10 +8,12 @@ import {
   type Cue,
   type CueId,
   type Effect,
+  type ObjectId,
   type Signal,
   type Trigger,
 } from '../core/document/schema';
 import { named, objectName, promptName } from './behave-names';
+import { numberName } from '../core/kinds/numbers';
 import type { Names } from '../core/kinds/names';
 import { written } from '../core/kinds/written';
 
@@ -37,6 +39,7 @@ export const namesIn = (effect: Effect, within?: ReadonlySet<string>): Names => 
   variable: (id) => named(effect.variables, id, 'variable'),
   picture: (id) => named(effect.targets, id, 'printed picture'),
   compound: (id) => named(effect.compounds, id, 'compound'),
+  numberOf: (id, path) => numberName(id === null ? undefined : effect.objects[id as ObjectId], path),
 });
 
 const wordsOf = (signal: Signal, names: Names): string => signalKind(signal.kind).words(signal, names);

@@ -20,6 +20,8 @@ export const LACKS: Record<Missing, string> = {
   scene: 'a scene',
   prompt: 'a prompt',
   material: 'a material',
+  asset: 'a picture that was brought in',
+  compound: 'a compound',
 };
 
 const actionById = (cue: Cue, id: string): Action | undefined =>

@@ -18,9 +18,11 @@ import { FilmsStore } from './films-store';
 import { fileRoutes } from './routes/files';
 import { filmRoutes } from './routes/films';
 import { outletRoutes } from './routes/outlet';
+import { compoundRoutes } from './routes/compounds';
 import { shelfRoutes } from './routes/shelf';
 import { takeRoutes } from './routes/takes';
 import * as security from './security';
+import { CompoundsStore } from './compounds-store';
 import { ShelfStore } from './shelf-store';
 import { TakesStore } from './takes-store';
 
@@ -88,6 +90,7 @@ export const createApp = ({
   app.use('/api/effects', filmRoutes(new FilmsStore(db)));
   app.use('/api/effects', effectRoutes(effects, releases, atMost(rates.releases)));
   app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
+  app.use('/api/compounds', compoundRoutes(new CompoundsStore(db)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
   if (stockDir) app.use('/stock-files', shipped(stockDir));

@@ -1,4 +1,5 @@
 /** Every route of the contract is there, refuses what does not fit it, and answers as it says. */
+import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Express } from 'express';
 import sharp from 'sharp';
@@ -8,7 +9,9 @@ import { CONTRACT, problemSchema } from '../core/contract/contract';
 import { addressOf, type Asked, type Route } from '../core/contract/route';
 import { blankEffect, newPicture } from '../core/document/defaults';
 import { diff } from '../core/document/patch';
-import { fileRefSchema, type AssetId, type Effect } from '../core/document/schema';
+import { readEffect } from '../core/document/migrations';
+import { fileRefSchema, type AssetId, type CompoundId, type Effect } from '../core/document/schema';
+import { textOfCompound } from '../core/edits/kept-compound';
 import { FIRST_TAKE } from '../core/takes/library';
 import { testApp } from './testing';
 
@@ -72,6 +75,10 @@ test('effects are made, read, saved, read back, listed and taken away as the con
   expect((await ask(CONTRACT.listEffects)).items).toEqual([]);
 });
 
+/** A compound as it was kept by an Iconia of schema 15. */
+const OLD = readEffect(JSON.parse(readFileSync('src/core/document/fixtures/schema-15.json', 'utf8')));
+const KEPT = textOfCompound(OLD, 'compound_later' as CompoundId);
+
 test('files, the shelf and takes', async () => {
   const bytes = await sharp({ create: { width: 8, height: 4, channels: 4, background: '#0a8' } })
     .png()
@@ -92,6 +99,13 @@ test('files, the shelf and takes', async () => {
   expect(await ask(CONTRACT.listShelf)).toEqual([shelved]);
   await ask(CONTRACT.takeOffShelf, { params: { id: shelved.id } });
   expect(await ask(CONTRACT.listShelf)).toEqual([]);
+
+  const kept = await ask(CONTRACT.keepCompound, { body: { text: KEPT } });
+  expect(kept).toMatchObject({ name: 'Later', note: '' });
+  expect(await ask(CONTRACT.listCompounds)).toEqual([kept]);
+  expect(await ask(CONTRACT.getCompound, { params: { id: kept.id } })).toEqual({ text: KEPT });
+  await ask(CONTRACT.dropCompound, { params: { id: kept.id } });
+  expect(await ask(CONTRACT.listCompounds)).toEqual([]);
 
   const take = await ask(CONTRACT.createTake, { body: { ...FIRST_TAKE.spec } });
   const renamed = await ask(CONTRACT.saveTake, { params: { id: take.id }, body: { ...take, name: 'Pool' } });

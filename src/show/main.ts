@@ -231,6 +231,10 @@ class ShowPage {
     if (this.source === 'take') this.showSource('take');
     void performer.print(this.files).then((printed) => {
       if (printed && this.source === 'take') this.stage.setPicture(performer.picture());
+      if (this.requirements.colours)
+        void performer
+          .readColours()
+          .catch(() => say('The colours of the picture could not be read; the effect goes on without them.'));
     });
   }
 

@@ -6,6 +6,7 @@ import { FIRST_TAKE } from '../core/takes/library';
 import { takeFor } from '../core/takes/library/take-for';
 import { makeTake } from '../core/takes/make-take';
 import type { Take } from '../core/takes/take';
+import { withColours, type TakeColours } from '../core/takes/take-colours';
 import type { TrackFrame } from '../core/tracking/track-frame';
 import type { Seconds } from '../core/units';
 import { chosenPeople } from '../stage/chosen-people';
@@ -20,13 +21,14 @@ export const makeFirstHead = (): void => void headMesh(FIRST_TAKE.performers[0]!
 export class OnPerformer {
   private take: Take;
   private printed: readonly PictureImage[] = [];
+  private colours: TakeColours | null = null;
 
   constructor(private readonly effect: Effect) {
     this.take = takeFor(effect);
   }
 
   frameAt(time: Seconds): TrackFrame {
-    return this.take.frameAt(time);
+    return withColours(this.take.frameAt(time), this.colours);
   }
 
   picture(): CameraPicture {
@@ -47,5 +49,15 @@ export class OnPerformer {
     this.printed = printed;
     this.take = makeTake(this.take.spec, { pictureAspects: printed.map((p) => p.aspect) });
     return true;
+  }
+
+  /** For effects that ask for the colours of the picture. */
+  async readColours(): Promise<void> {
+    const [{ DRAWN_SIZE, readTakeColours }, { TakeDrawer }] = await Promise.all([
+      import('../tracker/take-colours'),
+      import('../stage/take-drawer'),
+    ]);
+    const options = { pictures: this.printed, people: chosenPeople() };
+    this.colours = await readTakeColours(this.take, new TakeDrawer(this.take, options, DRAWN_SIZE));
   }
 }

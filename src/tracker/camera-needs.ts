@@ -35,6 +35,7 @@ export const cameraNeeds = (
     surfaces: SURFACE_KINDS.filter((kind) => needs.surfaces.has(kind)),
     people: needs.people,
     microphone: needs.microphone,
+    colours: needs.colours,
     pictures,
   };
 };

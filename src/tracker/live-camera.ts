@@ -9,6 +9,7 @@ import type { TrackFrame } from '../core/tracking/track-frame';
 import type { SurfaceKind } from '../core/document/schema';
 import type { Room } from '../core/placing/room';
 import type { Degrees } from '../core/units';
+import type { ColourReader } from './colour-reader';
 import { FrameTrackers, type FrameNeeds } from './frame-trackers';
 import { HeldRoom } from './held-room';
 import { PacedTracker } from './paced-tracker';
@@ -38,6 +39,8 @@ export interface CameraEvents {
 export interface CameraNeeds extends FrameNeeds {
   /** People are told from what is behind them. */
   readonly people: boolean;
+  /** Which colours the picture has. */
+  readonly colours: boolean;
   /** What things stand on, or hang on. */
   readonly surfaces: readonly SurfaceKind[];
 }
@@ -61,6 +64,8 @@ export const cameraError = (cause: unknown): IconiaError => {
   return new IconiaError('camera.failed', `The camera could not be opened: ${sentence(cause)}`, { cause });
 };
 
+const UNREAD = 'The colours of the picture could not be read; the effect goes on without them.';
+
 const MOST_FAILURES = 8;
 
 export class LiveCamera {
@@ -79,7 +84,14 @@ export class LiveCamera {
   private isOpen = false;
   private startedAt = 0;
   private looksAtViewer = true;
-  private needs: CameraNeeds = { faces: 1, hands: 0, pictures: [], people: false, surfaces: [] };
+  private needs: CameraNeeds = {
+    faces: 1,
+    hands: 0,
+    pictures: [],
+    people: false,
+    colours: false,
+    surfaces: [],
+  };
   private held: HeldRoom | null = null;
   /** How it opens over its longer side: assumed, until a printed picture tells. */
   private lens: Degrees = USUAL_LENS;
@@ -145,6 +157,18 @@ export class LiveCamera {
     this.trackers.need(this.needs);
     this.findPeople(this.needs.people);
     this.makeRoom(this.needs.surfaces);
+    void this.readColours(this.needs.colours);
+  }
+
+  /** Fetched where an effect asks for it. Without it the picture's colours are not known, and the effect goes on. */
+  private colours: ColourReader | null = null;
+  private async readColours(wanted: boolean): Promise<void> {
+    if (!wanted) this.colours = null;
+    else if (!this.colours) {
+      const part = await import('./colour-reader').catch(() => null);
+      if (!part) return this.events.onTrackerLost?.(new IconiaError('tracker.colours', UNREAD));
+      this.colours ??= this.needs.colours ? new part.ColourReader() : null;
+    }
   }
 
   /** Where things of the world stand; null where the effect has none. */
@@ -230,7 +254,10 @@ export class LiveCamera {
     const frame = await this.trackers.look(take, moment, { width, height });
     const { fovY } = this.trackers;
     this.lens = believedLens(this.lens, fovY && lensOfFovY(width, height, fovY));
-    if (!this.stopped) this.tracked(this.held?.frame(frame, this.looksAtViewer) ?? frame);
+    if (this.stopped) return;
+    const colours = this.colours?.read(this.pending, width / height);
+    const held = this.held?.frame(frame, this.looksAtViewer) ?? frame;
+    this.tracked(colours ? { ...held, colours } : held);
   }
 
   private tracked(frame: TrackFrame): void {

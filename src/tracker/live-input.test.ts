@@ -74,6 +74,7 @@ const FACES: Needs = {
   pictures: [],
   surfaces: [],
   people: false,
+  colours: false,
   microphone: false,
 };
 const PICTURE: SoughtPicture = {

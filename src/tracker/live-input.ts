@@ -39,9 +39,17 @@ export interface LiveInputOptions {
 export interface Needs extends CameraNeeds {
   readonly microphone: boolean;
 }
-const NOTHING: Needs = { faces: 0, hands: 0, pictures: [], surfaces: [], people: false, microphone: false };
-const wordOf = ({ faces, hands, people, surfaces, microphone, pictures }: Needs): string =>
-  JSON.stringify([faces, hands, people, surfaces, microphone, pictures.map((p) => [p.id, p.key])]);
+const NOTHING: Needs = {
+  faces: 0,
+  hands: 0,
+  pictures: [],
+  surfaces: [],
+  people: false,
+  colours: false,
+  microphone: false,
+};
+const wordOf = ({ faces, hands, people, colours, surfaces, microphone, pictures }: Needs): string =>
+  JSON.stringify([faces, hands, people, colours, surfaces, microphone, pictures.map((p) => [p.id, p.key])]);
 
 const UNHEARD =
   'The microphone is not there or not allowed, so the effect hears nothing; the rest of it works. Allow it in the browser and choose your camera again.';
@@ -56,8 +64,8 @@ const GUESSED =
 const UNTIL_PLACED: readonly (string | null)[] = [GUESSED, ASSUMED];
 
 /** A camera that measures the room looks for nothing else in its picture. */
-const onlyRoom = ({ faces, hands, pictures, people, surfaces }: Needs): boolean =>
-  surfaces.length > 0 && faces === 0 && hands === 0 && pictures.length === 0 && !people;
+const onlyRoom = ({ faces, hands, pictures, people, colours, surfaces }: Needs): boolean =>
+  surfaces.length > 0 && faces === 0 && hands === 0 && pictures.length === 0 && !people && !colours;
 
 export class LiveInput {
   source: 'take' | 'camera' = 'take';

@@ -19,6 +19,7 @@ export interface TakeTrackerEvents {
 
 /** Draws the take at a frame's time into a canvas that the tracker looks at. */
 export interface TakeDrawing {
+  prepare?(frame: TrackFrame): Promise<void>;
   draw(frame: TrackFrame): HTMLCanvasElement | OffscreenCanvas;
   dispose(): void;
 }

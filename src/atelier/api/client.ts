@@ -8,6 +8,7 @@ import {
   problemSchema,
   type EffectSummary,
   type Release,
+  type KeptCompound,
   type ShelfItem,
 } from '../../core/contract/contract';
 import { addressOf, type Asked, type Route } from '../../core/contract/route';
@@ -181,6 +182,12 @@ export const api = {
   putOnShelf: (asset: Asset): Promise<ShelfItem> => ask(CONTRACT.putOnShelf, { body: asset }),
   takeOffShelf: async (id: string): Promise<void> =>
     void (await ask(CONTRACT.takeOffShelf, { params: { id } })),
+  compounds: (): Promise<KeptCompound[]> => ask(CONTRACT.listCompounds),
+  compoundText: async (id: string): Promise<string> =>
+    (await ask(CONTRACT.getCompound, { params: { id } })).text,
+  keepCompound: (text: string): Promise<KeptCompound> => ask(CONTRACT.keepCompound, { body: { text } }),
+  dropCompound: async (id: string): Promise<void> =>
+    void (await ask(CONTRACT.dropCompound, { params: { id } })),
   releases: (id: string): Promise<Release[]> => ask(CONTRACT.listReleases, { params: { id } }),
   release: (id: string, revision: number): Promise<Release> =>
     ask(CONTRACT.release, { params: { id }, body: { revision } }),

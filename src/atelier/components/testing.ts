@@ -3,7 +3,7 @@ import { expect } from '@jest/globals';
 import { mount, type VueWrapper } from '@vue/test-utils';
 import Antd, { Select } from 'ant-design-vue';
 import { createPinia, setActivePinia, type Pinia } from 'pinia';
-import { nextTick, type Component, type Plugin } from 'vue';
+import { computed, defineComponent, h, nextTick, type Component, type Plugin } from 'vue';
 import { effectSchema, type Effect } from '../../core/document/schema';
 import { nameDirective } from '../directives/name';
 import { takesDirective } from '../intake/drop-spots';
@@ -18,6 +18,13 @@ export const openEffect = (effect: Effect): ReturnType<typeof useEffectStore> =>
   effectStore.begin({ id: 'test', revision: 1, effect, updatedAt: '' });
   return effectStore;
 };
+
+/** The component follows the document, as it does on the bench. */
+export const following = (component: Component, props: () => Record<string, unknown>) =>
+  defineComponent(() => {
+    const now = computed(props);
+    return () => h(component as never, now.value);
+  });
 
 /** The component library makes its styles anew for each application, which takes longer than to mount most components: here once. */
 const styles = new Map<string, unknown>();

@@ -73,6 +73,8 @@ export const useChronicleStore = defineStore('chronicle', () => {
         ...looked.value.filter((one) => !ports.value.some((other) => isSamePort(one, other))),
       ],
       scene: playback.options.scene,
+      // Of another take nobody reads them.
+      colours: recorded ? toRaw(playback.colours) : null,
       recorded: toRaw(recorded ? playback.recorded : recordedTaps(take.spec.taps)),
     },
   });
@@ -93,6 +95,7 @@ export const useChronicleStore = defineStore('chronicle', () => {
         effectStore.effect,
         playback.take,
         playback.options,
+        playback.colours,
         signals.value,
         other.value,
         ports.value,

@@ -2,9 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
-import type { Gesture } from '../../core/behave/gestures';
 import { Player } from '../../core/behave/player';
-import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
+import { recordedOf, stepAt } from '../../core/behave/recorded';
 import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
 import type { Finger, View } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
@@ -14,6 +13,7 @@ import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
 import { openingMoment, takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
+import { withColours } from '../../core/takes/take-colours';
 import { compareFrames, type Comparison } from '../../core/tracking/compare';
 import type { LightEstimate, TrackFrame } from '../../core/tracking/track-frame';
 import type { Room } from '../../core/placing/room';
@@ -26,11 +26,13 @@ import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
 import { TakeTracker, type TakeDrawing } from '../../tracker/take-tracker';
 import { fetchFile } from '../api/client';
-import { keepRecorded, keepTake, keptRecorded, keptTake } from '../saving/kept-tries';
+import { keepTake, keptTake } from '../saving/kept-tries';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
+import { useRecorded } from './use-recorded';
 import { useScriptEngine } from './use-script-engine';
+import { useTakeColours } from './use-take-colours';
 import { useTakeStops } from './use-take-stops';
 
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
@@ -57,10 +59,12 @@ export const usePlaybackStore = defineStore('playback', () => {
   const time = ref(0);
   const playing = ref(false);
   const speed = ref<number>(1);
-  /** What the viewer does on the take, in order of time. */
-  const recorded = shallowRef<readonly Recorded[]>([]);
-  /** What is recorded stays on the strip, but is not played. */
-  const leavesOut = ref(false);
+  const { recorded, leavesOut, played, loadRecorded, moment, record, remove, removeGesture, clearRecorded } =
+    useRecorded(
+      () => effectStore.id,
+      () => take.value,
+      () => time.value,
+    );
   /** The cue that is looked at by itself; null plays the effect as it is. */
   const only = ref<CueId | null>(null);
 
@@ -104,16 +108,21 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** While a scene is worked on the take begins in it; what is tried or released begins with the opening scene. */
   const options = computed(() => ({
-    recorded: leavesOut.value ? [] : recorded.value,
+    recorded: played.value,
     scene: ['try', 'release'].includes(desk.stage) ? null : desk.scene,
   }));
   const { scripts, scriptsProblem } = useScriptEngine(() => effectStore.effect);
+  /** Read off the take's pictures once the first of them is seen; a camera's come with its frames. */
+  const { colours, coloursShare, coloursProblem } = useTakeColours(() =>
+    pictured.value && source.value !== 'camera' ? take.value : null,
+  );
   const player = computed<Player>(
     (before) =>
       new Player(effectStore.shown, take.value, {
         ...options.value,
         only: only.value,
         scripts: scripts.value,
+        colours: colours.value,
         before: before ?? null,
       }),
   );
@@ -123,15 +132,6 @@ export const usePlaybackStore = defineStore('playback', () => {
     () => playing.value,
     (plays) => plays && (stoppedBy.value = null),
   );
-  const loadRecorded = (): void => {
-    recorded.value = effectStore.id ? keptRecorded(effectStore.id, take.value) : [];
-  };
-  const keep = (records: readonly Recorded[]): void => {
-    recorded.value = records;
-    // Whoever records again wants to see it.
-    leavesOut.value = false;
-    if (effectStore.id) keepRecorded(effectStore.id, take.value, records);
-  };
   /** An own clip that was chosen before is there again when it has been fetched from this browser, unless something else was chosen meanwhile. */
   const restoreClip = async (effectId: string, wanted: string): Promise<void> => {
     const before = take.value;
@@ -186,20 +186,6 @@ export const usePlaybackStore = defineStore('playback', () => {
     else time.value = next;
   };
 
-  /** The moment that is looked at, as records have it. */
-  const moment = (): number => stepAt(time.value) * STEP;
-  /** Records what the viewer does now, in the place of those that it takes the place of. */
-  const record = (input: ViewerInput, replaces: (record: Recorded) => boolean = () => false): void =>
-    keep(
-      withRecord(
-        recorded.value.filter((r) => !replaces(r)),
-        moment(),
-        input,
-      ),
-    );
-  const remove = (records: readonly Recorded[]): void =>
-    keep(recorded.value.filter((r) => !records.includes(r)));
-
   /** Where things of the world stand before the camera. */
   const room = (): Room | null => (source.value === 'camera' ? input.room : null);
   /** A tap on the picture; `view` is what of the camera is seen. The one that puts the effect down in the room is none of the effect's. */
@@ -222,8 +208,6 @@ export const usePlaybackStore = defineStore('playback', () => {
     if (source.value !== 'take') return;
     remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= time.value));
   };
-  const removeGesture = ({ from, to }: Gesture): void =>
-    remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= from && r.time <= to));
   /** The viewer brings a control to a value now; what was recorded of it later is forgotten. */
   const setControl = (control: ControlId, value: number): void => {
     if (source.value !== 'take') return live?.control(control, value);
@@ -266,7 +250,8 @@ export const usePlaybackStore = defineStore('playback', () => {
       if (!liveFrame.value || !live) return null;
       live.change(player.value.program, scripts.value);
       live.hear(input.loudness ?? (source.value === 'tracked' ? heardOn(liveFrame.value) : 0));
-      live.advance(performance.now() / 1000, liveFrame.value);
+      const seen = source.value === 'tracked' ? withColours(liveFrame.value, colours.value) : liveFrame.value;
+      live.advance(performance.now() / 1000, seen);
       return { frame: liveFrame.value, runtime: live.runtime, program: live.program };
     }
     const runtime = player.value.at(time.value);
@@ -370,6 +355,9 @@ export const usePlaybackStore = defineStore('playback', () => {
   return {
     scripts,
     scriptsProblem,
+    colours,
+    coloursShare,
+    coloursProblem,
     breakpoints,
     stoppedBy,
     toggleBreakpoint,
@@ -410,7 +398,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     touch,
     beginTouch,
     removeGesture,
-    clearRecorded: () => keep([]),
+    clearRecorded,
     now,
     useTake,
     useCamera,

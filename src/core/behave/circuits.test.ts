@@ -1,6 +1,5 @@
 /** Behaviour circuits as they run: what they read and write, when, and that any moment can be gone back to. */
 import { describe, expect, test } from '@jest/globals';
-import fc from 'fast-check';
 import { newDrive, newVariable } from '../document/new-cues';
 import { newMaterial } from '../document/new-material';
 import { newCircuit } from '../document/new-circuit';
@@ -17,18 +16,11 @@ import type {
   VariableId,
 } from '../document/schema';
 import { effectSchema } from '../document/schema';
-import {
-  newBehaviourNode,
-  NODE_KINDS,
-  nodeKind,
-  type BehaviourNode,
-  type NodeKind,
-} from '../kinds/nodes/nodes';
-import { conversion } from '../kinds/nodes/ports';
+import { newBehaviourNode, type BehaviourNode, type NodeKind } from '../kinds/nodes/nodes';
 import { FOREHEAD } from '../kinds/objects/placed';
 import { newText } from '../kinds/objects/text';
 import { compile } from '../program/program';
-import { Runtime, type Snapshot } from './runtime';
+import { Runtime } from './runtime';
 import { CARD, card, cueOf, effectOf, faceWith, STILL, TAP } from './testing';
 
 const CIRCUIT = 'circuit_main' as CircuitId;
@@ -318,56 +310,6 @@ test('on a document that is changed while it runs what nodes have kept goes on',
   after.carryOn(before, runtime.save());
   after.step(STILL, TAP);
   expect(after.variable(SCORE.id)).toBe(4);
-});
-
-/** Any circuit of up to 14 nodes of any kind that is wired as its types allow, forwards and backwards. */
-const anyCircuit = fc
-  .array(fc.tuple(fc.nat(NODE_KINDS.length - 1), fc.array(fc.nat(60), { maxLength: 5 })), {
-    minLength: 1,
-    maxLength: 14,
-  })
-  .map((drawn) => {
-    const kinds = drawn.map(([k]) => NODE_KINDS[k]!);
-    return drawn.map(([, picks], i): BehaviourNode => {
-      const kind = kinds[i]!;
-      const inputs: Record<string, { node: NodeId; port: string }> = {};
-      nodeKind(kind).inputs.forEach(({ name, type }, n) => {
-        const pick = picks[n];
-        if (pick === undefined) return;
-        const source = pick % kinds.length;
-        const output = nodeKind(kinds[source]!).outputs.find((o) => conversion(o.type, type) !== undefined);
-        if (output) inputs[name] = { node: id(`n${source}`), port: output.name };
-      });
-      const set = kind === 'write' ? toCard('moveX').set : {};
-      return newBehaviourNode(id(`n${i}`), kind, [0, 0], { inputs, set });
-    });
-  });
-
-test('any circuit: restored at any step it goes on identically', () => {
-  fc.assert(
-    fc.property(anyCircuit, fc.nat(19), (nodes, at) => {
-      const program = compile(withCircuit(nodes, VARIABLES));
-      const runtime = new Runtime(program);
-      const frames = (n: number) => faceWith({ jawOpen: (n % 7) / 7 });
-      const inputs = (n: number) => (n % 5 === 2 ? TAP : undefined);
-      const all = (of: Runtime): unknown =>
-        nodes.map((n) => nodeKind(n.kind).outputs.map((o) => of.nodeValue(CIRCUIT, n.id, o.name)));
-      let saved: Snapshot | null = null;
-      const seen: unknown[] = [];
-      for (let n = 0; n < 30; n++) {
-        if (n === at) saved = runtime.save();
-        runtime.step(frames(n), inputs(n));
-        seen.push([all(runtime), runtime.values(0).move[0]]);
-      }
-      const again = new Runtime(program);
-      again.restore(saved!);
-      for (let n = at; n < 30; n++) {
-        again.step(frames(n), inputs(n));
-        expect([all(again), again.values(0).move[0]]).toEqual(seen[n]);
-      }
-    }),
-    { numRuns: 60 },
-  );
 });
 
 test('of two nodes “A step before” behind each other each takes a step, in whichever order they stand', () => {

@@ -33,7 +33,17 @@ import { signalKind, signalSchema } from '../kinds/signals/signals';
 import type { ControlReach, Reach } from '../kinds/signals/signal-kind';
 
 /** What a trigger, a condition or an action names that is not chosen, or not there any more. */
-export type Missing = 'object' | 'picture' | 'control' | 'cue' | 'variable' | 'scene' | 'prompt' | 'material';
+export type Missing =
+  | 'object'
+  | 'picture'
+  | 'control'
+  | 'cue'
+  | 'variable'
+  | 'scene'
+  | 'prompt'
+  | 'material'
+  | 'asset'
+  | 'compound';
 
 export type Standing =
   | { readonly code: 'off' }
@@ -106,6 +116,8 @@ const MISSING: Partial<Record<Referred, Missing>> = {
   scenes: 'scene',
   prompts: 'prompt',
   materials: 'material',
+  assets: 'asset',
+  compounds: 'compound',
 };
 /** What is not chosen, or gone, as sentences call it. */
 export const missing = (to: Referred | null): Missing | null => (to === null ? null : (MISSING[to] ?? null));

@@ -4,9 +4,18 @@ import fc from 'fast-check';
 import { changed } from '../document/edit';
 import { newVariable } from '../document/new-cues';
 import { effectSchema, type DriveId, type Effect, type ObjectId, type VariableId } from '../document/schema';
-import { formulaAt, putFormula } from '../edits/formula-edits';
+import {
+  formulaAt,
+  formulaPlace,
+  putFormula,
+  sharedPlace,
+  sizePlace,
+  type FormulaPlace,
+} from '../edits/formula-edits';
 import { removeObject } from '../edits/object-edits';
 import type { Formula } from '../kinds/signals/formula';
+import { FOREHEAD } from '../kinds/objects/placed';
+import { newText } from '../kinds/objects/text';
 import { requirementsOf } from '../requirements/requirements';
 import { compile } from '../program/program';
 import { Runtime } from './runtime';
@@ -20,7 +29,7 @@ const TIME = { time: { kind: 'time' } } as const;
 const plain = effectOf([], [card()], {
   variables: { [SCORE]: newVariable(SCORE, 'Score', 0) } as Effect['variables'],
 });
-const withFormula = (formula: Formula, place = MOVE, effect = plain): Effect =>
+const withFormula = (formula: Formula, place: FormulaPlace = MOVE, effect = plain): Effect =>
   changed(effect, putFormula(effect, place, formula, ID));
 const running = (effect: Effect): Runtime => new Runtime(compile(effect));
 
@@ -66,6 +75,84 @@ describe('a formula in a number field', () => {
       ),
       { numRuns: 20 },
     );
+  });
+});
+
+describe('sizes, pivots and several objects', () => {
+  const wide = card(CARD, { scale: [2, 2, 1] });
+  const OTHER = 'obj_other' as ObjectId;
+  const two = effectOf([], [wide, card(OTHER, { turn: [0, 0, 10] })], {});
+  const CARD_WIDTH = 0.12;
+  const jawAt = (effect: Effect, jawOpen = 0.5): Runtime => {
+    const runtime = running(effect);
+    runtime.step(faceWith({ jawOpen }));
+    return runtime;
+  };
+  test('a width in centimetres, the height along with it or not', () => {
+    const formula = { text: '24 + 12 * jawOpen', inputs: JAW };
+    // 30 cm of a picture that is 12 cm wide at its size of 1.
+    const together = withFormula(formula, sizePlace([wide], 0, CARD_WIDTH, true), two);
+    expect(jawAt(together).values(0).scale).toEqual([
+      expect.closeTo(2.5, 9),
+      expect.closeTo(2.5, 9),
+      expect.closeTo(1.25, 9),
+    ]);
+    const alone = withFormula(formula, sizePlace([wide], 0, CARD_WIDTH, false), two);
+    expect(jawAt(alone).values(0).scale).toEqual([expect.closeTo(2.5, 9), 2, 1]);
+    const inMetres = withFormula(
+      { text: '0.3 m * jawOpen', inputs: JAW },
+      sizePlace([wide], 1, CARD_WIDTH, false),
+      two,
+    );
+    expect(jawAt(inMetres, 1).values(0).scale[1]).toBeCloseTo(2.5, 9);
+    expect(formulaAt(alone, sizePlace([wide], 0, CARD_WIDTH, false))?.signal.text).toBe(formula.text);
+    expect(formulaAt(alone, sizePlace([wide], 1, CARD_WIDTH, false))).toBeNull();
+  });
+  test('what is mirrored stays mirrored', () => {
+    const mirrored = card(CARD, { scale: [-2, 2, 1] });
+    const effect = effectOf([], [mirrored]);
+    const formula = { text: '12 + 12 * jawOpen', inputs: JAW };
+    for (const together of [true, false]) {
+      const sized = withFormula(formula, sizePlace([mirrored], 0, CARD_WIDTH, together), effect);
+      expect(jawAt(sized, 1).values(0).scale[0]).toBeCloseTo(-2, 9);
+      expect(jawAt(sized, 1).values(0).scale[1]).toBeCloseTo(2, 9);
+    }
+  });
+  test('a size in per cent, of all that are selected', () => {
+    const objects = Object.values(two.objects);
+    const effect = withFormula(
+      { text: '50 % + jawOpen', inputs: JAW },
+      sizePlace(objects, 1, null, false),
+      two,
+    );
+    const runtime = jawAt(effect);
+    for (const i of [0, 1]) expect(runtime.values(i).scale[1]).toBeCloseTo(1, 9);
+  });
+  test('one number of several objects; none where one of them has no such number', () => {
+    const objects = Object.values(two.objects);
+    const effect = withFormula({ text: '90 * jawOpen', inputs: JAW }, sharedPlace(objects, 'turn.2')!, two);
+    const runtime = jawAt(effect);
+    expect([0, 1].map((i) => runtime.values(i).turn[2])).toEqual([45, 45]);
+    expect(sharedPlace([...objects, newText('obj_text' as ObjectId, 'Tide', 0, FOREHEAD)], 'arc')).toBeNull();
+  });
+  test('a pivot: it is turned about another point', () => {
+    const turned = effectOf(
+      [],
+      [card(CARD, { turn: [0, 0, 90], anchor: { kind: 'screen', pin: 'centre' } })],
+    );
+    const at = (effect: Effect): readonly number[] => {
+      const runtime = jawAt(effect, 1);
+      return runtime
+        .places()[0]!
+        .places[0]!.matrix.slice(12, 15)
+        .map((x) => Math.round(x * 1e6) / 1e6 + 0);
+    };
+    expect(at(turned)).toEqual([0, 0, 0]);
+    const place = formulaPlace(turned.objects[CARD]!, 'pivot.0')!;
+    const moved = withFormula({ text: '2 cm * jawOpen', inputs: JAW }, place, turned);
+    expect(effectSchema.safeParse(moved).error).toBeUndefined();
+    // Two centimetres to the right are up, once turned by 90 degrees, and the pivot comes to lie in the middle.
+    expect(at(moved)).toEqual([0, -0.02, 0]);
   });
 });
 

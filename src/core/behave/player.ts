@@ -5,6 +5,7 @@
 import type { CueId, Effect, SceneId } from '../document/schema';
 import type { ScriptEngine } from '../script/engine';
 import type { Take } from '../takes/take';
+import { withColours, type TakeColours } from '../takes/take-colours';
 import type { TrackFrame } from '../tracking/track-frame';
 import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
 import { compile, type Program } from '../program/program';
@@ -29,6 +30,8 @@ export interface PlayerOptions {
   readonly before?: Player | null;
   /** Begins in this scene instead of the opening scene. */
   readonly scene?: SceneId | null;
+  /** The colours of the take's pictures, for effects that ask for them. */
+  readonly colours?: TakeColours | null;
   /** Runs scripts; without it they rest. */
   readonly scripts?: ScriptEngine | null;
 }
@@ -64,6 +67,7 @@ export class Player {
   private readonly runtime: Runtime;
   private readonly recorded: readonly Recorded[];
   private readonly played: string;
+  private readonly colours: TakeColours | null;
   private readonly snapshots: Snapshot[] = [];
   private readonly recordedAt: ReadonlyMap<number, readonly Recorded[]>;
   private readonly fingers: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
@@ -79,10 +83,12 @@ export class Player {
       witness = null,
       before = null,
       scripts = null,
+      colours = null,
     }: PlayerOptions = {},
   ) {
     this.program = before?.program.effect === effect ? before.program : compile(effect);
     this.recorded = recorded;
+    this.colours = colours;
     this.played = `${scene} ${only} ${fountains} ${scripts !== null}`;
     this.runtime = new Runtime(this.program, { scene, only, fountains, witness, scripts });
     this.recordedAt = byStep(recorded);
@@ -91,7 +97,13 @@ export class Player {
       fingers: input.fingers,
     }));
     this.snapshots.push(this.runtime.save());
-    if (before && before.program === this.program && before.take === take && before.played === this.played) {
+    if (
+      before &&
+      before.program === this.program &&
+      before.take === take &&
+      before.colours === colours &&
+      before.played === this.played
+    ) {
       const same = firstDifference(before.recorded, recorded);
       this.snapshots.push(...before.snapshots.slice(1).filter((s) => s.step <= same));
     }
@@ -139,7 +151,7 @@ export class Player {
 
   private stepOnce(): Pick<Moment, 'frame' | 'fired'> {
     const step = this.runtime.steps;
-    const frame = this.take.frameAt(step * STEP);
+    const frame = withColours(this.take.frameAt(step * STEP), this.colours);
     const fired = this.runtime.step(frame, this.inputsAt(step, frame));
     const at = this.runtime.steps / STEPS_PER_SECOND;
     if (Number.isInteger(at) && at === this.snapshots.length) this.snapshots.push(this.runtime.save());

@@ -2,13 +2,14 @@
 import type { ControlId, CueId, ObjectId, TargetId, VariableId } from '../document/schema';
 import { holds, readSignal, type Condition, type Signal } from '../kinds/signals/signals';
 import type { SignalSource } from '../kinds/signals/signal-kind';
+import { readNumber } from '../kinds/numbers';
 import type { Values } from '../kinds/values';
 import { positionOf, type Matrix } from '../maths/matrix';
 import { toLocal } from '../maths/pose';
 import { distance, type Vec3 } from '../maths/vec3';
 import { SCREEN_HEIGHT } from '../placing/anchors';
 import type { ObjectPlaces } from '../placing/places';
-import { facesBySlot, type Presence } from '../placing/presence';
+import { faceInSlot, type Presence } from '../placing/presence';
 import { viewOf } from '../placing/touch';
 import type { Inputs } from '../program/inputs';
 import type { Program } from '../program/program';
@@ -63,11 +64,16 @@ class SourceAt implements SignalSource {
     return this.at.now.scene;
   }
   face(number: number): TrackedFace | undefined {
-    return facesBySlot(this.at.now.presence, this.at.frame)[number - 1];
+    return faceInSlot(this.at.now.presence, this.at.frame, number - 1);
   }
   values(object: ObjectId): Readonly<Values> | null {
     const i = this.at.program.indexOf.get(object);
     return i === undefined ? null : this.at.now.values(i);
+  }
+  numberOf(object: ObjectId, path: string): number {
+    const i = this.at.program.indexOf.get(object);
+    if (i === undefined) return NaN;
+    return readNumber(this.at.program.objects[i]!, this.at.now.values(i), path) ?? NaN;
   }
   matrixOf(object: ObjectId): Matrix | null {
     return this.placesOf(object)?.places[0]?.matrix ?? null;

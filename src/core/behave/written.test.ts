@@ -66,23 +66,40 @@ describe('circuits among the writers', () => {
       } as unknown as Effect['circuits'],
     });
   const [first, second] = [node('node_first'), node('node_second')];
+  const overruledIn = (effect: Effect, one: BehaviourNode) =>
+    nodeOverruledBy(effect, one, Object.values(effect.circuits)[0]!.nodes);
   const names = (by: ReturnType<typeof overruledBy>) =>
     by.map((w) => (w.by === 'node' ? w.node.id : w.drive.id));
 
   test('a node counts instead of a drive, and of the nodes before it', () => {
     const effect = withNodes([first, second], [early]);
     expect(names(overruledBy(effect, early))).toEqual([second.id]);
-    expect(names(nodeOverruledBy(effect, first))).toEqual([second.id]);
-    expect(nodeOverruledBy(effect, second)).toEqual([]);
+    expect(names(overruledIn(effect, first))).toEqual([second.id]);
+    expect(overruledIn(effect, second)).toEqual([]);
   });
   test('not while it is asked whether it may, is off, or its circuit is', () => {
     const asked = node('node_second', { inputs: { while: { node: first.id, port: 'yes' } } });
     const never = node('node_second', { values: { while: 0 } });
     for (const other of [asked, never, { ...second, off: true }]) {
-      expect(nodeOverruledBy(withNodes([first, other], []), first)).toEqual([]);
+      expect(overruledIn(withNodes([first, other], []), first)).toEqual([]);
       expect(names(overruledBy(withNodes([other], [early]), early))).toEqual([]);
     }
     expect(overruledBy(withNodes([first], [early], false), early)).toEqual([]);
+  });
+  test('an object that comes by a wire from where it was chosen is known: the other writer of its number is told', () => {
+    const chosen = (object: string | null, more: object = {}) =>
+      newBehaviourNode('node_chosen' as NodeId, 'theObject', [0, 0], { set: { object }, ...more });
+    const wired = (property: string) =>
+      newBehaviourNode('node_wired' as NodeId, 'writeOf', [0, 0], {
+        set: { property },
+        inputs: { object: { node: 'node_chosen' as NodeId, port: 'object' } },
+      });
+    const told = (...nodes: readonly BehaviourNode[]) => names(overruledIn(withNodes(nodes, []), nodes[1]!));
+    expect(told(chosen(CARD), wired('opacity'), second)).toEqual([second.id]);
+    expect(told(chosen(CARD), first, wired('opacity'))).toEqual(['node_wired']);
+    expect(told(chosen(CARD), wired('size'), second)).toEqual([]);
+    expect(told(chosen(null), wired('opacity'), second)).toEqual([]);
+    expect(told({ ...chosen(CARD), off: true }, wired('opacity'), second)).toEqual([]);
   });
   test('what a circuit may show is not said to stay hidden, and what it starts is not said to be started by nothing', () => {
     const shows = node('node_show', { set: { to: { ...size, property: 'visible' } } });

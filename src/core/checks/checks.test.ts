@@ -61,6 +61,7 @@ describe('checks', () => {
       order: 0,
       note: '',
       nodes: Object.fromEntries(within.map((n) => [n.id, n])),
+      notes: {},
     };
     const uses = ['node_one1', 'node_two2'].map((id) =>
       newBehaviourNode(id as NodeId, 'compound', [0, 0], { set: { compound: compound.id } }),
@@ -73,7 +74,7 @@ describe('checks', () => {
       ...sampleEffect(1, 0),
       circuits: { [circuit.id]: circuit },
       compounds: { [compound.id]: compound },
-    } as unknown as Effect;
+    } as Effect;
     const [finding] = check(effect).filter(({ code }) => code === 'circuit');
     // Nothing runs into either, and neither knows what it writes.
     expect(finding).toMatchObject({ circuit: 'circuit_main', nodes: 2 });

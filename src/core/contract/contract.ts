@@ -1,4 +1,5 @@
 /** The contract between pages and server: every route of it, what is sent and what is answered. */
+import { MOST_KEPT_LETTERS } from '../edits/kept-compound';
 import { z } from 'zod';
 import type { Finding } from '../checks/checks';
 import { readEffect } from '../document/migrations';
@@ -38,6 +39,16 @@ const releaseSchema = z.object({
 });
 const shelfItemSchema = z.object({ id: z.string(), asset: assetSchema, at: z.string() });
 
+/** What a list shows of a compound that is kept for other effects. */
+const keptCompoundSchema = z.object({
+  id: z.string(),
+  compound: z.string(),
+  name: z.string(),
+  note: z.string(),
+  at: z.string(),
+});
+const compoundTextSchema = z.strictObject({ text: z.string().max(MOST_KEPT_LETTERS) });
+
 /** Of a film: its most bytes, its most pixels across and down. */
 export const FILM_BYTES = 400_000;
 export const FILM_PIXELS = [2400, 400] as const;
@@ -45,6 +56,7 @@ export const FILM_PIXELS = [2400, 400] as const;
 const EFFECTS = '/api/effects';
 const FILES = '/api/files';
 const SHELF = '/api/shelf';
+const COMPOUNDS = '/api/compounds';
 const TAKES = '/api/takes';
 
 export const CONTRACT = {
@@ -114,6 +126,13 @@ export const CONTRACT = {
   putOnShelf: route('POST', SHELF, { body: assetSchema, answer: shelfItemSchema }),
   takeOffShelf: route('DELETE', `${SHELF}/:id`, { params: byId }),
 
+  /** Compounds on the creator's shelf. */
+  listCompounds: route('GET', COMPOUNDS, { answer: z.array(keptCompoundSchema) }),
+  getCompound: route('GET', `${COMPOUNDS}/:id`, { params: byId, answer: compoundTextSchema }),
+  /** The same compound is there once, as it was kept last. */
+  keepCompound: route('POST', COMPOUNDS, { body: compoundTextSchema, answer: keptCompoundSchema }),
+  dropCompound: route('DELETE', `${COMPOUNDS}/:id`, { params: byId }),
+
   listTakes: route('GET', TAKES, { answer: z.array(takeSpecSchema) }),
   createTake: route('POST', TAKES, { body: z.looseObject({}), answer: takeSpecSchema }),
   saveTake: route('PUT', `${TAKES}/:id`, {
@@ -142,4 +161,5 @@ export const problemSchema = z.looseObject({
 
 export type EffectSummary = z.infer<typeof effectSummarySchema>;
 export type ShelfItem = z.infer<typeof shelfItemSchema>;
+export type KeptCompound = z.infer<typeof keptCompoundSchema>;
 export type Release = z.infer<typeof releaseSchema>;

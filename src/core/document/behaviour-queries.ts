@@ -3,6 +3,7 @@ import { signalsOfTrigger } from '../kinds/triggers/triggers';
 import { suits } from '../kinds/actions/actions';
 import { perDocument } from '../memo';
 import { keysOfNode, nodeKind, type BehaviourNode } from '../kinds/nodes/nodes';
+import type { Need } from '../kinds/needs';
 import { writtenKeys } from '../kinds/writables/writables';
 import { expandedCircuits } from './expand';
 import { inOrder, withDescendants } from './queries';
@@ -22,6 +23,19 @@ import type {
 const nodesOf = (effect: Effect): BehaviourNode[] =>
   expandedCircuits(effect).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
 
+/** What nodes need to know of the world, beside what they read and listen to. */
+export const needsOfNodes = (effect: Effect): Need[] =>
+  nodesOf(effect).flatMap(({ kind, set }) => nodeKind(kind).needs?.(set as never) ?? []);
+/** The numbers of faces that nodes ask for; null where one comes by a wire, and may be any. */
+export const facesOfNodes = (effect: Effect): (number | null)[] =>
+  nodesOf(effect).flatMap(({ kind, inputs, values }) => {
+    const { faceInput } = nodeKind(kind);
+    if (faceInput === undefined) return [];
+    return [inputs[faceInput] ? null : Number(values[faceInput] ?? 1)];
+  });
+/** Whether nodes ask where objects are. */
+export const hasPlacedNodes = (effect: Effect): boolean =>
+  nodesOf(effect).some(({ kind }) => nodeKind(kind).isPlaced === true);
 /** Whether something in it needs what runs scripts. */
 export const hasScripts = (effect: Effect): boolean => nodesOf(effect).some(({ kind }) => kind === 'script');
 
@@ -99,7 +113,8 @@ export const writersOf = perDocument((effect: Effect): ReadonlyMap<string, reado
   };
   for (const drive of inOrder(effect.drives))
     if (drive.enabled) add(writtenKeys(drive.to), { by: 'drive', drive });
-  for (const { circuit, node } of nodesOn(effect)) add(keysOfNode(node), { by: 'node', circuit, node });
+  for (const { circuit, node } of nodesOn(effect))
+    add(keysOfNode(node, circuit.nodes), { by: 'node', circuit, node });
   return writers;
 });
 
@@ -119,9 +134,12 @@ const overrulers = (
 /** Who counts instead of a drive; none for one that is off. */
 export const overruledBy = (effect: Effect, drive: Drive): Writer[] =>
   overrulers(effect, writtenKeys(drive.to), (w) => w.by === 'drive' && w.drive.id === drive.id);
-/** Who counts instead of a node of a circuit. */
-export const nodeOverruledBy = (effect: Effect, node: BehaviourNode): Writer[] =>
-  overrulers(effect, keysOfNode(node), (w) => w.by === 'node' && w.node.id === node.id);
+/** Who counts instead of a node of a circuit; `nodes` are all of that. */
+export const nodeOverruledBy = (
+  effect: Effect,
+  node: BehaviourNode,
+  nodes: Readonly<Record<string, BehaviourNode>>,
+): Writer[] => overrulers(effect, keysOfNode(node, nodes), (w) => w.by === 'node' && w.node.id === node.id);
 
 /** What drives how long actions take, by the id of the action. Of several drives of one action the last counts. */
 export const durationDrives = (effect: Effect): ReadonlyMap<string, Drive> =>

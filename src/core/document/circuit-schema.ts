@@ -4,8 +4,9 @@ import { behaviourNodeSchema, type BehaviourNode } from '../kinds/nodes/nodes';
 import { circuitIdSchema, compoundIdSchema } from '../schema/behave-ids';
 import { objectIdSchema } from '../schema/placed-schema';
 import { orNone } from '../schema/references';
-import { nodeIdSchema } from '../schema/surface-circuit-schema';
+import { nodeIdSchema, type NodeId } from '../schema/node-id';
 import { finite, label, text } from '../schema/values-schema';
+import { boardNotesSchema, type BoardNotes } from './board-note-schema';
 
 /** More nodes than this nobody oversees. */
 export const MOST_NODES = 20_000;
@@ -26,10 +27,15 @@ export const circuitSchema = z.strictObject({
   /** Goes along when it is copied; null is the effect's own. */
   owner: orNone(objectIdSchema, 'Belongs to', 'the effect'),
   nodes: nodesSchema,
+  notes: boardNotesSchema,
 });
-export type NodeId = z.infer<typeof nodeIdSchema>;
 export type BehaviourNodes = Readonly<Record<NodeId, BehaviourNode>>;
-export type Circuit = Omit<z.infer<typeof circuitSchema>, 'nodes'> & { nodes: Record<NodeId, BehaviourNode> };
+/** A board: its nodes, and what is written beside them. */
+interface Board {
+  nodes: Record<NodeId, BehaviourNode>;
+  notes: BoardNotes;
+}
+export type Circuit = Omit<z.infer<typeof circuitSchema>, keyof Board> & Board;
 
 /** Nodes that are used as one. Among them are one `enter` and one `leave`, which hold its ports. */
 export const compoundSchema = z.strictObject({
@@ -39,8 +45,7 @@ export const compoundSchema = z.strictObject({
   /** What it does: its help. */
   note: text(300),
   nodes: nodesSchema,
+  notes: boardNotesSchema,
 });
-export type Compound = Omit<z.infer<typeof compoundSchema>, 'nodes'> & {
-  nodes: Record<NodeId, BehaviourNode>;
-};
+export type Compound = Omit<z.infer<typeof compoundSchema>, keyof Board> & Board;
 export type Compounds = Readonly<Record<string, Compound>>;

@@ -1,4 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
+import { newBehaviourNode } from '../kinds/nodes/nodes';
+import { newCircuit } from './new-circuit';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readyTrigger } from '../kinds/triggers/ready-triggers';
@@ -21,6 +23,7 @@ import {
   freeName,
   parentOf,
   stackOrder,
+  neededAssets,
   usedAssets,
   withDescendants,
 } from './queries';
@@ -29,6 +32,9 @@ import {
   SCHEMA_VERSION,
   type Anchor,
   type AssetId,
+  type CircuitId,
+  type CompoundId,
+  type NodeId,
   type CueId,
   type Effect,
   type MaterialId,
@@ -147,6 +153,28 @@ describe('queries', () => {
     expect(freeName(effect, 'Shell 0')).toBe('Shell 2');
     expect(freeName(effect, 'Kelp')).toBe('Kelp');
   });
+  test('assets in use are those that circuits and compounds bring', () => {
+    const picture = (id: string, asset: number) =>
+      newBehaviourNode(id as NodeId, 'thePicture', [0, 0], { set: { picture: sampleAsset(asset).id } });
+    const [on, within] = [picture('node_aaaa', 1), picture('node_bbbb', 2)];
+    const effect = sampleEffect(1, 0);
+    const circuit = { ...newCircuit('circuit_main' as CircuitId, 'Main', 0), nodes: { [on.id]: on } };
+    const compound = {
+      id: 'compound_one',
+      name: 'One',
+      order: 0,
+      note: '',
+      nodes: { [within.id]: within },
+      notes: {},
+    };
+    const both = {
+      ...effect,
+      circuits: { [circuit.id]: circuit },
+      compounds: { [compound.id]: compound },
+    } as Effect;
+    expect(usedAssets(both)).toEqual([0, 1, 2].map((n) => sampleAsset(n).id));
+    expect(neededAssets(both)).toEqual(usedAssets(both));
+  });
   test('assets in use are those on cards and the icon', () => {
     const effect = sampleEffect(2, 0);
     delete effect.objects['obj_sample1' as ObjectId];
@@ -222,6 +250,11 @@ describe('reading documents', () => {
     expect(effect.circuits).toEqual({});
     // What it asked for, or not, stays.
     expect(effect.asks).toBe(false);
+  });
+  test('schema 15 had boards with nothing beside their nodes', () => {
+    const effect = readEffect(fixture(15));
+    expect(effect.circuits['circuit_swing' as CircuitId]).toMatchObject({ name: 'Swing', notes: {} });
+    expect(effect.compounds['compound_later' as CompoundId]).toMatchObject({ name: 'Later', notes: {} });
   });
   test('schema 4 looks as it did: cards lie where they were, people are cut out as they come, lit things cover', () => {
     const effect = readEffect(fixture(4));

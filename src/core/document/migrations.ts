@@ -156,6 +156,13 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   13: (old) => ({ ...old, schema: 14 }),
   // Scripts and compounds.
   14: (old) => ({ ...old, schema: 15, compounds: {} }),
+  // Schema 15 had nothing on boards but nodes.
+  15: (old) => ({
+    ...old,
+    schema: 16,
+    circuits: mapped(old.circuits, (circuit) => ({ ...circuit, notes: {} })),
+    compounds: mapped(old.compounds, (compound) => ({ ...compound, notes: {} })),
+  }),
 };
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */
@@ -219,6 +226,17 @@ export const describeIssues = (error: z.ZodError): string =>
     .map((issue) => `${issue.path.join('.') || 'document'}: ${issue.message}`)
     .join('; ');
 
+/** A document of a known schema, brought up to this one; it need not be whole. Throws `IconiaError` `effect.unreadable`. */
+export const broughtUp = (json: Json): Json => {
+  let current = json;
+  while ((current.schema as number) < SCHEMA_VERSION) {
+    const migrate = MIGRATIONS[current.schema as number];
+    if (!migrate) throw new IconiaError('effect.unreadable', `Schema ${current.schema} is not known.`);
+    current = migrate(current);
+  }
+  return current;
+};
+
 /**
  * Reads any known version of the document.
  * Throws `IconiaError`: `effect.too-new`, `effect.unreadable`.
@@ -226,18 +244,13 @@ export const describeIssues = (error: z.ZodError): string =>
 export const readEffect = (json: unknown): Effect => {
   if (typeof json !== 'object' || json === null || typeof (json as Json).schema !== 'number')
     throw new IconiaError('effect.unreadable', 'This is not an Iconia effect: it has no schema number.');
-  let current = json as Json;
+  const current = json as Json;
   if ((current.schema as number) > SCHEMA_VERSION)
     throw new IconiaError(
       'effect.too-new',
       `This effect was made with a newer Iconia (schema ${current.schema}; this one reads up to ${SCHEMA_VERSION}). Update Iconia to open it.`,
     );
-  while ((current.schema as number) < SCHEMA_VERSION) {
-    const migrate = MIGRATIONS[current.schema as number];
-    if (!migrate) throw new IconiaError('effect.unreadable', `Schema ${current.schema} is not known.`);
-    current = migrate(current);
-  }
-  const parsed = effectSchema.safeParse(current);
+  const parsed = effectSchema.safeParse(broughtUp(current));
   if (!parsed.success)
     throw new IconiaError(
       'effect.unreadable',

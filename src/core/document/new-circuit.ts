@@ -7,4 +7,4 @@ export const newCircuit = (
   name: string,
   order: number,
   owner: ObjectId | null = null,
-): Circuit => ({ id, name, order, enabled: true, owner, nodes: {} });
+): Circuit => ({ id, name, order, enabled: true, owner, nodes: {}, notes: {} });

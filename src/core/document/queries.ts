@@ -149,7 +149,7 @@ export const lostAssetsOf = (effect: Effect, object: EffectObject): AssetId[] =>
 /** Assets that can be made lighter or mended, and left as they were. */
 export const isPreparable = (asset: Asset): boolean => 'prep' in asset;
 
-/** Assets the effect really uses: shown by an object or in a material it wears, printed, or the icon. */
+/** Assets the effect really uses: shown by an object or in a material it wears, brought by a circuit, printed, or the icon. */
 export const usedAssets = (effect: Effect): AssetId[] => assetsIn(effect, true);
 
 /** Those that a viewer's device needs: what has taken over the shape of a mesh does without it. */
@@ -164,7 +164,7 @@ const assetsIn = (effect: Effect, baked: boolean): AssetId[] => {
       if (material) for (const asset of assetsNamedBy('materials', material)) used.add(asset);
     }
   }
-  for (const map of ['looks', 'targets', 'controls'] as const)
+  for (const map of ['looks', 'targets', 'controls', 'circuits', 'compounds'] as const)
     for (const thing of Object.values(effect[map]))
       for (const asset of assetsNamedBy(map, thing, baked)) used.add(asset);
   if (effect.listing.icon) used.add(effect.listing.icon);

@@ -53,7 +53,9 @@ import { finite, label, text } from '../schema/values-schema';
 export * from '../schema/anchor-schema';
 export * from '../schema/asset-schema';
 export * from '../schema/behave-ids';
+export type { NodeId } from '../schema/node-id';
 export * from '../schema/surface-circuit-schema';
+export * from './board-note-schema';
 export {
   circuitSchema,
   compoundSchema,
@@ -143,7 +145,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 15;
+export const SCHEMA_VERSION = 16;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 

@@ -34,6 +34,8 @@ const TYPES: Readonly<Record<PortType, string>> = {
   rotation: '[number, number, number, number]',
   text: 'string',
   list: 'number[]',
+  object: 'string',
+  picture: 'string',
 };
 const aboutPort = ({ type, unit }: DeclaredPort): string =>
   type === 'event'
@@ -42,9 +44,11 @@ const aboutPort = ({ type, unit }: DeclaredPort): string =>
       ? 'Red, green and blue, linear light from 0 to 1.'
       : type === 'rotation'
         ? 'A quaternion: x, y, z, w.'
-        : unit === 'plain'
-          ? `${PORT_TYPES[type].words}.`
-          : `${PORT_TYPES[type].words}, in ${UNITS[unit].base || UNITS[unit].words}.`;
+        : type === 'object' || type === 'picture'
+          ? `The id of ${PORT_TYPES[type].words}; empty for none.`
+          : unit === 'plain'
+            ? `${PORT_TYPES[type].words}.`
+            : `${PORT_TYPES[type].words}, in ${UNITS[unit].base || UNITS[unit].words}.`;
 
 /** The interface of scripts, whatever their ports: also in `docs/scripting.md`. */
 export const SCRIPT_API = `/** What step gets: a new one each step. */

@@ -9,7 +9,8 @@ import { canShow, restingPlace } from '../kinds/objects/objects';
 import { cutText } from '../text';
 import { addObject, removeObject } from './object-edits';
 import { followModel } from './part-edits';
-import { cardAfter, extentFor } from './replaced-card';
+import { extentFor } from '../kinds/objects/resting';
+import { cardAfter } from './replaced-card';
 
 /** Brings in an asset that nothing shows yet. */
 export const addAsset = (asset: Asset): Edit =>

@@ -3,22 +3,24 @@ import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
 import {
   MOST_NODES,
+  type BoardNoteId,
   circuitSchema,
   type Circuit,
   type Compound,
   type CircuitId,
-  type CompoundId,
   type Effect,
   type NodeId,
   type ObjectId,
+  type Variable,
 } from '../document/schema';
 import { IconiaError } from '../errors';
 import type { BehaviourNode } from '../kinds/nodes/nodes';
 import type { DeclaredPort } from '../kinds/nodes/declared-ports';
 import { mapReferences } from '../schema/references';
-import { boardName, type BoardId } from './board-nodes';
+import { onBoard, type BoardId } from './board-nodes';
 import { isPortNode, whyNotOn } from './whole-compounds';
-import { moveIn, removeFrom, wireIn, type PortOf } from './graph-edits';
+import { bendIn, moveIn, removeFrom, straightenIn, wireIn, type PortOf } from './graph-edits';
+import type { BoardPlace } from '../graph/graph';
 
 /** Adds a circuit, or puts it in the place of the one with its id. */
 export const putCircuit = (circuit: Circuit, label = `Change ${circuit.name || 'circuit'}`): Edit =>
@@ -45,24 +47,26 @@ const inNodes = (
   id: BoardId,
   label: string,
   change: (nodes: Draft<Record<NodeId, BehaviourNode>>, d: Draft<Effect>) => void,
-): Edit =>
-  edit(`${label} ${boardName(effect, id)}`, (d) => {
-    const board = d.circuits[id as CircuitId] ?? d.compounds[id as CompoundId];
-    if (board) change(board.nodes, d);
-  });
+): Edit => onBoard(effect, id, label, (board, d) => change(board.nodes, d));
 
+/** What nodes use, and an effect may not have. */
+export interface Brought {
+  readonly compounds?: readonly Compound[];
+  readonly variables?: readonly Variable[];
+}
 /**
- * Adds nodes to a board, and compounds that they bring along.
+ * Adds nodes to a board, and what they bring along.
  * Throws `IconiaError` `circuit.full` when that many do not fit, `compound.within` where a compound would contain itself.
  */
 export const addToCircuit = (
   effect: Effect,
   id: BoardId,
   nodes: readonly BehaviourNode[],
-  compounds: readonly Compound[] = [],
+  { compounds = [], variables = [] }: Brought = {},
 ): Edit =>
   inNodes(effect, id, nodes.length === 1 ? 'Add a node to' : 'Add nodes to', (draft, d) => {
     for (const compound of compounds) d.compounds[compound.id] = compound as Draft<Compound>;
+    for (const variable of variables) d.variables[variable.id] = variable;
     if (Object.keys(draft).length + nodes.length > MOST_NODES)
       throw new IconiaError(
         'circuit.full',
@@ -81,11 +85,30 @@ export const removeFromCircuit = (effect: Effect, id: BoardId, gone: readonly No
     removeFrom<Draft<BehaviourNode>>(draft, gone, isPortNode),
   );
 
+/** Moves nodes, and notes. */
 export const moveInCircuit = (
   effect: Effect,
   id: BoardId,
-  places: ReadonlyMap<NodeId, readonly [number, number]>,
-): Edit => inNodes(effect, id, 'Move nodes of', (draft) => moveIn(draft, places));
+  places: ReadonlyMap<NodeId | BoardNoteId, BoardPlace>,
+): Edit =>
+  onBoard(effect, id, 'Move nodes of', ({ nodes, notes }) => {
+    moveIn(nodes, places);
+    for (const [note, [x, y]] of places)
+      if (notes[note as BoardNoteId]) notes[note as BoardNoteId]!.at = [Math.round(x), Math.round(y)];
+  });
+
+/** Lays nodes out anew: wires run straight again. */
+export const layOutCircuit = (effect: Effect, id: BoardId, places: ReadonlyMap<NodeId, BoardPlace>): Edit =>
+  inNodes(effect, id, 'Lay out the nodes of', (draft) => {
+    straightenIn(draft);
+    moveIn(draft, places);
+  });
+
+/** Leads the wire into an input past these places; along none it runs straight. */
+export const bendWire = (effect: Effect, id: BoardId, to: PortOf, via: readonly BoardPlace[]): Edit =>
+  inNodes(effect, id, via.length > 0 ? 'Bend a wire of' : 'Straighten a wire of', (draft) =>
+    bendIn(draft, to, via),
+  );
 
 export const wireCircuit = (effect: Effect, id: BoardId, to: PortOf, from: PortOf | null): Edit =>
   inNodes(effect, id, from ? 'Wire nodes of' : 'Take a wire off', (draft) => wireIn(draft, to, from));

@@ -1,8 +1,17 @@
 /** Nodes as text: a round trip is the same circuit, and what is no such text is refused with a sentence, nothing half pasted. */
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sampleEffect } from '../document/sample';
-import { MOST_NODES, SCHEMA_VERSION, type NodeId, type ObjectId } from '../document/schema';
+import {
+  MOST_NODES,
+  SCHEMA_VERSION,
+  type CircuitId,
+  type Effect,
+  type NodeId,
+  type ObjectId,
+  type VariableId,
+} from '../document/schema';
 import { IconiaError } from '../errors';
 import { newBehaviourNode, NODE_KINDS, type BehaviourNode } from '../kinds/nodes/nodes';
 import { nodesOfText, textOfNodes } from './circuit-text';
@@ -39,6 +48,31 @@ const add = newBehaviourNode(id('add'), 'add', [400, 0], {
 });
 
 describe('a round trip', () => {
+  test('what was copied with an older Iconia is brought up to this one', () => {
+    const old = JSON.parse(readFileSync('src/core/document/fixtures/schema-15.json', 'utf8')) as Effect;
+    const { nodes } = old.circuits['circuit_swing' as CircuitId]!;
+    const compounds = Object.values(old.compounds);
+    expect(compounds[0]).not.toHaveProperty('notes');
+    const text = file(Object.values(nodes), { schema: 15, compounds });
+    const pasted = nodesOfText(text, effect, {}, ids());
+    expect(pasted.nodes.map(({ kind }) => kind)).toEqual(['time', 'write', 'compound']);
+    expect(pasted.compounds).toEqual([{ ...compounds[0], notes: {} }]);
+  });
+  test('variables that are read or written go along, where they are not there', () => {
+    const score = { id: 'variable_score' as VariableId, name: 'Score', order: 0, start: 2 };
+    const from = { ...effect, variables: { [score.id]: score } } as Effect;
+    const writes = newBehaviourNode(id('puts'), 'write', [0, 0], {
+      set: { to: { kind: 'variable', variable: score.id } },
+    });
+    const text = textOfNodes([writes], from);
+    const pasted = nodesOfText(text, effect, {}, ids());
+    expect(pasted.variables).toEqual([score]);
+    expect(pasted.nodes[0]!.set).toEqual(writes.set);
+    expect(nodesOfText(text, from, {}, ids()).variables).toEqual([]);
+    expect(() => nodesOfText(text.replace('"start": 2', '"start": "two"'), effect, {}, ids())).toThrow(
+      /One of the variables.*Nothing was pasted/,
+    );
+  });
   test('has the same kinds, values, settings and wires, and ids of its own', () => {
     const [many, tapped, sum] = read(textOfNodes([counter, tap, add], effect)) as [
       BehaviourNode,
@@ -98,7 +132,17 @@ describe('refused', () => {
       /20001 nodes, and a circuit holds 20000/,
     ],
     ['a hundred thousand', file(Array.from({ length: 100_000 }, () => 0)), /100000 nodes/],
-    ['a prototype', '{"format":"iconia-nodes","schema":1,"nodes":[{"kind":"__proto__"}]}', /not known here/],
+    [
+      'before there were any',
+      file([tap]).replace(`"schema":${SCHEMA_VERSION}`, '"schema":3'),
+      /no text of nodes/,
+    ],
+    [
+      'of an older one, damaged',
+      '{"format":"iconia-nodes","schema":15,"nodes":[null],"compounds":[5]}',
+      /not known here/,
+    ],
+    ['a prototype', '{"format":"iconia-nodes","schema":15,"nodes":[{"kind":"__proto__"}]}', /not known here/],
     ['very much text', ' '.repeat(20e6 + 1), /too much text/],
   ])('%s', (_, text, why) => expect(refusal(text)).toMatch(why));
   test('whatever else is pasted', () => {

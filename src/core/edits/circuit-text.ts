@@ -2,19 +2,26 @@
 import { z } from 'zod';
 import {
   MOST_NODES,
+  MOST_NOTES,
   SCHEMA_VERSION,
+  boardNoteSchema,
+  variableSchema,
   compoundSchema,
   type BehaviourNodes,
+  type BoardNote,
+  type BoardNoteId,
   type Compound,
   type CompoundId,
   type Effect,
   type NodeId,
+  type Variable,
+  type VariableId,
 } from '../document/schema';
-import { describeIssues } from '../document/migrations';
+import { broughtUp, describeIssues } from '../document/migrations';
 import { isCircular, usedBy } from '../document/expand';
 import { hasIn } from '../document/named-in';
 import { IconiaError } from '../errors';
-import { copiedNodes } from '../graph/graph';
+import { copiedNodes, type BoardPlace } from '../graph/graph';
 import {
   behaviourNodeSchema,
   inputOf,
@@ -25,38 +32,68 @@ import {
   type NodeKind,
 } from '../kinds/nodes/nodes';
 import { conversion } from '../kinds/nodes/ports';
+import { copiedNotes } from './board-note-edits';
+import { moveIn } from './graph-edits';
 import { isPortNode } from './whole-compounds';
-import { mapReferences } from '../schema/references';
+import { mapReferences, referencesIn } from '../schema/references';
 
 const FORMAT = 'iconia-nodes';
+/** Before it effects had no circuits of behaviour. */
+const FIRST_SCHEMA = 13;
 /** A longer text is not read at all. */
 const MOST_LETTERS = 20e6;
 
 const fileSchema = z.strictObject({
   format: z.literal(FORMAT),
-  schema: z.number().int(),
+  schema: z.number().int().min(FIRST_SCHEMA),
   nodes: z.array(z.unknown()),
   /** Those that the nodes use, in themselves too. */
   compounds: z.array(z.unknown()).max(200).optional(),
+  notes: z.array(z.unknown()).max(MOST_NOTES).optional(),
+  /** Those that the nodes read and write. */
+  variables: z.array(z.unknown()).max(200).optional(),
 });
 
-/** Nodes, with the wires among them and the compounds that they use. */
-export const textOfNodes = (nodes: readonly BehaviourNode[], effect: Effect): string => {
+/** The variables that a node reads or writes. */
+const variablesOf = ({ kind, set }: BehaviourNode): VariableId[] =>
+  referencesIn(setSchema(kind), set).flatMap(({ to, id }) =>
+    to === 'variables' && id !== null ? [id as VariableId] : [],
+  );
+
+/** Nodes, with the wires among them, the compounds and variables that they use, and notes beside them. */
+export const textOfNodes = (
+  nodes: readonly BehaviourNode[],
+  effect: Effect,
+  notes: readonly BoardNote[] = [],
+): string => {
   const byId = Object.fromEntries(nodes.map((node) => [node.id, node])) as Compound['nodes'];
   const compounds = [...usedBy({ nodes: byId }, effect.compounds)].flatMap(
     (id) => effect.compounds[id as CompoundId] ?? [],
   );
+  const named = new Set(
+    [...nodes, ...compounds.flatMap((one) => Object.values<BehaviourNode>(one.nodes))].flatMap(variablesOf),
+  );
+  const variables = [...named].flatMap((id) => effect.variables[id] ?? []);
   return JSON.stringify(
-    { format: FORMAT, schema: SCHEMA_VERSION, nodes, ...(compounds.length > 0 ? { compounds } : {}) },
+    {
+      format: FORMAT,
+      schema: SCHEMA_VERSION,
+      nodes,
+      ...(compounds.length > 0 ? { compounds } : {}),
+      ...(variables.length > 0 ? { variables } : {}),
+      ...(notes.length > 0 ? { notes } : {}),
+    },
     null,
     1,
   );
 };
 
-/** What is pasted: nodes, and the compounds among what they use that the effect has not. */
+/** What is pasted: nodes, notes, and what of all they use the effect has not. */
 export interface Pasted {
   readonly nodes: BehaviourNode[];
   readonly compounds: Compound[];
+  readonly notes: BoardNote[];
+  readonly variables: Variable[];
 }
 
 const refused = (why: string): IconiaError => new IconiaError('circuit.paste', `${why} Nothing was pasted.`);
@@ -70,27 +107,39 @@ export const nodesOfText = (
   text: string,
   effect: Effect,
   around: BehaviourNodes,
-  newId: () => NodeId,
+  newId: (kind: 'node' | 'note') => string,
 ): Pasted => {
   if (text.length > MOST_LETTERS) throw refused('That is too much text to be nodes of a circuit.');
-  const { nodes, schema, compounds: used = [] } = parsed(text);
+  const file = parsed(text);
+  const { nodes, schema, notes: written = [], variables: kept = [] } = file;
   if (schema > SCHEMA_VERSION)
     throw refused(
       `These nodes were copied from a newer Iconia (schema ${schema}; this one reads up to ${SCHEMA_VERSION}). Update Iconia to paste them.`,
     );
-  if (nodes.length === 0) throw refused('There are no nodes in that text.');
+  if (nodes.length + written.length === 0) throw refused('There are no nodes in that text.');
   if (nodes.length > MOST_NODES)
     throw refused(`These are ${nodes.length} nodes, and a circuit holds ${MOST_NODES}.`);
-  const read = nodes.map(nodeOf);
+  const brought = broughtUpText(file);
+  const read = brought.nodes.map(nodeOf);
   const ids = new Set(read.map(({ id }) => id));
   if (ids.size < read.length) throw refused('Two of these nodes have the same id.');
   if (read.some(isPortNode)) throw refused('What runs in and comes out of a compound is there once.');
+  const notes = written.map((json) => broughtOf<BoardNote>(boardNoteSchema, json, 'notes'));
   const within: BehaviourNodes = { ...around, ...Object.fromEntries(read.map((node) => [node.id, node])) };
-  const compounds = used.map(compoundOf).filter(({ id }) => !effect.compounds[id]);
+  const compounds = brought.compounds
+    .map((json) => broughtOf<Compound>(compoundSchema, json, 'compounds'))
+    .filter(({ id }) => !effect.compounds[id]);
   const all = { ...effect.compounds, ...Object.fromEntries(compounds.map((one) => [one.id, one])) };
   const circular = compounds.find((one) => isCircular(one, all));
   if (circular) throw refused(`“${circular.name}” contains itself.`);
-  const has = hasIn({ ...effect, compounds: all });
+  const variables = kept
+    .map((json) => broughtOf<Variable>(variableSchema, json, 'variables'))
+    .filter(({ id }) => !effect.variables[id]);
+  const has = hasIn({
+    ...effect,
+    compounds: all,
+    variables: { ...effect.variables, ...Object.fromEntries(variables.map((one) => [one.id, one])) },
+  });
   const fitting = read.map(
     (node): BehaviourNode =>
       ({
@@ -103,13 +152,36 @@ export const nodesOfText = (
   );
   for (const node of fitting) checkPorts(node, within);
   return {
-    nodes: copiedNodes(fitting, newId),
+    nodes: copiedNodes(fitting, () => newId('node') as NodeId),
+    variables,
+    notes: copiedNotes(notes, () => newId('note') as BoardNoteId),
     compounds: compounds.map(
       (one) =>
         mapReferences(compoundSchema, one as never, (to, id) =>
           has(to, id) ? id : null,
         ) as unknown as Compound,
     ),
+  };
+};
+
+/** What was copied with an older Iconia, as this one writes it. */
+const broughtUpText = ({
+  schema,
+  nodes,
+  compounds = [],
+}: z.infer<typeof fileSchema>): {
+  readonly nodes: readonly unknown[];
+  readonly compounds: readonly unknown[];
+} => {
+  if (schema === SCHEMA_VERSION) return { nodes, compounds };
+  const document = broughtUp({
+    schema,
+    circuits: { text: { nodes: { ...nodes } } },
+    compounds: { ...compounds },
+  }) as { circuits: { text: { nodes: object } }; compounds: object };
+  return {
+    nodes: Object.values(document.circuits.text.nodes),
+    compounds: Object.values(document.compounds),
   };
 };
 
@@ -125,13 +197,14 @@ const parsed = (text: string): z.infer<typeof fileSchema> => {
   return file.data;
 };
 
-const compoundOf = (json: unknown): Compound => {
-  const compound = compoundSchema.safeParse(json);
-  if (!compound.success)
+/** A thing that nodes bring along. */
+const broughtOf = <T>(schema: z.ZodType, json: unknown, what: string): T => {
+  const read = schema.safeParse(json);
+  if (!read.success)
     throw refused(
-      `One of the compounds does not hold together: ${describeIssues(compound.error).replace(/[.]$/, '')}.`,
+      `One of the ${what} does not hold together: ${describeIssues(read.error).replace(/[.]$/, '')}.`,
     );
-  return compound.data as Compound;
+  return read.data as T;
 };
 
 const nodeOf = (json: unknown, i: number): BehaviourNode => {
@@ -160,4 +233,12 @@ const checkPorts = (node: BehaviourNode, within: BehaviourNodes): void => {
         `The wire into “${name}” of a node of the kind ${node.kind} brings what is not read there.`,
       );
   }
+};
+
+/** The same, so much farther on the board: bends of wires and notes go along. */
+export const shiftedBy = (pasted: Pasted, way: BoardPlace): Pasted => {
+  const nodes = structuredClone(pasted.nodes);
+  const places = nodes.map(({ id, at }) => [id, [at[0] + way[0], at[1] + way[1]]] as const);
+  moveIn(Object.fromEntries(nodes.map((node) => [node.id, node])), new Map(places));
+  return { ...pasted, nodes, notes: copiedNotes(pasted.notes, ({ id }) => id, way) };
 };

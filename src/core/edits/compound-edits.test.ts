@@ -235,7 +235,7 @@ test('pasted into another effect a use brings its compound along, once', () => {
   let n = 0;
   const pasted = nodesOfText(text, effect, {}, () => id(`new${n++}`));
   expect(pasted.compounds).toEqual([compoundOf(made)]);
-  const target = after(effect, (of) => addToCircuit(of, CIRCUIT, pasted.nodes, pasted.compounds));
+  const target = after(effect, (of) => addToCircuit(of, CIRCUIT, pasted.nodes, pasted));
   expect(effectSchema.safeParse(target).error?.issues ?? []).toEqual([]);
   expect(usesOf(target, SOFT)).toBe(1);
   expect(nodesOfText(text, target, {}, () => id(`more${n++}`)).compounds).toEqual([]);

@@ -139,6 +139,7 @@ export const makeCompound = (
       order,
       note: '',
       nodes: byId([enter, ...within, leave]),
+      notes: {},
     } as Draft<Compound>;
     const drafted = nodesOn(d as unknown as Effect, board) as Record<NodeId, BehaviourNode>;
     for (const { id } of inner) delete drafted[id];

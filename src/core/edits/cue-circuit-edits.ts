@@ -4,11 +4,40 @@ import { edit, type Edit } from '../document/edit';
 import { newCircuit } from '../document/new-circuit';
 import { MOST_TRIGGERS } from '../document/cue-schema';
 import type { Circuit, CircuitId, Cue, CueId, Effect, NodeId, Trigger } from '../document/schema';
+import type { BoardPlace } from '../graph/graph';
+import { onBoard, type BoardId } from './board-nodes';
 import { newBehaviourNode, type BehaviourNode, type NodeOf } from '../kinds/nodes/nodes';
 
 const COLUMN = 260;
 const ROW = 130;
 const PORTS = ['a', 'b', 'c', 'd'] as const;
+
+/** The nodes that set a cue off and take it back as its own triggers do. */
+const nodesOfCue = (cue: Cue, newId: () => NodeId): readonly BehaviourNode[] => {
+  const nodes: BehaviourNode[] = [];
+  let row = 0;
+  for (const [triggers, what] of [
+    [cue.triggers, 'setOff'],
+    [cue.resets, 'reset'],
+  ] as const) {
+    if (triggers.length === 0) continue;
+    const events = triggers.map((trigger) =>
+      newBehaviourNode(newId(), 'trigger', [0, row++ * ROW], { set: { trigger } }),
+    );
+    const { from, made, column } = joined(events, newId, COLUMN);
+    const end = newBehaviourNode(newId(), 'cue', [column, events[0]!.at[1]], {
+      set: { do: what, cue: cue.id },
+      inputs: { event: { node: from.id, port: 'event' } },
+    });
+    nodes.push(...events, ...made, end);
+  }
+  if (nodes.length > 0) return nodes;
+  return [newBehaviourNode(newId(), 'cue', [COLUMN, 0], { set: { do: 'setOff', cue: cue.id } })];
+};
+const listenByNodes = (cue: Draft<Cue>): void => {
+  cue.triggers = [];
+  cue.resets = [];
+};
 
 /**
  * Opens a cue as a circuit: what sets it off and takes it back becomes nodes, and the cue one that they run into. Conditions, how often it fires
@@ -22,35 +51,28 @@ export const openAsCircuit = (
   newId: () => NodeId,
 ): Edit =>
   edit('Open a cue as a circuit', (d) => {
-    const drafted = d.cues[cue];
-    if (!drafted) return;
+    const of = effect.cues[cue];
+    if (!of) return;
     const order = Object.values(effect.circuits).reduce((most, c) => Math.max(most, c.order + 1), 0);
-    const nodes: BehaviourNode[] = [];
-    let row = 0;
-    for (const [triggers, what] of [
-      [drafted.triggers, 'setOff'],
-      [drafted.resets, 'reset'],
-    ] as const) {
-      if (triggers.length === 0) continue;
-      const events = (triggers as unknown as readonly Trigger[]).map((trigger) =>
-        newBehaviourNode(newId(), 'trigger', [0, row++ * ROW], { set: { trigger } }),
-      );
-      nodes.push(...events);
-      const { from, made, column } = joined(events, newId, COLUMN);
-      nodes.push(...made);
-      nodes.push(
-        newBehaviourNode(newId(), 'cue', [column, events[0]!.at[1]], {
-          set: { do: what, cue },
-          inputs: { event: { node: from.id, port: 'event' } },
-        }),
-      );
-    }
-    if (nodes.length === 0)
-      nodes.push(newBehaviourNode(newId(), 'cue', [COLUMN, 0], { set: { do: 'setOff', cue } }));
-    const circuit = { ...newCircuit(id, name, order), nodes: byId(nodes) };
+    const circuit = { ...newCircuit(id, name, order), nodes: byId(nodesOfCue(of, newId)) };
     d.circuits[id] = circuit as Draft<Circuit>;
-    drafted.triggers = [];
-    drafted.resets = [];
+    listenByNodes(d.cues[cue]!);
+  });
+
+/** The same on a board that there is, from a place on: its nodes, in the order in which they were made. */
+export const putCueOnBoard = (
+  effect: Effect,
+  cue: CueId,
+  board: BoardId,
+  [x, y]: BoardPlace,
+  newId: () => NodeId,
+): Edit =>
+  onBoard(effect, board, 'Put a cue on', ({ nodes }, d) => {
+    const of = effect.cues[cue];
+    if (!of) return;
+    for (const node of nodesOfCue(of, newId))
+      nodes[node.id] = { ...node, at: [node.at[0] + x, node.at[1] + y] } as Draft<BehaviourNode>;
+    listenByNodes(d.cues[cue]!);
   });
 
 /** Several events joined to one, four at a time. */

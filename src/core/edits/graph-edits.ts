@@ -1,9 +1,12 @@
 /** What is done to the nodes of any circuit, on a draft of it. Ids that are not there change nothing. */
 
+import type { BoardPlace } from '../graph/graph';
+import { MOST_BENDS } from '../schema/wire-schema';
+
 /** A node as far as wires and the board are concerned, to be changed. */
 interface DraftNode {
   at: [number, number];
-  inputs: Record<string, { node: string; port: string }>;
+  inputs: Record<string, { node: string; port: string; via?: [number, number][] | undefined }>;
 }
 type DraftGraph = Record<string, DraftNode>;
 export interface PortOf {
@@ -22,9 +25,37 @@ export const removeFrom = <N extends DraftNode>(
     for (const [port, wire] of Object.entries(node.inputs)) if (!graph[wire.node]) delete node.inputs[port];
 };
 
-/** Moves nodes on the board, to whole pixels of it. */
-export const moveIn = (graph: DraftGraph, places: ReadonlyMap<string, readonly [number, number]>): void => {
-  for (const [id, [x, y]] of places) if (graph[id]) graph[id].at = [Math.round(x), Math.round(y)];
+const whole = ([x, y]: BoardPlace): [number, number] => [Math.round(x), Math.round(y)];
+
+/** Moves nodes on the board, to whole pixels of it. Bends of wires among those that go the same way go along. */
+export const moveIn = (graph: DraftGraph, places: ReadonlyMap<string, BoardPlace>): void => {
+  const ways = new Map<string, BoardPlace>();
+  for (const [id, place] of places) {
+    const node = graph[id];
+    if (!node) continue;
+    const at = whole(place);
+    ways.set(id, [at[0] - node.at[0], at[1] - node.at[1]]);
+    node.at = at;
+  }
+  for (const [id, [x, y]] of ways)
+    for (const wire of Object.values(graph[id]!.inputs)) {
+      const way = ways.get(wire.node);
+      if (wire.via && way && way[0] === x && way[1] === y)
+        wire.via = wire.via.map(([left, top]) => [left + x, top + y]);
+    }
+};
+
+/** Leads a wire past these places, from where it comes to where it runs; along none it runs straight. */
+export const bendIn = (graph: DraftGraph, to: PortOf, via: readonly BoardPlace[]): void => {
+  const wire = graph[to.node]?.inputs[to.port];
+  if (!wire) return;
+  if (via.length > 0) wire.via = via.slice(0, MOST_BENDS).map(whole);
+  else delete wire.via;
+};
+
+/** All wires run straight again: when nodes are laid out anew their bends lead nowhere. */
+export const straightenIn = (graph: DraftGraph): void => {
+  for (const node of Object.values(graph)) for (const wire of Object.values(node.inputs)) delete wire.via;
 };
 
 /** Runs a wire into an input, instead of the one that ran there; null takes it away. */

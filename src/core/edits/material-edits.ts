@@ -3,7 +3,8 @@ import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { objectWords } from './object-edits';
 import { edit, type Edit } from '../document/edit';
-import { moveIn, removeFrom, wireIn } from './graph-edits';
+import { bendIn, straightenIn, type PortOf, moveIn, removeFrom, wireIn } from './graph-edits';
+import type { BoardPlace } from '../graph/graph';
 import { forget } from './forget';
 import { ALL_SLOTS, freeMaterialName, materialIdsOf } from '../document/material-queries';
 import type {
@@ -154,6 +155,28 @@ export const moveNodes = (
 ): Edit =>
   inCircuit(effect, id, 'Move nodes of', (circuit) => {
     moveIn(circuit, places);
+  });
+
+/** Lays nodes out anew: wires run straight again. */
+export const layOutNodes = (
+  effect: Effect,
+  id: MaterialId,
+  places: ReadonlyMap<NodeId, readonly [number, number]>,
+): Edit =>
+  inCircuit(effect, id, 'Lay out the nodes of', (circuit) => {
+    straightenIn(circuit);
+    moveIn(circuit, places);
+  });
+
+/** Leads the wire into an input past these places; along none it runs straight. */
+export const bendSurfaceWire = (
+  effect: Effect,
+  id: MaterialId,
+  to: PortOf,
+  via: readonly BoardPlace[],
+): Edit =>
+  inCircuit(effect, id, via.length > 0 ? 'Bend a wire of' : 'Straighten a wire of', (circuit) => {
+    bendIn(circuit, to, via);
   });
 
 /** Runs a wire into an input, instead of the one that ran there; null takes it away. */

@@ -1,17 +1,11 @@
 /** What becomes of a card when the picture it shows is replaced: it keeps its place. */
-import { cardExtent, coversBackdrop } from '../kinds/objects/resting';
+import { extentFor } from '../kinds/objects/resting';
 import { fromAngles, rotate } from '../maths/quaternion';
 import { add, multiply } from '../maths/vec3';
 import type { Asset, Card, LayerPlace } from '../document/schema';
 
 /** Assets that have a width and a height. */
 type Flat = Extract<Asset, { width: number }>;
-
-/** Extent of a card for a picture of another shape: as wide as it was; what covered the backdrop goes on covering it. */
-export const extentFor = (card: Pick<Card, 'extent' | 'anchor'>, aspect: number): [number, number] =>
-  card.anchor.kind === 'backdrop' && coversBackdrop(card.extent)
-    ? cardExtent(aspect, card.anchor)
-    : [card.extent[0], card.extent[0] / aspect];
 
 /**
  * Extent and move of the card afterwards. Layers of one canvas keep their scale in metres a pixel, and shift

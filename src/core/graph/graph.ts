@@ -7,7 +7,11 @@
 export interface Wire<Id extends string = string> {
   readonly node: Id;
   readonly port: string;
+  /** Where it is led past on the board, from where it comes to where it runs. */
+  readonly via?: readonly BoardPlace[] | undefined;
 }
+/** Pixels of the board, down from the top. */
+export type BoardPlace = readonly [x: number, y: number];
 
 /** A node, as far as wires and the board are concerned. */
 export interface GraphNode<Id extends string = string> {
@@ -69,10 +73,12 @@ export const copiedNodes = <N extends GraphNode>(
     id: names.get(n.id)!,
     at: [n.at[0] + aside[0], n.at[1] + aside[1]],
     inputs: Object.fromEntries(
-      Object.entries(n.inputs).map(([port, wire]) => [
-        port,
-        { ...wire, node: names.get(wire.node) ?? wire.node },
-      ]),
+      Object.entries(n.inputs).map(([port, { node, port: from, via }]) => {
+        const copy = names.get(node);
+        // A wire from what was not copied runs straight.
+        if (copy === undefined || !via) return [port, { node: copy ?? node, port: from }];
+        return [port, { node: copy, port: from, via: via.map(([x, y]) => [x + aside[0], y + aside[1]]) }];
+      }),
     ),
   }));
 };

@@ -108,6 +108,7 @@ const NOTHING_THERE: SignalSource = {
   scene: null,
   face: () => undefined,
   values: () => null,
+  numberOf: () => NaN,
   matrixOf: () => null,
   onScreen: () => null,
   speedOf: () => 0,
@@ -142,6 +143,8 @@ describe.each(SIGNAL_KINDS)('signal: %s', (kind) => {
       Object.keys(own)
         // A formula is written.
         .filter((field) => field !== 'seed' && kind !== 'formula')
+        // Which there are goes by the object; it is offered with it.
+        .filter((field) => !(is.parts?.of && field === is.parts.field))
         .sort(),
     );
   });

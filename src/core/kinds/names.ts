@@ -10,4 +10,6 @@ export interface Names {
   readonly variable: Name;
   readonly picture: Name;
   readonly compound: Name;
+  /** "strength of the light": a number of an object, by its path. */
+  readonly numberOf: (object: string | null, path: string) => string;
 }

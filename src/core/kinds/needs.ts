@@ -8,6 +8,8 @@ export type Need =
   /** People are told from what is behind them. */
   | 'people'
   | 'microphone'
+  /** Which colours the camera picture has. */
+  | 'colours'
   | { readonly picture: TargetId | null }
   | { readonly surface: SurfaceKind };
 

@@ -16,7 +16,7 @@ import { blankEffect } from '../document/defaults';
 import { objectSchema } from './objects/objects';
 import type { EffectObject, ObjectId } from '../document/schema';
 import { firstValues } from '../program/first-values';
-import { numbersOf, readNumber, withNumbers, writeNumber } from './numbers';
+import { numbersOf, offeredNumbers, readNumber, withNumbers, writeNumber } from './numbers';
 import { objectAs, ObjectsNow } from '../program/object-now';
 import { CARD, card } from '../behave/testing';
 
@@ -55,7 +55,11 @@ describe.each(objects.map((o) => [o.kind, o] as const))('the numbers of a %s', (
           const read = readNumber(object, values, path)!;
           if (path === 'visible') expect([0, 1]).toContain(read);
           else expect(read).toBeCloseTo(Math.min(high, Math.max(low, wanted)), 6);
-          for (const p of paths) if (p !== path) expect(readNumber(object, values, p)).toBe(before[p]);
+          // Sizes are of one scale.
+          const isSize = (p: string): boolean => /^(size|scale)/.test(p);
+          for (const p of paths)
+            if (p !== path && !(isSize(p) && isSize(path)))
+              expect(readNumber(object, values, p)).toBe(before[p]);
         },
       ),
       { numRuns: 60 },
@@ -70,6 +74,28 @@ describe.each(objects.map((o) => [o.kind, o] as const))('the numbers of a %s', (
         expect(objectSchema.safeParse(now).error).toBeUndefined();
         if (values.numbers) expect(now).not.toBe(object);
       }
+  });
+});
+
+describe('sizes', () => {
+  const box = { ...newSolid(id, 'box', 0, CROWN), scale: [2, 4, -1] } as EffectObject;
+  const scaled = (path: string, to: number): readonly number[] => {
+    const values = fresh(box);
+    writeNumber(box, values, path, to);
+    return values.scale;
+  };
+  test('along one axis the others stay; sized by one they go along', () => {
+    expect(scaled('scaleY', 3)).toEqual([2, 3, -1]);
+    expect(scaled('sizedByY', 8)).toEqual([4, 8, -2]);
+    expect(scaled('size', 0.5)).toEqual([1, 2, -0.5]);
+    const flat = { ...box, scale: [2, 0, 1] } as EffectObject;
+    const values = fresh(flat);
+    writeNumber(flat, values, 'sizedByY', 3);
+    expect(values.scale).toEqual([2, 3, 1]);
+  });
+  test('what only fields use is not offered', () => {
+    expect(offeredNumbers(box)).toContain('scaleX');
+    expect(offeredNumbers(box).filter((path) => path.startsWith('sizedBy'))).toEqual([]);
   });
 });
 

@@ -13,7 +13,11 @@ import type { Values } from './values';
 export type Bounds = readonly [low: number, high: number];
 
 const ZERO_TO_ONE: Bounds = [0, 1];
-/** What `Values` holds itself. `size` is a factor on the placed size, metres and degrees elsewhere. */
+const SCALES: Bounds = [-1000, 1000];
+/**
+ * What `Values` holds itself. `size` is a factor on the placed size, `scaleX` the scale along an axis, `sizedByX` the same with the other axes going
+ * along as they are placed; metres and degrees elsewhere.
+ */
 const PLACED: Readonly<Record<string, Bounds>> = {
   moveX: [-1e4, 1e4],
   moveY: [-1e4, 1e4],
@@ -22,6 +26,9 @@ const PLACED: Readonly<Record<string, Bounds>> = {
   turnY: [-1e6, 1e6],
   turnZ: [-1e6, 1e6],
   size: [0, 1000],
+  ...Object.fromEntries(
+    ['X', 'Y', 'Z'].flatMap((axis) => [`scale${axis}`, `sizedBy${axis}`].map((path) => [path, SCALES])),
+  ),
   visible: ZERO_TO_ONE,
 };
 /** Numbers of the pose, as lists call them. */
@@ -34,7 +41,13 @@ export const POSE_WORDS = {
   turnZ: 'turn z (°)',
   size: 'size',
 } as const;
-const PLACED_NAMES: Readonly<Record<string, string>> = { ...POSE_WORDS, visible: 'shown' };
+const PLACED_NAMES: Readonly<Record<string, string>> = {
+  ...POSE_WORDS,
+  scaleX: 'size along x',
+  scaleY: 'size along y',
+  scaleZ: 'size along z',
+  visible: 'shown',
+};
 
 /** What every object has and `Values` keeps itself. */
 const KEPT = new Set(['opacity']);
@@ -54,10 +67,14 @@ export const numbersOf = perObject((object: EffectObject): Readonly<Record<strin
   ...Object.fromEntries(Object.entries(drivenOf(object)).map(([path, number]) => [path, boundsOf(number)])),
 }));
 
+/** Those that are offered in lists. */
+export const offeredNumbers = (object: EffectObject): readonly string[] =>
+  Object.keys(numbersOf(object)).filter((path) => !path.startsWith('sizedBy'));
+
 /** What a number of an object is called in a list: "strength of the light", "shortest life (s)". */
 export const numberName = (object: EffectObject | undefined, path: string): string => {
   const own = object && Object.hasOwn(drivenOf(object), path) ? drivenOf(object)[path] : undefined;
-  return own ? listed(own) : (PLACED_NAMES[path] ?? path);
+  return own ? listed(own) : (PLACED_NAMES[path] ?? (path.startsWith('sizedBy') ? 'size' : path));
 };
 
 // A document may say anything, `__proto__` too.
@@ -76,12 +93,14 @@ export const readNumber = (object: EffectObject, values: Readonly<Values>, path:
   const axis = AXES.indexOf(path.slice(-1));
   if (axis < 0) return null;
   if (path.startsWith('move')) return values.move[axis]!;
+  if (path.startsWith('scale') || path.startsWith('sizedBy')) return values.scale[axis]!;
   return path.startsWith('turn') ? values.turn[axis]! : null;
 };
 
 /** The field of `Values` that keeps a number. */
 export const fieldOfNumber = (object: EffectObject, path: string): keyof Values => {
   if (isOwn(object, path)) return 'numbers';
+  if (path.startsWith('scale') || path.startsWith('sizedBy')) return 'scale';
   return FIELDS[path] ?? 'numbers';
 };
 const FIELDS: Readonly<Record<string, keyof Values>> = {
@@ -98,6 +117,18 @@ const FIELDS: Readonly<Record<string, keyof Values>> = {
 
 const withAxis = (v: Vec3, axis: number, x: number): Vec3 =>
   v.map((old, i) => (i === axis ? x : old)) as unknown as Vec3;
+
+/** As large along an axis, and along the others in proportion; one without extent there grows along that axis alone. */
+const scaledTo = (placed: Vec3, axis: number, to: number): Vec3 => {
+  const own = placed[axis]!;
+  return own === 0 ? withAxis(placed, axis, to) : (placed.map((x) => (x * to) / own) as unknown as Vec3);
+};
+
+/** Where its pivot is now. */
+export const pivotOf = (object: EffectObject, { numbers }: Readonly<Values>): Vec3 =>
+  numbers === null
+    ? object.pivot
+    : (object.pivot.map((x, axis) => numbers[`pivot.${axis}`] ?? x) as unknown as Vec3);
 
 /** Sets the number in `values`, within its bounds. An unknown name, or what is no number, changes nothing. */
 export const writeNumber = (object: EffectObject, values: Values, path: string, to: number): void => {
@@ -116,6 +147,8 @@ export const writeNumber = (object: EffectObject, values: Values, path: string, 
   else {
     const axis = AXES.indexOf(path.slice(-1));
     if (path.startsWith('move')) values.move = withAxis(values.move, axis, value);
+    else if (path.startsWith('scale')) values.scale = withAxis(values.scale, axis, value);
+    else if (path.startsWith('sizedBy')) values.scale = scaledTo(object.scale, axis, value);
     else values.turn = withAxis(values.turn, axis, value);
   }
 };

@@ -1,6 +1,7 @@
 /** What behaviour can change about an object. */
 import type { Vec3 } from '../maths/vec3';
-import type { Hex, Seconds, Unit } from '../units';
+import type { AssetId } from '../schema/asset-schema';
+import type { Hex, Metres, Seconds, Unit } from '../units';
 
 /** A sequence, video, clip or sound under way. */
 export interface Media {
@@ -25,6 +26,12 @@ export interface Media {
   } | null;
 }
 
+/** What a card shows instead of its own picture, and how large. */
+export interface ShownPicture {
+  readonly asset: AssetId;
+  readonly extent: [Metres, Metres];
+}
+
 export interface Values {
   visible: boolean;
   /** Of a sound it is the volume. */
@@ -37,6 +44,8 @@ export interface Values {
   colour: Hex | null;
   /** What a text says instead of what the document says. */
   text: string | null;
+  /** Replaced, never changed. */
+  picture: ShownPicture | null;
   /** Null is as the document says: from the start, again and again. */
   media: Media | null;
   /** Of a fountain: share of its rate. */

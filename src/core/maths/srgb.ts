@@ -30,3 +30,7 @@ export const hexOf = (rgb: Rgb): Hex =>
         .padStart(2, '0'),
     )
     .join('')}`;
+
+/** The same of amounts of light. */
+export const hexOfLight = (light: Rgb): Hex =>
+  hexOf(srgbOf(light.map((c) => Math.min(1, Math.max(0, c))) as unknown as Rgb));

@@ -33,7 +33,8 @@ const slope = (a: number, b: number, t: number): number => {
  */
 export const cubicBezier = ([x1, y1, x2, y2]: Handles, progress: number): number => {
   const x = clamp(progress, 0, 1);
-  if (x === 0 || x === 1) return x;
+  // Handles on the straight line leave it one.
+  if (x === 0 || x === 1 || (x1 === y1 && x2 === y2)) return x;
   let t = x;
   for (let n = 0; n < 8; n++) {
     const off = along(x1, x2, t) - x;

@@ -1,5 +1,6 @@
 /** Where every object of an effect is at an instant, in world or screen space. */
 import { isIn, type Program } from '../program/program';
+import { pivotOf } from '../kinds/numbers';
 import type { Values } from '../kinds/values';
 import type { ObjectId } from '../document/schema';
 import { isOnFace, kindOf } from '../kinds/objects/objects';
@@ -81,7 +82,8 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
       all.push({ places: NOWHERE, layering });
       return;
     }
-    const local = localMatrix(values, object.pivot, state.byHand(i) ?? UNTOUCHED, upAxis({ anchor }));
+    const pivot = pivotOf(object, values);
+    const local = localMatrix(values, pivot, state.byHand(i) ?? UNTOUCHED, upAxis({ anchor }));
     all.push({
       layering,
       places: bases.map((base): Place => {
@@ -96,7 +98,7 @@ export const placesOf = (program: Program, state: StateNow, here: Here): ObjectP
         if (fit && 'extent' in object)
           matrix = fitMatrix(fit, object.extent as [number, number], here.aspect, matrix[14]!);
         const lookAt = object.lookAt ?? (values.facing ? FACING : null);
-        if (lookAt && layering === 'space') matrix = lookingAt(matrix, object.pivot, lookAt, eye);
+        if (lookAt && layering === 'space') matrix = lookingAt(matrix, pivot, lookAt, eye);
         return {
           instance: base.instance,
           matrix,

@@ -90,7 +90,12 @@ export const nextPresence = (before: Presence, frame: TrackFrame, targets: reado
 
 /** The faces by their number, from 0. */
 export const facesBySlot = (presence: Presence, frame: TrackFrame): readonly (TrackedFace | undefined)[] =>
-  presence.slots.map((id) => (id === null ? undefined : frame.faces.find((f) => f.id === id)));
+  presence.slots.map((_, slot) => faceInSlot(presence, frame, slot));
+/** The face that has a number; from 0. */
+export const faceInSlot = ({ slots }: Presence, frame: TrackFrame, slot: number): TrackedFace | undefined => {
+  const id = slots[slot] ?? null;
+  return id === null ? undefined : frame.faces.find((f) => f.id === id);
+};
 
 /** The hands by their number, from 0. */
 export const handsBySlot = (presence: Presence, frame: TrackFrame): readonly (TrackedHand | undefined)[] =>

@@ -36,7 +36,8 @@ export const rayFor = (layering: Layering, frame: TrackFrame, { fovY, aspect }: 
 /** A flat thing can be met from its side too. */
 const THIN = 1e-4;
 
-const meet = (program: Program, i: number, place: Place, ray: Ray): number | null => {
+/** How far along a ray it meets object `i` of the program at one of its places; null where it misses. */
+export const meet = (program: Program, i: number, place: Place, ray: Ray): number | null => {
   const object = program.objects[i]!;
   const local = transformRay(place.matrix, ray);
   if (!local) return null;

@@ -91,7 +91,7 @@ const lacksOf = (node: BehaviourNode, has: (to: Referred, id: string) => boolean
   if (why) return [{ code: 'problem', node: node.id, why }];
   const what = lackingIn(setSchema(node.kind), node.set, has);
   if (what) return [{ code: 'lacks', node: node.id, what }];
-  const isNowhere = nodeKind(node.kind).writes !== undefined && keysOfNode(node).length === 0;
+  const isNowhere = nodeKind(node.kind).writes !== undefined && keysOfNode(node, {}).length === 0;
   return isNowhere ? [{ code: 'lacks', node: node.id, what: null }] : [];
 };
 

@@ -13,6 +13,7 @@ export const firstValues = (effect: Effect, object: EffectObject): Values => ({
   numbers: null,
   colour: null,
   text: null,
+  picture: null,
   media: firstMedia(effect, object),
   open: object.kind === 'fountain' && object.runs ? 1 : 0,
   burst: 0,

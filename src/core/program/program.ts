@@ -2,7 +2,7 @@
 import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '../kinds/actions/actions';
 import { isPlacedSignal } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
-import { reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
+import { hasPlacedNodes, reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
 import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
 import type {
   Action,
@@ -227,6 +227,7 @@ const partsByModel = (
 /** Whether anything asks where objects are: that is worked out in each step then. */
 const wantsPlaces = (effect: Effect): boolean =>
   signalsOf(effect).some(isPlacedSignal) ||
+  hasPlacedNodes(effect) ||
   triggersOf(effect).some(({ kind }) => triggerKind(kind).isPlaced) ||
   Object.values(effect.cues).some((cue) =>
     cue.beats.some(({ actions }) => actions.some((action) => actionKind(action.kind).isPlaced?.(action))),

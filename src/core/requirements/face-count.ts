@@ -1,5 +1,5 @@
 /** How many faces an effect tells apart. */
-import { signalsOf, triggersOf } from '../document/behaviour-queries';
+import { facesOfNodes, signalsOf, triggersOf } from '../document/behaviour-queries';
 import { anchorOf } from '../document/queries';
 import type { Effect } from '../document/schema';
 import { MOST_FACES } from '../schema/anchor-schema';
@@ -11,7 +11,7 @@ const namedBy = (thing: object): number => {
   return Math.max(1, ...[fields.face, fields.other].filter((n) => typeof n === 'number'));
 };
 
-/** As many as are looked for on a camera: at least one. Objects, what they stick to, triggers and signals count. */
+/** As many as are looked for on a camera: at least one. Objects, what they stick to, triggers, signals and nodes count. */
 export const faceCount = (effect: Effect): number =>
   Math.min(
     MOST_FACES,
@@ -19,5 +19,6 @@ export const faceCount = (effect: Effect): number =>
       1,
       ...Object.values(effect.objects).flatMap((o) => [namedBy(o), namedBy(anchorOf(effect, o))]),
       ...[...triggersOf(effect), ...signalsOf(effect)].map(namedBy),
+      ...facesOfNodes(effect).map((face) => face ?? MOST_FACES),
     ),
   );

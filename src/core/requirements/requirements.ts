@@ -1,5 +1,5 @@
 /** What an effect needs: which trackers, whether the microphone, whether people are told from what is behind them; what draws it. */
-import { signalsOf, triggersOf } from '../document/behaviour-queries';
+import { needsOfNodes, signalsOf, triggersOf } from '../document/behaviour-queries';
 import { materialCameraParts, materialIdsOf } from '../document/material-queries';
 import { anchorOf } from '../document/queries';
 import { needsOfPart, type DrawingPart, type Need } from '../kinds/needs';
@@ -19,6 +19,8 @@ export interface Requirements {
   /** People are told from what is behind them. */
   readonly people: boolean;
   readonly microphone: boolean;
+  /** Which colours the camera picture has. */
+  readonly colours: boolean;
   /** What draws it, beside what every page can. */
   readonly drawing: ReadonlySet<DrawingPart>;
 }
@@ -68,6 +70,7 @@ export const requirementsOf = (effect: Effect): Requirements => {
   const needs: Need[] = [
     ...Object.values(effect.objects).flatMap((object) => ofObject(effect, object)),
     ...triggersOf(effect).flatMap((trigger) => triggerKind(trigger.kind).needs?.(trigger) ?? []),
+    ...needsOfNodes(effect),
     ...signalsOf(effect).flatMap((signal) => signalKind(signal.kind).needs?.(signal) ?? []),
   ];
   const has = (need: Need): boolean => needs.includes(need);
@@ -84,6 +87,7 @@ export const requirementsOf = (effect: Effect): Requirements => {
     surfaces: new Set(surfaces),
     people: has('people'),
     microphone: has('microphone'),
+    colours: has('colours'),
     drawing: new Set(Object.values(effect.objects).flatMap((object) => drawingOf(effect, object))),
   };
 };

@@ -37,8 +37,8 @@ const alongAxes = (name: string, of: Omit<NumberProperty, 'type' | 'name'>) => {
 };
 const centimetres = { unit: 'centimetres', digits: 2, step: 0.5, bare: true } as const;
 /** Places: a document may hold farther ones than anybody sees. */
-const place = (name: string) =>
-  alongAxes(name, { low: -1e6, high: 1e6, offered: [-FARTHEST, FARTHEST], ...centimetres });
+const place = (name: string, more: Partial<NumberProperty> = {}) =>
+  alongAxes(name, { low: -1e6, high: 1e6, offered: [-FARTHEST, FARTHEST], ...centimetres, ...more });
 
 /** Where a touch counts as a touch of the object, in its own space. */
 export const touchAreaSchema = z.strictObject({
@@ -108,7 +108,7 @@ export const placedSchema = {
   }),
   scale: vec3Schema,
   /** The point of its own space that it turns and grows about. */
-  pivot: place('Pivot'),
+  pivot: place('Pivot', { driven: true }),
   lookAt: lookAtSchema.nullable(),
   /** Hidden by what is nearer, and hides what is farther. */
   depthTest: yesNo('Hidden by what is nearer'),

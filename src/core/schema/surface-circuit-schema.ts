@@ -4,10 +4,9 @@
  */
 import { z } from 'zod';
 import { assetIdSchema } from './asset-schema';
-import { idOf } from './references';
+import { nodeIdSchema, type NodeId } from './node-id';
 import { cameraView, finite, hex, text } from './values-schema';
-
-export const nodeIdSchema = idOf('nodes').brand<'NodeId'>();
+import { boardPlaceSchema, wireSchema } from './wire-schema';
 
 export const SURFACE_NODE_TYPES = [
   'surface',
@@ -63,11 +62,11 @@ export const surfaceNodeSchema = z.strictObject({
   id: nodeIdSchema,
   type: z.enum(SURFACE_NODE_TYPES),
   /** Where it lies on the board. */
-  at: z.tuple([finite, finite]),
+  at: boardPlaceSchema,
   /** What its unwired inputs and its settings are; what is not named here has its usual value. */
   values: z.record(text(24), valueSchema),
   /** What runs into its inputs: the output of another node. */
-  inputs: z.record(text(24), z.strictObject({ node: nodeIdSchema, port: text(24) })),
+  inputs: z.record(text(24), wireSchema),
   /** Of a picture node: its picture. */
   picture: pictureSourceSchema.nullable(),
 });
@@ -81,7 +80,6 @@ export const surfaceCircuitSchema = z
     'The id of a node differs from its key.',
   );
 
-export type NodeId = z.infer<typeof nodeIdSchema>;
 export type SurfaceNodeType = (typeof SURFACE_NODE_TYPES)[number];
 export type PictureSource = z.infer<typeof pictureSourceSchema>;
 export type SurfaceNodeValue = z.infer<typeof valueSchema>;

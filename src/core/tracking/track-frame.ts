@@ -3,6 +3,7 @@
  * knows which. World space is the camera's at the first instant: metres, +Y up, the camera looks along -Z.
  */
 import type { ExpressionName } from './expression-names';
+import type { PictureColours } from './picture-colours';
 import type { Pose } from '../maths/pose';
 import type { Vec3 } from '../maths/vec3';
 import type { Degrees, Hex, Metres, Seconds, Unit } from '../units';
@@ -85,6 +86,8 @@ export interface TrackFrame {
   readonly surfaces: readonly TrackedSurface[];
   /** Null when whoever tracks does not know. */
   readonly light: LightEstimate | null;
+  /** Which colours the picture has, where the effect asks for them and they are known. */
+  readonly colours?: PictureColours;
   /** What a microphone heard at that moment, where there was one. */
   readonly loudness?: Unit;
 }

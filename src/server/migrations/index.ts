@@ -4,6 +4,7 @@ import { takes } from './0002-takes';
 import { filesAndShelf } from './0003-files-and-shelf';
 import { bytesBeside } from './0004-bytes-beside';
 import { films } from './0005-films';
+import { keptCompounds } from './0006-kept-compounds';
 
 export interface Migration {
   readonly number: number;
@@ -17,4 +18,5 @@ export const MIGRATIONS: readonly Migration[] = [
   { number: 3, name: 'files and shelf', sql: filesAndShelf },
   { number: 4, name: 'bytes beside the database', sql: bytesBeside },
   { number: 5, name: 'films', sql: films },
+  { number: 6, name: 'kept compounds', sql: keptCompounds },
 ];

@@ -5,7 +5,12 @@ import { cutText } from '../../core/text';
 import { Problem } from '../problem';
 
 /** Where each of them is found. */
-const KEPT = { effect: 'on Home', take: 'on the Takes page', asset: 'on your shelf' } as const;
+const KEPT = {
+  effect: 'on Home',
+  take: 'on the Takes page',
+  asset: 'on your shelf',
+  compound: 'on your shelf',
+} as const;
 
 /** What cannot be an id names nothing that is there: 404, as for an id that nothing has. */
 export const expectIds = (router: Router, thing: keyof typeof KEPT): void => {

@@ -3,7 +3,6 @@
  * @jest-environment ./scripts/jest-page.mjs
  */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { computed, defineComponent, h, type Component } from 'vue';
 import { READY_NAMES, readyTrigger, type ReadyTrigger } from '../../../core/kinds/triggers/ready-triggers';
 import { blankEffect } from '../../../core/document/defaults';
 import { newBeat, newControl, newCue, newDrive, newPrompt } from '../../../core/document/new-cues';
@@ -35,7 +34,7 @@ import {
 } from '../../../core/document/schema';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
-import { mounted, openEffect, proveFields, type Asked } from '../testing';
+import { following, mounted, openEffect, proveFields, type Asked } from '../testing';
 import ActionEditor from './behave/action/ActionEditor.vue';
 import TriggerList from './behave/TriggerList.vue';
 import ControlCard from './behave/viewer/ControlCard.vue';
@@ -63,12 +62,6 @@ const effectWith = (more: Partial<Effect>): Effect => {
     objects: { [CARD]: newCard(CARD, picture, 0), [MODEL]: newModel(MODEL, model, 1), ...more.objects },
   };
 };
-/** The component follows the document, as it does on the bench. */
-const following = (component: Component, props: () => Record<string, unknown>) =>
-  defineComponent(() => {
-    const now = computed(props);
-    return () => h(component as never, now.value);
-  });
 const named = ({ numbers, choices, colours }: Asked): string[] => {
   const all = [...numbers, ...choices, ...colours];
   expect(all.filter((name) => !name)).toEqual([]);

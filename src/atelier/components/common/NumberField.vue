@@ -35,7 +35,7 @@ const props = withDefaults(
     formulas: false,
   },
 );
-const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string] }>();
+const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string, isDone: boolean] }>();
 
 const rounded = (value: number): number => Number(value.toFixed(props.digits));
 const shown = computed(() => (props.mixed ? '' : `${rounded(props.value)}${props.unit}`));
@@ -65,7 +65,7 @@ const type = (event: Event): void => {
   draft.value = (event.target as HTMLInputElement).value;
   problem.value = null;
   // It is written elsewhere; until that is there, what is typed on is kept here.
-  if (isFormula(draft.value)) return emit('formula', draft.value);
+  if (isFormula(draft.value)) return emit('formula', draft.value, false);
   // Where several differ, what was is lost: not before it is finished.
   if (props.mixed) return;
   // A plain number is seen at once; a sum when it is finished.
@@ -98,6 +98,8 @@ let before = props.value;
 const press = (event: KeyboardEvent): void => {
   const input = event.target as HTMLInputElement;
   if (event.key === 'Enter') {
+    // The line for it is not there yet: it ends there.
+    if (isFormula(draft.value)) return emit('formula', draft.value!, true);
     take();
     // The keys are the screen's again, unless there is something to put right.
     if (problem.value === null) input.blur();

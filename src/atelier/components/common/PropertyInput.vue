@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** A field for a property as its kind describes it: a number, a slider, a list, something that is so or not, a colour, something named. */
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { clamp } from '../../../core/maths/scalar';
 import { readOut, UNITS, type Property } from '../../../core/schema/properties';
-import { formulaAt, type FormulaPlace } from '../../../core/edits/formula-edits';
-import { useEffectStore } from '../../stores/effect';
+import type { FormulaPlace } from '../../../core/edits/formula-edits';
 import ColourField from './ColourField.vue';
-import FormulaSpot from './formula/FormulaSpot.vue';
+import DrivableNumber from './formula/DrivableNumber.vue';
 import NumberField from './NumberField.vue';
 import ReferenceField from './ReferenceField.vue';
 import SelectField from './SelectField.vue';
@@ -68,11 +67,6 @@ const shown = computed(() => {
     take: (n: number): void => emit('change', whole ? Math.round(n / of.factor) : n / of.factor, true),
   };
 });
-/** Where a formula is written. */
-const effectStore = useEffectStore();
-const spot = ref<{ begin(text: string): void } | null>(null);
-const begin = (text: string): void => spot.value?.begin(text);
-const hasFormula = computed(() => Boolean(props.place && formulaAt(effectStore.effect, props.place)));
 /** More of a list than this is sought by typing. */
 const FEW = 12;
 const SOUGHT = { showSearch: true, optionFilterProp: 'label', dropdownMatchSelectWidth: false };
@@ -94,9 +88,15 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
       @done="emit('done')"
     />
   </span>
-  <span v-else-if="shown && place" class="drivable" :class="{ row: as === 'row' }">
-    <template v-if="hasFormula && as === 'row'">{{ short }}</template>
-    <template v-if="!hasFormula">
+  <DrivableNumber
+    v-else-if="shown && place"
+    :class="{ row: as === 'row' }"
+    :place="place"
+    :label="shown.label"
+    @number="(n) => (emit('change', shown!.settle(n), true), emit('done'))"
+  >
+    <template v-if="as === 'row'" #before>{{ short }}</template>
+    <template #default="{ begin }">
       <SliderField
         v-if="as === 'row'"
         v-bind="shown.field"
@@ -120,13 +120,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
         @formula="begin"
       />
     </template>
-    <FormulaSpot
-      ref="spot"
-      :place="place"
-      :label="shown.label"
-      @number="(n) => (emit('change', shown!.settle(n), true), emit('done'))"
-    />
-  </span>
+  </DrivableNumber>
   <SliderField
     v-else-if="shown && as === 'row'"
     v-bind="shown.field"
@@ -215,14 +209,7 @@ const short = computed(() => props.word ?? props.property.short ?? props.propert
 .number {
   width: 80px;
 }
-.drivable {
-  position: relative;
-  display: flex;
-  align-items: center;
-  width: 100%;
-  min-width: 0;
-}
-.drivable.row {
+.row {
   gap: 10px;
   min-height: 28px;
   color: var(--soft);

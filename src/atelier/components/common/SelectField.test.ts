@@ -95,3 +95,20 @@ test('groups are compared by what is in them', () => {
   expect(areSameOptions(group('Kelp'), group('Kelp'))).toBe(true);
   expect(areSameOptions(group('Kelp'), group('Sand'))).toBe(false);
 });
+
+test('whoever uses it is told when it is opened and when it is shut', async () => {
+  const told: boolean[] = [];
+  const wrapper = mount(SelectField, {
+    props: { name: 'Tide', options: TIDES },
+    attrs: { onDropdownVisibleChange: (is: boolean) => told.push(is) },
+    attachTo: document.body,
+    global: { plugins: [Antd] },
+  });
+  const press = () => wrapper.find('.ant-select-selector').trigger('mousedown');
+  await press();
+  expect(told).toEqual([true]);
+  expect(wrapper.find('input').attributes('aria-expanded')).toBe('true');
+  await press();
+  expect(told).toEqual([true, false]);
+  expect(wrapper.find('input').attributes('aria-expanded')).toBe('false');
+});

@@ -23,6 +23,8 @@ const props = defineProps<{
   options: readonly SelectOption[];
 }>();
 
+/** Of its own: the library takes one listener for this, and not that of whoever uses it beside ours. */
+const emit = defineEmits<{ dropdownVisibleChange: [isOpen: boolean] }>();
 const attrs = useAttrs();
 const select = useTemplateRef<ComponentPublicInstance & { blur(): void }>('select');
 /** What was sought has been found: the next key is a command again, not a letter of the search. */
@@ -30,6 +32,10 @@ const chosen = (): void => {
   if (attrs.mode === undefined) void nextTick(() => select.value?.blur());
 };
 const open = ref(false);
+const opened = (is: boolean): void => {
+  open.value = is;
+  emit('dropdownVisibleChange', is);
+};
 /** The same list as long as it offers the same. */
 const offered = computed<readonly SelectOption[]>((before) =>
   before && areSameOptions(before, props.options) ? before : props.options,
@@ -60,7 +66,7 @@ watch(open, putRight, { flush: 'post' });
     ref="select"
     size="small"
     :options="offered as never"
-    @dropdown-visible-change="(is: boolean) => (open = is)"
+    @dropdown-visible-change="opened"
     @select="chosen"
   >
     <template v-if="$slots.option" #option="option"><slot name="option" v-bind="option" /></template>

@@ -18,7 +18,7 @@ withDefaults(
   }>(),
   { label: '', step: 1, digits: 0, unit: '', formulas: false },
 );
-const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string] }>();
+const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: string, isDone: boolean] }>();
 </script>
 
 <template>
@@ -43,7 +43,7 @@ const emit = defineEmits<{ change: [value: number]; done: []; formula: [text: st
       :digits="digits"
       :unit="unit"
       :formulas="formulas"
-      @formula="(text) => emit('formula', text)"
+      @formula="(text, isDone) => emit('formula', text, isDone)"
       @change="(v) => emit('change', v)"
       @done="emit('done')"
     />

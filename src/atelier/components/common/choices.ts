@@ -32,6 +32,13 @@ export const useChoices = () => {
       })),
     ),
     scenes: computed(() => named(sceneOrder(effectStore.effect))),
+    assets: computed(() =>
+      named(
+        Object.values(effectStore.effect.assets).filter(
+          (a) => a.kind === 'picture' || a.kind === 'sequence' || a.kind === 'video',
+        ),
+      ),
+    ),
     targets: computed(() => named(targetOrder(effectStore.effect))),
   };
   return {

@@ -6,7 +6,9 @@ import type { CueId, EffectObject } from '../../../core/document/schema';
 import { addCueFor, pasteCopiedCues } from '../../commands/cue-commands';
 import { useEffectStore } from '../../stores/effect';
 import { cueName } from '../../behave-words';
+import { useBoardThingStore } from '../../stores/board-thing';
 import { useDeskStore } from '../../stores/desk';
+import BoardNumbers from './BoardNumbers.vue';
 import WhyObject from './WhyObject.vue';
 import ChipButton from '../common/ChipButton.vue';
 
@@ -14,6 +16,7 @@ const props = defineProps<{ object: EffectObject }>();
 const effectStore = useEffectStore();
 const cues = computed(() => cuesActingOn(effectStore.effect, props.object.id));
 const desk = useDeskStore();
+const things = useBoardThingStore();
 const reveal = (id: CueId): void => {
   desk.behave.section = 'cues';
   desk.behave.cue = id;
@@ -41,6 +44,7 @@ const paste = (): void => {
     <ChipButton @click="recipe">+ Recipe</ChipButton>
     <ChipButton v-if="desk.copiedCues > 0" @click="paste">Paste</ChipButton>
   </div>
+  <BoardNumbers v-if="things.hasBoard" :object="object" />
   <WhyObject :object="object" />
 </template>
 

@@ -11,7 +11,7 @@ import {
   newPeopleOccluder,
   type Occluder,
 } from '../../../core/kinds/objects/occluder';
-import { formulaPlace } from '../../../core/edits/formula-edits';
+import { formulaAt, formulaPlace, sizePlace, type FormulaPlace } from '../../../core/edits/formula-edits';
 import { anchorOf, isHeadOccluder, isShowing, orderAtBottom, parentOf } from '../../../core/document/queries';
 import { isOnFace, isPlaceOnly, propertiesOf } from '../../../core/kinds/objects/objects';
 import type { EffectObject } from '../../../core/document/schema';
@@ -20,6 +20,7 @@ import { fitOf } from '../../../core/placing/fit';
 import { LARGEST, SMALLEST } from '../../../core/schema/limits';
 import { boxOf } from '../../../core/placing/bounds';
 import { sizeOf } from '../../../core/maths/box';
+import { clamp } from '../../../core/maths/scalar';
 import type { Vec3 } from '../../../core/maths/vec3';
 import { newObjectId } from '../../api/ids';
 import {
@@ -32,6 +33,7 @@ import {
 } from '../../commands/place-commands';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
+import DrivableNumber from '../common/formula/DrivableNumber.vue';
 import NumberField from '../common/NumberField.vue';
 import PropertyInput from '../common/PropertyInput.vue';
 import AnchorField from './AnchorField.vue';
@@ -97,7 +99,12 @@ const sized = computed(() =>
 );
 const sizeAt = (axis: number): number =>
   Math.abs(props.object.scale[axis]!) * (extent.value?.[axis] ?? 1) * 100;
-const setSize = (axis: number, shown: number): void => {
+/** Between which a size lies, as it is shown. */
+const sizeEnds = computed(() =>
+  extent.value ? ([SMALLEST * 100, LARGEST * 100] as const) : ([0.01, 1_000_000] as const),
+);
+const setSize = (axis: number, wanted: number): void => {
+  const shown = clamp(wanted, ...sizeEnds.value);
   const { scale } = props.object;
   const sign = scale[axis]! < 0 ? -1 : 1;
   const factor = (sign * shown) / 100 / (extent.value?.[axis] ?? 1);
@@ -109,6 +116,13 @@ const setSize = (axis: number, shown: number): void => {
     changeObject(effectStore.effect, props.object.id, { scale: next }, 'Size'),
     `size-${axis}`,
   );
+};
+/** Where a formula is written for a size: a formula that is there stays where it is, whether the chain is opened or closed. */
+const placeOfSize = (axis: 0 | 1 | 2): FormulaPlace => {
+  const place = (together: boolean): FormulaPlace =>
+    sizePlace([props.object], axis, extent.value ? extent.value[axis] : null, together);
+  const other = place(!chained.value);
+  return formulaAt(effectStore.effect, other) ? other : place(chained.value);
 };
 const marks = computed(() => (props.object.kind === 'card' ? ['w', 'h', 'd'] : AXES));
 const sizeLabel = (axis: number): string =>
@@ -219,20 +233,30 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           >
             <Link2 v-if="chained" :size="13" /><Link2Off v-else :size="13" /></IconButton
         ></span>
-        <NumberField
+        <DrivableNumber
           v-for="i in sized"
           :key="i"
-          :value="sizeAt(i)"
+          :place="placeOfSize(i as 0 | 1 | 2)"
           :label="sizeLabel(i)"
-          :mark="marks[i]!"
-          :unit="extent ? '' : '%'"
-          :step="extent ? 0.5 : 5"
-          :digits="2"
-          :min="extent ? SMALLEST * 100 : 0.01"
-          :max="extent ? LARGEST * 100 : 1000000"
-          @change="(v) => setSize(i, v)"
-          @done="effectStore.endGesture()"
-        />
+          @number="(n) => (setSize(i, n * 100), effectStore.endGesture())"
+        >
+          <template #default="{ begin }">
+            <NumberField
+              :value="sizeAt(i)"
+              :label="sizeLabel(i)"
+              :mark="marks[i]!"
+              :unit="extent ? '' : '%'"
+              :step="extent ? 0.5 : 5"
+              :digits="2"
+              :min="sizeEnds[0]"
+              :max="sizeEnds[1]"
+              formulas
+              @change="(v) => setSize(i, v)"
+              @done="effectStore.endGesture()"
+              @formula="begin"
+            />
+          </template>
+        </DrivableNumber>
       </div>
       <LengthField v-if="lengthOpen" :ids="[object.id]" />
       <div
@@ -247,6 +271,7 @@ const hasPivot = computed(() => props.object.pivot.some((p) => p !== 0));
           :key="axis"
           :property="described[`pivot.${i}`]!"
           :value="object.pivot[i]"
+          :place="formulaPlace(object, `pivot.${i}`)"
           @change="(to) => change('pivot', i, to as number, 'Set the pivot of')"
           @done="effectStore.endGesture()"
         />

@@ -3,11 +3,14 @@
 import { computed } from 'vue';
 import { sharedProperties, type SharedProperty } from '../../../core/document/shared-properties';
 import { BLEND_MODES, type EffectObject } from '../../../core/document/schema';
+import { sharedPlace, sizePlace } from '../../../core/edits/formula-edits';
 import { setBlendOfAll, setPropertyOfAll, setScaleOfAll } from '../../../core/edits/shared-edits';
+import { clamp } from '../../../core/maths/scalar';
 import { isOnFace, isPlaceOnly } from '../../../core/kinds/objects/objects';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import LengthField from './LengthField.vue';
+import DrivableNumber from '../common/formula/DrivableNumber.vue';
 import NumberField from '../common/NumberField.vue';
 import PropertyInput from '../common/PropertyInput.vue';
 import SelectField from '../common/SelectField.vue';
@@ -41,7 +44,18 @@ const blend = computed(() => {
 const set = (path: string, to: unknown, felt: boolean): void => {
   effectStore.edit(setPropertyOfAll(effectStore.effect, ids.value, path, to), felt ? `all-${path}` : null);
 };
-const fieldOf = ({ property, value, isMixed }: SharedProperty) => ({ property, value, mixed: isMixed });
+/** In per cent. */
+const SIZE_ENDS = [0.01, 1_000_000] as const;
+const setSize = (axis: number, wanted: number): void => {
+  const to = clamp(wanted, ...SIZE_ENDS) / 100;
+  effectStore.edit(setScaleOfAll(effectStore.effect, ids.value, axis, to), `all-scale-${axis}`);
+};
+const fieldOf = (path: string, { property, value, isMixed }: SharedProperty) => ({
+  property,
+  value,
+  mixed: isMixed,
+  place: property.type === 'number' ? sharedPlace(props.objects, path) : null,
+});
 const done = (): void => effectStore.endGesture();
 </script>
 
@@ -52,30 +66,38 @@ const done = (): void => effectStore.endGesture();
       <PropertyInput
         v-for="axis in row.axes"
         :key="axis.path"
-        v-bind="fieldOf(axis.of!)"
+        v-bind="fieldOf(axis.path, axis.of!)"
         @change="(to, felt) => set(axis.path, to, felt)"
         @done="done"
       />
     </div>
     <div v-if="isSized" class="line">
       <span>Size</span>
-      <NumberField
+      <DrivableNumber
         v-for="(axis, i) in AXES"
         :key="axis"
-        :value="objects[0]!.scale[i]! * 100"
-        :mixed="differ((o) => o.scale[i])"
+        :place="sizePlace(objects, i as 0 | 1 | 2, null, false)"
         :label="`Size ${axis} of all, per cent`"
-        :mark="axis"
-        unit="%"
-        :step="5"
-        :digits="1"
-        :min="0.01"
-        :max="1000000"
-        @change="
-          (v) => effectStore.edit(setScaleOfAll(effectStore.effect, ids, i, v / 100), `all-scale-${i}`)
-        "
-        @done="done"
-      />
+        @number="(n) => (setSize(i, n * 100), done())"
+      >
+        <template #default="{ begin }">
+          <NumberField
+            :value="objects[0]!.scale[i]! * 100"
+            :mixed="differ((o) => o.scale[i])"
+            :label="`Size ${axis} of all, per cent`"
+            :mark="axis"
+            unit="%"
+            :step="5"
+            :digits="1"
+            :min="SIZE_ENDS[0]"
+            :max="SIZE_ENDS[1]"
+            formulas
+            @change="(v) => setSize(i, v)"
+            @done="done"
+            @formula="begin"
+          />
+        </template>
+      </DrivableNumber>
     </div>
     <LengthField v-if="isSized" :ids="ids" />
     <div v-if="blend" class="line">
@@ -95,7 +117,7 @@ const done = (): void => effectStore.endGesture();
       }}</span>
       <PropertyInput
         class="two"
-        v-bind="fieldOf(one)"
+        v-bind="fieldOf(path, one)"
         @change="(to, felt) => set(path, to, felt)"
         @done="done"
       />

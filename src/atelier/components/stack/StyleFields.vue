@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How a card looks: opacity, tint, blend mode, back side. */
-import { computed, ref } from 'vue';
-import { formulaAt, formulaPlace } from '../../../core/edits/formula-edits';
+import { computed } from 'vue';
+import { formulaPlace } from '../../../core/edits/formula-edits';
 import { styleFlat, styleSolid } from '../../../core/edits/object-edits';
 import { clamp } from '../../../core/maths/scalar';
 import { isShowing } from '../../../core/document/queries';
@@ -10,7 +10,7 @@ import { BLEND_MODES, type BlendMode, type EffectObject } from '../../../core/do
 import { shownAs } from '../../kinds/object-kinds';
 import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
-import FormulaSpot from '../common/formula/FormulaSpot.vue';
+import DrivableNumber from '../common/formula/DrivableNumber.vue';
 import NumberField from '../common/NumberField.vue';
 import AssetField from './AssetField.vue';
 import SelectField from '../common/SelectField.vue';
@@ -44,15 +44,11 @@ const colourName = computed(() =>
 const opacityName = computed(() => propertiesOf(props.object)['opacity']?.name ?? '');
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
-  const next = Math.min(1, Math.max(0, value));
+  const next = clamp(value, 0, 1);
   effectStore.edit(styleSolid(effectStore.effect, props.object.id, { opacity: next }), 'opacity');
 };
-/** A formula in its place. */
-const spot = ref<{ begin(text: string): void } | null>(null);
-const opacityPlace = computed(() => formulaPlace(props.object, 'opacity'));
-const opacityFormula = computed(
-  () => opacityPlace.value !== null && formulaAt(effectStore.effect, opacityPlace.value) !== null,
-);
+/** Where a formula is written for it. */
+const opacityPlace = computed(() => formulaPlace(props.object, 'opacity')!);
 const setTint = (text: string, gesture: string | null): void => {
   const hex = text.trim().toLowerCase();
   if (/^#[0-9a-f]{6}$/.test(hex)) style({ tint: hex }, gesture);
@@ -64,38 +60,38 @@ const setTint = (text: string, gesture: string | null): void => {
     <AssetField v-if="isShowing(object)" :object="object" />
     <div class="line">
       <span>{{ opacityName }}</span>
-      <a-slider
-        v-if="!opacityFormula"
-        v-name="opacityName"
-        class="slider"
-        :value="opacity * 100"
-        :min="0"
-        :max="100"
-        :tooltip-open="false"
-        @change="(v) => setOpacity(Number(v) / 100)"
-        @after-change="effectStore.endGesture()"
-      />
-      <NumberField
-        v-if="!opacityFormula"
-        :value="opacity * 100"
-        :label="`${opacityName}, per cent`"
-        unit="%"
-        :min="0"
-        :max="100"
-        :digits="0"
-        formulas
-        @change="(v) => setOpacity(v / 100)"
-        @done="effectStore.endGesture()"
-        @formula="(text) => spot?.begin(text)"
-      />
-      <FormulaSpot
-        v-if="opacityPlace"
-        ref="spot"
-        class="two"
+      <DrivableNumber
+        class="wide opacity"
         :place="opacityPlace"
         :label="`${opacityName}, per cent`"
-        @number="(v) => (setOpacity(clamp(v, 0, 1)), effectStore.endGesture())"
-      />
+        @number="(v) => (setOpacity(v), effectStore.endGesture())"
+      >
+        <template #default="{ begin }">
+          <a-slider
+            v-name="opacityName"
+            class="slider"
+            :value="opacity * 100"
+            :min="0"
+            :max="100"
+            :tooltip-open="false"
+            @change="(v) => setOpacity(Number(v) / 100)"
+            @after-change="effectStore.endGesture()"
+          />
+          <NumberField
+            class="per-cent"
+            :value="opacity * 100"
+            :label="`${opacityName}, per cent`"
+            unit="%"
+            :min="0"
+            :max="100"
+            :digits="0"
+            formulas
+            @change="(v) => setOpacity(v / 100)"
+            @done="effectStore.endGesture()"
+            @formula="begin"
+          />
+        </template>
+      </DrivableNumber>
     </div>
     <div v-if="object.kind === 'model' && clips.length > 0" class="line">
       <span>Clip</span>
@@ -176,8 +172,15 @@ const setTint = (text: string, gesture: string | null): void => {
   align-items: center;
   color: var(--soft);
 }
+.opacity {
+  gap: 5px;
+}
 .slider {
+  flex: 1;
   margin: 4px 6px;
+}
+.per-cent {
+  flex: 0 0 64px;
 }
 .wide {
   grid-column: 2 / -1;

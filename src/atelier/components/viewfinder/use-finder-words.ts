@@ -42,7 +42,10 @@ export const useFinderWords = (detail: Readonly<Ref<Detail>>, share: Readonly<Re
       if (playback.cameraState === 'looking' && playback.cameraSeeks)
         return SEEKING_WORDS[playback.cameraSeeks];
     }
-    return null;
+    if (playback.source === 'camera') return null;
+    if (playback.coloursShare !== null)
+      return `Reading the colours of the take: ${Math.round(100 * playback.coloursShare)} %`;
+    return playback.coloursProblem;
   });
   return { label, caption, lighter };
 };

@@ -5,7 +5,7 @@
 import type { CircuitId, NodeId } from '../../document/schema';
 import type { WholeWrites } from '../../kinds/actions/action-kind';
 import { nodeKind, type BehaviourNode } from '../../kinds/nodes/nodes';
-import type { PortValue } from '../../kinds/nodes/ports';
+import { isMissing, type PortValue } from '../../kinds/nodes/ports';
 import type { Signal } from '../../kinds/signals/signals';
 import type { Watched, WatchResult, WatchState } from '../../kinds/triggers/trigger-kind';
 import { nextWatch, type Trigger } from '../../kinds/triggers/triggers';
@@ -17,6 +17,8 @@ import type { Program } from '../../program/program';
 import { STEP } from '../../units';
 import { CircuitRun, type CircuitState, type AskedInstant } from '../circuit-run';
 import type { Json, ScriptEngine, ScriptGiven, ScriptTaken } from '../../script/engine';
+import type { NodeWorld } from '../../kinds/nodes/node-kind';
+import { WorldAt } from '../world-at';
 import { signalNow, type Instant } from '../signals';
 import type { Witness } from '../witness';
 import { watchedAt } from '../watch/watching';
@@ -29,7 +31,10 @@ class NodeNow implements AskedInstant {
     private readonly at: Instant,
     private readonly watched: Watched,
     private readonly scripts: Scripts,
-  ) {}
+  ) {
+    this.places = new WorldAt(at);
+  }
+  private readonly places: NodeWorld;
   get step(): number {
     return this.at.step;
   }
@@ -44,6 +49,9 @@ class NodeNow implements AskedInstant {
   }
   random(n = 0): number {
     return pcg3d(this.asks.seed, this.at.step, n)[0] / 4294967296;
+  }
+  get world(): NodeWorld {
+    return this.places;
   }
   script(
     source: string,
@@ -82,7 +90,7 @@ export class CircuitsPart implements Part<CircuitState> {
   private readonly run: CircuitRun;
   /** Written in this step: by which setter, what. */
   private readonly setters: Setter<never>[] = [];
-  private readonly values: PortValue[] = [];
+  private readonly values: (PortValue | readonly PortValue[])[] = [];
 
   constructor(
     program: Program,
@@ -102,8 +110,17 @@ export class CircuitsPart implements Part<CircuitState> {
   }
 
   private actOf(node: BehaviourNode, inputs: readonly (() => PortValue)[]): (() => void) | null {
-    const { writes, lays, does } = nodeKind(node.kind);
+    const { writes, lays, steers, does } = nodeKind(node.kind);
     const { write, setterOf, sinks } = this.around;
+    if (steers) {
+      const steer = steers(node.set as never, sinks);
+      return () => {
+        const now = inputs.map((one) => one());
+        if (now.at(-1) === 0 || now.some(isMissing)) return;
+        this.setters.push(steer as Setter<never>);
+        this.values.push(now as never);
+      };
+    }
     if (does)
       return () =>
         does(
@@ -117,7 +134,7 @@ export class CircuitsPart implements Part<CircuitState> {
     return () => {
       const now = value!();
       // What has no value writes nothing.
-      if (isOn!() === 0 || Number.isNaN(now)) return;
+      if (isOn!() === 0 || isMissing(now)) return;
       this.setters.push(set);
       this.values.push(now);
     };

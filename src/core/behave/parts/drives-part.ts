@@ -9,38 +9,36 @@ import { remapped } from '../remap';
 import { signalNow, type Instant } from '../signals';
 import type { Part, Step } from './part';
 
-/** By the id of the drive. */
-export type DriveValues = Readonly<Record<string, number>>;
+/** In the order of the program's drives; NaN for one that never had a value. */
+export type DriveValues = Float64Array;
 
 export class DrivesPart implements Part<DriveValues> {
-  private values: DriveValues = {};
+  private values: DriveValues;
   private readonly driven: readonly { readonly drive: Drive; readonly set: Setter }[];
 
-  constructor(program: Program, setterOf: (writable: Writable) => Setter) {
+  constructor(
+    private readonly program: Program,
+    setterOf: (writable: Writable) => Setter,
+  ) {
+    this.values = new Float64Array(program.drives.length).fill(NaN);
     this.driven = program.drives.map((drive) => ({ drive, set: setterOf(drive.to) }));
   }
 
   step({ at }: Step): void {
-    // One record a step, and the same one while nothing differs: snapshots hold on to it.
-    const now: Record<string, number> = { ...this.values };
-    let differs = false;
-    for (const { drive, set } of this.driven) {
-      const value = this.next(drive, at);
-      if (value === undefined) continue;
-      if (value !== now[drive.id]) differs = true;
-      now[drive.id] = value;
+    // A new row a step, and the same one while nothing differs: snapshots hold on to it.
+    const before = this.values;
+    let now = before;
+    for (let i = 0; i < this.driven.length; i++) {
+      const { drive, set } = this.driven[i]!;
+      const value = next(drive, before[i]!, at);
+      if (Number.isNaN(value)) continue;
+      if (value !== before[i]) {
+        if (now === before) now = before.slice();
+        now[i] = value;
+      }
       set(value);
     }
-    if (differs) this.values = now;
-  }
-
-  /** Undefined while it never had a value. Where its signal has none, the last one stays. */
-  private next(drive: Drive, at: Instant): number | undefined {
-    const value = signalNow(drive.signal, at);
-    const before = this.values[drive.id];
-    if (Number.isNaN(value)) return before;
-    const wanted = remapped(value, drive.remap);
-    return drive.lag > 0 && before !== undefined ? followed(before, wanted, drive.lag, STEP) : wanted;
+    this.values = now;
   }
 
   save(): DriveValues {
@@ -49,7 +47,16 @@ export class DrivesPart implements Part<DriveValues> {
   restore(state: DriveValues): void {
     this.values = state;
   }
-  carry(_before: Program, state: DriveValues): DriveValues {
-    return state;
+  carry(before: Program, state: DriveValues): DriveValues {
+    const had = new Map(before.drives.map(({ id }, i) => [id, state[i]!]));
+    return Float64Array.from(this.program.drives, ({ id }) => had.get(id) ?? NaN);
   }
 }
+
+/** NaN while it never had a value. Where its signal has none, the last one stays. */
+const next = (drive: Drive, before: number, at: Instant): number => {
+  const value = signalNow(drive.signal, at);
+  if (Number.isNaN(value)) return before;
+  const wanted = remapped(value, drive.remap);
+  return drive.lag > 0 && !Number.isNaN(before) ? followed(before, wanted, drive.lag, STEP) : wanted;
+};

@@ -41,7 +41,7 @@ export class ObjectsPart implements Part<ObjectsState> {
   }
 
   /** Over everything, in this step. */
-  lay(i: number, over: Partial<Pick<Values, 'text' | 'colour'>>): void {
+  lay(i: number, over: Partial<Pick<Values, 'text' | 'colour' | 'picture'>>): void {
     this.over[i] = { ...this.of(i), ...over };
   }
   /** The same of a number. */

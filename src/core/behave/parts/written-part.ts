@@ -2,7 +2,9 @@
  * The one place where numbers are written that lie over the document and over what cues have made of it, whoever works them out. Of two
  * that write the same thing in a step the later one wins: see `writing.ts` for the order.
  */
-import type { Effect, ObjectId, VariableId } from '../../document/schema';
+import type { AssetId, Effect, ObjectId, VariableId } from '../../document/schema';
+import { extentFor } from '../../kinds/objects/resting';
+import type { ShownPicture } from '../../kinds/values';
 import type { InputOfCircuit, Setter, Sinks } from '../../kinds/writables/writable-kind';
 import { setterOf, type Writable } from '../../kinds/writables/writables';
 import type { Program } from '../../program/program';
@@ -75,6 +77,23 @@ export class WrittenPart implements Part<WrittenState>, Sinks {
   colour(object: ObjectId): Setter<Hex> | null {
     const i = this.program.indexOf.get(object);
     return i === undefined ? null : (colour) => this.around.objects.lay(i, { colour });
+  }
+  picture(object: ObjectId): Setter<string> | null {
+    const i = this.program.indexOf.get(object);
+    const card = i === undefined ? null : this.program.objects[i]!;
+    if (card?.kind !== 'card') return null;
+    // The same record for the same picture, so that whoever draws it can tell by identity.
+    const shown = new Map<string, ShownPicture | null>();
+    return (id) => {
+      if (!shown.has(id)) {
+        const asset = this.program.effect.assets[id as AssetId];
+        const isSeen = asset?.kind === 'picture' || asset?.kind === 'sequence' || asset?.kind === 'video';
+        const extent = isSeen ? extentFor(card, asset.width / asset.height) : null;
+        shown.set(id, extent && { asset: asset!.id, extent });
+      }
+      const picture = shown.get(id);
+      if (picture) this.around.objects.lay(i!, { picture });
+    };
   }
   variable(id: VariableId): Setter {
     return (value) => this.around.variables.set(id, value);

@@ -1,8 +1,7 @@
 /** What circuits read of the effect and the world, and what they write and do. */
 import { cueIdSchema, promptIdSchema } from '../../schema/behave-ids';
 import type { Rgb } from '../../maths/blend';
-import { clamp } from '../../maths/scalar';
-import { hexOf, srgbOf } from '../../maths/srgb';
+import { hexOfLight } from '../../maths/srgb';
 import { objectIdSchema, sceneIdSchema } from '../../schema/placed-schema';
 import { choice } from '../../schema/properties';
 import { toChoose } from '../../schema/references';
@@ -11,10 +10,7 @@ import { readyTrigger } from '../triggers/ready-triggers';
 import { triggerSchema } from '../triggers/triggers';
 import { UNWATCHED, type WatchState } from '../triggers/trigger-kind';
 import { writableSchema } from '../writables/writables';
-import type { Hex } from '../../units';
 import { defineNode, event, input, num, output, truth } from './node-kind';
-
-const hexOfLight = (light: Rgb): Hex => hexOf(srgbOf(light.map((c) => clamp(c, 0, 1)) as unknown as Rgb));
 
 /** To be set off, and put back, as by its own triggers: its conditions and pauses count. */
 const CUE_WORDS = { setOff: 'set off', start: 'start', stop: 'stop', reset: 'put back' } as const;

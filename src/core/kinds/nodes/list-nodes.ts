@@ -1,10 +1,15 @@
 /** Lists of numbers. */
-import { event, input, keeps, num, output, pure, type InputPort } from './node-kind';
+import { perObject } from '../../memo';
+import { compiledOrNull, formulaFields, problemOf, type Formula } from '../signals/formula';
+import { defineNode, event, input, keeps, num, output, pure, type InputPort } from './node-kind';
 
 type Numbers = readonly number[];
 const list = (name = 'list'): InputPort => input(name, 'list', null);
 const LIST = [output('list', 'list')];
 const NUMBER = [output('value', 'number')];
+/** What a formula for each item reads, by its names. */
+export const EACH_PORTS = ['item', 'place', 'count', 'a', 'b'] as const;
+const eachOf = perObject((set: Formula) => compiledOrNull(set, 'plain', EACH_PORTS));
 /** Longer no list gets. */
 const LONGEST_LIST = 1000;
 
@@ -31,6 +36,27 @@ export const LIST_NODES = {
     [output('least', 'number'), output('greatest', 'number')],
     ([all]: readonly Numbers[]) => (all!.length === 0 ? [NaN, NaN] : [Math.min(...all!), Math.max(...all!)]),
   ),
+  eachItem: defineNode({
+    inputs: [list(), num('a'), num('b')],
+    outputs: LIST,
+    fields: formulaFields,
+    fresh: { text: 'item * 2', inputs: {} },
+    title: ({ text }) => `each = ${text}`,
+    problem: (set) => problemOf(set, 'plain', EACH_PORTS)?.message ?? null,
+    signals: ({ inputs }) => Object.values(inputs),
+    run: {
+      as: 'values',
+      of: ([all, a, b]: readonly [Numbers, number, number], set, at) => {
+        const compiled = eachOf(set);
+        if (!compiled) return [[]];
+        const read = compiled.inputs.map((one) => at.signal(one));
+        return [all.map((item, i) => compiled.run([...read, item, i + 1, all.length, a, b]))];
+      },
+    },
+  }),
+  countUp: pure([num('count', 5)], LIST, ([count]: Numbers) => [
+    Array.from({ length: Math.min(LONGEST_LIST, Math.max(0, Math.round(count!) || 0)) }, (_, i) => i + 1),
+  ]),
   collect: keeps(
     [event('event'), num('value'), num('most', 10), input('reset', 'event', 0)],
     LIST,

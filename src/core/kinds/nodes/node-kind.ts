@@ -7,7 +7,13 @@ import type { z } from 'zod';
 import type { GraphInput, GraphOutput, Ports } from '../../graph/graph';
 import type { Json, ScriptGiven, ScriptTaken } from '../../script/engine';
 import type { UnitName } from '../../schema/properties';
-import type { Seconds, Unit } from '../../units';
+import type { Rgb } from '../../maths/blend';
+import type { Matrix } from '../../maths/matrix';
+import type { Ray } from '../../maths/ray';
+import type { Anchor } from '../../schema/anchor-schema';
+import type { CameraState, LightEstimate } from '../../tracking/track-frame';
+import type { Degrees, Seconds, Unit } from '../../units';
+import type { Need } from '../needs';
 import type { WholeWrites } from '../actions/action-kind';
 import type { Names } from '../names';
 import type { Signal } from '../signals/signals';
@@ -33,6 +39,27 @@ export interface OutputPort extends GraphOutput {
 
 export type NodePorts = Ports<InputPort, OutputPort>;
 
+/** What nodes are told of where things are. World places in metres, picture places in shares from the top left. */
+export interface NodeWorld {
+  readonly camera: CameraState;
+  /** What of the camera is seen. */
+  readonly view: { readonly fovY: Degrees; readonly aspect: number };
+  /** What the picture says about the light; null where that is not known. */
+  readonly light: LightEstimate | null;
+  /** The mean colour of the picture around a point of it, as amounts of light; null where that is not known. A kind that asks needs `colours`. */
+  colourAround(x: Unit, y: Unit, size: Unit): Rgb | null;
+  /** Where the picture was tapped since the last step. */
+  readonly taps: readonly { readonly x: Unit; readonly y: Unit }[];
+  /** From the space of what things stick to to the world's, with the number of the face or hand from 0; none where it is not seen. */
+  anchors(anchor: Anchor): readonly { readonly instance: number; readonly matrix: Matrix }[];
+  /** From the space of an object to the world's or the screen's, at each of its places. A kind that asks says `isPlaced`. */
+  placesOf(object: string): readonly Matrix[];
+  /** How far along a ray it meets an object; null where it misses. The same. */
+  meets(object: string, ray: Ray): number | null;
+  /** The object that is touched at a point of the picture. The same. */
+  touched(x: Unit, y: Unit): string | null;
+}
+
 /** What nodes are told of the step that is worked out. */
 export interface NodeInstant {
   /** Since the effect started. */
@@ -41,6 +68,7 @@ export interface NodeInstant {
   /** NaN where it has no value. */
   signal(signal: Signal): number;
   watch(trigger: Trigger, state: WatchState): WatchResult;
+  readonly world: NodeWorld;
   /** A number of chance from 0 up to 1: of this node, this step and `n`. */
   random(n?: number): Unit;
   /** One step of a script; null while nothing is there that runs scripts. */
@@ -95,6 +123,12 @@ export interface NodeSpec<Set> {
   /** Signals and triggers that it looks at. */
   readonly signals?: (set: Set) => readonly Signal[];
   readonly triggers?: (set: Set) => readonly Trigger[];
+  /** What of the world has to be known for it. */
+  readonly needs?: (set: Set) => readonly Need[];
+  /** Which of its inputs is the number of a face. */
+  readonly faceInput?: string;
+  /** It asks where objects are. */
+  readonly isPlaced?: true;
   /** It writes its first input there, in each step in which its second is yes. */
   readonly writes?: (set: Set) => Writable;
   /** It lays its first input over an object there, in the same steps: a text, a colour. */
@@ -103,6 +137,12 @@ export interface NodeSpec<Set> {
     readonly key: (set: Set) => string | null;
     readonly setter: (set: Set, of: Sinks) => ((value: PortValue) => void) | null;
   };
+  /** It writes by what is at its inputs, the last of which says whether it does. */
+  readonly steers?: (set: Set, of: Sinks) => (inputs: readonly PortValue[]) => void;
+  /** The key of what it writes then, where the object at its first input is known before anything runs. */
+  readonly steersKey?: (set: Set, object: string) => string;
+  /** An object that it gives whatever happens; null while it is to be chosen. */
+  readonly gives?: (set: Set) => string | null;
   /** It does something in the step in which its first input, an event, passes. */
   readonly does?: (inputs: readonly PortValue[], set: Set, write: WholeWrites) => void;
 }

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Names } from '../names';
 import { EFFECT_CASES } from './cases/effect.cases';
+import { BODY_CASES, OBJECT_CASES, WORLD_CASES } from './cases/world.cases';
 import { LOGIC_CASES } from './cases/logic.cases';
 import { EVENT_CASES } from './cases/event.cases';
 import { TIME_CASES } from './cases/time.cases';
@@ -17,12 +18,15 @@ import { SCRIPT_CASES } from './cases/script.cases';
 import type { Case } from './cases/testing';
 import { isEnd, behaviourNodeSchema, newBehaviourNode, NODE_KINDS, nodeKind, type NodeKind } from './nodes';
 import { NOTHING, PORT_TYPES } from './ports';
-import { stepped } from './testing';
+import { stepped } from './run-alone';
 import { NODE_WORDS } from './words/node-words';
 import { NODE_GROUPS } from './words/node-words-kind';
 
 const CASES: Readonly<Record<NodeKind, readonly Case[]>> = {
   ...EFFECT_CASES,
+  ...WORLD_CASES,
+  ...OBJECT_CASES,
+  ...BODY_CASES,
   ...LOGIC_CASES,
   ...EVENT_CASES,
   ...TIME_CASES,
@@ -76,6 +80,6 @@ test('what nodes are called on the board goes by what is set', () => {
     const words = title?.(fresh as never, names);
     return words ? [words] : [];
   });
-  expect(titles).toHaveLength(5);
+  expect(titles).toHaveLength(6);
   expect(titles).toContain('start “nothing”');
 });

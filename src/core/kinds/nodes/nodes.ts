@@ -1,7 +1,9 @@
 /** All kinds of nodes of behaviour circuits, and what follows from their definitions. */
 import { z } from 'zod';
-import { nodeIdSchema } from '../../schema/surface-circuit-schema';
-import { finite, text } from '../../schema/values-schema';
+import { nodeIdSchema } from '../../schema/node-id';
+import { text } from '../../schema/values-schema';
+import { boardPlaceSchema, wireSchema } from '../../schema/wire-schema';
+import { BODY_NODES } from './body-nodes';
 import { COLOUR_NODES } from './colour-nodes';
 import { COMPOUND_NODES } from './compound-nodes';
 import { EFFECT_NODES } from './effect-nodes';
@@ -9,7 +11,9 @@ import { EVENT_NODES } from './event-nodes';
 import { LIST_NODES } from './list-nodes';
 import { LOGIC_NODES } from './logic-nodes';
 import { NUMBER_NODES } from './number-nodes';
+import { OBJECT_NODES, OBJECT_WRITERS } from './object-nodes';
 import { nodeValueSchema } from './ports';
+import { PLACED_NODES, WORLD_NODES } from './world-nodes';
 import { SCRIPT_NODES } from './script-nodes';
 import { TEXT_NODES } from './text-nodes';
 import { CHANGE_NODES, TIME_NODES } from './time-nodes';
@@ -20,11 +24,16 @@ import { writtenKeys } from '../writables/writables';
 /** In the order of the menu within each group. */
 export const NODE_KINDS_BY_NAME = {
   ...EFFECT_NODES,
+  ...OBJECT_WRITERS,
+  ...OBJECT_NODES,
+  ...PLACED_NODES,
+  ...WORLD_NODES,
   ...LOGIC_NODES,
   ...EVENT_NODES,
   ...TIME_NODES,
   ...NUMBER_NODES,
   ...CHANGE_NODES,
+  ...BODY_NODES,
   ...VECTOR_NODES,
   ...ROTATION_NODES,
   ...COLOUR_NODES,
@@ -41,11 +50,11 @@ export const NODE_KINDS = Object.keys(NODE_KINDS_BY_NAME) as readonly NodeKind[]
 const shared = {
   id: nodeIdSchema,
   /** Where it lies on the board. */
-  at: z.tuple([finite, finite]),
+  at: boardPlaceSchema,
   /** What its unwired inputs are; what is not named here is as usual. */
   values: z.record(text(24), nodeValueSchema),
   /** What runs into its inputs: the output of another node. */
-  inputs: z.record(text(24), z.strictObject({ node: nodeIdSchema, port: text(24) })),
+  inputs: z.record(text(24), wireSchema),
   /** Switched off it gives nothing, and does nothing. */
   off: z.boolean(),
 };
@@ -95,14 +104,25 @@ export const isLate = (node: BehaviourNode, port: string): boolean => inputOf(no
 
 /** Whether it writes or does something: wires end in it. */
 export const isEnd = (kind: NodeKind): boolean => {
-  const { writes, lays, does } = nodeKind(kind);
-  return writes !== undefined || lays !== undefined || does !== undefined;
+  const { writes, lays, steers, does } = nodeKind(kind);
+  return [writes, lays, steers, does].some((one) => one !== undefined);
 };
 
-/** What a node writes all the time, by key: who has the same key writes the same thing. */
-export const keysOfNode = ({ kind, set }: BehaviourNode): readonly string[] => {
-  const { writes, lays } = nodeKind(kind);
+/**
+ * What a node writes all the time, by key: who has the same key writes the same thing. `nodes` are those it is wired to: an object that
+ * comes straight from where it was chosen is known; of one that is found out while it runs nothing is.
+ */
+export const keysOfNode = (
+  { kind, set, inputs }: BehaviourNode,
+  nodes: Readonly<Record<string, BehaviourNode>>,
+): readonly string[] => {
+  const { writes, lays, steersKey, inputs: ports } = nodeKind(kind);
   if (writes) return writtenKeys(writes(set as never));
+  if (steersKey) {
+    const from = nodes[inputs[ports[0]!.name]?.node ?? ''];
+    const object = from && !from.off ? nodeKind(from.kind).gives?.(from.set as never) : null;
+    return object ? [steersKey(set as never, object)] : [];
+  }
   const key = lays?.key(set as never);
   return key ? [key] : [];
 };

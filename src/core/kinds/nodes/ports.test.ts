@@ -15,6 +15,8 @@ const SAMPLES: Readonly<Record<PortType, number | string | readonly number[]>> =
   rotation: [0, 1, 0, 0],
   text: 'ebb',
   list: [5, 6],
+  object: 'obj_crab',
+  picture: 'asset_crab',
 };
 
 describe('what is read as something else', () => {

@@ -28,6 +28,10 @@ export const PORT_TYPES = {
   text: { words: 'a text', mark: 't', width: 0 },
   /** Of numbers. */
   list: { words: 'a list', mark: 'l', width: 0 },
+  /** Its id; none is ''. */
+  object: { words: 'an object', mark: 'o', width: 0 },
+  /** The id of what was brought in; none is ''. */
+  picture: { words: 'a picture', mark: 'i', width: 0 },
 } as const satisfies Record<string, PortWords>;
 export type PortType = keyof typeof PORT_TYPES;
 
@@ -66,9 +70,15 @@ export const portValue = (value: NodeValue | undefined, type: PortType): PortVal
     case 'text':
       return typeof value === 'string' ? value : null;
     case 'list':
+    case 'object':
+    case 'picture':
       return null;
   }
 };
+
+/** Whether it is no value: no number, or a colour, a place or a rotation that lacks one of its numbers. */
+export const isMissing = (value: PortValue): boolean =>
+  typeof value === 'number' ? Number.isNaN(value) : typeof value !== 'string' && value.some(Number.isNaN);
 
 /** What is nothing of its type. */
 export const NOTHING: Readonly<Record<PortType, PortValue>> = {
@@ -81,6 +91,8 @@ export const NOTHING: Readonly<Record<PortType, PortValue>> = {
   rotation: [0, 0, 0, 1],
   text: '',
   list: [],
+  object: '',
+  picture: '',
 };
 
 /** What is read as something else by itself: nothing of it is lost. */
@@ -122,6 +134,7 @@ const INSTEAD: Partial<Record<PortType, Partial<Record<PortType, string>>>> = {
   colour: { number: 'Split colour' },
   list: { number: 'Item of a list', text: 'Item of a list' },
   text: { number: 'Length of a text', list: 'Split text' },
+  object: { vector: 'Place of an object', rotation: 'Place of an object', truth: 'Same object' },
 };
 /** Why a wire is refused. */
 export const refusal = (from: PortType, to: PortType): string => {

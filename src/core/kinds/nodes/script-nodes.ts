@@ -111,6 +111,7 @@ const resting = (state: ScriptMemory, set: Script) => {
   return { state: { ...state, out }, out };
 };
 
+const LONGEST_ID = 80;
 /** What is at a port, as scripts see it. */
 const jsonOf = (value: PortValue, type: PortType): Json =>
   type === 'truth' || type === 'event'
@@ -121,6 +122,9 @@ const jsonOf = (value: PortValue, type: PortType): Json =>
 /** What a script gave for a port; null where that is none. A number that is missing is NaN. */
 const portValueOf = (json: Json, type: PortType): PortValue | null => {
   const { width } = PORT_TYPES[type];
+  // An id as it came in, and no more.
+  if (type === 'object' || type === 'picture')
+    return typeof json === 'string' && json.length <= LONGEST_ID ? json : null;
   if (type === 'text')
     return typeof json === 'string' ? json : typeof json === 'number' ? String(json) : null;
   if (type === 'truth' || type === 'event')

@@ -13,6 +13,7 @@ import {
 import * as v from '../../maths/vec3';
 import type { Vec3 } from '../../maths/vec3';
 import { facing } from '../../maths/facing';
+import { onPath } from '../../maths/path';
 import { clamp } from '../../maths/scalar';
 import { defineNode, input, num, output, pure, vector } from './node-kind';
 
@@ -21,6 +22,7 @@ const ROTATION = [output('rotation', 'rotation')];
 const NUMBER = [output('value', 'number')];
 const rotation = (name: string) => input(name, 'rotation', [0, 0, 0]);
 type Pair = readonly [Vec3, Vec3];
+type Numbers = readonly number[];
 
 export const VECTOR_NODES = {
   joinPoint: pure([num('x'), num('y')], [output('point', 'point')], ([x, y]: readonly number[]) => [
@@ -62,6 +64,43 @@ export const VECTOR_NODES = {
     [output('angle', 'number', { unit: 'degrees' })],
     ([a, b]: Pair) => [(Math.acos(clamp(v.dot(a, b) / (v.length(a) * v.length(b)), -1, 1)) * 180) / Math.PI],
   ),
+  alongPath: defineNode({
+    inputs: [
+      num('share', 0, { unit: 'percent' }),
+      ...(['a', 'b', 'c', 'd'] as const).map((name, i) => vector(name, [0.1 * i, 0, 0])),
+    ],
+    outputs: [output('position', 'vector'), output('along', 'vector')],
+    fields: {
+      ends: choice('Its ends', { open: 'from the first to the last', closed: 'round to the first again' }),
+    },
+    fresh: { ends: 'open' },
+    run: {
+      as: 'values',
+      of: ([share, ...points]: readonly [number, ...Vec3[]], { ends }) => {
+        const { at, along } = onPath(points, share, ends === 'closed');
+        return [at, v.length(along) === 0 ? along : v.normalise(along)];
+      },
+    },
+  }),
+  pathThrough: defineNode({
+    inputs: [
+      num('share', 0, { unit: 'percent' }),
+      ...['x', 'y', 'z'].map((name) => input(name, 'list', null)),
+    ],
+    outputs: [output('position', 'vector'), output('along', 'vector')],
+    fields: {
+      ends: choice('Its ends', { open: 'from the first to the last', closed: 'round to the first again' }),
+    },
+    fresh: { ends: 'open' },
+    run: {
+      as: 'values',
+      of: ([share, xs, ys, zs]: readonly [number, Numbers, Numbers, Numbers], { ends }) => {
+        const points = xs.map((x, i): Vec3 => [x, ys[i] ?? 0, zs[i] ?? 0]);
+        const { at, along } = onPath(points, share, ends === 'closed');
+        return [at, v.length(along) === 0 ? along : v.normalise(along)];
+      },
+    },
+  }),
 };
 
 export const ROTATION_NODES = {

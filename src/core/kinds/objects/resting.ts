@@ -34,6 +34,15 @@ export const cardExtent = (aspect: number, anchor: Anchor): [number, number] => 
 export const coversBackdrop = (extent: readonly [number, number]): boolean =>
   extent[0] > BACKDROP[0] - 1e-6 && extent[1] > BACKDROP[1] - 1e-6;
 
+/** Extent of a card for a picture of another shape: as wide as it was; what covered the backdrop goes on covering it. */
+export const extentFor = (
+  card: { readonly extent: readonly [number, number]; readonly anchor: Anchor },
+  aspect: number,
+): [number, number] =>
+  card.anchor.kind === 'backdrop' && coversBackdrop(card.extent)
+    ? cardExtent(aspect, card.anchor)
+    : [card.extent[0], card.extent[0] / aspect];
+
 /** A floor begins at the viewer's feet: what stands on it is seen a step farther away. */
 export const groundDepth = (anchor: Anchor): number =>
   anchor.kind === 'world' && anchor.surface === 'floor' ? -0.8 : 0;

@@ -23,6 +23,8 @@ const unitNames = Object.keys(UNITS) as [UnitName, ...UnitName[]];
 
 interface Compiled {
   readonly inputs: readonly PlainSignal[];
+  /** As many numbers as it is given, used anew each time it is worked out. */
+  readonly named: Float64Array;
   readonly run: Run;
 }
 /**
@@ -41,6 +43,7 @@ export const compiledFormula = (
   const plain = more.map((name) => ({ name, is: 'number' as const }));
   return {
     inputs: Object.values(inputs),
+    named: new Float64Array(names.length + more.length),
     run: compileFormula(parseFormula(written), [...names, ...plain], unit),
   };
 };
@@ -82,7 +85,10 @@ export const formula = defineSignal({
   words: ({ text: written }) => `= ${written || '…'}`,
   read: (signal, from) => {
     const compiled = keptOf(signal);
-    return compiled ? compiled.run(compiled.inputs.map((one) => readOne(one, from))) : NaN;
+    if (!compiled) return NaN;
+    const { inputs, named, run } = compiled;
+    for (let i = 0; i < inputs.length; i++) named[i] = readOne(inputs[i]!, from);
+    return run(named);
   },
   needs: ({ inputs }) => Object.values(inputs).flatMap((one) => kindOf(one).needs?.(one) ?? []),
   isPlaced: ({ inputs }) => Object.values(inputs).some((one) => kindOf(one).isPlaced?.(one) === true),

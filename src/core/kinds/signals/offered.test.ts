@@ -1,10 +1,12 @@
 /** Signals as they are offered: one flat list, found by the words people use, the object's own first. */
 import { describe, expect, test } from '@jest/globals';
 import type { ObjectId } from '../../schema/placed-schema';
+import { newLight } from '../objects/light';
+import { headAnchor } from '../objects/placed';
 import { leftToSet, offeredKey, offeredSignals } from './offered';
 import { newSignal, SIGNAL_KINDS, signalSchema } from './signals';
 
-const PEARL = { id: 'obj_pearl' as ObjectId, name: 'Pearl' };
+const PEARL = { ...newLight('obj_pearl' as ObjectId, 'point', 0, headAnchor('chin')), name: 'Pearl' };
 const all = offeredSignals(PEARL);
 /** As the field seeks. */
 const found = (text: string) =>
@@ -18,6 +20,11 @@ describe('what is offered', () => {
       expect(offeredKey(signal)).toBe(key);
     }
     expect(new Set(all.map((o) => o.signal.kind))).toEqual(new Set(SIGNAL_KINDS));
+    // Numbers of its own are offered by its kind, and none where no object is worked on.
+    expect(all.filter((o) => o.signal.kind === 'objectNumber').map((o) => o.words)).toContain(
+      'strength of the light',
+    );
+    expect(offeredSignals(null).filter((o) => o.signal.kind === 'objectNumber')).toEqual([]);
   });
   test('that the object is shown comes first, and how often a cue fired near the end', () => {
     expect(all[0]).toMatchObject({

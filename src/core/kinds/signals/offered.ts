@@ -1,5 +1,5 @@
 /** Signals as they are offered: one flat list, part by part, sought by the words people use. */
-import type { ObjectId } from '../../schema/placed-schema';
+import type { EffectObject } from '../objects/objects';
 import type { Property } from '../../schema/properties';
 import { newSignal, SIGNAL_KINDS, signalKind, signalProperties, type Signal } from './signals';
 
@@ -32,18 +32,22 @@ export const leftToSet = (signal: Signal): Readonly<Record<string, Property>> =>
 };
 
 /** All signals, those of the object first that is worked on. */
-export const offeredSignals = (
-  own: { readonly id: ObjectId; readonly name: string } | null,
-): readonly OfferedSignal[] =>
+export const offeredSignals = (own: EffectObject | null): readonly OfferedSignal[] =>
   SIGNAL_KINDS.flatMap((kind): OfferedSignal[] => {
     const { name, parts, also = '' } = signalKind(kind);
     const fresh = newSignal(kind, own?.id ?? null);
     if (!parts) {
       return [{ key: kind, signal: fresh, words: name, group: 'Others', seek: `${name} ${also}` }];
     }
-    const group = kind === 'object' && own ? own.name : name;
+    const group = own && 'object' in fresh ? own.name : name;
     const property = signalProperties(fresh)[parts.field];
-    const options = property?.type === 'choice' ? property.options : [];
+    const options = parts.of
+      ? own
+        ? parts.of(own)
+        : []
+      : property?.type === 'choice'
+        ? property.options
+        : [];
     return options.map(({ value, label }) => {
       const signal = { ...fresh, [parts.field]: value } as Signal;
       return {

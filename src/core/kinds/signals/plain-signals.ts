@@ -11,6 +11,7 @@ import { head } from './head';
 import { loudness } from './loudness';
 import { noise } from './noise';
 import { object } from './object';
+import { objectNumber } from './object-number';
 import { picture } from './picture';
 import { progress } from './progress';
 import { random } from './random';
@@ -21,6 +22,7 @@ import { variable } from './variable';
 
 export const PLAIN_SIGNAL_KINDS = {
   object,
+  objectNumber,
   expression,
   head,
   hand,

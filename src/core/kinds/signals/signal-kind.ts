@@ -13,6 +13,7 @@ import type { TrackedFace, TrackFrame } from '../../tracking/track-frame';
 import type { Seconds, Unit } from '../../units';
 import type { Names } from '../names';
 import type { Need } from '../needs';
+import type { EffectObject } from '../objects/objects';
 import type { Values } from '../values';
 
 /** What signals are read from: the effect at an instant. NaN and null are what is not there, or has no place. */
@@ -27,6 +28,8 @@ export interface SignalSource {
   /** The face of a number, from 1. */
   face(number: number): TrackedFace | undefined;
   values(object: ObjectId): Readonly<Values> | null;
+  /** A number of an object by its path; see `numbers.ts`. */
+  numberOf(object: ObjectId, path: string): number;
   /** From the space of an object to the world's or the screen's. Costly: a kind that asks for it says `isPlaced`. */
   matrixOf(object: ObjectId): Matrix | null;
   /** Where an object is in the picture, in shares of it from the top left. */
@@ -71,7 +74,12 @@ export interface SignalSpec<S> {
   /** More words it is sought by. */
   readonly also?: string;
   /** It is offered part by part: by the choices of this field, each with more words it is sought by. */
-  readonly parts?: { readonly field: string; readonly also?: Readonly<Record<string, string>> };
+  readonly parts?: {
+    readonly field: string;
+    readonly also?: Readonly<Record<string, string>>;
+    /** What there is to choose goes by the object. */
+    readonly of?: (own: EffectObject) => readonly { readonly value: string; readonly label: string }[];
+  };
   /** What beside its kind tells its ready triggers apart. */
   readonly gist?: (signal: S) => string;
   /** What a trigger takes it for where it has no value; without, it says nothing. */

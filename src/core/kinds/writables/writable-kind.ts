@@ -32,6 +32,8 @@ export interface Sinks {
   text(object: ObjectId): Setter<string> | null;
   /** What an object is tinted by, or is of. */
   colour(object: ObjectId): Setter<Hex> | null;
+  /** The picture that a card shows; what is no picture changes nothing. */
+  picture(object: ObjectId): Setter<string> | null;
   variable(variable: VariableId): Setter | null;
   /** How long one round of an action takes, in seconds. */
   duration(action: string): Setter | null;

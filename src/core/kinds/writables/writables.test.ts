@@ -70,6 +70,7 @@ const keeping = (there = true): { sinks: Sinks; written: unknown[][] } => {
     variable: (id) => (there ? setter('variable', id) : null),
     text: () => null,
     colour: () => null,
+    picture: () => null,
     duration: (action) => (there ? setter('duration', action) : null),
     input: (of) => (there ? setter('input', of) : null),
   };

@@ -13,7 +13,7 @@ import {
   type Subject,
   type SurveyMoment,
 } from '../../../../core/tracking/survey';
-import { TakeDrawer } from '../../../drawing/take-drawer';
+import { TakeDrawer } from '../../../../stage/take-drawer';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
 import { useSurveyStore } from '../../../stores/survey';

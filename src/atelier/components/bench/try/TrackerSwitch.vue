@@ -2,7 +2,7 @@
 /** Truth or the real trackers on the take, and how far they are off. */
 import { computed } from 'vue';
 import { expressionWords } from '../../../../core/tracking/expression-names';
-import { TakeDrawer } from '../../../drawing/take-drawer';
+import { TakeDrawer } from '../../../../stage/take-drawer';
 import { usePlaybackStore } from '../../../stores/playback';
 import { usePrintsStore } from '../../../stores/prints';
 import ChipButton from '../../common/ChipButton.vue';

@@ -2,6 +2,7 @@
 /** All of a board in small, with what is in view; a press goes there. Drawn by itself, since the board holds only what is in view. */
 import { computed, ref, watchPostEffect } from 'vue';
 import type { GraphNode } from '../../../../core/graph/graph';
+import { useDeskStore } from '../../../stores/desk';
 import { boundsOf, type Rect } from './use-board-window';
 
 const props = defineProps<{
@@ -13,16 +14,29 @@ const props = defineProps<{
 const emit = defineEmits<{ go: [x: number, y: number] }>();
 const WIDTH = 150;
 const HEIGHT = 92;
+const desk = useDeskStore();
 const canvas = ref<HTMLCanvasElement | null>(null);
-/** From the board's space into the map's. */
-const fit = computed(() => {
-  const all = boundsOf(props.nodes) ?? props.view;
-  const [left, top] = [Math.min(all.left, props.view.left), Math.min(all.top, props.view.top)];
-  const wide = Math.max(all.right, props.view.right) - left;
-  const high = Math.max(all.bottom, props.view.bottom) - top;
-  return { left, top, scale: Math.min(WIDTH / wide, HEIGHT / high) };
+interface Fit {
+  readonly left: number;
+  readonly top: number;
+  readonly scale: number;
+}
+const bounds = computed(() => boundsOf(props.nodes));
+/** From the board's space into the map's; the same object while it is the same. */
+const fit = computed<Fit>((before) => {
+  const { view } = props;
+  const all = bounds.value ?? view;
+  const [left, top] = [Math.min(all.left, view.left), Math.min(all.top, view.top)];
+  const wide = Math.max(all.right, view.right) - left;
+  const high = Math.max(all.bottom, view.bottom) - top;
+  const scale = Math.min(WIDTH / wide, HEIGHT / high);
+  const isSame = before?.left === left && before.top === top && before.scale === scale;
+  return isSame ? before : { left, top, scale };
 });
+/** Drawn anew only when nodes change: what is in view changes with each picture while the board is moved. */
 watchPostEffect(() => {
+  // In its colours: drawn anew for the other theme.
+  void desk.dark;
   const context = canvas.value?.getContext('2d');
   if (!context) return;
   const { left, top, scale } = fit.value;
@@ -39,14 +53,15 @@ watchPostEffect(() => {
       Math.max(2, 100 * scale),
     );
   }
+});
+const inView = computed(() => {
+  const { left, top, scale } = fit.value;
   const { view } = props;
-  context.strokeStyle = accent;
-  context.strokeRect(
-    (view.left - left) * scale + 0.5,
-    (view.top - top) * scale + 0.5,
-    (view.right - view.left) * scale - 1,
-    (view.bottom - view.top) * scale - 1,
-  );
+  return {
+    transform: `translate(${(view.left - left) * scale}px, ${(view.top - top) * scale}px)`,
+    width: `${(view.right - view.left) * scale}px`,
+    height: `${(view.bottom - view.top) * scale}px`,
+  };
 });
 const go = (event: PointerEvent): void => {
   if (event.buttons !== 1) return;
@@ -57,17 +72,19 @@ const go = (event: PointerEvent): void => {
 </script>
 
 <template>
-  <canvas
-    ref="canvas"
-    :width="WIDTH"
-    :height="HEIGHT"
-    class="map"
-    role="img"
-    aria-label="Map of the board"
-    title="Press to go there"
-    @pointerdown="go"
-    @pointermove="go"
-  />
+  <div class="map">
+    <canvas
+      ref="canvas"
+      :width="WIDTH"
+      :height="HEIGHT"
+      role="img"
+      aria-label="Map of the board"
+      title="Press to go there"
+      @pointerdown="go"
+      @pointermove="go"
+    />
+    <div class="view" :style="inView" />
+  </div>
 </template>
 
 <style scoped>
@@ -79,6 +96,16 @@ const go = (event: PointerEvent): void => {
   border: 1px solid var(--line);
   border-radius: 6px;
   background: color-mix(in srgb, var(--sheet) 92%, transparent);
+  overflow: hidden;
+}
+canvas {
+  display: block;
   cursor: crosshair;
+}
+.view {
+  position: absolute;
+  inset: 0 auto auto 0;
+  border: 1px solid var(--accent);
+  pointer-events: none;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is done to the nodes that are chosen on a board, and to the board: the same for every circuit. */
-import { Copy, Maximize2, Minimize2, Trash2, WandSparkles } from '@lucide/vue';
+import { AlignStartVertical, Copy, Maximize2, Minimize2, Trash2, WandSparkles } from '@lucide/vue';
+import { ALIGNMENTS, type Alignment } from '../../../../core/graph/align';
 import IconButton from '../IconButton.vue';
 
 defineProps<{
@@ -9,7 +10,7 @@ defineProps<{
   /** The board lies over the Stack. */
   wide: boolean;
 }>();
-const emit = defineEmits<{ copy: []; remove: []; tidy: []; widen: [] }>();
+const emit = defineEmits<{ copy: []; remove: []; tidy: []; align: [how: Alignment]; widen: [] }>();
 </script>
 
 <template>
@@ -29,6 +30,20 @@ const emit = defineEmits<{ copy: []; remove: []; tidy: []; widen: [] }>();
   >
     <Trash2 :size="14" />
   </IconButton>
+  <a-dropdown :trigger="['click']" :disabled="selected < 2">
+    <IconButton
+      title="Bring the selected nodes into line"
+      aria-label="Bring the selected nodes into line"
+      :disabled="selected < 2"
+    >
+      <AlignStartVertical :size="14" />
+    </IconButton>
+    <template #overlay>
+      <a-menu @click="({ key }: { key: string | number }) => emit('align', key as Alignment)">
+        <a-menu-item v-for="(name, how) in ALIGNMENTS" :key="how">{{ name }}</a-menu-item>
+      </a-menu>
+    </template>
+  </a-dropdown>
   <IconButton
     title="Lay the nodes out in columns"
     aria-label="Lay the nodes out in columns"

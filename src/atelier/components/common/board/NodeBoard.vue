@@ -8,14 +8,19 @@ import {
   type Connection,
   type Edge,
   type EdgeMouseEvent,
-  type Node,
-  type NodeDragEvent,
   type OnConnectStartParams,
 } from '@vue-flow/core';
 import '@vue-flow/core/dist/style.css';
+import { refDebounced } from '@vueuse/core';
+import type { BoardNote, BoardNotes } from '../../../../core/document/board-note-schema';
+import BoardGhosts from './BoardGhosts.vue';
 import BoardMap from './BoardMap.vue';
-import { boundsOf, useBoardWindow, type Rect } from './use-board-window';
-import type { Graph, GraphNode } from '../../../../core/graph/graph';
+import BoardNoteCard from './BoardNoteCard.vue';
+import BoardWire from './BoardWire.vue';
+import { useBoardMoves } from './use-board-moves';
+import { useBoardSync, type BoardNode } from './use-board-sync';
+import { boundsOf, REST, useBoardWindow, type Rect } from './use-board-window';
+import type { BoardPlace, Graph, GraphNode } from '../../../../core/graph/graph';
 
 type Id = N['id'];
 interface Port {
@@ -26,27 +31,44 @@ const props = defineProps<{
   /** Tells one board from another. */
   board: string;
   graph: Graph<N>;
-  selected: readonly Id[];
+  /** What is written beside the nodes, where boards have that. */
+  notes?: Readonly<BoardNotes>;
+  /** Nodes, and notes. */
+  selected: readonly string[];
   /** What a node is read out as. */
   labelOf: (node: N) => string;
   /** Whether the wire into an input is not followed. */
   isCut: (node: N, port: string) => boolean;
 }>();
 const emit = defineEmits<{
-  select: [ids: readonly Id[]];
+  select: [ids: readonly string[]];
   connect: [from: Port, to: Port];
   unwire: [to: Port];
-  move: [places: ReadonlyMap<Id, readonly [number, number]>];
+  bend: [to: Port, via: readonly BoardPlace[]];
+  /** Of nodes, and of notes. */
+  move: [places: ReadonlyMap<string, BoardPlace>];
+  note: [id: string, change: Partial<Pick<BoardNote, 'text' | 'colour' | 'size'>>, gesture: string | null];
+  noted: [];
   /** A wire was let go of where nothing is: from an output, or from an input. */
   loose: [from: Port, isOutput: boolean, at: readonly [number, number]];
 }>();
 defineSlots<{ node(props: { node: N; selected: boolean }): unknown }>();
-const flow = useVueFlow(props.board);
-const nodes = shallowRef<Node[]>([]);
+// What it changes is laid in by `use-board-sync.ts`.
+const flow = useVueFlow({ id: props.board, applyDefault: false });
 const list = computed<readonly N[]>(() => Object.values(props.graph));
 /** From so many nodes on there is a map of them. */
 const MAPPED = 12;
-const { isLarge, shown, look } = useBoardWindow<N>(() => list.value);
+const { isLarge, shown, missing, look } = useBoardWindow<N>(() => list.value);
+/**
+ * From so far away nothing but the names of nodes can be read: of a large board nothing else is drawn, and those are drawn large. Not while it is
+ * zoomed, since all are drawn anew for it.
+ */
+const FAR = 0.45;
+const rested = refDebounced(
+  computed(() => flow.viewport.value.zoom),
+  REST,
+);
+const isFar = computed(() => isLarge.value && rested.value < FAR);
 /** What of the board is in view. */
 const view = shallowRef<Rect>({ left: 0, top: 0, right: 1, bottom: 1 });
 const lookNow = (): void => {
@@ -58,6 +80,7 @@ const lookNow = (): void => {
 };
 watch([flow.viewport, flow.dimensions], lookNow, { deep: true });
 const shownIds = computed(() => new Set<string>(shown.value.map(({ id }) => id)));
+const NONE: readonly BoardPlace[] = [];
 const edges = computed<Edge[]>(() =>
   shown.value.flatMap((node) =>
     Object.entries(node.inputs)
@@ -68,24 +91,51 @@ const edges = computed<Edge[]>(() =>
         sourceHandle: wire.port,
         target: node.id,
         targetHandle: port,
+        type: 'wire',
         class: props.isCut(node, port) ? 'cut' : '',
+        data: { via: wire.via ?? NONE, words: `${port} of ${props.labelOf(node)}` },
       })),
   ),
 );
-watch(
-  [shown, () => props.selected],
-  () => {
-    nodes.value = shown.value.map((node) => ({
+/** Areas lie behind the wires, notes before them. */
+const noteNode = (note: BoardNote) => ({
+  id: note.id,
+  type: 'note',
+  position: { x: note.at[0], y: note.at[1] },
+  data: markRaw(note),
+  selected: props.selected.includes(note.id),
+  selectable: true,
+  connectable: false,
+  dragHandle: '.grip',
+  ariaLabel: note.kind === 'area' ? `Area ${note.text}` : `Note ${note.text}`,
+  ...(note.kind === 'area' ? { zIndex: -1, style: { pointerEvents: 'none' as const } } : { zIndex: 1 }),
+});
+const nodes = computed<BoardNode[]>(() => {
+  const selected = new Set(props.selected);
+  return [
+    ...Object.values(props.notes ?? {}).map(noteNode),
+    ...shown.value.map((node) => ({
       id: node.id,
       type: 'card',
       position: { x: node.at[0], y: node.at[1] },
       data: markRaw(node),
-      selected: props.selected.includes(node.id),
+      selected: selected.has(node.id),
+      zIndex: selected.has(node.id) ? 2 : 1,
       selectable: true,
       ariaLabel: props.labelOf(node),
-    }));
-  },
-  { immediate: true },
+    })),
+  ];
+});
+useBoardSync(
+  flow,
+  () => nodes.value,
+  () => edges.value,
+);
+const { sizeOf, dragging, moved, changed } = useBoardMoves(
+  flow,
+  () => list.value,
+  () => props.notes ?? {},
+  (places) => emit('move', places),
 );
 const fit = (): void => {
   if (!isLarge.value) return void flow.fitView({ padding: 0.04, maxZoom: 1, minZoom: 0.3 });
@@ -141,9 +191,6 @@ const ended = (event?: MouseEvent | TouchEvent): void => {
   }
   drawn = null;
 };
-const moved = ({ nodes: dragged }: NodeDragEvent): void => {
-  emit('move', new Map(dragged.map((n) => [n.id, [n.position.x, n.position.y]])));
-};
 const edgeTaken = ({ edge }: EdgeMouseEvent): void => {
   emit('unwire', { node: edge.target, port: edge.targetHandle! });
 };
@@ -161,6 +208,11 @@ const middle = (): readonly [number, number] => {
   const { width, height } = flow.dimensions.value;
   return [(width / 2 - x) / zoom - 90, (height / 2 - y) / zoom - 40];
 };
+/** The place on the board at a point of the page. */
+const placeAt = (clientX: number, clientY: number): BoardPlace => {
+  const { x, y } = flow.screenToFlowCoordinate({ x: clientX, y: clientY });
+  return [x, y];
+};
 /** Brings all nodes into view when one is put where it would not be seen. */
 const reveal = ([left, top]: readonly [number, number]): void => {
   const { x, y, zoom } = flow.viewport.value;
@@ -172,7 +224,7 @@ const reveal = ([left, top]: readonly [number, number]): void => {
   if (!seen) fitted = false;
 };
 /** How high a node is drawn; undefined before it is. */
-const heightOf = (id: Id): number | undefined => {
+const heightOf = (id: string): number | undefined => {
   const height = flow.findNode(id)?.dimensions.height;
   return height ? height : undefined;
 };
@@ -186,23 +238,34 @@ const show = (id: Id): void => {
     zoom: Math.max(0.8, flow.viewport.value.zoom),
   });
 };
-defineExpose({ show, fit, middle, reveal, heightOf });
+defineExpose({ show, fit, middle, placeAt, reveal, heightOf, sizeOf });
 </script>
 
 <template>
-  <div class="board" :data-board="board">
+  <div class="board" :class="{ far: isFar }" :data-board="board">
+    <BoardGhosts
+      v-if="isLarge"
+      :nodes="missing"
+      :graph="graph"
+      :label-of="labelOf"
+      :viewport="flow.viewport.value"
+      :width="flow.dimensions.value.width"
+      :height="flow.dimensions.value.height"
+      :far="isFar"
+    />
     <VueFlow
       :id="board"
-      :nodes="nodes"
-      :edges="edges"
       :connection-mode="ConnectionMode.Strict"
       :delete-key-code="null"
       :min-zoom="0.25"
       :max-zoom="1.6"
-      :apply-default="true"
+      :apply-default="false"
       :nodes-focusable="true"
       :edges-focusable="false"
+      :elevate-nodes-on-select="false"
       elevate-edges-on-select
+      @nodes-change="changed"
+      @node-drag="dragging"
       @connect="connected"
       @connect-start="begun"
       @connect-end="ended"
@@ -214,6 +277,25 @@ defineExpose({ show, fit, middle, reveal, heightOf });
     >
       <template #node-card="{ data, selected: isSelected }: { data: N; selected: boolean }">
         <slot name="node" :node="data" :selected="isSelected" />
+      </template>
+      <template #node-note="{ data, selected: isSelected }: { data: BoardNote; selected: boolean }">
+        <BoardNoteCard
+          :note="data"
+          :selected="isSelected"
+          :zoom="flow.viewport.value.zoom"
+          @change="(change, gesture) => emit('note', data.id, change, gesture)"
+          @done="emit('noted')"
+        />
+      </template>
+      <template #edge-wire="wire">
+        <BoardWire
+          :id="wire.id"
+          :from="[wire.sourceX, wire.sourceY]"
+          :to="[wire.targetX, wire.targetY]"
+          :via="wire.data.via"
+          :words="wire.data.words"
+          @bend="(via) => emit('bend', { node: wire.target, port: wire.targetHandleId! }, via)"
+        />
       </template>
     </VueFlow>
     <BoardMap v-if="list.length >= MAPPED" :nodes="list" :selected="selected" :view="view" @go="go" />
@@ -244,6 +326,31 @@ defineExpose({ show, fit, middle, reveal, heightOf });
 .board :deep(.vue-flow__edge.cut .vue-flow__edge-path) {
   stroke: var(--madder);
   stroke-dasharray: 4 4;
+}
+/* The hand that moves the board is inherited by all that lies on it: thousands of elements would be styled anew at each move. */
+.board :deep(.vue-flow__transformationpane) {
+  cursor: default;
+}
+.board.far :deep(.node:not(.selected)) {
+  border-radius: 0;
+  box-shadow: none;
+}
+/* None of it changes its size: nothing has to be measured anew when a board is zoomed. */
+.board.far :deep(.node > *) {
+  visibility: hidden;
+}
+.board.far :deep(.node)::after {
+  content: attr(aria-label);
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  padding: 4px;
+  overflow: hidden;
+  font-size: 26px;
+  font-weight: 600;
+  line-height: 1.1;
+  text-align: center;
 }
 .board :deep(.vue-flow__connection-path) {
   stroke: var(--accent);

@@ -2,7 +2,7 @@
  * Of a large board only what is in view, and around it, is handed to the drawing library: it watches each node that it has, and thousands
  * would be watched in vain.
  */
-import { computed, shallowRef } from 'vue';
+import { computed, onScopeDispose, shallowRef, watch } from 'vue';
 import type { GraphNode } from '../../../../core/graph/graph';
 
 /** From so many nodes on. */
@@ -22,9 +22,9 @@ const holds = (outer: Rect, inner: Rect): boolean =>
   inner.top >= outer.top &&
   inner.right <= outer.right &&
   inner.bottom <= outer.bottom;
-/** Half a screen more on each side: within that nothing changes while the board is moved. */
+/** A quarter of a screen more on each side: within that nothing changes while the board is moved. */
 const widened = ({ left, top, right, bottom }: Rect): Rect => {
-  const [x, y] = [(right - left) / 2, (bottom - top) / 2];
+  const [x, y] = [(right - left) / 4, (bottom - top) / 4];
   return { left: left - x, top: top - y, right: right + x, bottom: bottom + y };
 };
 
@@ -42,17 +42,66 @@ export const nodesIn = <N extends GraphNode>(all: readonly N[], part: Rect): rea
   return all.filter(({ id }) => shown.has(id));
 };
 
+/** While the board is moved none is made: to make one takes milliseconds. Once it has rested so long, some at a time. */
+export const REST = 150;
+const BETWEEN = 20;
+const AT_A_TIME = 24;
+
 export const useBoardWindow = <N extends GraphNode>(all: () => readonly N[]) => {
   const part = shallowRef<Rect | null>(null);
   const isLarge = computed(() => all().length >= LARGE);
-  const shown = computed<readonly N[]>(() =>
+  /** What is in view, and around it. */
+  const wanted = computed<readonly N[]>(() =>
     isLarge.value ? (part.value ? nodesIn(all(), part.value) : []) : all(),
   );
+  /** Of a large board, the ids of those that have been handed over. */
+  const there = shallowRef<ReadonlySet<string>>(new Set());
+  const shown = computed<readonly N[]>(() =>
+    isLarge.value ? all().filter(({ id }) => there.value.has(id)) : all(),
+  );
+  /** Wanted, and not there yet. */
+  const missing = computed<readonly N[]>(() =>
+    isLarge.value ? wanted.value.filter(({ id }) => !there.value.has(id)) : [],
+  );
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  const workAfter = (milliseconds: number): void => {
+    if (timer !== null) clearTimeout(timer);
+    timer = setTimeout(work, milliseconds);
+  };
+  const work = (): void => {
+    timer = null;
+    if (!isLarge.value || !part.value) return;
+    const { left, top, right, bottom } = part.value;
+    const away = ({ at: [x, y] }: N): number => Math.hypot(x - (left + right) / 2, y - (top + bottom) / 2);
+    const ids = new Set<string>(wanted.value.map(({ id }) => id));
+    const gone = [...there.value].filter((id) => !ids.has(id)).slice(0, AT_A_TIME);
+    const next = missing.value.toSorted((a, b) => away(a) - away(b)).slice(0, AT_A_TIME);
+    if (next.length > 0) there.value = new Set([...there.value, ...next.map(({ id }) => id)]);
+    else if (gone.length > 0) there.value = new Set([...there.value].filter((id) => !gone.includes(id)));
+    else return;
+    workAfter(BETWEEN);
+  };
+  let known: ReadonlySet<string> = new Set();
+  watch(
+    [all, part],
+    () => {
+      const before = known;
+      known = new Set(all().map(({ id }) => id));
+      // What was just made is seen at once; and so is a board that is opened, where nothing moves yet.
+      const isFirst = there.value.size === 0;
+      const fresh = missing.value.filter(({ id }) => isFirst || !before.has(id));
+      if (fresh.length > 0) there.value = new Set([...there.value, ...fresh.map(({ id }) => id)]);
+      workAfter(REST);
+    },
+    { immediate: true, flush: 'sync' },
+  );
+  onScopeDispose(() => timer !== null && clearTimeout(timer));
   /** What of the board is in view now. */
   const look = (view: Rect): void => {
     if (!part.value || !holds(part.value, view)) part.value = widened(view);
+    else if (timer !== null) workAfter(REST);
   };
-  return { isLarge, shown, look };
+  return { isLarge, shown, missing, look };
 };
 
 /** Around all nodes; null where there are none. */

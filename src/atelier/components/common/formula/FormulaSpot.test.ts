@@ -104,3 +104,20 @@ test('looking at a formula changes nothing', async () => {
   expect(store().effect).toBe(before);
   expect(store().undoLabel).toBe(label);
 });
+
+test('Enter before the line is there ends the formula once it is; what is wrong waits for being mended', async () => {
+  const typedFast = async (text: string): Promise<void> => {
+    const number = field.get('input');
+    await number.setValue(text);
+    await number.trigger('keydown', { key: 'Enter' });
+    await flushPromises();
+    await import('../../../code/formula-editor');
+    await flushPromises();
+  };
+  await typedFast('=20 * 4');
+  expect(opacity()).toBeCloseTo(0.8, 9);
+  expect(input().exists()).toBe(false);
+  await typedFast('=jawOpne');
+  expect(alert()).toContain('Did you mean jawOpen?');
+  expect(kept()).toBeNull();
+});

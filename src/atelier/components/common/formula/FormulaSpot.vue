@@ -2,10 +2,9 @@
 /** In the place of a number that a formula drives: the formula itself, and where it is written. */
 import { computed, nextTick, ref, watch } from 'vue';
 import type { Drive } from '../../../../core/document/schema';
-import { formulaAt, putFormula, type FormulaPlace } from '../../../../core/edits/formula-edits';
+import { formulaAt, putFormula, unitOfPlace, type FormulaPlace } from '../../../../core/edits/formula-edits';
 import { putDrive, removeDrive } from '../../../../core/edits/viewer-edits';
 import { compiledFormula, type Formula } from '../../../../core/kinds/signals/formula';
-import { unitOfNumber } from '../../../../core/kinds/writables/number';
 import { newDriveId } from '../../../api/ids';
 import { useEffectStore } from '../../../stores/effect';
 import WordButton from '../WordButton.vue';
@@ -16,9 +15,7 @@ const props = defineProps<{ place: FormulaPlace; label: string }>();
 const emit = defineEmits<{ number: [value: number] }>();
 const effectStore = useEffectStore();
 const drive = computed(() => formulaAt(effectStore.effect, props.place));
-const unit = computed(() =>
-  unitOfNumber(effectStore.effect.objects[props.place.objects[0]!], props.place.property),
-);
+const unit = computed(() => unitOfPlace(effectStore.effect, props.place));
 const open = ref(false);
 /** What is written before it is kept. */
 const draft = ref<Formula | null>(null);
@@ -34,11 +31,31 @@ let before: Drive | null = null;
 watch(open, (now) => {
   if (now) before = drive.value;
 });
-const begin = (text: string): void => {
+/** It is known of what stands there whether it can be worked out. */
+let isTold = false;
+/** Enter was pressed before that. */
+let isEntered = false;
+const begin = (typed: string, isDone: boolean): void => {
   // What is typed on before the line is there belongs to it, blanks at the end too.
-  draft.value = { text: text.trimStart().replace(/^=/, ''), inputs: {} };
-  isWrong.value = draft.value.text.trim() !== '';
-  open.value = true;
+  const text = typed.trimStart().replace(/^=/, '');
+  if (!open.value || draft.value?.text !== text) {
+    draft.value = { text, inputs: {} };
+    isWrong.value = text.trim() !== '';
+    isTold = !isWrong.value;
+    open.value = true;
+  }
+  isEntered = isDone;
+  endIfEntered();
+};
+const told = (is: boolean): void => {
+  isWrong.value = is;
+  isTold = true;
+  endIfEntered();
+};
+const endIfEntered = (): void => {
+  if (!isEntered || !isTold) return;
+  isEntered = false;
+  done();
 };
 const change = (to: Formula): void => {
   refused.value = false;
@@ -103,16 +120,16 @@ defineExpose({ begin });
     placement="bottomRight"
     @update:open="(now: boolean) => (now ? (open = true) : leftFor())"
   >
-    <template #title>{{ label }}</template>
     <template #content>
-      <div v-if="open" class="sheet" @keydown.stop>
+      <div v-if="open" class="sheet" role="dialog" :aria-label="label" @keydown.stop>
+        <b>{{ label }}</b>
         <FormulaInput
           :formula="formula"
           :label="`Formula for ${label}`"
           :unit="unit"
           asked
           @change="change"
-          @wrong="(is) => (isWrong = is)"
+          @wrong="told"
           @done="done"
           @leave="leave"
         />

@@ -1,4 +1,5 @@
 /** Known answers. */
+import { expect } from '@jest/globals';
 import type { VECTOR_NODES } from '../vector-nodes';
 import { once, near, type CasesOf } from './testing';
 
@@ -17,5 +18,30 @@ export const VECTOR_CASES: CasesOf<typeof VECTOR_NODES> = {
   direction: [once({ vector: [0, 5, 0] }, [0, 1, 0]), once({ vector: [0, 0, 0] }, [0, 0, 0])],
   dotProduct: [once({ a: [1, 2, 3], b: [1, 1, 1] }, 6)],
   crossProduct: [once({ a: [1, 0, 0], b: [0, 1, 0] }, [0, 0, 1])],
+  alongPath: [
+    once(
+      { share: 0.5, a: [0, 0, 0], b: [1, 0, 0], c: [2, 0, 0], d: [3, 0, 0] },
+      [near(1.5), 0, 0],
+      [near(1), 0, 0],
+    ),
+    {
+      given: [{ share: 1.25, a: [0, 0, 0], b: [1, 0, 0], c: [1, 1, 0], d: [0, 1, 0] }],
+      gives: [
+        [
+          [1, 0, 0],
+          [near(Math.SQRT1_2), near(Math.SQRT1_2), 0],
+        ],
+      ],
+      set: { ends: 'closed' },
+    },
+  ],
+  pathThrough: [
+    once(
+      { share: 0.5, x: [0, 1, 2], y: [0, 0, 0], z: [5] },
+      [near(1), 0, expect.any(Number)],
+      expect.any(Array),
+    ),
+    once({ share: 0.5 }, [0, 0, 0], [0, 0, 0]),
+  ],
   vectorAngle: [once({}, near(90)), once({ a: [0, 0, 0] }, NaN)],
 };

@@ -36,8 +36,8 @@ export const EFFECT_WORDS: WordsOf<typeof EFFECT_NODES> = {
   cue: {
     name: 'Start a cue',
     group: 'Write and do',
-    note: 'Starts or stops a cue of the effect.',
-    also: 'fire run play stop action animation',
+    note: 'Sets off, starts, stops or puts back a cue of the effect.',
+    also: 'fire run play stop reset action animation',
   },
   prompt: {
     name: 'Show a prompt',

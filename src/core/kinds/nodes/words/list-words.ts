@@ -40,6 +40,18 @@ export const LIST_WORDS: WordsOf<typeof LIST_NODES> = {
     note: 'The least and the greatest number of a list.',
     also: 'minimum maximum range',
   },
+  eachItem: {
+    name: 'For each item',
+    group: 'Lists',
+    note: 'A list of what a formula makes of each item: it knows item, place, count, a and b.',
+    also: 'map every copy loop formula',
+  },
+  countUp: {
+    name: 'Count up',
+    group: 'Lists',
+    note: 'A list of the numbers from 1 to a count.',
+    also: 'range numbers for each copy',
+  },
   collect: {
     name: 'Collect',
     group: 'Lists',

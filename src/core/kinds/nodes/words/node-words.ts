@@ -13,11 +13,15 @@ import { TEXT_WORDS } from './text-words';
 import { LIST_WORDS } from './list-words';
 import { COMPOUND_WORDS } from './compound-words';
 import { SCRIPT_WORDS } from './script-words';
+import { BODY_WORDS, OBJECT_WORDS, WORLD_WORDS } from './world-words';
 import type { NodeWords } from './node-words-kind';
 
 /** Within a group in the order of the menu. */
 export const NODE_WORDS: Readonly<Record<NodeKind, NodeWords>> = {
   ...EFFECT_WORDS,
+  ...OBJECT_WORDS,
+  ...WORLD_WORDS,
+  ...BODY_WORDS,
   ...LOGIC_WORDS,
   ...EVENT_WORDS,
   ...TIME_WORDS,

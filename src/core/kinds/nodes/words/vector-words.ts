@@ -93,4 +93,16 @@ export const VECTOR_WORDS: WordsOf<typeof VECTOR_NODES> = {
     note: 'Between their directions; none where one is nothing.',
     also: 'between degrees',
   },
+  alongPath: {
+    name: 'Point on a path',
+    group: 'Points and vectors',
+    note: 'Where a share of a smooth path through four places is, and which way it goes there.',
+    also: 'curve spline track follow along',
+  },
+  pathThrough: {
+    name: 'Path through many',
+    group: 'Points and vectors',
+    note: 'The same through as many places as there are, as a list for each axis.',
+    also: 'curve spline point on a path track follow along',
+  },
 };

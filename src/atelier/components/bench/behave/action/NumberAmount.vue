@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Any number of what it acts on: to what, or by how much. */
 import { computed } from 'vue';
-import { numberName, numbersOf, readNumber } from '../../../../../core/kinds/numbers';
+import { numberName, numbersOf, offeredNumbers, readNumber } from '../../../../../core/kinds/numbers';
 import { actionProperties } from '../../../../../core/kinds/actions/actions';
 import { firstValues } from '../../../../../core/program/first-values';
 import type { ActionOf } from '../../../../../core/document/schema';
@@ -20,7 +20,7 @@ const first = computed(() => {
 });
 const numbers = computed(() =>
   first.value
-    ? Object.keys(numbersOf(first.value)).map((value) => ({ value, label: numberName(first.value, value) }))
+    ? offeredNumbers(first.value).map((value) => ({ value, label: numberName(first.value, value) }))
     : [],
 );
 const bounds = computed(() => (first.value ? numbersOf(first.value)[props.action.property] : undefined));

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { EasingChoice, Signal, Trigger } from '../../../../../core/document/schema';
 import type { InputPort, OutputPort } from '../../../../../core/kinds/nodes/node-kind';
 import { setSchema, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
+import { EACH_PORTS } from '../../../../../core/kinds/nodes/list-nodes';
 import { FORMULA_PORTS } from '../../../../../core/kinds/nodes/number-nodes';
 import { PORT_TYPES, type NodeValue } from '../../../../../core/kinds/nodes/ports';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -75,7 +76,10 @@ const valueOf = ({ name: port, usual }: InputPort): NodeValue | null => props.no
 /** What an input shows as one, two or three numbers. */
 const numbersOf = (port: InputPort): readonly number[] => {
   const value = valueOf(port);
-  return Array.isArray(value) ? value : [Number(value ?? 0)];
+  if (Array.isArray(value)) return value;
+  // Angles of a rotation are three.
+  const count = port.type === 'rotation' ? 3 : PORT_TYPES[port.type].width;
+  return count > 1 ? Array.from({ length: count }, () => 0) : [Number(value ?? 0)];
 };
 const unitOf = (port: InputPort) => UNITS[port.unit ?? 'plain'];
 const shown = (port: InputPort, n: number): number => Number((n * unitOf(port).factor).toPrecision(12));
@@ -125,12 +129,12 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
       {{ valueAt(port.name) }}
     </template>
     <template #settings>
-      <div v-if="node.kind === 'formula'" class="fields">
+      <div v-if="node.kind === 'formula' || node.kind === 'eachItem'" class="fields">
         <FormulaInput
           :formula="node.set"
           :label="`Formula of ${name}`"
           unit="plain"
-          :own="FORMULA_PORTS"
+          :own="node.kind === 'formula' ? FORMULA_PORTS : EACH_PORTS"
           @change="(to) => emit('set', to, 'formula')"
           @done="emit('done')"
         />
@@ -233,6 +237,7 @@ const marked = ({ unit }: Partial<Numeric>): string => (unit ? UNITS[unit].mark 
           @done="emit('done')"
         />
       </span>
+      <span v-else class="faint">no wire</span>
     </template>
   </NodeFrame>
 </template>

@@ -1,27 +1,19 @@
 <script setup lang="ts">
 /** What is put on the board of a circuit, sought by what it should do; or what is sought on it. */
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { Search } from '@lucide/vue';
-import { inOrder } from '../../../../../core/document/queries';
-import { useOf } from '../../../../../core/edits/compound-edits';
-import type { BehaviourNodes, CompoundId, NodeId } from '../../../../../core/document/schema';
-import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
-import { NODE_KINDS, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
+import type { BehaviourNodes } from '../../../../../core/document/schema';
+import type { BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { NODE_WORDS } from '../../../../../core/kinds/nodes/words/node-words';
-import { NODE_GROUPS } from '../../../../../core/kinds/nodes/words/node-words-kind';
-import { offeredSignals } from '../../../../../core/kinds/signals/offered';
-import {
-  READY,
-  READY_NAMES,
-  readyTrigger,
-  type ReadyTrigger,
-} from '../../../../../core/kinds/triggers/ready-triggers';
 import { nodeName } from '../../../../circuit-words';
+import { useBoardThingStore } from '../../../../stores/board-thing';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
+import { useKeptCompoundsStore } from '../../../../stores/kept-compounds';
 import ChoiceField from '../../../common/ChoiceField.vue';
 import IconButton from '../../../common/IconButton.vue';
 import type { LooseWire } from './loose-wire';
+import { offeredNodes, offeredOfThing, type Offer, type OfferedGroup } from './offered-nodes';
 
 const props = defineProps<{
   nodes: BehaviourNodes;
@@ -29,76 +21,28 @@ const props = defineProps<{
   loose: LooseWire | null;
 }>();
 const emit = defineEmits<{
-  /** A kind of node, with what is set of it already. */
-  add: [kind: NodeKind, how: object | null];
+  add: [offer: Offer];
   find: [id: string];
-  /** The loose wire is let be. */
+  /** The loose wire, or what was brought from the Stack, is let be. */
   leave: [];
 }>();
 const desk = useDeskStore();
 const effectStore = useEffectStore();
+const keptCompounds = useKeptCompoundsStore();
+const things = useBoardThingStore();
+onMounted(() => void keptCompounds.load());
 const own = computed(() => (desk.selected ? (effectStore.effect.objects[desk.selected] ?? null) : null));
-const signals = computed(() => offeredSignals(own.value));
-const fits = (kind: NodeKind): boolean =>
-  !props.loose || fittingPort(kind, props.loose.type, props.loose.way) !== null;
-/** Put onto boards in ways of their own. */
-const OWN: ReadonlySet<NodeKind> = new Set(['compound', 'enter', 'leave']);
-/** All kinds of nodes, then every signal and every trigger by itself. */
-const options = computed(() =>
-  [
-    ...NODE_GROUPS.map((group) => ({
-      label: group,
-      options: NODE_KINDS.filter(
-        (kind) => !OWN.has(kind) && NODE_WORDS[kind].group === group && fits(kind),
-      ).map((kind) => {
-        const { name, note, also = '' } = NODE_WORDS[kind];
-        return { value: kind as string, label: `${name}: ${note}`, seek: `${group} ${also}` };
-      }),
-    })),
-    {
-      label: 'Compounds of this effect',
-      options: props.loose
-        ? []
-        : inOrder(effectStore.effect.compounds).map(({ id, name, note }) => ({
-            value: `compound:${id}`,
-            label: note ? `${name}: ${note}` : name,
-            seek: 'compound',
-          })),
-    },
-    {
-      label: 'Signals',
-      options: (fits('signal') ? signals.value : []).map(({ key, words, group, seek }) => ({
-        value: `signal:${key}`,
-        label: group === 'Others' ? words : `${group}: ${words}`,
-        seek,
-      })),
-    },
-    {
-      label: 'Triggers',
-      options: (fits('trigger') ? READY_NAMES : []).map((name) => ({
-        value: `trigger:${name}`,
-        label: `When ${READY[name].words}`,
-      })),
-    },
-  ].filter((group) => group.options.length > 0),
-);
-/** What is chosen in the menu: a kind of node, or a node that is set already. */
-const chosen = (line: string): readonly [kind: NodeKind, set: object | null] => {
-  const [first, key] = line.split(':');
-  if (first === 'trigger') return ['trigger', { trigger: readyTrigger(key as ReadyTrigger) }];
-  if (first === 'signal' && key !== undefined)
-    return ['signal', { signal: signals.value.find((o) => o.key === key)!.signal }];
-  if (first === 'compound')
-    return ['compound', useOf(effectStore.effect, key as CompoundId, 'node_made' as NodeId, [0, 0]).set];
-  return [first as NodeKind, null];
+const options = computed(() => offeredNodes(effectStore.effect, own.value, props.loose, keptCompounds.items));
+const ofThing = computed(() => (things.thing ? offeredOfThing(effectStore.effect, things.thing) : []));
+const add = (groups: readonly OfferedGroup[], value: string): void => {
+  const found = groups.flatMap((group) => group.options).find((option) => option.value === value);
+  if (found) emit('add', found.offer);
 };
-const add = (line: string): void => emit('add', ...chosen(line));
 /** What is typed now is what is sought. */
 const asked = ref<{ $el: HTMLElement } | null>(null);
-watch(
-  () => props.loose,
-  (now) => now && void nextTick(() => asked.value?.$el.querySelector('input')?.focus()),
-);
+watch([() => props.loose, () => things.thing], ([loose, thing]) => {
+  if (loose || thing) void nextTick(() => asked.value?.$el.querySelector('input')?.focus());
+});
 /** A node is sought on the board. */
 const seeking = ref(false);
 const found = computed(() =>
@@ -122,7 +66,21 @@ const found = computed(() =>
     :value="null"
     :options="options"
     default-open
-    @change="add"
+    @change="(value) => add(options, value)"
+    @dropdown-visible-change="(open: boolean) => open || emit('leave')"
+  />
+  <ChoiceField
+    v-else-if="things.thing"
+    :key="`${things.thing.object} ${things.thing.property}`"
+    ref="asked"
+    class="add"
+    label="What becomes of it"
+    ask="Is it read, or written?"
+    :needed="false"
+    :value="null"
+    :options="ofThing"
+    default-open
+    @change="(value) => add(ofThing, value)"
     @dropdown-visible-change="(open: boolean) => open || emit('leave')"
   />
   <ChoiceField
@@ -144,7 +102,7 @@ const found = computed(() =>
     :needed="false"
     :value="null"
     :options="options"
-    @change="add"
+    @change="(value) => add(options, value)"
   />
   <IconButton
     :aria-pressed="seeking"
@@ -159,7 +117,8 @@ const found = computed(() =>
 <style scoped>
 .add {
   flex: 1;
-  min-width: 150px;
+  flex-basis: 220px;
+  min-width: 200px;
   max-width: none;
 }
 </style>

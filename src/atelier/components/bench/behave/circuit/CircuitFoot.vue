@@ -2,6 +2,7 @@
 /** Below the board: the wires of the node that is chosen, and what was there over the take; else what to do. */
 import { isSamePort } from '../../../../../core/behave/port-place';
 import type { NodeId } from '../../../../../core/document/schema';
+import type { BoardPlace } from '../../../../../core/graph/graph';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { boardPorts, nodeName, nodeNote, whyNodeWords } from '../../../../circuit-words';
@@ -9,6 +10,7 @@ import { useChronicleStore } from '../../../../stores/chronicle';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
 import NodeWires from '../../../common/board/NodeWires.vue';
+import NodeHelp from './NodeHelp.vue';
 import NodePast from './NodePast.vue';
 import type { RunBoard } from './run-board';
 import { useNodeHistory } from './use-node-history';
@@ -20,7 +22,11 @@ const props = defineProps<{
   /** How many things are wrong. */
   serious: number;
 }>();
-const emit = defineEmits<{ connect: [from: PortOf, to: PortOf]; unwire: [to: PortOf] }>();
+const emit = defineEmits<{
+  connect: [from: PortOf, to: PortOf];
+  unwire: [to: PortOf];
+  bend: [to: PortOf, via: readonly BoardPlace[]];
+}>();
 const effectStore = useEffectStore();
 const chronicle = useChronicleStore();
 const playback = usePlaybackStore();
@@ -54,7 +60,10 @@ const wordsOf = (node: BehaviourNode) => ({
         :kind-of="wordsOf"
         @connect="(from, to) => emit('connect', from, to)"
         @unwire="(to) => emit('unwire', to)"
-      />
+        @bend="(to, via) => emit('bend', to, via)"
+      >
+        <template #help><NodeHelp :node="node" :note="nodeNote(effectStore.effect, node)" /></template>
+      </NodeWires>
       <NodePast
         :name="nodeName(effectStore.effect, node)"
         :outputs="portsOf(node).outputs"
@@ -70,7 +79,7 @@ const wordsOf = (node: BehaviourNode) => ({
       {{
         Object.keys(board.nodes).length === 0
           ? 'Begin with what it listens to (Signal, Trigger) and what it does (Write, Start a cue). Seek by what you want: “count”, “delay”, “mouth”.'
-          : 'Drag from a square on the right of a node to one on the left of another. Let go of one in the empty, and what fits is offered. A double click takes a wire off. Numbers beside the squares are what is there at this moment of the take.'
+          : 'Drag from a square on the right of a node to one on the left of another. Let go of one in the empty, and what fits is offered. Pull at a wire to bend it; a double click takes it off. Numbers beside the squares are what is there at this moment of the take.'
       }}
       <template v-if="serious > 0">{{
         serious === 1 ? 'One thing is wrong.' : `${serious} things are wrong.`

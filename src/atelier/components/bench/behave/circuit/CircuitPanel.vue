@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Behaviour circuits: which there are, and the board of the one that is open. */
 import { computed, ref, watch } from 'vue';
-import { Combine, Plus, Power, Settings2 } from '@lucide/vue';
+import { Combine, Plus, Power, Settings2, SquareDashed, StickyNote } from '@lucide/vue';
 import type { CircuitId, CompoundId, NodeId } from '../../../../../core/document/schema';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import { portValue } from '../../../../../core/kinds/nodes/ports';
-import type { PortOf } from '../../../../../core/edits/graph-edits';
+import type { BoardNoteKind } from '../../../../../core/document/board-note-schema';
+import type { BoardPlace } from '../../../../../core/graph/graph';
 import { readableAsCue, readAsCue } from '../../../../../core/edits/cue-circuit-edits';
-import { fittingPort } from '../../../../../core/kinds/nodes/fitting';
-import { inputOf, outputOf, type BehaviourNode, type NodeKind } from '../../../../../core/kinds/nodes/nodes';
+import { inputOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import { isTyping } from '../../../../commands/keys';
 import { conversionInto, nodeName, valueWords } from '../../../../circuit-words';
 import { useDeskStore } from '../../../../stores/desk';
@@ -25,7 +25,7 @@ import CircuitSettings from './CircuitSettings.vue';
 import CircuitTabs from './CircuitTabs.vue';
 import CompoundBar from './CompoundBar.vue';
 import ScriptPanel from './script/ScriptPanel.vue';
-import type { LooseWire } from './loose-wire';
+import { useBoardAdding } from './use-board-adding';
 import { useCircuitClipboard } from './use-circuit-clipboard';
 import BehaviourNodeCard from './BehaviourNodeCard.vue';
 import { useBehaviourCircuit } from './use-behaviour-circuit';
@@ -35,11 +35,14 @@ import { useNodeTroubles } from './use-node-troubles';
 const desk = useDeskStore();
 const effectStore = useEffectStore();
 const board = ref<{
+  readonly $el: HTMLElement;
   fit(): void;
   show(id: string): void;
   middle(): readonly [number, number];
+  placeAt(x: number, y: number): BoardPlace;
   reveal(at: readonly [number, number]): void;
   heightOf(id: string): number | undefined;
+  sizeOf(id: string): BoardPlace;
 } | null>(null);
 const {
   compounds,
@@ -61,6 +64,11 @@ const {
   change,
   switchAll,
   move,
+  bend,
+  align,
+  laid,
+  freePlace,
+  notes,
   duplicate,
   textOf,
   paste,
@@ -71,53 +79,51 @@ const { compound } = compounds;
 const live = useLiveValues(
   () => circuit.value && { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun },
 );
-const selected = ref<readonly NodeId[]>([]);
+/** Nodes, and notes. */
+const selected = ref<readonly string[]>([]);
+const selectedNodes = computed(() => selected.value.filter((id) => nodes.value[id as NodeId]) as NodeId[]);
 const { serious, isSerious, saidOf, isCut } = useNodeTroubles(
   () => plan.value.troubles,
   () => nodes.value,
-  () => selected.value,
+  () => selectedNodes.value,
 );
 watch(
   () => compounds.board.value,
   () => {
     selected.value = [];
-    loose.value = null;
+    leaveOffer();
     said.value = null;
   },
 );
 const one = computed(() => {
-  const [id] = selected.value;
-  return selected.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
+  const [id] = selectedNodes.value;
+  return selectedNodes.value.length === 1 && id ? (nodes.value[id] ?? null) : null;
 });
-/** A wire that was let go of where nothing is: what can be put there is offered. */
-const loose = ref<LooseWire | null>(null);
-const letGo = (from: PortOf, isOutput: boolean, at: readonly [number, number]): void => {
-  const node = nodes.value[from.node as NodeId];
-  const port = node && (isOutput ? outputOf : inputOf)(node, from.port);
-  if (port) loose.value = { from, type: port.type, way: isOutput ? 'fromOutput' : 'fromInput', at };
-};
-/** Where a wire was let go of, with that; beside the node that is chosen; else where the board is looked at. */
-const addNode = (kind: NodeKind, how: object | null): void => {
-  const hanging = loose.value;
-  loose.value = null;
-  if (hanging) return addTo(hanging, kind, how);
-  const beside = one.value ? ([one.value.at[0] + 224, one.value.at[1]] as const) : null;
-  const made = add(kind, beside ?? board.value?.middle() ?? [0, 0], how);
-  if (!made) return;
-  board.value?.reveal(made.at);
-  selected.value = [made.id];
-};
-const addTo = ({ from, type, way, at }: LooseWire, kind: NodeKind, how: object | null): void => {
-  const port = fittingPort(kind, type, way);
-  effectStore.asOneStep('loose wire', () => {
-    const made = add(kind, at, how);
-    if (!made || port === null) return;
-    const other = { node: made.id, port };
-    if (way === 'fromOutput') connect(from, other);
-    else connect(other, from);
-    selected.value = [made.id];
-  });
-  done();
+const {
+  loose,
+  letGo,
+  add: addOffer,
+  leave: leaveOffer,
+  target,
+} = useBoardAdding({
+  nodes: () => nodes.value,
+  board: () => compounds.board.value,
+  middle: () => board.value?.middle() ?? [0, 0],
+  placeAt: (x, y) => board.value?.placeAt(x, y) ?? [0, 0],
+  freePlace,
+  beside: () => (one.value ? [one.value.at[0] + 224, one.value.at[1]] : null),
+  add,
+  connect,
+  paste,
+  show: (ids) => showMade(ids),
+  say: (why) => (said.value = why),
+});
+watch(board, (now) => target(now?.$el ?? null), { flush: 'post' });
+const showMade = (made: readonly string[]): void => {
+  if (made.length === 0) return;
+  selected.value = made;
+  const first = nodes.value[made[0] as NodeId] ?? notes.among(made)[0];
+  if (first) board.value?.reveal(first.at);
 };
 const showNode = (id: string): void => {
   selected.value = [id as NodeId];
@@ -129,16 +135,11 @@ useCircuitClipboard({
     remove(selected.value);
     selected.value = [];
   },
-  paste: (text) => {
-    const made = paste(text);
-    if (made.length === 0) return;
-    selected.value = made;
-    board.value?.reveal(nodes.value[made[0]!]!.at);
-  },
+  paste: (text) => showMade(paste(text)),
 });
 /** The chosen nodes become one. */
 const combine = (): void => {
-  const made = compounds.make(selected.value);
+  const made = compounds.make(selectedNodes.value);
   if ('why' in made) said.value = made.why;
   else selected.value = [made.use];
 };
@@ -180,6 +181,16 @@ const portValueAt = (node: BehaviourNode, side: PortSide, name: string): string 
 const breakpoints = useBreakpoints(() =>
   circuit.value ? { circuit: circuit.value.id, nodes: nodes.value, inRun: compounds.inRun } : null,
 );
+const sizeOf = (id: string): BoardPlace => board.value?.sizeOf(id) ?? [0, 0];
+/** A note in the middle of what is seen, an area there or behind what is chosen. */
+const write = (kind: BoardNoteKind): void => {
+  const middle = board.value?.middle() ?? [0, 0];
+  const at = kind === 'note' ? freePlace(middle, 90) : middle;
+  const id = notes.make(kind, at, laid(selectedNodes.value, sizeOf));
+  if (!id) return;
+  board.value?.reveal(at);
+  selected.value = [id];
+};
 /** Its name, whom it belongs to. */
 const settings = ref(false);
 const copy = (): void => {
@@ -243,22 +254,32 @@ const onKey = (event: KeyboardEvent): void => {
         @done="done"
       />
       <div class="bar">
-        <CircuitAdd :nodes="nodes" :loose="loose" @add="addNode" @find="showNode" @leave="loose = null" />
+        <CircuitAdd :nodes="nodes" :loose="loose" @add="addOffer" @find="showNode" @leave="leaveOffer" />
         <IconButton
           title="Switch the selected nodes off or on"
           aria-label="Switch the selected nodes off or on"
-          :disabled="selected.length === 0"
-          @click="switchAll(selected)"
+          :disabled="selectedNodes.length === 0"
+          @click="switchAll(selectedNodes)"
         >
           <Power :size="14" />
         </IconButton>
         <IconButton
           title="Make the selected nodes one"
           aria-label="Make the selected nodes one"
-          :disabled="selected.length === 0"
+          :disabled="selectedNodes.length === 0"
           @click="combine"
         >
           <Combine :size="14" />
+        </IconButton>
+        <IconButton title="Write a note on the board" aria-label="Write a note" @click="write('note')">
+          <StickyNote :size="14" />
+        </IconButton>
+        <IconButton
+          title="Lay a named area behind the selected nodes"
+          aria-label="Lay a named area"
+          @click="write('area')"
+        >
+          <SquareDashed :size="14" />
         </IconButton>
         <BoardTools
           :selected="selected.length"
@@ -266,6 +287,7 @@ const onKey = (event: KeyboardEvent): void => {
           @copy="copy"
           @remove="remove(selected)"
           @tidy="arrange"
+          @align="(how) => align(selected, how, sizeOf)"
           @widen="desk.behave.wide = !desk.behave.wide"
         />
         <template v-if="!compound">
@@ -296,14 +318,18 @@ const onKey = (event: KeyboardEvent): void => {
         :key="compounds.board.value ?? ''"
         board="behaviour-circuit"
         :graph="nodes"
+        :notes="notes.notes.value"
         :selected="selected"
         :label-of="(node: BehaviourNode) => nodeName(effectStore.effect, node)"
         :is-cut="isCut"
-        @select="(ids) => (selected = ids as NodeId[])"
+        @select="(ids) => (selected = ids)"
         @connect="connect"
         @unwire="unwire"
         @loose="letGo"
-        @move="(places) => move(places as Map<NodeId, readonly [number, number]>)"
+        @bend="bend"
+        @move="move"
+        @note="notes.change"
+        @noted="done"
       >
         <template #node="{ node, selected: isSelected }">
           <BehaviourNodeCard
@@ -332,6 +358,7 @@ const onKey = (event: KeyboardEvent): void => {
         :serious="serious"
         @connect="connect"
         @unwire="unwire"
+        @bend="bend"
       />
     </template>
     <template v-else>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** Within which compound the board is, its name, its help, and its ports. */
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { ArrowLeft } from '@lucide/vue';
 import type { Compound, NodeId } from '../../../../../core/document/schema';
 import { enterOf, leaveOf } from '../../../../../core/document/expand';
 import type { PortSide } from '../../../../../core/edits/circuit-edits';
 import type { DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
+import { useEffectStore } from '../../../../stores/effect';
+import { useKeptCompoundsStore } from '../../../../stores/kept-compounds';
+import InlineNotice from '../../../common/InlineNotice.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 import TextField from '../../../common/TextField.vue';
 import WordButton from '../../../common/WordButton.vue';
@@ -28,6 +31,11 @@ const emit = defineEmits<{
   drop: [];
   done: [];
 }>();
+const effectStore = useEffectStore();
+const kept = useKeptCompoundsStore();
+onMounted(() => void kept.load());
+/** It is at hand in all effects. */
+const onShelf = computed(() => kept.ofCompound(props.compound.id));
 /** Its ports are shown. */
 const ports = ref(false);
 const sides = computed(() => {
@@ -68,7 +76,14 @@ const sides = computed(() => {
       }}{{ ofUse ? '; values of this use' : '' }}
     </span>
     <WordButton v-if="uses === 0" @click="emit('drop')">Delete the compound</WordButton>
+    <WordButton @click="kept.keep(effectStore.effect, compound.id)">
+      {{ onShelf ? 'Update on my shelf' : 'Keep on my shelf' }}
+    </WordButton>
+    <WordButton v-if="onShelf" @click="kept.drop(onShelf.id)">Take off my shelf</WordButton>
   </div>
+  <InlineNotice v-if="kept.error" kind="error" closable @close="kept.error = null">{{
+    kept.error
+  }}</InlineNotice>
   <div v-if="ports" class="ports">
     <DeclaredPorts
       v-for="{ side, node, declared } in sides"

@@ -30,6 +30,8 @@ const TYPE_NAMES: Readonly<Record<PortType, string>> = {
   rotation: 'rotation',
   text: 'text',
   list: 'list',
+  object: 'object',
+  picture: 'picture',
 };
 const types = Object.entries(TYPE_NAMES).map(([value, label]) => ({ value, label }));
 const units = (['plain', 'percent', 'centimetres', 'degrees', 'seconds'] as const).map((value) => ({

@@ -5,28 +5,27 @@ import {
   changeCircuit,
   changeInCircuit,
   declarePort,
+  bendWire,
+  layOutCircuit,
   moveInCircuit,
   putCircuit,
   removeCircuit,
   removeFromCircuit,
   switchInCircuit,
   wireCircuit,
+  type Brought,
   type PortSide,
 } from '../../../../../core/edits/circuit-edits';
 import type { DeclaredPort } from '../../../../../core/kinds/nodes/declared-ports';
-import { nodesOfText, textOfNodes } from '../../../../../core/edits/circuit-text';
+import { nodesOfText, shiftedBy, textOfNodes } from '../../../../../core/edits/circuit-text';
 import type { PortOf } from '../../../../../core/edits/graph-edits';
 import { newCircuit } from '../../../../../core/document/new-circuit';
 import { inOrder } from '../../../../../core/document/queries';
-import type {
-  BehaviourNodes,
-  Circuit,
-  CircuitId,
-  Compound,
-  NodeId,
-} from '../../../../../core/document/schema';
+import type { BehaviourNodes, Circuit, CircuitId, NodeId } from '../../../../../core/document/schema';
 import { sentence } from '../../../../../core/errors';
-import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
+import type { Edit } from '../../../../../core/document/edit';
+import { alignedPlaces, type Alignment, type Laid } from '../../../../../core/graph/align';
+import { copiedNodes, wouldLoop, type BoardPlace } from '../../../../../core/graph/graph';
 import * as layout from '../../../../../core/graph/layout';
 import {
   inputOf,
@@ -46,6 +45,8 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { isPortNode } from '../../../../../core/edits/whole-compounds';
 import { nodesOn } from '../../../../../core/edits/board-nodes';
+import { addNotes } from '../../../../../core/edits/board-note-edits';
+import { useBoardNotes } from './use-board-notes';
 import { useCompounds } from './use-compounds';
 import { hasIn } from '../../../../../core/document/named-in';
 
@@ -119,6 +120,11 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
 
   const heightOf = (node: BehaviourNode): number => drawnHeight(node.id) ?? likelyHeight(node);
 
+  /** The nearest to the one wanted where something of this height lies on no node. */
+  const freePlace = (wanted: BoardPlace, height: number): BoardPlace => {
+    const [x, y] = layout.freePlace(nodes.value, heightOf, height, wanted, WIDTH);
+    return [Math.round(x), Math.round(y)];
+  };
   /** `set` is what is set of it already. */
   const add = (
     kind: NodeKind,
@@ -126,14 +132,8 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     set: object | null = null,
   ): { id: NodeId; at: readonly [number, number] } | null => {
     if (!board.value) return null;
-    const at = layout.freePlace(
-      nodes.value,
-      heightOf,
-      likelyHeight({ kind, set: (set ?? nodeKind(kind).fresh) as BehaviourNode['set'] }),
-      wanted,
-      WIDTH,
-    );
-    const whole = [Math.round(at[0]), Math.round(at[1])] as const;
+    const height = likelyHeight({ kind, set: (set ?? nodeKind(kind).fresh) as BehaviourNode['set'] });
+    const whole = freePlace(wanted, height);
     // What is selected in the Stack is meant, where an object is meant at all.
     const written = { to: { kind: 'number', objects: [...desk.selection], property: 'size' } };
     const node = newBehaviourNode(newId('node') as NodeId, kind, whole, {
@@ -141,16 +141,20 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     });
     return put([node]) ? { id: node.id, at: whole } : null;
   };
-  const put = (made: readonly BehaviourNode[], brought: readonly Compound[] = []): boolean => {
+  /** Does an edit; whether it could be done, and why not. */
+  const edited = (make: () => Edit): boolean => {
     said.value = null;
     try {
-      effectStore.edit(addToCircuit(effectStore.effect, board.value!, made, brought));
+      effectStore.edit(make());
       return true;
     } catch (error) {
       said.value = sentence(error);
       return false;
     }
   };
+  const put = (made: readonly BehaviourNode[], brought: Brought = {}): boolean =>
+    edited(() => addToCircuit(effectStore.effect, board.value!, made, brought));
+  const notes = useBoardNotes(() => board.value, edited);
   /** Runs a wire from an output into an input. What is not read there, and what would run in a circle, is not drawn, and that is said. */
   const connect = (from: PortOf, to: PortOf): void => {
     if (!board.value) return;
@@ -174,16 +178,23 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     if (board.value) effectStore.edit(wireCircuit(effectStore.effect, board.value, to, null));
   };
   /** Of those that are meant, those that can be copied: what a compound has itself is there once. */
-  const copyable = (ids: readonly NodeId[]): BehaviourNode[] =>
-    ids.flatMap((id) => nodes.value[id] ?? []).filter((node) => !isPortNode(node));
-  const remove = (ids: readonly NodeId[]): void => {
+  const among = (ids: readonly string[]): BehaviourNode[] =>
+    ids.flatMap((id) => nodes.value[id as NodeId] ?? []);
+  const copyable = (ids: readonly string[]): BehaviourNode[] =>
+    among(ids).filter((node) => !isPortNode(node));
+  /** Nodes and notes. */
+  const remove = (ids: readonly string[]): void => {
     const gone = copyable(ids).map(({ id }) => id);
     said.value =
-      gone.length < ids.length
+      gone.length < among(ids).length
         ? 'What runs in and comes out of a compound stays: it cannot be without.'
         : null;
-    if (board.value && gone.length > 0)
-      effectStore.edit(removeFromCircuit(effectStore.effect, board.value, gone));
+    effectStore.asOneStep('delete from the board', () => {
+      if (board.value && gone.length > 0)
+        effectStore.edit(removeFromCircuit(effectStore.effect, board.value, gone));
+      notes.remove(ids);
+    });
+    done();
   };
   const change = (
     id: NodeId,
@@ -197,38 +208,67 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     const off = ids.some((id) => nodes.value[id]?.off === false);
     if (board.value) effectStore.edit(switchInCircuit(effectStore.effect, board.value, ids, off));
   };
-  const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
+  const move = (places: ReadonlyMap<string, BoardPlace>): void => {
     if (board.value && places.size > 0)
-      effectStore.edit(moveInCircuit(effectStore.effect, board.value, places));
+      effectStore.edit(moveInCircuit(effectStore.effect, board.value, places as Map<NodeId, BoardPlace>));
   };
-  /** Copies of nodes beside them, wired as they are among each other. */
-  const duplicate = (ids: readonly NodeId[]): NodeId[] => {
+  const bend = (to: PortOf, via: readonly BoardPlace[]): void => {
+    if (board.value) effectStore.edit(bendWire(effectStore.effect, board.value, to, via));
+  };
+  /** What is chosen of the board, with its size. */
+  const laid = (ids: readonly string[], sizeOf: (id: string) => BoardPlace): Laid[] => [
+    ...among(ids).map(({ id, at }) => ({ id, at, size: sizeOf(id) })),
+    ...notes.among(ids),
+  ];
+  const align = (ids: readonly string[], how: Alignment, sizeOf: (id: string) => BoardPlace): void =>
+    move(alignedPlaces(laid(ids, sizeOf), how));
+  /** Copies of nodes and notes beside them, wired as they are among each other. */
+  const duplicate = (ids: readonly string[]): string[] => {
     const copies = copiedNodes(copyable(ids), () => newId('node') as NodeId);
-    return copies.length > 0 && put(copies) ? copies.map(({ id }) => id) : [];
+    const made: string[] = [];
+    effectStore.asOneStep('copy on the board', () => {
+      if (copies.length > 0 && put(copies)) made.push(...copies.map(({ id }) => id));
+      made.push(...notes.duplicate(ids));
+    });
+    done();
+    return made;
   };
   /** Null where none of them is there. */
-  const textOf = (ids: readonly NodeId[]): string | null => {
-    const there = copyable(ids);
-    return there.length > 0 ? textOfNodes(there, effectStore.effect) : null;
+  const textOf = (ids: readonly string[]): string | null => {
+    const [there, written] = [copyable(ids), notes.among(ids)];
+    return there.length + written.length > 0 ? textOfNodes(there, effectStore.effect, written) : null;
   };
-  /** Nodes that were copied as text, here or elsewhere: all of them, or none and a sentence. */
-  const paste = (text: string): NodeId[] => {
+  /** Nodes that were copied as text, here or elsewhere, the first at the place wanted: all of them, or none and a sentence. */
+  const paste = (text: string, wanted: BoardPlace | null = null): string[] => {
     if (!board.value) return [];
     said.value = null;
     try {
-      const { nodes: copies, compounds: brought } = nodesOfText(
-        text,
-        effectStore.effect,
-        nodes.value,
-        () => newId('node') as NodeId,
-      );
-      return put(copies, brought) ? copies.map(({ id }) => id) : [];
+      let pasted = nodesOfText(text, effectStore.effect, nodes.value, newId);
+      const [first] = pasted.nodes;
+      if (wanted && first) {
+        const [x, y] = freePlace(wanted, likelyHeight(first));
+        pasted = shiftedBy(pasted, [x - first.at[0], y - first.at[1]]);
+      }
+      // Both are there, or neither.
+      const edits = [
+        addToCircuit(effectStore.effect, board.value, pasted.nodes, pasted),
+        ...(pasted.notes.length > 0 ? [addNotes(effectStore.effect, board.value, pasted.notes)] : []),
+      ];
+      effectStore.asOneStep('paste on the board', () => {
+        for (const edit of edits) effectStore.edit(edit);
+      });
+      done();
+      return [...pasted.nodes, ...pasted.notes].map(({ id }) => id);
     } catch (error) {
       said.value = sentence(error);
       return [];
     }
   };
-  const tidy = (): void => move(layout.tidyPlaces(nodes.value, plan.value.order, heightOf, WIDTH));
+  const tidy = (): void => {
+    const places = layout.tidyPlaces(nodes.value, plan.value.order, heightOf, WIDTH);
+    if (board.value && places.size > 0)
+      effectStore.edit(layOutCircuit(effectStore.effect, board.value, places));
+  };
   const done = (): void => effectStore.endGesture();
   return {
     compounds,
@@ -250,6 +290,11 @@ export const useBehaviourCircuit = (drawnHeight: (id: NodeId) => number | undefi
     change,
     switchAll,
     move,
+    bend,
+    align,
+    laid,
+    freePlace,
+    notes,
     duplicate,
     textOf,
     paste,

@@ -1,10 +1,11 @@
 /** What is at the ports of circuits at the moment on screen, a few times a second. */
 import { onScopeDispose, shallowRef } from 'vue';
-import type { NodeId } from '../../../../../core/document/schema';
+import type { AssetId, NodeId, ObjectId } from '../../../../../core/document/schema';
 import { portsOf, type BehaviourNode } from '../../../../../core/kinds/nodes/nodes';
 import type { ScriptMemory } from '../../../../../core/kinds/nodes/script-nodes';
 import { valueWords } from '../../../../circuit-words';
 import type { RunBoard } from './run-board';
+import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
 
 /** Milliseconds between two looks. */
@@ -12,9 +13,12 @@ const PACE = 120;
 
 export const useLiveValues = (board: () => RunBoard | null) => {
   const playback = usePlaybackStore();
+  const effectStore = useEffectStore();
   const stops = shallowRef<Readonly<Record<string, string>>>({});
   /** By node and port. */
   const values = shallowRef<Readonly<Record<string, string>>>({});
+  const nameOf = (id: string): string | undefined =>
+    effectStore.effect.objects[id as ObjectId]?.name ?? effectStore.effect.assets[id as AssetId]?.name;
   const look = (): void => {
     const open = board();
     const now = open && playback.now();
@@ -25,7 +29,7 @@ export const useLiveValues = (board: () => RunBoard | null) => {
       if (inRun === null) continue;
       for (const { name, type, unit } of portsOf(node).outputs) {
         const value = now.runtime.nodeValue(open.circuit, inRun, name);
-        if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit);
+        if (value !== undefined) seen[`${node.id} ${name}`] = valueWords(value, type, unit, nameOf);
       }
     }
     const stopped: Record<string, string> = {};

@@ -26,7 +26,7 @@ export const useNodeTroubles = (
       .filter((trouble) => isSeriousTrouble(trouble) || isChosen)
       .map((trouble) => troubleWords(effectStore.effect, nodes(), trouble));
     const overruled = isEnd(node.kind)
-      ? overruledWords(effectStore.effect, nodeOverruledBy(effectStore.effect, node))
+      ? overruledWords(effectStore.effect, nodeOverruledBy(effectStore.effect, node, nodes()))
       : null;
     return overruled ? [...wrong, overruled] : wrong;
   };

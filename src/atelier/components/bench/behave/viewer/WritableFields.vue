@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is driven: an object with which of its numbers, an action's time, a variable, an input of a circuit. */
 import { computed, ref } from 'vue';
-import { numberName, numbersOf } from '../../../../../core/kinds/numbers';
+import { numberName, numbersOf, offeredNumbers } from '../../../../../core/kinds/numbers';
 import { anchorOf } from '../../../../../core/document/queries';
 import type { EffectObject, ObjectId } from '../../../../../core/document/schema';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -37,7 +37,7 @@ const numbers = computed(() => {
     to.kind === 'number' ? to.objects.flatMap((id) => effectStore.effect.objects[id] ?? []) : [];
   const [first, ...others] = objects;
   return first
-    ? Object.keys(numbersOf(first))
+    ? offeredNumbers(first)
         .filter((path) => others.every((o) => Object.hasOwn(numbersOf(o), path)))
         .map((value) => ({ value, label: inWords(first, value) }))
     : [];

@@ -9,6 +9,7 @@ import type {
   SurfaceNodeValue,
   PictureSource,
 } from '../../../../../core/document/schema';
+import type { BoardPlace } from '../../../../../core/graph/graph';
 import { SURFACE_NODES } from '../../../../../core/surface/catalogue';
 import type { CircuitProblem } from '../../../../../core/surface/plan';
 import NodeBoard from '../../../common/board/NodeBoard.vue';
@@ -22,10 +23,11 @@ const props = defineProps<{
   selected: readonly NodeId[];
 }>();
 const emit = defineEmits<{
-  select: [ids: readonly NodeId[]];
+  select: [ids: readonly string[]];
   connect: [from: Port, to: Port];
   unwire: [to: Port];
-  move: [places: ReadonlyMap<NodeId, readonly [number, number]>];
+  bend: [to: Port, via: readonly BoardPlace[]];
+  move: [places: ReadonlyMap<string, BoardPlace>];
   value: [node: NodeId, name: string, value: SurfaceNodeValue, gesture: string | null];
   picture: [node: NodeId, picture: PictureSource | null, gesture: string | null];
   done: [];
@@ -34,6 +36,7 @@ const board = ref<{
   fit(): void;
   middle(): readonly [number, number];
   reveal(at: readonly [number, number]): void;
+  sizeOf(id: string): BoardPlace;
 } | null>(null);
 const isCut = (node: SurfaceNode, port: string): boolean =>
   props.problems.some((p) => p.code === 'loop' && p.node === node.id && p.port === port);
@@ -41,6 +44,7 @@ defineExpose({
   fit: () => board.value?.fit(),
   middle: () => board.value?.middle() ?? ([0, 0] as const),
   reveal: (at: readonly [number, number]) => board.value?.reveal(at),
+  sizeOf: (id: string) => board.value?.sizeOf(id) ?? ([0, 0] as const),
 });
 </script>
 
@@ -55,6 +59,7 @@ defineExpose({
     @select="(ids) => emit('select', ids)"
     @connect="(from, to) => emit('connect', from, to)"
     @unwire="(to) => emit('unwire', to)"
+    @bend="(to, via) => emit('bend', to, via)"
     @move="(places) => emit('move', places)"
   >
     <template #node="{ node, selected: isSelected }">

@@ -17,6 +17,7 @@ import CircuitBoard from './CircuitBoard.vue';
 import BoardTools from '../../../common/board/BoardTools.vue';
 import NodeWires from '../../../common/board/NodeWires.vue';
 import SelectField from '../../../common/SelectField.vue';
+import type { BoardPlace } from '../../../../../core/graph/graph';
 import { useCircuit } from './use-circuit';
 import WordButton from '../../../common/WordButton.vue';
 import { isTyping } from '../../../../commands/keys';
@@ -36,6 +37,8 @@ const {
   remove,
   change,
   move,
+  bend,
+  align,
   duplicate,
   tidy,
   drop,
@@ -109,6 +112,7 @@ const idle = computed(() => problems.value.length);
           @copy="copy"
           @remove="remove(selected)"
           @tidy="arrange"
+          @align="(how) => align(selected, how, (id) => board?.sizeOf(id) ?? [0, 0])"
           @widen="desk.style.wide = !desk.style.wide"
         />
         <WordButton @click="drop">Do without</WordButton>
@@ -122,10 +126,11 @@ const idle = computed(() => problems.value.length);
         :material="material"
         :problems="problems"
         :selected="selected"
-        @select="(ids) => (selected = ids)"
+        @select="(ids) => (selected = ids as NodeId[])"
         @connect="connect"
         @unwire="unwire"
-        @move="move"
+        @bend="bend"
+        @move="(places) => move(places as Map<NodeId, BoardPlace>)"
         @value="
           (id, name, value, gesture) => change(id, { values: { [name]: value } }, gesture && id + gesture)
         "
@@ -141,10 +146,11 @@ const idle = computed(() => problems.value.length);
           :kind-of="(node: SurfaceNode) => SURFACE_NODES[node.type]"
           @connect="connect"
           @unwire="unwire"
+          @bend="bend"
         />
         <p v-else class="soft hint">
-          Drag from a square on the right of a node to one on the left of another. A double click takes a wire
-          off.
+          Drag from a square on the right of a node to one on the left of another. Pull at a wire to bend it;
+          a double click takes it off.
           <template v-if="idle > 0"
             >{{ idle === 1 ? 'One node has' : `${idle} nodes have` }} a note.</template
           >

@@ -4,6 +4,8 @@ import {
   addNodes,
   changeMaterial,
   changeNode,
+  bendSurfaceWire,
+  layOutNodes,
   moveNodes,
   removeNodes,
   wire,
@@ -16,7 +18,8 @@ import type {
   SurfaceNodeType,
 } from '../../../../../core/document/schema';
 import { SURFACE_NODES } from '../../../../../core/surface/catalogue';
-import { copiedNodes, wouldLoop } from '../../../../../core/graph/graph';
+import { alignedPlaces, type Alignment } from '../../../../../core/graph/align';
+import { copiedNodes, wouldLoop, type BoardPlace } from '../../../../../core/graph/graph';
 import { planCircuit, type CircuitProblem } from '../../../../../core/surface/plan';
 import { tidyPlaces } from '../../../../../core/surface/tidy';
 import { sentence } from '../../../../../core/errors';
@@ -78,6 +81,15 @@ export const useCircuit = () => {
   ): void => {
     if (material.value) effectStore.edit(changeNode(effectStore.effect, material.value.id, id, to), gesture);
   };
+  const bend = (to: Port, via: readonly BoardPlace[]): void => {
+    if (material.value) effectStore.edit(bendSurfaceWire(effectStore.effect, material.value.id, to, via));
+  };
+  const align = (ids: readonly NodeId[], how: Alignment, sizeOf: (id: string) => BoardPlace): void => {
+    const laid = ids
+      .flatMap((id) => circuit.value[id] ?? [])
+      .map(({ id, at }) => ({ id, at, size: sizeOf(id) }));
+    move(alignedPlaces(laid, how));
+  };
   const move = (places: ReadonlyMap<NodeId, readonly [number, number]>): void => {
     if (material.value && places.size > 0)
       effectStore.edit(moveNodes(effectStore.effect, material.value.id, places));
@@ -95,7 +107,10 @@ export const useCircuit = () => {
     }
     return copies.map((n) => n.id);
   };
-  const tidy = (): void => move(tidyPlaces(circuit.value));
+  const tidy = (): void => {
+    if (material.value)
+      effectStore.edit(layOutNodes(effectStore.effect, material.value.id, tidyPlaces(circuit.value)));
+  };
   const drop = (): void => {
     if (material.value)
       effectStore.edit(changeMaterial(effectStore.effect, material.value.id, { circuit: null }));
@@ -113,6 +128,8 @@ export const useCircuit = () => {
     remove,
     change,
     move,
+    bend,
+    align,
     duplicate,
     tidy,
     drop,
