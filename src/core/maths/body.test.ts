@@ -109,6 +109,15 @@ describe('a path', () => {
       expect(distance(onPath(points, share, true).at, points[i]!)).toBeLessThan(1e-9);
     expect(distance(onPath(points, 1, true).at, points[0]!)).toBeLessThan(1e-9);
   });
+  test('a share that is no number, and one without end round a closed path, has no point', () => {
+    for (const [share, closed] of [
+      [NaN, false],
+      [NaN, true],
+      [Infinity, true],
+    ] as const)
+      expect(onPath(points, share, closed)).toEqual({ at: [NaN, NaN, NaN], along: [NaN, NaN, NaN] });
+    expect(onPath(points, Infinity, false).at).toEqual(points[3]);
+  });
   test('straight points give a straight, even path; beyond its ends it stays', () => {
     const straight: Vec3[] = [
       [0, 0, 0],

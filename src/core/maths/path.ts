@@ -7,10 +7,11 @@ export interface OnPath {
   readonly along: Vec3;
 }
 const MISSED: OnPath = { at: [0, 0, 0], along: [0, 0, 0] };
+const NOWHERE: OnPath = { at: [NaN, NaN, NaN], along: [NaN, NaN, NaN] };
 
 /**
  * The point at a share of a path through points, each piece taking the same share: a Catmull-Rom spline (Catmull, Rom, 1974). Open it runs
- * from the first point to the last, closed back to the first.
+ * from the first point to the last, closed back to the first. A share that is no number has no point: its numbers are none either.
  */
 export const onPath = (points: readonly Vec3[], share: number, closed: boolean): OnPath => {
   const count = points.length;
@@ -19,6 +20,7 @@ export const onPath = (points: readonly Vec3[], share: number, closed: boolean):
   const pieces = closed ? count : count - 1;
   if (pieces < 1) return { at: first, along: [0, 0, 0] };
   const whole = closed ? share - Math.floor(share) : Math.min(1, Math.max(0, share));
+  if (Number.isNaN(whole)) return NOWHERE;
   const piece = Math.min(pieces - 1, Math.floor(whole * pieces));
   const t = whole * pieces - piece;
   // Beyond the ends it goes on as it came.
