@@ -1,6 +1,7 @@
 /**
- * Draws the contact sheets in docs/contact-sheets: npm run contact-sheets [performers|takes|heads ID...]
- * `performers`: all twelve, four expressions each. `takes`: every take at a telling moment.
+ * Draws the contact sheets in docs/contact-sheets: npm run contact-sheets [performers|close|takes|heads ID...]
+ * `performers`: all twelve, four expressions each. `close`: all twelve from close by, in four lights; of some by their IDs larger, into the
+ * system's temporary folder. `takes`: every take at a telling moment.
  * `heads ID...`: large pictures of single performers from three sides, to judge details, into the system's temporary folder.
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
@@ -123,6 +124,37 @@ const takes = async (page: Page): Promise<void> => {
   await sheet(gap + columns * (w + gap), gap + rows * (h + 26), parts, `${FOLDER}/takes.png`);
 };
 
+/** Soft, even, dim and coloured, hard and coloured. */
+const FOUR_LIGHTS = ['window', 'studio', 'dim', 'low-sun'] as const;
+const close = async (page: Page, ids: readonly string[]): Promise<void> => {
+  const some = ids.length > 0;
+  const [w, h, columns] = some ? [400, 480, 1] : [220, 264, 2];
+  const shown = PERFORMERS.filter(({ id }) => !some || ids.includes(id));
+  const parts: OverlayOptions[] = [];
+  for (const [n, { id }] of shown.entries())
+    for (const [k, light] of FOUR_LIGHTS.entries())
+      parts.push({
+        input: await draw(page, {
+          take: `screen-test-${id}`,
+          time: 0,
+          width: w,
+          height: h,
+          face: k === 3 ? { ...both('mouthSmile', 0.5), ...both('eyeBlink', 0.15) } : {},
+          light,
+          fovY: 26,
+          detail: 'soft',
+        }),
+        left: ((n % columns) * FOUR_LIGHTS.length + k) * w,
+        top: Math.floor(n / columns) * h,
+      });
+  await sheet(
+    columns * FOUR_LIGHTS.length * w,
+    Math.ceil(shown.length / columns) * h,
+    parts,
+    some ? join(tmpdir(), 'close.png') : `${FOLDER}/close.png`,
+  );
+};
+
 const heads = async (page: Page, ids: readonly string[]): Promise<void> => {
   const [w, h] = [400, 520];
   const parts: OverlayOptions[] = [];
@@ -148,6 +180,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM
 try {
   const page = await openBlank(browser, 'e2e/harness/take-page.ts');
   if (what === 'heads') await heads(page, ids);
+  if (what === undefined || what === 'close') await close(page, ids);
   if (what === undefined || what === 'performers') await performers(page);
   if (what === undefined || what === 'takes') await takes(page);
 } finally {

@@ -73,6 +73,20 @@ describe('in line', () => {
       [0, 160],
     ]);
   });
+  test('where they lie over one another too far for gaps, their edges are spread, in the same order', () => {
+    expect(
+      placed('down', at('a', 0, 0, 100, 400), at('b', 0, 10, 100, 20), at('c', 0, 30, 100, 20)),
+    ).toEqual([
+      [0, 0],
+      [0, 15],
+      [0, 30],
+    ]);
+    expect(placed('down', at('a', 0, 0, 0, 1), at('b', 0, 0, 0, 0), at('c', 0, 0, 0, 0))).toEqual([
+      [0, 0],
+      [0, 0],
+      [0, 0],
+    ]);
+  });
   test('one alone stays', () => {
     for (const how of Object.keys(ALIGNMENTS) as Alignment[]) expect(placed(how, one)).toEqual([]);
   });

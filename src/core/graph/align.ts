@@ -57,11 +57,14 @@ const spreadPlaces = <Id extends string>(all: readonly Laid<Id>[], axis: 0 | 1):
   const last = inOrder.at(-1)!;
   const taken = inOrder.slice(0, -1).reduce((sum, { size }) => sum + size[axis], 0);
   const gap = (last.at[axis] - first - taken) / (inOrder.length - 1);
+  // They lie over one another so far that one would come before its neighbour: their edges are spread instead.
+  const crowded = inOrder.slice(0, -1).some(({ size }) => size[axis] + gap <= 0);
+  const step = (last.at[axis] - first) / (inOrder.length - 1);
   let next = first;
   return new Map(
     inOrder.map(({ id, at, size }) => {
       const place = moved(at, axis, next);
-      next += size[axis] + gap;
+      next += crowded ? step : size[axis] + gap;
       return [id, place];
     }),
   );

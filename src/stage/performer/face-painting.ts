@@ -1,5 +1,6 @@
 /** A sheet in the face's UV to paint on, by landmark. */
 import { UV } from '../../core/face/neutral';
+import { lerp } from '../../core/maths/scalar';
 import type { Context } from './canvas';
 
 /** Positions and widths are on a sheet of this size, whatever its pixels. */
@@ -16,6 +17,13 @@ export const trace = (g: Context, ids: readonly number[]): void => {
 export const centre = (ids: readonly number[]): Point => {
   const sum = ids.map(at).reduce(([x, y], [px, py]) => [x + px, y + py], [0, 0]);
   return [sum[0] / ids.length, sum[1] / ids.length];
+};
+
+/** A place along a row of points: whole numbers are the points themselves. */
+export const alongRow = (row: readonly Point[], u: number): Point => {
+  const i = Math.min(row.length - 2, Math.floor(u));
+  const f = u - i;
+  return [lerp(row[i]![0], row[i + 1]![0], f), lerp(row[i]![1], row[i + 1]![1], f)];
 };
 
 /** The same path on the other half of the face. */

@@ -4,6 +4,7 @@ import type { Person } from '../../core/takes/scene';
 import type { HairStyle, Performer } from '../../core/takes/performer';
 import { BeardView } from './beard-view';
 import { bodyView } from './body-view';
+import { BrowsView } from './brows-view';
 import { earsView } from './ear-view';
 import { EyesView } from './eyes-view';
 import { glassesView } from './glasses-view';
@@ -25,6 +26,7 @@ export class PerformerView implements PersonView {
   private readonly eyes: EyesView;
   private readonly lashes: LashesView;
   private readonly mouth: MouthView;
+  private readonly brows: BrowsView;
   private readonly hair: HairView;
   private readonly beard: BeardView | null;
   private readonly body: Group;
@@ -35,10 +37,21 @@ export class PerformerView implements PersonView {
     this.lashes = new LashesView(performer);
     this.mouth = new MouthView(performer);
     this.hair = new HairView(performer);
-    // Stubble and moustaches are painted on the skin.
-    this.beard = performer.beard === 'full' ? new BeardView(performer) : null;
+    this.brows = new BrowsView(performer, this.head.surface);
+    // Stubble is painted on the skin.
+    this.beard =
+      performer.beard === 'full' || performer.beard === 'moustache'
+        ? new BeardView(performer, performer.beard, this.head.surface)
+        : null;
     this.body = bodyView(performer);
-    this.headGroup.add(this.head.mesh, this.eyes.group, this.lashes.group, this.mouth.group, this.hair.group);
+    this.headGroup.add(
+      this.head.mesh,
+      this.brows.mesh,
+      this.eyes.group,
+      this.lashes.group,
+      this.mouth.group,
+      this.hair.group,
+    );
     if (this.beard) this.headGroup.add(this.beard.group);
     if (EARS_FREE.includes(performer.hair.style)) this.headGroup.add(earsView(performer));
     const glasses = glassesView(performer);
@@ -60,6 +73,7 @@ export class PerformerView implements PersonView {
       expressions.eyeBlinkRight ?? 0,
       expressions.eyeBlinkLeft ?? 0,
     ]);
+    this.brows.update(this.head.surface);
     this.beard?.update(this.head.surface);
   }
 }

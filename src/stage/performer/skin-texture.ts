@@ -15,6 +15,7 @@ import type { Performer } from '../../core/takes/performer';
 import { SKINS, type Skin } from '../../core/takes/skin-tones';
 import { css, paintCanvas, softly, spot, type Context } from './canvas';
 import {
+  alongRow,
   at,
   centre,
   cutLips,
@@ -75,25 +76,69 @@ const paintHairShadow = (g: Context, { hair, tone }: Performer): void => {
   for (const temple of [127, 356]) spot(g, ...at(temple), 130, 240, shade, 0.8 * under);
 };
 
-const paintLips = (g: Context, { lips }: Skin): void => {
-  softly(g, 3, (sheet) => {
-    trace(sheet, [...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()]);
-    sheet.fillStyle = css(lips, [0.92, 0.87, 0.87], 0.85);
-    sheet.fill();
-    trace(sheet, [...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()]);
-    sheet.fillStyle = css(lips, [1.05, 1.01, 1.01], 0.85);
-    sheet.fill();
-    for (const seam of [INNER_LIP_UPPER, INNER_LIP_LOWER]) {
-      trace(sheet, seam);
-      sheet.lineWidth = 5;
-      sheet.strokeStyle = css(lips, [0.45, 0.34, 0.34], 0.8);
+/** Lips end softly, with the light rim of skin that runs around them, and are darker and drier towards the corners. */
+const paintLips = (g: Context, { lips, base, shade }: Skin): void => {
+  const upper = [...OUTER_LIP_UPPER, ...[...INNER_LIP_UPPER].reverse()];
+  const lower = [...OUTER_LIP_LOWER, ...[...INNER_LIP_LOWER].reverse()];
+  softly(g, 5, (sheet) => {
+    for (const rim of [OUTER_LIP_UPPER, OUTER_LIP_LOWER]) {
+      trace(sheet, rim);
+      sheet.lineWidth = 9;
+      sheet.strokeStyle = css(base, [1.12, 1.09, 1.07], 0.5);
       sheet.stroke();
     }
   });
+  softly(g, 4, (sheet) => {
+    // What faces down lies in its own shade already.
+    trace(sheet, upper);
+    sheet.fillStyle = css(lips, [1.12, 1.06, 1.06], 0.8);
+    sheet.fill();
+    trace(sheet, lower);
+    sheet.fillStyle = css(lips, [1.06, 1.02, 1.02], 0.78);
+    sheet.fill();
+  });
+  softly(g, 2, (sheet) => {
+    for (const seam of [INNER_LIP_UPPER, INNER_LIP_LOWER]) {
+      trace(sheet, seam);
+      sheet.lineWidth = 4;
+      sheet.strokeStyle = css(lips, [0.62, 0.5, 0.5], 0.55);
+      sheet.stroke();
+    }
+  });
+  for (const corner of [61, 291]) spot(g, ...at(corner), 16, 12, (o) => css(shade, [0.86, 0.8, 0.8], o), 0.5);
   const [x, y] = at(17);
-  spot(g, x, y - 10, 46, 9, (o) => css(lips, [1.3, 1.32, 1.32], o), 0.25);
+  spot(g, x, y - 10, 46, 9, (o) => css(lips, [1.28, 1.3, 1.3], o), 0.28);
+};
+/** The fine furrows that run across lips. */
+const paintFurrows = (g: Context, { lips }: Skin, random: Random): void => {
+  softly(g, 0.7, (sheet) => {
+    for (const [outer, inner] of [
+      [OUTER_LIP_UPPER, INNER_LIP_UPPER],
+      [OUTER_LIP_LOWER, INNER_LIP_LOWER],
+    ] as const)
+      for (let n = 0; n < 46; n++) {
+        const u = 0.12 + 0.76 * random.next();
+        const [a, b] = [outer, inner].map((row) => alongRow(row.map(at), u * (row.length - 1))) as [
+          Point,
+          Point,
+        ];
+        const [from, to] = [random.between(0.1, 0.5), random.between(0.6, 1)];
+        const dark = random.next() < 0.6;
+        sheet.lineWidth = random.between(0.8, 1.6);
+        sheet.strokeStyle = css(
+          lips,
+          dark ? [0.72, 0.64, 0.64] : [1.25, 1.22, 1.22],
+          random.between(0.12, 0.34),
+        );
+        sheet.beginPath();
+        sheet.moveTo(a[0] + (b[0] - a[0]) * from, a[1] + (b[1] - a[1]) * from);
+        sheet.lineTo(a[0] + (b[0] - a[0]) * to, a[1] + (b[1] - a[1]) * to);
+        sheet.stroke();
+      }
+  });
 };
 
+/** The shade below the hairs of a brow, and the finest of them. */
 const paintBrow = (
   g: Context,
   ids: readonly number[],
@@ -101,38 +146,26 @@ const paintBrow = (
   random: Random,
   outwards: number,
 ): void => {
-  softly(g, 7, (sheet) => {
+  softly(g, 8, (sheet) => {
     trace(sheet, ids);
-    sheet.fillStyle = css(brows.colour, [1, 1, 1], 0.26 + 0.34 * brows.fullness);
+    sheet.fillStyle = css(brows.colour, [1, 1, 1], 0.14 + 0.3 * brows.fullness);
     sheet.fill();
   });
   const low = ids.slice(0, 5).map(at);
   const high = ids.slice(5).reverse().map(at);
-  const along = (row: Point[], u: number): Point => {
-    const i = Math.min(3, Math.floor(u));
-    const f = u - i;
-    return [row[i]![0] * (1 - f) + row[i + 1]![0] * f, row[i]![1] * (1 - f) + row[i + 1]![1] * f];
-  };
   g.lineCap = 'round';
-  for (let n = 0; n < 200 + 260 * brows.fullness; n++) {
+  for (let n = 0; n < 120 + 160 * brows.fullness; n++) {
     const u = random.next() * 3.99;
-    const v = random.between(0.08, 0.92);
-    const [a, b] = [along(low, u), along(high, u)];
+    const v = random.between(0.02, 0.98);
+    const [a, b] = [alongRow(low, u), alongRow(high, u)];
     const x = a[0] * (1 - v) + b[0] * v;
     const y = a[1] * (1 - v) + b[1] * v;
-    // Near the nose the hairs stand up; towards the temple they lie flat.
     const rise = 3 + 9 * (u / 4);
-    const light = random.between(0.75, 1.35);
-    g.lineWidth = random.between(1, 2.1);
-    g.strokeStyle = css(brows.colour, [light, light, light], random.between(0.18, 0.46));
+    g.lineWidth = random.between(0.7, 1.3);
+    g.strokeStyle = css(brows.colour, [1, 1, 1], random.between(0.12, 0.32));
     g.beginPath();
     g.moveTo(x, y);
-    g.quadraticCurveTo(
-      x + outwards * 5,
-      y - rise * 0.4,
-      x + outwards * (15 - rise * 0.6),
-      y - rise + 6 * random.next(),
-    );
+    g.lineTo(x + outwards * (13 - rise * 0.6), y - rise + 6 * random.next());
     g.stroke();
   }
 };
@@ -248,9 +281,9 @@ const paintBeard = (g: Context, performer: Performer, random: Random): void => {
   const sheet = paintCanvas(PIXELS, PIXELS);
   const b = sheet.context;
   b.scale(PIXELS / SHEET, PIXELS / SHEET);
-  b.filter = `blur(${beard === 'moustache' ? 5 : 12}px)`;
+  b.filter = `blur(${beard === 'moustache' ? 6 : 16}px)`;
   (beard === 'moustache' ? traceMoustache : traceBeard)(b);
-  b.fillStyle = css(colour, [0.9, 0.9, 0.9], beard === 'stubble' ? 0.3 : 0.8);
+  b.fillStyle = css(colour, [0.9, 0.9, 0.9], beard === 'stubble' ? 0.26 : 0.6);
   b.fill();
   b.filter = 'none';
   b.globalCompositeOperation = 'source-atop';
@@ -308,6 +341,7 @@ const paintSkin = (performer: Performer): Sheet => {
   const { age } = performer;
   if (age >= 0.15) softly(context, 2.6, (sheet) => paintAge(sheet, skin, age));
   paintLips(context, skin);
+  paintFurrows(context, skin, random);
   paintBeard(context, performer, random);
   paintBrow(context, BROW_RIGHT, performer, random, -1);
   paintBrow(context, BROW_LEFT, performer, random, 1);
