@@ -51,7 +51,7 @@ export const SKINS: Readonly<Record<SkinTone, Skin>> = {
     flush: '#ab5f48',
     lips: '#a05a50',
     shade: '#7c4f38',
-    shine: 0.038,
+    shine: 0.04,
     creep: [0.27, 0.12, 0.08],
   },
   V: {
@@ -59,7 +59,7 @@ export const SKINS: Readonly<Record<SkinTone, Skin>> = {
     flush: '#8a4436',
     lips: '#85473f',
     shade: '#563527',
-    shine: 0.04,
+    shine: 0.042,
     creep: [0.22, 0.1, 0.07],
   },
   VI: {
@@ -67,7 +67,7 @@ export const SKINS: Readonly<Record<SkinTone, Skin>> = {
     flush: '#65352e',
     lips: '#6c3f3b',
     shade: '#35211a',
-    shine: 0.042,
+    shine: 0.046,
     creep: [0.18, 0.09, 0.06],
   },
 };

@@ -38,7 +38,7 @@ export const isBeard = (mesh: Mesh): boolean => mesh.parent?.userData.beard === 
 /** What a beard is made of, by how much of one there is. */
 const GROWN = {
   full: { count: 5200, long: 1, soft: 4, traced: traceBeard },
-  moustache: { count: 900, long: 0.8, soft: 2, traced: traceMoustache },
+  moustache: { count: 300, long: 0.7, soft: 2, traced: traceMoustache },
 } as const;
 export type Grown = keyof typeof GROWN;
 
@@ -79,7 +79,13 @@ export class BeardView {
             middle,
             scale(normalise(add(along, [sideways * 0.3, -0.7 * low - 0.15, -0.15 * low])), 0.45 * length),
           );
-          return { points: [root, middle, tip], normal, width: 0.00062, colour: tint, root: 0.5 };
+          return {
+            points: [root, middle, tip],
+            normal,
+            width: grown === 'full' ? 0.00062 : 0.00045,
+            colour: tint,
+            root: 0.5,
+          };
         },
       });
     }

@@ -5,17 +5,50 @@ import { Random } from '../../core/maths/random';
 import { eyeGaze, gazeOf, headMesh } from '../../core/takes/head-mesh';
 import type { Performer } from '../../core/takes/performer';
 import type { Expressions } from '../../core/tracking/track-frame';
+import type { SkinTone } from '../../core/takes/skin-tones';
 import type { Hex } from '../../core/units';
 import { markPart } from '../parts';
 import { css, paintCanvas, textureOf } from './canvas';
 
-const eyeTexture = (iris: Hex, seed: number) => {
+/** The white of an eye, on deep skin a little browner. */
+const WHITES: Readonly<Record<SkinTone, Hex>> = {
+  I: '#e9e3de',
+  II: '#e8e2db',
+  III: '#e5ded6',
+  IV: '#dfd6cc',
+  V: '#d6cbc0',
+  VI: '#cfc2b6',
+};
+
+const eyeTexture = ({ iris, seed, tone }: Performer) => {
   const { canvas, context: g } = paintCanvas(512, 256);
   const random = new Random(seed);
-  g.fillStyle = '#f1ece6';
+  const white = WHITES[tone];
+  g.fillStyle = white;
   g.fillRect(0, 0, 512, 256);
   // A three.js sphere shows u = 0.25 towards +Z.
   const [x, y, r] = [128, 128, 38];
+  // Redder and darker towards the corners, where it lies deep, with a few fine vessels.
+  const corners = g.createRadialGradient(x, y, 1.1 * r, x, y, 2.3 * r);
+  corners.addColorStop(0, css('#a5685a', [1, 1, 1], 0));
+  corners.addColorStop(1, css('#a5685a', [1, 1, 1], 0.42));
+  g.fillStyle = corners;
+  g.fillRect(0, 0, 512, 256);
+  for (let i = 0; i < 26; i++) {
+    const a = (i % 2) * Math.PI + random.between(-0.5, 0.5);
+    const [from, to] = [random.between(2.1, 2.6) * r, random.between(1.35, 1.8) * r];
+    g.strokeStyle = css('#b05a50', [1, 1, 1], random.between(0.1, 0.28));
+    g.lineWidth = random.between(0.4, 0.9);
+    g.beginPath();
+    g.moveTo(x + from * Math.cos(a), y + from * Math.sin(a));
+    g.quadraticCurveTo(
+      x + 1.9 * r * Math.cos(a) + random.between(-5, 5),
+      y + 1.9 * r * Math.sin(a) + random.between(-5, 5),
+      x + to * Math.cos(a),
+      y + to * Math.sin(a),
+    );
+    g.stroke();
+  }
   const disc = (radius: number, fill: string | CanvasGradient) => {
     g.beginPath();
     g.arc(x, y, radius, 0, 2 * Math.PI);
@@ -24,7 +57,7 @@ const eyeTexture = (iris: Hex, seed: number) => {
   };
   const rim = g.createRadialGradient(x, y, r * 0.86, x, y, r * 1.12);
   rim.addColorStop(0, css(iris, [0.35, 0.35, 0.35]));
-  rim.addColorStop(1, 'rgba(241,236,230,0)');
+  rim.addColorStop(1, css(white, [1, 1, 1], 0));
   disc(r * 1.12, rim);
   const body = g.createRadialGradient(x, y, r * 0.3, x, y, r);
   body.addColorStop(0, css(iris, [1.35, 1.3, 1.1]));
@@ -69,7 +102,7 @@ export class EyesView {
 
   constructor(performer: Performer) {
     markPart(this.group, 'eyes');
-    const material = new MeshLambertMaterial({ map: eyeTexture(performer.iris, performer.seed) });
+    const material = new MeshLambertMaterial({ map: eyeTexture(performer) });
     const shade = new MeshBasicMaterial({ map: shadeTexture(), transparent: true, depthWrite: false });
     const glint = new MeshBasicMaterial({ color: 0xffffff, transparent: true, opacity: 0.92 });
     for (const [x, y, z] of headMesh(performer).eyes) {

@@ -1,92 +1,100 @@
-/** Lashes: a fringe of fine hairs along the edge of each upper lid, carried by the lid. */
-import {
-  BufferAttribute,
-  BufferGeometry,
-  DoubleSide,
-  Group,
-  Mesh,
-  MeshBasicMaterial,
-  type Texture,
-} from 'three';
+/** Lashes: single hairs along the edge of each lid, longer towards the outer corner, carried by the lid. */
+import { BufferAttribute, BufferGeometry, DoubleSide, Group, Mesh, MeshBasicMaterial } from 'three';
 import { EYE_LEFT, EYE_RIGHT } from '../../core/face/landmarks';
 import { Random } from '../../core/maths/random';
-import { pointAt } from '../../core/maths/vec3';
+import { lerp } from '../../core/maths/scalar';
+import { pointAt, type Vec3 } from '../../core/maths/vec3';
 import type { Performer } from '../../core/takes/performer';
-import { paintCanvas, textureOf } from './canvas';
 import { markPart } from '../parts';
+import { strandPositions, strandTriangles, strandVertices } from './strand-geometry';
 
-const texture = (seed: number): Texture => {
-  const { canvas, context: g } = paintCanvas(256, 64);
-  const random = new Random(seed);
-  g.lineCap = 'round';
-  for (let n = 0; n < 58; n++) {
-    const x = (n / 57) * 250 + 3;
-    // Longer towards the outer corner, which is at the left of the sheet.
-    const long = 26 + 26 * (1 - x / 256) + random.between(-7, 5);
-    g.strokeStyle = `rgba(16,9,7,${random.between(0.75, 1)})`;
-    g.lineWidth = random.between(1.3, 2.2);
-    g.beginPath();
-    g.moveTo(x, 64);
-    g.quadraticCurveTo(x - 2, 64 - long * 0.6, x - 10 * (1 - x / 160), 64 - long);
-    g.stroke();
-  }
-  const made = textureOf(canvas);
-  made.flipY = false;
-  return made;
+/** Points of a lash. */
+const POINTS = 3;
+const VERTICES = strandVertices(POINTS);
+/** Landmarks of a lid's edge from the outer corner to the inner one. */
+const EDGES = [EYE_RIGHT, EYE_LEFT].map((ring) => ({
+  upper: [ring[0]!, ...ring.slice(9).reverse(), ring[8]!],
+  lower: ring.slice(0, 9),
+}));
+
+/** One lash: where it stands along the lid, how long it is, and how it leans from its neighbours. */
+interface Lash {
+  readonly eye: 0 | 1;
+  readonly lower: boolean;
+  /** From the outer corner (0) to the inner one (1). */
+  readonly along: number;
+  /** Metres. */
+  readonly length: number;
+  readonly lean: number;
+}
+
+const grow = ({ seed, age }: Performer): Lash[] => {
+  const random = new Random(seed + 5);
+  const lashes: Lash[] = [];
+  for (const eye of [0, 1] as const)
+    for (const lower of [false, true]) {
+      const count = Math.round((lower ? 34 : 78) * (1 - 0.3 * age));
+      for (let n = 0; n < count; n++) {
+        const along = lerp(0.03, 0.95, (n + random.next()) / count);
+        const longest = lower ? 0.0034 : 0.0076 - 0.0022 * age;
+        // Longest a third from the outer corner, short at the inner one.
+        const share = 1 - 0.62 * Math.abs(along - 0.25) ** 1.1;
+        lashes.push({
+          eye,
+          lower,
+          along,
+          length: longest * share * random.between(0.72, 1.08),
+          lean: 0.22 * random.normal(),
+        });
+      }
+    }
+  return lashes;
 };
-
-const STEPS = 9;
-const rows = [EYE_RIGHT, EYE_LEFT].map((ring) => [ring[0]!, ...ring.slice(9).reverse(), ring[8]!]);
 
 export class LashesView {
   readonly group = new Group();
-  private readonly fringes: BufferGeometry[] = [];
-  private readonly length: number;
+  private readonly lashes: readonly Lash[];
+  private readonly position: BufferAttribute;
 
   constructor(performer: Performer) {
     markPart(this.group, 'eyes');
-    this.length = 0.0062 - 0.002 * performer.age;
-    const material = new MeshBasicMaterial({
-      map: texture(performer.seed),
-      transparent: true,
-      side: DoubleSide,
-      depthWrite: false,
-      forceSinglePass: true,
-    });
-    for (let eye = 0; eye < 2; eye++) {
-      const geometry = new BufferGeometry();
-      geometry.setAttribute('position', new BufferAttribute(new Float32Array(STEPS * 6), 3));
-      const uv = new Float32Array(STEPS * 4);
-      const index: number[] = [];
-      for (let k = 0; k < STEPS; k++) {
-        uv.set([k / (STEPS - 1), 1, k / (STEPS - 1), 0], 4 * k);
-        if (k > 0) index.push(2 * k - 2, 2 * k, 2 * k - 1, 2 * k - 1, 2 * k, 2 * k + 1);
-      }
-      geometry.setAttribute('uv', new BufferAttribute(uv, 2));
-      geometry.setIndex(index);
-      const mesh = new Mesh(geometry, material);
-      mesh.frustumCulled = false;
-      mesh.renderOrder = 2;
-      this.fringes.push(geometry);
-      this.group.add(mesh);
-    }
+    this.lashes = grow(performer);
+    const geometry = new BufferGeometry();
+    this.position = new BufferAttribute(new Float32Array(3 * VERTICES * this.lashes.length), 3);
+    geometry.setAttribute('position', this.position);
+    geometry.setIndex(this.lashes.flatMap((_, n) => strandTriangles(n * VERTICES, POINTS)));
+    const mesh = new Mesh(geometry, new MeshBasicMaterial({ color: '#160d0a', side: DoubleSide }));
+    mesh.frustumCulled = false;
+    mesh.userData.noShadow = true;
+    this.group.add(mesh);
   }
 
   /** `positions` are the head's vertices, landmarks first. */
   update(positions: ArrayLike<number>, shut: readonly [number, number]): void {
-    this.fringes.forEach((geometry, eye) => {
-      const attribute = geometry.getAttribute('position') as BufferAttribute;
-      const outwards = eye === 0 ? -1 : 1;
-      rows[eye]!.forEach((landmark, k) => {
-        const [x, y, z] = pointAt(positions, landmark);
-        // Open lids raise the lashes; shut ones lay them down on the cheek.
-        const up = 0.75 - 1.35 * shut[eye]!;
-        const outer = 1 - k / (STEPS - 1);
-        const l = this.length;
-        attribute.setXYZ(2 * k, x, y - 0.0002, z + 0.0006);
-        attribute.setXYZ(2 * k + 1, x + outwards * l * 0.6 * outer, y + l * up, z + l * 0.62);
+    let vertex = 0;
+    for (const { eye, lower, along, length, lean } of this.lashes) {
+      const edge = EDGES[eye]![lower ? 'lower' : 'upper'];
+      const place = along * (edge.length - 1);
+      const i = Math.min(edge.length - 2, Math.floor(place));
+      const [a, b] = [pointAt(positions, edge[i]!), pointAt(positions, edge[i + 1]!)];
+      const root = [0, 1, 2].map(
+        (k) => lerp(a[k]!, b[k]!, place - i) + (k === 2 ? 0.0005 : 0),
+      ) as unknown as Vec3;
+      const outwards = (eye === 0 ? -1 : 1) * (0.85 - 1.25 * along) + lean;
+      // Open lids raise the lashes, shut ones lay them down on the cheek; they bend up towards the tip.
+      const rise = lower ? -0.7 : 0.2 - 1.2 * shut[eye]!;
+      const bend = lower ? 0.25 : 1.1 - 0.35 * shut[eye]!;
+      const points = Array.from({ length: POINTS }, (_, k): Vec3 => {
+        const t = k / (POINTS - 1);
+        return [
+          root[0] + length * t * outwards * 0.7,
+          root[1] + length * t * (rise + bend * t * 0.75),
+          root[2] + length * t * (0.95 - 0.45 * t),
+        ];
       });
-      attribute.needsUpdate = true;
-    });
+      for (const at of strandPositions({ points, normal: [0, 0.25, 1], width: 0.0003, colour: [0, 0, 0] }))
+        this.position.setXYZ(vertex++, ...at);
+    }
+    this.position.needsUpdate = true;
   }
 }

@@ -283,7 +283,8 @@ const paintBeard = (g: Context, performer: Performer, random: Random): void => {
   b.scale(PIXELS / SHEET, PIXELS / SHEET);
   b.filter = `blur(${beard === 'moustache' ? 6 : 16}px)`;
   (beard === 'moustache' ? traceMoustache : traceBeard)(b);
-  b.fillStyle = css(colour, [0.9, 0.9, 0.9], beard === 'stubble' ? 0.26 : 0.6);
+  // Below single hairs only their shade is painted.
+  b.fillStyle = css(colour, [0.9, 0.9, 0.9], { stubble: 0.26, moustache: 0.12, full: 0.6 }[beard]);
   b.fill();
   b.filter = 'none';
   b.globalCompositeOperation = 'source-atop';
@@ -339,7 +340,7 @@ const paintSkin = (performer: Performer): Sheet => {
   paintHairShadow(context, performer);
   paintFreckles(context, performer.freckles, random);
   const { age } = performer;
-  if (age >= 0.15) softly(context, 2.6, (sheet) => paintAge(sheet, skin, age));
+  if (age >= 0.15) softly(context, 3.6, (sheet) => paintAge(sheet, skin, age));
   paintLips(context, skin);
   paintFurrows(context, skin, random);
   paintBeard(context, performer, random);

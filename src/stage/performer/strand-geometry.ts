@@ -16,8 +16,8 @@ export interface Strand {
   readonly colour: readonly [number, number, number];
   /** How dark the root is, a share of the colour: other hair stands around it. */
   readonly root?: number;
-  /** 0 sits on the head, 1 swings freely, at the tip. */
-  readonly loose?: number;
+  /** At the root and at the tip: 0 sits on the head, 1 swings freely. */
+  readonly loose?: readonly [root: number, tip: number];
 }
 
 /** One hair of many: most are near the hair's own colour, some are lighter. In linear light. */
@@ -73,6 +73,7 @@ export const strandGeometry = (strands: readonly Strand[]): BufferGeometry => {
   const index: number[] = [];
   for (const strand of strands) {
     const count = strand.points.length;
+    const [from, to] = strand.loose ?? [0, 0];
     index.push(...strandTriangles(positions.length / 3, count));
     const normal = normalise(strand.normal);
     const shades = strandShades(strand);
@@ -80,13 +81,14 @@ export const strandGeometry = (strands: readonly Strand[]): BufferGeometry => {
       positions.push(...position);
       normals.push(...normal);
       colours.push(...strand.colour.map((c) => c * shades[i]!));
-      loose.push(((strand.loose ?? 0) * Math.floor(i / 2)) / (count - 1));
+      loose.push(lerp(from, to, Math.floor(i / 2) / (count - 1)));
     });
   }
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
   geometry.setAttribute('normal', new Float32BufferAttribute(normals, 3));
   geometry.setAttribute('color', new Float32BufferAttribute(colours, 3));
+  geometry.setAttribute('uv', new Float32BufferAttribute(new Float32Array((2 * positions.length) / 3), 2));
   geometry.setAttribute('loose', new Float32BufferAttribute(loose, 1));
   geometry.setIndex(index);
   return geometry;

@@ -73,36 +73,35 @@ export interface CapOptions {
   /** Height over the skull in metres; `v` runs from the pole to the hairline, `y` is the height on the head. */
   readonly lift: (v: number, y: number, degrees: number) => number;
   readonly shape: HeadShape;
-  /** How often the sheet is laid around. */
-  readonly repeat?: number;
-  readonly twist?: number;
 }
 
 const AROUND = 96;
 const DOWN = 22;
 
-export const capGeometry = ({
-  hairline,
-  pole,
-  lift,
-  shape,
-  repeat = 1,
-  twist = 0,
-}: CapOptions): BufferGeometry => {
+/** A point of the shell: `v` 0 at the pole, 1 at the hairline, more beyond it. */
+export const capPoint = (
+  { hairline, pole, lift, shape }: Pick<CapOptions, 'hairline' | 'pole' | 'lift' | 'shape'>,
+  degrees: number,
+  v: number,
+): Vec3 => {
+  const dir = between(normalise(pole), onSkull(degrees, interpolate(hairline, Math.abs(degrees))), v);
+  const high = lift(v, CY + dir[1] * RY, degrees);
+  return shapedPoint(
+    [CX + dir[0] * (RX + high), CY + dir[1] * (RY + high), CZ + dir[2] * (RZ + high)],
+    shape,
+  );
+};
+
+export const capGeometry = (options: CapOptions): BufferGeometry => {
   const positions: number[] = [];
   const uv: number[] = [];
   const index: number[] = [];
-  const from = normalise(pole);
   for (let j = 0; j <= DOWN; j++)
     for (let i = 0; i <= AROUND; i++) {
       const degrees = -180 + (360 * i) / AROUND;
       const v = j / DOWN;
-      const dir = between(from, onSkull(degrees, interpolate(hairline, Math.abs(degrees))), v);
-      const y = CY + dir[1] * RY;
-      const high = lift(v, y, degrees);
-      const point: Vec3 = [CX + dir[0] * (RX + high), CY + dir[1] * (RY + high), CZ + dir[2] * (RZ + high)];
-      positions.push(...shapedPoint(point, shape));
-      uv.push((i / AROUND) * repeat + twist * v, v);
+      positions.push(...capPoint(options, degrees, v));
+      uv.push(i / AROUND, v);
     }
   for (let j = 0; j < DOWN; j++)
     for (let i = 0; i < AROUND; i++) {

@@ -13,13 +13,14 @@ export interface CurlOptions {
   /** Radius of a ringlet, and how long it is. */
   readonly radius: number;
   readonly length: number;
+  /** Into how many pieces each is cut. */
+  readonly segments: number;
   /** 0 stands off the head, 1 hangs down. */
   readonly hang: number;
   readonly shape: HeadShape;
 }
 
-const SEGMENTS = 34;
-const SIDES = 4;
+const SIDES = 3;
 const CENTRE: Vec3 = [0, 0.03, -0.032];
 const RADII: Vec3 = [0.0795, 0.097, 0.092];
 
@@ -33,7 +34,7 @@ const isScalp = ([x, y, z]: Vec3): boolean => {
 };
 
 export const curlGeometry = (options: CurlOptions): BufferGeometry => {
-  const { seed, count, radius, length, hang, shape } = options;
+  const { seed, count, radius, length, segments, hang, shape } = options;
   const random = new Random(seed);
   const positions: number[] = [];
   const normals: number[] = [];
@@ -63,8 +64,8 @@ export const curlGeometry = (options: CurlOptions): BufferGeometry => {
     const light = random.between(0.7, 1.45);
     const first = positions.length / 3;
     let at: Vec3 = add(root, scale(out, -0.004));
-    for (let s = 0; s <= SEGMENTS; s++) {
-      const t = s / SEGMENTS;
+    for (let s = 0; s <= segments; s++) {
+      const t = s / segments;
       // Off the head at first, then gravity bends it down.
       const fall = hang * smoothstep(0.1, 0.8, t);
       const way = normalise([
@@ -72,14 +73,14 @@ export const curlGeometry = (options: CurlOptions): BufferGeometry => {
         out[1] * (1 - fall) - fall * 0.9,
         out[2] * (1 - 0.75 * fall),
       ]);
-      at = add(at, scale(way, long / SEGMENTS));
+      at = add(at, scale(way, long / segments));
       const u = normalise(cross(way, Math.abs(way[1]) > 0.9 ? [1, 0, 0] : [0, 1, 0]));
       const v = cross(way, u);
       const angle = phase + turns * 2 * Math.PI * t;
       const coil = wide * smoothstep(0, 0.2, t) * (1 - 0.3 * t);
       const ring = add(scale(u, Math.cos(angle)), scale(v, Math.sin(angle)));
       const middle = add(at, scale(ring, coil));
-      const thick = 0.0026 * (1 - 0.45 * t) + 0.0004;
+      const thick = 0.0019 * (1 - 0.6 * t) + 0.0003;
       for (let k = 0; k < SIDES; k++) {
         const b = (k / SIDES) * 2 * Math.PI;
         const normal = add(scale(ring, Math.cos(b)), scale(way, Math.sin(b)));

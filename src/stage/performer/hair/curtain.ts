@@ -69,6 +69,8 @@ export interface CurtainOptions {
   /** Sideways place of the parting, metres. */
   readonly partAt: number;
   readonly wave?: number;
+  /** Where it begins: what a further shell covers is not drawn twice. */
+  readonly from?: number;
 }
 
 const AROUND = 108;
@@ -103,27 +105,36 @@ const hairPoint = ({ ends, lift }: CurtainOptions, degrees: number, down: number
   ];
 };
 
-export const curtainGeometry = (options: CurtainOptions): BufferGeometry => {
+/** How freely hair at this height hangs. */
+export const looseAt = (y: number): number => smoothstep(0.02, -0.1, y);
+
+/** A point of the shell of a head of this shape: 0 at the parting, 1 at the ends, more beyond them. */
+export const curtainPoint = (options: CurtainOptions, degrees: number, down: number): Vec3 => {
   const { shape, partAt, wave = 0.0022 } = options;
+  // Waves run down the lengths; strands lean away from the parting.
+  const ripple =
+    wave * Math.sin(((degrees + 180) / 360) * AROUND * 0.7 + down * DOWN * 0.16) * smoothstep(0.3, 1, down);
+  const [x, y, z] = hairPoint(options, degrees, down);
+  const near = 1 - smoothstep(0, 0.6, down);
+  const k = 1 + ripple / 0.08;
+  return shapedPoint([x * k + partAt * near, y, CZ + (z - CZ) * k + 0.012 * near * Math.sign(partAt)], shape);
+};
+
+export const curtainGeometry = (options: CurtainOptions): BufferGeometry => {
   const positions: number[] = [];
   const uv: number[] = [];
   const loose: number[] = [];
   const index: number[] = [];
-  for (let j = 0; j <= DOWN; j++)
+  const first = Math.round((options.from ?? 0) * DOWN);
+  for (let j = first; j <= DOWN; j++)
     for (let i = 0; i <= AROUND; i++) {
       const degrees = -180 + (360 * i) / AROUND;
       const down = j / DOWN;
-      // Waves run down the lengths; strands lean away from the parting.
-      const ripple = wave * Math.sin(i * 0.7 + j * 0.16) * smoothstep(0.3, 1, down);
-      const [hx, hy, hz] = hairPoint(options, degrees, down);
-      const near = 1 - smoothstep(0, 0.6, down);
-      const k = 1 + ripple / 0.08;
-      const point: Vec3 = [hx * k + partAt * near, hy, CZ + (hz - CZ) * k + 0.012 * near * Math.sign(partAt)];
-      positions.push(...shapedPoint(point, shape));
-      loose.push(smoothstep(0.02, -0.1, hy));
+      positions.push(...curtainPoint(options, degrees, down));
+      loose.push(looseAt(hairPoint(options, degrees, down)[1]));
       uv.push(i / AROUND + 0.05 * down * Math.sign(degrees || 1), down);
     }
-  for (let j = 0; j < DOWN; j++)
+  for (let j = 0; j < DOWN - first; j++)
     for (let i = 0; i < AROUND; i++) {
       const a = j * (AROUND + 1) + i;
       const b = a + AROUND + 1;

@@ -7,6 +7,7 @@ import { markPart } from '../../parts';
 import { madeGeometry } from '../made-once';
 import {
   capGeometry,
+  capPoint,
   COVERED_HAIRLINE,
   fullOnTop,
   SHORT_HAIRLINE,
@@ -14,9 +15,10 @@ import {
   type Hairline,
 } from './cap';
 import { curlGeometry } from './curls';
-import { BOB_ENDS, curtainGeometry, FRINGE_ENDS, LONG_ENDS, type Ends } from './curtain';
+import { BOB_ENDS, curtainGeometry, curtainPoint, FRINGE_ENDS, LONG_ENDS, type Ends } from './curtain';
+import { looseEnds, type LooseEnds } from './loose-ends';
 import { scarfGeometry } from './scarf';
-import { furTexture, hairMaterial, strandTexture, type Lag } from './strands';
+import { hairMaterial, strandTexture, type Lag } from './strands';
 
 const WHORL: Vec3 = [0.12, 0.9, -0.45];
 const KNOT: Vec3 = [0, 0.72, -0.72];
@@ -50,69 +52,119 @@ export class HairView {
     name: string | number,
     make: () => BufferGeometry,
     material: ReturnType<typeof hairMaterial>,
+    shadow = true,
   ): void {
     const { hair, tone, seed, shape } = this.performer;
     const key = `hair ${name} ${JSON.stringify([hair, tone, seed, shape])}`;
     const mesh = new Mesh(madeGeometry(key, make), material);
     mesh.frustumCulled = false;
+    mesh.userData.noShadow = !shadow;
     this.group.add(mesh);
   }
 
   /** A thin coloured ground, so that no skin shows between strands. */
-  private ground(hairline: Hairline, lift = 0.0012): void {
+  private ground(hairline: Hairline, lift = 0.0012, fade = 0.3): void {
     const { shape, hair, seed } = this.performer;
     this.add(
       'ground',
       () => capGeometry({ hairline, pole: WHORL, lift: (v) => lift * (1 - 0.5 * v), shape }),
       hairMaterial(this.lag, {
-        map: strandTexture(hair.colour, { seed: seed + 1, ragged: 0.12, fade: 0.3 }),
+        map: strandTexture(hair.colour, { seed: seed + 1, ragged: 0.12 }),
         blended: true,
-        alphaTest: 0.05,
+        alphaTest: 0.02,
+        fade,
       }),
     );
   }
 
+  /** Single hairs, told apart by a name. */
+  private ends(name: string, options: Omit<LooseEnds, 'colour' | 'seed'>): void {
+    const { hair, seed } = this.performer;
+    this.add(
+      name,
+      () => looseEnds({ ...options, colour: hair.colour, seed: seed + 30 + name.length }),
+      hairMaterial(this.lag, { vertexColors: true }),
+      false,
+    );
+  }
+
   private short(): void {
-    const { shape, hair, seed, tone } = this.performer;
-    this.ground(SHORT_HAIRLINE);
-    // Tight hair is cropped closer.
-    const high = tone === 'VI' ? 0.004 : 0.008;
-    const layers = 6;
-    for (let n = 1; n <= layers; n++)
-      this.add(
-        n,
-        () =>
-          capGeometry({
-            hairline: SHORT_HAIRLINE,
-            pole: WHORL,
-            lift: fullOnTop((high * n) / layers),
-            shape,
-            repeat: 3,
-            twist: 0.04 * n,
-          }),
-        hairMaterial(this.lag, {
-          map: furTexture(hair.colour, seed + 10 + n, 1 - 0.3 * (n / layers)),
-          alphaTest: 0.5,
-        }),
+    const { shape, tone } = this.performer;
+    this.ground(SHORT_HAIRLINE, 0.0012, 0.2);
+    // Tight hair is cropped closer, and stands.
+    const tight = tone === 'VI';
+    const high = tight ? 0.003 : 0.006;
+    const point = (degrees: number, v: number) =>
+      capPoint(
+        { hairline: SHORT_HAIRLINE, pole: WHORL, lift: (at) => fullOnTop(high)(at, 0.1) * 0.4, shape },
+        degrees,
+        v,
       );
+    const of = { point, degrees: [0, 180], width: tight ? 0.00062 : 0.00075, shade: 0.62 } as const;
+    const run = tight ? ([0.01, 0.03] as const) : ([0.05, 0.13] as const);
+    const off = tight ? ([0.001, 0.0034] as const) : ([0.001, 0.0055] as const);
+    this.ends('scalp', {
+      ...of,
+      count: tight ? 6500 : 6800,
+      roots: [0.12, 0.95],
+      run,
+      off,
+      wander: tight ? 2.5 : 1.2,
+      points: tight ? 2 : 3,
+    });
+    // Finer and fewer at the hairline.
+    this.ends('hairline', {
+      ...of,
+      count: 900,
+      roots: [0.9, tight ? 0.985 : 1.01],
+      run: tight ? [0.005, 0.02] : [0.02, 0.06],
+      off: [0.0004, tight ? 0.0014 : 0.003],
+      width: 0.0004,
+      wander: 1.5,
+      thinning: true,
+      points: tight ? 2 : 3,
+    });
   }
 
   private hanging(ends: Ends, partAt: number): void {
     const { shape, hair, seed } = this.performer;
     this.ground(COVERED_HAIRLINE);
-    for (const [lift, more] of [
-      [0.006, 5],
-      [0.0105, 6],
+    // The inner shell is seen only where the outer one thins out.
+    for (const [lift, more, from] of [
+      [0.006, 5, 0.62],
+      [0.0105, 6, 0],
     ] as const)
       this.add(
         more,
-        () => curtainGeometry({ ends, lift, shape, partAt }),
+        () => curtainGeometry({ ends, lift, shape, partAt, from }),
         hairMaterial(this.lag, {
-          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.06, fade: 0.1 }),
+          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.06 }),
           blended: true,
-          alphaTest: 0.06,
+          alphaTest: 0.03,
+          fade: 0.16,
         }),
       );
+    const point = (lift: number) => (degrees: number, v: number) =>
+      curtainPoint({ ends, lift, shape, partAt }, degrees, v);
+    const of = { width: 0.00068, wander: 1.6, points: 3 };
+    this.ends('over the face', {
+      ...of,
+      point: point(0.0075),
+      count: 460,
+      degrees: [0, 72],
+      roots: [0.68, 0.88],
+      run: [0.12, 0.2],
+    });
+    this.ends('around', {
+      ...of,
+      point: point(0.0095),
+      count: 420,
+      degrees: [48, 130],
+      points: 2,
+      roots: [0.66, 0.88],
+      run: [0.12, 0.2],
+      off: [0.0003, 0.003],
+    });
   }
 
   private curly(): void {
@@ -126,13 +178,46 @@ export class HairView {
           colour: hair.colour,
           seed,
           shape,
-          count: tight ? 290 : 270,
-          radius: tight ? 0.0062 : 0.0068,
-          length: tight ? 0.042 : 0.075,
+          count: tight ? 1400 : 520,
+          radius: tight ? 0.0042 : 0.0062,
+          length: tight ? 0.027 : 0.075,
+          segments: tight ? 11 : 26,
           hang: tight ? 0.3 : 0.85,
         }),
       hairMaterial(this.lag, { vertexColors: true }),
+      false,
     );
+    this.combedBack(0.004);
+  }
+
+  /** Hairs between the hairline and the mass, and the down before it. */
+  private combedBack(lift: number): void {
+    const { shape } = this.performer;
+    const point = (degrees: number, v: number) =>
+      capPoint({ hairline: SOFT_HAIRLINE, pole: KNOT, lift: () => lift * 0.4, shape }, degrees, v);
+    this.ends('combed back', {
+      point,
+      count: 1300,
+      degrees: [0, 100],
+      // Laid down from within: they are finest where they grow.
+      roots: [0.7, 0.84],
+      run: [0.1, 0.185],
+      width: 0.0006,
+      off: [0.0003, 0.0009],
+      wander: 1.5,
+    });
+    this.ends('down', {
+      point,
+      count: 130,
+      degrees: [20, 90],
+      roots: [0.97, 1.02],
+      run: [0.01, 0.05],
+      width: 0.0002,
+      off: [0.0002, 0.0006],
+      thinning: true,
+      wander: 1.5,
+      points: 3,
+    });
   }
 
   private bun(): void {
@@ -143,13 +228,15 @@ export class HairView {
         more,
         () => capGeometry({ hairline: SOFT_HAIRLINE, pole: KNOT, lift: fullOnTop(lift), shape }),
         hairMaterial(this.lag, {
-          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.1, darkAtRoot: false, fade: 0.22 }),
+          map: strandTexture(hair.colour, { seed: seed + more, ragged: 0.1, darkAtRoot: false }),
           blended: true,
-          alphaTest: 0.03,
+          alphaTest: 0.02,
+          fade: 0.22,
         }),
       );
     smooth(0.003, 2);
     smooth(0.0055, 3);
+    this.combedBack(0.002);
     const knot = new SphereGeometry(0.036, 32, 20);
     knot.scale(1.05, 0.86, 0.9);
     knot.rotateX(-0.75);

@@ -18,8 +18,6 @@ export interface StrandOptions {
   /** How ragged the ends are, share of the length. */
   readonly ragged?: number;
   readonly darkAtRoot?: boolean;
-  /** Thins out towards the ends over this share of the length: roots at a hairline. */
-  readonly fade?: number;
 }
 
 /** One strand's colour: most are near the hair's own, some catch the light, which dark hair shows most. */
@@ -35,7 +33,7 @@ const tone = (colour: Hex, random: Random, opacity: number): string => {
 
 const paintStrands = (
   colour: Hex,
-  { seed, count = 1900, ground = true, ragged = 0.06, darkAtRoot = true, fade = 0 }: StrandOptions,
+  { seed, count = 1900, ground = true, ragged = 0.06, darkAtRoot = true }: StrandOptions,
 ): Sheet => {
   const { context: g } = paintCanvas(WIDTH, HEIGHT);
   const random = new Random(seed);
@@ -62,15 +60,6 @@ const paintStrands = (
     g.bezierCurveTo(x + lean, start + HEIGHT * 0.27, x - lean, stop - HEIGHT * 0.24, x + lean * 0.4, stop);
     g.stroke();
   }
-  if (fade > 0) {
-    g.globalCompositeOperation = 'destination-out';
-    const thin = g.createLinearGradient(0, HEIGHT * (0.96 - fade), 0, HEIGHT * 0.98);
-    thin.addColorStop(0, 'rgba(0,0,0,0)');
-    thin.addColorStop(0.6, 'rgba(0,0,0,0.45)');
-    thin.addColorStop(1, 'rgba(0,0,0,1)');
-    g.fillStyle = thin;
-    g.fillRect(0, 0, WIDTH, HEIGHT);
-  }
   return sheetOf(g);
 };
 
@@ -83,27 +72,6 @@ const hairTexture = (sheet: Sheet): Texture => {
 /** Strands from the pole or parting (top of the sheet) to the ends (bottom), where they fade. */
 export const strandTexture = (colour: Hex, options: StrandOptions): Texture =>
   hairTexture(madeSheet(`strands ${colour} ${JSON.stringify(options)}`, () => paintStrands(colour, options)));
-
-const paintFur = (colour: Hex, seed: number, density: number): Sheet => {
-  const { context: g } = paintCanvas(1024, 512);
-  const random = new Random(seed);
-  for (let n = 0; n < 17000 * density; n++) {
-    const [x, y] = [random.between(0, 1024), random.between(0, 502)];
-    // Towards the hairline they grow sparse, so that no edge is seen.
-    if (y > 390 && random.next() < ((y - 390) / 110) ** 0.7) continue;
-    g.strokeStyle = tone(colour, random, 1);
-    g.lineWidth = random.between(1.1, 1.9);
-    g.beginPath();
-    g.moveTo(x, y);
-    g.lineTo(x + random.between(-3, 3), y + random.between(6, 13));
-    g.stroke();
-  }
-  return sheetOf(g);
-};
-
-/** Short upright hairs, seen from above: dots and dashes with nothing between. */
-export const furTexture = (colour: Hex, seed: number, density: number): Texture =>
-  hairTexture(madeSheet(`fur ${colour} ${seed} ${density}`, () => paintFur(colour, seed, density)));
 
 /** How far loose hair hangs back, shared by all hair of one performer. */
 export interface Lag {
@@ -119,6 +87,8 @@ export const hairMaterial = (
     alphaTest?: number;
     blended?: boolean;
     vertexColors?: boolean;
+    /** A shell thins out towards its ends over this share of its length. */
+    fade?: number;
   },
 ): MeshLambertMaterial => {
   const material = new MeshLambertMaterial({
@@ -131,12 +101,19 @@ export const hairMaterial = (
     // Both faces in one pass: shells are closed but for their ends.
     forceSinglePass: true,
   });
+  const { fade = 0 } = options;
   material.onBeforeCompile = (shader) => {
     shader.uniforms.lag = lag;
+    // Not in the sheet: where a shell is seen at a slant its smaller copies are shown, in which all of it is mixed, and leave a dark rim.
+    if (fade > 0)
+      shader.fragmentShader = shader.fragmentShader.replace(
+        '#include <map_fragment>',
+        `#include <map_fragment>\n\tdiffuseColor.a *= 1.0 - smoothstep( ${(0.97 - fade).toFixed(3)}, 0.97, vMapUv.y );`,
+      );
     shader.vertexShader = shader.vertexShader
       .replace('void main() {', 'uniform vec3 lag;\nattribute float loose;\nvoid main() {')
       .replace('#include <begin_vertex>', '#include <begin_vertex>\n\ttransformed += lag * loose;');
   };
-  material.customProgramCacheKey = () => 'hair';
+  material.customProgramCacheKey = () => `hair ${fade}`;
   return material;
 };
