@@ -121,7 +121,9 @@ export const RETOUCH_FRAGMENT = /* glsl */ `
     }
     #else
     vec2 at = (screen - crop.xy) / crop.zw;
-    float skin = texture2D(skinMask, vUv).r * (1.0 - texture2D(browMask, vUv).r);
+    // Hairs of a brow stand beyond its outline: where its soft edge begins they are left as they are.
+    float brow = smoothstep(0.02, 0.35, texture2D(browMask, vUv).r);
+    float skin = texture2D(skinMask, vUv).r * (1.0 - brow);
     vec3 a = texture2D(slope, at).rgb;
     vec3 fine = c - texture2D(small, at).rgb;
     vec3 even = a * c + texture2D(offset, at).rgb + detail * (1.0 - a) * fine;

@@ -99,6 +99,9 @@ const cropOf = (face: TrackedFace, camera: PerspectiveCamera): Crop | null => {
   return right - left > 0.01 && top - bottom > 0.01 ? [left, bottom, right - left, top - bottom] : null;
 };
 
+/** How soft the outline of brows is, so that the hairs beyond it lie within. */
+const BROW_EDGE = 3;
+
 export class RetouchView {
   private readonly scene = new Scene();
   private readonly filter = new GuidedFilter();
@@ -140,7 +143,7 @@ export class RetouchView {
       }
       (u.crop!.value as Vector4).set(...crop);
       u.skinMask!.value = this.regions.get('skin', 1).texture;
-      u.browMask!.value = this.regions.get('brows', 1).texture;
+      u.browMask!.value = this.regions.get('brows', BROW_EDGE).texture;
       u.underMask!.value = this.regions.get('underEyes', 1.6).texture;
       u.meanSkin!.value = meanSkin;
       u.cover!.value = cover;

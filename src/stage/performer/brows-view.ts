@@ -32,7 +32,7 @@ export class BrowsView {
         const [a, b] = [alongRow(low, u), alongRow(high, u)];
         const [x, y] = [lerp(a[0], b[0], v), lerp(a[1], b[1], v)];
         const length =
-          lerp(0.0058, 0.0078, 4 * inner * (1 - inner)) * random.between(0.75, 1.15) * (1 + 0.2 * age);
+          lerp(0.005, 0.0068, 4 * inner * (1 - inner)) * random.between(0.75, 1.15) * (1 + 0.2 * age);
         // From above they lie down, from below up: they meet along the middle.
         const rise = lerp(-0.1, 1.15, inner ** 1.6) + 0.55 * (0.5 - v) + 0.12 * random.normal();
         const out = outwards * lerp(1, 0.35, inner ** 2);
