@@ -1,5 +1,9 @@
 /** The lights of takes. Directions point towards the light; the camera looks along -Z. */
-import { normalise } from '../maths/vec3';
+import type { Rgb } from '../maths/blend';
+import { lerp, smoothstep } from '../maths/scalar';
+import { hexOfLight, linearOf, rgbOf } from '../maths/srgb';
+import { normalise, type Vec3 } from '../maths/vec3';
+import type { Hex } from '../units';
 import { valueAt, curve } from './curve';
 import type { SceneLight } from './scene';
 
@@ -22,6 +26,69 @@ const window: SceneLight = {
   background: 1,
 };
 
+const dim = (flicker: number): SceneLight => ({
+  key: { direction: normalise([0.9, 0.15, 0.7]), colour: '#ffb978', strength: 1.25 * flicker },
+  fill: { direction: normalise([-0.8, 0.3, 0.6]), colour: '#5f7fb0', strength: 0.16 },
+  edge: { direction: normalise([-0.6, 0.4, -0.9]), colour: '#86a5d8', strength: 0.25 },
+  sky: '#6f7486',
+  ground: '#4a3a30',
+  ambient: 0.62,
+  background: 0.42 * flicker,
+});
+/** A lamp without a shade, from above and to one side. */
+const hard: SceneLight = {
+  key: { direction: normalise([-0.8, 0.9, 0.8]), colour: '#fff6ea', strength: 3.6 },
+  fill: { direction: normalise([0.8, 0.1, 0.8]), colour: '#dfe8ff', strength: 0.12 },
+  edge: { direction: normalise([0.6, 0.4, -0.9]), colour: '#ffffff', strength: 0.5 },
+  sky: '#e8ecf2',
+  ground: '#6f6258',
+  ambient: 0.5,
+  background: 0.8,
+};
+/** Two coloured lamps, one from each side. */
+const coloured: SceneLight = {
+  key: { direction: normalise([-1, 0.3, 0.7]), colour: '#ff4fa0', strength: 2.6 },
+  fill: { direction: normalise([1, 0.2, 0.6]), colour: '#35c8ff', strength: 2.2 },
+  edge: { direction: normalise([0.2, 0.8, -0.9]), colour: '#8f7bff', strength: 0.8 },
+  sky: '#7a74a8',
+  ground: '#4a3f55',
+  ambient: 0.7,
+  background: 0.55,
+};
+
+const mixedColour = (a: Hex, b: Hex, t: number): Hex => {
+  const [from, to] = [linearOf(rgbOf(a)), linearOf(rgbOf(b))];
+  return hexOfLight([0, 1, 2].map((k) => lerp(from[k]!, to[k]!, t)) as unknown as Rgb);
+};
+/** From one light to another, as lamps are turned down and up. */
+const mixedLight = (a: SceneLight, b: SceneLight, t: number): SceneLight => {
+  const lamp = (from: SceneLight['key'], to: SceneLight['key']): SceneLight['key'] => ({
+    direction: normalise(
+      [0, 1, 2].map((k) => lerp(from.direction[k]!, to.direction[k]!, t)) as unknown as Vec3,
+    ),
+    colour: mixedColour(from.colour, to.colour, t),
+    strength: lerp(from.strength, to.strength, t),
+  });
+  return {
+    key: lamp(a.key, b.key),
+    fill: lamp(a.fill, b.fill),
+    edge: lamp(a.edge, b.edge),
+    sky: mixedColour(a.sky, b.sky, t),
+    ground: mixedColour(a.ground, b.ground, t),
+    ambient: lerp(a.ambient, b.ambient, t),
+    background: lerp(a.background, b.background, t),
+  };
+};
+/** The lights a look has to stand in, a quarter each; a change takes a twentieth. */
+const IN_TURN = [window, dim(1), hard, coloured] as const;
+const inTurn = (share: number): SceneLight => {
+  const place = (share - Math.floor(share)) * IN_TURN.length;
+  const now = Math.min(IN_TURN.length - 1, Math.floor(place));
+  const next = IN_TURN[(now + 1) % IN_TURN.length]!;
+  const t = smoothstep(0.8, 1, place - now);
+  return t === 0 ? IN_TURN[now]! : mixedLight(IN_TURN[now]!, next, t);
+};
+
 export const LIGHTS: readonly LightPreset[] = [
   still('window', 'Soft window light', window),
   still('studio', 'Studio, two soft boxes', {
@@ -39,15 +106,7 @@ export const LIGHTS: readonly LightPreset[] = [
     // The lamp flickers a little, as old ones do.
     at: (share) => {
       const flicker = valueAt(curve('0:1 0.12:0.92 0.2:1 0.45:0.96 0.52:0.84 0.58:1 0.8:0.94 1:1'), share);
-      return {
-        key: { direction: normalise([0.9, 0.15, 0.7]), colour: '#ffb978', strength: 1.25 * flicker },
-        fill: { direction: normalise([-0.8, 0.3, 0.6]), colour: '#5f7fb0', strength: 0.16 },
-        edge: { direction: normalise([-0.6, 0.4, -0.9]), colour: '#86a5d8', strength: 0.25 },
-        sky: '#6f7486',
-        ground: '#4a3a30',
-        ambient: 0.62,
-        background: 0.42 * flicker,
-      };
+      return dim(flicker);
     },
   },
   still('low-sun', 'Low sun from the side', {
@@ -68,6 +127,9 @@ export const LIGHTS: readonly LightPreset[] = [
     ambient: 1.7,
     background: 1,
   }),
+  still('hard-lamp', 'Hard lamp', hard),
+  still('two-colours', 'Two coloured lamps', coloured),
+  { id: 'in-turn', name: 'Soft, dim, hard and coloured in turn', at: inTurn },
 ];
 
 /** A shipped light. Throws where there is none of this id. */

@@ -110,6 +110,9 @@ describe('what the takes show', () => {
     ['smile-and-wink', ['smile', 'wink']],
     ['eyes-shut', ['eyesClosed']],
     ['close-and-far', ['near', 'far']],
+    ['close-eyes', ['near', 'eyesClosed']],
+    ['close-lips', ['near', 'mouthOpen', 'pucker', 'smile']],
+    ['close-skin', ['near', 'turned', 'smile', 'browsUp']],
     ['hand-over-face', ['handShown']],
     ['two-people', ['twoFaces']],
     ['three-people', ['twoFaces', 'threeFaces']],
@@ -155,6 +158,30 @@ describe('what the takes show', () => {
           expect(seen[2 * i + 1]!).toBeLessThan(1600);
         }
       }
+    }
+  });
+  test('close takes: at half the distance, what they are for in the middle of the picture and never cut off', () => {
+    const rows = {
+      'close-eyes': [33, 263, 105, 334, 230],
+      'close-lips': [61, 291, 0, 17],
+      'close-skin': [50, 280, 151],
+    };
+    for (const [id, landmarks] of Object.entries(rows)) {
+      const take = takeNamed(id);
+      let heights = 0;
+      let count = 0;
+      for (let t = 0; t < take.duration; t += 0.25) {
+        const { camera, faces } = take.frameAt(t);
+        expect(-faces[0]!.pose.position[2]).toBeLessThan(0.31);
+        const seen = landmarksInPicture(camera, faces[0]!, 900, 1600);
+        for (const i of landmarks) {
+          expect(seen[2 * i]!).toBeGreaterThan(0);
+          expect(seen[2 * i]!).toBeLessThan(900);
+          heights += seen[2 * i + 1]!;
+          count++;
+        }
+      }
+      expect(Math.abs(heights / count - 800)).toBeLessThan(220);
     }
   });
   test('hand signs are told from the hand alone', () => {

@@ -61,12 +61,22 @@ describe.each(LIGHTS.map((l) => [l.name, l] as const))('%s', (_name, light) => {
     }
   });
 });
-test('the dim room is dimmer than any other, and the low sun the hardest', () => {
+test('the dim room is dimmer than any other, and the bare lamp the hardest, then the low sun', () => {
   const strength = (id: string) => lightOf(id).at(0).key.strength + lightOf(id).at(0).ambient;
   for (const { id } of LIGHTS) if (id !== 'dim') expect(strength('dim')).toBeLessThan(strength(id));
   const contrast = (id: string) => lightOf(id).at(0).key.strength / lightOf(id).at(0).ambient;
-  for (const { id } of LIGHTS)
-    if (id !== 'low-sun') expect(contrast('low-sun')).toBeGreaterThan(contrast(id));
+  const hardest = LIGHTS.map(({ id }) => id).sort((a, b) => contrast(b) - contrast(a));
+  expect(hardest.slice(0, 2)).toEqual(['hard-lamp', 'low-sun']);
+});
+test('lights in turn: a quarter each of soft, dim, hard and coloured, with no jump from one to the next', () => {
+  const at = (share: number) => lightOf('in-turn').at(share);
+  expect([0.1, 0.35, 0.6, 0.85].map(at)).toEqual(
+    ['window', null, 'hard-lamp', 'two-colours'].map((id) => (id ? lightOf(id).at(0) : at(0.3))),
+  );
+  expect(at(0.35).key.colour).toBe(lightOf('dim').at(0).key.colour);
+  for (let i = 0; i < 960; i++)
+    expect(Math.abs(at((i + 1) / 960).key.strength - at(i / 960).key.strength)).toBeLessThan(0.15);
+  expect(at(0)).toEqual(at(1));
 });
 
 describe.each(PICTURE_PATHS.map((p) => [p.name, p] as const))('%s', (_name, path) => {

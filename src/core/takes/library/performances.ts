@@ -158,6 +158,56 @@ export const PERFORMANCES: readonly Performance[] = [
     },
   },
   {
+    id: 'close-eyes',
+    name: 'Looks down and up, blinks slowly',
+    duration: 16,
+    gazeX: curve('0:0 9:0 9.4:-16 10.2:-16 10.8:16 11.6:16 12:0 16:0'),
+    gazeY: curve('0:0 1:0 1.5:-22 2.9:-22 3.5:14 4.9:14 5.4:0 12.9:0 13.3:-18 14.4:-18 14.9:0 16:0'),
+    expressions: {
+      // A lid follows the gaze; then it shuts and opens so slowly that every place of it is seen.
+      ...both(
+        'eyeBlink',
+        curve(
+          '0:0 1:0 1.5:0.38 2.9:0.38 3.5:0 5.6:0 6.6:1 7.4:1 8.4:0 8.7:0 12.2:0 12.32:1 12.5:0 12.9:0 13.3:0.32 14.4:0.32 14.9:0 16:0',
+        ),
+      ),
+      ...both('eyeWide', curve('0:0 3.2:0 3.7:0.5 4.7:0.5 5.2:0 16:0')),
+      ...both('eyeSquint', curve('0:0 10:0 10.6:0.6 11.4:0.6 12:0 16:0')),
+      browInnerUp: curve('0:0 3.2:0 3.8:0.6 4.7:0.6 5.3:0 16:0'),
+      ...smile('0:0.1 8:0.2 16:0.1'),
+    },
+  },
+  {
+    id: 'close-lips',
+    name: 'Speaks, purses and parts the lips',
+    duration: 16,
+    expressions: {
+      ...talk(12),
+      mouthPucker: curve('0:0 12:0 12.5:0.9 13.2:0.9 13.7:0 16:0'),
+      ...smile('0:0.05 11.8:0.05 13.7:0.1 14.3:0.8 15.2:0.8 15.8:0.05 16:0.05'),
+      mouthRollUpper: curve('0:0 3.6:0 3.8:0.5 4:0.5 4.2:0 16:0'),
+      mouthRollLower: curve('0:0 3.6:0 3.8:0.5 4:0.5 4.2:0 16:0'),
+      ...blinks(2.2, 6.8, 11, 14.8),
+    },
+  },
+  {
+    id: 'close-skin',
+    name: 'Turns a little, smiles, raises and knits the brows',
+    duration: 16,
+    yaw: curve('0:0 1:0 2.6:22 3.4:22 6:-22 6.8:-22 8.4:0 16:0'),
+    pitch: curve('0:0 8.6:0 9.6:12 10.4:12 11.6:-10 12.2:-10 13.2:0 16:0'),
+    gazeX: curve('0:0 1:0 2.6:-14 3.4:-14 6:14 6.8:14 8.4:0 16:0'),
+    gazeY: curve('0:0 8.6:0 9.6:8 10.4:8 11.6:-7 12.2:-7 13.2:0 16:0'),
+    expressions: {
+      ...smile('0:0.05 4:0.1 4.6:0.9 5.6:0.9 6.2:0.1 16:0.05'),
+      ...both('cheekSquint', curve('0:0 4:0 4.6:0.7 5.6:0.7 6.2:0 16:0')),
+      browInnerUp: curve('0:0 13:0 13.4:0.9 14:0.9 14.3:0 16:0'),
+      ...both('browOuterUp', curve('0:0 13:0 13.4:0.9 14:0.9 14.3:0 16:0')),
+      ...both('browDown', curve('0:0 14.4:0 14.8:0.9 15.3:0.9 15.7:0 16:0')),
+      ...blinks(2, 7, 12.6),
+    },
+  },
+  {
     id: 'close-and-far',
     name: 'Comes close and steps back',
     duration: 14,

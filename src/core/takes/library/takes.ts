@@ -5,6 +5,11 @@ import type { CastMember, TakeSpec } from '../take';
 /** A head this far before the front camera fills the picture as one's own does. */
 const ARM: [number, number, number] = [0, 0.004, -0.56];
 
+/** At half the distance, so that what is to be judged is in the middle: eyes, lips, skin. */
+const CLOSE_EYES: [number, number, number] = [0, -0.026, -0.28];
+const CLOSE_LIPS: [number, number, number] = [0, 0.04, -0.28];
+const CLOSE_SKIN: [number, number, number] = [0, 0.004, -0.3];
+
 /** A step further back, so that hands have room. */
 const STEP_BACK: [number, number, number] = [0, 0.02, -0.74];
 
@@ -136,6 +141,33 @@ export const TAKE_SPECS: readonly TakeSpec[] = [
     14,
     [member('tobe', 'close-and-far')],
     { camera: 'front-held' },
+  ),
+  faces(
+    'close-eyes',
+    'Eyes from close by',
+    'Looks down, up and aside, shuts the eyes slowly; in soft, dim, hard and coloured light',
+    'to judge lids, lashes, brows and irises at half the distance',
+    16,
+    [member('asha', 'close-eyes', { place: CLOSE_EYES })],
+    { light: 'in-turn' },
+  ),
+  faces(
+    'close-lips',
+    'Lips from close by',
+    'Speaks, purses and parts the lips, smiles; in soft, dim, hard and coloured light',
+    'to judge lip colour, its rim and gloss at half the distance',
+    16,
+    [member('nkem', 'close-lips', { place: CLOSE_LIPS })],
+    { light: 'in-turn' },
+  ),
+  faces(
+    'close-skin',
+    'Skin from close by',
+    'Turns a little, smiles, raises and knits the brows; in soft, dim, hard and coloured light',
+    'to judge blush, highlight, retouch and freckles at half the distance',
+    16,
+    [member('wren', 'close-skin', { place: CLOSE_SKIN })],
+    { light: 'in-turn' },
   ),
   faces(
     'hand-over-face',
