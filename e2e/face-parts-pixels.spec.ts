@@ -104,6 +104,25 @@ test.describe('more on the face', () => {
     expect(changedAt(beard, blue, beard.marks[0]!)).toBe(false);
   });
 
+  test('of two people whose heads are side by side each keeps the hair of their own', async () => {
+    const at = { ...spec, take: 'two-people', time: 3.6 };
+    const none = await draw({ effect: bare, ...at });
+    const dyed = async (face: 1 | 2): Promise<Set<number>> => {
+      const drawn = await draw({
+        effect: one({ ...newHair(id(0), 0, face), tint: '#3030ff', opacity: 1 }),
+        ...at,
+      });
+      const out = new Set<number>();
+      for (let i = 0; i < drawn.data.length; i += 4)
+        if (drawn.data[i + 2]! > none.data[i + 2]! + 12) out.add(i);
+      return out;
+    };
+    const [first, second] = [await dyed(1), await dyed(2)];
+    expect(Math.min(first.size, second.size)).toBeGreaterThan(800);
+    const both = [...first].filter((i) => second.has(i)).length;
+    expect(both).toBeLessThan(0.01 * Math.min(first.size, second.size));
+  });
+
   test('on a camera, where nobody knows, hair is told by how it looks; a bare head keeps its skin', async () => {
     const blue = one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 });
     const size = { width: 180, height: 320 };

@@ -84,6 +84,8 @@ const page: TakePage = {
     const frame = opened.frameAt(time);
     picture.draw(renderer, frame, width / height);
     const target = byteTarget(width, height, true);
+    // Hairs are finer than pixels.
+    target.samples = 4;
     // As the stage sets it: what was cleared to nothing stays nothing.
     renderer.autoClear = false;
     onClear(renderer, target, () => {

@@ -15,14 +15,26 @@ import { partOf, type Part } from './parts';
 /** Hair is cut out by alpha: half there counts as there. */
 const SOLID = 0.5;
 
+export interface FlatOptions {
+  /** What is cut out by alpha counts where it is more than this. */
+  readonly solid?: number;
+  /** What lets something shine through counts as far as it covers that, instead of all or nothing. */
+  readonly soft?: boolean;
+}
+
 export class FlatParts {
   private readonly flat = new Map<Mesh, MeshBasicMaterial | null>();
 
-  /** What is cut out by alpha counts where it is more than `solid`. */
+  private readonly solid: number;
+  private readonly soft: boolean;
+
   constructor(
     private readonly colourOf: (part: Part) => Color,
-    private readonly solid = SOLID,
-  ) {}
+    { solid = SOLID, soft = false }: FlatOptions = {},
+  ) {
+    this.solid = solid;
+    this.soft = soft;
+  }
 
   /** A plain material in the part's colour; null for what is only a tint or a shade over something else. */
   private flatOf(mesh: Mesh): MeshBasicMaterial | null {
@@ -33,9 +45,12 @@ export class FlatParts {
     let flat: MeshBasicMaterial | null = null;
     if (!shade) {
       const map = own.alphaTest > 0 ? (own.map ?? null) : null;
+      const soft = this.soft && own.transparent;
       flat = new MeshBasicMaterial({
         color: this.colourOf(partOf(mesh)),
-        ...(map ? { map, alphaTest: this.solid } : {}),
+        ...(map ? { map, alphaTest: soft ? own.alphaTest : this.solid } : {}),
+        transparent: soft,
+        forceSinglePass: own.forceSinglePass,
         side: own.side as Side,
         toneMapped: false,
       });
@@ -44,11 +59,11 @@ export class FlatParts {
         own.onBeforeCompile(shader, renderer);
         shader.fragmentShader = shader.fragmentShader.replace(
           '#include <alphatest_fragment>',
-          '#include <alphatest_fragment>\n\tdiffuseColor = vec4( diffuse, 1.0 );',
+          `#include <alphatest_fragment>\n\tdiffuseColor = vec4( diffuse, ${soft ? 'diffuseColor.a' : '1.0'} );`,
         );
       };
       const key = own.customProgramCacheKey();
-      flat.customProgramCacheKey = () => `mask ${key}`;
+      flat.customProgramCacheKey = () => `mask ${soft} ${key}`;
     }
     this.flat.set(mesh, flat);
     return flat;

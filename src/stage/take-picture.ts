@@ -38,8 +38,6 @@ export interface TakePictureOptions {
   readonly pictures?: readonly PictureImage[];
 }
 
-/** Thin ends of strands are hair too. */
-const FINEST_HAIR = 0.3;
 /** Parts of a face itself: they cover no part of it. */
 const UNCOVERED: ReadonlySet<Part> = new Set<Part>(['skin', 'eyes', 'background']);
 
@@ -59,7 +57,7 @@ export class TakePicture implements CameraPicture {
   private readonly around: typeof FACES | typeof SPACE;
   private detail: Detail;
   private readonly peopleDetail: PeopleDetail;
-  private readonly hair = new FlatParts((part) => new Color(part === 'hair' ? 0xffffff : 0), FINEST_HAIR);
+  private readonly hair = new FlatParts((part) => new Color(part === 'hair' ? 0xffffff : 0), { soft: true });
   private readonly flat = new FlatParts((part) => new Color(UNCOVERED.has(part) ? 0 : 0xffffff));
 
   constructor(

@@ -163,8 +163,20 @@ export class CameraParts {
       return this.half('hair', (r) => this.hairGuess.draw(r));
     }
     if (!this.now?.picture.knowsHair) return null;
-    const { picture, frame, aspect } = this.now;
-    return this.half('hair', (r) => picture.drawHair(r, frame, aspect));
+    const { renderer, picture, frame, aspect } = this.now;
+    // As fine as the picture: single hairs are told from the skin between them.
+    return this.once(
+      'hair',
+      this.size.x,
+      this.size.y,
+      (into) => onClear(renderer, into, () => picture.drawHair(renderer, frame, aspect)),
+      true,
+    );
+  }
+
+  /** The faces of this frame. */
+  get faces(): readonly TrackedFace[] {
+    return this.now?.frame.faces ?? [];
   }
 
   /** Looks for hair in this frame, while the camera picture stands alone on the canvas. */

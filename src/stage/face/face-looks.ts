@@ -197,6 +197,7 @@ export class FaceLooks {
         copy: parts?.has ? () => parts.copy() : null,
         cover: this.givesWay ? (parts?.cover() ?? null) : null,
         hair: all.some((w) => w.hair.length > 0) ? (parts?.hair() ?? null) : null,
+        faces: parts?.faces ?? [],
         light: this.light,
         density: densityFor(height),
       });

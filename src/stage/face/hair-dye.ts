@@ -8,11 +8,15 @@ import type { Vec3 } from '../../core/maths/vec3';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
 import { byteTarget, passMaterial, PassQuad, texture, value } from '../passes';
-import { HAIR_FRAGMENT, MEAN_HAIR_FRAGMENT } from './retouch-shader';
+import { HAIR_FRAGMENT, HEADS, MEAN_HAIR_FRAGMENT } from './retouch-shader';
 
 /** Corners of a box in head space that holds the head with its hair, metres. */
 const LOW: Vec3 = [-0.13, -0.28, -0.02];
 const HIGH: Vec3 = [0.13, 0.18, -0.02];
+
+/** The middle of a skull in head space, and how large it is, metres. */
+const MIDDLE: Vec3 = [0, 0.03, -0.03];
+const RADIUS = 0.1;
 
 export class HairDye {
   private readonly quad = new PassQuad();
@@ -31,21 +35,37 @@ export class HairDye {
     roots: value(0),
     toHead: value(new Matrix4()),
     eye: value(new Vector3()),
+    aspect: value(1),
+    heads: value(Array.from({ length: HEADS }, () => new Vector3())),
   });
   private readonly point = new Vector3();
 
-  /** Draws over the canvas; `picture` is a copy of it. */
+  /** Where a head is in the picture, and how large: shares of its height. */
+  private headSeen(head: TrackedFace, camera: PerspectiveCamera, into: Vector3): void {
+    this.point.set(...toOuter(head.pose, MIDDLE)).applyMatrix4(camera.matrixWorldInverse);
+    const away = Math.max(0.01, -this.point.z);
+    this.point.applyMatrix4(camera.projectionMatrix);
+    into.set(
+      0.5 + 0.5 * this.point.x,
+      0.5 + 0.5 * this.point.y,
+      (0.5 * RADIUS * camera.projectionMatrix.elements[5]!) / away,
+    );
+  }
+
+  /** Draws over the canvas; `picture` is a copy of it, `faces` are all there are. */
   draw(
     {
       renderer,
       camera,
       picture,
       hair,
+      faces,
     }: {
       readonly renderer: WebGLRenderer;
       readonly camera: PerspectiveCamera;
       readonly picture: Texture;
       readonly hair: Texture;
+      readonly faces: readonly TrackedFace[];
     },
     face: TrackedFace,
     dye: Hair,
@@ -74,6 +94,13 @@ export class HairDye {
       .invert()
       .multiply(camera.matrixWorld)
       .multiply(camera.projectionMatrixInverse);
+    u.aspect!.value = camera.aspect;
+    const others = faces.filter(({ id }) => id !== face.id);
+    (u.heads!.value as Vector3[]).forEach((into, i) => {
+      const head = i === 0 ? face : others[i - 1];
+      if (head) this.headSeen(head, camera, into);
+      else into.set(0, 0, 0);
+    });
     (u.eye!.value as Vector3).set(...toLocal(face.pose, camera.position.toArray() as unknown as Vec3));
     this.quad.draw(renderer, this.pass, renderer.getRenderTarget());
   }

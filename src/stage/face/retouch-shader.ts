@@ -138,6 +138,9 @@ export const RETOUCH_FRAGMENT = /* glsl */ `
   }
 `;
 
+/** Most heads that are told from each other. */
+export const HEADS = 4;
+
 /** Dyed hair: the dye as light and dark as the strands are. */
 export const HAIR_FRAGMENT = /* glsl */ `
   uniform sampler2D beneath;
@@ -148,16 +151,22 @@ export const HAIR_FRAGMENT = /* glsl */ `
   uniform float roots;
   uniform mat4 toHead; // from the far end of the view to head space
   uniform vec3 eye; // head space
+  uniform float aspect;
+  // Heads in the picture: middle and radius; a radius of 0 is none. The first is the one whose hair is dyed.
+  uniform vec3 heads[${HEADS}];
   varying vec2 vUv;
   ${SRGB_GLSL}
+  float headsAway(vec3 head) { return length((vUv - head.xy) * vec2(aspect, 1.0)) / head.z; }
   void main() {
     vec3 c = texture2D(beneath, vUv).rgb;
     // Where the line of sight meets the plane through the middle of the head.
     vec4 far = toHead * vec4(2.0 * vUv - 1.0, 1.0, 1.0);
     vec3 along = far.xyz / far.w - eye;
     vec3 at = eye + along * ((-0.02 - eye.z) / along.z);
-    // The hair of this head, not that of the next one.
     float own = smoothstep(0.24, 0.18, abs(at.x)) * smoothstep(-0.55, -0.45, at.y) * smoothstep(0.3, 0.24, at.y);
+    // The hair of this head, not that of the next one: hair belongs to the head that is nearest.
+    for (int i = 1; i < ${HEADS}; i++)
+      if (heads[i].z > 0.0) own *= smoothstep(-0.04, 0.04, headsAway(heads[i]) - headsAway(heads[0]));
     float mask = texture2D(hair, vUv).r * own;
     // Roots are at the crown; strands grow downwards from it.
     float grown = length((at.xy - vec2(0.0, 0.115)) / vec2(1.0, 1.15)) / 0.2;
@@ -166,7 +175,9 @@ export const HAIR_FRAGMENT = /* glsl */ `
     float usual = max(brightnessOf(toLinear(texture2D(meanHair, vec2(0.5)).rgb)), 0.004);
     // Strands are much lighter and darker than each other in dark hair: that is kept, but less.
     float strand = min(pow(brightnessOf(light) / usual, 0.75), 1.8);
-    vec3 dyed = toSrgb(min(toLinear(tint) * strand, vec3(1.0)));
+    // Where light is thrown back from the strands it keeps its own colour: dye lies beneath the shine.
+    float shine = max(brightnessOf(light) - 2.2 * usual, 0.0) * 0.6;
+    vec3 dyed = toSrgb(min(toLinear(tint) * strand + shine, vec3(1.0)));
     gl_FragColor = vec4(mix(c, dyed, clamp(mask * strength, 0.0, 1.0)), 1.0);
   }
 `;

@@ -37,6 +37,8 @@ export interface FaceScene {
   readonly copy: (() => Texture) | null;
   readonly cover: Texture | null;
   readonly hair: Texture | null;
+  /** All faces that are seen, worn or not. */
+  readonly faces: readonly TrackedFace[];
   readonly light: LightEstimate | null;
   /** Pixels along a side of the flattened layout. */
   readonly density: number;
@@ -92,7 +94,12 @@ export class WornFace {
     for (const { object, opacity } of hair) {
       if (!picture || !copy || !scene.hair) break;
       this.dye ??= new HairDye();
-      this.dye.draw({ renderer, camera, picture, hair: scene.hair }, face, object, opacity);
+      this.dye.draw(
+        { renderer, camera, picture, hair: scene.hair, faces: scene.faces },
+        face,
+        object,
+        opacity,
+      );
       picture = copy();
     }
     this.eyes(wearing, { camera, meanSkin, cover, light: scene.light });

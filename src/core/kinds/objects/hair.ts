@@ -28,5 +28,5 @@ export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair
   kind: 'hair',
   tint: '#a0473a',
   opacity: 0.8,
-  roots: 0.25,
+  roots: 0,
 });
