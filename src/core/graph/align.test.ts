@@ -74,13 +74,13 @@ describe('in line', () => {
     ]);
   });
   test('where they lie over one another too far for gaps, their edges are spread, in the same order', () => {
-    expect(
-      placed('down', at('a', 0, 0, 100, 400), at('b', 0, 10, 100, 20), at('c', 0, 30, 100, 20)),
-    ).toEqual([
-      [0, 0],
-      [0, 15],
-      [0, 30],
-    ]);
+    expect(placed('down', at('a', 0, 0, 100, 400), at('b', 0, 10, 100, 20), at('c', 0, 30, 100, 20))).toEqual(
+      [
+        [0, 0],
+        [0, 15],
+        [0, 30],
+      ],
+    );
     expect(placed('down', at('a', 0, 0, 0, 1), at('b', 0, 0, 0, 0), at('c', 0, 0, 0, 0))).toEqual([
       [0, 0],
       [0, 0],
