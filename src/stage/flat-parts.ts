@@ -51,6 +51,7 @@ export class FlatParts {
         ...(map ? { map, alphaTest: soft ? own.alphaTest : this.solid } : {}),
         transparent: soft,
         forceSinglePass: own.forceSinglePass,
+        depthWrite: own.depthWrite,
         side: own.side as Side,
         toneMapped: false,
       });

@@ -143,3 +143,44 @@ describe('masks of regions', () => {
         for (const point of line) expect(isInside(point, oval)).toBe(true);
   });
 });
+
+/** Of a mask on the wearer's right cheek: how long it is to how broad, how it rises towards the temple in degrees, and its values. */
+const strokeOf = (mask: Uint8Array) => {
+  let [sum, mu, mv] = [0, 0, 0];
+  const half: (readonly [number, number, number])[] = [];
+  mask.forEach((m, i) => {
+    const [x, y] = [i % SIZE, Math.floor(i / SIZE)];
+    if (x >= SIZE / 2 || m === 0) return;
+    half.push([x, y, m]);
+    sum += m;
+    mu += m * x;
+    mv += m * y;
+  });
+  [mu, mv] = [mu / sum, mv / sum];
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const [x, y, m] of half) {
+    xx += (m * (x - mu) ** 2) / sum;
+    xy += (m * (x - mu) * (y - mv)) / sum;
+    yy += (m * (y - mv) ** 2) / sum;
+  }
+  const spread = Math.hypot(xx - yy, 2 * xy);
+  return {
+    ratio: Math.sqrt((xx + yy + spread) / (xx + yy - spread)),
+    // The temple is to the left, and up is less.
+    rise: (Math.atan2(2 * xy, xx - yy) / 2) * (180 / Math.PI),
+    values: half.map(([, , m]) => m),
+  };
+};
+test.each(['cheeks', 'cheekbones', 'contour'] as const)('%s run from the cheek up to the temple', (name) => {
+  const { ratio, rise } = strokeOf(regionMask(name, SIZE));
+  expect(ratio).toBeGreaterThan(1.4);
+  expect(rise).toBeGreaterThan(18);
+  expect(rise).toBeLessThan(50);
+});
+test('blush is hardly anywhere even: most of it is on its way out, so that it has no rim', () => {
+  const { values } = strokeOf(regionMask('cheeks', SIZE));
+  const most = Math.max(...values);
+  const shareAbove = (t: number) => values.filter((m) => m > t * most).length / values.length;
+  expect(shareAbove(0.9)).toBeLessThan(0.12);
+  expect(shareAbove(0.5)).toBeLessThan(0.45);
+});

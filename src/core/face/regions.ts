@@ -136,9 +136,10 @@ const REGIONS: Record<FaceRegion, Region> = {
   nose: { outlines: [outline(NOSE)], holes: [], softness: 0.012 },
   noseBridge: { outlines: [outline(BRIDGE)], holes: [], softness: 0.012 },
   noseTip: { outlines: [ellipse(at(4), 0.03, 0.026)], holes: [], softness: 0.014 },
-  cheeks: { outlines: bothEllipses(50, 0.075, 0.055, -28, [-0.012, -0.005]), holes: [], softness: 0.045 },
-  cheekbones: { outlines: bothEllipses(117, 0.075, 0.018, -32, [-0.03, 0]), holes: [], softness: 0.018 },
-  contour: { outlines: bothEllipses(187, 0.1, 0.026, -38, [-0.045, 0.0]), holes: [], softness: 0.028 },
+  // From the apple of the cheek up along the bone, nearly all of it soft edge: a disc reads as a burn.
+  cheeks: { outlines: bothEllipses(50, 0.1, 0.034, 33, [-0.03, -0.016]), holes: [], softness: 0.062 },
+  cheekbones: { outlines: bothEllipses(117, 0.075, 0.016, 27, [-0.03, 0.006]), holes: [], softness: 0.026 },
+  contour: { outlines: bothEllipses(187, 0.1, 0.026, 32, [-0.045, 0.0]), holes: [], softness: 0.028 },
   lips: { outlines: [outline(LIPS)], holes: [outline(MOUTH)], softness: 0.004 },
   lipLiner: {
     outlines: [moved(outline(LIPS), 0.006)],

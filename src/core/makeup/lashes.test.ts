@@ -43,6 +43,18 @@ describe('lashes', () => {
     }
   });
 
+  test('are fine at the root and finer towards the tip: at 720 x 1280 and an arm’s length none is 3 pixels wide', () => {
+    // A face 0.56 m before a lens of 44 degrees: so many pixels a metre.
+    const pixels = 1280 / (2 * 0.56 * Math.tan((22 * Math.PI) / 180));
+    const width = (lash: number, joint: number) =>
+      distance(at(points, lash, 2 * joint), at(points, lash, 2 * joint + 1)) * pixels;
+    for (let l = 0; l < count; l++) {
+      expect(width(l, 0)).toBeLessThan(3);
+      expect(width(l, 0)).toBeGreaterThan(0.5);
+      for (let p = 1; p < LASH_PIECES; p++) expect(width(l, p)).toBeLessThan(width(l, p - 1));
+    }
+  });
+
   test('longer and more curled as asked', () => {
     const long = lashPoints(NEUTRAL_FACE, 'right', { ...style, length: 2 });
     expect(meanLength(long, count) / meanLength(points, count)).toBeCloseTo(2, 1);

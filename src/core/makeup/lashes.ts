@@ -15,11 +15,12 @@ export interface LashStyle {
 }
 
 /** Lashes of an upper lid at a density of 1, and how long the longest is. */
-const UPPER_COUNT = 58;
+const UPPER_COUNT = 88;
 const UPPER_LENGTH: Metres = 0.0095;
-const LOWER_COUNT = 30;
+const LOWER_COUNT = 42;
 const LOWER_LENGTH: Metres = 0.0045;
-const ROOT_WIDTH: Metres = 0.0005;
+/** About a pixel of a picture 720 wide: thicker ones read as a brush. */
+const ROOT_WIDTH: Metres = 0.00034;
 /** Pieces that each is bent in. */
 export const LASH_PIECES = 4;
 const SEED = 23;
@@ -77,20 +78,23 @@ const lashesOf = (
 ): void => {
   for (let l = 0; l < count; l++) {
     const jitter = random.next();
-    const t = 0.03 + (0.94 * (l + 0.6 * jitter)) / count;
+    const t = 0.03 + (0.94 * (l + 0.8 * jitter)) / count;
     const root = alongLine(line, t);
     const tangent = normalise(subtract(alongLine(line, t + 0.02), alongLine(line, t - 0.02)));
     // Out of the lid, away from the eyeball; towards the outer corner they fan out.
     const out = normalise(subtract(root, ball));
-    const fan = scale(tangent, -0.55 * (1 - 1.6 * t));
+    // No two lean alike, and some lie together in a tuft.
+    const lean = 0.16 * (random.next() - 0.5) + 0.1 * Math.sin(l * 1.9);
+    const fan = scale(tangent, -0.55 * (1 - 1.6 * t) + lean);
     let along = normalise(add(out, fan));
     // Longest a little outside of the middle, short at both ends.
     const shape = Math.sin(Math.PI * Math.min(1, t * 0.86 + 0.14)) ** 0.6;
     const reach = longest * (0.55 + 0.45 * shape) * (0.82 + 0.36 * random.next()) * (t > 0.9 ? 0.6 : 1);
+    const thick = 0.75 + 0.5 * random.next();
     const bend = ((curl * (0.85 + 0.3 * random.next())) / LASH_PIECES) * (Math.PI / 180);
     let at = root;
     for (let p = 0; p < LASH_PIECES; p++) {
-      const width = ROOT_WIDTH * (1 - 0.8 * (p / LASH_PIECES));
+      const width = ROOT_WIDTH * thick * (1 - p / LASH_PIECES) ** 0.6;
       const side = scale(normalise(cross(along, [0, 0, 1])), width / 2);
       const flat = length(side) > 0 ? side : scale(tangent, width / 2);
       write(add(at, flat));

@@ -69,12 +69,14 @@ export interface CurtainOptions {
   /** Sideways place of the parting, metres. */
   readonly partAt: number;
   readonly wave?: number;
-  /** Where it begins: what a further shell covers is not drawn twice. */
+  /** Where it begins at the sides and behind: what a further shell covers is not drawn twice. Before the face both are seen, one behind the other. */
   readonly from?: number;
 }
 
 const AROUND = 108;
 const DOWN = 28;
+/** Degrees to which hair hangs before the face. */
+const BEFORE = 80;
 const [CX, CY, CZ] = SKULL.centre;
 const [RX, RY, RZ] = SKULL.radii;
 
@@ -125,8 +127,7 @@ export const curtainGeometry = (options: CurtainOptions): BufferGeometry => {
   const uv: number[] = [];
   const loose: number[] = [];
   const index: number[] = [];
-  const first = Math.round((options.from ?? 0) * DOWN);
-  for (let j = first; j <= DOWN; j++)
+  for (let j = 0; j <= DOWN; j++)
     for (let i = 0; i <= AROUND; i++) {
       const degrees = -180 + (360 * i) / AROUND;
       const down = j / DOWN;
@@ -134,8 +135,11 @@ export const curtainGeometry = (options: CurtainOptions): BufferGeometry => {
       loose.push(looseAt(hairPoint(options, degrees, down)[1]));
       uv.push(i / AROUND + 0.05 * down * Math.sign(degrees || 1), down);
     }
-  for (let j = 0; j < DOWN - first; j++)
+  const { from = 0 } = options;
+  for (let j = 0; j < DOWN; j++)
     for (let i = 0; i < AROUND; i++) {
+      const degrees = Math.abs(-180 + (360 * (i + 0.5)) / AROUND);
+      if (degrees > BEFORE && (j + 1) / DOWN <= from) continue;
       const a = j * (AROUND + 1) + i;
       const b = a + AROUND + 1;
       index.push(a, b, a + 1, a + 1, b, b + 1);

@@ -73,6 +73,7 @@ export class HairView {
         blended: true,
         alphaTest: 0.02,
         fade,
+        hides: false,
       }),
     );
   }
@@ -142,6 +143,8 @@ export class HairView {
           blended: true,
           alphaTest: 0.03,
           fade: 0.16,
+          open: true,
+          hides: from === 0,
         }),
       );
     const point = (lift: number) => (degrees: number, v: number) =>

@@ -89,6 +89,10 @@ export const hairMaterial = (
     vertexColors?: boolean;
     /** A shell thins out towards its ends over this share of its length. */
     fade?: number;
+    /** Open below: what is seen of its inside is drawn before what hangs before it. */
+    open?: boolean;
+    /** Thin ends hide nothing of what is drawn later. */
+    hides?: boolean;
   },
 ): MeshLambertMaterial => {
   const material = new MeshLambertMaterial({
@@ -98,8 +102,9 @@ export const hairMaterial = (
     alphaTest: options.alphaTest ?? 0,
     transparent: options.blended ?? false,
     side: DoubleSide,
-    // Both faces in one pass: shells are closed but for their ends.
-    forceSinglePass: true,
+    // Both faces in one pass where shells are closed.
+    forceSinglePass: options.open !== true,
+    depthWrite: options.hides ?? true,
   });
   const { fade = 0 } = options;
   material.onBeforeCompile = (shader) => {
