@@ -36,7 +36,7 @@ const grow = ({ seed, age }: Performer): Lash[] => {
       const count = Math.round((lower ? 34 : 78) * (1 - 0.3 * age));
       for (let n = 0; n < count; n++) {
         const along = lerp(0.03, 0.95, (n + random.next()) / count);
-        const longest = lower ? 0.0034 : 0.0076 - 0.0022 * age;
+        const longest = lower ? 0.0022 : 0.0062 - 0.002 * age;
         // Longest a third from the outer corner, short at the inner one.
         const share = 1 - 0.62 * Math.abs(along - 0.25) ** 1.1;
         lashes.push({
@@ -92,7 +92,7 @@ export class LashesView {
           root[2] + length * t * (0.95 - 0.45 * t),
         ];
       });
-      for (const at of strandPositions({ points, normal: [0, 0.25, 1], width: 0.0003, colour: [0, 0, 0] }))
+      for (const at of strandPositions({ points, normal: [0, 0.25, 1], width: 0.00022, colour: [0, 0, 0] }))
         this.position.setXYZ(vertex++, ...at);
     }
     this.position.needsUpdate = true;
