@@ -47,3 +47,9 @@ export const judgeNoPictures = (): void => {
 export const drawPlainPeople = (): void => {
   if (localStorage.getItem('iconia.people') === null) localStorage.setItem('iconia.people', 'plain');
 };
+
+/** Nine more drawings of the effect that most tests are not about. */
+export const hideOtherFaces = (): void => {
+  if (localStorage.getItem('iconia.other-faces') === null)
+    localStorage.setItem('iconia.other-faces', 'hidden');
+};

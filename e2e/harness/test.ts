@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type BrowserContext } from '@playwright/test';
-import { drawPeopleInFull, drawPlainPeople, judgeNoPictures, keepDrawings } from './drawings';
+import { drawPeopleInFull, drawPlainPeople, hideOtherFaces, judgeNoPictures, keepDrawings } from './drawings';
 import { startServer, type RunningServer } from './server';
 import { forgetWindow, leaveWindow, openWindow, VIEWPORT, type SharedWindow } from './window';
 
@@ -51,6 +51,7 @@ export const test = base.extend<Options, Shared>({
       await context.addInitScript(keepDrawings);
       await context.addInitScript(drawPlainPeople);
       await context.addInitScript(judgeNoPictures);
+      await context.addInitScript(hideOtherFaces);
       await use(context);
       await context.close();
     },

@@ -3,7 +3,7 @@
  * loading the page anew costs three times as much. Between two tests its stores, its storage and what lies on the server are cleared.
  */
 import type { BrowserContext, Page } from '@playwright/test';
-import { drawPlainPeople } from './drawings';
+import { drawPlainPeople, hideOtherFaces } from './drawings';
 
 /** The window, as long as nothing was put into it that later tests would meet. */
 export interface SharedWindow {
@@ -137,6 +137,7 @@ export const leaveWindow = async (page: Page, base: string): Promise<void> => {
   if (!(await page.evaluate(beginAnew))) await page.goto(`${base}/healthz`);
   await page.evaluate(clearStorage);
   await page.evaluate(drawPlainPeople);
+  await page.evaluate(hideOtherFaces);
 };
 
 /** Closes a window that later tests must not meet; what it has kept is cleared. */

@@ -3,7 +3,9 @@ import type { Draft } from 'immer';
 import {
   addLayerInOrder,
   copyLook,
+  extraPiecesOf,
   extrasOn,
+  type ExtraPiece,
   LOOK_EXTRAS,
   type LookExtra,
   layersOn,
@@ -111,7 +113,7 @@ export interface LookChoice {
   readonly name: string;
   readonly about: string;
   readonly pieces: readonly PieceLayer[];
-  readonly extras: readonly LookExtra[];
+  readonly extras: readonly ExtraPiece[];
   /** Kept in this effect, so it can be renamed and deleted. */
   readonly own: boolean;
 }
@@ -130,7 +132,7 @@ export const lookChoices = (): LookChoice[] => [
     name,
     about: `${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}, kept in this effect.`,
     pieces: piecesOf(layers),
-    extras,
+    extras: extraPiecesOf(extras, layers),
     own: true,
   })),
 ];

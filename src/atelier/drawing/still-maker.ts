@@ -14,6 +14,7 @@ import type { FileSource } from '../../stage/effect/texture-store';
 import { scriptsFor } from '../../stage/script-engine';
 import { Stage } from '../../stage/stage';
 import type { ClipPicture } from '../../stage/clip-picture';
+import { TakePhoto } from '../../stage/take-photo';
 import { TakePicture } from '../../stage/take-picture';
 import { clipPictureOf } from '../takes/clip-store';
 import { whenNothingIsUrgent } from './urgent';
@@ -27,7 +28,12 @@ export interface StillRequest {
   /** What is printed on the take's pictures. */
   readonly pictures?: readonly PictureImage[];
   readonly people?: PeopleDetail;
+  /** The take's picture is kept from one request to the next: only what the effect draws over it is drawn anew. For one moment. */
+  readonly photo?: boolean;
 }
+
+/** So many photographs are kept; those that were used longest ago go first. */
+const PHOTOS = 12;
 
 const NO_PICTURES: readonly PictureImage[] = [];
 
@@ -38,6 +44,8 @@ class StillMaker {
   private pictures: readonly PictureImage[] = NO_PICTURES;
   private people: PeopleDetail = 'full';
   private clip: ClipPicture | null = null;
+  /** By the take and how its people are drawn; the one that was used last is the last. */
+  private readonly photos = new Map<string, TakePhoto>();
   private queue: Promise<unknown> = Promise.resolve();
 
   constructor(source: FileSource) {
@@ -56,8 +64,28 @@ class StillMaker {
     return run;
   }
 
+  private photoOf(key: string, open: () => TakePicture): TakePhoto {
+    const photo = this.photos.get(key) ?? new TakePhoto(open);
+    this.photos.delete(key);
+    this.photos.set(key, photo);
+    for (const [old, one] of [...this.photos].slice(0, -PHOTOS)) {
+      one.letGo();
+      this.photos.delete(old);
+    }
+    return photo;
+  }
+
   private async run(
-    { effect, take, times, width, height, pictures = NO_PICTURES, people = 'full' }: StillRequest,
+    {
+      effect,
+      take,
+      times,
+      width,
+      height,
+      pictures = NO_PICTURES,
+      people = 'full',
+      photo = false,
+    }: StillRequest,
     signal: AbortSignal,
     onStill: (index: number, url: string) => void,
   ): Promise<void> {
@@ -66,13 +94,17 @@ class StillMaker {
       keepPixels: true,
     });
     const { stage } = this;
-    if (people === 'full') await makePeople(take.performers);
+    const kept = photo ? `${take.id} ${people}` : null;
+    if (people === 'full' && !(kept && this.photos.has(kept))) await makePeople(take.performers);
     if (signal.aborted) return;
-    if (this.take !== take || this.pictures !== pictures || this.people !== people) {
+    if (kept) {
+      stage.setPicture(this.photoOf(kept, () => new TakePicture(take, { pictures, people })));
+      this.clip = null;
+    } else if (this.take !== take || this.pictures !== pictures || this.people !== people) {
       this.clip = take.clip ? clipPictureOf(take.clip) : null;
       stage.setPicture(this.clip ?? new TakePicture(take, { pictures, people }));
     }
-    this.take = take;
+    this.take = kept ? null : take;
     this.pictures = pictures;
     this.people = people;
     await loadUsed(this.stores, effect);

@@ -124,7 +124,13 @@ export const useDeskStore = defineStore('desk', () => {
     wide: true,
     /** Left of this (0..1 of the Viewfinder) the picture is shown without its grades; null compares nothing. */
     compareLine: null as number | null,
+    /** The look is shown on other faces too. */
+    otherFaces: localStorage.getItem('iconia.other-faces') !== 'hidden',
   });
+  watch(
+    () => style.otherFaces,
+    (shown) => localStorage.setItem('iconia.other-faces', shown ? 'shown' : 'hidden'),
+  );
   const behave = reactive({
     section: 'cues' as BehaveSection,
     /** The cue that is worked on, and which of its actions stands open. */

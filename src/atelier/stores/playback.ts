@@ -9,7 +9,8 @@ import type { Finger, View } from '../../core/program/inputs';
 import { compile } from '../../core/program/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
-import { FIRST_TAKE, SHIPPED_TAKES } from '../../core/takes/library';
+import { FIRST_TAKE } from '../../core/takes/library';
+import { shippedTake } from '../../core/takes/library/compared-faces';
 import { openingMoment, takeFor } from '../../core/takes/library/take-for';
 import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
@@ -149,7 +150,7 @@ export const usePlaybackStore = defineStore('playback', () => {
       playing.value = false;
       clear();
       const wanted = id ? keptTake(id) : null;
-      const found = wanted === null ? null : SHIPPED_TAKES.find((t) => t.id === wanted);
+      const found = wanted === null ? null : shippedTake(wanted);
       if (id) {
         take.value = printed(found ?? takeFor(effectStore.effect));
         time.value = openingMoment(take.value, effectStore.effect);

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { sentence } from '../../core/errors';
 import { SHIPPED_TAKES } from '../../core/takes/library';
+import { shippedTake } from '../../core/takes/library/compared-faces';
 import { clipTake, mostFaces } from '../../core/takes/clip';
 import type { Clip } from '../../core/takes/clip-data';
 import { makeTake } from '../../core/takes/make-take';
@@ -101,6 +102,6 @@ export const useTakesStore = defineStore('takes', () => {
     clips.value = at < 0 ? [take, ...clips.value] : clips.value.with(at, take);
     return take;
   };
-  const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? null;
+  const byId = (id: string): Take | null => all.value.find((t) => t.id === id) ?? shippedTake(id);
   return { own, clips, keep, correct, all, error, loaded, isOwn, load, save, remove, byId };
 });

@@ -37,6 +37,7 @@ import {
   type NodeId,
   type CueId,
   type Effect,
+  type LookId,
   type MaterialId,
   type ObjectId,
   type PictureAsset,
@@ -289,12 +290,22 @@ describe('reading documents', () => {
     });
     expect(effect.objects['obj_pebble' as ObjectId]).not.toHaveProperty('region');
   });
-  test('schema 7 stays as it is: what lies on faces, and the looks that were kept', () => {
+  test('schema 7 stays as it is: what lies on faces, and the looks that were kept; until 16 only layers blended and were limited', () => {
     const old = fixture(7) as Effect;
     const effect = readEffect(old);
     expect(effect.schema).toBe(SCHEMA_VERSION);
-    expect(effect.objects).toEqual(old.objects);
-    expect(effect.looks).toEqual(old.looks);
+    const leftOut = { maskedBy: null, maskedOut: false, givesWay: true };
+    const grown = <T extends { readonly kind: string }>(one: T): T =>
+      ['iris', 'lashes'].includes(one.kind)
+        ? { ...one, blend: 'normal', ...leftOut }
+        : one.kind === 'hair'
+          ? { ...one, blend: 'normal' }
+          : one;
+    for (const [id, object] of Object.entries(old.objects))
+      expect(effect.objects[id as ObjectId]).toEqual(grown(object));
+    expect(new Set(Object.values(old.objects).map((o) => o.kind))).toContain('lashes');
+    for (const [id, look] of Object.entries(old.looks))
+      expect(effect.looks[id as LookId]).toEqual({ ...look, extras: look.extras.map(grown) });
   });
   test('in schema 10 nobody had measured the parts of models', () => {
     const model = sampleModel(1);

@@ -163,7 +163,21 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     circuits: mapped(old.circuits, (circuit) => ({ ...circuit, notes: {} })),
     compounds: mapped(old.compounds, (compound) => ({ ...compound, notes: {} })),
   }),
+  // Until schema 16 only layers blended, and were limited by each other.
+  16: (old) => ({
+    ...old,
+    schema: 17,
+    objects: mapped(old.objects, wornIn17),
+    looks: mapped(old.looks, (look) => ({ ...look, extras: ((look.extras ?? []) as Json[]).map(wornIn17) })),
+  }),
 };
+
+/** Irises, lashes and dyed hair blend; what lies on the eyes is left out as layers are. */
+function wornIn17(object: Json): Json {
+  if (object.kind === 'hair') return { ...object, blend: 'normal' };
+  if (object.kind !== 'iris' && object.kind !== 'lashes') return object;
+  return { ...object, blend: 'normal', maskedBy: null, maskedOut: false, givesWay: true };
+}
 
 /** Until schema 10 everything that was fitted to a head was fitted as a crown. */
 const prepIn11 = (prep: unknown): unknown => {

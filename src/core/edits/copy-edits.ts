@@ -141,7 +141,7 @@ export const duplicateObjects = (
           name: nameFor(object.name),
           ...(object === original ? { order } : { parent: made.get(object.parent!)! }),
           // Copied together with what limits it, it is limited by the copy.
-          ...(object.kind === 'layer' && object.maskedBy !== null
+          ...('maskedBy' in object && object.maskedBy !== null
             ? { maskedBy: made.get(object.maskedBy) ?? object.maskedBy }
             : {}),
         } as Draft<EffectObject>;

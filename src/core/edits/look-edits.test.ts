@@ -8,13 +8,17 @@ import {
   addLayerInOrder,
   changeLayer,
   copyLook,
+  extraPiecesOf,
+  extrasOn,
   layersOn,
+  limitBy,
   lookOrder,
   piecesOf,
   removeLook,
   saveLook,
   wearLook,
 } from './look-edits';
+import { newLashes } from '../kinds/objects/lashes';
 import { newLayer } from '../kinds/objects/layer';
 import { applyPatch } from '../document/patch';
 import { effectSchema, type Effect, type Layer, type LookId, type ObjectId } from '../document/schema';
@@ -75,11 +79,34 @@ describe('looks', () => {
   test('copied to another face, who limits whom goes with them', () => {
     let effect = wear(blankEffect('Look'));
     const [gloss, , lids] = layersOn(effect, 1) as [Layer, Layer, Layer];
-    effect = applyEdit(effect, changeLayer(effect, gloss.id, { maskedBy: lids.id, maskedOut: true })).effect;
+    effect = applyEdit(effect, changeLayer(effect, gloss.id, { maskedOut: true })).effect;
+    effect = applyEdit(effect, limitBy(effect, gloss.id, lids.id)).effect;
     effect = applyEdit(effect, copyLook(effect, 1, 2, ids(600), null)).effect;
     const [copy, , copiedLids] = layersOn(effect, 2) as [Layer, Layer, Layer];
     expect(copy).toMatchObject({ maskedBy: copiedLids.id, maskedOut: true, anchor: { face: 2 } });
     valid(effect);
+  });
+
+  test('lashes that a layer limits stay limited by it: copied to another face, kept and put on again', () => {
+    let effect = wear(blankEffect('Look'));
+    const lids = layersOn(effect, 1)[2]!;
+    effect = applyEdit(effect, addObject(newLashes(id('lashes'), -9))).effect;
+    effect = applyEdit(effect, limitBy(effect, id('lashes'), lids.id)).effect;
+    effect = applyEdit(effect, saveLook(effect, LOOK, 'Mine', 1)).effect;
+    const lashesOn = (one: Effect, face: 1 | 2) => extrasOn(one, face).find((o) => o.kind === 'lashes')!;
+    const copied = applyEdit(effect, copyLook(effect, 1, 2, ids(900), null)).effect;
+    expect(lashesOn(copied, 2)).toMatchObject({ maskedBy: layersOn(copied, 2)[2]!.id });
+    const { layers, extras } = lookOrder(effect)[0]!;
+    const bare = applyEdit(wear(effect, NIGHT, 1, 700), removeObject(effect, id('lashes'))).effect;
+    const again = applyEdit(
+      bare,
+      wearLook(bare, 'Mine', piecesOf(layers), 1, ids(800), null, extraPiecesOf(extras, layers)),
+    ).effect;
+    expect(lashesOn(again, 1)).toMatchObject({ maskedBy: layersOn(again, 1)[2]!.id });
+    valid(again);
+    // Put on without that layer, nothing limits them.
+    const alone = applyEdit(bare, wearLook(bare, 'Bare', [], 1, ids(850), null, extraPiecesOf(extras, layers)));
+    expect(lashesOn(alone.effect, 1)).toMatchObject({ maskedBy: null });
   });
 
   test('are kept, put on again, deleted', () => {
@@ -107,7 +134,7 @@ describe('a layer limited by another', () => {
     return effect;
   };
   const limit = (effect: Effect, a: number, b: number) =>
-    applyEdit(effect, changeLayer(effect, id(a), { maskedBy: id(b) })).effect;
+    applyEdit(effect, limitBy(effect, id(a), id(b))).effect;
 
   test('is free again when that one is deleted', () => {
     const effect = limit(two(), 1, 0);

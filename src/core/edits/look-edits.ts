@@ -70,6 +70,15 @@ export const piecesOf = (layers: readonly Layer[]): PieceLayer[] =>
     };
   });
 
+/** Irises, lashes, hair and retouch with the piece that limits each. */
+export type ExtraPiece = LookExtra & { readonly limit?: PieceKey | null };
+/** What a look keeps of what is no layer: who is limited by which of its layers too. */
+export const extraPiecesOf = (extras: readonly LookExtra[], layers: readonly Layer[]): ExtraPiece[] =>
+  extras.map((extra) => {
+    const limit = layers.find((l) => 'maskedBy' in extra && l.id === extra.maskedBy);
+    return { ...extra, limit: limit ? { name: limit.name, region: limit.region } : null };
+  });
+
 /** Where a new layer goes: over all that is put on before it, under what is put on after. */
 const orderFor = (effect: Effect, face: FaceChoice, layer: Layer): number => {
   const layers = layersOn(effect, face).filter((l) => l.parent === null);
@@ -95,7 +104,7 @@ export const addLayerInOrder = (effect: Effect, layer: Layer, face: FaceChoice):
 export const changeLayer = (
   effect: Effect,
   id: ObjectId,
-  change: Partial<Omit<Layer, 'id' | 'kind'>>,
+  change: Partial<Omit<Layer, 'id' | 'kind' | 'maskedBy'>>,
   label = 'Change',
 ): Edit =>
   edit(`${label} ${effect.objects[id]?.name ?? 'layer'}`, (d) => {
@@ -103,8 +112,15 @@ export const changeLayer = (
     if (layer?.kind !== 'layer') return;
     Object.assign(layer, change);
     if ('asset' in change || 'mask' in change) layer.sample = false;
-    // A layer that limits itself, at once or by way of others, limits nothing.
-    if (layer.maskedBy !== null && limitsItself(d as Effect, id)) layer.maskedBy = null;
+  });
+
+/** Limits what lies on a face by the mask of a layer, or by none. A layer that would limit itself, by way of others too, is limited by none. */
+export const limitBy = (effect: Effect, id: ObjectId, by: ObjectId | null): Edit =>
+  edit(`Limit ${effect.objects[id]?.name ?? 'layer'}`, (d) => {
+    const object = d.objects[id];
+    if (!object || !('maskedBy' in object)) return;
+    object.maskedBy = by !== null && d.objects[by]?.kind === 'layer' ? by : null;
+    if (limitsItself(d as Effect, id)) object.maskedBy = null;
   });
 
 const limitsItself = (effect: Effect, id: ObjectId): boolean => {
@@ -131,7 +147,7 @@ export const wearLook = (
   face: FaceChoice,
   ids: readonly ObjectId[],
   scene: SceneId | null,
-  extras: readonly LookExtra[] = [],
+  extras: readonly ExtraPiece[] = [],
 ): Edit =>
   edit(`Put on ${name}`, (d) => {
     const oldExtras = extrasOn(effect, face).filter(
@@ -151,11 +167,22 @@ export const wearLook = (
       ...gone,
       ...oldExtras.filter((o) => !keptExtras.includes(o)).map((o) => o.id),
     ]).change(d);
-    extras.forEach((extra, i) => {
+    /** The layer that is or becomes the limit; `self` is the piece that is limited. */
+    const limiting = (limit: PieceKey | null | undefined, self: number): ObjectId | null => {
+      if (!limit) return null;
+      const found = [
+        pieces.findIndex((p) => isSame(p, limit)),
+        // Of a mixed look only the region may be left of it.
+        pieces.findIndex((p, k) => k !== self && p.region === limit.region),
+      ].find((k) => k >= 0);
+      return found === undefined ? null : idOf[found]!;
+    };
+    extras.forEach(({ limit, ...extra }, i) => {
       const id = keptExtras[i]?.id ?? ids[pieces.length + i]!;
       const order = keptExtras[i]?.order ?? top - 1 - i;
       d.objects[id] = {
         ...extra,
+        ...('maskedBy' in extra ? { maskedBy: limiting(limit, -1) } : {}),
         id,
         order,
         parent: null,
@@ -165,18 +192,11 @@ export const wearLook = (
     });
     pieces.forEach(({ limit, ...piece }, i) => {
       const order = top + (i * room) / Math.max(1, pieces.length);
-      const limiting = limit
-        ? [
-            pieces.findIndex((p) => isSame(p, limit)),
-            // Of a mixed look only the region may be left of it.
-            pieces.findIndex((p, k) => k !== i && p.region === limit.region),
-          ].find((k) => k >= 0)
-        : undefined;
       const id = idOf[i]!;
       d.objects[id] = {
         ...newLayer(id, piece, order, face),
         visible: kept[i]?.visible ?? true,
-        maskedBy: limiting === undefined ? null : idOf[limiting]!,
+        maskedBy: limiting(limit, i),
         scene,
       } as Draft<Layer>;
     });
@@ -198,7 +218,7 @@ export const copyLook = (
     to,
     ids,
     scene,
-    extrasOn(effect, from),
+    extraPiecesOf(extrasOn(effect, from), layers),
   );
 };
 

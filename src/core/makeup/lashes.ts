@@ -1,6 +1,6 @@
 /** Lashes as geometry: thin bent blades that grow along the lids and go with them as they close. */
 import { EYE_LEFT, EYE_RIGHT } from '../face/landmarks';
-import { EYEBALL_LEFT, EYEBALL_RIGHT } from '../face/neutral';
+import { EYEBALL_LEFT, EYEBALL_RIGHT, UV } from '../face/neutral';
 import { Random } from '../maths/random';
 import { add, cross, length, normalise, pointAt, scale, subtract, type Vec3 } from '../maths/vec3';
 import type { Degrees, Metres } from '../units';
@@ -139,5 +139,24 @@ export const lashPoints = (
       random,
       write,
     );
+  return out;
+};
+
+/**
+ * Where on the face layout the roots of one eye's lashes are: u, v for each of the points that `lashPoints` gives, a lash's all alike.
+ */
+export const lashRoots = (eye: 'left' | 'right', style: LashStyle): Float32Array => {
+  const ring = eye === 'left' ? EYE_LEFT : EYE_RIGHT;
+  const out = new Float32Array(lashCount(style) * LASH_POINTS * 2);
+  const upper = Math.round(UPPER_COUNT * style.density);
+  const rooted = (indices: readonly number[], from: number, count: number): void => {
+    const line = indices.map((k): Vec3 => [UV[2 * k]!, UV[2 * k + 1]!, 0]);
+    for (let l = 0; l < count; l++) {
+      const [u, v] = alongLine(line, 0.03 + (0.94 * (l + 0.4)) / count);
+      for (let p = 0; p < LASH_POINTS; p++) out.set([u, v], 2 * ((from + l) * LASH_POINTS + p));
+    }
+  };
+  rooted(UPPER(ring), 0, upper);
+  if (style.lower) rooted(LOWER(ring), upper, lashCount(style) - upper);
   return out;
 };

@@ -9,7 +9,7 @@ import {
   type WebGLRenderer,
 } from 'three';
 import type { Media } from '../../core/kinds/values';
-import type { Effect, EffectObject, Layer, ObjectId } from '../../core/document/schema';
+import type { Effect, EffectObject, Layer } from '../../core/document/schema';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';
 import type { LightEstimate } from '../../core/tracking/track-frame';
@@ -19,7 +19,7 @@ import { pictureOf, WHOLE } from '../effect/asset-picture';
 import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import type { Stores } from '../effect/stores';
 import type { FaceLook } from './face-look';
-import type { LayerMask } from './look-flattener';
+import type { LayerMask } from './limit-shader';
 import { RegionTextures } from './region-textures';
 import { WornFace, type Wearing } from './worn-face';
 
@@ -95,13 +95,17 @@ export class FaceLooks {
       case 'iris': {
         const asset = object.asset ? effect.assets[object.asset] : undefined;
         const picture = asset?.kind === 'picture' ? this.stores.textures.get(asset) : null;
-        if (object.asset && !picture) return false;
-        wearing.irises.unshift({ object, opacity, picture });
+        const limit = this.limitOf(object, effect);
+        if ((object.asset && !picture) || limit === 'coming') return false;
+        wearing.irises.unshift({ object, opacity, picture, limit });
         return true;
       }
-      case 'lashes':
-        wearing.lashes.unshift({ object, opacity });
+      case 'lashes': {
+        const limit = this.limitOf(object, effect);
+        if (limit === 'coming') return false;
+        wearing.lashes.unshift({ object, opacity, limit });
         return true;
+      }
       case 'hair':
         wearing.hair.unshift({ object, opacity });
         return true;
@@ -118,9 +122,8 @@ export class FaceLooks {
 
   private putLayer(wearing: Wearing, layer: Layer, effect: Effect, opacity: number, time: Seconds): boolean {
     const mask = this.maskOf(layer, effect);
-    const masking = layer.maskedBy ? effect.objects[layer.maskedBy as ObjectId] : undefined;
-    const limit = masking?.kind === 'layer' ? this.maskOf(masking, effect) : null;
-    if (!mask || (masking?.kind === 'layer' && !limit)) return false;
+    const limit = this.limitOf(layer, effect);
+    if (!mask || limit === 'coming') return false;
     const asset = layer.asset ? effect.assets[layer.asset] : undefined;
     const own = Math.max(0, time - layer.startDelay);
     const live = this.stores.painted.get(layer.id, 'picture');
@@ -138,6 +141,12 @@ export class FaceLooks {
       limit,
     });
     return true;
+  }
+
+  /** What limits an object; null where nothing does, `coming` while a painted mask is on its way. */
+  private limitOf({ maskedBy }: Pick<Layer, 'maskedBy'>, effect: Effect): LayerMask | null | 'coming' {
+    const masking = maskedBy ? effect.objects[maskedBy] : undefined;
+    return masking?.kind === 'layer' ? (this.maskOf(masking, effect) ?? 'coming') : null;
   }
 
   /** The mask of a layer; null while a painted one is on its way, or when it is lost. */

@@ -1,6 +1,7 @@
 /** One layer drawn into the flattened maps of its look; `core/makeup/affine.ts` and `finish.ts` say what the maps hold. */
 import { MOUTH_BELOW } from '../../core/face/region-mask';
 import { SRGB_GLSL } from '../grade/grade-shader';
+import { LIMIT_GLSL } from './limit-shader';
 
 /**
  * What is drawn, by the map that is drawn into. Maps are blended by the blend unit as the layer's mode asks:
@@ -25,11 +26,6 @@ export const FLATTEN_FRAGMENT = /* glsl */ `
   uniform sampler2D region;
   uniform sampler2D painted;
   uniform bool isPainted;
-  uniform bool isLimited;
-  uniform bool limitedOut;
-  uniform sampler2D limitRegion;
-  uniform sampler2D limitPainted;
-  uniform bool limitIsPainted;
   uniform bool inOpenings; // the maps are for the eyes and the mouth, not for the skin
   uniform vec2 covers; // eyes, mouth
   uniform sampler2D picture;
@@ -42,18 +38,9 @@ export const FLATTEN_FRAGMENT = /* glsl */ `
   uniform vec3 sparkle; // shimmer, matte, lit
   varying vec2 vUv;
   ${SRGB_GLSL}
-
-  float maskOf(sampler2D own, sampler2D paint, bool usesPaint) {
-    if (!usesPaint) return texture2D(own, vUv).r;
-    vec4 p = texture2D(paint, vUv);
-    return dot(p.rgb, vec3(0.2126, 0.7152, 0.0722)) * p.a;
-  }
+  ${LIMIT_GLSL}
   void main() {
-    float a = opacity * maskOf(region, painted, isPainted);
-    if (isLimited) {
-      float limit = maskOf(limitRegion, limitPainted, limitIsPainted);
-      a *= limitedOut ? 1.0 - limit : limit;
-    }
+    float a = opacity * maskOf(region, painted, isPainted, vUv) * limitAt(vUv);
     if (inOpenings) a *= vUv.y > ${MOUTH_BELOW.toFixed(3)} ? covers.y : covers.x;
     vec3 colour = tint;
     if (hasPicture) {

@@ -7,6 +7,7 @@ import { rgbOf } from '../../core/maths/srgb';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
+import { modeNumber } from '../effect/blend-shader';
 import { byteTarget, passMaterial, PassQuad, texture, value } from '../passes';
 import { HAIR_FRAGMENT, HEADS, MEAN_HAIR_FRAGMENT } from './retouch-shader';
 
@@ -31,6 +32,8 @@ export class HairDye {
     hair: texture(),
     meanHair: texture(),
     tint: value(new Vector3()),
+    mode: value(0),
+    blends: value(false),
     strength: value(1),
     roots: value(0),
     toHead: value(new Matrix4()),
@@ -86,6 +89,8 @@ export class HairDye {
     u.hair!.value = hair;
     u.meanHair!.value = this.mean.texture;
     (u.tint!.value as Vector3).set(...rgbOf(dye.tint));
+    u.mode!.value = modeNumber(dye.blend);
+    u.blends!.value = dye.blend !== 'normal';
     u.strength!.value = opacity;
     u.roots!.value = dye.roots;
     camera.updateMatrixWorld();

@@ -19,10 +19,13 @@ import { rgbOf } from '../../core/maths/srgb';
 import { pointAt } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Unit } from '../../core/units';
+import { BLEND_GLSL, modeNumber } from '../effect/blend-shader';
 import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { SRGB_GLSL } from '../grade/grade-shader';
 import { texture, value } from '../passes';
+import { LIMIT_GLSL, limitUniforms, setLimit, type LayerMask } from './limit-shader';
+import type { RegionTextures } from './region-textures';
 
 const VERTEX = /* glsl */ `
   varying vec2 vUv;
@@ -45,21 +48,38 @@ const FRAGMENT = /* glsl */ `
   uniform float pupil;
   uniform float glint;
   uniform vec2 lightAt; // where the lamp is mirrored, in radii
-  uniform bool worn[2]; // right, left
+  uniform bool blends; // in another mode than normal
+  uniform bool wears[2]; // right, left
   // Of each iris on the screen, in shares of it: middle, half axes across and up.
   uniform vec2 middle[2];
   uniform vec2 across[2];
   uniform vec2 upward[2];
   varying vec2 vUv;
   ${SRGB_GLSL}
+  ${LIMIT_GLSL}
+  ${BLEND_GLSL}
   float fibre(float angle, float r) {
     float f = 0.5 + 0.5 * sin(angle * 37.0 + 3.0 * sin(angle * 5.0)) * sin(angle * 61.0 + r * 4.0);
     return mix(f, 0.5 + 0.5 * sin(angle * 13.0 + r * 9.0), 0.35);
   }
+  /**
+   * How much light falls on an eye: by its white beside the iris, which is as light on dark faces as on light ones, and by the skin where
+   * no white is seen.
+   */
+  float lightOn(int side) {
+    float white = 0.0;
+    for (int i = 0; i < 4; i++) {
+      float x = (i < 2 ? -1.0 : 1.0) * (i == 0 || i == 2 ? 1.4 : 1.75);
+      vec2 at = middle[side] + x * across[side] - 0.1 * upward[side];
+      white = max(white, brightnessOf(texture2D(beneath, clamp(at, 0.0, 1.0)).rgb));
+    }
+    float skin = brightnessOf(texture2D(meanSkin, vec2(0.5)).rgb);
+    return clamp(max(1.6 * skin, 1.45 * white), 0.35, 1.15);
+  }
   void main() {
     if (vUv.y > MOUTH_BELOW) discard;
     int side = vUv.x < 0.5 ? 0 : 1;
-    if (!worn[side]) discard;
+    if (!wears[side]) discard;
     vec2 screen = gl_FragCoord.xy / bufferSize;
     vec3 c = texture2D(beneath, screen).rgb;
     vec2 d = screen - middle[side];
@@ -86,10 +106,12 @@ const FRAGMENT = /* glsl */ `
       light *= 1.0 - 0.35 * smoothstep(0.1, 1.0, p.y);
       colour = toSrgb(min(toLinear(tint) * light, vec3(1.0)));
     }
-    float lit = known ? clamp(1.6 * brightnessOf(texture2D(meanSkin, vec2(0.5)).rgb), 0.35, 1.15) : 1.0;
+    float lit = known ? lightOn(side) : 1.0;
     colour *= lit;
-    float open = covered ? 1.0 - texture2D(cover, screen).r : 1.0;
-    vec3 eye = mix(c, mix(vec3(0.02), colour, ring), opacity * inside * a0 * open);
+    float open = (covered ? 1.0 - texture2D(cover, screen).r : 1.0) * limitAt(vUv);
+    // Blended with the wearer's own iris the pupil is theirs.
+    vec3 worn = blends ? mix(c, blendOver(c, colour, 1.0), ring) : mix(vec3(0.02), colour, ring);
+    vec3 eye = mix(c, worn, opacity * inside * a0 * open);
     float spot = smoothstep(0.2, 0.09, length(p - lightAt)) + 0.35 * smoothstep(0.12, 0.04, length(p + 0.8 * lightAt));
     eye += glint * open * spot * inside * lit;
     gl_FragColor = vec4(min(eye, 1.0), 1.0);
@@ -101,6 +123,7 @@ export interface EyeScene {
   readonly meanSkin: Texture | null;
   readonly cover: Texture | null;
   readonly light: LightEstimate | null;
+  readonly regions: RegionTextures;
 }
 
 export class IrisView {
@@ -129,7 +152,10 @@ export class IrisView {
         pupil: value(0.36),
         glint: value(0),
         lightAt: value(new Vector2(0.3, 0.35)),
-        worn: value([true, true]),
+        ...limitUniforms(),
+        mode: value(0),
+        blends: value(false),
+        wears: value([true, true]),
         middle: value(pair()),
         across: value(pair()),
         upward: value(pair()),
@@ -145,8 +171,16 @@ export class IrisView {
     this.mesh.onBeforeRender = (renderer) => beneath.copyFor(renderer, material);
   }
 
-  update(face: TrackedFace, iris: Iris, opacity: Unit, picture: Texture | null, scene: EyeScene): void {
-    const { camera, meanSkin, cover, light } = scene;
+  update(
+    face: TrackedFace,
+    iris: Iris,
+    opacity: Unit,
+    picture: Texture | null,
+    limit: LayerMask | null,
+    scene: EyeScene,
+  ): void {
+    const { camera, meanSkin, light, regions } = scene;
+    const cover = iris.givesWay ? scene.cover : null;
     fitFace(this.mesh.geometry, face, false);
     const u = this.mesh.material.uniforms;
     const seen = (index: number): Vector2 => {
@@ -158,7 +192,10 @@ export class IrisView {
       (u.across!.value as Vector2[])[side]!.copy(seen(left).sub(seen(right)).divideScalar(2));
       (u.upward!.value as Vector2[])[side]!.copy(seen(top).sub(seen(bottom)).divideScalar(2));
     });
-    u.worn!.value = [iris.eyes !== 'left', iris.eyes !== 'right'];
+    u.wears!.value = [iris.eyes !== 'left', iris.eyes !== 'right'];
+    u.mode!.value = modeNumber(iris.blend);
+    u.blends!.value = iris.blend !== 'normal';
+    setLimit(u, regions, limit, iris.maskedOut);
     u.meanSkin!.value = meanSkin;
     u.known!.value = meanSkin !== null;
     u.cover!.value = cover;

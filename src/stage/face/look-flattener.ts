@@ -32,16 +32,9 @@ import type { Bounds } from '../../core/face/region-mask';
 import type { AssetPicture } from '../effect/asset-picture';
 import { fineTarget, passMaterial, texture, value } from '../passes';
 import { FLATTEN_FRAGMENT, FLATTEN_VERTEX, OUTPUTS, type Output } from './flatten-shader';
+import { limitUniforms, setLimit, type LayerMask } from './limit-shader';
 import { paintedBounds } from './painted-bounds';
 import type { RegionTextures } from './region-textures';
-
-/** A mask: that of a region, or a painted one. */
-export interface LayerMask {
-  readonly layer: Layer;
-  readonly painted: Texture | null;
-  /** Counts up as it is painted on. */
-  readonly version: number;
-}
 
 /** A layer as it is now. */
 export interface LayerNow extends LayerMask {
@@ -144,11 +137,7 @@ export class LookFlattener {
         region: texture(),
         painted: texture(),
         isPainted: value(false),
-        isLimited: value(false),
-        limitedOut: value(false),
-        limitRegion: texture(),
-        limitPainted: texture(),
-        limitIsPainted: value(false),
+        ...limitUniforms(),
         inOpenings: value(inOpenings),
         covers: value(new Vector2()),
         picture: texture(),
@@ -270,17 +259,12 @@ export class LookFlattener {
     } else [this.material.blendSrc, this.material.blendDst] = [OneFactor, OneMinusSrcAlphaFactor];
     const u = this.material.uniforms;
     const surface = surfaceOf(layer.finish, layer.shine);
-    const limits = limit && this.regions.get(limit.layer.region, limit.layer.softness);
     (u.bounds!.value as Vector4).set(...now.bounds);
     (u.toTile!.value as Vector4).set(...step.toTile);
     u.region!.value = this.regions.get(layer.region, layer.softness).texture;
     u.painted!.value = now.painted;
     u.isPainted!.value = now.painted !== null;
-    u.isLimited!.value = limit !== null;
-    u.limitedOut!.value = layer.maskedOut;
-    u.limitRegion!.value = limits?.texture ?? null;
-    u.limitPainted!.value = limit?.painted ?? null;
-    u.limitIsPainted!.value = Boolean(limit?.painted);
+    setLimit(u, this.regions, limit, layer.maskedOut);
     (u.covers!.value as Vector2).set(
       layer.coversEyes && !onTeeth(layer) ? 1 : 0,
       layer.coversMouth || onTeeth(layer) ? 1 : 0,

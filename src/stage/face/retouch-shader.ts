@@ -1,4 +1,5 @@
 /** Retouch in GLSL: the guided filter of `core/makeup/guided.ts` on a small copy, and what is brightened. */
+import { BLEND_GLSL } from '../effect/blend-shader';
 import { SRGB_GLSL } from '../grade/grade-shader';
 import { TOOTH_GLSL } from './tooth-shader';
 
@@ -154,8 +155,10 @@ export const HAIR_FRAGMENT = /* glsl */ `
   uniform float aspect;
   // Heads in the picture: middle and radius; a radius of 0 is none. The first is the one whose hair is dyed.
   uniform vec3 heads[${HEADS}];
+  uniform bool blends; // in another mode than normal, which dyes
   varying vec2 vUv;
   ${SRGB_GLSL}
+  ${BLEND_GLSL}
   float headsAway(vec3 head) { return length((vUv - head.xy) * vec2(aspect, 1.0)) / head.z; }
   void main() {
     vec3 c = texture2D(beneath, vUv).rgb;
@@ -177,7 +180,9 @@ export const HAIR_FRAGMENT = /* glsl */ `
     float strand = min(pow(brightnessOf(light) / usual, 0.75), 1.8);
     // Where light is thrown back from the strands it keeps its own colour: dye lies beneath the shine.
     float shine = max(brightnessOf(light) - 2.2 * usual, 0.0) * 0.6;
-    vec3 dyed = toSrgb(min(toLinear(tint) * strand + shine, vec3(1.0)));
+    vec3 dyed = blends
+      ? blendOver(c, tint, 1.0)
+      : toSrgb(min(toLinear(tint) * strand + shine, vec3(1.0)));
     gl_FragColor = vec4(mix(c, dyed, clamp(mask * strength, 0.0, 1.0)), 1.0);
   }
 `;

@@ -6,8 +6,9 @@ import type { Unit } from '../../core/units';
 import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { FaceLook } from './face-look';
 import { HairDye } from './hair-dye';
-import { IrisView } from './iris-view';
+import { IrisView, type EyeScene } from './iris-view';
 import { LashView } from './lash-view';
+import type { LayerMask } from './limit-shader';
 import type { LayerNow } from './look-flattener';
 import { MeanSkin } from './mean-skin';
 import { MorphView } from './morph-view';
@@ -20,12 +21,17 @@ export interface Worn<O> {
   readonly opacity: Unit;
 }
 
+/** Something that a layer may limit. */
+export interface WornWithin<O> extends Worn<O> {
+  readonly limit: LayerMask | null;
+}
+
 /** What a face wears now; lists run from the lowest to the topmost. */
 export interface Wearing {
   readonly face: TrackedFace;
   readonly layers: LayerNow[];
-  readonly irises: (Worn<Iris> & { readonly picture: Texture | null })[];
-  readonly lashes: Worn<Lashes>[];
+  readonly irises: (WornWithin<Iris> & { readonly picture: Texture | null })[];
+  readonly lashes: WornWithin<Lashes>[];
   readonly hair: Worn<Hair>[];
   readonly retouch: Worn<Retouch>[];
 }
@@ -102,11 +108,11 @@ export class WornFace {
       );
       picture = copy();
     }
-    this.eyes(wearing, { camera, meanSkin, cover, light: scene.light });
+    this.eyes(wearing, { camera, meanSkin, cover, light: scene.light, regions: this.regions });
     this.look.prepare({ ...scene, face, layers, meanSkin });
   }
 
-  private eyes({ face, irises, lashes }: Wearing, scene: Parameters<IrisView['update']>[4]): void {
+  private eyes({ face, irises, lashes }: Wearing, scene: EyeScene): void {
     const keep = <V extends { dispose(): void }>(
       views: Map<ObjectId, V>,
       worn: readonly Worn<{ id: ObjectId }>[],
@@ -119,23 +125,23 @@ export class WornFace {
     };
     keep(this.irises, irises);
     keep(this.lashes, lashes);
-    for (const { object, opacity, picture } of irises) {
+    for (const { object, opacity, picture, limit } of irises) {
       let view = this.irises.get(object.id);
       if (!view) {
         view = new IrisView(this.beneath);
         this.irises.set(object.id, view);
         this.node.add(view.mesh);
       }
-      view.update(face, object, opacity, picture, scene);
+      view.update(face, object, opacity, picture, limit, scene);
     }
-    for (const { object, opacity } of lashes) {
+    for (const { object, opacity, limit } of lashes) {
       let view = this.lashes.get(object.id);
       if (!view) {
-        view = new LashView();
+        view = new LashView(this.beneath);
         this.lashes.set(object.id, view);
         this.node.add(view.node);
       }
-      view.update(face, object, opacity, scene);
+      view.update(face, object, opacity, limit, scene);
     }
   }
 

@@ -3,6 +3,7 @@
 import type { Hair, Iris, Lashes, Retouch } from '../../../core/document/schema';
 import { usePlaybackStore } from '../../stores/playback';
 import PropertyField from '../common/PropertyField.vue';
+import LimitFields from './LimitFields.vue';
 
 defineProps<{ object: Iris | Lashes | Hair | Retouch }>();
 const playback = usePlaybackStore();
@@ -23,6 +24,7 @@ const playback = usePlaybackStore();
     <PropertyField :object="object" path="density" as="row" />
     <PropertyField :object="object" path="lower" />
   </template>
+  <LimitFields v-if="object.kind === 'iris' || object.kind === 'lashes'" :object="object" />
   <template v-if="object.kind === 'hair'">
     <PropertyField :object="object" path="roots" as="row" />
     <p v-if="playback.source === 'camera'" class="soft">

@@ -2,9 +2,8 @@
 /** Where a face layer lies, how its surface catches light, and what limits it. */
 import { computed } from 'vue';
 import { Brush } from '@lucide/vue';
-import { changeLayer, layersOn } from '../../../core/edits/look-edits';
-import { anchorOf } from '../../../core/document/queries';
-import type { Layer, ObjectId } from '../../../core/document/schema';
+import { changeLayer } from '../../../core/edits/look-edits';
+import type { Layer } from '../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../core/face/region-names';
 import { REGION_WORDS } from '../../face-words';
 import type { DropSpot } from '../../intake/drop-spots';
@@ -12,6 +11,7 @@ import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
 import PropertyField from '../common/PropertyField.vue';
+import LimitFields from './LimitFields.vue';
 import SelectField from '../common/SelectField.vue';
 import ChipButton from '../common/ChipButton.vue';
 import WordButton from '../common/WordButton.vue';
@@ -22,15 +22,6 @@ const set = (change: Parameters<typeof changeLayer>[2]): void => {
   effectStore.edit(changeLayer(effectStore.effect, props.object.id, change));
 };
 const regions = FACE_REGIONS.map((value) => ({ value, label: REGION_WORDS[value] }));
-/** Layers of the same face that may limit this one. */
-const others = computed(() => {
-  const anchor = anchorOf(effectStore.effect, props.object);
-  return 'face' in anchor
-    ? layersOn(effectStore.effect, anchor.face)
-        .filter((l) => l.id !== props.object.id)
-        .map((l) => ({ value: l.id as string, label: l.name }))
-    : [];
-});
 const desk = useDeskStore();
 const painter = usePainterStore();
 const paint = (part: 'mask' | 'picture'): void => {
@@ -69,26 +60,16 @@ const mask = computed(() => (props.object.mask ? effectStore.effect.assets[props
     <PropertyField class="wide" :object="object" path="finish" />
   </div>
   <PropertyField v-if="object.finish !== 'painted'" :object="object" path="shine" as="row" />
-  <div v-if="others.length > 0" class="line">
-    <span>Only in</span>
-    <SelectField
-      name="Limited by the mask of"
-      class="wide"
-      :value="object.maskedBy ?? ''"
-      :options="[{ value: '', label: 'no other layer' }, ...others]"
-      @change="(v: unknown) => set({ maskedBy: v === '' ? null : (v as ObjectId) })"
-    />
-  </div>
-  <div class="chips">
-    <ChipButton @click="paint('mask')"><Brush :size="12" /> Paint its mask</ChipButton>
-    <ChipButton @click="paint('picture')"><Brush :size="12" /> Paint a picture</ChipButton>
-  </div>
-  <div class="chips">
-    <PropertyField v-if="object.maskedBy" :object="object" path="maskedOut" />
-    <PropertyField :object="object" path="coversEyes" />
-    <PropertyField :object="object" path="coversMouth" />
-    <PropertyField :object="object" path="givesWay" />
-  </div>
+  <LimitFields :object="object">
+    <div class="chips">
+      <ChipButton @click="paint('mask')"><Brush :size="12" /> Paint its mask</ChipButton>
+      <ChipButton @click="paint('picture')"><Brush :size="12" /> Paint a picture</ChipButton>
+    </div>
+    <template #chips>
+      <PropertyField :object="object" path="coversEyes" />
+      <PropertyField :object="object" path="coversMouth" />
+    </template>
+  </LimitFields>
 </template>
 
 <style scoped>

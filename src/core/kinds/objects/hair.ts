@@ -1,7 +1,7 @@
 /** Dyed hair, strands and shine kept. */
 import type { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
-import type { ObjectId } from '../../schema/placed-schema';
+import { blendSchema, type ObjectId } from '../../schema/placed-schema';
 import { colour, share } from '../../schema/properties';
 import { defineObject } from './object-kind';
 import { onFace } from './on-face';
@@ -11,7 +11,9 @@ export const hair = defineObject({
   kind: 'hair',
   fields: {
     tint: colour('Colour'),
-    opacity: share('Strength'),
+    opacity: share('Opacity'),
+    /** Normal dyes: the hair's own light and shade stay. */
+    blend: blendSchema,
     /** How far from the crown the wearer's own colour goes over into the dye; 0 dyes the roots too. */
     roots: share('Roots that keep their colour', { short: 'Roots' }),
   },
@@ -28,5 +30,6 @@ export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair
   kind: 'hair',
   tint: '#a0473a',
   opacity: 0.8,
+  blend: 'normal',
   roots: 0,
 });

@@ -2,10 +2,10 @@
 import type { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
 import { assetIdSchema } from '../../schema/asset-schema';
-import type { ObjectId } from '../../schema/placed-schema';
+import { blendSchema, type ObjectId } from '../../schema/placed-schema';
 import { colour, share } from '../../schema/properties';
 import { defineObject } from './object-kind';
-import { eyes, onFace } from './on-face';
+import { eyes, LEFT_OUT_AS_ADDED, leftOut, onFace } from './on-face';
 import { onWholeFace, placed } from './placed';
 
 export const iris = defineObject({
@@ -16,10 +16,12 @@ export const iris = defineObject({
     asset: assetIdSchema.nullable(),
     tint: colour('Colour'),
     opacity: share('Opacity'),
+    blend: blendSchema,
     /** Of the iris that stays black. */
     pupil: share('Pupil'),
     /** A light mirrored in the eye. */
     glint: share('Glint'),
+    ...leftOut,
   },
   ...onFace,
   shows: ['picture'],
@@ -36,6 +38,8 @@ export const newIris = (id: ObjectId, order: number, face: FaceChoice = 1): Iris
   asset: null,
   tint: '#2f7f78',
   opacity: 0.85,
+  blend: 'normal',
   pupil: 0.36,
   glint: 0.6,
+  ...LEFT_OUT_AS_ADDED,
 });

@@ -2,12 +2,12 @@
 import { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
 import { assetIdSchema, type PictureAsset } from '../../schema/asset-schema';
-import { blendSchema, objectIdSchema, startDelay, type ObjectId } from '../../schema/placed-schema';
+import { blendSchema, startDelay, type ObjectId } from '../../schema/placed-schema';
 import { choice, colour, number, share, yesNo } from '../../schema/properties';
 import { FACE_REGIONS } from '../../face/region-names';
 import type { Finish } from './finish';
 import { defineObject } from './object-kind';
-import { onFace } from './on-face';
+import { LEFT_OUT_AS_ADDED, leftOut, onFace } from './on-face';
 import { objectNameFor, onWholeFace, placed } from './placed';
 
 export const FINISH_WORDS: Readonly<Record<Finish, string>> = {
@@ -35,16 +35,10 @@ export const layer = defineObject({
     blend: blendSchema,
     finish: choice('Finish', FINISH_WORDS),
     shine: share('Strength of the finish', { short: 'Strength' }),
-    /** The layer whose mask limits this one; null is none. */
-    maskedBy: objectIdSchema.nullable(),
-    /** It is seen outside of that mask instead of inside. */
-    maskedOut: yesNo('Outside of it'),
     /** It goes over the eyes, over the inside of the mouth; else it leaves them out. */
     coversEyes: yesNo('Over the eyes', { help: 'Off, it leaves the eyes out as they open and close' }),
     coversMouth: yesNo('Over the mouth', { help: 'Off, it leaves the inside of the mouth out' }),
-    givesWay: yesNo('Under hands and hair', {
-      help: 'It is left out where a hand, hair or a thing is before the face',
-    }),
+    ...leftOut,
   },
   ...onFace,
   shows: ['picture', 'sequence', 'video'],
@@ -75,11 +69,9 @@ export const newLayer = (id: ObjectId, of: LayerOf, order: number, face: FaceCho
     blend: 'normal',
     finish: 'painted',
     shine: 1,
-    maskedBy: null,
-    maskedOut: false,
+    ...LEFT_OUT_AS_ADDED,
     coversEyes: whole,
     coversMouth: whole,
-    givesWay: true,
     ...of,
   };
 };

@@ -12,6 +12,7 @@ import BackdropSection from './BackdropSection.vue';
 import BlendSection from './BlendSection.vue';
 import CircuitSection from './circuit/CircuitSection.vue';
 import GradeSection from './grade/GradeSection.vue';
+import FaceRow from './face/FaceRow.vue';
 import FaceSection from './face/FaceSection.vue';
 import LightSection from './LightSection.vue';
 import MaterialSection from './material/MaterialSection.vue';
@@ -56,31 +57,40 @@ watch(
     :class="{ board: desk.style.section === 'circuit' || (desk.style.section === 'face' && painter.on) }"
     aria-label="Style bench"
   >
-    <SectionTabs
-      class="sections"
-      label="What is styled"
-      :sections="SECTIONS"
-      :open="desk.style.section"
-      @open="(section) => (desk.style.section = section)"
-    />
-    <FaceSection v-if="desk.style.section === 'face'" />
-    <MaterialSection v-else-if="desk.style.section === 'material'" />
-    <CircuitSection v-else-if="desk.style.section === 'circuit'" />
-    <BlendSection v-else-if="desk.style.section === 'blend'" />
-    <BackdropSection v-else-if="desk.style.section === 'backdrop'" @choose="(on) => emit('choose', on)" />
-    <LightSection v-else-if="desk.style.section === 'light'" />
-    <GradeSection v-else />
+    <div class="work">
+      <SectionTabs
+        class="sections"
+        label="What is styled"
+        :sections="SECTIONS"
+        :open="desk.style.section"
+        @open="(section) => (desk.style.section = section)"
+      />
+      <FaceSection v-if="desk.style.section === 'face'" />
+      <MaterialSection v-else-if="desk.style.section === 'material'" />
+      <CircuitSection v-else-if="desk.style.section === 'circuit'" />
+      <BlendSection v-else-if="desk.style.section === 'blend'" />
+      <BackdropSection v-else-if="desk.style.section === 'backdrop'" @choose="(on) => emit('choose', on)" />
+      <LightSection v-else-if="desk.style.section === 'light'" />
+      <GradeSection v-else />
+    </div>
+    <FaceRow v-if="desk.style.section === 'face' && !painter.on" />
   </section>
 </template>
 
 <style scoped>
 .bench {
-  padding: 14px 16px;
-  overflow: auto;
+  display: flex;
+  flex-direction: column;
   height: 100%;
 }
+.work {
+  flex: 1;
+  min-height: 0;
+  padding: 14px 16px;
+  overflow: auto;
+}
 /* The board takes what is left of the height. */
-.bench.board {
+.board .work {
   display: flex;
   flex-direction: column;
 }

@@ -2,9 +2,9 @@
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
 import { computed } from 'vue';
 import { Check, Droplets, Eye, EyeClosed, Scissors, SmilePlus, Sparkles } from '@lucide/vue';
-import { changeLayer } from '../../../../../core/edits/look-edits';
 import type { FaceChoice, Layer } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
+import { coloursGroup } from '../../../../../core/makeup/colours';
 import { extraOn, FACE_EXTRAS, pieceOn, putExtra, putOn } from '../../../../commands/face-commands';
 import { addCutout, addMorph, morphsOn } from '../../../../commands/morph-commands';
 import { EXTRA_WORDS, KIT_WORDS } from '../../../../face-words';
@@ -12,6 +12,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
 import { CUTOUT_PARTS } from '../../../../../core/face/cutout-parts';
 import { CUTOUT_WORDS } from '../../../../morph-words';
+import ColourSwatches from './ColourSwatches.vue';
 import RegionPicture from './RegionPicture.vue';
 import ChipButton from '../../../common/ChipButton.vue';
 
@@ -33,22 +34,9 @@ const reshapeFace = (): void => {
   if (morph.value) desk.selected = morph.value.id;
   else addMorph(props.face);
 };
-const selected = computed<Layer | null>(() => {
-  const object = desk.selected ? effectStore.effect.objects[desk.selected] : undefined;
-  return object?.kind === 'layer' ? object : null;
-});
-/** Colours that suit the selected layer. */
-const colours = computed(() => {
-  const layer = selected.value;
-  if (!layer) return [];
-  const fits = KIT.filter((p) => p.layer.region === layer.region);
-  const all = fits.flatMap((p) => [p.layer.tint ?? '#ffffff', ...p.colours]);
-  return [...new Set(all)].filter((c) => c !== '#ffffff').slice(0, 10);
-});
-const dye = (tint: string): void => {
-  if (selected.value)
-    effectStore.edit(changeLayer(effectStore.effect, selected.value.id, { tint }, 'Colour of'));
-};
+const selected = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
+/** Where the selected object's own colours stand: beside the heading of its group. */
+const group = computed(() => (selected.value ? coloursGroup(selected.value) : null));
 const shown = (piece: KitPiece, layer: Layer | undefined): string => {
   const tint = layer?.tint ?? piece.layer.tint ?? '#ffffff';
   // What only shines has no colour of its own.
@@ -58,9 +46,12 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
 
 <template>
   <div>
-    <section v-for="{ group, pieces } in groups" :key="group" :aria-label="KIT_WORDS[group]">
-      <h2>{{ KIT_WORDS[group] }}</h2>
-      <div class="tiles" :class="group">
+    <section v-for="{ group: each, pieces } in groups" :key="each" :aria-label="KIT_WORDS[each]">
+      <div class="head">
+        <h2>{{ KIT_WORDS[each] }}</h2>
+        <ColourSwatches v-if="selected && group === each" :object="selected" />
+      </div>
+      <div class="tiles" :class="each">
         <button
           v-for="{ piece, layer } in pieces"
           :key="piece.id"
@@ -78,7 +69,7 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
               :region="piece.layer.region"
               :colour="shown(piece, layer)"
               :opacity="0.85"
-              :group="group"
+              :group="each"
             />
             <Check v-if="layer" class="check" :size="13" />
           </span>
@@ -87,7 +78,10 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
       </div>
     </section>
     <section aria-label="More on the face">
-      <h2>More</h2>
+      <div class="head">
+        <h2>More</h2>
+        <ColourSwatches v-if="selected && group === 'more'" :object="selected" />
+      </div>
       <div class="extras">
         <ChipButton
           v-for="kind in FACE_EXTRAS"
@@ -115,25 +109,6 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
         </ChipButton>
       </div>
     </section>
-    <div
-      v-if="selected && colours.length > 0"
-      class="colours"
-      role="group"
-      :aria-label="`Colours for ${selected.name}`"
-    >
-      <span class="soft">{{ selected.name }}</span>
-      <button
-        v-for="colour in colours"
-        :key="colour"
-        type="button"
-        class="swatch"
-        :class="{ on: colour === selected.tint }"
-        :style="{ background: colour }"
-        :aria-label="`${selected.name} in ${colour}`"
-        :aria-pressed="colour === selected.tint"
-        @click="dye(colour)"
-      />
-    </div>
   </div>
 </template>
 
@@ -143,6 +118,17 @@ section + section {
 }
 h2 {
   margin: 0 0 5px;
+}
+/* As high as the swatches: nothing moves when they come. */
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  height: 27px;
+}
+.head h2 {
+  margin: 0;
 }
 .tiles {
   display: grid;
@@ -195,27 +181,5 @@ h2 {
   display: inline-flex;
   gap: 5px;
   align-items: center;
-}
-.colours {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-  align-items: center;
-  margin-top: 10px;
-}
-.colours .soft {
-  margin-right: 4px;
-}
-.swatch {
-  width: 22px;
-  height: 22px;
-  padding: 0;
-  border: 1px solid var(--line);
-  border-radius: 50%;
-  cursor: pointer;
-}
-.swatch.on {
-  outline: 2px solid var(--accent);
-  outline-offset: 1px;
 }
 </style>
