@@ -143,7 +143,12 @@ test('black, over-exposed, upside-down, slow and turned pictures: the effect goe
   await seesFace();
 
   // A phone that is turned gives pictures of another shape in the midst of it.
-  await showBefore(page, one(face, { size: [360, 640] }));
+  // The face keeps its shape: 480 x 360 in the middle of the taller picture.
+  const across = (360 * 360) / 480 / 640;
+  await showBefore(page, {
+    pictures: [{ url: face, x: 0, y: (1 - across) / 2, width: 1, height: across }],
+    size: [360, 640],
+  });
   await seesFace();
   await expect.poll(() => shareOf(canvas, MAGENTA)).toBeGreaterThan(0.001);
   await showBefore(page, one(face));

@@ -45,6 +45,8 @@ export interface FaceSpec {
   /** Places of the face layout that are looked at. */
   readonly spots?: readonly Spot[];
   readonly landmarks?: readonly number[];
+  /** The light of the takes' that a screen test is in; its own without. */
+  readonly lit?: string;
   /** Replaces the lens of the take. */
   readonly fovY?: number;
   /** Floors, tables and walls that are there too. */
@@ -94,12 +96,15 @@ const base64 = (bytes: Uint8Array): string => {
   return btoa(text);
 };
 
-const takeOf = ({ take: id = '', expressions: face, turn }: FaceSpec): Take => {
+const takeOf = ({ take: id = '', expressions: face, turn, lit }: FaceSpec): Take => {
   const shipped = SHIPPED_TAKES.find((t) => t.id === id);
   const [performer, performance] = id.replace('screen-test-', '').split('/') as [string, string?];
   const take =
     shipped ??
-    makeTake(screenTest(performer, performance, performance ? performanceOf(performance).duration : 10));
+    makeTake({
+      ...screenTest(performer, performance, performance ? performanceOf(performance).duration : 10),
+      ...(lit === undefined ? {} : { light: lit }),
+    });
   if (!face && !turn) return take;
   // The same people with another face, or with their heads turned.
   const changeOf = (person: ReturnType<Take['sceneAt']>['people'][number]) => ({
@@ -195,7 +200,7 @@ const show = async (spec: FaceSpec): Promise<Drawn> => {
   let picture: TakePicture | null = null;
   if (id) {
     const take = takeOf(spec);
-    const key = JSON.stringify([id, detail, spec.expressions, spec.turn]);
+    const key = JSON.stringify([id, detail, spec.expressions, spec.turn, spec.lit]);
     if (open?.key !== key) open = { key, picture: new TakePicture(take, { detail }) };
     picture = open.picture;
     const knowing = picture;

@@ -105,7 +105,10 @@ describe('looks', () => {
     expect(lashesOn(again, 1)).toMatchObject({ maskedBy: layersOn(again, 1)[2]!.id });
     valid(again);
     // Put on without that layer, nothing limits them.
-    const alone = applyEdit(bare, wearLook(bare, 'Bare', [], 1, ids(850), null, extraPiecesOf(extras, layers)));
+    const alone = applyEdit(
+      bare,
+      wearLook(bare, 'Bare', [], 1, ids(850), null, extraPiecesOf(extras, layers)),
+    );
     expect(lashesOn(alone.effect, 1)).toMatchObject({ maskedBy: null });
   });
 
@@ -145,6 +148,21 @@ describe('a layer limited by another', () => {
     const effect = limit(two(), 1, 0);
     expect(limit(effect, 0, 1).objects[id(0)]).toMatchObject({ maskedBy: null });
     expect(limit(effect, 1, 1).objects[id(1)]).toMatchObject({ maskedBy: null });
+  });
+  test('goes over the whole face where it lies elsewhere, so that it shows there; what lies there stays', () => {
+    let effect = blankEffect('Look');
+    for (const [i, name] of ['glow', 'lipstick', 'powder', 'shadow'].entries())
+      effect = applyEdit(effect, addObject(newLayer(id(i), piece(name), i))).effect;
+    // The cheekbones have nothing of the lips; the skin leaves lips out, and has the lids.
+    expect(limit(effect, 0, 1).objects[id(0)]).toMatchObject({
+      region: 'face',
+      softness: 0,
+      maskedBy: id(1),
+    });
+    expect(limit(effect, 2, 1).objects[id(2)]).toMatchObject({ region: 'face' });
+    expect(limit(effect, 2, 3).objects[id(2)]).toMatchObject({ region: 'skin' });
+    const outside = applyEdit(effect, changeLayer(effect, id(0), { maskedOut: true })).effect;
+    expect(limit(outside, 0, 1).objects[id(0)]).toMatchObject({ region: 'cheekbones' });
   });
   test('copied together with it, is limited by the copy', () => {
     const effect = limit(two(), 1, 0);

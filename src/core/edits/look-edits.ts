@@ -1,6 +1,7 @@
 /** Edits of face layers and of looks: put on, saved, taken over, limited by each other. */
 import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
+import { regionOverlap } from '../face/region-mask';
 import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { makeRoom, removeObjects } from './object-edits';
 import { edit, type Edit } from '../document/edit';
@@ -114,13 +115,24 @@ export const changeLayer = (
     if ('asset' in change || 'mask' in change) layer.sample = false;
   });
 
-/** Limits what lies on a face by the mask of a layer, or by none. A layer that would limit itself, by way of others too, is limited by none. */
+/** A region that holds less of what limits it than this has nothing to show there. */
+const LEAST_OVERLAP = 0.3;
+
+/**
+ * Limits what lies on a face by the mask of a layer, or by none. A layer that would limit itself, by way of others too, is limited by none.
+ * One that lies elsewhere, as a glow on the cheeks that is to be seen on the lips alone, goes over the whole face, so that it is there.
+ */
 export const limitBy = (effect: Effect, id: ObjectId, by: ObjectId | null): Edit =>
   edit(`Limit ${effect.objects[id]?.name ?? 'layer'}`, (d) => {
     const object = d.objects[id];
     if (!object || !('maskedBy' in object)) return;
     object.maskedBy = by !== null && d.objects[by]?.kind === 'layer' ? by : null;
     if (limitsItself(d as Effect, id)) object.maskedBy = null;
+    const limit = object.maskedBy && d.objects[object.maskedBy];
+    if (object.kind !== 'layer' || limit?.kind !== 'layer' || object.maskedOut) return;
+    const elsewhere =
+      !object.mask && !limit.mask && regionOverlap(limit.region, object.region) < LEAST_OVERLAP;
+    if (elsewhere) Object.assign(object, { region: 'face', softness: 0 });
   });
 
 const limitsItself = (effect: Effect, id: ObjectId): boolean => {

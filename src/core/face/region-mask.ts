@@ -114,3 +114,15 @@ export const maskBounds = (mask: Uint8Array, size: number): Bounds | null => {
       }
   return right < 0 ? null : [left / size, top / size, (right + 1) / size, (bottom + 1) / size];
 };
+
+const COARSE = 64;
+/** How much of one region lies in another: 0 nothing of it, 1 all of it. */
+export const regionOverlap = (of: FaceRegion, inside: FaceRegion): Unit => {
+  const [a, b] = [regionMask(of, COARSE), regionMask(inside, COARSE)];
+  let [both, all] = [0, 0];
+  a.forEach((value, i) => {
+    all += value;
+    both += (value * b[i]!) / 255;
+  });
+  return all === 0 ? 0 : both / all;
+};

@@ -18,7 +18,8 @@ test('every piece of the kit that has a colour is offered its own among others, 
     expect(new Set(offered).size).toBe(offered.length);
     expect(offered).not.toContain('#ffffff');
     if (layer.tint === '#ffffff') continue;
-    for (const one of [layer.tint, ...colours.slice(0, 2)]) if (one !== '#ffffff') expect(offered).toContain(one);
+    for (const one of [layer.tint, ...colours.slice(0, 2)])
+      if (one !== '#ffffff') expect(offered).toContain(one);
   }
 });
 

@@ -27,7 +27,7 @@ export interface KitPiece {
   readonly colours: readonly Hex[];
 }
 
-const SHADOWS: readonly Hex[] = ['#7a4b3a', '#b4794f', '#2f7f78', '#5b5f9a', '#8a3d5c', '#3a3f46'];
+const SHADOWS: readonly Hex[] = ['#86404f', '#7a4b3a', '#b4794f', '#2f7f78', '#5b5f9a', '#8a3d5c', '#3a3f46'];
 const LIPS: readonly Hex[] = ['#a3243f', '#c4455a', '#b5654f', '#8d3b46', '#6d2440', '#d87a78'];
 const BLUSHES: readonly Hex[] = ['#cf5a57', '#d9705f', '#c24a66', '#b5533f'];
 const BROWNS: readonly Hex[] = ['#5a3a28', '#3a2a22', '#7a5a3c', '#2a2422'];
@@ -43,8 +43,9 @@ export const KIT: readonly KitPiece[] = [
   piece('shadow', 'eyes', SHADOWS, {
     name: 'Eye shadow',
     region: 'lids',
-    tint: '#b4794f',
-    opacity: 0.6,
+    // Neither lighter nor as brown as any skin: it shows on all of them.
+    tint: '#86404f',
+    opacity: 0.8,
     finish: 'matte',
   }),
   piece('shimmer', 'eyes', SHADOWS, {

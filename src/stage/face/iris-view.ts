@@ -74,7 +74,7 @@ const FRAGMENT = /* glsl */ `
       white = max(white, brightnessOf(texture2D(beneath, clamp(at, 0.0, 1.0)).rgb));
     }
     float skin = brightnessOf(texture2D(meanSkin, vec2(0.5)).rgb);
-    return clamp(max(1.6 * skin, 1.45 * white), 0.35, 1.15);
+    return clamp(max(1.6 * skin, 1.8 * white), 0.35, 1.15);
   }
   void main() {
     if (vUv.y > MOUTH_BELOW) discard;

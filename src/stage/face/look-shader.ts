@@ -2,18 +2,27 @@
  * A face's look in one pass over the skin: its steps in order, then how its surfaces catch the light of the camera picture.
  * Highlights: Cook-Torrance with the GGX distribution (Walter et al. 2007) and Schlick's Fresnel term, as glTF 2.0 has them.
  */
+import { EYEBALL_LEFT, EYEBALL_RIGHT } from '../../core/face/neutral';
 import { BLEND_FUNCTIONS } from '../effect/blend-shader';
 import { SRGB_GLSL } from '../grade/grade-shader';
 import { TOOTH_GLSL } from './tooth-shader';
 
+const BALLS = [EYEBALL_RIGHT, EYEBALL_LEFT]
+  .map((ball) => `vec3(${ball.map((x) => x.toFixed(5)).join(', ')})`)
+  .join(', ');
+
 export const LOOK_VERTEX = /* glsl */ `
+  const vec3 BALLS[2] = vec3[2](${BALLS}); // middles of the eyeballs, head space
   varying vec2 vUv;
   varying vec3 vNormal;
   varying vec3 vTowards; // the camera, world
   void main() {
     vUv = uv;
     vec4 world = modelMatrix * vec4(position, 1.0);
-    vNormal = mat3(modelMatrix) * normal;
+    // Lids lie on the eyeball, and are as round as it is; the few points of their mesh do not show that.
+    vec3 fromBall = position - BALLS[position.x < 0.0 ? 0 : 1];
+    vec3 rounded = mix(normal, normalize(fromBall), 0.85 * smoothstep(0.021, 0.0155, length(fromBall)));
+    vNormal = mat3(modelMatrix) * normalize(rounded);
     vTowards = cameraPosition - world.xyz;
     gl_Position = projectionMatrix * viewMatrix * world;
   }
@@ -50,6 +59,22 @@ export const LOOK_FRAGMENT = /* glsl */ `
     p += dot(p, p.wzxy + 33.33);
     return fract((p.xxyz + p.yzzw) * p.zywx);
   }
+  /** Gloss does not lie as smooth as glass: it is a little thicker here and thinner there, and mirrors the light in streaks. */
+  vec2 unevenness() {
+    vec2 at = vUv * vec2(64.0, 110.0);
+    vec2 cell = floor(at);
+    vec2 f = fract(at);
+    f = f * f * (3.0 - 2.0 * f);
+    vec2 low = mix(hashOf(cell).xy, hashOf(cell + vec2(1.0, 0.0)).xy, f.x);
+    vec2 high = mix(hashOf(cell + vec2(0.0, 1.0)).xy, hashOf(cell + vec2(1.0, 1.0)).xy, f.x);
+    return mix(low, high, f.y) - 0.5;
+  }
+  /** GGX: how much of a surface so rough mirrors towards the eye. */
+  float spreadOf(float rough, float nh) {
+    float a2 = pow(rough, 4.0);
+    float d = nh * nh * (a2 - 1.0) + 1.0;
+    return a2 / (3.14159265 * d * d);
+  }
   /** Grains of mica: each leans its own way and flashes when it mirrors the light. */
   float sparkle(vec3 normal, vec3 halfway) {
     float sum = 0.0;
@@ -62,6 +87,20 @@ export const LOOK_FRAGMENT = /* glsl */ `
       sum += grain * pow(max(dot(leaning, halfway), 0.0), 90.0) * (0.5 + h.w);
     }
     return sum;
+  }
+
+  /**
+   * What of the skin's hue is kept from showing through make-up of an opposite hue: mixed, the two would turn grey. Its lightness shows
+   * through all the same.
+   */
+  vec3 opposed(vec3 beneath, vec3 factor, vec3 plus) {
+    float a = 1.0 - (factor.r + factor.g + factor.b) / 3.0;
+    if (a < 0.002) return vec3(0.0);
+    vec3 pigment = plus / a;
+    vec3 own = pigment - brightnessOf(pigment);
+    vec3 under = beneath - brightnessOf(beneath);
+    float against = -dot(own, under) / max(length(own) * length(under), 0.0001);
+    return smoothstep(0.0, 0.6, against) * (1.0 - a) * smoothstep(0.1, 0.65, a) * under;
   }
 
   void main() {
@@ -87,15 +126,19 @@ export const LOOK_FRAGMENT = /* glsl */ `
       float there = (gives[i] ? open : 1.0) * (teeth[i] ? tooth : 1.0);
       vec3 factor = texture2D(factors, at).rgb;
       vec3 plus = texture2D(pluses, at).rgb;
+      vec3 kept = vec3(0.0);
       #ifdef FINISHED
       vec4 g = texture2D(glosses, at) * there;
       vec4 s = texture2D(sparkles, at) * there;
       gloss = gloss * (1.0 - g.a) + g.rgb;
       extra = extra * (1.0 - s.a) + s.rgb;
       coat = coat * (1.0 - g.a) + g.a;
-      if (s.a > 0.001) plus *= mix(1.0, shade, s.b / s.a);
+      if (s.a > 0.001) {
+        plus *= mix(1.0, shade, s.b / s.a);
+        kept = opposed(c, factor, plus) * s.b / s.a;
+      }
       #endif
-      if (modes[i] < 0) c = clamp(mix(c, c * factor + plus, there), 0.0, 1.0);
+      if (modes[i] < 0) c = clamp(mix(c, c * factor + plus - kept, there), 0.0, 1.0);
       else {
         float a = 1.0 - factor.r;
         if (a < 0.002) continue;
@@ -110,17 +153,18 @@ export const LOOK_FRAGMENT = /* glsl */ `
       // Matte powder takes off what is brighter than the face as a whole.
       float powder = extra.y * clamp((light - 1.0) / max(light, 0.01), 0.0, 1.0);
       c *= pow(1.0 - 0.8 * powder, 0.45);
-      vec3 n = normalize(vNormal);
       vec3 v = normalize(vTowards);
       vec3 h = normalize(v + lightDirection);
       float rough = clamp(gloss.y / coat, 0.08, 1.0);
       float metal = clamp(gloss.z, 0.0, 1.0);
-      float a2 = pow(rough, 4.0);
+      vec3 n = normalize(vNormal);
+      vec2 uneven = unevenness() * 0.34 * smoothstep(0.5, 0.2, rough);
+      n = normalize(n + vec3(uneven, 0.0));
       float nh = max(dot(n, h), 0.0);
       float nv = max(dot(n, v), 0.05);
       float nl = max(dot(n, lightDirection), 0.0);
-      float d = nh * nh * (a2 - 1.0) + 1.0;
-      float spread = a2 / (3.14159265 * d * d);
+      // A wet film on skin that is rough itself: a sharp highlight within a wide one.
+      float spread = 0.7 * min(spreadOf(rough, nh), 40.0) + 0.3 * spreadOf(min(1.0, 2.1 * rough), nh);
       float k = rough * rough * 0.5;
       float hidden = 1.0 / ((nl * (1.0 - k) + k) * (nv * (1.0 - k) + k));
       vec3 own = toLinear(c);
@@ -128,11 +172,13 @@ export const LOOK_FRAGMENT = /* glsl */ `
       vec3 fresnel = mirror + (1.0 - mirror) * pow(1.0 - max(dot(h, v), 0.0), 5.0);
       // What is mirrored beside the lamp: the room, brighter above and where the light comes from.
       vec3 r = reflect(-v, n);
-      float room = 0.16 + 0.5 * smoothstep(-0.1, 0.9, dot(r, lightDirection)) + 0.25 * smoothstep(0.1, 0.9, r.y);
+      // Its even part is in the picture already: skin mirrors about as much of it as what is wet.
+      float room = 0.02 + 0.7 * smoothstep(0.3, 0.95, dot(r, lightDirection)) + 0.25 * smoothstep(0.45, 0.95, r.y);
       float edge = pow(1.0 - nv, 3.0);
       // Pores and creases of the skin break the highlight.
       float grain = mix(1.0, light, 0.35);
-      vec3 shine = lightColour * (fresnel * min(spread * hidden * 0.25, 6.0) * nl * grain + (mirror + edge * 0.25) * room);
+      // White skin would show the light's colour; the light itself is pi times as much (Lambert).
+      vec3 shine = lightColour * (3.14159265 * fresnel * min(spread * hidden * 0.25, 6.0) * nl * grain + (mirror + edge * 0.25) * room);
       own = own * (1.0 - 0.6 * metal) + gloss.x * shine;
       own += extra.x * min(sparkle(n, h), 1.5) * lightColour * mix(vec3(1.0), own / max(most(own), 0.05), 0.45);
       c = toSrgb(min(own, vec3(1.0)));

@@ -59,5 +59,6 @@ test('of several the first is replaced; where there is nobody the first take is 
 test('it is found again by its id; made-up ids are not', () => {
   expect(shippedTake('slow-turn')).toBe(shipped('slow-turn'));
   expect(shippedTake('slow-turn-as-tobe')?.spec).toEqual(playedBy('tobe', shipped('slow-turn')).spec);
-  for (const id of ['', 'slow-turn-as-nobody', 'no-take-as-tobe', '-as-tobe']) expect(shippedTake(id)).toBeNull();
+  for (const id of ['', 'slow-turn-as-nobody', 'no-take-as-tobe', '-as-tobe'])
+    expect(shippedTake(id)).toBeNull();
 });

@@ -12,9 +12,7 @@ const effectStore = useEffectStore();
 const colours = computed(() => coloursFor(props.object));
 const tint = computed(() => ('tint' in props.object ? props.object.tint : null));
 const dye = (colour: Hex): void => {
-  effectStore.edit(
-    setProperty(effectStore.effect, props.object.id, 'tint', colour, 'Colour of'),
-  );
+  effectStore.edit(setProperty(effectStore.effect, props.object.id, 'tint', colour, 'Colour of'));
 };
 </script>
 

@@ -1,0 +1,224 @@
+/** Make-up on six skin tones, in pixels: what shows, what stays natural, what keeps its colour; and gloss on lids and lips that move. */
+import { expect, test } from './harness/test';
+import { regionMask } from '../src/core/face/region-mask';
+import { UV } from '../src/core/face/neutral';
+import { newIris } from '../src/core/kinds/objects/iris';
+import type { Effect, EffectObject } from '../src/core/document/schema';
+import { KIT, KIT_LOOKS, type PieceLayer } from '../src/core/makeup/kit';
+import { toOklch } from '../src/core/maths/colour-spaces';
+import { linearOf, luminance, rgbOf } from '../src/core/maths/srgb';
+import { COMPARED_FACES, toneOf } from '../src/core/takes/library/compared-faces';
+import { SKINS } from '../src/core/takes/skin-tones';
+import type { Rgb } from '../src/core/maths/blend';
+import type { Spot } from '../src/core/face/skin-spot';
+import { bare, draw, id, look, openFacePage, SIZE, type Picture } from './harness/face-pixels';
+
+openFacePage();
+
+const TONES = COMPARED_FACES.filter((f) => f.by === 'tone').map((f) => f.performer);
+const uvOf = (i: number): Spot => [UV[2 * i]!, UV[2 * i + 1]!];
+const both = ([u, v]: Spot): Spot[] => [
+  [u, v],
+  [1 - u, v],
+];
+/** Where a region begins to be whole: on lids that are open, on the apple of the cheek, on the bone. */
+const LID = [27, 257].map(uvOf);
+const CHEEK = both([uvOf(50)[0] - 0.03, uvOf(50)[1] - 0.016]);
+const BONE = both([uvOf(117)[0] - 0.03, uvOf(117)[1] + 0.006]);
+/** Close enough that lids are some pixels high. */
+const near = (performer: string, lit = 'window') =>
+  ({ take: `screen-test-${performer}`, lit, time: 0.5, fovY: 17 }) as const;
+const piece = (name: string, change: Partial<PieceLayer> = {}): PieceLayer => ({
+  ...KIT.find((p) => p.id === name)!.layer,
+  ...change,
+});
+const one = (object: EffectObject): Effect => ({ ...bare, objects: { [object.id]: object } });
+/** The mean colour of 3 x 3 pixels: lightness and chroma in hundredths, hue in degrees (OKLCH). */
+const colourAt = (picture: Picture, [x, y]: readonly [number, number]) => {
+  let sum: Rgb = [0, 0, 0];
+  for (let j = -1; j <= 1; j++)
+    for (let i = -1; i <= 1; i++) {
+      const c = picture.colour([x + i, y + j]);
+      sum = [sum[0] + c[0] / 9, sum[1] + c[1] / 9, sum[2] + c[2] / 9];
+    }
+  const [light, chroma, hue] = toOklch(linearOf(sum));
+  return { light: 100 * light, chroma: 100 * chroma, hue };
+};
+type Seen = ReturnType<typeof colourAt>;
+const from = (a: number, b: number): number => ((((b - a + 180) % 360) + 360) % 360) - 180;
+/** Euclidean in OKLab, in hundredths: 2 is about the least that is noticed. */
+const apart = (a: Seen, b: Seen): number => {
+  const flat = ({ chroma, hue }: Seen) => [
+    chroma * Math.cos((hue * Math.PI) / 180),
+    chroma * Math.sin((hue * Math.PI) / 180),
+  ];
+  const [p, q] = [flat(a), flat(b)];
+  return Math.hypot(a.light - b.light, p[0]! - q[0]!, p[1]! - q[1]!);
+};
+/** What is seen at some places without a piece, and with it. */
+const beforeAndAfter = async (
+  layer: PieceLayer,
+  spots: readonly Spot[],
+  view: ReturnType<typeof near>,
+): Promise<[Seen, Seen][]> => {
+  const [none, worn] = [
+    await draw({ effect: bare, ...view, spots }),
+    await draw({ effect: look(layer), ...view, spots }),
+  ];
+  return spots.map((_, i) => [colourAt(none, none.at[i]!), colourAt(worn, worn.at[i]!)]);
+};
+
+test.describe('on six skin tones', () => {
+  for (const performer of TONES) {
+    const tone = toneOf(performer);
+    test(`tone ${tone}: shadow shows on open eyes; blush and highlight stay within what skin does by itself`, async () => {
+      for (const [none, worn] of await beforeAndAfter(piece('shadow'), LID, near(performer)))
+        expect(apart(none, worn)).toBeGreaterThan(3);
+
+      // Blush goes the way this skin flushes: never past the hue it flushes to, and not much darker. A tone that is dark itself hardly
+      // darkens when it flushes; there the piece may be a little lighter than the skin, but no paler.
+      const hueOf = (hex: `#${string}`): number => toOklch(linearOf(rgbOf(hex)))[2];
+      const [own, flush] = [SKINS[tone].base, SKINS[tone].flush].map(hueOf) as [number, number];
+      for (const [none, worn] of await beforeAndAfter(piece('blush'), CHEEK, near(performer))) {
+        const turned = from(none.hue, worn.hue);
+        expect(turned).toBeLessThan(0);
+        expect(turned).toBeGreaterThan(from(own, flush) - 5);
+        expect(worn.light - none.light).toBeGreaterThan(-12);
+        expect(worn.light - none.light).toBeLessThan(4);
+        expect(worn.chroma).toBeGreaterThan(none.chroma);
+      }
+      // Chalk is lighter and paler at once.
+      for (const [none, worn] of await beforeAndAfter(piece('highlight'), BONE, near(performer))) {
+        expect(worn.light - none.light).toBeGreaterThan(1.5);
+        expect(worn.light - none.light).toBeLessThan(7);
+        expect(worn.chroma).toBeGreaterThan(0.78 * none.chroma);
+        expect(Math.abs(from(none.hue, worn.hue))).toBeLessThan(8);
+      }
+    });
+  }
+
+  test('teal stays teal in every light: it does not turn grey on skin of the opposite hue', async () => {
+    const teal = piece('shadow', { tint: '#2f7f78' });
+    const wanted = toOklch(linearOf(rgbOf('#2f7f78')))[2];
+    const views = [
+      ...TONES.map((performer) => near(performer)),
+      ...['dim', 'hard-lamp', 'studio'].flatMap((lit) => [near('wren', lit), near('odile', lit)]),
+    ];
+    for (const view of views)
+      for (const [, worn] of await beforeAndAfter(teal, LID, view)) {
+        expect(Math.abs(from(wanted, worn.hue)), `${view.take} ${view.lit}`).toBeLessThan(25);
+        expect(worn.chroma, `${view.take} ${view.lit}`).toBeGreaterThan(2);
+      }
+  });
+
+  test('a light iris is as light on dark skin as on light skin, and dim in a dim room', async () => {
+    const iris = one({ ...newIris(id(0), 0), tint: '#8fb4c9', glint: 0 });
+    const lightOf = async (performer: string, lit = 'window'): Promise<number> => {
+      const drawn = await draw({ effect: iris, ...near(performer, lit), landmarks: [468, 469] });
+      const [[x, y], [edge]] = drawn.marks as [[number, number], [number, number]];
+      const radius = Math.abs(edge - x);
+      // Between the pupil and the dark rim, below the shade of the lid.
+      let [sum, count] = [0, 0];
+      for (let j = -radius; j <= 0; j += 0.5)
+        for (let i = -radius; i <= radius; i += 0.5) {
+          const r = Math.hypot(i, j) / radius;
+          if (r < 0.5 || r > 0.75) continue;
+          sum += luminance(linearOf(drawn.colour([x + i, y + j])));
+          count++;
+        }
+      return sum / count;
+    };
+    const light = await lightOf('wren');
+    for (const performer of ['asha', 'odile', 'tobe'])
+      expect(await lightOf(performer), performer).toBeGreaterThan(0.75 * light);
+    expect(await lightOf('wren', 'dim')).toBeLessThan(0.75 * light);
+  });
+
+  test('whole looks change no pixel outside of their regions', async () => {
+    const MASK = 256;
+    const spots = Array.from({ length: 468 }, (_, i) => uvOf(i));
+    for (const [i, { layers }] of KIT_LOOKS.entries()) {
+      const masks = layers.map(({ region, softness }) => regionMask(region, MASK, softness ?? 1));
+      const performer = TONES[i + 1]!;
+      const [none, worn] = [
+        await draw({ effect: bare, ...near(performer), spots }),
+        await draw({ effect: look(...layers), ...near(performer), spots }),
+      ];
+      let [outside, changed] = [0, 0];
+      for (const [k, [u, v]] of spots.entries()) {
+        const [x, y] = none.at[k]!;
+        if (!(x > 2 && y > 2 && x < SIZE - 3 && y < SIZE - 3)) continue;
+        // Nothing of a mask for some pixels around: the mesh is drawn as triangles.
+        const empty = masks.every((mask) => {
+          for (let j = -5; j <= 5; j++)
+            for (let h = -5; h <= 5; h++)
+              if (mask[(Math.floor(v * MASK) + j) * MASK + Math.floor(u * MASK) + h]! > 0) return false;
+          return true;
+        });
+        const most = Math.max(
+          ...none.colour([x, y]).map((c, n) => Math.abs(c - worn.colour([x, y])[n]!) * 255),
+        );
+        if (empty) {
+          outside++;
+          expect(most, `landmark ${k}`).toBeLessThanOrEqual(3);
+        } else if (most > 3) changed++;
+      }
+      expect(changed).toBeGreaterThan(30);
+      // A matte look lies on all of the skin.
+      if (!layers.some(({ region }) => region === 'skin')) expect(outside).toBeGreaterThan(60);
+    }
+  });
+});
+
+test.describe('gloss within a region', () => {
+  /** How much the highlight adds at most, of 255, and its middle. */
+  const highlight = (none: Picture, wet: Picture) => {
+    let [most, weight, x, y] = [0, 0, 0, 0];
+    for (let i = 0; i < none.data.length; i += 4) {
+      const more = wet.data[i + 1]! - none.data[i + 1]!;
+      most = Math.max(most, more);
+      if (more < 20) continue;
+      weight += more;
+      x += more * ((i / 4) % SIZE);
+      y += more * Math.floor(i / 4 / SIZE);
+    }
+    return { most, at: [x / weight, y / weight] as const };
+  };
+  const wet = (region: 'lids' | 'lips') =>
+    look(
+      {
+        region: 'face',
+        coversEyes: false,
+        coversMouth: false,
+        tint: '#ffffff',
+        blend: 'multiply',
+        finish: 'gloss',
+        maskedBy: id(1),
+      },
+      { region, tint: '#ffffff', opacity: 0 },
+    );
+  const seen = async (performer: string, region: 'lids' | 'lips', change: object) => {
+    const view = { ...near(performer), ...change };
+    return highlight(await draw({ effect: bare, ...view }), await draw({ effect: wet(region), ...view }));
+  };
+  const SHUT = { eyeBlinkLeft: 1, eyeBlinkRight: 1 };
+
+  for (const performer of ['wren', 'marin', 'asha', 'tobe'])
+    test(`${performer}: it flashes on shut lids, and wanders over them as the head turns`, async () => {
+      const turned = await seen(performer, 'lids', { expressions: SHUT, turn: [0, -12, 0] });
+      const straight = await seen(performer, 'lids', { expressions: SHUT });
+      for (const { most } of [turned, straight]) expect(most).toBeGreaterThan(35);
+      expect(Math.hypot(turned.at[0] - straight.at[0], turned.at[1] - straight.at[1])).toBeGreaterThan(2);
+    });
+
+  test('on lips it goes with them as they open and smile', async () => {
+    for (const performer of ['wren', 'tobe']) {
+      const shut = await seen(performer, 'lips', {});
+      const smile = await seen(performer, 'lips', {
+        expressions: { mouthSmileLeft: 0.9, mouthSmileRight: 0.9, jawOpen: 0.35 },
+      });
+      for (const { most } of [shut, smile]) expect(most).toBeGreaterThan(60);
+      expect(Math.hypot(smile.at[0] - shut.at[0], smile.at[1] - shut.at[1])).toBeGreaterThan(2);
+    }
+  });
+});
