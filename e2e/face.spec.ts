@@ -12,6 +12,7 @@ import {
   lookAt,
   plainPng,
   saved,
+  seek,
   serverEffect,
   type Blob,
 } from './harness/pages';
@@ -104,6 +105,15 @@ test('a look from the kit: lids, liner, blush, lips, iris, hair; kept, mixed, co
   await page.getByRole('button', { name: 'Lipstick in #6d2440' }).click();
   await saved(page);
   expect(layersOf(await serverEffect(page, id))[0]).toMatchObject({ tint: '#6d2440' });
+  // Colours stand beside the group of what was clicked, and move nothing when they come.
+  const tile = await piece(page, 'Blush').boundingBox();
+  await page.getByRole('button', { name: 'Iris', exact: true }).first().click();
+  await expect(page.getByRole('group', { name: 'Colours for Lipstick' })).toHaveCount(0);
+  expect(await piece(page, 'Blush').boundingBox()).toEqual(tile);
+  await page.getByRole('button', { name: 'Iris in #8fb4c9' }).click();
+  await saved(page);
+  const iris = objectsOf(await serverEffect(page, id)).find((o) => o.kind === 'iris');
+  expect(iris).toMatchObject({ tint: '#8fb4c9' });
 
   await page.getByRole('button', { name: 'Keep what is on the face' }).click();
   await page.getByLabel('Name of Look 1').fill('Mine');
@@ -138,6 +148,51 @@ test('a look from the kit: lids, liner, blush, lips, iris, hair; kept, mixed, co
   const on = (face: number) =>
     two.filter((l) => 'face' in l.anchor && l.anchor.face === face).map((l) => [l.name, l.tint]);
   expect(on(2)).toEqual(on(1));
+});
+
+test('a look on nine other faces: they follow its numbers; a click plays the take with that face, also after a reload', async ({
+  page,
+}) => {
+  await begin(page, 'Faces', blue({ region: 'skin' }));
+  const faces = page.getByRole('region', { name: 'On other faces' });
+  await faces.getByRole('button', { name: 'Show' }).click();
+  const pictures = faces.locator('img');
+  await expect(pictures).toHaveCount(9);
+  const addresses = () => pictures.evaluateAll((all) => all.map((one) => (one as HTMLImageElement).src));
+  /** How much bluer than red the middle of each picture is. */
+  const blueness = () =>
+    pictures.evaluateAll((all) =>
+      Promise.all(
+        all.map(async (one) => {
+          await (one as HTMLImageElement).decode();
+          const canvas = new OffscreenCanvas(3, 3);
+          const g = canvas.getContext('2d')!;
+          g.drawImage(one as HTMLImageElement, 0, 0, 3, 3);
+          const [r, , b] = g.getImageData(1, 1, 1, 1).data;
+          return b! - r!;
+        }),
+      ),
+    );
+  for (const much of await blueness()) expect(much).toBeGreaterThan(60);
+
+  const before = await addresses();
+  await row(page, 'Blue').click();
+  await setField(page, 'Opacity, per cent', '5');
+  await expect.poll(async () => (await addresses()).filter((a) => before.includes(a)).length).toBe(0);
+  for (const much of await blueness()) expect(much).toBeLessThan(20);
+
+  await seek(page, 3);
+  const moment = await page.getByLabel('Time in the take').getAttribute('aria-valuetext');
+  expect(moment).not.toBe('0.00 seconds');
+  await faces.getByRole('button', { name: /^Asha, skin tone IV/ }).click();
+  await expect(page.locator('.take-name').first()).toHaveText('Neutral');
+  await faces.getByRole('button', { name: /^Tobe, skin tone VI/ }).click();
+  await expect(page.locator('.take-name').first()).toHaveText('Neutral, Tobe');
+  await expect(faces.getByRole('button', { name: /^Tobe/ })).toHaveAttribute('aria-pressed', 'true');
+  // The same moment of the same movement.
+  await expect(page.getByLabel('Time in the take')).toHaveAttribute('aria-valuetext', moment!);
+  await page.reload();
+  await expect(page.locator('.take-name').first()).toHaveText('Neutral, Tobe');
 });
 
 test('a mask is repainted on both halves, seen on the face at once, undone by the stroke', async ({

@@ -29,7 +29,7 @@ export const yearsOf = (performer: string): number =>
 export const toneOf = (performer: string): SkinTone => performerOf(performer).tone;
 
 /** A face that fills an upright picture of 3 to 4. */
-const CLOSE: CastMember['place'] = [0, -0.004, -0.42];
+const CLOSE: CastMember['place'] = [0, -0.012, -0.33];
 
 /** One performer from close by before plain paper, looking into the camera, in a light of the takes' (`lights.ts`). */
 export const closeUpOf = (performer: string, light: TakeSpec['light']): Take => {

@@ -17,8 +17,9 @@ import { useEffectStore } from '../../../../stores/effect';
 import { usePlaybackStore } from '../../../../stores/playback';
 import WordButton from '../../../common/WordButton.vue';
 
-const WIDTH = 90;
-const HEIGHT = 120;
+/** As it is looked at from close by; in the row it is smaller. */
+const WIDTH = 132;
+const HEIGHT = 176;
 
 const assets = useAssetsStore();
 const desk = useDeskStore();
@@ -51,7 +52,7 @@ const show = (performer: string): void => {
 </script>
 
 <template>
-  <section class="row" aria-label="On other faces">
+  <section class="compared" :class="{ shown: desk.style.otherFaces }" aria-label="On other faces">
     <div class="head">
       <h2 class="title">On other faces</h2>
       <WordButton
@@ -61,45 +62,57 @@ const show = (performer: string): void => {
       >
     </div>
     <div v-if="desk.style.otherFaces" class="faces">
-      <button
-        v-for="(face, i) in faces"
-        :key="face.performer"
-        type="button"
-        class="face"
-        :class="{ gap: i === 6 }"
-        :aria-pressed="isShown(face.performer)"
-        :aria-label="`${face.name}, ${face.says}: play the take with this face`"
-        :title="`${face.name}, ${face.says}. Click to play the take with this face.`"
-        @click="show(face.performer)"
-      >
-        <img v-if="stills[i]" :src="stills[i]!" alt="" :width="WIDTH" :height="HEIGHT" />
-        <span v-else class="blank" />
-        <span class="label">{{ face.label }}</span>
-      </button>
+      <a-popover v-for="(face, i) in faces" :key="face.performer" placement="top" :mouse-enter-delay="0.25">
+        <template #content>
+          <figure class="large">
+            <img v-if="stills[i]" :src="stills[i]!" alt="" :width="WIDTH" :height="HEIGHT" />
+            <figcaption>{{ face.name }}, {{ face.says }}</figcaption>
+          </figure>
+        </template>
+        <button
+          type="button"
+          class="face"
+          :aria-pressed="isShown(face.performer)"
+          :aria-label="`${face.name}, ${face.says}: play the take with this face`"
+          @click="show(face.performer)"
+        >
+          <img v-if="stills[i]" :src="stills[i]!" alt="" :width="WIDTH" :height="HEIGHT" />
+          <span v-else class="blank" />
+          <span class="label">{{ face.label }}</span>
+        </button>
+      </a-popover>
     </div>
   </section>
 </template>
 
 <style scoped>
-.row {
-  padding: 8px 16px 10px;
+.compared {
+  padding: 8px 16px;
   border-top: 1px solid var(--line);
   background: var(--bench);
 }
+.compared.shown {
+  display: grid;
+  grid-template-columns: 66px minmax(0, 1fr);
+  gap: 8px;
+}
 .head {
   display: flex;
+  gap: 10px;
   align-items: baseline;
-  justify-content: space-between;
+}
+.shown .head {
+  display: block;
 }
 .title {
-  margin: 0;
+  margin: 0 0 2px;
   font-size: 13px;
+  line-height: 1.25;
 }
 .faces {
   display: grid;
   grid-template-columns: repeat(9, minmax(0, 1fr));
-  gap: 5px;
-  margin-top: 6px;
+  gap: 4px;
 }
 .face {
   display: grid;
@@ -110,9 +123,6 @@ const show = (performer: string): void => {
   color: inherit;
   font: inherit;
   cursor: pointer;
-}
-.face.gap {
-  margin-left: 4px;
 }
 .face:hover,
 .face:focus-visible {
@@ -130,6 +140,14 @@ const show = (performer: string): void => {
   border-radius: 6px;
   object-fit: cover;
   background: var(--field);
+}
+.large {
+  display: grid;
+  gap: 4px;
+  margin: 0;
+}
+.large img {
+  border-radius: 6px;
 }
 .label {
   font-size: 11px;
