@@ -8,6 +8,7 @@ import {
   regionCentre,
   type FaceRegion,
 } from '../../src/core/face/regions';
+import { regionMask } from '../../src/core/face/region-mask';
 import { SHELL_TRIANGLES, shellPositions, shellUv } from '../../src/core/face/head-shell';
 import { NEUTRAL_FACE, OPEN_TRIANGLES, UV } from '../../src/core/face/neutral';
 import { cornerNormals } from '../../src/core/assets/models/normals';
@@ -19,12 +20,11 @@ export const MASKED = FACE_REGIONS.filter((name) => name !== 'face' && name !== 
 
 export const REGION_LABELS: Record<FaceRegion, string> = { ...REGION_WORDS, skin: 'Whole face' };
 
-/** A mask: white where the region is, transparent elsewhere, with its usual soft edge. */
-export const maskSvg = (name: FaceRegion, size: number): string => {
-  const { outlines, holes, softness } = faceRegion(name);
-  const path = [...outlines, ...holes].map((line) => outlinePath(line, size)).join('');
-  const blur = softness * size * 0.55;
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ${size}"><defs><filter id="s" x="-30%" y="-30%" width="160%" height="160%"><feGaussianBlur stdDeviation="${blur.toFixed(2)}"/></filter></defs><path d="${path}" fill="#fff" fill-rule="evenodd" filter="url(#s)"/></svg>`;
+/** A mask as the application makes it: white where the region is, transparent elsewhere, with its usual soft edge. */
+export const maskRaster = (name: FaceRegion, size: number): Uint8Array => {
+  const rgba = new Uint8Array(4 * size * size).fill(255);
+  regionMask(name, size).forEach((alpha, i) => (rgba[4 * i + 3] = alpha));
+  return rgba;
 };
 
 /** Freckles and glitter are dots strewn over regions. */

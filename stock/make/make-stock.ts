@@ -14,7 +14,7 @@ import { peaksOf } from '../../src/core/assets/sounds/sound';
 import { shrinkFloat } from '../../src/core/assets/surroundings/float-raster';
 import { catalogueSchema, type StockGroup, type StockItem } from '../../src/core/stock/catalogue';
 import { creatures } from './creatures';
-import { dotsSvg, maskSvg, neutralHead, MASKED, REGION_LABELS, templateSvg } from './face-layout';
+import { dotsSvg, maskRaster, neutralHead, MASKED, REGION_LABELS, templateSvg } from './face-layout';
 import { sequences, sheets, type Film } from './frames';
 import { icons } from './icons';
 import { jewellery } from './jewellery';
@@ -248,8 +248,7 @@ try {
   }
 
   const MASK = 1024;
-  const mask = async (name: string, svg: string): Promise<void> => {
-    const white = sharp(Buffer.from(svg));
+  const mask = async (name: string, white: Sharp): Promise<void> => {
     const bytes = await white.clone().webp({ quality: 80, alphaQuality: 92 }).toBuffer();
     // White on white shows nothing: the small picture lies on ink.
     const shown = await sharp({ create: { width: MASK, height: MASK, channels: 3, background: '#2c3438' } })
@@ -266,9 +265,10 @@ try {
       await small(sharp(shown), 160),
     );
   };
-  for (const name of MASKED) await mask(REGION_LABELS[name], maskSvg(name, MASK));
-  await mask('Freckles', dotsSvg('freckles', MASK));
-  await mask('Glitter', dotsSvg('glitter', MASK));
+  const raw = { width: MASK, height: MASK, channels: 4 } as const;
+  for (const name of MASKED) await mask(REGION_LABELS[name], sharp(maskRaster(name, MASK), { raw }));
+  await mask('Freckles', sharp(Buffer.from(dotsSvg('freckles', MASK))));
+  await mask('Glitter', sharp(Buffer.from(dotsSvg('glitter', MASK))));
 
   for (const { name, about, light } of surroundings()) {
     const seen = shrinkFloat(light, 192, 96);
