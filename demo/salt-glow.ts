@@ -22,8 +22,6 @@ export const saltGlow = (assets: SaltAssets): Effect => {
   /** A picture of the stock over the whole face, eyes and mouth left out. */
   const strewn = (key: string, asset: PictureAsset, change: Partial<Layer>): Layer => ({
     ...newPictureLayer(id(key), asset, 0),
-    coversEyes: false,
-    coversMouth: false,
     ...change,
   });
   const objects: readonly EffectObject[] = [

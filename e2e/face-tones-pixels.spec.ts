@@ -77,7 +77,7 @@ test.describe('on six skin tones', () => {
 
       // Blush goes the way this skin flushes: never past the hue it flushes to, and not much darker. A tone that is dark itself hardly
       // darkens when it flushes; there the piece may be a little lighter than the skin, but no paler.
-      const hueOf = (hex: `#${string}`): number => toOklch(linearOf(rgbOf(hex)))[2];
+      const hueOf = (hex: string): number => toOklch(linearOf(rgbOf(hex)))[2];
       const [own, flush] = [SKINS[tone].base, SKINS[tone].flush].map(hueOf) as [number, number];
       for (const [none, worn] of await beforeAndAfter(piece('blush'), CHEEK, near(performer))) {
         const turned = from(none.hue, worn.hue);

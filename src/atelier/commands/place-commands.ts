@@ -8,7 +8,7 @@ import { restMatrix, restOf } from '../../core/placing/rest';
 import type { Spread } from '../../core/placing/spread';
 import { invertMatrix, multiplyMatrices } from '../../core/maths/matrix';
 import { addObject, changeObject, changeObjects, type Common } from '../../core/edits/object-edits';
-import { FOREHEAD } from '../../core/kinds/objects/placed';
+import { FOREHEAD, onSpot } from '../../core/kinds/objects/placed';
 import { newContactShadow } from '../../core/kinds/objects/contact-shadow';
 import { newFill } from '../../core/kinds/objects/fill';
 import { newFountain } from '../../core/kinds/objects/fountain';
@@ -188,7 +188,7 @@ const made = (kind: NewKind, anchor: Anchor): EffectObject => {
 /** Adds a new object and selects it. Without an anchor it goes beside what is selected. */
 export const addNew = (kind: NewKind, anchor: Anchor = destination().anchor): void => {
   const effectStore = useEffectStore();
-  const object = { ...made(kind, anchor), scene: sceneNow() };
+  const object = { ...made(kind, onSpot(anchor)), scene: sceneNow() };
   if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 

@@ -1,8 +1,9 @@
 /** Objects for what has just come in. */
-import { FOREHEAD, headAnchor, objectNameFor } from '../../core/kinds/objects/placed';
+import { FOREHEAD, headAnchor, isOnWholeFace, objectNameFor, onSpot } from '../../core/kinds/objects/placed';
 import { newCard } from '../../core/kinds/objects/card';
 import { newGrade } from '../../core/kinds/objects/grade';
 import { newGroup } from '../../core/kinds/objects/group';
+import { newPictureLayer } from '../../core/kinds/objects/layer';
 import { newLight } from '../../core/kinds/objects/light';
 import { newModel, wornPoint } from '../../core/kinds/objects/model';
 import { isHandOccluder, newHandOccluder, newOccluder } from '../../core/kinds/objects/occluder';
@@ -60,17 +61,13 @@ export const objectsFor = (
 ): EffectObject[] => {
   const face = 'face' in to.anchor ? to.anchor.face : 1;
   const here = (object: EffectObject): EffectObject => ({ ...broughtTo(object, to), scene: to.scene });
-  if (asset.kind === 'picture' || asset.kind === 'sequence' || asset.kind === 'video')
-    return [
-      here(
-        newCard(
-          newObjectId(),
-          asset,
-          order,
-          to.anchor.kind === 'head' ? headAnchor('forehead', face) : to.anchor,
-        ),
-      ),
-    ];
+  if (asset.kind === 'picture' || asset.kind === 'sequence' || asset.kind === 'video') {
+    // For the skin as a whole a square picture is make-up in the face layout; any other is a card that sticks to a spot of it.
+    if (isOnWholeFace(to.anchor) && Math.abs(asset.width / asset.height - 1) < 0.02)
+      return [here(newPictureLayer(newObjectId(), asset, order, face))];
+    const on = to.anchor.kind === 'head' ? headAnchor('forehead', face) : onSpot(to.anchor);
+    return [here(newCard(newObjectId(), asset, order, on))];
+  }
   if (asset.kind === 'sound') return [here(newSound(newObjectId(), asset, order, to.anchor))];
   if (asset.kind === 'surroundings')
     return [here({ ...newLight(newObjectId(), 'surroundings', order, to.anchor), asset: asset.id })];
@@ -86,7 +83,7 @@ export const objectsFor = (
         ? []
         : [here(newHandOccluder(newObjectId(), orderAtBottom(effect)))]),
     ];
-  if (to.anchor.kind !== 'head') return [here(newModel(newObjectId(), asset, order, to.anchor))];
+  if (to.anchor.kind !== 'head') return [here(newModel(newObjectId(), asset, order, onSpot(to.anchor)))];
   const hasOccluder = Object.values(effect.objects).some((o) => isHeadOccluder(o, face));
   return [
     here(newModel(newObjectId(), asset, order, headAnchor(wornPoint(asset), face))),

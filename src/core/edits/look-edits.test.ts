@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { KIT, KIT_LOOKS, regionRank } from '../makeup/kit';
 import { duplicateObjects } from './copy-edits';
 import { blankEffect } from '../document/defaults';
+import { sampleAsset } from '../document/sample';
 import { addObject, removeObject } from './object-edits';
 import { applyEdit } from '../document/edit';
 import {
@@ -40,6 +41,19 @@ describe('layers put on a face', () => {
       effect = applyEdit(effect, addLayerInOrder(effect, newLayer(id(i), piece(name), 0), 1)).effect;
     expect(names(effect)).toEqual(['Lipstick', 'Lid line', 'Eye shadow', 'Crease', 'Blush', 'Matte powder']);
     valid(effect);
+  });
+
+  test('stickers lie over make-up and its shine, a plain colour on the whole face beneath all', () => {
+    let effect = blankEffect('Look');
+    const layers = [
+      newLayer(id(0), { name: 'Sticker', asset: sampleAsset(1).id }, 0),
+      newLayer(id(1), { name: 'Base', tint: '#c8a080', opacity: 0.3 }, 0),
+      newLayer(id(2), piece('glow'), 0),
+      newLayer(id(3), piece('lipstick'), 0),
+      newLayer(id(4), { name: 'Painted', mask: sampleAsset(2).id }, 0),
+    ];
+    for (const layer of layers) effect = applyEdit(effect, addLayerInOrder(effect, layer, 1)).effect;
+    expect(names(effect)).toEqual(['Painted', 'Sticker', 'Lipstick', 'Wet glow', 'Base']);
   });
 
   test('a second of a region lies over the first', () => {

@@ -2,7 +2,7 @@
 import type { Draft } from 'immer';
 import { IconiaError } from '../errors';
 import { regionOverlap } from '../face/region-mask';
-import { regionRank, type PieceKey, type PieceLayer } from '../makeup/kit';
+import { layerRank, type PieceKey, type PieceLayer } from '../makeup/kit';
 import { makeRoom, removeObjects } from './object-edits';
 import { edit, type Edit } from '../document/edit';
 import { newLayer } from '../kinds/objects/layer';
@@ -83,8 +83,8 @@ export const extraPiecesOf = (extras: readonly LookExtra[], layers: readonly Lay
 /** Where a new layer goes: over all that is put on before it, under what is put on after. */
 const orderFor = (effect: Effect, face: FaceChoice, layer: Layer): number => {
   const layers = layersOn(effect, face).filter((l) => l.parent === null);
-  const rank = regionRank(layer.region);
-  const at = layers.findIndex((l) => regionRank(l.region) <= rank);
+  const rank = layerRank(layer);
+  const at = layers.findIndex((l) => layerRank(l) <= rank);
   const orders = Object.values(effect.objects).map((o) => o.order);
   if (at === 0 || layers.length === 0) return Math.min(0, ...orders) - 1;
   const over = layers[at < 0 ? layers.length - 1 : at - 1]!;

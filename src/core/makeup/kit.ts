@@ -285,3 +285,17 @@ const ORDER: readonly FaceRegion[] = [
 ];
 /** Where a region stands in the order in which make-up is put on. */
 export const regionRank = (region: FaceRegion): number => ORDER.indexOf(region);
+
+/**
+ * Where a layer stands in that order. What is painted or brought in for the whole face (stickers, freckles, a drawn mask) lies over
+ * make-up, so that neither colour nor shine covers it; a plain colour on the whole face lies beneath everything.
+ */
+export const layerRank = ({
+  region,
+  mask,
+  asset,
+}: {
+  readonly region: FaceRegion;
+  readonly mask?: unknown;
+  readonly asset?: unknown;
+}): number => (region === 'face' && (mask || asset) ? ORDER.length : regionRank(region));

@@ -2,7 +2,7 @@
 import { hexOf, rgbOf } from '../maths/srgb';
 import type { Hex, Unit } from '../units';
 import type { PieceLayer } from './kit';
-import { regionRank } from './kit';
+import { layerRank } from './kit';
 
 const between = (a: number, b: number, t: Unit): number => a + (b - a) * t;
 const hexBetween = (a: Hex, b: Hex, t: Unit): Hex => {
@@ -44,7 +44,7 @@ export const mixLooks = (
   // What lies higher on a face stays higher; equals keep the order they came in.
   return [...mixed, ...more]
     .map((layer, i) => ({ layer, i }))
-    .sort((x, y) => regionRank(y.layer.region) - regionRank(x.layer.region) || x.i - y.i)
+    .sort((x, y) => layerRank(y.layer) - layerRank(x.layer) || x.i - y.i)
     .map(({ layer }) => layer);
 };
 

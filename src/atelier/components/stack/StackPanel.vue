@@ -5,7 +5,7 @@ import { Search } from '@lucide/vue';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { autoScrollForElements } from '@atlaskit/pragmatic-drag-and-drop-auto-scroll/element';
-import { handAnchor, headAnchor } from '../../../core/kinds/objects/placed';
+import { handAnchor, headAnchor, onWholeFace } from '../../../core/kinds/objects/placed';
 import { addScene } from '../../../core/edits/scene-edits';
 import type { Anchor, HandChoice, ObjectId, SceneId, SurfaceKind } from '../../../core/document/schema';
 import { clearSamples, samplesIn } from '../../../core/edits/sample-edits';
@@ -155,7 +155,7 @@ const openLane = (key: string): void => {
     kind === 'head'
       ? headAnchor('forehead', face)
       : kind === 'skin'
-        ? { kind: 'skin', face, spot: [0.5, 0.55] }
+        ? onWholeFace(face)
         : kind === 'hand'
           ? handAnchor('palm', detail as HandChoice)
           : kind === 'world'

@@ -1,6 +1,6 @@
 /** What moving and dropping rows does to the Stack. */
 import type { Ref } from 'vue';
-import { handAnchor, headAnchor } from '../../../core/kinds/objects/placed';
+import { handAnchor, headAnchor, onWholeFace } from '../../../core/kinds/objects/placed';
 import { stackTree } from '../../../core/document/queries';
 import type { Anchor, ObjectId } from '../../../core/document/schema';
 import { moveInStack, type StackPlace } from '../../../core/edits/stack-edits';
@@ -12,7 +12,7 @@ import type { DropWhere } from './use-row-drag';
 export const forNew = (anchor: Anchor): Anchor => {
   if (anchor.kind === 'head') return headAnchor('forehead', anchor.face);
   if (anchor.kind === 'hand') return handAnchor('palm', anchor.hand);
-  if (anchor.kind === 'skin') return { ...anchor, spot: [0.5, 0.55] };
+  if (anchor.kind === 'skin') return onWholeFace(anchor.face);
   return anchor.kind === 'screen' ? { kind: 'screen', pin: 'centre' } : anchor;
 };
 

@@ -70,8 +70,8 @@ export const newLayer = (id: ObjectId, of: LayerOf, order: number, face: FaceCho
     finish: 'painted',
     shine: 1,
     ...LEFT_OUT_AS_ADDED,
-    coversEyes: whole,
-    coversMouth: whole,
+    coversEyes: false,
+    coversMouth: false,
     ...of,
   };
 };

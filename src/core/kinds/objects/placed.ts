@@ -29,6 +29,13 @@ export const handAnchor = (point: HandPoint, hand: HandChoice = 'any'): Anchor =
 /** What lies on a face as a whole. */
 export const onWholeFace = (face: FaceChoice): Anchor => ({ kind: 'skin', face, spot: [0.5, 0.5] });
 
+/** Whether what sticks there is meant for the face as a whole, not for a spot of it. */
+export const isOnWholeFace = (anchor: Anchor): boolean =>
+  anchor.kind === 'skin' && anchor.spot[0] === 0.5 && anchor.spot[1] === 0.5;
+/** Where things that have a place on the face go if it is meant as a whole: to the tip of the nose. */
+export const onSpot = (anchor: Anchor): Anchor =>
+  isOnWholeFace(anchor) && anchor.kind === 'skin' ? { ...anchor, spot: [0.5, 0.55] } : anchor;
+
 /** What all objects have, as they are added: at the anchor, unturned, seen, in every scene. */
 export const placed = (id: ObjectId, name: string, order: number, anchor: Anchor) => ({
   id,
