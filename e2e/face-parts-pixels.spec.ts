@@ -6,7 +6,9 @@ import { newIris } from '../src/core/kinds/objects/iris';
 import { newLashes } from '../src/core/kinds/objects/lashes';
 import { newRetouch } from '../src/core/kinds/objects/retouch';
 import { regionCentre } from '../src/core/face/regions';
-import type { Effect, EffectObject, Fill, Occluder } from '../src/core/document/schema';
+import type { Effect, EffectObject, Fill, Hair, Iris, Lashes, Occluder } from '../src/core/document/schema';
+import type { FaceRegion } from '../src/core/face/region-names';
+import { newLayer } from '../src/core/kinds/objects/layer';
 import { newFill } from '../src/core/kinds/objects/fill';
 import { newOccluder } from '../src/core/kinds/objects/occluder';
 import { newLight } from '../src/core/kinds/objects/light';
@@ -50,6 +52,89 @@ test.describe('more on the face', () => {
     let blues = 0;
     for (let i = 0; i < dyed.data.length; i += 4) if (dyed.data[i + 2]! > asleep.data[i + 2]! + 40) blues++;
     expect(blues).toBeLessThan(12);
+  });
+
+  test('irises, lashes and hair blend in other modes, as layers do', async () => {
+    const at = { ...spec, landmarks: [468, 159] };
+    const none = await draw({ effect: bare, ...at });
+    const moved = async (object: EffectObject) => {
+      const drawn = await draw({ effect: one(object), ...at });
+      let [lighter, darker] = [0, 0];
+      for (let i = 0; i < drawn.data.length; i++) {
+        const more = drawn.data[i]! - none.data[i]!;
+        if (more > 3) lighter++;
+        if (more < -3) darker++;
+      }
+      return { lighter, darker };
+    };
+    // Multiplied nothing is lighter than before, screened nothing darker; normal, both are there.
+    const things: readonly (Iris | Lashes | Hair)[] = [
+      { ...newIris(id(0), 0), tint: '#40d0ff', glint: 0 },
+      { ...newLashes(id(0), 0), tint: '#40d0ff', length: 1.5 },
+      { ...newHair(id(0), 0), tint: '#40d0ff', opacity: 1 },
+    ];
+    for (const object of things) {
+      const screened = await moved({ ...object, blend: 'screen' });
+      expect([object.kind, screened.darker]).toEqual([object.kind, 0]);
+      expect(screened.lighter).toBeGreaterThan(40);
+      const multiplied = await moved({ ...object, blend: 'multiply' });
+      expect([object.kind, multiplied.lighter]).toEqual([object.kind, 0]);
+      expect(multiplied.darker).toBeGreaterThan(40);
+    }
+    // Hue and the like look at what is beneath: white takes the colour out.
+    const grey = await draw({
+      effect: one({ ...newHair(id(0), 0), tint: '#ffffff', opacity: 1, blend: 'color' }),
+      ...spec,
+      landmarks: [10],
+    });
+    const [x, y] = grey.marks[0]!;
+    const [r, , b] = grey.colour([x, y + 12]);
+    const [wasR, , wasB] = none.colour([x, y + 12]);
+    expect(wasR - wasB).toBeGreaterThan(0.06);
+    expect(Math.abs(r - b)).toBeLessThan(0.02);
+  });
+
+  test('irises and lashes are limited by the mask of a layer, or left out within it', async () => {
+    const at = { ...spec, landmarks: [468, 473] };
+    const none = await draw({ effect: bare, ...at });
+    const within = async (object: EffectObject, region: FaceRegion): Promise<number> => {
+      const limit = newLayer(id(1), { region, opacity: 0 }, 1);
+      const effect = { ...bare, objects: { [object.id]: object, [limit.id]: limit } };
+      const drawn = await draw({ effect, ...at });
+      let changed = 0;
+      for (let i = 0; i < drawn.data.length; i++) if (Math.abs(drawn.data[i]! - none.data[i]!) > 6) changed++;
+      return changed;
+    };
+    for (const object of [
+      { ...newIris(id(0), 0), tint: '#0000ff' },
+      { ...newLashes(id(0), 0), tint: '#ff00ff', length: 1.5 },
+    ]) {
+      const all = await within(object, 'face');
+      expect(all).toBeGreaterThan(60);
+      const limited = { ...object, maskedBy: id(1) };
+      expect(await within(limited, 'face')).toBeGreaterThan(0.9 * all);
+      expect(await within(limited, 'lips')).toBe(0);
+      expect(await within({ ...limited, maskedOut: true }, 'lips')).toBe(all);
+      expect(await within({ ...limited, maskedOut: true }, 'face')).toBeLessThan(0.1 * all);
+    }
+  });
+
+  test('a hand before the eye covers iris and lashes, unless they are told to lie over it', async () => {
+    const at = { take: 'hand-over-face', time: 5.4, width: 360, height: 640, cover: true };
+    const none = await draw({ effect: bare, ...at });
+    const cover = Buffer.from(none.cover!, 'base64');
+    const onHand = async (object: EffectObject): Promise<number> => {
+      const drawn = await draw({ effect: one(object), ...at });
+      let changed = 0;
+      for (let i = 0; i < cover.length; i++)
+        if (cover[i] === 1 && Math.abs(drawn.data[4 * i + 1]! - none.data[4 * i + 1]!) > 20) changed++;
+      return changed;
+    };
+    const lashes = { ...newLashes(id(0), 0), tint: '#ff00ff', length: 2, density: 2 } as const;
+    const over = await onHand({ ...lashes, givesWay: false });
+    expect(over).toBeGreaterThan(200);
+    // At the rim, which is known half as finely, some show.
+    expect(await onHand(lashes)).toBeLessThan(0.15 * over);
   });
 
   test('lashes are drawn along the lids, on the eye that is asked for', async () => {

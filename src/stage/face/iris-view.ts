@@ -107,7 +107,7 @@ const FRAGMENT = /* glsl */ `
       colour = toSrgb(min(toLinear(tint) * light, vec3(1.0)));
     }
     float lit = known ? lightOn(side) : 1.0;
-    colour *= lit;
+    colour = min(colour * lit, vec3(1.0));
     float open = (covered ? 1.0 - texture2D(cover, screen).r : 1.0) * limitAt(vUv);
     // Blended with the wearer's own iris the pupil is theirs.
     vec3 worn = blends ? mix(c, blendOver(c, colour, 1.0), ring) : mix(vec3(0.02), colour, ring);
