@@ -24,6 +24,12 @@ const areaOf = (name: FaceRegion) =>
   faceRegion(name).holes.reduce((s, l) => s + area(l), 0);
 
 describe('regions of the face', () => {
+  test('the lid line leaves no corner standing beside a shut lid: it runs out flat', () => {
+    for (const line of faceRegion('liner').outlines) {
+      const [out, corner] = [line[0]!, line[1]!];
+      expect(Math.abs(out[0] - corner[0])).toBeGreaterThan(2 * Math.abs(out[1] - corner[1]));
+    }
+  });
   test.each(FACE_REGIONS)('%s lies on the face, is no line, and is the same on both sides', (name) => {
     const { outlines } = faceRegion(name);
     expect(areaOf(name)).toBeGreaterThan(0.0005);

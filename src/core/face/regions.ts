@@ -124,9 +124,10 @@ const REGIONS: Record<FaceRegion, Region> = {
   liner: {
     outlines: both([33, 246, 161, 160, 159, 158, 157, 173]).map((line) => {
       // A band along the upper lid, drawn out a little beyond the outer corner.
-      const above = line.map(([u, v], i): Point => [u, v - 0.006 - 0.004 * (1 - i / (line.length - 1))]);
+      const above = line.map(([u, v], i): Point => [u, v - 0.005 - 0.004 * (1 - i / (line.length - 1))]);
       const [u, v] = line[0]!;
-      const out: Point = [u + (u < 0.5 ? -0.022 : 0.022), v - 0.016];
+      // Flat: a steep one is left standing beside the lid when the eye shuts.
+      const out: Point = [u + (u < 0.5 ? -0.017 : 0.017), v - 0.006];
       return [out, ...line, ...above.reverse()];
     }),
     holes: [],
