@@ -17,10 +17,23 @@ const BENCHES = [
     'place',
     'look',
     'makeup',
+    'faces',
     'morph',
     'stage',
   ],
-  ...['fountain', 'circuit', 'formula', 'script', 'scope', 'pieces', 'picture', 'hands', 'masks', 'light'],
+  ...[
+    'fountain',
+    'circuit',
+    'formula',
+    'script',
+    'scope',
+    'pieces',
+    'picture',
+    'hands',
+    'masks',
+    'hair',
+    'light',
+  ],
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

@@ -43,21 +43,4 @@ const limit = (by: unknown): void => {
   </div>
 </template>
 
-<style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 56px 1fr 72px;
-  gap: 5px;
-  align-items: center;
-  color: var(--soft);
-}
-.wide {
-  grid-column: 2 / -1;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-  margin-top: 2px;
-}
-</style>
+<style scoped src="./fields.css"></style>
