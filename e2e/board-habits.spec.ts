@@ -234,22 +234,25 @@ test('a large board is moved over: what comes into view is made once it rests, a
     await page.mouse.wheel(0, -200);
     await expect(board).not.toHaveClass(/far/, { timeout: 400 });
   }).toPass();
-  // Whichever lies in view now.
-  const [x, y] = await board.evaluate((element) => {
-    const view = element.getBoundingClientRect();
-    const headers = [...element.querySelectorAll('article > header')].map((one) =>
-      one.getBoundingClientRect(),
-    );
-    const seen = headers.find(
-      (one) =>
-        one.left > view.left &&
-        one.right < view.right - 170 &&
-        one.top > view.top &&
-        one.bottom < view.bottom,
-    )!;
-    return [seen.left + seen.width / 2, seen.top + seen.height / 2];
-  });
-  await page.mouse.click(x!, y!);
+  // Whichever lies in view once it rests: what has come in is made then.
+  const inView = (): Promise<[number, number] | null> =>
+    board.evaluate((element) => {
+      const view = element.getBoundingClientRect();
+      const headers = [...element.querySelectorAll('article > header')].map((one) =>
+        one.getBoundingClientRect(),
+      );
+      const seen = headers.find(
+        (one) =>
+          one.left > view.left &&
+          one.right < view.right - 170 &&
+          one.top > view.top &&
+          one.bottom < view.bottom,
+      );
+      return seen ? [seen.left + seen.width / 2, seen.top + seen.height / 2] : null;
+    });
+  await expect.poll(inView).not.toBeNull();
+  const [x, y] = (await inView())!;
+  await page.mouse.click(x, y);
   await expect(board.locator('.vue-flow__node.selected')).toHaveCount(1);
   const chosen = (await board.locator('.vue-flow__node.selected').getAttribute('data-id'))! as NodeId;
   await page.keyboard.press('Delete');

@@ -137,6 +137,53 @@ test.describe('more on the face', () => {
     expect(await onHand(lashes)).toBeLessThan(0.15 * over);
   });
 
+  test('retouch goes over without steps, keeps pores at 50, and leaves eyes and teeth alone unasked', async () => {
+    const at = {
+      take: 'screen-test-ines',
+      time: 0.5,
+      width: 480,
+      height: 480,
+      fovY: 17,
+      expressions: { jawOpen: 0.3, mouthSmileLeft: 0.9, mouthSmileRight: 0.9 },
+      landmarks: [50, 468, 473, 13],
+    };
+    const none = await draw({ effect: bare, ...at });
+    const [x, y] = none.marks[0]!;
+    const R = 14;
+    /** Greens of a patch of the cheek, and how much neighbours differ (what is fine) and corners of 9 x 9 (what is not). */
+    const patch = (drawn: Picture) => {
+      const value = (i: number, j: number) => 255 * drawn.colour([x + i, y + j])[1];
+      let [fine, change] = [0, 0];
+      for (let j = -R; j <= R; j++)
+        for (let i = -R; i <= R; i++) {
+          const around = (value(i - 1, j) + value(i + 1, j) + value(i, j - 1) + value(i, j + 1)) / 4;
+          fine += Math.abs(value(i, j) - around);
+          change += Math.abs(value(i, j) - 255 * none.colour([x + i, y + j])[1]);
+        }
+      return { fine, change };
+    };
+    const retouched = (strength: number, detail: number) => {
+      const retouch = newRetouch(id(0), 0);
+      return draw({ effect: one({ ...retouch, smooth: { on: true, strength, detail } }), ...at });
+    };
+    const { detail } = newRetouch(id(0), 0).smooth;
+    const changes: number[] = [];
+    for (const strength of [0, 0.25, 0.5, 0.75, 1])
+      changes.push(patch(await retouched(strength, detail)).change);
+    expect(changes[0]).toBe(0);
+    for (const [i, part] of [0.25, 0.5, 0.75].entries()) {
+      expect(changes[i + 1]! / changes[4]!).toBeGreaterThan(part - 0.15);
+      expect(changes[i + 1]! / changes[4]!).toBeLessThan(part + 0.15);
+    }
+    const half = await retouched(0.5, detail);
+    expect(patch(half).fine).toBeGreaterThan(0.55 * patch(none).fine);
+    expect(patch(await retouched(1, 0)).fine).toBeLessThan(0.5 * patch(none).fine);
+    // Irises and what is between the lips.
+    for (const [u, v] of none.marks.slice(1))
+      for (let j = -3; j <= 3; j++)
+        for (let i = -3; i <= 3; i++) expect(changedAt(none, half, [u + i, v + j], 2)).toBe(false);
+  });
+
   test('lashes are drawn along the lids, on the eye that is asked for', async () => {
     const none = await draw({ effect: bare, ...spec, landmarks: [159, 386] });
     const right = await draw({

@@ -3,7 +3,7 @@ import { expect, test } from './harness/test';
 import { regionMask } from '../src/core/face/region-mask';
 import { UV } from '../src/core/face/neutral';
 import { newIris } from '../src/core/kinds/objects/iris';
-import type { Effect, EffectObject } from '../src/core/document/schema';
+import type { AssetId, Effect, EffectObject, FileRef } from '../src/core/document/schema';
 import { KIT, KIT_LOOKS, type PieceLayer } from '../src/core/makeup/kit';
 import { toOklch } from '../src/core/maths/colour-spaces';
 import { linearOf, luminance, rgbOf } from '../src/core/maths/srgb';
@@ -11,6 +11,8 @@ import { COMPARED_FACES, toneOf } from '../src/core/takes/library/compared-faces
 import { SKINS } from '../src/core/takes/skin-tones';
 import type { Rgb } from '../src/core/maths/blend';
 import type { Spot } from '../src/core/face/skin-spot';
+import sharp from 'sharp';
+import { newPicture } from '../src/core/document/defaults';
 import { bare, draw, id, look, openFacePage, SIZE, type Picture } from './harness/face-pixels';
 
 openFacePage();
@@ -68,12 +70,23 @@ const beforeAndAfter = async (
   return spots.map((_, i) => [colourAt(none, none.at[i]!), colourAt(worn, worn.at[i]!)]);
 };
 
+/** Teal on skin, which is of the opposite hue, does not turn grey. */
+const staysTeal = async (view: ReturnType<typeof near>): Promise<void> => {
+  const wanted = toOklch(linearOf(rgbOf('#2f7f78')))[2];
+  for (const [, worn] of await beforeAndAfter(piece('shadow', { tint: '#2f7f78' }), LID, view)) {
+    expect(Math.abs(from(wanted, worn.hue)), `${view.take} ${view.lit}`).toBeLessThan(25);
+    expect(worn.chroma, `${view.take} ${view.lit}`).toBeGreaterThan(2);
+  }
+};
+
 test.describe('on six skin tones', () => {
   for (const performer of TONES) {
     const tone = toneOf(performer);
-    test(`tone ${tone}: shadow shows on open eyes; blush and highlight stay within what skin does by itself`, async () => {
+    test(`tone ${tone}: shadow shows on open eyes, teal stays teal; blush and highlight stay within what skin does by itself`, async () => {
       for (const [none, worn] of await beforeAndAfter(piece('shadow'), LID, near(performer)))
         expect(apart(none, worn)).toBeGreaterThan(3);
+
+      await staysTeal(near(performer));
 
       // Blush goes the way this skin flushes: never past the hue it flushes to, and not much darker. A tone that is dark itself hardly
       // darkens when it flushes; there the piece may be a little lighter than the skin, but no paler.
@@ -97,18 +110,9 @@ test.describe('on six skin tones', () => {
     });
   }
 
-  test('teal stays teal in every light: it does not turn grey on skin of the opposite hue', async () => {
-    const teal = piece('shadow', { tint: '#2f7f78' });
-    const wanted = toOklch(linearOf(rgbOf('#2f7f78')))[2];
-    const views = [
-      ...TONES.map((performer) => near(performer)),
-      ...['dim', 'hard-lamp', 'studio'].flatMap((lit) => [near('wren', lit), near('odile', lit)]),
-    ];
-    for (const view of views)
-      for (const [, worn] of await beforeAndAfter(teal, LID, view)) {
-        expect(Math.abs(from(wanted, worn.hue)), `${view.take} ${view.lit}`).toBeLessThan(25);
-        expect(worn.chroma, `${view.take} ${view.lit}`).toBeGreaterThan(2);
-      }
+  test('teal stays teal in a dim room, under a hard lamp and in a studio', async () => {
+    for (const view of [near('odile', 'dim'), near('wren', 'hard-lamp'), near('odile', 'studio')])
+      await staysTeal(view);
   });
 
   test('a light iris is as light on dark skin as on light skin, and dim in a dim room', async () => {
@@ -132,6 +136,54 @@ test.describe('on six skin tones', () => {
     for (const performer of ['asha', 'odile', 'tobe'])
       expect(await lightOf(performer), performer).toBeGreaterThan(0.75 * light);
     expect(await lightOf('wren', 'dim')).toBeLessThan(0.75 * light);
+  });
+
+  test('a lip that is painted fuller has the hue of the lip at its rim', async () => {
+    // The lips and 0.012 of the layout around them.
+    const size = 256;
+    const own = regionMask('lips', size);
+    const reach = Math.round(0.012 * size);
+    const rgba = new Uint8Array(4 * size * size).fill(255);
+    for (let y = 0; y < size; y++)
+      for (let x = 0; x < size; x++) {
+        let most = 0;
+        for (let j = -reach; j <= reach; j++)
+          for (let i = -reach; i <= reach; i++)
+            if (i * i + j * j <= reach * reach) most = Math.max(most, own[(y + j) * size + x + i] ?? 0);
+        rgba[4 * (y * size + x) + 3] = most;
+      }
+    const png = await sharp(rgba, { raw: { width: size, height: size, channels: 4 } })
+      .png()
+      .toBuffer();
+    const file = { sha256: 'fuller', mime: 'image/png', bytes: png.length } as unknown as FileRef;
+    const asset = newPicture('asset_fuller' as AssetId, 'fuller.png', file, size, size);
+    // On the skin just beyond the lower lip, and on the lip.
+    const rim = uvOf(17);
+    const spots: Spot[] = [
+      [rim[0], rim[1] + 0.007],
+      [rim[0], rim[1] - 0.014],
+    ];
+    const apartBy = { lips: 0, skin: 0 };
+    for (const performer of ['wren', 'marin', 'asha', 'odile']) {
+      const seen = async (change: Partial<PieceLayer>) => {
+        const worn = look({ ...piece('lipMatte', { opacity: 0.5 }), ...change });
+        const drawn = await draw({
+          effect: { ...worn, assets: { [asset.id]: asset } },
+          files: { [file.sha256]: png.toString('base64') },
+          ...near(performer),
+          spots,
+        });
+        return drawn.at.map((at) => colourAt(drawn, at)) as [Seen, Seen];
+      };
+      // The same mask where no lip is meant lies on skin, and shows it.
+      for (const region of ['lips', 'skin'] as const) {
+        const [full, lip] = await seen({ mask: asset.id, region });
+        apartBy[region] += Math.abs(from(full.hue, lip.hue));
+        // The rim lies in more shade than the lip.
+        if (region === 'lips') expect(Math.abs(full.light - lip.light), performer).toBeLessThan(4);
+      }
+    }
+    expect(apartBy.lips).toBeLessThan(0.6 * apartBy.skin);
   });
 
   test('whole looks change no pixel outside of their regions', async () => {

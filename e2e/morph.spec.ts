@@ -210,7 +210,7 @@ test('a flat fish on the face with the viewer’s living eyes and mouth cut in',
 
   // A soft edge, twice as wide and so larger in the picture; made by keys alone.
   await row(page, 'Mouth').first().click();
-  await setField(page, 'Where the soft edge ends, outside the outline, as a number', '25');
+  await setField(page, 'Soft edge outside the outline, as a number', '25');
   const wider = blobOf(await seen(page), orange);
   expect(wider.share).toBeLessThan(blobOf(alive, orange).share - 0.003);
 

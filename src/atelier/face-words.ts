@@ -41,7 +41,10 @@ export const PAINT_WORDS: Record<PaintTool, string> = {
 };
 
 export const EXTRA_WORDS: Record<FaceExtra, string> = {
-  retouch: 'Retouch',
+  smooth: 'Retouch',
+  underEyes: 'Rested eyes',
+  eyes: 'Bright eyes',
+  teeth: 'White teeth',
   iris: 'Iris',
   lashes: 'Lashes',
   hair: 'Hair colour',

@@ -6,7 +6,6 @@ import {
   extraPiecesOf,
   extrasOn,
   type ExtraPiece,
-  LOOK_EXTRAS,
   type LookExtra,
   layersOn,
   lookOrder,
@@ -21,7 +20,7 @@ import { newHair } from '../../core/kinds/objects/hair';
 import { newIris } from '../../core/kinds/objects/iris';
 import { newLashes } from '../../core/kinds/objects/lashes';
 import { newLayer } from '../../core/kinds/objects/layer';
-import { newRetouch } from '../../core/kinds/objects/retouch';
+import { newRetouchOf, RETOUCH_PARTS, type RetouchPart } from '../../core/kinds/objects/retouch';
 import { orderOnTop } from '../../core/document/queries';
 import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';
@@ -57,24 +56,34 @@ export const putOn = (piece: KitPiece, face: FaceChoice): void => {
   if (effectStore.edit(addLayerInOrder(effectStore.effect, layer, face))) desk.selected = layer.id;
 };
 
-export const FACE_EXTRAS = LOOK_EXTRAS;
+/** What goes on a face at a click and is no layer: each part of retouch by itself, hair, irises, lashes. */
+export const FACE_EXTRAS = [...RETOUCH_PARTS, 'hair', 'iris', 'lashes'] as const;
 export type FaceExtra = (typeof FACE_EXTRAS)[number];
-const NEW_EXTRA = { retouch: newRetouch, iris: newIris, lashes: newLashes, hair: newHair } as const;
+const isRetouchPart = (extra: FaceExtra): extra is RetouchPart =>
+  (RETOUCH_PARTS as readonly string[]).includes(extra);
+const NEW_EXTRA = { iris: newIris, lashes: newLashes, hair: newHair } as const;
+const newExtra = (extra: FaceExtra, id: ObjectId, order: number, face: FaceChoice): LookExtra =>
+  isRetouchPart(extra) ? newRetouchOf(extra, id, order, face) : NEW_EXTRA[extra](id, order, face);
 
-export const extraOn = (kind: FaceExtra, face: FaceChoice): LookExtra | undefined =>
-  extrasOn(useEffectStore().effect, face).find((o) => o.kind === kind);
+/** What does it on the face: of retouch whatever has that part on, rather one that does nothing else. */
+export const extraOn = (extra: FaceExtra, face: FaceChoice): LookExtra | undefined => {
+  const all = extrasOn(useEffectStore().effect, face);
+  if (!isRetouchPart(extra)) return all.find((o) => o.kind === extra);
+  const having = all.filter((o) => o.kind === 'retouch').filter((o) => o[extra].on);
+  return having.find((o) => RETOUCH_PARTS.every((part) => part === extra || !o[part].on)) ?? having[0];
+};
 
-/** Puts retouch, irises, lashes or hair colour on the face; what is there is selected. */
-export const putExtra = (kind: FaceExtra, face: FaceChoice): void => {
+/** Puts a part of retouch, irises, lashes or hair colour on the face; what is there is selected. */
+export const putExtra = (extra: FaceExtra, face: FaceChoice): void => {
   const effectStore = useEffectStore();
   const desk = useDeskStore();
-  const there = extraOn(kind, face);
+  const there = extraOn(extra, face);
   if (there) {
     desk.selected = there.id;
     return;
   }
   const object = {
-    ...NEW_EXTRA[kind](newObjectId(), orderOnTop(effectStore.effect), face),
+    ...newExtra(extra, newObjectId(), orderOnTop(effectStore.effect), face),
     scene: sceneNow(),
   };
   if (effectStore.edit(addObject(object))) desk.selected = object.id;

@@ -148,6 +148,17 @@ const limitsItself = (effect: Effect, id: ObjectId): boolean => {
 
 const isSame = (a: PieceKey, b: PieceKey): boolean => a.name === b.name && a.region === b.region;
 
+/** For each of the new ones what it takes the place of: one of its kind, rather one of its name; each only once. */
+const pairedExtras = (extras: readonly LookExtra[], old: readonly LookExtra[]): (LookExtra | undefined)[] => {
+  const left = [...old];
+  const found = (is: (o: LookExtra) => boolean): LookExtra | undefined => {
+    const at = left.findIndex(is);
+    return at < 0 ? undefined : left.splice(at, 1)[0];
+  };
+  const named = extras.map(({ kind, name }) => found((o) => o.kind === kind && o.name === name));
+  return extras.map(({ kind }, i) => named[i] ?? found((o) => o.kind === kind));
+};
+
 /**
  * Gives a face the layers of a look, the topmost first, in the place of those it has. `ids` are for the new ones. Layers in
  * groups, locked ones and those of other scenes stay.
@@ -174,7 +185,7 @@ export const wearLook = (
     const orders = Object.values(effect.objects).map((o) => o.order);
     const top = old[0]?.order ?? Math.min(0, ...orders) - pieces.length;
     const room = old[0] ? 1 : pieces.length;
-    const keptExtras = extras.map((extra) => oldExtras.find((o) => o.kind === extra.kind));
+    const keptExtras = pairedExtras(extras, oldExtras);
     removeObjects(effect, [
       ...gone,
       ...oldExtras.filter((o) => !keptExtras.includes(o)).map((o) => o.id),

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { KIT, KIT_LOOKS, regionRank, type PieceLayer } from './kit';
-import { mixLooks } from './mix';
+import { mixExtras, mixLooks } from './mix';
 
 const layers = fc.subarray(KIT.map((p) => p.layer));
 const lips: PieceLayer = { name: 'Lipstick', region: 'lips', tint: '#000000', opacity: 0.2, finish: 'satin' };
@@ -53,5 +53,33 @@ describe('the kit', () => {
       const ranks = look.layers.map((l) => regionRank(l.region));
       expect([look.id, ranks]).toEqual([look.id, [...ranks].sort((a, b) => b - a)]);
     }
+  });
+});
+
+describe('what is no layer, mixed', () => {
+  const extra = (kind: string, name: string, opacity: number) => ({ kind, name, opacity });
+  test('pieces of retouch meet their like, or fade; hair is hair under any name', () => {
+    const first = [
+      extra('retouch', 'Retouch', 1),
+      extra('retouch', 'White teeth', 0.8),
+      extra('hair', 'Copper', 0.4),
+    ];
+    const second = [
+      extra('retouch', 'White teeth', 0.4),
+      extra('hair', 'Ash', 0.8),
+      extra('iris', 'Iris', 1),
+    ];
+    const rounded = mixExtras(first, second, 0.25).map((e) => ({
+      ...e,
+      opacity: Math.round(100 * e.opacity),
+    }));
+    expect(rounded).toEqual([
+      extra('retouch', 'Retouch', 75),
+      extra('retouch', 'White teeth', 70),
+      extra('hair', 'Copper', 50),
+      extra('iris', 'Iris', 25),
+    ]);
+    expect(mixExtras(first, second, 0)).toEqual(first);
+    expect(mixExtras(first, second, 1)).toEqual(second);
   });
 });

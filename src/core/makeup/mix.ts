@@ -48,19 +48,24 @@ export const mixLooks = (
     .map(({ layer }) => layer);
 };
 
-/** Of what is no layer: kinds that both looks have go over at half-way, the others fade by their opacity. */
-export const mixExtras = <E extends { readonly kind: string; readonly opacity: number }>(
+/** Of what is no layer: what both looks have, by kind and name, goes over at half-way, the others fade by their opacity. */
+export const mixExtras = <
+  E extends { readonly kind: string; readonly name: string; readonly opacity: number },
+>(
   first: readonly E[],
   second: readonly E[],
   share: Unit,
 ): E[] => {
   if (share <= 0) return [...first];
   if (share >= 1) return [...second];
-  const kinds = new Set([...first, ...second].map((e) => e.kind));
-  return [...kinds].map((kind): E => {
-    const [a, b] = [first.find((e) => e.kind === kind), second.find((e) => e.kind === kind)];
-    if (a && b) return { ...(share < 0.5 ? a : b), opacity: between(a.opacity, b.opacity, share) };
-    const one = (a ?? b)!;
-    return { ...one, opacity: one.opacity * (a ? 1 - share : share) };
+  const left = [...second];
+  const mixed = first.map((a): E => {
+    // A colour of the hair under another name is a colour of the hair all the same; of retouch there are several.
+    const same = left.findIndex((b) => b.kind === a.kind && b.name === a.name);
+    const at = same >= 0 || a.kind === 'retouch' ? same : left.findIndex((b) => b.kind === a.kind);
+    if (at < 0) return { ...a, opacity: a.opacity * (1 - share) };
+    const b = left.splice(at, 1)[0]!;
+    return { ...(share < 0.5 ? a : b), opacity: between(a.opacity, b.opacity, share) };
   });
+  return [...mixed, ...left.map((b): E => ({ ...b, opacity: b.opacity * share }))];
 };

@@ -11,6 +11,7 @@ const layer = (change: Partial<PlannedLayer> = {}): PlannedLayer => ({
   bounds: LEFT,
   givesWay: true,
   onTeeth: false,
+  beyondLips: false,
   ...change,
 });
 
@@ -36,6 +37,7 @@ describe('steps of a look', () => {
   test('what gives way and what does not is not mixed, nor what lies on the teeth', () => {
     expect(planLook([layer(), layer({ givesWay: false })])).toHaveLength(2);
     expect(planLook([layer(), layer({ onTeeth: true })])).toHaveLength(2);
+    expect(planLook([layer(), layer({ beyondLips: true })])).toHaveLength(2);
   });
 
   test('a step reaches over all of its layers', () =>
@@ -47,6 +49,7 @@ describe('steps of a look', () => {
       bounds: fc.constantFrom(LEFT, RIGHT),
       givesWay: fc.boolean(),
       onTeeth: fc.boolean(),
+      beyondLips: fc.boolean(),
     });
     fc.assert(
       fc.property(fc.array(any, { maxLength: 30 }), (layers) => {

@@ -15,6 +15,8 @@ export interface PlannedLayer {
   readonly givesWay: boolean;
   /** It lies on the teeth alone. */
   readonly onTeeth: boolean;
+  /** It is painted onto the lips, and may reach over their edge: what it lies on there is taken for lip. */
+  readonly beyondLips: boolean;
 }
 
 export interface Step<L extends PlannedLayer = PlannedLayer> {
@@ -24,6 +26,7 @@ export interface Step<L extends PlannedLayer = PlannedLayer> {
   readonly bounds: Bounds;
   readonly givesWay: boolean;
   readonly onTeeth: boolean;
+  readonly beyondLips: boolean;
 }
 
 /** The rectangle around two: left, top, right, bottom. */
@@ -45,6 +48,7 @@ export const planLook = <L extends PlannedLayer>(layers: readonly L[]): Step<L>[
       last?.mode === mode &&
       last.givesWay === layer.givesWay &&
       last.onTeeth === layer.onTeeth &&
+      last.beyondLips === layer.beyondLips &&
       (mode === 'affine' || last.layers.every((l) => !meet(l.bounds, layer.bounds)));
     if (joins)
       steps[steps.length - 1] = {
@@ -53,8 +57,8 @@ export const planLook = <L extends PlannedLayer>(layers: readonly L[]): Step<L>[
         bounds: joinBounds(last.bounds, layer.bounds),
       };
     else {
-      const { bounds, givesWay, onTeeth } = layer;
-      steps.push({ mode, layers: [layer], bounds, givesWay, onTeeth });
+      const { bounds, givesWay, onTeeth, beyondLips } = layer;
+      steps.push({ mode, layers: [layer], bounds, givesWay, onTeeth, beyondLips });
     }
   }
   return steps;

@@ -39,6 +39,8 @@ export interface LookScene {
   readonly camera: PerspectiveCamera;
   /** The mean colour of its skin; null where there is no camera picture (Space). */
   readonly meanSkin: Texture | null;
+  /** The mean colour of its lips; null where it is not needed, or not known. */
+  readonly meanLips: Texture | null;
   /** Where something is before the face; null when nobody knows. */
   readonly cover: Texture | null;
   readonly light: LightEstimate | null;
@@ -68,6 +70,10 @@ const createPass = () =>
       modes: value<number[]>([]),
       gives: value<boolean[]>([]),
       teeth: value<boolean[]>([]),
+      beyond: value<boolean[]>([]),
+      lips: texture(),
+      meanLips: texture(),
+      knowsLips: value(false),
       lightDirection: value(new Vector3()),
       lightColour: value(new Vector3()),
     },
@@ -84,7 +90,7 @@ class LookPart {
   private readonly passes: Mesh<BufferGeometry, ShaderMaterial>[] = [];
 
   constructor(
-    regions: RegionTextures,
+    private readonly regions: RegionTextures,
     private readonly beneath: FramebufferCopy,
     private readonly node: Group,
     private readonly triangles: readonly number[],
@@ -99,7 +105,7 @@ class LookPart {
   }
 
   prepare(scene: LookScene): void {
-    const { face, layers, renderer, camera, cover, light, meanSkin } = scene;
+    const { face, layers, renderer, camera, cover, light, meanSkin, meanLips } = scene;
     this.flattener.update(renderer, layers, scene.density);
     const { steps } = this.flattener;
     const count = Math.ceil(steps.length / MOST_STEPS);
@@ -115,6 +121,9 @@ class LookPart {
       const u = pass.material.uniforms;
       this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS));
       u.meanSkin!.value = meanSkin;
+      u.meanLips!.value = meanLips;
+      u.knowsLips!.value = meanLips !== null && meanSkin !== null;
+      u.lips!.value = this.regions.get('lips', 1).texture;
       u.cover!.value = cover;
       u.covered!.value = cover !== null;
       (u.lightDirection!.value as Vector3).set(...direction);
@@ -145,6 +154,7 @@ class LookPart {
     u.modes!.value = steps.map((s) => (s.mode === 'affine' ? -1 : modeNumber(s.mode)));
     u.gives!.value = steps.map((s) => s.givesWay);
     u.teeth!.value = steps.map((s) => s.onTeeth);
+    u.beyond!.value = steps.map((s) => s.beyondLips);
     u.factors!.value = this.flattener.map('factor');
     u.pluses!.value = this.flattener.map('plus');
     u.glosses!.value = this.flattener.map('gloss');

@@ -29,6 +29,7 @@ import { packTiles, type Tile } from '../../core/makeup/atlas';
 import { surfaceOf } from '../../core/kinds/objects/finish';
 import { planLook, type Step } from '../../core/makeup/plan';
 import type { Bounds } from '../../core/face/region-mask';
+import type { FaceRegion } from '../../core/face/region-names';
 import type { AssetPicture } from '../effect/asset-picture';
 import { fineTarget, passMaterial, texture, value } from '../passes';
 import { FLATTEN_FRAGMENT, FLATTEN_VERTEX, OUTPUTS, type Output } from './flatten-shader';
@@ -52,6 +53,7 @@ export interface FlatStep {
   readonly toTile: readonly [number, number, number, number];
   readonly givesWay: boolean;
   readonly onTeeth: boolean;
+  readonly beyondLips: boolean;
 }
 
 const LARGEST = 4096;
@@ -100,6 +102,11 @@ const same = (a: readonly LayerNow[], b: readonly LayerNow[]): boolean =>
 /** Teeth are told by the picture; a layer on them lies in the mouth whether it covers that or not. */
 const onTeeth = (layer: Layer): boolean => layer.region === 'teeth';
 
+const LIPS: ReadonlySet<FaceRegion> = new Set(['lips', 'upperLip', 'lowerLip', 'lipLiner']);
+/** A mask that is painted for the lips may draw fuller ones. */
+export const beyondLips = ({ layer, painted }: Pick<LayerNow, 'layer' | 'painted'>): boolean =>
+  painted !== null && LIPS.has(layer.region);
+
 /** Its surface does more than take part in the colour. */
 const isFinished = ({ layer }: LayerNow): boolean => layer.finish !== 'painted';
 
@@ -108,6 +115,7 @@ type Planned = LayerNow & {
   readonly bounds: Bounds;
   readonly givesWay: boolean;
   readonly onTeeth: boolean;
+  readonly beyondLips: boolean;
 };
 
 export class LookFlattener {
@@ -187,6 +195,7 @@ export class LookFlattener {
         bounds: now.painted ? paintedBounds(now.painted) : bounds,
         givesWay: layer.givesWay,
         onTeeth: onTeeth(layer),
+        beyondLips: beyondLips(now),
       };
     });
     const steps = planLook(planned);
@@ -219,11 +228,12 @@ export class LookFlattener {
       this.maps.forEach((m) => m.dispose());
       this.maps = OUTPUTS.map(() => fineTarget(renderer, width, height));
     }
-    this.steps = steps.map(({ mode, bounds, givesWay, onTeeth }, i) => ({
+    this.steps = steps.map(({ mode, bounds, givesWay, onTeeth, beyondLips }, i) => ({
       mode,
       bounds: boundsAt(bounds),
       givesWay,
       onTeeth,
+      beyondLips,
       toTile: toTile(tiles[i]!, boundsAt(bounds), density, width, height),
     }));
     const before = {

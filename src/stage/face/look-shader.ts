@@ -44,6 +44,10 @@ export const LOOK_FRAGMENT = /* glsl */ `
   uniform int modes[STEPS]; // -1 is an affine map
   uniform bool gives[STEPS];
   uniform bool teeth[STEPS];
+  uniform bool beyond[STEPS]; // of the lips
+  uniform sampler2D lips; // their region
+  uniform sampler2D meanLips; // one pixel
+  uniform bool knowsLips;
   uniform vec3 lightDirection; // towards it, world
   uniform vec3 lightColour; // linear
   varying vec2 vUv;
@@ -119,6 +123,15 @@ export const LOOK_FRAGMENT = /* glsl */ `
     vec3 extra = vec3(0.0); // shimmer, matte, lit
     float coat = 0.0;
     bool worn = false;
+    // What skin is multiplied by to be lip, where lips are painted fuller than they are.
+    vec3 lipTone = vec3(1.0);
+    if (knowsLips) {
+      vec3 mean = max(texture2D(meanSkin, vec2(0.5)).rgb, 0.02);
+      lipTone = clamp(texture2D(meanLips, vec2(0.5)).rgb / mean, 0.3, 1.3);
+      // Half of how dark lips are is the shade that the upper one lies in; the skin beside them lies in its own.
+      lipTone *= inversesqrt(brightnessOf(lipTone));
+    }
+    bool deepened = false;
     for (int i = 0; i < STEPS; i++) {
       if (any(lessThan(vUv, bounds[i].xy)) || any(greaterThan(vUv, bounds[i].zw))) continue;
       worn = true;
@@ -138,6 +151,12 @@ export const LOOK_FRAGMENT = /* glsl */ `
         kept = opposed(c, factor, plus) * s.b / s.a;
       }
       #endif
+      if (beyond[i] && !deepened) {
+        float a = 1.0 - (factor.r + factor.g + factor.b) / 3.0;
+        float off = (1.0 - texture2D(lips, vUv).r) * smoothstep(0.0, 0.5, a) * there;
+        c *= mix(vec3(1.0), lipTone, off);
+        deepened = true;
+      }
       if (modes[i] < 0) c = clamp(mix(c, c * factor + plus - kept, there), 0.0, 1.0);
       else {
         float a = 1.0 - factor.r;

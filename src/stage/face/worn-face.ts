@@ -9,8 +9,8 @@ import { HairDye } from './hair-dye';
 import { IrisView, type EyeScene } from './iris-view';
 import { LashView } from './lash-view';
 import type { LayerMask } from './limit-shader';
-import type { LayerNow } from './look-flattener';
-import { MeanSkin } from './mean-skin';
+import { beyondLips, type LayerNow } from './look-flattener';
+import { LIP_POINTS, MeanColour, SKIN_POINTS } from './mean-colour';
 import { MorphView } from './morph-view';
 import type { RegionTextures } from './region-textures';
 import { RetouchView } from './retouch-view';
@@ -53,7 +53,8 @@ export interface FaceScene {
 export class WornFace {
   readonly node = new Group();
   readonly look: FaceLook;
-  private readonly mean = new MeanSkin();
+  private readonly mean = new MeanColour(SKIN_POINTS);
+  private lips: MeanColour | null = null;
   private morph: MorphView | null = null;
   private retouch: RetouchView | null = null;
   private dye: HairDye | null = null;
@@ -87,10 +88,16 @@ export class WornFace {
     // What is as painted needs neither the light nor the skin beneath.
     const looks =
       retouch.length + hair.length + wearing.irises.length > 0 ||
-      layers.some(({ layer }) => layer.finish !== 'painted' || layer.region === 'teeth');
+      layers.some((l) => l.layer.finish !== 'painted' || l.layer.region === 'teeth' || beyondLips(l));
     let picture = copy && looks ? copy() : null;
     if (picture) mean.measure(renderer, picture, face, camera);
     const meanSkin = picture ? mean.texture : null;
+    let meanLips: Texture | null = null;
+    if (picture && layers.some(beyondLips)) {
+      this.lips ??= new MeanColour(LIP_POINTS);
+      this.lips.measure(renderer, picture, face, camera);
+      meanLips = this.lips.texture;
+    }
     for (const { object, opacity } of retouch) {
       if (!picture || !copy || !meanSkin) break;
       this.retouch ??= new RetouchView(this.regions);
@@ -109,7 +116,7 @@ export class WornFace {
       picture = copy();
     }
     this.eyes(wearing, { camera, meanSkin, cover, light: scene.light, regions: this.regions });
-    this.look.prepare({ ...scene, face, layers, meanSkin });
+    this.look.prepare({ ...scene, face, layers, meanSkin, meanLips });
   }
 
   private eyes({ face, irises, lashes }: Wearing, scene: EyeScene): void {
@@ -149,6 +156,7 @@ export class WornFace {
     this.node.removeFromParent();
     this.look.dispose();
     this.mean.dispose();
+    this.lips?.dispose();
     this.morph?.dispose();
     this.retouch?.dispose();
     this.dye?.dispose();

@@ -34,8 +34,8 @@ export const cutout = defineObject({
     /** The outline of a drawn part, by the face layout. */
     outline: z.array(z.tuple([unit, unit])).max(48),
     /** How far inside the outline the edge begins, and how far outside it ends. */
-    inner: edge('Where the soft edge begins, inside the outline', 'Edge begins'),
-    outer: edge('Where the soft edge ends, outside the outline', 'Edge ends'),
+    inner: edge('Soft edge inside the outline', 'Soft inside'),
+    outer: edge('Soft edge outside the outline', 'Soft outside'),
     /** Whose: the number of the face. On a face it is that face's own. */
     face: z.number().int().min(1).max(MOST_FACES),
     /** With make-up and morphs, as the effect shows the face; else as the camera sees it. */

@@ -41,3 +41,31 @@ export const newRetouch = (id: ObjectId, order: number, face: FaceChoice = 1): R
   eyes: { on: false, amount: 0.3 },
   teeth: { on: false, amount: 0.3 },
 });
+
+/** What retouch does, each part by itself: even skin, and what is lightened. */
+export const RETOUCH_PARTS = ['smooth', 'underEyes', 'eyes', 'teeth'] as const;
+export type RetouchPart = (typeof RETOUCH_PARTS)[number];
+const NAMES: Record<RetouchPart, string> = {
+  smooth: 'Retouch',
+  underEyes: 'Rested eyes',
+  eyes: 'Bright eyes',
+  teeth: 'White teeth',
+};
+
+/** Retouch that does one thing alone; the rest of the face stays as it is. */
+export const newRetouchOf = (
+  part: RetouchPart,
+  id: ObjectId,
+  order: number,
+  face: FaceChoice = 1,
+): Retouch => {
+  const all = newRetouch(id, order, face);
+  return {
+    ...all,
+    name: NAMES[part],
+    smooth: { ...all.smooth, on: part === 'smooth' },
+    underEyes: { ...all.underEyes, on: part === 'underEyes' },
+    eyes: { ...all.eyes, on: part === 'eyes' },
+    teeth: { ...all.teeth, on: part === 'teeth' },
+  };
+};

@@ -1,7 +1,18 @@
 <script setup lang="ts">
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
 import { computed } from 'vue';
-import { Check, Droplets, Eye, EyeClosed, Scissors, SmilePlus, Sparkles } from '@lucide/vue';
+import {
+  Check,
+  Droplets,
+  Eye,
+  EyeClosed,
+  MoonStar,
+  Scissors,
+  Smile,
+  SmilePlus,
+  Sparkles,
+  Sun,
+} from '@lucide/vue';
 import type { FaceChoice, Layer } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
 import { coloursGroup } from '../../../../../core/makeup/colours';
@@ -28,7 +39,15 @@ const groups = computed(() =>
     })),
   })),
 );
-const EXTRA_ICONS = { retouch: Sparkles, hair: Droplets, iris: Eye, lashes: EyeClosed } as const;
+const EXTRA_ICONS = {
+  smooth: Sparkles,
+  underEyes: MoonStar,
+  eyes: Sun,
+  teeth: Smile,
+  hair: Droplets,
+  iris: Eye,
+  lashes: EyeClosed,
+} as const;
 const morph = computed(() => morphsOn(props.face)[0]);
 const reshapeFace = (): void => {
   if (morph.value) desk.selected = morph.value.id;
