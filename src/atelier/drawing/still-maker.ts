@@ -4,7 +4,7 @@
  */
 import { ALL_ABILITIES } from '../../stage/abilities/all';
 import { Player } from '../../core/behave/player';
-import type { Effect } from '../../core/document/schema';
+import type { Effect, SceneId } from '../../core/document/schema';
 import type { Take } from '../../core/takes/take';
 import { makePeople } from '../../stage/performer/people-maker';
 import type { PeopleDetail } from '../../stage/performer/person-view';
@@ -28,6 +28,8 @@ export interface StillRequest {
   /** What is printed on the take's pictures. */
   readonly pictures?: readonly PictureImage[];
   readonly people?: PeopleDetail;
+  /** Begins in this scene instead of the opening scene. */
+  readonly scene?: SceneId | null;
   /** The take's picture is kept from one request to the next: only what the effect draws over it is drawn anew. For one moment. */
   readonly photo?: boolean;
 }
@@ -85,6 +87,7 @@ class StillMaker {
       pictures = NO_PICTURES,
       people = 'full',
       photo = false,
+      scene = null,
     }: StillRequest,
     signal: AbortSignal,
     onStill: (index: number, url: string) => void,
@@ -108,7 +111,7 @@ class StillMaker {
     this.pictures = pictures;
     this.people = people;
     await loadUsed(this.stores, effect);
-    const player = new Player(effect, take, { scripts: await scriptsFor(effect) });
+    const player = new Player(effect, take, { scripts: await scriptsFor(effect), scene });
     if (signal.aborted) return;
     for (const [i, time] of times.entries()) {
       // A still is nobody's hurry: what the creator does comes first.

@@ -10,6 +10,7 @@ const rowOf = (name: string): FaceRow => ({
   effect: blankEffect(name),
   takes,
   people: 'plain',
+  scene: null,
   width: 6,
   height: 8,
 });

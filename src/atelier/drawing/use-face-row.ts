@@ -3,7 +3,7 @@
  * row goes round, so that every face follows as fast as the machine allows.
  */
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue';
-import type { Effect } from '../../core/document/schema';
+import type { Effect, SceneId } from '../../core/document/schema';
 import type { Take } from '../../core/takes/take';
 import type { PeopleDetail } from '../../stage/performer/person-view';
 import type { StillRequest } from './still-maker';
@@ -13,6 +13,8 @@ export interface FaceRow {
   /** Each is seen at its beginning. */
   readonly takes: readonly Take[];
   readonly people: PeopleDetail;
+  /** The scene that is worked on; null is the opening scene. */
+  readonly scene: SceneId | null;
   readonly width: number;
   readonly height: number;
 }
@@ -61,12 +63,12 @@ export const useFaceRow = (
       for (;;) {
         const i = nextFace(shows, newest, last);
         if (i < 0 || !wanted || abort.signal.aborted) return;
-        const [state, { effect, takes, people, width, height }] = [newest, wanted];
+        const [state, { effect, takes, people, scene, width, height }] = [newest, wanted];
         last = i;
         // A face that cannot be drawn keeps its last picture, and is tried again when something changes.
         shows[i] = state;
         await make(
-          { effect, take: takes[i]!, times: [0], width, height, people, photo: true },
+          { effect, take: takes[i]!, times: [0], width, height, people, scene, photo: true },
           abort.signal,
           (_, url) => put(i, url),
         ).catch(() => undefined);

@@ -165,7 +165,7 @@ describe('a layer limited by another', () => {
   });
   test('goes over the whole face where it lies elsewhere, so that it shows there; what lies there stays', () => {
     let effect = blankEffect('Look');
-    for (const [i, name] of ['glow', 'lipstick', 'powder', 'shadow'].entries())
+    for (const [i, name] of ['glow', 'lipstick', 'powder', 'shadow', 'blush'].entries())
       effect = applyEdit(effect, addObject(newLayer(id(i), piece(name), i))).effect;
     // The cheekbones have nothing of the lips; the skin leaves lips out, and has the lids.
     expect(limit(effect, 0, 1).objects[id(0)]).toMatchObject({
@@ -175,6 +175,8 @@ describe('a layer limited by another', () => {
     });
     expect(limit(effect, 2, 1).objects[id(2)]).toMatchObject({ region: 'face' });
     expect(limit(effect, 2, 3).objects[id(2)]).toMatchObject({ region: 'skin' });
+    // Regions that meet stay what they are.
+    expect(limit(effect, 0, 4).objects[id(0)]).toMatchObject({ region: 'cheekbones', maskedBy: id(4) });
     const outside = applyEdit(effect, changeLayer(effect, id(0), { maskedOut: true })).effect;
     expect(limit(outside, 0, 1).objects[id(0)]).toMatchObject({ region: 'cheekbones' });
   });

@@ -34,7 +34,7 @@ export const layersOn = (effect: Effect, face: FaceChoice): Layer[] =>
 
 /** What else a look can have: what lies on a face and is no layer. */
 export type LookExtra = Iris | Lashes | Hair | Retouch;
-export const LOOK_EXTRAS = ['retouch', 'hair', 'iris', 'lashes'] as const;
+const LOOK_EXTRAS = ['retouch', 'hair', 'iris', 'lashes'] as const;
 
 const isExtra = (object: EffectObject): object is LookExtra =>
   (LOOK_EXTRAS as readonly string[]).includes(object.kind);
@@ -115,8 +115,8 @@ export const changeLayer = (
     if ('asset' in change || 'mask' in change) layer.sample = false;
   });
 
-/** A region that holds less of what limits it than this has nothing to show there. */
-const LEAST_OVERLAP = 0.3;
+/** Regions that share less than this of the smaller one lie apart. */
+const LEAST_OVERLAP = 0.15;
 
 /**
  * Limits what lies on a face by the mask of a layer, or by none. A layer that would limit itself, by way of others too, is limited by none.
@@ -130,8 +130,12 @@ export const limitBy = (effect: Effect, id: ObjectId, by: ObjectId | null): Edit
     if (limitsItself(d as Effect, id)) object.maskedBy = null;
     const limit = object.maskedBy && d.objects[object.maskedBy];
     if (object.kind !== 'layer' || limit?.kind !== 'layer' || object.maskedOut) return;
-    const elsewhere =
-      !object.mask && !limit.mask && regionOverlap(limit.region, object.region) < LEAST_OVERLAP;
+    // By the smaller of the two: a glow on the bones that is limited to the cheeks stays there.
+    const shared = Math.max(
+      regionOverlap(limit.region, object.region),
+      regionOverlap(object.region, limit.region),
+    );
+    const elsewhere = !object.mask && !limit.mask && shared < LEAST_OVERLAP;
     if (elsewhere) Object.assign(object, { region: 'face', softness: 0 });
   });
 

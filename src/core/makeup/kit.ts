@@ -43,7 +43,7 @@ export const KIT: readonly KitPiece[] = [
   piece('shadow', 'eyes', SHADOWS, {
     name: 'Eye shadow',
     region: 'lids',
-    // Neither lighter nor as brown as any skin: it shows on all of them.
+    // Redder than all skin, and darker than most: it shows on all six tones.
     tint: '#86404f',
     opacity: 0.8,
     finish: 'matte',

@@ -8,6 +8,7 @@ import {
   toneOf,
   yearsOf,
 } from '../../../../../core/takes/library/compared-faces';
+import { asFirstFace } from '../../../../../core/document/first-face';
 import { performerOf } from '../../../../../core/takes/library/performers';
 import { stillMaker } from '../../../../drawing/still-maker';
 import { useFaceRow } from '../../../../drawing/use-face-row';
@@ -28,10 +29,19 @@ const playback = usePlaybackStore();
 
 const light = computed(() => (playback.take.clip ? 'window' : playback.take.spec.light));
 const takes = computed(() => COMPARED_FACES.map(({ performer }) => closeUpOf(performer, light.value)));
+/** Each is alone before the camera, as the face that make-up goes on. */
+const worn = computed(() => asFirstFace(effectStore.effect, desk.style.face));
 const stills = useFaceRow(
   () =>
     desk.style.otherFaces && playback.pictured
-      ? { effect: effectStore.effect, takes: takes.value, people: desk.people, width: WIDTH, height: HEIGHT }
+      ? {
+          effect: worn.value,
+          takes: takes.value,
+          people: desk.people,
+          scene: playback.options.scene,
+          width: WIDTH,
+          height: HEIGHT,
+        }
       : null,
   (request, signal, onStill) => stillMaker(assets.source).make(request, signal, onStill),
 );
