@@ -1,11 +1,9 @@
-/** Irises, lashes, dyed hair and retouch, in pixels. */
+/** Irises and lashes on a face, and occluders and shadows about it, in pixels. */
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import { newHair } from '../src/core/kinds/objects/hair';
 import { newIris } from '../src/core/kinds/objects/iris';
 import { newLashes } from '../src/core/kinds/objects/lashes';
-import { newRetouch } from '../src/core/kinds/objects/retouch';
-import { regionCentre } from '../src/core/face/regions';
 import type { Effect, EffectObject, Fill, Hair, Iris, Lashes, Occluder } from '../src/core/document/schema';
 import type { FaceRegion } from '../src/core/face/region-names';
 import { newLayer } from '../src/core/kinds/objects/layer';
@@ -15,20 +13,12 @@ import { newLight } from '../src/core/kinds/objects/light';
 import { headAnchor } from '../src/core/kinds/objects/placed';
 import { newShadowCatcher } from '../src/core/kinds/objects/shadow-catcher';
 import { newSolid } from '../src/core/kinds/objects/solid';
-import type { Spot } from '../src/core/face/skin-spot';
-import { bare, draw, id, openFacePage, SIZE, type Picture } from './harness/face-pixels';
+import { bare, changedAt, draw, id, one, openFacePage, SIZE } from './harness/face-pixels';
 
 openFacePage();
 
 test.describe('more on the face', () => {
   const spec = { take: 'screen-test-marin', time: 0.5, width: 360, height: 640 };
-  const one = (object: EffectObject): Effect => ({
-    ...blankEffect('Face'),
-    objects: { [object.id]: object },
-  });
-  const changedAt = (a: Picture, b: Picture, [x, y]: readonly [number, number], by = 4): boolean =>
-    a.colour([x, y]).some((c, i) => Math.abs(c - b.colour([x, y])[i]!) * 255 > by);
-
   test('an iris of another colour, for the eyes that are asked for; the pupil stays dark', async () => {
     const at = { ...spec, landmarks: [468, 473, 205, 159] };
     const none = await draw({ effect: bare, ...at });
@@ -137,53 +127,6 @@ test.describe('more on the face', () => {
     expect(await onHand(lashes)).toBeLessThan(0.15 * over);
   });
 
-  test('retouch goes over without steps, keeps pores at 50, and leaves eyes and teeth alone unasked', async () => {
-    const at = {
-      take: 'screen-test-ines',
-      time: 0.5,
-      width: 480,
-      height: 480,
-      fovY: 17,
-      expressions: { jawOpen: 0.3, mouthSmileLeft: 0.9, mouthSmileRight: 0.9 },
-      landmarks: [50, 468, 473, 13],
-    };
-    const none = await draw({ effect: bare, ...at });
-    const [x, y] = none.marks[0]!;
-    const R = 14;
-    /** Greens of a patch of the cheek, and how much neighbours differ (what is fine) and corners of 9 x 9 (what is not). */
-    const patch = (drawn: Picture) => {
-      const value = (i: number, j: number) => 255 * drawn.colour([x + i, y + j])[1];
-      let [fine, change] = [0, 0];
-      for (let j = -R; j <= R; j++)
-        for (let i = -R; i <= R; i++) {
-          const around = (value(i - 1, j) + value(i + 1, j) + value(i, j - 1) + value(i, j + 1)) / 4;
-          fine += Math.abs(value(i, j) - around);
-          change += Math.abs(value(i, j) - 255 * none.colour([x + i, y + j])[1]);
-        }
-      return { fine, change };
-    };
-    const retouched = (strength: number, detail: number) => {
-      const retouch = newRetouch(id(0), 0);
-      return draw({ effect: one({ ...retouch, smooth: { on: true, strength, detail } }), ...at });
-    };
-    const { detail } = newRetouch(id(0), 0).smooth;
-    const changes: number[] = [];
-    for (const strength of [0, 0.25, 0.5, 0.75, 1])
-      changes.push(patch(await retouched(strength, detail)).change);
-    expect(changes[0]).toBe(0);
-    for (const [i, part] of [0.25, 0.5, 0.75].entries()) {
-      expect(changes[i + 1]! / changes[4]!).toBeGreaterThan(part - 0.15);
-      expect(changes[i + 1]! / changes[4]!).toBeLessThan(part + 0.15);
-    }
-    const half = await retouched(0.5, detail);
-    expect(patch(half).fine).toBeGreaterThan(0.55 * patch(none).fine);
-    expect(patch(await retouched(1, 0)).fine).toBeLessThan(0.5 * patch(none).fine);
-    // Irises and what is between the lips.
-    for (const [u, v] of none.marks.slice(1))
-      for (let j = -3; j <= 3; j++)
-        for (let i = -3; i <= 3; i++) expect(changedAt(none, half, [u + i, v + j], 2)).toBe(false);
-  });
-
   test('lashes are drawn along the lids, on the eye that is asked for', async () => {
     const none = await draw({ effect: bare, ...spec, landmarks: [159, 386] });
     const right = await draw({
@@ -200,148 +143,6 @@ test.describe('more on the face', () => {
     };
     expect(near(right.marks[0]!)).toBeGreaterThan(30);
     expect(near(right.marks[1]!)).toBe(0);
-  });
-
-  test('hair is dyed and skin is not; roots keep their colour; the beard too', async () => {
-    const share = (a: Picture, b: Picture, from: number, to: number) => {
-      let changed = 0;
-      for (let y = from; y < to; y++)
-        for (let x = 0; x < 360; x++) if (b.colour([x, y])[2] > a.colour([x, y])[2] + 0.12) changed++;
-      return changed;
-    };
-    const marks = [50, 280, 151, 152];
-    const none = await draw({ effect: bare, ...spec, landmarks: marks });
-    const all = await draw({
-      effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 }),
-      ...spec,
-      landmarks: marks,
-    });
-    for (const mark of all.marks) expect(changedAt(none, all, mark)).toBe(false);
-    const top = all.marks[2]![1];
-    const dyed = share(none, all, Math.round(top), 640);
-    expect(dyed).toBeGreaterThan(1500);
-    const faded = await draw({
-      effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0.9 }),
-      ...spec,
-    });
-    expect(share(none, faded, Math.round(top), 640)).toBeLessThan(0.6 * dyed);
-    const bearded = { ...spec, take: 'screen-test-anselm', landmarks: [200] };
-    const [beard, blue] = [
-      await draw({ effect: bare, ...bearded }),
-      await draw({
-        effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 }),
-        ...bearded,
-      }),
-    ];
-    expect(changedAt(beard, blue, beard.marks[0]!)).toBe(false);
-  });
-
-  test('of two people whose heads are side by side each keeps the hair of their own', async () => {
-    const at = { ...spec, take: 'two-people', time: 3.6 };
-    const none = await draw({ effect: bare, ...at });
-    const dyed = async (face: 1 | 2): Promise<Set<number>> => {
-      const drawn = await draw({
-        effect: one({ ...newHair(id(0), 0, face), tint: '#3030ff', opacity: 1 }),
-        ...at,
-      });
-      const out = new Set<number>();
-      for (let i = 0; i < drawn.data.length; i += 4)
-        if (drawn.data[i + 2]! > none.data[i + 2]! + 12) out.add(i);
-      return out;
-    };
-    const [first, second] = [await dyed(1), await dyed(2)];
-    expect(Math.min(first.size, second.size)).toBeGreaterThan(800);
-    const both = [...first].filter((i) => second.has(i)).length;
-    expect(both).toBeLessThan(0.01 * Math.min(first.size, second.size));
-  });
-
-  test('on a camera, where nobody knows, hair is told by how it looks; a bare head keeps its skin', async () => {
-    const blue = one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 });
-    const size = { width: 180, height: 320 };
-    const bluer = (a: Picture, b: Picture): number[] => {
-      const out: number[] = [];
-      for (let y = 0; y < 320; y++)
-        for (let x = 0; x < 180; x++) {
-          const i = 4 * (y * 180 + x);
-          if (b.data[i + 2]! > a.data[i + 2]! + 25) out.push(i);
-        }
-      return out;
-    };
-    for (const [person, least] of [
-      ['marin', 0.75],
-      ['wren', 0.65],
-      ['asha', 0.7],
-    ] as const) {
-      const at = { ...spec, ...size, take: `screen-test-${person}` };
-      const none = await draw({ effect: bare, ...at });
-      const known = new Set(bluer(none, await draw({ effect: blue, ...at })));
-      const told = bluer(none, await draw({ effect: blue, ...at, unknowing: 1 }));
-      const right = told.filter((i) => known.has(i)).length;
-      expect(right / known.size, person).toBeGreaterThan(least);
-      expect(right / told.length, person).toBeGreaterThan(0.85);
-    }
-    const bald = { ...spec, ...size, take: 'screen-test-anselm', unknowing: 1 };
-    expect(
-      bluer(await draw({ effect: bare, ...bald }), await draw({ effect: blue, ...bald })).length,
-    ).toBeLessThan(60);
-  });
-
-  test('retouch: each part by its own switch, off brows, lips and eyes', async () => {
-    const off = {
-      smooth: { on: false, strength: 1, detail: 0 },
-      underEyes: { on: false, amount: 1 },
-      eyes: { on: false, amount: 1 },
-      teeth: { on: false, amount: 1 },
-    };
-    const smile = { mouthSmileLeft: 0.8, mouthSmileRight: 0.8, jawOpen: 0.35 };
-    // Landmarks: cheek, brow, lower lip, beneath the eye, forehead.
-    const at = {
-      ...spec,
-      take: 'screen-test-odile',
-      expressions: smile,
-      landmarks: [50, 105, 15, 230, 151],
-      spots: [regionCentre('underEyes') as unknown as Spot],
-    };
-    const none = await draw({ effect: bare, ...at });
-    const look = (change: object) =>
-      draw({ effect: one({ ...newRetouch(id(0), 0), ...off, ...change }), ...at });
-    /** How much the picture varies from pixel to pixel around a mark. */
-    const texture = (drawn: Picture, [x, y]: readonly [number, number], reach = 9) => {
-      let sum = 0;
-      for (let dy = -reach; dy < reach; dy++)
-        for (let dx = -reach; dx < reach; dx++) {
-          // What bends from pixel to pixel: light that runs evenly over the cheek does not count.
-          const green = (ox: number, oy: number) => drawn.colour([x + dx + ox, y + dy + oy])[1];
-          sum += Math.abs(green(-2, 0) - 2 * green(0, 0) + green(2, 0));
-          sum += Math.abs(green(0, -2) - 2 * green(0, 0) + green(0, 2));
-        }
-      return sum;
-    };
-    const untouched = await look({});
-    expect(Buffer.compare(untouched.data, none.data)).toBe(0);
-    const even = await look({ smooth: { ...off.smooth, on: true } });
-    for (const mark of [even.marks[0]!, even.marks[4]!])
-      expect(texture(even, mark)).toBeLessThan(0.8 * texture(none, mark));
-    expect(texture(even, even.marks[1]!, 4)).toBeGreaterThan(0.9 * texture(none, none.marks[1]!, 4));
-    expect(texture(even, even.marks[2]!, 3)).toBeGreaterThan(0.9 * texture(none, none.marks[2]!, 3));
-    const under = await look({ underEyes: { on: true, amount: 1 } });
-    const brightness = (d: Picture, m: readonly [number, number]) => d.colour(m).reduce((a, b) => a + b, 0);
-    expect(brightness(under, under.at[0]!)).toBeGreaterThan(brightness(none, none.at[0]!) + 0.04);
-    expect(changedAt(none, under, under.marks[0]!)).toBe(false);
-    /** Pixels that became lighter. */
-    const lighter = (d: Picture) => {
-      const found: [number, number][] = [];
-      for (let i = 0; i < d.data.length; i += 4)
-        if (d.data[i + 2]! > none.data[i + 2]! + 8) found.push([(i / 4) % 360, Math.floor(i / 4 / 360)]);
-      return found;
-    };
-    const eyes = lighter(await look({ eyes: { on: true, amount: 1 } }));
-    const teeth = lighter(await look({ teeth: { on: true, amount: 1 } }));
-    expect(eyes.length).toBeGreaterThan(15);
-    expect(teeth.length).toBeGreaterThan(30);
-    const height = (list: [number, number][]) => list.reduce((s, p) => s + p[1], 0) / list.length;
-    // From the lower left: eyes are above the mouth.
-    expect(height(eyes)).toBeGreaterThan(height(teeth) + 40);
   });
 });
 

@@ -3,7 +3,7 @@ import { expect, test } from './harness/test';
 import { regionMask } from '../src/core/face/region-mask';
 import { UV } from '../src/core/face/neutral';
 import { newIris } from '../src/core/kinds/objects/iris';
-import type { AssetId, Effect, EffectObject, FileRef } from '../src/core/document/schema';
+import type { AssetId, FileRef } from '../src/core/document/schema';
 import { KIT, KIT_LOOKS, type PieceLayer } from '../src/core/makeup/kit';
 import { toOklch } from '../src/core/maths/colour-spaces';
 import { linearOf, luminance, rgbOf } from '../src/core/maths/srgb';
@@ -13,7 +13,7 @@ import type { Rgb } from '../src/core/maths/blend';
 import type { Spot } from '../src/core/face/skin-spot';
 import sharp from 'sharp';
 import { newPicture } from '../src/core/document/defaults';
-import { bare, draw, id, look, openFacePage, SIZE, type Picture } from './harness/face-pixels';
+import { bare, draw, id, look, one, openFacePage, SIZE, type Picture } from './harness/face-pixels';
 
 openFacePage();
 
@@ -34,7 +34,6 @@ const piece = (name: string, change: Partial<PieceLayer> = {}): PieceLayer => ({
   ...KIT.find((p) => p.id === name)!.layer,
   ...change,
 });
-const one = (object: EffectObject): Effect => ({ ...bare, objects: { [object.id]: object } });
 /** The mean colour of 3 x 3 pixels: lightness and chroma in hundredths, hue in degrees (OKLCH). */
 const colourAt = (picture: Picture, [x, y]: readonly [number, number]) => {
   let sum: Rgb = [0, 0, 0];

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './test';
 import { blankEffect } from '../../src/core/document/defaults';
 import { newLayer, type LayerOf } from '../../src/core/kinds/objects/layer';
-import type { Effect, Layer, ObjectId } from '../../src/core/document/schema';
+import type { Effect, EffectObject, Layer, ObjectId } from '../../src/core/document/schema';
 import type { Spot } from '../../src/core/face/skin-spot';
 import type { Rgb } from '../../src/core/maths/blend';
 import { openBlank } from './blank-page';
@@ -62,3 +62,8 @@ export const CHEEK: Spot = [0.33, 0.55];
 export const SKIN: Rgb = [0.72, 0.52, 0.42];
 export const colour = `vec3(${SKIN.join(', ')})`;
 export const bare = blankEffect('Bare');
+/** An effect of one object. */
+export const one = (object: EffectObject): Effect => ({ ...bare, objects: { [object.id]: object } });
+/** Whether a pixel of two pictures differs by more than `by` of 255 in any channel. */
+export const changedAt = (a: Picture, b: Picture, [x, y]: readonly [number, number], by = 4): boolean =>
+  a.colour([x, y]).some((c, i) => Math.abs(c - b.colour([x, y])[i]!) * 255 > by);
