@@ -25,7 +25,7 @@ const withObjects = (...objects: EffectObject[]): Effect => ({
   ...blankEffect('Morph'),
   objects: Object.fromEntries(objects.map((o) => [o.id, o])),
 });
-const morph = (change: Partial<Morph>): Morph => ({ ...newMorph(id(1), 1), ...change });
+const morph = (change: Partial<Morph>): Morph => ({ ...newMorph(id(1), 1), relief: 0, ...change });
 
 /** The chin drawn down to a point, as a sculpted mesh of the face layout does it. */
 const POINTED = ((): NonNullable<Morph['mesh']> => {

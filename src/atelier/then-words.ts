@@ -11,12 +11,12 @@ import {
 import { type Easing } from '../core/maths/easing';
 import type { ActionNames } from '../core/kinds/actions/action-kind';
 import { actionKind } from '../core/kinds/actions/actions';
-import { numberName } from '../core/kinds/numbers';
+import { bareNumberName, unitOfNumber } from '../core/kinds/numbers';
 import { promptText } from '../core/behave/prompt-texts';
 import { SURFACE_NODES, portLabel } from '../core/surface/catalogue';
 import { drivenLengths } from '../core/document/behaviour-queries';
 import { namesIn, signalWords } from './when-words';
-import { written } from '../core/kinds/written';
+import { written, writtenIn } from '../core/kinds/written';
 
 export const EASING_WORDS: Record<Easing, string> = {
   steady: 'steady',
@@ -33,10 +33,14 @@ export const easingWords = (easing: EasingChoice): string => {
 };
 
 /** How things are called in sentences about an action. */
-const namesFor = (effect: Effect, { targets: [first] }: Action): ActionNames => ({
-  ...namesIn(effect),
-  number: (property) => numberName(first === undefined ? undefined : effect.objects[first], property),
-});
+const namesFor = (effect: Effect, { targets: [first] }: Action): ActionNames => {
+  const object = first === undefined ? undefined : effect.objects[first];
+  return {
+    ...namesIn(effect),
+    number: (property) => bareNumberName(object, property),
+    amountOf: (property, value) => writtenIn(unitOfNumber(object, property), value),
+  };
+};
 
 /** What an action does, without saying to what: "size to 130 %", "move by 0, 3, 0 cm". */
 export const actionSummary = (effect: Effect, action: Action): string => {

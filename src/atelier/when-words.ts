@@ -1,6 +1,6 @@
 /** What sets cues off, in words: triggers, signals, conditions. */
 import { READY, readyNameOf, type ReadyTrigger } from '../core/kinds/triggers/ready-triggers';
-import { signalKind } from '../core/kinds/signals/signals';
+import { shownIn, signalKind } from '../core/kinds/signals/signals';
 import { triggerKind } from '../core/kinds/triggers/triggers';
 import {
   type Comparison,
@@ -13,9 +13,9 @@ import {
   type Trigger,
 } from '../core/document/schema';
 import { named, objectName, promptName } from './behave-names';
-import { numberName } from '../core/kinds/numbers';
+import { numberName, unitOfNumber } from '../core/kinds/numbers';
 import type { Names } from '../core/kinds/names';
-import { written } from '../core/kinds/written';
+import { writtenIn } from '../core/kinds/written';
 
 /** What a cue is called: by its name, or by what sets it off. `within` are cues whose names are being made: they may set each other off. */
 export const cueName = (
@@ -40,7 +40,12 @@ export const namesIn = (effect: Effect, within?: ReadonlySet<string>): Names => 
   picture: (id) => named(effect.targets, id, 'printed picture'),
   compound: (id) => named(effect.compounds, id, 'compound'),
   numberOf: (id, path) => numberName(id === null ? undefined : effect.objects[id as ObjectId], path),
+  unitOfNumber: (id, path) => unitOfNumber(id === null ? undefined : effect.objects[id as ObjectId], path),
 });
+
+/** A value that a signal may have, with its unit where it has one. */
+const valueWords = (signal: Signal, value: number, names: Names): string =>
+  writtenIn(shownIn(signal, names.unitOfNumber), value);
 
 const wordsOf = (signal: Signal, names: Names): string => signalKind(signal.kind).words(signal, names);
 export const signalWords = (effect: Effect, signal: Signal): string => wordsOf(signal, namesIn(effect));
@@ -66,7 +71,7 @@ const triggerNamed = (trigger: Trigger, names: Names): string => {
   const { signal, when, level } = trigger;
   if (ready && !LEVEL_AS_IT_IS.has(ready))
     return READY[ready].words + ('face' in signal && signal.face > 1 ? ` (face ${signal.face})` : '');
-  return `${wordsOf(signal, names)} ${when === 'rises' ? 'rises to' : 'falls below'} ${written(level)}`;
+  return `${wordsOf(signal, names)} ${when === 'rises' ? 'rises to' : 'falls below'} ${valueWords(signal, level, names)}`;
 };
 
 /** All triggers of a cue: "mouth opens or screen is tapped". */
@@ -97,5 +102,5 @@ export const conditionWords = (effect: Effect, { signal, is, value }: Condition)
     const sentence = sentenceOf(signal, names, yes);
     if (sentence) return sentence;
   }
-  return `${wordsOf(signal, names)} ${COMPARISON_WORDS[is]} ${written(value)}`;
+  return `${wordsOf(signal, names)} ${COMPARISON_WORDS[is]} ${valueWords(signal, value, names)}`;
 };

@@ -1,5 +1,7 @@
 /** Morphs and cutouts of faces by command. */
 import type { Draft } from 'immer';
+import { addedOn, thingsUnder } from '../../core/edits/cutout-edits';
+import { cueToShape, keepShape } from '../../core/edits/morph-edits';
 import { addObject } from '../../core/edits/object-edits';
 import { asFaceShape } from '../../core/edits/become';
 import { edit } from '../../core/document/edit';
@@ -10,7 +12,7 @@ import { anchorOf, orderOnTop, stackOrder } from '../../core/document/queries';
 import type { Asset, AssetId, FaceChoice, ModelAsset, Morph, ObjectId } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';
 import type { CutoutPart } from '../../core/face/cutout-parts';
-import { newAssetId, newObjectId } from '../api/ids';
+import { newAssetId, newCueId, newId, newObjectId } from '../api/ids';
 import { keepDraft } from '../intake/keep-draft';
 import { useAssetsStore } from '../stores/assets';
 import { useDeskStore } from '../stores/desk';
@@ -41,7 +43,23 @@ export const addMorph = (face: FaceChoice): void => {
   if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
 };
 
-/** Puts a part of the face where it is on the face, to be taken elsewhere from there. */
+/** What sliders and mesh make becomes a shape of its own; the sliders begin again at 0, and the face looks as before. */
+export const keepShapeOf = (id: ObjectId): void => {
+  const effectStore = useEffectStore();
+  effectStore.edit(keepShape(effectStore.effect, id, newObjectId()));
+};
+
+/** Adds a cue that brings the face to a shape; it is the one that Behave opens. Whether there was room. */
+export const addCueToShape = (id: ObjectId): boolean => {
+  const effectStore = useEffectStore();
+  const desk = useDeskStore();
+  const cue = newCueId();
+  if (!effectStore.edit(cueToShape(effectStore.effect, id, cue, newId))) return false;
+  Object.assign(desk.behave, { section: 'cues', cue, action: null, fresh: cue });
+  return true;
+};
+
+/** Puts a part of the face where it is on the face, to be taken elsewhere from there; on what is selected, where that holds it. */
 export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
   const effectStore = useEffectStore();
   const made = newCutout(newObjectId(), part, orderOnTop(effectStore.effect));
@@ -51,7 +69,11 @@ export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
     face: typeof face === 'number' ? face : 1,
     scene: sceneNow(),
   };
-  if (effectStore.edit(addObject(object))) useDeskStore().selected = object.id;
+  const desk = useDeskStore();
+  const { selected } = desk;
+  const isUnder = selected !== null && thingsUnder(effectStore.effect, object).some((o) => o.id === selected);
+  const placed = isUnder ? addedOn(effectStore.effect, object, selected) : object;
+  if (effectStore.edit(addObject(placed))) desk.selected = object.id;
 };
 
 /** Gives the morph a shape, and the effect the model it comes from where that is new. One undo step. */

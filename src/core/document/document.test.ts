@@ -4,7 +4,11 @@ import { newCircuit } from './new-circuit';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readyTrigger } from '../kinds/triggers/ready-triggers';
-import { headAnchor } from '../kinds/objects/placed';
+import { FOREHEAD, headAnchor } from '../kinds/objects/placed';
+import { newAction } from '../kinds/actions/actions';
+import { newLight } from '../kinds/objects/light';
+import { newMorph } from '../kinds/objects/morph';
+import { newCue } from './new-cues';
 import { newGroup } from '../kinds/objects/group';
 import { applyEdit } from './edit';
 import { changeObject, removeObject } from '../edits/object-edits';
@@ -290,7 +294,7 @@ describe('reading documents', () => {
     });
     expect(effect.objects['obj_pebble' as ObjectId]).not.toHaveProperty('region');
   });
-  test('schema 7 stays as it is: what lies on faces, and the looks that were kept; until 16 only layers blended and were limited', () => {
+  test('schema 7 stays as it is: what lies on faces, and the looks that were kept; until 16 only layers blended and were limited, until 17 nothing on a face was made of a material', () => {
     const old = fixture(7) as Effect;
     const effect = readEffect(old);
     expect(effect.schema).toBe(SCHEMA_VERSION);
@@ -300,12 +304,43 @@ describe('reading documents', () => {
         ? { ...one, blend: 'normal', ...leftOut }
         : one.kind === 'hair'
           ? { ...one, blend: 'normal' }
-          : one;
+          : one.kind === 'layer'
+            ? { ...one, material: null }
+            : one;
     for (const [id, object] of Object.entries(old.objects))
       expect(effect.objects[id as ObjectId]).toEqual(grown(object));
     expect(new Set(Object.values(old.objects).map((o) => o.kind))).toContain('lashes');
     for (const [id, look] of Object.entries(old.looks))
-      expect(effect.looks[id as LookId]).toEqual({ ...look, extras: look.extras.map(grown) });
+      expect(effect.looks[id as LookId]).toEqual({
+        ...look,
+        layers: look.layers.map(grown),
+        extras: look.extras.map(grown),
+      });
+  });
+  test('a morph of schema 17 had two strengths, which are one now unless a cue fades it; no light reached faces', () => {
+    const plain = { ...newMorph('obj_plain' as ObjectId, 0), amount: 1.5, opacity: 0.5 };
+    const faded = { ...newMorph('obj_faded' as ObjectId, 1), amount: 0.5, opacity: 0 };
+    const lamp = newLight('obj_lamp' as ObjectId, 'point', 2, FOREHEAD);
+    const cue = newCue('cue_fades' as CueId, 'screenTapped', 0, [
+      { id: 'beat_first', actions: [{ ...newAction('act_first', 'fade', faded.id) }] },
+    ]);
+    const current = {
+      ...blankEffect('Old'),
+      objects: { [plain.id]: plain, [faded.id]: faded, [lamp.id]: lamp },
+      cues: { [cue.id]: cue },
+    };
+    const without = ({ material: _m, onFaces: _f, relief: _r, ...object }: Record<string, unknown>) => object;
+    const old = {
+      ...current,
+      schema: 17,
+      objects: Object.fromEntries(
+        Object.entries(current.objects).map(([id, o]) => [id, without(o as never)]),
+      ),
+    };
+    const { objects } = readEffect(old);
+    expect(objects[plain.id]).toEqual({ ...plain, amount: 0.75, opacity: 1, relief: 0 });
+    expect(objects[faded.id]).toEqual({ ...faded, relief: 0 });
+    expect(objects[lamp.id]).toEqual(lamp);
   });
   test('in schema 10 nobody had measured the parts of models', () => {
     const model = sampleModel(1);

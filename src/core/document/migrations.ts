@@ -170,7 +170,37 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     objects: mapped(old.objects, wornIn17),
     looks: mapped(old.looks, (look) => ({ ...look, extras: ((look.extras ?? []) as Json[]).map(wornIn17) })),
   }),
+  // Until schema 17 no face wore materials, no light of an effect reached one, and morphs had two strengths.
+  17: (old) => ({
+    ...old,
+    schema: 18,
+    objects: mapped(old.objects, (object) => {
+      if (object.kind === 'light') return { ...object, onFaces: 'no' };
+      if (object.kind === 'layer') return { ...object, material: null };
+      return object.kind === 'morph' ? morphIn18(object, old.cues) : object;
+    }),
+    looks: mapped(old.looks, (look) => ({
+      ...look,
+      layers: ((look.layers ?? []) as Json[]).map((layer) => ({ ...layer, material: null })),
+      extras: ((look.extras ?? []) as Json[]).map((extra) =>
+        extra.kind === 'morph' ? morphIn18(extra, null) : extra,
+      ),
+    })),
+  }),
 };
+
+/** What fades a morph goes on doing so; else both strengths become one. */
+function morphIn18(morph: Json, cues: unknown): Json {
+  const { amount, opacity } = morph as { amount: number; opacity: number };
+  const isFaded = JSON.stringify(cues ?? '').includes(`"${String(morph.id)}"`);
+  return {
+    ...morph,
+    material: null,
+    // The skin was as light as the camera saw it.
+    relief: 0,
+    ...(isFaded ? {} : { amount: Math.min(2, Math.max(-1, amount * opacity)), opacity: 1 }),
+  };
+}
 
 /** Irises, lashes and dyed hair blend; what lies on the eyes is left out as layers are. */
 function wornIn17(object: Json): Json {

@@ -80,6 +80,25 @@ const flatStack = perDocument((effect: Effect): readonly EffectObject[] => {
   return flat;
 });
 
+/**
+ * Objects as they cover each other, the topmost first: as the Stack shows them, but what hangs in a thing that is seen itself lies over that
+ * thing.
+ */
+export const coveringOrder = perDocument((effect: Effect): readonly EffectObject[] => {
+  const tree = stackTree(effect);
+  const order: EffectObject[] = [];
+  const walk = (parent: ObjectId | null): void => {
+    for (const object of tree.get(parent) ?? []) {
+      const { isSeen } = kindOf(object);
+      if (!isSeen) order.push(object);
+      if (isHolder(object)) walk(object.id);
+      if (isSeen) order.push(object);
+    }
+  };
+  walk(null);
+  return order;
+});
+
 /** The object and all that hangs in it, itself first. */
 export const withDescendants = (effect: Effect, id: ObjectId): EffectObject[] => {
   const tree = stackTree(effect);

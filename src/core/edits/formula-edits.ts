@@ -4,8 +4,7 @@ import { newDrive } from '../document/new-cues';
 import { inOrder } from '../document/queries';
 import type { Drive, DriveId, Effect, EffectObject, ObjectId } from '../document/schema';
 import type { Formula } from '../kinds/signals/formula';
-import { numberName, numbersOf } from '../kinds/numbers';
-import { unitOfNumber } from '../kinds/writables/number';
+import { numberName, numbersOf, unitOfNumber } from '../kinds/numbers';
 import type { UnitName } from '../schema/properties';
 import type { Draft } from 'immer';
 

@@ -57,6 +57,7 @@ export const piecesOf = (layers: readonly Layer[]): PieceLayer[] =>
       mask: layer.mask,
       softness: layer.softness,
       asset: layer.asset,
+      material: layer.material,
       startDelay: layer.startDelay,
       opacity: layer.opacity,
       tint: layer.tint,

@@ -7,6 +7,7 @@ import { partsOf } from '../document/part-queries';
 import { sampleModel } from '../document/sample-assets';
 import type { Effect, ModelAsset, ObjectId, Part, PartFacts } from '../document/schema';
 import { newModel } from '../kinds/objects/model';
+import { newMorph } from '../kinds/objects/morph';
 import { newSolid } from '../kinds/objects/solid';
 import { IconiaError } from '../errors';
 import { restMatrix, restOf } from '../placing/rest';
@@ -167,14 +168,20 @@ describe('what a part is not', () => {
     );
     expect(moved.objects[LID]).toEqual(withLid.objects[LID]);
   });
-  test('nothing but parts hangs in a model, anything in a part', () => {
+  test('anything with a place hangs in a model and in a part; what a face wears does not', () => {
     const flame = newSolid(FLAME, 'sphere', 5);
     const there: Effect = { ...withLid, objects: { ...withLid.objects, [FLAME]: flame } };
     const into = (parent: ObjectId): ObjectId | null =>
       did(there, (now) => moveInStack(now, [FLAME], { parent, before: null, anchor: null })).objects[FLAME]!
         .parent;
-    expect(into(SHELL)).toBeNull();
+    expect(into(SHELL)).toBe(SHELL);
     expect(into(LID)).toBe(LID);
+    const worn = newMorph(FLAME, 5);
+    const face: Effect = { ...there, objects: { ...there.objects, [FLAME]: worn } };
+    for (const parent of [SHELL, LID])
+      expect(did(face, (now) => moveInStack(now, [FLAME], { parent, before: null, anchor: null }))).toBe(
+        face,
+      );
   });
 });
 

@@ -5,6 +5,7 @@ import { box, effectWith, id } from '../placing/testing';
 import { headAnchor } from '../kinds/objects/placed';
 import { newCard } from '../kinds/objects/card';
 import { newGroup } from '../kinds/objects/group';
+import { newText } from '../kinds/objects/text';
 import { changeObject } from './object-edits';
 import { readEffect } from '../document/migrations';
 import { anchorOf, parentOf } from '../document/queries';
@@ -84,7 +85,7 @@ describe('groups', () => {
     );
     expect(out.objects[id('leaf')]!.scene).toBe(effect.openingScene);
   });
-  test('a group does not go into itself, nor anything into what is no group', () => {
+  test('a group does not go into itself, nor anything into what holds nothing; a solid holds what lies on it', () => {
     const before = effectWith([
       newGroup(id('outer'), 'Outer', 0, CHIN),
       { ...newGroup(id('inner'), 'Inner', 1, CHIN), parent: id('outer') } as EffectObject,
@@ -93,7 +94,11 @@ describe('groups', () => {
     const to = (parent: ObjectId) => ({ parent, before: null, anchor: null });
     expect(after(before, moveInStack(before, [id('outer')], to(id('inner'))))).toBe(before);
     expect(after(before, moveInStack(before, [id('outer')], to(id('outer'))))).toBe(before);
-    expect(after(before, moveInStack(before, [id('inner')], to(id('aaaa'))))).toBe(before);
+    const text = effectWith([newText(id('text'), 'Low tide', 0, CHIN), box('aaaa', CHIN)]);
+    expect(after(text, moveInStack(text, [id('aaaa')], to(id('text'))))).toBe(text);
+    const on = after(before, moveInStack(before, [id('inner')], to(id('aaaa'))));
+    expect(on.objects[id('inner')]!.parent).toBe(id('aaaa'));
+    expect(distance(seenAt(on, id('inner')), seenAt(before, id('inner')))).toBeLessThan(1e-9);
   });
 });
 

@@ -3,7 +3,7 @@
  * the opacity, is kept in `Values`; everything else lies over the object as the document has it.
  */
 import { perObject } from '../memo';
-import { listed, valueAt, withValueAt, type NumberProperty } from '../schema/properties';
+import { listed, valueAt, withValueAt, type NumberProperty, type UnitName } from '../schema/properties';
 import { propertiesOf, type EffectObject } from './objects/objects';
 import { clamp } from '../maths/scalar';
 import type { Vec3 } from '../maths/vec3';
@@ -69,13 +69,30 @@ export const numbersOf = perObject((object: EffectObject): Readonly<Record<strin
 
 /** Those that are offered in lists. */
 export const offeredNumbers = (object: EffectObject): readonly string[] =>
-  Object.keys(numbersOf(object)).filter((path) => !path.startsWith('sizedBy'));
+  Object.keys(numbersOf(object)).filter(
+    (path) =>
+      !path.startsWith('sizedBy') &&
+      !(Object.hasOwn(drivenOf(object), path) && drivenOf(object)[path]!.quietFor),
+  );
+
+/** The unit a number of an object is shown in. */
+export const unitOfNumber = (object: EffectObject | undefined, path: string): UnitName => {
+  if (path.startsWith('move')) return 'centimetres';
+  if (path.startsWith('turn')) return 'degrees';
+  if (path === 'size' || path === 'opacity') return 'percent';
+  const property = object ? propertiesOf(object)[path] : undefined;
+  return property?.type === 'number' ? property.unit : 'plain';
+};
 
 /** What a number of an object is called in a list: "strength of the light", "shortest life (s)". */
 export const numberName = (object: EffectObject | undefined, path: string): string => {
   const own = object && Object.hasOwn(drivenOf(object), path) ? drivenOf(object)[path] : undefined;
   return own ? listed(own) : (PLACED_NAMES[path] ?? (path.startsWith('sizedBy') ? 'size' : path));
 };
+
+/** The same where its values are shown with their unit: "strength of the light", "shortest life". */
+export const bareNumberName = (object: EffectObject | undefined, path: string): string =>
+  numberName(object, path).replace(/ \([^)]*\)$/, '');
 
 // A document may say anything, `__proto__` too.
 const isOwn = (object: EffectObject, path: string): boolean =>

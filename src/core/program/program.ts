@@ -3,7 +3,15 @@ import { actionKind, actionLength, actsOnObjects, lengthOn, roundLength } from '
 import { isPlacedSignal } from '../kinds/signals/signals';
 import { triggerKind } from '../kinds/triggers/triggers';
 import { hasPlacedNodes, reachedBy, signalsOf, triggersOf } from '../document/behaviour-queries';
-import { cueOrder, inOrder, parentOf, sceneOrder, stackOrder, targetOrder } from '../document/queries';
+import {
+  coveringOrder,
+  cueOrder,
+  inOrder,
+  parentOf,
+  sceneOrder,
+  stackOrder,
+  targetOrder,
+} from '../document/queries';
 import type {
   Action,
   Anchor,
@@ -68,6 +76,8 @@ export interface Program {
   /** In the order of the Stack: groups before what they hold. */
   readonly objects: readonly EffectObject[];
   readonly indexOf: ReadonlyMap<ObjectId, number>;
+  /** How high each object lies over others, 0 topmost: what hangs in a card lies over it. */
+  readonly covering: readonly number[];
   /** Index of the group each object hangs in; -1 for none. */
   readonly parents: readonly number[];
   /** Of a part of a model: where its own space begins in the space it hangs in, in rest; null for everything else. */
@@ -159,6 +169,8 @@ export const compile = (effect: Effect): Program => {
     const parent = o.parent === null ? null : parentOf(effect, o);
     return parent ? indexOf.get(parent.id)! : -1;
   });
+  const covering = new Array<number>(objects.length);
+  coveringOrder(effect).forEach((o, rank) => (covering[indexOf.get(o.id)!] = rank));
   const anchors: Anchor[] = [];
   const anchorKeys: string[] = [];
   const scenes: (SceneId | null)[] = [];
@@ -186,6 +198,7 @@ export const compile = (effect: Effect): Program => {
     effect,
     objects,
     indexOf,
+    covering,
     parents,
     origins: objects.map((o) => partOrigin(effect, o)),
     partsOf: partsByModel(objects, parents),

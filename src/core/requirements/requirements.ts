@@ -60,6 +60,8 @@ const drawingOf = (effect: Effect, object: EffectObject): readonly DrawingPart[]
     ...(wears ? (['surfaces', 'camera'] as const) : []),
     // While no light of the effect shines it is lit as the camera picture is, which is measured.
     ...(isLit(object) ? (['camera'] as const) : []),
+    // Its light reaches skin, which is measured.
+    ...(object.kind === 'light' && object.onFaces !== 'no' ? (['faces', 'camera'] as const) : []),
     // Whoever tells people from the room looks at the camera picture.
     ...(ofObject(effect, object).includes('people') ? (['camera'] as const) : []),
   ];

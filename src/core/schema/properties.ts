@@ -68,6 +68,8 @@ export interface NumberProperty extends Described {
   readonly bare?: boolean;
   /** Actions, drives, formulas and scripts can change it. */
   readonly driven?: boolean;
+  /** Not offered: what fades write, where the number of this path says how strong a thing is. */
+  readonly quietFor?: string;
 }
 export interface ChoiceProperty extends Described {
   readonly type: 'choice';

@@ -3,19 +3,17 @@
  * show page what the one effect uses, loaded for it (`load.ts`). What was not given is not drawn by something else: it throws.
  */
 import type { EffectObject, ObjectKind } from '../../core/document/schema';
-import type { CameraParts } from '../backdrop/camera-parts';
-import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import type { Blended } from '../effect/blended';
+import type { CameraParts } from '../backdrop/camera-parts';
 import { CardView } from '../effect/objects/card-view';
 import { EmptyView } from '../effect/objects/empty-view';
 import { FillView } from '../effect/objects/fill-view';
 import { LiveView } from '../effect/objects/live-view';
 import { OccluderView } from '../effect/objects/occluder-view';
 import type { ObjectView, ViewTools } from '../effect/objects/object-view';
-import type { Stores } from '../effect/stores';
 import type { FaceLooks } from '../face/face-looks';
 import type { GradeView } from '../grade/grade-view';
-import type { WornSurface } from '../surface/worn-surface';
+import type { SurfaceCut, WornSurface } from '../surface/worn-surface';
 import { given } from './given';
 
 type MakeView = (tools: ViewTools) => ObjectView;
@@ -24,13 +22,13 @@ export interface Abilities {
   /** Views of objects, by their kind. A view is only ever shown objects of its kind. */
   readonly views: Readonly<Partial<Record<ObjectKind, MakeView>>>;
   /** What faces wear: make-up, irises, lashes, hair, retouch, another shape. */
-  readonly faces?: (stores: Stores, beneath: FramebufferCopy, camera: CameraParts | null) => FaceLooks;
+  readonly faces?: (tools: ViewTools) => FaceLooks;
   /** Grades over the finished picture. */
   readonly grades?: () => GradeView;
   /** Parts of the camera picture: people, the room, the face; how it is lit. */
   readonly camera?: () => CameraParts;
   /** Materials with pictures, circuits and light. */
-  readonly surfaces?: (tools: ViewTools, blended: Blended) => WornSurface;
+  readonly surfaces?: (tools: ViewTools, blended: Blended, cut?: SurfaceCut) => WornSurface;
 }
 
 /** Says which kind of object a view is of: the list of all views does not tell. */

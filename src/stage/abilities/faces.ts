@@ -2,5 +2,5 @@ import { FaceLooks } from '../face/face-looks';
 import type { Abilities } from './abilities';
 
 export const faces: Partial<Abilities> = {
-  faces: (stores, beneath, camera) => new FaceLooks(stores, beneath, camera),
+  faces: (tools) => new FaceLooks(tools),
 };

@@ -2,5 +2,5 @@ import { SurfaceMaterial } from '../surface/surface-material';
 import type { Abilities } from './abilities';
 
 export const surfaces: Partial<Abilities> = {
-  surfaces: (tools, blended) => new SurfaceMaterial(tools, blended),
+  surfaces: (tools, blended, cut) => new SurfaceMaterial(tools, blended, false, cut),
 };

@@ -8,6 +8,8 @@ import {
   Mesh,
   NormalBlending,
   OneFactor,
+  OneMinusSrcAlphaFactor,
+  SrcAlphaFactor,
   Vector2,
   ZeroFactor,
   type Material,
@@ -33,6 +35,14 @@ const TAIL = /* glsl */ `#include <dithering_fragment>
   gl_FragColor = vec4(blendOver(under, clamp(gl_FragColor.rgb, 0.0, 1.0), gl_FragColor.a), 1.0);
   #endif`;
 
+/** As normal blending has it (three draws what is not transparent without, unless it is told the factors). */
+const OVER = {
+  blendSrc: SrcAlphaFactor,
+  blendDst: OneMinusSrcAlphaFactor,
+  blendSrcAlpha: OneFactor,
+  blendDstAlpha: OneMinusSrcAlphaFactor,
+} as const;
+
 type Defined = Material & { defines?: Record<string, unknown> };
 
 export class Blended {
@@ -47,7 +57,11 @@ export class Blended {
     mode: { value: 0 },
   };
 
-  constructor(private readonly beneath: FramebufferCopy) {}
+  /** `early`: it is drawn among what covers, though it lets something through: what lies in the skin of a face. */
+  constructor(
+    private readonly beneath: FramebufferCopy,
+    private readonly early = false,
+  ) {}
 
   /** Makes a material able to blend; once for each. */
   prepare(material: Material): void {
@@ -99,11 +113,14 @@ export class Blended {
       material.needsUpdate = true;
     }
     // What blends is drawn after all that covers, in the order of the Stack.
-    const transparent = clear || sees;
+    const transparent = !this.early && (clear || sees);
     if (material.transparent !== transparent) material.needsUpdate = true;
     material.transparent = transparent;
-    material.blending = sees ? CustomBlending : NormalBlending;
-    if (!sees) return;
+    material.blending = sees || this.early ? CustomBlending : NormalBlending;
+    if (!sees) {
+      if (this.early) Object.assign(material, OVER);
+      return;
+    }
     // What is written holds what is beneath already.
     Object.assign(material, {
       blendSrc: OneFactor,

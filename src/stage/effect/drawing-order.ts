@@ -9,7 +9,7 @@ export const STACK_TOP = ABOVE_ALL;
 
 /**
  * Occluders come before everything, as they only hide. Then grounds in the world, whose shadows would else be drawn over the feet of a card
- * that stands on them; a ground on a face is a part of it, and has its place in the Stack. All others follow the Stack: `index` 0 is its top.
+ * that stands on them; a ground on a face is a part of it, and has its place in the Stack. All others follow the Stack: `index` 0 is what covers all.
  */
 export const orderOf = (object: EffectObject, anchor: Anchor, index: number): number => {
   if (object.kind === 'occluder') return -1;

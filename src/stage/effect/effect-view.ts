@@ -12,6 +12,7 @@ import type { Program } from '../../core/program/program';
 import type { Values } from '../../core/kinds/values';
 import type { Particles } from '../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId, Target } from '../../core/document/schema';
+import { materialIdsOf } from '../../core/document/material-queries';
 import { isLit, isOnFace, kindOf } from '../../core/kinds/objects/objects';
 import { SCREEN_HEIGHT, type Layering } from '../../core/placing/anchors';
 import { partsNow, type ObjectPlaces, type PartNow, type Place } from '../../core/placing/places';
@@ -86,11 +87,11 @@ export class EffectView {
       beneath: new FramebufferCopy(),
       square: flatGeometry(),
       camera,
-      surface: (blended) => given(abilities.surfaces, 'materials')(this.tools, blended),
+      surface: (blended, cut) => given(abilities.surfaces, 'materials')(this.tools, blended, cut),
     };
     this.screenCamera.position.z = 1;
     this.hint = new PictureHint(this.tools);
-    this.looks = abilities.faces?.(stores, this.tools.beneath, camera) ?? null;
+    this.looks = abilities.faces?.(this.tools) ?? null;
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
   }
@@ -157,6 +158,7 @@ export class EffectView {
             )
           )
             this.shown.space = true;
+        if (all.length > 0 && materialIdsOf(object).length > 0) lit.space = true;
         return;
       }
       // Its model draws it.
@@ -166,7 +168,7 @@ export class EffectView {
       entry.object = object;
       for (const [instance, view] of entry.views)
         if (!all.some((p) => p.instance === instance)) view.node.visible = false;
-      const order = orderOf(object, program.anchors[i]!, i);
+      const order = orderOf(object, program.anchors[i]!, program.covering[i]!);
       for (const place of all) {
         // A fountain has one set of particles, wherever its copies are.
         if (object.kind === 'fountain' && place !== all[0]) continue;
@@ -180,7 +182,8 @@ export class EffectView {
           ground = joined(ground, groundOf(object, place, program.anchors[i]!.kind === 'skin'));
       }
     });
-    this.looks?.finish(this.scenes.space, light);
+    this.looks?.finish(this.scenes.space, light, lights, program.effect);
+    if (this.looks?.isLit) this.shown.space = true;
     // Where nobody knows the light of the picture, it is measured, if something is lit by it.
     const asPicture = lit.space && lights.length === 0;
     const { camera } = this.tools;

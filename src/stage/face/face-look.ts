@@ -23,6 +23,7 @@ import type { FramebufferCopy } from '../effect/framebuffer-copy';
 import { modeNumber } from '../effect/blend-shader';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
 import { texture, value } from '../passes';
+import { faceLitUniforms, PLAIN_LIGHT, setFaceLit, type FaceLight } from './face-lit';
 import { LookFlattener, type FlatStep, type LayerNow } from './look-flattener';
 import { LOOK_FRAGMENT, LOOK_VERTEX } from './look-shader';
 import type { RegionTextures } from './region-textures';
@@ -44,12 +45,11 @@ export interface LookScene {
   /** Where something is before the face; null when nobody knows. */
   readonly cover: Texture | null;
   readonly light: LightEstimate | null;
+  /** Lights of the effect that reach it. */
+  readonly lit: Omit<FaceLight, 'camera'> | null;
   /** Pixels along a side of the flattened layout. */
   readonly density: number;
 }
-
-/** Light from the front and above, for pictures whose light nobody knows. */
-const PLAIN_LIGHT: LightEstimate = { direction: [0.3, 0.6, 0.74], colour: '#ffffff', brightness: 0.7 };
 
 const createPass = () =>
   new ShaderMaterial({
@@ -76,6 +76,7 @@ const createPass = () =>
       knowsLips: value(false),
       lightDirection: value(new Vector3()),
       lightColour: value(new Vector3()),
+      ...faceLitUniforms(),
     },
     side: FrontSide,
     depthWrite: false,
@@ -105,7 +106,7 @@ class LookPart {
   }
 
   prepare(scene: LookScene): void {
-    const { face, layers, renderer, camera, cover, light, meanSkin, meanLips } = scene;
+    const { face, layers, renderer, camera, cover, light, lit, meanSkin, meanLips } = scene;
     this.flattener.update(renderer, layers, scene.density);
     const { steps } = this.flattener;
     const count = Math.ceil(steps.length / MOST_STEPS);
@@ -119,7 +120,7 @@ class LookPart {
     const { direction, colour, brightness } = light ?? PLAIN_LIGHT;
     for (const [i, pass] of this.passes.slice(0, count).entries()) {
       const u = pass.material.uniforms;
-      this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS));
+      this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS), lit !== null);
       u.meanSkin!.value = meanSkin;
       u.meanLips!.value = meanLips;
       u.knowsLips!.value = meanLips !== null && meanSkin !== null;
@@ -127,7 +128,10 @@ class LookPart {
       u.cover!.value = cover;
       u.covered!.value = cover !== null;
       (u.lightDirection!.value as Vector3).set(...direction);
-      (u.lightColour!.value as Vector3).set(...linearOf(rgbOf(colour))).multiplyScalar(0.4 + brightness);
+      (u.lightColour!.value as Vector3)
+        .set(...linearOf(rgbOf(colour)))
+        .multiplyScalar((0.4 + brightness) * (lit?.lights.camera ?? 1));
+      setFaceLit(u, light ?? PLAIN_LIGHT, lit);
     }
   }
 
@@ -142,11 +146,20 @@ class LookPart {
     this.node.add(pass);
   }
 
-  private setSteps(material: ShaderMaterial, steps: readonly FlatStep[]): void {
+  private setSteps(material: ShaderMaterial, steps: readonly FlatStep[], lit: boolean): void {
     const { finished } = this.flattener;
     const u = material.uniforms;
-    if (material.defines.STEPS !== steps.length || 'FINISHED' in material.defines !== finished) {
-      material.defines = { STEPS: steps.length, ...(finished ? { FINISHED: '' } : {}) };
+    const { defines } = material;
+    if (
+      defines.STEPS !== steps.length ||
+      'FINISHED' in defines !== finished ||
+      'LAMPS' in defines !== (lit && finished)
+    ) {
+      material.defines = {
+        STEPS: steps.length,
+        ...(finished ? { FINISHED: '' } : {}),
+        ...(lit && finished ? { LAMPS: '' } : {}),
+      };
       material.needsUpdate = true;
     }
     u.bounds!.value = steps.map((s) => new Vector4(...s.bounds));
@@ -168,15 +181,21 @@ class LookPart {
   }
 }
 
+/** More runs than that are drawn as if they were one. */
+const MOST_RUNS = 9;
+/** Where in the order of drawing the skin of a face's run of layers is; irises and lashes come after all of them. */
+export const orderOfRun = (run: number): number => -0.5 + 0.01 * Math.min(MOST_RUNS, run);
+
 export class FaceLook {
   readonly node = new Group();
   private readonly skin: LookPart;
   private readonly openings: LookPart;
 
-  constructor(regions: RegionTextures, beneath: FramebufferCopy) {
+  /** `run`: which of a face's looks it is, where things of a material lie between them. */
+  constructor(regions: RegionTextures, beneath: FramebufferCopy, run = 0) {
     // Before everything but occluders. Eyes come before the skin: the nose of a turned face covers the far one.
-    this.openings = new LookPart(regions, beneath, this.node, OPENING_TRIANGLES, true, -0.6);
-    this.skin = new LookPart(regions, beneath, this.node, OPEN_TRIANGLES, false, -0.5);
+    this.openings = new LookPart(regions, beneath, this.node, OPENING_TRIANGLES, true, orderOfRun(run) - 0.1);
+    this.skin = new LookPart(regions, beneath, this.node, OPEN_TRIANGLES, false, orderOfRun(run));
   }
 
   /** What lies on the skin; for tests and benches. */

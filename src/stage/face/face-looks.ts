@@ -10,14 +10,17 @@ import {
 } from 'three';
 import type { Media } from '../../core/kinds/values';
 import type { Effect, EffectObject, Layer } from '../../core/document/schema';
+import { faceLightsOf, type FaceLights, type LightPlace } from '../../core/light/face-lights';
+import type { Irradiance } from '../../core/light/irradiance';
 import { fromPose } from '../../core/maths/matrix';
 import type { Place } from '../../core/placing/places';
-import type { LightEstimate } from '../../core/tracking/track-frame';
+import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
 import type { Seconds } from '../../core/units';
 import type { CameraParts } from '../backdrop/camera-parts';
 import { pictureOf, WHOLE } from '../effect/asset-picture';
-import type { FramebufferCopy } from '../effect/framebuffer-copy';
+import type { ViewTools } from '../effect/objects/object-view';
 import type { Stores } from '../effect/stores';
+import { aroundOf, type FaceLight } from './face-lit';
 import type { FaceLook } from './face-look';
 import type { LayerMask } from './limit-shader';
 import { RegionTextures } from './region-textures';
@@ -30,26 +33,51 @@ const densityFor = (height: number): number =>
 /** What behaviour plays counts from its own beginning. */
 const startDelayOf = (object: EffectObject): Seconds => ('startDelay' in object ? object.startDelay : 0);
 
+const wearingNothing = (face: TrackedFace): Wearing => ({
+  face,
+  layers: [],
+  irises: [],
+  lashes: [],
+  hair: [],
+  retouch: [],
+  shapes: [],
+  relief: 0,
+});
+
+/** Farther than hair lies from the skin, metres. */
+const DRAWN_OUT = 0.008;
+const isDrawnOut = ({ landmarks, unmorphed }: TrackedFace): boolean =>
+  unmorphed !== undefined && landmarks.some((x, i) => Math.abs(x - unmorphed[i]!) > DRAWN_OUT);
+/** Dyed hair has to be found; a drawn-out face comes before hair that lies behind it. */
+const asksForHair = ({ hair, face }: Wearing): boolean => hair.length > 0 || isDrawnOut(face);
+
 export class FaceLooks {
   private readonly regions = new RegionTextures();
   private readonly faces = new Map<number, WornFace>();
   private wanted = new Map<number, Wearing>();
   private light: LightEstimate | null = null;
+  private lit: Omit<FaceLight, 'camera'> | null = null;
   /** Something on a face gives way to what is before it. */
   private givesWay = false;
   /** Draws nothing; stands where all that faces wear is drawn, and nothing before them yet. */
   private readonly dressed = new Mesh(new BufferGeometry(), new MeshBasicMaterial());
 
-  constructor(
-    private readonly stores: Stores,
-    private readonly beneath: FramebufferCopy,
-    private readonly camera: CameraParts | null,
-  ) {
+  private readonly stores: Stores;
+  private readonly camera: CameraParts | null;
+
+  constructor(private readonly tools: ViewTools) {
+    this.stores = tools.stores;
+    this.camera = tools.camera;
     this.dressed.geometry.setAttribute('position', new BufferAttribute(new Float32Array(9), 3));
     this.dressed.frustumCulled = false;
     this.dressed.renderOrder = -0.2;
     this.dressed.material.colorWrite = this.dressed.material.depthWrite = false;
     this.dressed.onBeforeRender = () => this.camera?.keepMade();
+  }
+
+  /** Whether lights of the effect reach faces now. */
+  get isLit(): boolean {
+    return this.lit !== null && this.wanted.size > 0;
   }
 
   /** A new frame: no face wears anything yet. */
@@ -69,14 +97,7 @@ export class FaceLooks {
     media: Media | null = null,
   ): boolean {
     if (!face || opacity === 0) return false;
-    const wearing: Wearing = this.wanted.get(face.id) ?? {
-      face,
-      layers: [],
-      irises: [],
-      lashes: [],
-      hair: [],
-      retouch: [],
-    };
+    const wearing = this.wanted.get(face.id) ?? wearingNothing(face);
     const worn = this.put(wearing, object, effect, opacity, media ? media.at + startDelayOf(object) : time);
     if (worn) this.wanted.set(face.id, wearing);
     return worn;
@@ -113,8 +134,14 @@ export class FaceLooks {
         wearing.retouch.unshift({ object, opacity });
         return true;
       // The face has its shape already; it has to be drawn.
-      case 'morph':
-        return wearing.face.unmorphed !== undefined;
+      case 'morph': {
+        const material = object.material ? effect.materials[object.material] : undefined;
+        wearing.relief = Math.max(wearing.relief, object.relief * opacity);
+        const there = opacity * Math.min(1, Math.max(0, object.amount));
+        if (material && there > 0)
+          wearing.shapes.unshift({ object, opacity: there, skin: { material, effect, time } });
+        return wearing.face.unmorphed !== undefined || material !== undefined;
+      }
       default:
         return false;
     }
@@ -133,10 +160,12 @@ export class FaceLooks {
         ? pictureOf(this.stores, asset, own, this.camera !== null)
         : null;
     if (layer.asset && !picture) return false;
+    const material = layer.material ? effect.materials[layer.material] : undefined;
     wearing.layers.unshift({
       ...mask,
       opacity,
       picture,
+      skin: material ? { material, effect, time } : null,
       moment: asset?.kind === 'video' ? own : (picture?.texture.version ?? 0),
       limit,
     });
@@ -159,8 +188,13 @@ export class FaceLooks {
     return painted && { layer, painted, version: painted.version };
   }
 
-  /** All objects are there: faces get what they wear. */
-  finish(scene: Scene, light: LightEstimate | null): void {
+  /** All objects are there: faces get what they wear, and `lights` of the effect reach those that are seen. */
+  finish(scene: Scene, light: LightEstimate | null, lights: readonly LightPlace[], effect: Effect): void {
+    const reaching = faceLightsOf(lights);
+    this.lit = reaching && { lights: reaching, around: this.aroundOf(reaching, effect) };
+    if (reaching)
+      for (const face of this.camera?.faces ?? [])
+        if (!this.wanted.has(face.id)) this.wanted.set(face.id, wearingNothing(face));
     for (const [id, face] of this.faces)
       if (!this.wanted.has(id)) {
         face.dispose();
@@ -169,7 +203,7 @@ export class FaceLooks {
     for (const [id, wearing] of this.wanted) {
       let worn = this.faces.get(id);
       if (!worn) {
-        worn = new WornFace(this.regions, this.beneath);
+        worn = new WornFace(this.regions, this.tools);
         this.faces.set(id, worn);
         scene.add(worn.node);
       }
@@ -178,17 +212,21 @@ export class FaceLooks {
       worn.show(wearing);
     }
     const shines = [...this.wanted.values()].some(
-      ({ layers, irises }) => irises.length > 0 || layers.some(({ layer }) => layer.finish !== 'painted'),
+      ({ face, layers, irises }) =>
+        reaching !== null ||
+        irises.length > 0 ||
+        face.unmorphed !== undefined ||
+        layers.some(({ layer }) => layer.finish !== 'painted'),
     );
     this.givesWay = [...this.wanted.values()].some(
       ({ face, layers, irises, lashes, retouch }) =>
+        reaching !== null ||
         irises.length + lashes.length + retouch.length > 0 ||
         face.unmorphed !== undefined ||
         layers.some(({ layer }) => layer.givesWay),
     );
     if (this.givesWay && this.camera?.has) this.camera.look();
-    if (this.camera?.has && [...this.wanted.values()].some((w) => w.hair.length > 0))
-      this.camera.lookForHair();
+    if (this.camera?.has && [...this.wanted.values()].some(asksForHair)) this.camera.lookForHair();
     if (this.dressed.parent !== scene) scene.add(this.dressed);
     this.dressed.visible = this.wanted.size > 0 && this.camera?.wantsMade === true;
     this.light = light ?? (shines && this.camera ? this.camera.lit().estimate : null);
@@ -205,11 +243,21 @@ export class FaceLooks {
         camera,
         copy: parts?.has ? () => parts.copy() : null,
         cover: this.givesWay ? (parts?.cover() ?? null) : null,
-        hair: all.some((w) => w.hair.length > 0) ? (parts?.hair() ?? null) : null,
+        hair: all.some(asksForHair) ? (parts?.hair() ?? null) : null,
         faces: parts?.faces ?? [],
         light: this.light,
+        lit: this.lit,
         density: densityFor(height),
       });
+  }
+
+  /** Null while the picture of the surroundings is on its way. */
+  private aroundOf({ surroundings }: FaceLights, effect: Effect): Irradiance | null {
+    if (!surroundings) return null;
+    if (surroundings.asset === null) return aroundOf(null);
+    const asset = effect.assets[surroundings.asset];
+    const picture = asset?.kind === 'surroundings' ? this.stores.surroundings.get(asset) : null;
+    return picture && aroundOf(picture);
   }
 
   /** The look of a face; for tests and benches. */

@@ -36,6 +36,10 @@ import { FLATTEN_FRAGMENT, FLATTEN_VERTEX, OUTPUTS, type Output } from './flatte
 import { limitUniforms, setLimit, type LayerMask } from './limit-shader';
 import { paintedBounds } from './painted-bounds';
 import type { RegionTextures } from './region-textures';
+import type { SkinNow } from './skin-surface';
+
+/** A material on a layer, at the moment. */
+export type SkinOf = Pick<SkinNow, 'material' | 'effect' | 'time'>;
 
 /** A layer as it is now. */
 export interface LayerNow extends LayerMask {
@@ -44,6 +48,8 @@ export interface LayerNow extends LayerMask {
   /** Changes with the moment of a video. */
   readonly moment: number;
   readonly limit: LayerMask | null;
+  /** What it is made of; null is colour. */
+  readonly skin: SkinOf | null;
 }
 
 export interface FlatStep {

@@ -5,6 +5,7 @@
 import { EYEBALL_LEFT, EYEBALL_RIGHT } from '../../core/face/neutral';
 import { BLEND_FUNCTIONS } from '../effect/blend-shader';
 import { SRGB_GLSL } from '../grade/grade-shader';
+import { FACE_LIT_GLSL } from './face-lit-shader';
 import { TOOTH_GLSL } from './tooth-shader';
 
 const BALLS = [EYEBALL_RIGHT, EYEBALL_LEFT]
@@ -50,6 +51,9 @@ export const LOOK_FRAGMENT = /* glsl */ `
   uniform bool knowsLips;
   uniform vec3 lightDirection; // towards it, world
   uniform vec3 lightColour; // linear
+  #ifdef LAMPS
+  ${FACE_LIT_GLSL}
+  #endif
   varying vec2 vUv;
   varying vec3 vNormal;
   varying vec3 vTowards;
@@ -78,6 +82,20 @@ export const LOOK_FRAGMENT = /* glsl */ `
     float a2 = pow(rough, 4.0);
     float d = nh * nh * (a2 - 1.0) + 1.0;
     return a2 / (3.14159265 * d * d);
+  }
+  /** What of a light that comes from l is mirrored towards v, of the light that a white surface would show. */
+  vec3 highlight(vec3 n, vec3 v, vec3 l, float rough, vec3 mirror) {
+    vec3 h = normalize(v + l);
+    float nh = max(dot(n, h), 0.0);
+    float nv = max(dot(n, v), 0.05);
+    float nl = max(dot(n, l), 0.0);
+    // A wet film on skin that is rough itself: a sharp highlight within a wide one.
+    float spread = 0.7 * min(spreadOf(rough, nh), 40.0) + 0.3 * spreadOf(min(1.0, 2.1 * rough), nh);
+    float k = rough * rough * 0.5;
+    float hidden = 1.0 / ((nl * (1.0 - k) + k) * (nv * (1.0 - k) + k));
+    vec3 fresnel = mirror + (1.0 - mirror) * pow(1.0 - max(dot(h, v), 0.0), 5.0);
+    // White skin would show the light's colour; the light itself is pi times as much (Lambert).
+    return 3.14159265 * fresnel * min(spread * hidden * 0.25, 6.0) * nl;
   }
   /** Grains of mica: each leans its own way and flashes when it mirrors the light. */
   float sparkle(vec3 normal, vec3 halfway) {
@@ -179,16 +197,9 @@ export const LOOK_FRAGMENT = /* glsl */ `
       vec3 n = normalize(vNormal);
       vec2 uneven = unevenness() * 0.34 * smoothstep(0.5, 0.2, rough);
       n = normalize(n + vec3(uneven, 0.0));
-      float nh = max(dot(n, h), 0.0);
       float nv = max(dot(n, v), 0.05);
-      float nl = max(dot(n, lightDirection), 0.0);
-      // A wet film on skin that is rough itself: a sharp highlight within a wide one.
-      float spread = 0.7 * min(spreadOf(rough, nh), 40.0) + 0.3 * spreadOf(min(1.0, 2.1 * rough), nh);
-      float k = rough * rough * 0.5;
-      float hidden = 1.0 / ((nl * (1.0 - k) + k) * (nv * (1.0 - k) + k));
       vec3 own = toLinear(c);
       vec3 mirror = mix(vec3(0.045), own, metal);
-      vec3 fresnel = mirror + (1.0 - mirror) * pow(1.0 - max(dot(h, v), 0.0), 5.0);
       // What is mirrored beside the lamp: the room, brighter above and where the light comes from.
       vec3 r = reflect(-v, n);
       // Its even part is in the picture already: skin mirrors about as much of it as what is wet.
@@ -196,10 +207,24 @@ export const LOOK_FRAGMENT = /* glsl */ `
       float edge = pow(1.0 - nv, 3.0);
       // Pores and creases of the skin break the highlight.
       float grain = mix(1.0, light, 0.35);
-      // White skin would show the light's colour; the light itself is pi times as much (Lambert).
-      vec3 shine = lightColour * (3.14159265 * fresnel * min(spread * hidden * 0.25, 6.0) * nl * grain + (mirror + edge * 0.25) * room);
+      vec3 shine = lightColour * (highlight(n, v, lightDirection, rough, mirror) * grain + (mirror + edge * 0.25) * room);
+      vec3 glitter = min(sparkle(n, h), 1.5) * lightColour;
+      #ifdef LAMPS
+      vec3 place = cameraPosition - vTowards;
+      shine += (mirror + edge * 0.25) * aroundOn(r);
+      for (int i = 0; i < lampCount; i++) {
+        if (lampAt[i].w < 0.5) continue;
+        vec3 l = towardsLamp(i, place);
+        shine += lampLight(i, place) * highlight(n, v, l, rough, mirror) * grain;
+        glitter += lampLight(i, place) * min(sparkle(n, normalize(v + l)), 1.5);
+      }
+      // All of the face is lit anew after this, its highlights are already.
+      vec3 anew = max(relit(n, place), vec3(0.08));
+      shine /= anew;
+      glitter /= anew;
+      #endif
       own = own * (1.0 - 0.6 * metal) + gloss.x * shine;
-      own += extra.x * min(sparkle(n, h), 1.5) * lightColour * mix(vec3(1.0), own / max(most(own), 0.05), 0.45);
+      own += extra.x * glitter * mix(vec3(1.0), own / max(most(own), 0.05), 0.45);
       c = toSrgb(min(own, vec3(1.0)));
     }
     #endif

@@ -5,12 +5,17 @@
 import {
   BufferAttribute,
   BufferGeometry,
+  DataTexture,
   DoubleSide,
+  FloatType,
   Matrix4,
   Mesh,
+  RedFormat,
+  RepeatWrapping,
   Scene,
   ShaderMaterial,
   Vector2,
+  Vector3,
   Vector4,
   type PerspectiveCamera,
   type Texture,
@@ -21,11 +26,15 @@ import { FACE_LANDMARKS, OVAL } from '../../core/face/landmarks';
 import { backfill, backfillTriangles } from '../../core/face/morph/backfill';
 import { middleOfPoints, outlineFrom } from '../../core/face/morph/outline';
 import { TRIANGLES } from '../../core/face/neutral';
+import { landmarkNormals } from '../../core/face/landmark-normals';
+import { conjugate, rotate } from '../../core/maths/quaternion';
 import { toLocal } from '../../core/maths/pose';
 import type { Vec3 } from '../../core/maths/vec3';
-import type { TrackedFace } from '../../core/tracking/track-frame';
+import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';
+import type { Unit } from '../../core/units';
 import { OVER_PICTURE, texture, value } from '../passes';
 import { faceGeometry, fitFace } from '../effect/objects/face-geometry';
+import { PLAIN_LIGHT } from './face-lit';
 import { BACKFILL_FRAGMENT, BACKFILL_VERTEX, MORPH_FRAGMENT, MORPH_VERTEX } from './morph-shader';
 import { headToClip } from './to-clip';
 
@@ -35,6 +44,12 @@ export interface MorphScene {
   /** What stands on the canvas. */
   readonly picture: Texture;
   readonly cover: Texture | null;
+  /** Where hair is; null when nobody knows. */
+  readonly hair: Texture | null;
+  /** What the camera stands in; null where nobody knows. */
+  readonly light: LightEstimate | null;
+  /** How much the new shape is lit as it is turned now. */
+  readonly relief: Unit;
 }
 
 /** Directions in which the outline is looked at. */
@@ -64,6 +79,8 @@ export class MorphView {
   private readonly order = new Uint16Array(TRIANGLES.length);
   private readonly size = new Vector2();
   private readonly toClip = new Matrix4();
+  /** How far the face reached before, by direction. */
+  private readonly reach = new DataTexture(new Float32Array(DIRECTIONS), DIRECTIONS, 1, RedFormat, FloatType);
   /** Landmarks in the picture: x by the aspect, y, so that a circle is round. */
   private readonly seen = [
     new Float32Array(2 * FACE_LANDMARKS),
@@ -72,12 +89,25 @@ export class MorphView {
 
   constructor() {
     const geometry = faceGeometry();
+    this.reach.wrapS = RepeatWrapping;
     geometry.setIndex(new BufferAttribute(this.order, 1));
-    geometry.setAttribute('from', new BufferAttribute(new Float32Array(FACE_LANDMARKS * 3), 3));
+    for (const name of ['from', 'facing'])
+      geometry.setAttribute(name, new BufferAttribute(new Float32Array(FACE_LANDMARKS * 3), 3));
     const edge = new Float32Array(FACE_LANDMARKS).fill(1);
     for (const i of OVAL) edge[i] = 0;
     geometry.setAttribute('edge', new BufferAttribute(edge, 1));
-    this.skin = new Mesh(geometry, material(MORPH_VERTEX, MORPH_FRAGMENT, { toClip: value(this.toClip) }));
+    this.skin = new Mesh(
+      geometry,
+      material(MORPH_VERTEX, MORPH_FRAGMENT, {
+        toClip: value(this.toClip),
+        hair: texture(),
+        knowsHair: value(false),
+        light: value(new Vector3()),
+        relief: value(0),
+        outline: value(this.reach),
+        middle: value(new Vector3()),
+      }),
+    );
     const strip = new BufferGeometry();
     strip.setAttribute('position', new BufferAttribute(new Float32Array(6 * DIRECTIONS), 3));
     strip.setAttribute('from', new BufferAttribute(new Float32Array(4 * DIRECTIONS), 2));
@@ -101,10 +131,23 @@ export class MorphView {
     if (!this.project(face.landmarks, aspect, this.seen[1])) return;
     this.fill(aspect);
     const { geometry } = this.skin;
-    fitFace(geometry, face, false);
-    const from = geometry.getAttribute('from') as BufferAttribute;
-    (from.array as Float32Array).set(face.unmorphed.subarray(0, FACE_LANDMARKS * 3));
-    from.needsUpdate = true;
+    fitFace(geometry, face);
+    const before = {
+      from: face.unmorphed.subarray(0, FACE_LANDMARKS * 3),
+      facing: landmarkNormals(face.unmorphed),
+    };
+    for (const [name, values] of Object.entries(before)) {
+      const attribute = geometry.getAttribute(name) as BufferAttribute;
+      (attribute.array as Float32Array).set(values);
+      attribute.needsUpdate = true;
+    }
+    const { hair, knowsHair, light, relief } = this.skin.material.uniforms;
+    hair!.value = scene.hair;
+    knowsHair!.value = scene.hair !== null;
+    relief!.value = scene.relief;
+    (light!.value as Vector3).set(
+      ...rotate(conjugate(face.pose.rotation), (scene.light ?? PLAIN_LIGHT).direction),
+    );
     farToNear(
       TRIANGLES,
       face.landmarks,
@@ -139,10 +182,11 @@ export class MorphView {
     // Seen from between both, so that both have all of their outline around it.
     const [a, b] = [middleOfPoints(before), middleOfPoints(after)];
     const centre = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as const;
-    const { corners, from, any } = backfill(
-      outlineFrom(centre, before, TRIANGLES, DIRECTIONS),
-      outlineFrom(centre, after, TRIANGLES, DIRECTIONS),
-    );
+    const outline = outlineFrom(centre, before, TRIANGLES, DIRECTIONS);
+    (this.reach.image.data as Float32Array).set(outline.radii);
+    this.reach.needsUpdate = true;
+    (this.skin.material.uniforms.middle!.value as Vector3).set(...centre, aspect);
+    const { corners, from, any } = backfill(outline, outlineFrom(centre, after, TRIANGLES, DIRECTIONS));
     this.behind.visible = any;
     if (!any) return;
     const { position, from: taken } = this.behind.geometry.attributes as Record<string, BufferAttribute>;
@@ -153,6 +197,7 @@ export class MorphView {
   }
 
   dispose(): void {
+    this.reach.dispose();
     for (const { geometry, material } of [this.skin, this.behind]) {
       geometry.dispose();
       material.dispose();

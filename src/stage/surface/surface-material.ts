@@ -21,7 +21,7 @@ import type { ViewTools } from '../effect/objects/object-view';
 import { compiledOf, markOf } from './compiled-surfaces';
 import { shownPicture, type ShownPicture } from './surface-pictures';
 import { patchSurface } from './surface-shader';
-import type { SurfaceNow, WornSurface } from './worn-surface';
+import type { SurfaceCut, SurfaceNow, WornSurface } from './worn-surface';
 
 type Lit = MeshStandardMaterial | MeshPhysicalMaterial;
 type Uniforms = Record<string, { value: unknown }>;
@@ -57,6 +57,7 @@ export class SurfaceMaterial implements WornSurface {
     private readonly blended: Blended,
     /** Whether the geometry has tangents of its own; else green of a normal picture points the other way. */
     private readonly tangents: boolean = false,
+    private readonly cut: SurfaceCut | null = null,
   ) {}
 
   /** Brings it up to date, and gives what to draw with. */
@@ -83,6 +84,7 @@ export class SurfaceMaterial implements WornSurface {
     const through = material.transmission > 0 && material.shading !== 'unlit';
     const clear =
       now.opacity < 1 ||
+      this.cut !== null ||
       (material.alpha === 'blend' && (material.opacity < 1 || !!base || !!mask || !!surface));
     const defines = {
       ...(base ? { SF_BASE: '' } : {}),
@@ -128,10 +130,10 @@ export class SurfaceMaterial implements WornSurface {
       if (!one) continue;
       one.onBeforeCompile = (shader) => {
         Object.assign(shader.uniforms, this.uniforms, this.blended.uniforms);
-        shader.uniforms.sfShade = this.shade;
-        patchSurface(shader, surface, surface ? markOf(surface) : 'plain surface');
+        Object.assign(shader.uniforms, this.cut?.uniforms, { sfShade: this.shade });
+        patchSurface(shader, surface, surface ? markOf(surface) : 'plain surface', this.cut);
       };
-      one.customProgramCacheKey = () => `surface ${surface?.key ?? ''}`;
+      one.customProgramCacheKey = () => `surface ${this.cut?.key ?? ''} ${surface?.key ?? ''}`;
     }
     this.blended.prepare(three);
   }

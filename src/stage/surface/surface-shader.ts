@@ -6,6 +6,7 @@
  * the camera's light; SF_THROUGH lets what is beneath shine through; SF_CIRCUIT runs a circuit.
  */
 import type { CompiledSurface } from '../../core/surface/compile';
+import type { SurfaceCut } from './worn-surface';
 import { SRGB_GLSL } from './srgb-glsl';
 
 const VARYINGS = /* glsl */ `
@@ -69,8 +70,9 @@ const VERTEX_END = /* glsl */ `#include <project_vertex>
   sfVEye = -mvPosition.xyz;
   sfVEyeNormal = normalMatrix * normal;`;
 
-const fragmentHead = (circuit: CompiledSurface | null): string => /* glsl */ `
+const fragmentHead = (circuit: CompiledSurface | null, cut: SurfaceCut | null): string => /* glsl */ `
   ${VARYINGS}
+  ${cut?.head ?? ''}
   uniform mat3 sfUv;
   uniform float sfOpacity;
   uniform float sfCutoff;
@@ -129,7 +131,7 @@ const fragmentHead = (circuit: CompiledSurface | null): string => /* glsl */ `
     vec3 sfGlowNow = sfGlow;`;
 
 /** In the place of three's own base picture. */
-const colourCode = (circuit: CompiledSurface | null): string => /* glsl */ `
+const colourCode = (circuit: CompiledSurface | null, cut: SurfaceCut | null): string => /* glsl */ `
   vec2 sfAt = (sfUv * vec3(sfVPlace, 1.0)).xy;
   diffuseColor.a = sfOpacity;
   #ifdef SF_BASE
@@ -167,6 +169,7 @@ const colourCode = (circuit: CompiledSurface | null): string => /* glsl */ `
   // The object's own fading comes on top.
   diffuseColor.a *= opacity;
   #endif
+  ${cut ? `diffuseColor.a *= ${cut.there};` : ''}
 `;
 
 const THROUGH = /* glsl */ `
@@ -205,6 +208,7 @@ export const patchSurface = (
   shader: { vertexShader: string; fragmentShader: string },
   circuit: CompiledSurface | null,
   mark: string,
+  cut: SurfaceCut | null = null,
 ): void => {
   shader.vertexShader = shader.vertexShader
     .replace('void main() {', vertexHead(circuit))
@@ -212,8 +216,8 @@ export const patchSurface = (
     .replace('#include <begin_vertex>', vertexBegin(circuit))
     .replace('#include <project_vertex>', VERTEX_END);
   shader.fragmentShader = `// ${mark}\n${shader.fragmentShader}`
-    .replace('void main() {', fragmentHead(circuit))
-    .replace('#include <map_fragment>', colourCode(circuit))
+    .replace('void main() {', fragmentHead(circuit, cut))
+    .replace('#include <map_fragment>', colourCode(circuit, cut))
     .replace('#include <alphamap_fragment>', '')
     .replace('#include <alphatest_fragment>', '')
     .replace(

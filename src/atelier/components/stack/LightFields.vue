@@ -35,6 +35,10 @@ const setAsset = (asset: Light['asset']): void => {
       @change="(v: unknown) => setAsset((v || null) as Light['asset'])"
     />
   </div>
+  <div class="line">
+    <span>Faces</span>
+    <PropertyField class="two" :object="object" path="onFaces" />
+  </div>
 </template>
 
 <style scoped src="./fields.css"></style>

@@ -12,6 +12,7 @@ import { useEffectStore } from '../../stores/effect';
 import { BLEND_WORDS } from '../../words';
 import DrivableNumber from '../common/formula/DrivableNumber.vue';
 import NumberField from '../common/NumberField.vue';
+import PropertyField from '../common/PropertyField.vue';
 import AssetField from './AssetField.vue';
 import SelectField from '../common/SelectField.vue';
 import ChipButton from '../common/ChipButton.vue';
@@ -42,6 +43,11 @@ const colourName = computed(() =>
   isOnFace(props.object) && !('asset' in props.object && props.object.asset) ? 'Colour' : 'Tint',
 );
 const opacityName = computed(() => propertiesOf(props.object)['opacity']?.name ?? '');
+/** The number that says how strong it is, where that is not its opacity. */
+const strength = computed(() => {
+  const property = propertiesOf(props.object)['opacity'];
+  return property?.type === 'number' ? property.quietFor : undefined;
+});
 const opacity = computed(() => solid.value?.opacity ?? 1);
 const setOpacity = (value: number): void => {
   const next = clamp(value, 0, 1);
@@ -58,7 +64,8 @@ const setTint = (text: string, gesture: string | null): void => {
 <template>
   <div v-if="solid" class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
-    <div class="line">
+    <PropertyField v-if="strength" as="row" :object="object" :path="strength" />
+    <div v-else class="line">
       <span>{{ opacityName }}</span>
       <DrivableNumber
         class="wide opacity"

@@ -34,18 +34,24 @@ export const sliderMoves = (name: ShapeName): Moves => {
 const SIZE = 128;
 const weights = new Map<string, Float32Array>();
 
-/** How much each landmark belongs to any of the regions, 0 to 1; `fade` is how far it runs out, in shares of the layout. */
+/** How much of the regions there is on a square of the layout of `size` pixels, 0 to 1; `fade` is how far they run out, in shares of it. */
+export const regionsField = (regions: readonly FaceRegion[], fade: Unit, size: number): Float32Array => {
+  const sum = new Float32Array(size * size);
+  for (const name of regions) {
+    const { outlines, holes } = faceRegion(name);
+    const mask = fillOutlines([...outlines, ...holes], size);
+    mask.forEach((m, i) => (sum[i] = Math.max(sum[i]!, Math.min(1, m))));
+  }
+  soften(sum, size, size, fade * size);
+  return sum;
+};
+
+/** How much each landmark belongs to any of the regions, 0 to 1; see `regionsField`. */
 export const regionWeights = (regions: readonly FaceRegion[], fade: Unit): Float32Array => {
   const key = `${[...regions].sort().join()} ${fade.toFixed(3)}`;
   const kept = weights.get(key);
   if (kept) return kept;
-  const sum = new Float32Array(SIZE * SIZE);
-  for (const name of regions) {
-    const { outlines, holes } = faceRegion(name);
-    const mask = fillOutlines([...outlines, ...holes], SIZE);
-    mask.forEach((m, i) => (sum[i] = Math.max(sum[i]!, Math.min(1, m))));
-  }
-  soften(sum, SIZE, SIZE, fade * SIZE);
+  const sum = regionsField(regions, fade, SIZE);
   const at = (u: number, v: number): number => {
     const cut = (x: number) => Math.min(SIZE - 1, Math.max(0, Math.floor(x * SIZE)));
     return Math.min(1, sum[cut(v) * SIZE + cut(u)]!);

@@ -183,8 +183,9 @@ export interface WholeWrites {
 
 /** The same for sentences about actions. */
 export interface ActionNames extends Names {
-  /** A number of the objects that an action acts on. */
+  /** A number of the objects that an action acts on, and a value of it with its unit. */
   readonly number: (property: string) => string;
+  readonly amountOf: (property: string, value: number) => string;
 }
 
 type ActionOf<K extends string, F extends z.core.$ZodLooseShape> = z.infer<

@@ -2,7 +2,6 @@ import { lerp } from '../../maths/scalar';
 import { choice } from '../../schema/properties';
 import { finite, text } from '../../schema/values-schema';
 import { fieldOfNumber, numbersOf, readNumber, writeNumber } from '../numbers';
-import { written } from '../written';
 import { defineAction } from './action-kind';
 
 /** Any number of an object, by its path. */
@@ -11,7 +10,9 @@ export const number = defineAction({
   name: 'change a number',
   group: 'Values',
   summary: ({ property, mode, value }, names) =>
-    property === '' ? 'change a number to be chosen' : `${names.number(property)} ${mode} ${written(value)}`,
+    property === ''
+      ? 'change a number to be chosen'
+      : `${names.number(property)} ${mode} ${names.amountOf(property, value)}`,
   fields: { property: text(40), mode: choice('To or by', { to: 'to', by: 'by' }), value: finite },
   fresh: { property: '', mode: 'to', value: 0 },
   pace: 'eases',

@@ -33,6 +33,7 @@ export const card = defineObject({
   onFace: false,
   shows: ['picture', 'sequence', 'video'],
   isShowing: true,
+  holds: ['things'],
   rests: 'before',
   ground: ({ extent }) => ({ extent }),
   bounds: ({ extent: [width, height] }) => boxAbout(width, height, 0),

@@ -15,7 +15,7 @@ export const group = defineObject({
   drawnBy: [],
   isTouched: false,
   onFace: false,
-  holds: ['things'],
+  holds: ['things', 'worn'],
   rests: 'before',
   bounds: () => null,
 });

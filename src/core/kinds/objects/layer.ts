@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
 import { assetIdSchema, type PictureAsset } from '../../schema/asset-schema';
+import { materialIdSchema } from '../../schema/material-schema';
 import { blendSchema, startDelay, type ObjectId } from '../../schema/placed-schema';
 import { choice, colour, number, share, yesNo } from '../../schema/properties';
 import { FACE_REGIONS } from '../../face/region-names';
@@ -29,6 +30,8 @@ export const layer = defineObject({
     softness: number({ name: 'Soft edge', low: 0, high: 4, unit: 'percent', driven: true }),
     /** Picture, sequence or video over the whole layout; null is plain colour, the tint. */
     asset: assetIdSchema.nullable(),
+    /** With one, it has its colour, its relief and its shine; the picture lies on it where it has no base picture of its own. */
+    material: materialIdSchema.nullable(),
     startDelay,
     opacity: share('Opacity'),
     tint: colour('Tint'),
@@ -63,6 +66,7 @@ export const newLayer = (id: ObjectId, of: LayerOf, order: number, face: FaceCho
     mask: null,
     softness: whole ? 0 : 1,
     asset: null,
+    material: null,
     startDelay: 0,
     opacity: 1,
     tint: '#ffffff',

@@ -18,6 +18,13 @@ export const LIGHT_WORDS = {
 export type LightKind = keyof typeof LIGHT_WORDS;
 export const LIGHT_KINDS = keysOf(LIGHT_WORDS);
 
+/** Faces stand in the light of the camera already. */
+export const ON_FACES_WORDS = {
+  no: 'Not on faces',
+  beside: 'Faces too, beside the camera’s light',
+  instead: 'Faces too, instead of the camera’s light',
+} as const;
+
 export const light = defineObject({
   kind: 'light',
   fields: {
@@ -35,6 +42,8 @@ export const light = defineObject({
     }),
     /** Directional light casts shadows on shadow catchers and models. */
     shadows: yesNo('Casts shadows'),
+    /** Whether faces are lit by it: skin, what lies on it, and cutouts of it. */
+    onFaces: choice('On faces', ON_FACES_WORDS),
     /** The picture of the surroundings; null is a plain bright room. */
     asset: assetIdSchema.nullable(),
   },
@@ -46,6 +55,7 @@ export const light = defineObject({
   shows: ['surroundings'],
   rests: 'inPlace',
   bounds: () => MARK,
+  needs: ({ onFaces }) => (onFaces === 'no' ? [] : ['faces']),
 });
 export type Light = z.infer<typeof light.schema>;
 
@@ -59,5 +69,6 @@ export const newLight = (id: ObjectId, kind: LightKind, order: number, anchor: A
   colour: '#ffffff',
   strength: 1,
   shadows: kind === 'directional',
+  onFaces: 'no',
   asset: null,
 });

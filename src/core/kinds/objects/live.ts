@@ -17,6 +17,7 @@ export const live = defineObject({
   drawnBy: ['camera'],
   isTouched: true,
   onFace: false,
+  holds: ['things'],
   rests: 'before',
   ground: ({ extent }) => ({ extent }),
   bounds: ({ extent: [width, height] }) => boxAbout(width, height, 0),

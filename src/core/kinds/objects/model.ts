@@ -57,7 +57,7 @@ export const model = defineObject({
   onFace: false,
   shows: ['model'],
   isShowing: true,
-  holds: ['parts'],
+  holds: ['things', 'parts'],
   rests: 'model',
   ground: ({ asset }, assets) => {
     const of = assets[asset];

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { FaceChoice } from '../../schema/anchor-schema';
 import { bakedAssetIdSchema, shaSchema } from '../../schema/asset-schema';
+import { materialIdSchema } from '../../schema/material-schema';
 import type { ObjectId } from '../../schema/placed-schema';
 import { number, share } from '../../schema/properties';
 import { unit } from '../../schema/values-schema';
@@ -24,17 +25,12 @@ const sliders = Object.fromEntries(SHAPE_NAMES.map((name) => [name, slider(name)
 export const morph = defineObject({
   kind: 'morph',
   fields: {
-    /** How far it has come: 0 is the wearer's own face, 1 all of the amount. */
-    opacity: share('Strength'),
-    /** 1 is as set and as sculpted; below 0 the other way. */
-    amount: number({
-      name: 'Amount of the morph',
-      short: 'Amount',
-      low: -1,
-      high: 2,
-      unit: 'percent',
-      driven: true,
-    }),
+    /** How far it has come, for what fades: 0 is the wearer's own face, 1 all of its strength. */
+    opacity: share('Opacity', { quietFor: 'amount' }),
+    /** How strong it is: 1 is as set and as sculpted; below 0 the other way. */
+    amount: number({ name: 'Strength', low: -1, high: 2, unit: 'percent', driven: true }),
+    /** How much of the light and shade of the new shape is seen on the skin; 0 leaves the skin as light as it was. */
+    relief: share('Light and shade of the shape', { short: 'Shading' }),
     sliders: z.strictObject(sliders),
     mesh: z
       .strictObject({
@@ -48,6 +44,8 @@ export const morph = defineObject({
         by: z.enum(['layout', 'surface']),
       })
       .nullable(),
+    /** What the reshaped face is made of, where it counts; null is its own skin. */
+    material: materialIdSchema.nullable(),
     /** Where on the face it counts; none is everywhere. */
     regions: z.array(z.enum(FACE_REGIONS)).max(FACE_REGIONS.length),
     /** How far it runs out around them, in shares of the layout. */
@@ -72,8 +70,10 @@ export const newMorph = (id: ObjectId, order: number, face: FaceChoice = 1): Mor
   kind: 'morph',
   opacity: 1,
   amount: 1,
+  relief: 0.7,
   sliders: {},
   mesh: null,
+  material: null,
   regions: [],
   fade: 0.06,
 });

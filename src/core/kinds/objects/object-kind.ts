@@ -46,8 +46,11 @@ export interface ObjectSpec<O> {
   readonly shows?: readonly Asset['kind'][];
   /** It is there to show one. */
   readonly isShowing?: boolean;
-  /** What may hang in it, moves, fades and hides with it: `things` of all kinds, `parts` of a model. Nothing unless it says so. */
-  readonly holds?: readonly ('things' | 'parts')[];
+  /**
+   * What may hang in it, moves, fades and hides with it: `things` that have a place, what is `worn` by a face as a whole, `parts` of a model.
+   * Nothing unless it says so.
+   */
+  readonly holds?: readonly ('things' | 'worn' | 'parts')[];
   /** It is a part of the model that it hangs in, and hangs in nothing else. */
   readonly isPart?: boolean;
   /** How it comes to lie on what it sticks to. */

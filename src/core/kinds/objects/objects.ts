@@ -90,7 +90,8 @@ export const isPlaceOnly = (object: EffectObject): boolean =>
 export const isHolder = (object: EffectObject): boolean => kindOf(object).holds !== undefined;
 /** Whether the one may hang in the other. */
 export const mayHangIn = (object: EffectObject, holder: EffectObject): boolean =>
-  kindOf(holder).holds?.includes(kindOf(object).isPart ? 'parts' : 'things') === true;
+  kindOf(holder).holds?.includes(kindOf(object).isPart ? 'parts' : isOnFace(object) ? 'worn' : 'things') ===
+  true;
 /** Whether an object may show an asset. */
 export const canShow = (object: EffectObject, asset: Asset): boolean =>
   kindOf(object).shows?.includes(asset.kind) === true;

@@ -41,6 +41,7 @@ export const solid = defineObject({
   drawnBy: ['solids', 'surfaces'],
   isTouched: true,
   onFace: false,
+  holds: ['things'],
   rests: 'solid',
   ground: ({ extent }) => ({ base: -extent[1] / 2 }),
   bounds: ({ extent }) => boxAbout(...extent),

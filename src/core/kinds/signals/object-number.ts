@@ -26,5 +26,7 @@ export const objectNumber = defineSignal({
         .filter((path) => !OF_ALL.has(path))
         .map((path) => ({ value: path, label: numberName(own, path) })),
   },
+  // Other units stand in its name.
+  shownIn: ({ object, property }, unitOf) => (unitOf(object, property) === 'percent' ? 'percent' : 'plain'),
   gist: ({ property }) => property,
 });

@@ -95,6 +95,7 @@ export const object = defineSignal({
       distance: 'near far away',
     },
   },
+  shownIn: ({ of }) => (of === 'opacity' || of === 'size' ? 'percent' : 'plain'),
   gist: ({ of }) => of,
   isTruth: ({ of }) => of === 'visible',
   sentence: {

@@ -7,6 +7,7 @@ import type { Dimension } from '../../formula/dimension';
 import type { TargetId } from '../../schema/anchor-schema';
 import type { ControlId, CueId, VariableId } from '../../schema/behave-ids';
 import type { ObjectId } from '../../schema/placed-schema';
+import type { UnitName } from '../../schema/properties';
 import type { Matrix } from '../../maths/matrix';
 import type { Vec3 } from '../../maths/vec3';
 import type { TrackedFace, TrackFrame } from '../../tracking/track-frame';
@@ -86,6 +87,8 @@ export interface SignalSpec<S> {
   readonly whenAbsent?: number;
   /** The unit its level is in. */
   readonly unit?: 'm';
+  /** The unit its values are shown in; without, they are as they are. */
+  readonly shownIn?: (signal: S, unitOf: Names['unitOfNumber']) => UnitName;
   /** It is 1 or 0, with nothing between. */
   readonly isTruth?: (signal: S) => boolean;
   /** How it reads where it is asked whether it is anything but 0: "Crab is shown". */

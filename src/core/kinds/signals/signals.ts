@@ -4,9 +4,10 @@
  */
 import { z } from 'zod';
 import type { ObjectId } from '../../schema/placed-schema';
-import { propertiesIn, type Property } from '../../schema/properties';
+import { propertiesIn, type Property, type UnitName } from '../../schema/properties';
 import { finite } from '../../schema/values-schema';
 import { schemaOfKinds, type OfKinds } from '../any-kind';
+import type { Names } from '../names';
 import { formula } from './formula';
 import { PLAIN_SIGNAL_KINDS } from './plain-signals';
 import type { SignalSource, SignalSpec } from './signal-kind';
@@ -41,6 +42,10 @@ export const signalProperties = (signal: Signal): Readonly<Record<string, Proper
 
 /** Whether it is 1 or 0, with nothing between. */
 export const isTruth = (signal: Signal): boolean => signalKind(signal.kind).isTruth?.(signal) === true;
+
+/** The unit its values are shown in; `unitOf` says that of a number of an object. */
+export const shownIn = (signal: Signal, unitOf: Names['unitOfNumber']): UnitName =>
+  signalKind(signal.kind).shownIn?.(signal, unitOf) ?? 'plain';
 
 /** Whether it asks where objects are. */
 export const isPlacedSignal = (signal: Signal): boolean =>

@@ -1,5 +1,6 @@
 /** A number of objects, by its path in `kinds/numbers.ts`: of each of them the same. */
 import { MOST_TARGETS } from '../actions/action-kind';
+import { unitOfNumber } from '../numbers';
 import { propertiesOf, type EffectObject } from '../objects/objects';
 import { objectIdSchema, type ObjectId } from '../../schema/placed-schema';
 import { valueAt, type UnitName } from '../../schema/properties';
@@ -35,15 +36,6 @@ export const endsOfNumber = (object: EffectObject, path: string): Ends => {
 
 /** The key of one number of one object. */
 export const keyOfNumber = (object: ObjectId, property: string): string => `number ${object} ${property}`;
-
-/** The unit a number of an object is shown in. */
-export const unitOfNumber = (object: EffectObject | undefined, path: string): UnitName => {
-  if (path.startsWith('move')) return 'centimetres';
-  if (path.startsWith('turn')) return 'degrees';
-  if (path === 'size' || path === 'opacity') return 'percent';
-  const property = object ? propertiesOf(object)[path] : undefined;
-  return property?.type === 'number' ? property.unit : 'plain';
-};
 
 export const number = defineWritable({
   kind: 'number',

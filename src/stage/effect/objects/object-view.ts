@@ -8,7 +8,7 @@ import type { TrackedFace, TrackedHand } from '../../../core/tracking/track-fram
 import type { Seconds, Unit } from '../../../core/units';
 import type { Layering } from '../../../core/placing/anchors';
 import type { PartNow, Place } from '../../../core/placing/places';
-import type { WornSurface } from '../../surface/worn-surface';
+import type { SurfaceCut, WornSurface } from '../../surface/worn-surface';
 import type { Blended } from '../blended';
 import type { CameraParts } from '../../backdrop/camera-parts';
 import type { Stores } from '../stores';
@@ -62,5 +62,5 @@ export interface ViewTools extends FlatTools {
   /** The camera picture; a view without one (Space) shows none. */
   readonly camera: CameraParts | null;
   /** A material to be worn. */
-  readonly surface: (blended: Blended) => WornSurface;
+  readonly surface: (blended: Blended, cut?: SurfaceCut) => WornSurface;
 }

@@ -7,6 +7,8 @@ import GestureField from '../../common/GestureField.vue';
 import { newCondition } from '../../../../core/document/new-cues';
 import SignalFields from './SignalFields.vue';
 import SelectField from '../../common/SelectField.vue';
+import { readAs } from '../../../../core/behave/fitting-range';
+import { useEffectStore } from '../../../stores/effect';
 import { useDeskStore } from '../../../stores/desk';
 import IconButton from '../../common/IconButton.vue';
 import WordButton from '../../common/WordButton.vue';
@@ -18,6 +20,8 @@ const emit = defineEmits<{
   change: [change: { conditions?: Condition[]; match?: Cue['match'] }, gesture: string | null];
 }>();
 const desk = useDeskStore();
+const effectStore = useEffectStore();
+const shown = ({ signal }: Condition) => readAs(effectStore.effect, signal);
 const comparisons = COMPARISONS.map((value) => ({ value, label: COMPARISON_WORDS[value] }));
 const set = (i: number, change: Partial<Condition>, gesture: string | null = null): void =>
   emit(
@@ -47,10 +51,11 @@ const add = (): void =>
       <GestureField
         class="small"
         label="Compared with"
-        :value="condition.value"
-        :step="0.1"
+        :value="condition.value * shown(condition).factor"
+        :unit="shown(condition).mark"
+        :step="0.1 * shown(condition).factor"
         :digits="2"
-        @change="(value) => set(i, { value }, 'value')"
+        @change="(v) => set(i, { value: v / shown(condition).factor }, 'value')"
       />
       <IconButton
         aria-label="Remove this condition"

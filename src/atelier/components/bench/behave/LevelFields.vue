@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import type { Property } from '../../../../core/schema/properties';
 import type { Trigger, Signal } from '../../../../core/document/schema';
+import { readAs } from '../../../../core/behave/fitting-range';
 import { isTruth, signalKind, signalProperties } from '../../../../core/kinds/signals/signals';
 import { readyNameOf } from '../../../../core/kinds/triggers/ready-triggers';
 import { triggerProperties, type TriggerOf } from '../../../../core/kinds/triggers/triggers';
@@ -39,9 +40,11 @@ const setLevel = (to: number): void => {
   const share = was === 0 ? 0.3 : slack / Math.abs(was);
   set({ level: to, slack: Math.abs(to) * Math.min(1, share) }, 'level');
 };
-const unit = computed(() => {
+/** How its level is shown: in per cent where the number is shown so, in metres. */
+const shown = computed(() => {
+  const { factor, mark } = readAs(effectStore.effect, props.trigger.signal);
   const of = signalKind(props.trigger.signal.kind).unit;
-  return of ? ` ${of}` : '';
+  return { factor, mark: of ? ` ${of}` : mark };
 });
 </script>
 
@@ -63,11 +66,11 @@ const unit = computed(() => {
     <GestureField
       class="small"
       label="Threshold"
-      :value="trigger.level"
-      :unit="unit"
-      :step="0.05"
+      :value="trigger.level * shown.factor"
+      :unit="shown.mark"
+      :step="0.05 * shown.factor"
       :digits="2"
-      @change="setLevel"
+      @change="(v) => setLevel(v / shown.factor)"
     />
   </template>
   <PropertyInput

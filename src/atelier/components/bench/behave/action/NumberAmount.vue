@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** Any number of what it acts on: to what, or by how much. */
 import { computed } from 'vue';
-import { numberName, numbersOf, offeredNumbers, readNumber } from '../../../../../core/kinds/numbers';
+import {
+  bareNumberName,
+  numbersOf,
+  offeredNumbers,
+  readNumber,
+  unitOfNumber,
+} from '../../../../../core/kinds/numbers';
+import { UNITS } from '../../../../../core/schema/properties';
 import { actionProperties } from '../../../../../core/kinds/actions/actions';
 import { firstValues } from '../../../../../core/program/first-values';
 import type { ActionOf } from '../../../../../core/document/schema';
@@ -20,10 +27,16 @@ const first = computed(() => {
 });
 const numbers = computed(() =>
   first.value
-    ? offeredNumbers(first.value).map((value) => ({ value, label: numberName(first.value, value) }))
+    ? offeredNumbers(first.value).map((value) => ({ value, label: bareNumberName(first.value, value) }))
     : [],
 );
-const bounds = computed(() => (first.value ? numbersOf(first.value)[props.action.property] : undefined));
+/** As the number is shown everywhere: in per cent, in centimetres. */
+const unit = computed(() => UNITS[unitOfNumber(first.value, props.action.property)]);
+const bounds = computed(() => {
+  const of =
+    first.value && props.action.mode === 'to' ? numbersOf(first.value)[props.action.property] : undefined;
+  return of?.map((end) => end * unit.value.factor);
+});
 const chooseNumber = (property: string): void => {
   const object = first.value!;
   set({ property, value: readNumber(object, firstValues(effectStore.effect, object), property) ?? 0 });
@@ -47,13 +60,14 @@ const chooseNumber = (property: string): void => {
     />
     <GestureField
       class="small"
-      :value="action.value"
+      :value="Number((action.value * unit.factor).toPrecision(12))"
       label="Value"
-      :step="0.1"
-      :digits="3"
-      :min="action.mode === 'to' ? bounds?.[0] : undefined"
-      :max="action.mode === 'to' ? bounds?.[1] : undefined"
-      @change="(value) => set({ value }, 'value')"
+      :unit="unit.mark"
+      :step="unit.step"
+      :digits="Math.max(1, unit.digits)"
+      :min="bounds?.[0]"
+      :max="bounds?.[1]"
+      @change="(value) => set({ value: value / unit.factor }, 'value')"
     />
   </div>
 </template>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { ArrowLeftRight, Trash2 } from '@lucide/vue';
 import { overruledBy } from '../../../../../core/document/behaviour-queries';
 import { putDrive, removeDrive } from '../../../../../core/edits/viewer-edits';
-import { fittingFrom, fittingTo, shownAs } from '../../../../../core/behave/fitting-range';
+import { fittingFrom, fittingTo, readAs, shownAs } from '../../../../../core/behave/fitting-range';
 import { driveSchema, type Drive } from '../../../../../core/document/schema';
 import { propertiesIn } from '../../../../../core/schema/properties';
 import { overruledWords } from '../../../../circuit-words';
@@ -64,6 +64,8 @@ const turnRound = (): void => {
 };
 /** How its ends are shown: in the unit of what is driven. */
 const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
+/** And in that of what drives it. */
+const read = computed(() => readAs(effectStore.effect, props.drive.signal));
 </script>
 
 <template>
@@ -87,17 +89,19 @@ const shown = computed(() => shownAs(effectStore.effect, props.drive.to));
       <GestureField
         class="small"
         label="From, lower end"
-        :value="drive.remap.from[0]"
+        :unit="read.mark"
+        :value="drive.remap.from[0] * read.factor"
         :digits="3"
-        @change="(v) => setEnd('from', 0, v)"
+        @change="(v) => setEnd('from', 0, v / read.factor)"
       />
       <span class="soft">to</span>
       <GestureField
         class="small"
         label="From, upper end"
-        :value="drive.remap.from[1]"
+        :unit="read.mark"
+        :value="drive.remap.from[1] * read.factor"
         :digits="3"
-        @change="(v) => setEnd('from', 1, v)"
+        @change="(v) => setEnd('from', 1, v / read.factor)"
       />
       <span class="soft">becomes</span>
       <GestureField

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is driven: an object with which of its numbers, an action's time, a variable, an input of a circuit. */
 import { computed, ref } from 'vue';
-import { numberName, numbersOf, offeredNumbers } from '../../../../../core/kinds/numbers';
+import { bareNumberName, numbersOf, offeredNumbers } from '../../../../../core/kinds/numbers';
 import { anchorOf } from '../../../../../core/document/queries';
 import type { EffectObject, ObjectId } from '../../../../../core/document/schema';
 import type { Writable } from '../../../../../core/kinds/writables/writables';
@@ -27,7 +27,7 @@ const choose = (line: string): void => {
 };
 /** Without its unit: the ends show that. Along an axis it says where that leads. */
 const inWords = (object: EffectObject, path: string): string => {
-  const name = numberName(object, path).replace(/ \((m|°)\)$/, '');
+  const name = bareNumberName(object, path);
   const way = path.startsWith('move') ? moveWords(anchorOf(effectStore.effect, object), path) : null;
   return way ? `${name}: ${way}` : name;
 };

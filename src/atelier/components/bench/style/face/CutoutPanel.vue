@@ -2,10 +2,10 @@
 /** A cutout: which part of whose face, its soft edge, and its outline where it is drawn by hand. */
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
-import { changeCutout } from '../../../../../core/edits/cutout-edits';
+import { changeCutout, layCutoutOn, thingsUnder, thingUnder } from '../../../../../core/edits/cutout-edits';
 import { FIRST_OUTLINE } from '../../../../../core/kinds/objects/cutout';
 import { anchorOf } from '../../../../../core/document/queries';
-import { MOST_FACES, type Cutout } from '../../../../../core/document/schema';
+import { MOST_FACES, type Cutout, type ObjectId } from '../../../../../core/document/schema';
 import { CUTOUT_PARTS, type CutoutPart } from '../../../../../core/face/cutout-parts';
 import type { Spot } from '../../../../../core/face/skin-spot';
 import { CUTOUT_WORDS } from '../../../../morph-words';
@@ -36,6 +36,13 @@ const setPart = (part: CutoutPart): void => {
 };
 const setOutline = (outline: readonly Spot[], gesture: string | null): void =>
   set({ outline: plain(outline) }, gesture);
+/** The card or the model that it moves with. */
+const under = computed(() => thingUnder(effectStore.effect, props.cutout));
+const things = computed(() =>
+  thingsUnder(effectStore.effect, props.cutout).map((o) => ({ value: o.id as string, label: o.name })),
+);
+const layOn = (thing: string | null): void =>
+  void effectStore.edit(layCutoutOn(effectStore.effect, props.cutout.id, thing as ObjectId | null));
 const parts = CUTOUT_PARTS.map((value) => ({ value, label: CUTOUT_WORDS[value] }));
 const elsewhere = computed(() => !('face' in anchorOf(effectStore.effect, props.cutout)));
 const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, label: `Face ${i + 1}` }));
@@ -50,7 +57,7 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
     </div>
     <p class="soft">
       A live part of the face. It begins where it is on the face, so it is seen once it is moved, grows, or
-      lies over a picture. Copy it as often as you like.
+      lies over a picture. Laid on a card or a model it moves and turns with that.
     </p>
     <div class="columns">
       <div class="fields">
@@ -61,6 +68,15 @@ const faces = Array.from({ length: MOST_FACES }, (_, i) => ({ value: i + 1, labe
             :value="cutout.part"
             :options="parts"
             @change="(v: unknown) => setPart(v as CutoutPart)"
+          />
+        </label>
+        <label v-if="under || things.length > 0" class="line">
+          <span>Lies on</span>
+          <SelectField
+            name="What the cutout lies on"
+            :value="under?.id ?? ''"
+            :options="[{ value: '', label: 'The face itself' }, ...things]"
+            @change="(v: unknown) => layOn((v as string) || null)"
           />
         </label>
         <label v-if="elsewhere" class="line">

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 /** The shape of a face: by sliders, by a sculpted mesh, all over or in parts of it. */
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
-import { Download, Plus, Upload, X } from '@lucide/vue';
+import { useRoute, useRouter } from 'vue-router';
+import { Download, Plus, Shapes, Upload, X, Zap } from '@lucide/vue';
+import { hasShape } from '../../../../../core/edits/morph-edits';
 import { reshape } from '../../../../../core/edits/object-edits';
-import type { AssetId, FaceChoice, Morph } from '../../../../../core/document/schema';
+import type { AssetId, FaceChoice, Morph, ObjectId } from '../../../../../core/document/schema';
 import { FACE_REGIONS, type FaceRegion } from '../../../../../core/face/region-names';
 import type { ShapeName } from '../../../../../core/face/shape-names';
 import { sentence } from '../../../../../core/errors';
 import { Cancelled } from '../../../../../intake/intake-client';
 import {
+  addCueToShape,
   addMorph,
   giveFaceToSculpt,
+  keepShapeOf,
   morphsOn,
   sculptBy,
   sculptByFile,
@@ -43,6 +47,11 @@ const setSlider = (name: ShapeName, percent: number): void => {
   set({ sliders: percent === 0 ? rest : { ...rest, [name]: percent / 100 } }, name);
 };
 const all = computed(() => morphsOn(props.face));
+const router = useRouter();
+const route = useRoute();
+const cueTo = (id: ObjectId): void => {
+  if (addCueToShape(id)) void router.push({ name: 'atelier', params: { ...route.params, stage: 'behave' } });
+};
 const moved = computed(() => Object.keys(props.morph.sliders).length > 0);
 
 /** Meshes to choose from. */
@@ -100,19 +109,39 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
   <section aria-label="Shape of the face">
     <div class="head">
       <h2>Shape of the face</h2>
-      <ChipButton
-        v-for="one in all.length > 1 ? all : []"
-        :key="one.id"
-        :aria-pressed="one.id === morph.id"
-        @click="desk.selected = one.id"
-      >
-        {{ one.name }}
-      </ChipButton>
       <span class="grow" />
+      <ChipButton
+        :disabled="!hasShape(morph)"
+        title="Keeps what the sliders and the mesh make as a shape of its own, to be mixed with others; the sliders begin again at 0"
+        @click="keepShapeOf(morph.id)"
+      >
+        <Shapes :size="13" /> Keep this shape
+      </ChipButton>
       <ChipButton title="Morphs add up" @click="addMorph(face)"> <Plus :size="13" /> Another </ChipButton>
       <ChipButton @click="desk.selected = null"><X :size="13" /> Close</ChipButton>
     </div>
-    <PropertyField as="row" :object="morph" path="amount" does="Reshape" />
+    <PropertyField v-if="all.length < 2" as="row" :object="morph" path="amount" does="Reshape" />
+    <section v-else aria-label="Shapes" class="shapes">
+      <template v-for="one in all" :key="one.id">
+        <ChipButton :aria-pressed="one.id === morph.id" :title="one.name" @click="desk.selected = one.id">
+          <span class="cut">{{ one.name }}</span>
+        </ChipButton>
+        <PropertyField
+          as="row"
+          :object="one"
+          path="amount"
+          :label="`Strength of ${one.name}`"
+          does="Reshape"
+        />
+        <ChipButton
+          :aria-label="`A cue that goes to ${one.name}`"
+          title="Adds a cue that goes to this shape, and out of the others"
+          @click="cueTo(one.id)"
+        >
+          <Zap :size="13" /> Cue
+        </ChipButton>
+      </template>
+    </section>
     <div class="columns">
       <section v-for="group in MORPH_GROUPS" :key="group.label" :aria-label="group.label">
         <h3>{{ group.label }}</h3>
@@ -187,6 +216,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(share < 0.01
         <PropertyField v-if="morph.regions.length > 0" as="row" :object="morph" path="fade" does="Reshape" />
       </section>
     </div>
+    <PropertyField as="row" :object="morph" path="relief" does="Reshape" />
     <WordButton v-if="moved" @click="set({ sliders: {} })"> Set all sliders to 0 </WordButton>
   </section>
 </template>
@@ -219,6 +249,17 @@ h3 {
 }
 .wide {
   width: 100%;
+}
+.shapes {
+  display: grid;
+  grid-template-columns: minmax(90px, 160px) 1fr auto;
+  gap: 2px 10px;
+  align-items: center;
+}
+.shapes .cut {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 section section :deep(.slider-field) {
   --label: 74px;
