@@ -117,9 +117,9 @@ test.describe('on people as they are', () => {
     });
     expect(elsewhere.share).toBeLessThan(0.0002);
 
-    await setField(page, 'Amount of the morph, as a number', '0');
+    await setField(page, 'Strength, as a number', '0');
     expect(changed(bare, await seen(page)).share).toBeLessThan(0.0005);
-    await setField(page, 'Amount of the morph, as a number', '200');
+    await setField(page, 'Strength, as a number', '200');
     const twice = changed(bare, await seen(page));
     expect(twice.share).toBeGreaterThan(chin.share);
     await saved(page);
@@ -163,6 +163,28 @@ test.describe('on people as they are', () => {
     await page.getByRole('button', { name: /^Undo/ }).click();
     expect(Math.abs(changed(pointed, await seen(page)).share - both.share)).toBeLessThan(0.0005);
 
+    // What the sliders make is kept as a shape of its own: the face looks as before, and shapes are mixed side by side.
+    const mixed = await seen(page);
+    await page.getByRole('button', { name: 'Keep this shape' }).click();
+    await expect(page.getByRole('button', { name: 'Keep this shape' })).toBeDisabled();
+    expect(changed(mixed, await seen(page)).share).toBeLessThan(0.0005);
+    await setField(page, 'Strength of Shape, as a number', '0');
+    expect(changed(pointed, await seen(page)).share).toBeLessThan(0.0005);
+    await page.getByRole('button', { name: 'A cue that goes to Shape' }).click();
+    await expect(page.getByText('To Shape', { exact: true }).first()).toBeVisible();
+    await saved(page);
+    const [cue] = Object.values((await serverEffect(page, id)).cues);
+    expect(cue!.beats[0]!.actions).toMatchObject([
+      { kind: 'number', property: 'amount', value: 1 },
+      { kind: 'number', property: 'amount', value: 0 },
+    ]);
+    await expect(page.getByText(/strength to 100 %/).first()).toBeVisible();
+    await toFace(page);
+    await page
+      .getByRole('region', { name: 'Shapes' })
+      .getByRole('button', { name: 'Shape', exact: true })
+      .click();
+
     // What is begun from.
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -199,6 +221,15 @@ test('a flat fish on the face with the viewer’s living eyes and mouth cut in',
     await page.getByRole('button', { name: part, exact: true }).click();
     await page.getByRole('button', { name: 'Close', exact: true }).click();
   }
+  // They lie on the fish that was selected, and go with it.
+  await saved(page);
+  const made = objectsOf(await serverEffect(page, id));
+  const under = made.find((o) => o.kind === 'card')!;
+  expect(made.filter((o) => o.kind === 'cutout').map((o) => o.parent)).toEqual([
+    under.id,
+    under.id,
+    under.id,
+  ]);
   const alive = await seen(page);
   const holes = blobOf(
     alive,
@@ -213,6 +244,29 @@ test('a flat fish on the face with the viewer’s living eyes and mouth cut in',
   await setField(page, 'Soft edge outside the outline, as a number', '25');
   const wider = blobOf(await seen(page), orange);
   expect(wider.share).toBeLessThan(blobOf(alive, orange).share - 0.003);
+
+  // Laid on the face itself, and on the fish again, it stays where it is seen.
+  const onFish = await seen(page);
+  await choose(page, 'What the cutout lies on', 'The face itself');
+  await choose(page, 'What the cutout lies on', 'fish');
+  expect(changed(onFish, await seen(page)).share).toBeLessThan(0.004);
+
+  // Space shows it alive, as the Viewfinder does, and no plain sheet in its place.
+  await page.keyboard.press('1');
+  const space = page.getByRole('img', { name: /^Space: the scene/ });
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  await expect
+    .poll(async () => {
+      await drawnOut(page);
+      const grey = (r: number, g: number, b: number): boolean =>
+        Math.abs(r - 150) < 5 && Math.abs(g - 156) < 5 && Math.abs(b - 160) < 5;
+      const shown = await lookAt(space);
+      const fishThere = blobOf(shown, orange).share;
+      return fishThere > 0.01 && blobOf(shown, grey).share < 0.0005;
+    })
+    .toBe(true);
+  await toFace(page);
+  await row(page, 'Mouth').first().click();
 
   // Drawn by hand: the outline becomes what is drawn.
   await choose(page, 'Part of the face', 'Drawn outline');

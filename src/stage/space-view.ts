@@ -22,6 +22,7 @@ import { lookAround } from './look-around';
 import type { Picked } from './effect/picking';
 import { EffectView } from './effect/effect-view';
 import type { Abilities } from './abilities/abilities';
+import type { SeenCutouts } from './effect/seen-cutouts';
 import type { Stores } from './effect/stores';
 import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from './handles';
 import { setOf, SpaceSets, VIEWS, type SetName } from './space-sets';
@@ -165,6 +166,12 @@ export class SpaceView {
 
   setMode(mode: HandleMode): void {
     this.handles.setMode(mode);
+    this.onNeedsDraw();
+  }
+
+  /** What cutouts show in the Viewfinder: Space has no camera picture of its own. */
+  setCutouts(seen: SeenCutouts): void {
+    this.effectView.cutouts.show(seen);
     this.onNeedsDraw();
   }
 

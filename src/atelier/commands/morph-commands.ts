@@ -9,7 +9,15 @@ import { faceObj } from '../../core/assets/models/face-obj';
 import { newCutout } from '../../core/kinds/objects/cutout';
 import { newMorph } from '../../core/kinds/objects/morph';
 import { anchorOf, orderOnTop, stackOrder } from '../../core/document/queries';
-import type { Asset, AssetId, FaceChoice, ModelAsset, Morph, ObjectId } from '../../core/document/schema';
+import type {
+  Asset,
+  AssetId,
+  EffectObject,
+  FaceChoice,
+  ModelAsset,
+  Morph,
+  ObjectId,
+} from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';
 import type { CutoutPart } from '../../core/face/cutout-parts';
 import { newAssetId, newCueId, newId, newObjectId } from '../api/ids';
@@ -59,8 +67,18 @@ export const addCueToShape = (id: ObjectId): boolean => {
   return true;
 };
 
-/** Puts a part of the face where it is on the face, to be taken elsewhere from there; on what is selected, where that holds it. */
-export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
+/** Cards and models that a cutout of the face may be laid on. */
+export const cutoutThings = (face: FaceChoice): EffectObject[] => {
+  const made = newCutout('obj_asked' as ObjectId, 'mouth', 0);
+  const anchor = 'face' in made.anchor ? { ...made.anchor, face } : made.anchor;
+  return thingsUnder(useEffectStore().effect, { ...made, anchor });
+};
+
+/**
+ * Puts a part of the face where it is on the face, to be taken elsewhere from there; laid on what is selected, or on `onto`, where those
+ * hold it.
+ */
+export const addCutout = (part: CutoutPart, face: FaceChoice, onto: ObjectId | null = null): void => {
   const effectStore = useEffectStore();
   const made = newCutout(newObjectId(), part, orderOnTop(effectStore.effect));
   const object = {
@@ -70,10 +88,11 @@ export const addCutout = (part: CutoutPart, face: FaceChoice): void => {
     scene: sceneNow(),
   };
   const desk = useDeskStore();
-  const { selected } = desk;
-  const isUnder = selected !== null && thingsUnder(effectStore.effect, object).some((o) => o.id === selected);
-  const placed = isUnder ? addedOn(effectStore.effect, object, selected) : object;
-  if (effectStore.edit(addObject(placed))) desk.selected = object.id;
+  const things = thingsUnder(effectStore.effect, object);
+  const under = [desk.selected, onto].find((id) => things.some((o) => o.id === id)) ?? null;
+  const placed = under ? addedOn(effectStore.effect, object, under) : object;
+  if (effectStore.edit(addObject(placed))) Object.assign(desk.style, { cutOnto: under });
+  if (effectStore.effect.objects[object.id]) desk.selected = object.id;
 };
 
 /** Gives the morph a shape, and the effect the model it comes from where that is new. One undo step. */

@@ -124,6 +124,8 @@ export const useDeskStore = defineStore('desk', () => {
     wide: true,
     /** Left of this (0..1 of the Viewfinder) the picture is shown without its grades; null compares nothing. */
     compareLine: null as number | null,
+    /** The card or model that new cutouts are laid on; null is the face itself. */
+    cutOnto: null as ObjectId | null,
     /** The look is shown on other faces too. */
     otherFaces: localStorage.getItem('iconia.other-faces') !== 'hidden',
   });

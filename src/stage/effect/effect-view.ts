@@ -31,6 +31,7 @@ import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
 import { flatGeometry } from './objects/flat';
 import type { ObjectView, ViewTools } from './objects/object-view';
+import { SeenCutoutTextures, type SeenCutout, type SeenCutouts } from './seen-cutouts';
 import type { Stores } from './stores';
 
 interface Entry {
@@ -66,6 +67,8 @@ export class EffectView {
   readonly looks: FaceLooks | null;
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
+  /** What cutouts showed on another stage. */
+  readonly cutouts = new SeenCutoutTextures();
   private readonly size = new Vector2();
   private faces: readonly (TrackedFace | undefined)[] = [];
   private living: Living | null = null;
@@ -87,6 +90,7 @@ export class EffectView {
       beneath: new FramebufferCopy(),
       square: flatGeometry(),
       camera,
+      cutout: (id) => this.cutouts.get(id),
       surface: (blended, cut) => given(abilities.surfaces, 'materials')(this.tools, blended, cut),
     };
     this.screenCamera.position.z = 1;
@@ -94,6 +98,18 @@ export class EffectView {
     this.looks = abilities.faces?.(this.tools) ?? null;
     this.scenes.screen.add(this.hint.node);
     for (const scene of Object.values(this.scenes)) scene.matrixAutoUpdate = false;
+  }
+
+  /** What cutouts show, as they were drawn last. */
+  seenCutouts(renderer: WebGLRenderer): SeenCutouts {
+    const seen = new Map<ObjectId, SeenCutout>();
+    for (const [id, { object, views }] of this.entries) {
+      if (object.kind !== 'cutout') continue;
+      const [view] = views.values();
+      const shown = view?.seen?.(renderer);
+      if (shown) seen.set(id, shown);
+    }
+    return seen;
   }
 
   /** The node of an object at its first place; for tests and for pointing at it. */
@@ -335,6 +351,7 @@ export class EffectView {
   dispose(): void {
     for (const [id, entry] of this.entries) this.remove(id, entry);
     this.hint.dispose();
+    this.cutouts.dispose();
     this.looks?.dispose();
     this.tools.beneath.dispose();
     this.tools.square.dispose();

@@ -64,7 +64,13 @@ const setTint = (text: string, gesture: string | null): void => {
 <template>
   <div v-if="solid" class="fields">
     <AssetField v-if="isShowing(object)" :object="object" />
-    <PropertyField v-if="strength" as="row" :object="object" :path="strength" />
+    <PropertyField
+      v-if="strength"
+      as="row"
+      :object="object"
+      :path="strength"
+      label="Strength of what is selected"
+    />
     <div v-else class="line">
       <span>{{ opacityName }}</span>
       <DrivableNumber

@@ -18,6 +18,7 @@ import { useCorrectingStore } from '../../stores/correcting';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
+import { useSeenCutoutsStore } from '../../stores/seen-cutouts';
 import { usePainterStore } from '../../stores/painter';
 import { usePrintsStore } from '../../stores/prints';
 import GraphicsNotice from './GraphicsNotice.vue';
@@ -99,6 +100,8 @@ const movable = computed(
   () => tapping.value && Object.values(effectStore.effect.objects).some((o) => o.byViewer !== null),
 );
 
+const seenCutouts = useSeenCutoutsStore();
+watch(() => seenCutouts.wanted, needsDraw);
 const handles = useFinderHandles({ canvas, editing, needsDraw });
 const fitting = useFinderSize(frameBox, () => applySize());
 const { size } = fitting;
@@ -118,6 +121,11 @@ const draw = (): void => {
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   playback.cameraLight = drawing.cameraLight;
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
+  seenCutouts.take(
+    () => drawing!.effectView.seenCutouts(drawing!.renderer),
+    performance.now(),
+    playback.playing || playback.source !== 'take',
+  );
   handles.draw();
   canvas.value!.dataset.drawn = String(++drawn);
   drawnAt = performance.now();

@@ -21,8 +21,8 @@ export const LIGHT_KINDS = keysOf(LIGHT_WORDS);
 /** Faces stand in the light of the camera already. */
 export const ON_FACES_WORDS = {
   no: 'Not on faces',
-  beside: 'Faces too, beside the camera’s light',
-  instead: 'Faces too, instead of the camera’s light',
+  beside: 'On faces too, beside the camera’s light',
+  instead: 'On faces too, instead of the camera’s light',
 } as const;
 
 export const light = defineObject({

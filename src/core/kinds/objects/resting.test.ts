@@ -1,6 +1,7 @@
 /** Where things rest on the points of a head: each has a seat of its own, and both sides are alike. */
 import { describe, expect, test } from '@jest/globals';
-import { FEATURE_POINT_NAMES, type FeaturePoint } from '../../face/feature-points';
+import { FEATURE_POINT_NAMES, featurePoint, type FeaturePoint } from '../../face/feature-points';
+import { NEUTRAL_FACE } from '../../face/neutral';
 import { HEAD_SEAT } from '../../face/head-fit';
 import { sampleModel } from '../../document/sample-assets';
 import type { ModelAsset, ObjectId } from '../../document/schema';
@@ -50,4 +51,14 @@ test('glasses and masks rest with their front on the face, wherever their origin
   const fitted = { ...glasses, prep: { size: { kind: 'head', as: 'earring' } } } as ModelAsset;
   expect(wornPoint(fitted)).toBe('earLeft');
   expect(wornPoint({ prep: null, likely: null })).toBe('crown');
+});
+
+test('a card over the whole face begins clear of the nose, one that leaves the nose free lies close', () => {
+  const over = (point: FeaturePoint, extent: readonly [number, number]): number =>
+    featurePoint(NEUTRAL_FACE, point)[2] +
+    restOn(headAnchor(point), 'before', { extent: [...extent] }).move[2];
+  const nose = featurePoint(NEUTRAL_FACE, 'noseTip')[2];
+  for (const point of ['forehead', 'browCentre', 'mouth', 'noseTip', 'chin'] as const)
+    expect(over(point, [0.2, 0.3])).toBeGreaterThan(nose + 0.01);
+  expect(over('forehead', [0.12, 0.04])).toBeLessThan(featurePoint(NEUTRAL_FACE, 'forehead')[2] + 0.011);
 });

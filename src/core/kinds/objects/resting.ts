@@ -1,5 +1,6 @@
 /** How things lie or stand on what they stick to before anybody moves them. Metres, degrees. */
-import type { FeaturePoint } from '../../face/feature-points';
+import { featurePoint, type FeaturePoint } from '../../face/feature-points';
+import { NEUTRAL_FACE } from '../../face/neutral';
 import { HEAD_SEAT } from '../../face/head-fit';
 import type { Box } from '../../maths/box';
 import { WORN_ON, type WornAs } from '../../schema/worn-as';
@@ -105,11 +106,33 @@ export const wornMove = (as: WornAs | null, { low, high }: Box): Triple | null =
 /** Over the skin of a palm or a finger: the points of a hand lie inside it. */
 const IN_PALM = 0.022;
 
+/** How far before the tip of the nose a thing begins that goes over it. */
+const BEFORE_NOSE = 0.014;
+/** What goes over the whole face would be pierced by the nose: how far forward it has to lie, from the point it sticks to. */
+const clearOfNose = (
+  point: FeaturePoint,
+  [x, y, z]: Triple,
+  [width, height]: readonly [number, number],
+): Triple => {
+  const [from, nose] = [featurePoint(NEUTRAL_FACE, point), featurePoint(NEUTRAL_FACE, 'noseTip')];
+  const isOver = Math.abs(nose[0] - from[0] - x) < width / 2 && Math.abs(nose[1] - from[1] - y) < height / 2;
+  return isOver ? [x, y, Math.max(z, nose[2] - from[2] + BEFORE_NOSE)] : [x, y, z];
+};
+
 /** What stands on the nose stands on its base. */
-const onHead = (point: FeaturePoint, isModel: boolean, base: number): Seat => {
+const onHead = (
+  point: FeaturePoint,
+  rests: RestStyle,
+  base: number,
+  extent: readonly [number, number] | undefined,
+): Seat => {
+  const isModel = rests === 'model';
   const { move, turn } = (isModel ? MODEL_SEATS[point] : undefined) ?? FLAT_SEATS[point] ?? BEFORE;
   const lift = isModel && point === 'noseTip' ? Math.max(0, -base) : 0;
-  return { move: [move[0], move[1] + lift, move[2]], turn: [...turn] };
+  const there: Triple = [move[0], move[1] + lift, move[2]];
+  // What looks to the side does not go over the face.
+  const isOver = rests === 'before' && extent !== undefined && turn[1] === 0;
+  return { move: isOver ? clearOfNose(point, there, extent) : there, turn: [...turn] };
 };
 
 /** Move and turn of a new object on an anchor. */
@@ -127,7 +150,7 @@ export const restOn = (
         const move = wornMove(worn, box);
         if (move) return { move, turn };
       }
-      return onHead(anchor.point, rests === 'model', base);
+      return onHead(anchor.point, rests, base, extent);
     case 'hand':
       // It lies in the palm, or before the fingertip; what stands, stands on its base.
       if (rests === 'inPlace') return { move: [0, 0, 0], turn };

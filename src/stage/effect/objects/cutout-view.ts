@@ -19,6 +19,7 @@ import { CUTOUT_FRAGMENT, CUTOUT_VERTEX } from '../../face/cutout-shader';
 import { byteTarget, passMaterial, PassQuad, texture, value } from '../../passes';
 import { FlatMesh } from './flat';
 import { standIn } from './live-view';
+import type { SeenCutout } from '../seen-cutouts';
 import type { ObjectNow, ObjectView, ViewTools } from './object-view';
 
 /** Pixels along the longer side. */
@@ -79,7 +80,11 @@ export class CutoutView implements ObjectView<Cutout> {
       // It has to be taken while nothing else stands on the canvas yet.
       this.shown = { camera, made, asItIs: camera.get('whole', 0, null) };
       flat.style(object, this.target!.texture, object.flip ? [1, 1, -1, -1] : [0, 1, 1, -1], opacity);
-    } else flat.style(object, standIn(), [0, 0, 1, 1], opacity);
+    } else {
+      const shown = this.tools.cutout(object.id);
+      if (shown) flat.style(object, shown, object.flip ? [1, 1, -1, -1] : [0, 1, 1, -1], opacity);
+      else flat.style(object, standIn(), [0, 0, 1, 1], opacity);
+    }
     flat.repeat =
       fitOf(object, layering) === 'tile' ? tileCounts(object.extent, object.scale, aspect) : [1, 1];
     flat.mesh.scale.set(object.extent[0], object.extent[1], 1);
@@ -124,6 +129,14 @@ export class CutoutView implements ObjectView<Cutout> {
     const { camera, made, asItIs } = this.shown;
     this.cut.uniforms.picture!.value = (made && camera.dressed) || asItIs;
     this.quad.draw(renderer, this.cut, this.target);
+  }
+
+  seen(renderer: WebGLRenderer): SeenCutout | null {
+    const { target } = this;
+    if (!target || !this.shown || !this.node.visible) return null;
+    const pixels = new Uint8Array(4 * target.width * target.height);
+    renderer.readRenderTargetPixels(target, 0, 0, target.width, target.height, pixels);
+    return { width: target.width, height: target.height, pixels };
   }
 
   dispose(): void {

@@ -1,5 +1,5 @@
 /** One object at one of its places in a scene. */
-import type { Object3D } from 'three';
+import type { Object3D, Texture, WebGLRenderer } from 'three';
 import type { Media } from '../../../core/kinds/values';
 import type { Particles } from '../../../core/fountain/particles';
 import type { Effect, EffectObject, ObjectId } from '../../../core/document/schema';
@@ -11,6 +11,7 @@ import type { PartNow, Place } from '../../../core/placing/places';
 import type { SurfaceCut, WornSurface } from '../../surface/worn-surface';
 import type { Blended } from '../blended';
 import type { CameraParts } from '../../backdrop/camera-parts';
+import type { SeenCutout } from '../seen-cutouts';
 import type { Stores } from '../stores';
 import type { FlatTools } from './flat';
 
@@ -53,6 +54,8 @@ export interface ObjectView<O extends EffectObject = EffectObject> {
   readonly node: Object3D;
   /** False when there is nothing to draw: an asset still on its way, an opacity of 0. */
   update(now: ObjectNow<O>): boolean;
+  /** What a cutout shows now; null while it shows nothing. */
+  seen?(renderer: WebGLRenderer): SeenCutout | null;
   dispose(): void;
 }
 
@@ -61,6 +64,8 @@ export interface ViewTools extends FlatTools {
   readonly stores: Stores;
   /** The camera picture; a view without one (Space) shows none. */
   readonly camera: CameraParts | null;
+  /** What a cutout showed on another stage; for a view without a camera picture. */
+  readonly cutout: (id: ObjectId) => Texture | null;
   /** A material to be worn. */
   readonly surface: (blended: Blended, cut?: SurfaceCut) => WornSurface;
 }

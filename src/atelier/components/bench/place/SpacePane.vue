@@ -20,6 +20,7 @@ import { useAssetsStore } from '../../../stores/assets';
 import { useDeskStore, type PlaceMode } from '../../../stores/desk';
 import { useEffectStore } from '../../../stores/effect';
 import { usePlaybackStore } from '../../../stores/playback';
+import { useSeenCutoutsStore } from '../../../stores/seen-cutouts';
 import { measureWords } from '../../../words';
 import InlineNotice from '../../common/InlineNotice.vue';
 import ArrangePanel from './ArrangePanel.vue';
@@ -31,6 +32,7 @@ const effectStore = useEffectStore();
 const desk = useDeskStore();
 const assets = useAssetsStore();
 const playback = usePlaybackStore();
+const cutouts = useSeenCutoutsStore();
 const box = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const side = ref<SpaceSide>('free');
@@ -109,6 +111,8 @@ onMounted(() => {
   view.setMode(handleModeOf(desk.handleMode));
   view.setDark(desk.dark);
   view.setFigures(desk.place.figures);
+  cutouts.wanted++;
+  view.setCutouts(cutouts.seen);
   observer = new ResizeObserver(([entry]) => {
     const { width, height } = entry!.contentRect;
     if (width > 0 && height > 0) view?.setSize(width, height, Math.min(devicePixelRatio, 2));
@@ -134,6 +138,7 @@ const loop = new FrameLoop(() => {
   return redraw.needsFrame;
 });
 onBeforeUnmount(() => {
+  if (view) cutouts.wanted--;
   loop.stop();
   observer?.disconnect();
   view?.dispose();
@@ -169,6 +174,10 @@ watch(
 watch(
   () => desk.place.figures,
   (on) => view?.setFigures(on),
+);
+watch(
+  () => cutouts.seen,
+  (seen) => view?.setCutouts(seen),
 );
 watch(side, (to) => view?.look(to));
 

@@ -77,7 +77,7 @@ const onFace = (catcher: ShadowCatcher): boolean => anchorOf(effectStore.effect,
       {{
         lights.length === 0
           ? 'Without lights of its own an effect is lit as the camera picture is. Match it to begin from there and change it by hand.'
-          : 'Lights of the effect count alone. Match sets the first of each kind to what the picture shows at this moment.'
+          : 'Things are lit by the lights of the effect alone. Faces stay in the camera’s light unless a light reaches them. Match sets the first of each kind to what the picture shows at this moment.'
       }}
     </p>
     <h2>Lights of the effect</h2>
@@ -137,6 +137,7 @@ const onFace = (catcher: ShadowCatcher): boolean => anchorOf(effectStore.effect,
           @change="(v) => turnSurroundings(light, v)"
           @done="done"
         />
+        <PropertyField :object="light" path="onFaces" :label="`Whether ${light.name} reaches faces`" />
       </li>
     </ul>
     <div class="chips">

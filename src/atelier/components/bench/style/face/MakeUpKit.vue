@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Pieces of make-up that go on the face at a click, and colours for the one that is worked on. */
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import {
   Check,
   Droplets,
@@ -13,11 +13,11 @@ import {
   Sparkles,
   Sun,
 } from '@lucide/vue';
-import type { FaceChoice, Layer } from '../../../../../core/document/schema';
+import type { FaceChoice, Layer, ObjectId } from '../../../../../core/document/schema';
 import { KIT, KIT_GROUPS, type KitPiece } from '../../../../../core/makeup/kit';
 import { coloursGroup } from '../../../../../core/makeup/colours';
 import { extraOn, FACE_EXTRAS, pieceOn, putExtra, putOn } from '../../../../commands/face-commands';
-import { addCutout, addMorph, morphsOn } from '../../../../commands/morph-commands';
+import { addCutout, addMorph, cutoutThings, morphsOn } from '../../../../commands/morph-commands';
 import { EXTRA_WORDS, KIT_WORDS } from '../../../../face-words';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
@@ -26,6 +26,7 @@ import { CUTOUT_WORDS } from '../../../../morph-words';
 import ColourSwatches from './ColourSwatches.vue';
 import RegionPicture from './RegionPicture.vue';
 import ChipButton from '../../../common/ChipButton.vue';
+import SelectField from '../../../common/SelectField.vue';
 
 const props = defineProps<{ face: FaceChoice }>();
 const effectStore = useEffectStore();
@@ -53,6 +54,18 @@ const reshapeFace = (): void => {
   if (morph.value) desk.selected = morph.value.id;
   else addMorph(props.face);
 };
+/** Cards and models that cutouts may be laid on; the one that was selected last is offered. */
+const things = computed(() => cutoutThings(props.face).map((o) => ({ value: o.id, label: `on ${o.name}` })));
+const onto = computed(() =>
+  things.value.some((o) => o.value === desk.style.cutOnto) ? desk.style.cutOnto : null,
+);
+watch(
+  () => desk.selected,
+  (id) => {
+    if (id && things.value.some((o) => o.value === id)) desk.style.cutOnto = id;
+  },
+  { immediate: true },
+);
 const selected = computed(() => (desk.selected ? effectStore.effect.objects[desk.selected] : undefined));
 /** Where the selected object's own colours stand: beside the heading of its group. */
 const group = computed(() => (selected.value ? coloursGroup(selected.value) : null));
@@ -116,13 +129,22 @@ const shown = (piece: KitPiece, layer: Layer | undefined): string => {
       </div>
     </section>
     <section aria-label="Cut out of the face">
-      <h2>Cut out, live</h2>
+      <div class="head">
+        <h2>Cut out, live</h2>
+        <SelectField
+          v-if="things.length > 0"
+          name="What cutouts are laid on"
+          :value="onto ?? ''"
+          :options="[{ value: '', label: 'on the face itself' }, ...things]"
+          @change="(v: unknown) => (desk.style.cutOnto = (v as ObjectId) || null)"
+        />
+      </div>
       <div class="extras">
         <ChipButton
           v-for="part in CUTOUT_PARTS"
           :key="part"
           title="A live copy of it, to be put anywhere"
-          @click="addCutout(part, face)"
+          @click="addCutout(part, face, onto)"
         >
           <Scissors :size="13" /> {{ CUTOUT_WORDS[part] }}
         </ChipButton>
