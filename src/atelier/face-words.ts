@@ -1,7 +1,7 @@
 /** How face layers and their regions are called in the interface. */
 import type { FaceExtra } from './commands/face-commands';
 import type { FaceRegion } from '../core/face/region-names';
-import type { PaintTool } from './stores/painter';
+import type { PaintTool } from './painter/kept-settings';
 import type { KitGroup } from '../core/makeup/kit';
 
 export const REGION_WORDS: Record<FaceRegion, string> = {

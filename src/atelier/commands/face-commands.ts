@@ -21,7 +21,7 @@ import { newIris } from '../../core/kinds/objects/iris';
 import { newLashes } from '../../core/kinds/objects/lashes';
 import { newLayer } from '../../core/kinds/objects/layer';
 import { newRetouchOf, RETOUCH_PARTS, type RetouchPart } from '../../core/kinds/objects/retouch';
-import { orderOnTop } from '../../core/document/queries';
+import { freeName, orderOnTop } from '../../core/document/queries';
 import type { FaceChoice, Layer, LookId, ObjectId, PictureAsset } from '../../core/document/schema';
 import { KIT_LOOKS, type KitPiece, type PieceLayer } from '../../core/makeup/kit';
 import { mixExtras, mixLooks } from '../../core/makeup/mix';
@@ -92,7 +92,7 @@ export const putExtra = (extra: FaceExtra, face: FaceChoice): void => {
 /** Adds an empty layer of one's own and opens the painter: a colour with a painted mask, or a painted picture. */
 export const addPainted = async (part: PaintedPart, face: FaceChoice): Promise<void> => {
   const effectStore = useEffectStore();
-  const name = part === 'mask' ? 'Painted colour' : 'Painted picture';
+  const name = freeName(effectStore.effect, part === 'mask' ? 'Painted colour' : 'Painted picture');
   const file = await api.keep({ bytes: await pngOf(blankSheet()), mime: 'image/png' }, `${name}.png`);
   const asset = newPicture(newAssetId(), `${name}.png`, file, SHEET_SIZE, SHEET_SIZE);
   const of =

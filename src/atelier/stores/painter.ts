@@ -4,12 +4,22 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/errors';
 import { newPicture } from '../../core/document/defaults';
 import { paintLayer } from '../../core/edits/look-edits';
+import { anchorOf } from '../../core/document/queries';
 import { usesOf } from '../../core/document/asset-uses';
 import type { Layer, ObjectId, PictureAsset } from '../../core/document/schema';
 import type { Spot } from '../../core/face/skin-spot';
 import { clear, fill, fillLasso, flip, gradient, mirrorHalf } from '../../core/painter/areas';
 import { BRUSH_TOOLS, type Brush, type BrushTool } from '../../core/painter/brush';
-import { blankSheet, SHEET_SIZE, type Rect, type Sheet } from '../../core/painter/sheet';
+import { clamp } from '../../core/maths/scalar';
+import type { SeenCutout } from '../../stage/effect/seen-cutouts';
+import {
+  keepSettings,
+  LEAST_BRUSH,
+  MOST_BRUSH,
+  readSettings,
+  type PaintTool,
+} from '../painter/kept-settings';
+import { blankSheet, inGreys, SHEET_SIZE, type Rect, type Sheet } from '../../core/painter/sheet';
 import { Stroke } from '../../core/painter/stroke';
 import { rgbOf } from '../../core/maths/srgb';
 import type { PaintedPart } from '../../stage/effect/painted-textures';
@@ -20,8 +30,6 @@ import { lay, type Stamp } from '../painter/stamp';
 import { useAssetsStore } from './assets';
 import { useEffectStore } from './effect';
 
-export const PAINT_TOOLS = [...BRUSH_TOOLS, 'gradient', 'lasso'] as const;
-export type PaintTool = (typeof PAINT_TOOLS)[number];
 const isBrush = (tool: PaintTool): tool is BrushTool => (BRUSH_TOOLS as readonly string[]).includes(tool);
 
 /** Sheets that undo and redo come back to without loading them again. */
@@ -40,11 +48,24 @@ export const usePainterStore = defineStore('painter', () => {
   const assets = useAssetsStore();
 
   const on = shallowRef<{ readonly layer: ObjectId; readonly part: PaintedPart } | null>(null);
-  const tool = ref<PaintTool>('paint');
-  const brush = reactive({ size: 64, hardness: 0.4, flow: 0.7, colour: '#ffffff' });
+  const kept = readSettings();
+  const tool = ref<PaintTool>(kept.tool);
+  const brush = reactive({
+    size: kept.size,
+    hardness: kept.hardness,
+    flow: kept.flow,
+    colour: kept.colours.mask,
+  });
+  /** The colours that masks and pictures were painted in last. */
+  const colours = reactive({ ...kept.colours });
   /** Lasso and gradient take away instead. */
   const takesAway = ref(false);
-  const mirrored = ref(true);
+  const mirrored = ref(kept.mirrored);
+  /** What is shown on the layout beside what is painted. */
+  const shown = reactive({ net: kept.net, regions: kept.regions });
+  /** The face laid flat, as the camera saw it at some moment; null shows none. `asked` while the Viewfinder is to take it. */
+  const photo = shallowRef<SeenCutout | null>(null);
+  const photoAsked = ref(false);
   /** Counts changes of the sheet; `changed` is what the last one reached. */
   const version = ref(0);
   const changed = shallowRef<Rect | null>(null);
@@ -90,8 +111,8 @@ export const usePainterStore = defineStore('painter', () => {
     known = file?.sha256 ?? null;
     loading.value = true;
     try {
-      const kept = file && remembered.get(file.sha256);
-      const fresh = kept
+      const old = file && remembered.get(file.sha256);
+      const fresh = old
         ? null
         : file
           ? await sheetFrom(await assets.source(file))
@@ -100,7 +121,7 @@ export const usePainterStore = defineStore('painter', () => {
             : blankSheet();
       // Something else was opened meanwhile.
       if (on.value !== now) return;
-      sheet.data.set(kept ?? fresh!.data);
+      sheet.data.set(old ?? fresh!.data);
       show(null);
     } catch (cause) {
       error.value = sentence(cause);
@@ -113,8 +134,7 @@ export const usePainterStore = defineStore('painter', () => {
     close();
     sheet = blankSheet();
     on.value = { layer: id, part };
-    if (part === 'picture' && brush.colour === '#ffffff') brush.colour = '#0f6b62';
-    if (part === 'mask') brush.colour = '#ffffff';
+    brush.colour = colours[part];
     await load();
     if (on.value?.layer === id && on.value.part === part) assets.stores.painted.begin(id, part, sheet);
     version.value++;
@@ -132,6 +152,12 @@ export const usePainterStore = defineStore('painter', () => {
       if (on.value?.layer !== was.layer || on.value.part !== was.part)
         assets.stores.painted.end(was.layer, was.part);
     });
+  };
+
+  /** The number of the face that is painted on; of layers on every face the first. */
+  const faceNumber = (): number => {
+    const anchor = layer.value ? anchorOf(effectStore.effect, layer.value) : null;
+    return anchor && 'face' in anchor && typeof anchor.face === 'number' ? anchor.face : 1;
   };
 
   /** Keeps the sheet as it is now: one step to undo. */
@@ -176,6 +202,41 @@ export const usePainterStore = defineStore('painter', () => {
   const retry = (): void => {
     error.value = null;
     keep('Paint');
+  };
+
+  // Remembered for the next time.
+  watch(
+    () => brush.colour,
+    (colour) => {
+      if (on.value) colours[on.value.part] = colour;
+    },
+  );
+  watch(
+    () => ({
+      tool: tool.value,
+      size: brush.size,
+      hardness: brush.hardness,
+      flow: brush.flow,
+      colours: { ...colours },
+      mirrored: mirrored.value,
+      ...shown,
+    }),
+    keepSettings,
+  );
+  /** A larger or smaller brush, by steps that look alike whatever its size. */
+  const resize = (steps: number): void => {
+    const to = brush.size * 1.12 ** steps;
+    brush.size = clamp(
+      Math.round(to) === brush.size ? brush.size + Math.sign(steps) : Math.round(to),
+      LEAST_BRUSH,
+      MOST_BRUSH,
+    );
+  };
+  const takePhoto = (taken: SeenCutout | null): void => {
+    photoAsked.value = false;
+    if (taken) photo.value = taken;
+    else
+      error.value = 'No face is seen at this moment, so there is no photograph of one. Go to another moment.';
   };
 
   // Undo, redo, and changes from elsewhere.
@@ -277,7 +338,8 @@ export const usePainterStore = defineStore('painter', () => {
     show(null);
     keep('Bring in a picture on');
   };
-  const png = (): Promise<Uint8Array> => pngOf(sheet);
+  /** A mask is given in black and white, so that it is seen in any program; it counts the same when it is brought in again. */
+  const png = (): Promise<Uint8Array> => pngOf(on.value?.part === 'mask' ? inGreys(sheet) : sheet);
 
   // Text and stickers.
   const beginStamp = (fresh: Stamp): void => {
@@ -321,6 +383,12 @@ export const usePainterStore = defineStore('painter', () => {
     brush,
     takesAway,
     mirrored,
+    shown,
+    photo,
+    photoAsked,
+    takePhoto,
+    faceNumber,
+    resize,
     version,
     changed,
     loading,

@@ -57,6 +57,7 @@ const KEPT = [
   'tint',
   'blend',
   'startDelay',
+  'material',
 ] as const;
 
 /** `fresh` takes over what the thing before it has in common with it. */

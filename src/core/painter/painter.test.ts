@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { clear, fill, fillLasso, flip, gradient, mirrorHalf } from './areas';
 import { shareAt, touch, type Brush, type BrushTool } from './brush';
-import { blankSheet, type Sheet } from './sheet';
+import { blankSheet, inGreys, type Sheet } from './sheet';
 import { Stroke } from './stroke';
 
 const SIZE = 96;
@@ -270,4 +270,17 @@ describe('areas', () => {
     mirrorHalf(sheet, 'right');
     expect(mirrorError(sheet)).toBe(0);
   });
+});
+
+test('a mask in greys counts as the mask does: light times opacity, and is opaque everywhere', () => {
+  const sheet = blankSheet(2);
+  sheet.data.set([255, 255, 255, 255, 255, 255, 255, 128, 128, 128, 128, 255, 0, 0, 0, 0]);
+  const greys = inGreys(sheet);
+  expect([pixel(greys, 0, 0), pixel(greys, 1, 0), pixel(greys, 0, 1), pixel(greys, 1, 1)]).toEqual([
+    [255, 255, 255, 255],
+    [128, 128, 128, 255],
+    [128, 128, 128, 255],
+    [0, 0, 0, 255],
+  ]);
+  expect(inGreys(greys).data).toEqual(greys.data);
 });

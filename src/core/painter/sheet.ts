@@ -31,6 +31,16 @@ export const squareAround = ({ size }: Sheet, x: number, y: number, reach: numbe
   return rect[0] < rect[2] && rect[1] < rect[3] ? rect : null;
 };
 
+/** What a sheet is as a mask, in greys that cover everything: white where it shows, black where it hides (see `maskOf` of the stage). */
+export const inGreys = ({ size, data }: Sheet): Sheet => {
+  const greys = blankSheet(size);
+  for (let i = 0; i < data.length; i += 4) {
+    const grey = (0.2126 * data[i]! + 0.7152 * data[i + 1]! + 0.0722 * data[i + 2]!) * (data[i + 3]! / 255);
+    greys.data.set([grey, grey, grey, 255], i);
+  }
+  return greys;
+};
+
 /** The rectangle around two; null is none. */
 export const union = (a: Rect | null, b: Rect | null): Rect | null =>
   a && b

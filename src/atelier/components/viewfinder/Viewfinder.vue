@@ -118,7 +118,9 @@ const draw = (): void => {
   const only = desk.isolated;
   drawing.compareLine = comparing.value ? desk.style.compareLine! : 0;
   drawing.measuresLight = lighting.value;
+  if (painter.photoAsked) drawing.photographs = painter.faceNumber();
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
+  if (painter.photoAsked) painter.takePhoto(drawing.photograph);
   playback.cameraLight = drawing.cameraLight;
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
   seenCutouts.take(
@@ -216,6 +218,7 @@ watch(
     () => desk.pivotFor,
     () => desk.scene,
     () => desk.style.compareLine,
+    () => painter.photoAsked,
     comparing,
     lighting,
     () => desk.place.axes,
@@ -304,7 +307,8 @@ const { label, caption, lighter } = useFinderWords(detail, share);
           @pointermove="(e) => close.onMove(e) || hand.onMove(e)"
           @pointerup="(e) => close.onUp(e) || hand.onUp(e)"
           @pointercancel="(e) => close.onUp(e) || hand.onUp(e)"
-          @wheel="wheel"
+          @pointerleave="brush.leave()"
+          @wheel="(e) => (painting && brush.onWheel(e)) || wheel(e)"
           @dblclick="comeClose"
           @keydown.enter="tapCentre"
         />
@@ -313,6 +317,15 @@ const { label, caption, lighter } = useFinderWords(detail, share);
           :value="desk.style.compareLine!"
           @change="(to) => (desk.style.compareLine = to)"
         />
+        <svg
+          v-if="painting && brush.rings.value.length > 0"
+          class="rings"
+          viewBox="0 0 1 1"
+          preserveAspectRatio="none"
+          aria-hidden="true"
+        >
+          <path v-for="(ring, i) in brush.rings.value" :key="i" :d="ring" :class="{ other: i > 0 }" />
+        </svg>
         <CorrectionHandles v-if="correcting.on" :view-aspect="size.width / size.height" />
       </div>
       <div class="label">
@@ -334,6 +347,23 @@ const { label, caption, lighter } = useFinderWords(detail, share);
 </template>
 
 <style scoped>
+.rings {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.rings path {
+  fill: none;
+  stroke: #fff;
+  stroke-width: 1.4;
+  vector-effect: non-scaling-stroke;
+  filter: drop-shadow(0 0 1px #000);
+}
+.rings .other {
+  stroke-opacity: 0.6;
+}
 .finder {
   background: var(--grey);
   display: grid;

@@ -1,50 +1,97 @@
-/** Painting right on the face: pointers in the Viewfinder become spots of the face layout. */
-import type { Ref } from 'vue';
+/** Painting right on the face: pointers in the Viewfinder become spots of the face layout, and the brush is seen as a ring on the skin. */
+import { computed, shallowRef, watch, type Ref } from 'vue';
 import { anchorOf } from '../../../core/document/queries';
 import { spotUnder } from '../../../core/face/spot-under';
-import type { Spot } from '../../../core/face/skin-spot';
+import { spotOnFace, type Spot } from '../../../core/face/skin-spot';
+import { toOuter } from '../../../core/maths/pose';
 import { rayThrough } from '../../../core/maths/ray';
+import { SHEET_SIZE } from '../../../core/painter/sheet';
 import { placeOf } from '../../../core/placing/places';
+import { projectPoint } from '../../../core/tracking/project';
+import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { Stage } from '../../../stage/stage';
 import { useEffectStore } from '../../stores/effect';
 import { usePainterStore } from '../../stores/painter';
+
+/** Corners of a ring. */
+const AROUND = 32;
+/** Pixels of the wheel for one step of the size. */
+const WHEEL = 60;
 
 export const useFinderPaint = (canvas: Ref<HTMLCanvasElement | null>, stage: () => Stage | null) => {
   const painter = usePainterStore();
   const effectStore = useEffectStore();
   let painting = false;
+  /** Where the pointer is on the face; null beside it. */
+  const spot = shallowRef<Spot | null>(null);
 
-  /** The spot of the face whose layer is painted, as it was drawn last. */
-  const spotAt = (event: PointerEvent): Spot | null => {
-    const drawing = stage();
-    const now = drawing?.drawn;
+  /** The face whose layer is painted, as it was drawn last. */
+  const faceNow = (): TrackedFace | null => {
+    const now = stage()?.drawn;
     const { layer } = painter;
-    if (!drawing || !now || !layer || !canvas.value) return null;
+    if (!now || !layer) return null;
     const anchor = anchorOf(effectStore.effect, layer);
-    const face =
+    return (
       placeOf(now.program, now.places, layer.id)?.face ??
       (anchor.kind === 'skin' && typeof anchor.face === 'number'
         ? now.here.frame.faces[anchor.face - 1]
-        : now.here.frame.faces[0]);
-    if (!face) return null;
+        : now.here.frame.faces[0]) ??
+      null
+    );
+  };
+  const spotAt = (event: PointerEvent): Spot | null => {
+    const drawing = stage();
+    const face = faceNow();
+    if (!drawing?.drawn || !face || !canvas.value) return null;
     const box = canvas.value.getBoundingClientRect();
     const [x, y] = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
-    const { fovY, aspect } = drawing.viewOf(now.here.frame);
-    return spotUnder(face, rayThrough(now.here.frame.camera, fovY, aspect, x, y));
+    const { frame } = drawing.drawn.here;
+    const { fovY, aspect } = drawing.viewOf(frame);
+    return spotUnder(face, rayThrough(frame.camera, fovY, aspect, x, y));
   };
+  /** What the brush would paint, as a path in shares of the picture. */
+  const ringAround = ([u, v]: Spot): string => {
+    const drawing = stage();
+    const face = faceNow();
+    if (!drawing?.drawn || !face) return '';
+    const { frame } = drawing.drawn.here;
+    const { fovY, aspect } = drawing.viewOf(frame);
+    const reach = painter.brush.size / 2 / SHEET_SIZE;
+    const corners = Array.from({ length: AROUND }, (_, i) => {
+      const a = (i / AROUND) * 2 * Math.PI;
+      const on = spotOnFace(face.landmarks, [u + reach * Math.cos(a), v + reach * Math.sin(a)]);
+      const at = projectPoint(frame.camera, fovY, aspect, toOuter(face.pose, on.position));
+      return at && `${at[0].toFixed(5)} ${at[1].toFixed(5)}`;
+    });
+    return `M${corners.filter(Boolean).join('L')}Z`;
+  };
+  const drawn = shallowRef(0);
+  const rings = computed((): string[] => {
+    void drawn.value;
+    const at = spot.value;
+    if (!at || painter.stamp || painter.tool === 'lasso' || painter.tool === 'gradient') return [];
+    return [ringAround(at), ...(painter.mirrored ? [ringAround([1 - at[0], at[1]])] : [])];
+  });
+  // A brush that is resized is seen at once.
+  watch(
+    () => painter.brush.size,
+    () => drawn.value++,
+  );
+
   const onDown = (event: PointerEvent): void => {
-    const spot = event.button === 0 ? spotAt(event) : null;
-    if (!spot) return;
+    const at = event.button === 0 ? spotAt(event) : null;
+    if (!at) return;
     painting = true;
     canvas.value?.setPointerCapture(event.pointerId);
-    painter.begin(spot, event.pressure);
+    painter.begin(at, event.pressure);
   };
   const onMove = (event: PointerEvent): void => {
+    spot.value = spotAt(event);
     if (!painting) return;
     const all = event.getCoalescedEvents?.() ?? [];
     for (const one of all.length > 0 ? all : [event]) {
-      const spot = spotAt(one);
-      if (spot) painter.goOn(spot, one.pressure);
+      const at = spotAt(one);
+      if (at) painter.goOn(at, one.pressure);
       else painter.lift();
     }
   };
@@ -53,5 +100,15 @@ export const useFinderPaint = (canvas: Ref<HTMLCanvasElement | null>, stage: () 
     painting = false;
     painter.end();
   };
-  return { onDown, onMove, onUp };
+  const leave = (): void => {
+    spot.value = null;
+  };
+  /** With Shift the wheel makes the brush larger and smaller. True when it was meant for that. */
+  const onWheel = (event: WheelEvent): boolean => {
+    if (!event.shiftKey || event.ctrlKey || event.metaKey) return false;
+    event.preventDefault();
+    painter.resize(-(event.deltaY || event.deltaX) / WHEEL);
+    return true;
+  };
+  return { onDown, onMove, onUp, leave, onWheel, rings };
 };

@@ -12,9 +12,16 @@ import {
 import { OPEN_TRIANGLES, UV } from '../../../../../core/face/neutral';
 import type { Spot } from '../../../../../core/face/skin-spot';
 import { SHEET_SIZE } from '../../../../../core/painter/sheet';
+import type { SeenCutout } from '../../../../../stage/effect/seen-cutouts';
 import { usePainterStore } from '../../../../stores/painter';
 
-const props = defineProps<{ net: boolean; regions: boolean; zoom: number }>();
+const props = defineProps<{
+  net: boolean;
+  regions: boolean;
+  zoom: number;
+  /** A face laid flat, beneath what is painted. */
+  photo: SeenCutout | null;
+}>();
 const painter = usePainterStore();
 const canvas = ref<HTMLCanvasElement | null>(null);
 const view = ref<HTMLElement | null>(null);
@@ -22,6 +29,28 @@ const view = ref<HTMLElement | null>(null);
 const cursor = ref<Spot>([0.5, 0.5]);
 const seen = ref(false);
 
+const photograph = ref<HTMLCanvasElement | null>(null);
+watch(
+  () => [props.photo, photograph.value] as const,
+  ([photo, into]) => {
+    if (!photo || !into) return;
+    const { width, height, pixels } = photo;
+    Object.assign(into, { width, height });
+    const image = new ImageData(width, height);
+    // Read from the graphics card, its rows run from the lowest.
+    for (let y = 0; y < height; y++)
+      image.data.set(pixels.subarray(4 * width * (height - 1 - y), 4 * width * (height - y)), 4 * width * y);
+    into.getContext('2d')?.putImageData(image, 0, 0);
+  },
+  { flush: 'post', immediate: true },
+);
+/** With Shift the wheel makes the brush larger and smaller. */
+const onWheel = (event: WheelEvent): void => {
+  if (!event.shiftKey || event.ctrlKey) return;
+  event.preventDefault();
+  seen.value = true;
+  painter.resize(-(event.deltaY || event.deltaX) / 60);
+};
 const draw = (): void => {
   const context = canvas.value?.getContext('2d');
   if (!context) return;
@@ -113,12 +142,14 @@ const onKey = (event: KeyboardEvent): void => {
       @pointerup="onUp"
       @pointercancel="onUp"
       @pointerleave="seen = false"
+      @wheel="onWheel"
       @keydown="onKey"
     >
       <svg class="under" :viewBox="`0 0 ${SIZE} ${SIZE}`" aria-hidden="true">
         <path :d="face" class="skin" />
         <path :d="openings" class="open" />
       </svg>
+      <canvas v-if="photo" ref="photograph" aria-hidden="true" data-photo />
       <canvas ref="canvas" :width="SHEET_SIZE" :height="SHEET_SIZE" :data-version="painter.version" />
       <svg class="over" :viewBox="`0 0 ${SIZE} ${SIZE}`" aria-hidden="true">
         <path v-if="net" :d="netPath" class="net" />

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The painter: tools, the face layout, and what is done to all of it at once. */
-import { computed, ref } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import {
   ArrowLeft,
   Blend,
   Brush,
+  Camera,
   Droplets,
   Eraser,
   FlipHorizontal2,
@@ -15,12 +16,14 @@ import {
   ZoomIn,
   ZoomOut,
 } from '@lucide/vue';
+import { isTyping } from '../../../../commands/keys';
 import { saveFile } from '../../../../commands/save-file';
 import { sentence } from '../../../../../core/errors';
 import { bring, type Brought, type Fitted } from '../../../../painter/sheet-files';
 import { PAINT_WORDS } from '../../../../face-words';
 import { useDeskStore } from '../../../../stores/desk';
-import { PAINT_TOOLS, usePainterStore, type PaintTool } from '../../../../stores/painter';
+import { LEAST_BRUSH, MOST_BRUSH, PAINT_TOOLS, type PaintTool } from '../../../../painter/kept-settings';
+import { usePainterStore } from '../../../../stores/painter';
 import ColourField from '../../../common/ColourField.vue';
 import InlineNotice from '../../../common/InlineNotice.vue';
 import SliderField from '../../../common/SliderField.vue';
@@ -40,14 +43,22 @@ const ICONS: Record<PaintTool, unknown> = {
   gradient: Blend,
   lasso: LassoSelect,
 };
-const net = ref(false);
-const regions = ref(true);
 const zoom = ref(1);
 const ZOOMS = [1, 1.5, 2, 3, 4, 6] as const;
 const zoomBy = (by: 1 | -1): void => {
   const at = ZOOMS.findIndex((z) => z >= zoom.value) + by;
   zoom.value = ZOOMS[Math.min(ZOOMS.length - 1, Math.max(0, at))]!;
 };
+/** Keys for the size of the brush, wherever the focus is but in a text. */
+const onKey = (event: KeyboardEvent): void => {
+  if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+  const steps = { J: -1, K: 1 }[event.key.toUpperCase()];
+  if (steps === undefined) return;
+  event.preventDefault();
+  painter.resize(steps);
+};
+onMounted(() => window.addEventListener('keydown', onKey));
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 const isMask = computed(() => painter.on?.part === 'mask');
 const brushed = computed(() => !['gradient', 'lasso'].includes(painter.tool));
 const colours = computed(() => !['erase', 'smudge', 'blur'].includes(painter.tool));
@@ -140,15 +151,20 @@ const save = async (): Promise<void> => {
       </IconButton>
     </div>
     <div class="work">
-      <PainterCanvas :net="net" :regions="regions" :zoom="zoom" />
+      <PainterCanvas
+        :net="painter.shown.net"
+        :regions="painter.shown.regions"
+        :zoom="zoom"
+        :photo="painter.photo"
+      />
       <div class="side">
         <SliderField
           v-if="brushed"
           name="Size"
           label="Size of the brush"
           :value="painter.brush.size"
-          :min="2"
-          :max="400"
+          :min="LEAST_BRUSH"
+          :max="MOST_BRUSH"
           @change="(v) => (painter.brush.size = v)"
         />
         <SliderField
@@ -194,8 +210,23 @@ const save = async (): Promise<void> => {
         <StampBar />
         <h3>Beneath</h3>
         <div class="chips">
-          <ChipButton :aria-pressed="regions" @click="regions = !regions"> Regions </ChipButton>
-          <ChipButton :aria-pressed="net" @click="net = !net">Net</ChipButton>
+          <ChipButton
+            :aria-pressed="painter.shown.regions"
+            @click="painter.shown.regions = !painter.shown.regions"
+          >
+            Regions
+          </ChipButton>
+          <ChipButton :aria-pressed="painter.shown.net" @click="painter.shown.net = !painter.shown.net">
+            Net
+          </ChipButton>
+          <ChipButton
+            title="The face that is before the camera at this moment, laid flat: of any take, at any moment"
+            :disabled="painter.photoAsked"
+            @click="painter.photoAsked = true"
+          >
+            <Camera :size="13" /> {{ painter.photo ? 'This moment instead' : 'This face' }}
+          </ChipButton>
+          <ChipButton v-if="painter.photo" @click="painter.photo = null">No photograph</ChipButton>
         </div>
         <h3>File</h3>
         <div class="chips">
@@ -212,7 +243,7 @@ const save = async (): Promise<void> => {
         />
         <p class="soft">
           {{ isMask ? 'White shows the layer, black and clear hide it.' : '' }} You can paint on the face in
-          the Viewfinder too.
+          the Viewfinder too. Shift with the wheel, or the keys J and K make the brush smaller and larger.
         </p>
       </div>
     </div>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 /** Text and stickers for the face: written or chosen here, placed on the layout or on the face, then set. */
-import { computed } from 'vue';
-import { Sticker, Type } from '@lucide/vue';
+import { computed, onMounted, ref } from 'vue';
+import { Sticker, Type, Upload } from '@lucide/vue';
+import { sentence } from '../../../../../core/errors';
 import { pictureOf } from '../../../../painter/pictures';
+import { ownFamily, shippedFamily } from '../../../../painter/typefaces';
 import type { Asset, FontAsset, PictureAsset } from '../../../../../core/document/schema';
 import { useAssetsStore } from '../../../../stores/assets';
 import { useEffectStore } from '../../../../stores/effect';
 import { usePainterStore } from '../../../../stores/painter';
+import { useStockStore } from '../../../../stores/stock';
+import InlineNotice from '../../../common/InlineNotice.vue';
 import ColourField from '../../../common/ColourField.vue';
 import SliderField from '../../../common/SliderField.vue';
 import SelectField from '../../../common/SelectField.vue';
@@ -15,6 +19,7 @@ import ChipButton from '../../../common/ChipButton.vue';
 const painter = usePainterStore();
 const effectStore = useEffectStore();
 const assets = useAssetsStore();
+const stock = useStockStore();
 const isA =
   <K extends Asset['kind']>(kind: K) =>
   (asset: Asset): asset is Extract<Asset, { kind: K }> =>
@@ -26,6 +31,7 @@ const pictures = computed<PictureAsset[]>(() =>
 const base = { at: [0.3, 0.6] as const, turn: 0, opacity: 1, picture: null };
 const write = async (): Promise<void> => {
   await assets.stores.fonts.loadOwn();
+  chosen.value = '';
   painter.beginStamp({
     ...base,
     kind: 'text',
@@ -35,11 +41,53 @@ const write = async (): Promise<void> => {
     size: 0.05,
   });
 };
-const setFont = async (id: string): Promise<void> => {
-  const font = fonts.value.find((f) => f.id === id);
+/** Fonts that ship, and files that were brought here: they go no further than this page, as words become pixels. */
+const SHIPPED = 'stock ';
+const brought = ref<readonly { readonly value: string; readonly label: string }[]>([]);
+const chosen = ref('');
+const typefaces = computed(() => [
+  { value: '', label: 'Hanken Grotesk' },
+  ...fonts.value.map((f) => ({ value: f.id as string, label: f.family })),
+  ...brought.value,
+  ...stock.items
+    .filter((item) => item.group === 'Fonts' && item.name !== 'Hanken Grotesk')
+    .map((item) => ({ value: `${SHIPPED}${item.id}`, label: item.name })),
+]);
+const familyOf = async (value: string): Promise<string> => {
+  if (brought.value.some((b) => b.value === value)) return value;
+  const item = stock.items.find((i) => `${SHIPPED}${i.id}` === value);
+  if (item) return shippedFamily(item);
+  const font = fonts.value.find((f) => f.id === value);
   if (font) await assets.stores.fonts.load(font);
-  painter.place({ family: assets.stores.fonts.get(font ?? null) ?? 'sans-serif' });
+  return assets.stores.fonts.get(font ?? null) ?? 'sans-serif';
 };
+const trouble = ref<string | null>(null);
+const trying = async (work: () => Promise<void>): Promise<void> => {
+  trouble.value = null;
+  try {
+    await work();
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
+};
+const setFont = (value: string): Promise<void> =>
+  trying(async () => {
+    painter.place({ family: await familyOf(value) });
+    chosen.value = value;
+  });
+const fontFile = ref<HTMLInputElement | null>(null);
+const bringFont = (): Promise<void> =>
+  trying(async () => {
+    const file = fontFile.value?.files?.[0];
+    if (fontFile.value) fontFile.value.value = '';
+    if (!file) return;
+    const family = await ownFamily(file);
+    if (!brought.value.some((b) => b.value === family))
+      brought.value = [...brought.value, { value: family, label: file.name.replace(/\.[^.]+$/, '') }];
+    painter.place({ family });
+    chosen.value = family;
+  });
+onMounted(() => void stock.load());
 const stick = async (id: string): Promise<void> => {
   const asset = pictures.value.find((p) => p.id === id);
   if (!asset) return;
@@ -81,16 +129,28 @@ const stamp = computed(() => painter.stamp);
         :maxlength="120"
         @input="(e: Event) => painter.place({ text: (e.target as HTMLTextAreaElement).value })"
       />
-      <SelectField
-        v-if="fonts.length > 0"
-        name="Font of the words"
-        :default-value="''"
-        :options="[
-          { value: '', label: 'Hanken Grotesk' },
-          ...fonts.map((f) => ({ value: f.id, label: f.family })),
-        ]"
-        @change="(v: unknown) => setFont(String(v))"
-      />
+      <div class="begin">
+        <SelectField
+          name="Font of the words"
+          class="choose"
+          :value="chosen"
+          :options="typefaces"
+          :dropdown-match-select-width="false"
+          @change="(v: unknown) => setFont(String(v))"
+        />
+        <ChipButton title="A font file of your own" @click="fontFile?.click()">
+          <Upload :size="13" /> Own
+        </ChipButton>
+        <input
+          ref="fontFile"
+          type="file"
+          hidden
+          accept=".ttf,.otf,.woff,.woff2"
+          aria-label="Font file for the words"
+          @change="bringFont"
+        />
+      </div>
+      <InlineNotice v-if="trouble" closable @close="trouble = null">{{ trouble }}</InlineNotice>
       <ColourField name="Colour" :value="stamp.colour" @change="(colour) => painter.place({ colour })" />
     </template>
     <SliderField
