@@ -4,7 +4,13 @@ import { applyEdit } from '../document/edit';
 import { blankEffect } from '../document/defaults';
 import { sampleAsset } from '../document/sample';
 import { sampleModel } from '../document/sample-assets';
-import { effectSchema, type Effect, type EffectObject, type ObjectId } from '../document/schema';
+import {
+  effectSchema,
+  type Effect,
+  type EffectObject,
+  type MaterialId,
+  type ObjectId,
+} from '../document/schema';
 import { newCard } from '../kinds/objects/card';
 import { newGroup } from '../kinds/objects/group';
 import { packMoves } from '../face/morph/packed-moves';
@@ -28,6 +34,7 @@ const card = {
   opacity: 0.4,
   tint: '#102030',
   blend: 'screen' as const,
+  material: 'mat_scales' as MaterialId,
 };
 
 test('there, on the same face, and back again', () => {
@@ -43,6 +50,7 @@ test('there, on the same face, and back again', () => {
     opacity: 0.4,
     tint: '#102030',
     blend: 'screen',
+    material: 'mat_scales',
     order: 3,
   });
   const back = applyEdit(layered, asCard(layered, ID, headAnchor('forehead', 2))).effect;
@@ -51,6 +59,7 @@ test('there, on the same face, and back again', () => {
     kind: 'card',
     name: 'Scales',
     opacity: 0.4,
+    material: 'mat_scales',
     anchor: { point: 'forehead' },
   });
 });
