@@ -2,7 +2,7 @@
 import { ALL_ABILITIES } from '../src/stage/abilities/all';
 import { Player } from '../src/core/behave/player';
 import type { Effect } from '../src/core/document/schema';
-import { readPackage } from '../src/core/package/effect-package';
+import { readPackage } from '../src/core/package/read-package';
 import { takeFor } from '../src/core/takes/library/take-for';
 import { STEP } from '../src/core/units';
 import { createStores, loadUsed } from '../src/stage/effect/stores';

@@ -5,7 +5,7 @@ import { headAnchor } from '../src/core/kinds/objects/placed';
 import { newCard } from '../src/core/kinds/objects/card';
 import { newSolid } from '../src/core/kinds/objects/solid';
 import type { Card, Effect, EffectObject, ObjectId, Solid, TextObject } from '../src/core/document/schema';
-import { headFactor } from '../src/core/placing/anchors';
+import { headFactor } from '../src/core/face/head-factor';
 import { projectPoint } from '../src/core/tracking/project';
 import {
   blobOf,

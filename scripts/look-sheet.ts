@@ -13,7 +13,7 @@ import { blankEffect } from '../src/core/document/defaults';
 import { newLayer } from '../src/core/kinds/objects/layer';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { KIT_LOOKS } from '../src/core/makeup/kit';
-import { readPackage } from '../src/core/package/effect-package';
+import { readPackage } from '../src/core/package/read-package';
 import { performerOf } from '../src/core/takes/library/performers';
 import type { Expressions } from '../src/core/tracking/track-frame';
 

@@ -1,7 +1,7 @@
 /** Fills a new data folder with the demo effects, once: what the user deletes stays deleted. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readPackage } from '../core/package/effect-package';
+import { readPackage } from '../core/package/read-package';
 import type { ContentFiles } from './content-files';
 import type { Database } from './database';
 import { EffectsStore, OWNER } from './effects-store';

@@ -25,7 +25,8 @@ import type {
   Target,
   TargetId,
 } from '../core/document/schema';
-import { readPackage, type OpenedPackage } from '../core/package/effect-package';
+import { type OpenedPackage } from '../core/package/effect-package';
+import { readPackage } from '../core/package/read-package';
 import { Grey } from '../core/vision/grey';
 import { readTarget } from '../core/vision/target-file';
 import { migrate, type Database } from './database';

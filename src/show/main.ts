@@ -9,7 +9,8 @@ import {
   type PromptLanguage,
   type PromptTexts,
 } from '../core/behave/prompt-languages';
-import { readPackage, type OpenedPackage } from '../core/package/effect-package';
+import { unpackPackage, withDocument, type OpenedPackage } from '../core/package/effect-package';
+import { readDocument } from './read-document';
 import { requirementsOf, type Requirements } from '../core/requirements/requirements';
 import { seekingPrompt } from '../core/requirements/seeking';
 import type { Finger } from '../core/program/inputs';
@@ -62,7 +63,8 @@ const fetchPackage = async (): Promise<OpenedPackage> => {
       'No effect is released under this address. Ask whoever sent it for the new one.',
     );
   if (!response.ok) throw notLoaded();
-  return readPackage(new Uint8Array(await arrived(response.arrayBuffer())));
+  const unpacked = unpackPackage(new Uint8Array(await arrived(response.arrayBuffer())));
+  return withDocument(unpacked, await readDocument(unpacked.document));
 };
 
 const TEXTS_IN: Readonly<Record<PromptLanguage, () => Promise<{ TEXTS: PromptTexts }>>> = {

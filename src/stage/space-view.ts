@@ -22,7 +22,7 @@ import { lookAround } from './look-around';
 import type { Picked } from './effect/picking';
 import { EffectView } from './effect/effect-view';
 import type { Abilities } from './abilities/abilities';
-import type { SeenCutouts } from './effect/seen-cutouts';
+import { SeenCutoutTextures, type SeenCutouts } from './effect/seen-cutouts';
 import type { Stores } from './effect/stores';
 import { Handles, type HandleEvents, type HandleMode, type HandlePlace } from './handles';
 import { setOf, SpaceSets, VIEWS, type SetName } from './space-sets';
@@ -72,6 +72,7 @@ export class SpaceView {
   private readonly orbit: CameraControls;
   private readonly effectView: EffectView;
   private readonly handles: Handles;
+  private readonly cutouts = new SeenCutoutTextures();
   private readonly sets = new SpaceSets();
   private readonly touchOutline = new TouchOutline();
   private readonly measured = new Box3Helper(new Box3(), 0x0f6b62);
@@ -94,7 +95,7 @@ export class SpaceView {
     stores.faults.watch(this.renderer);
     this.renderer.autoClear = false;
     this.renderer.setClearColor(new Color('#e9e6df'));
-    this.effectView = new EffectView(stores, abilities);
+    this.effectView = new EffectView(stores, abilities, null, (id) => this.cutouts.get(id));
     this.orbit = lookAround(this.camera, canvas, onNeedsDraw);
     this.orbit.minDistance = 0.05;
     this.orbit.maxDistance = 20;
@@ -171,7 +172,7 @@ export class SpaceView {
 
   /** What cutouts show in the Viewfinder: Space has no camera picture of its own. */
   setCutouts(seen: SeenCutouts): void {
-    this.effectView.cutouts.show(seen);
+    this.cutouts.show(seen);
     this.onNeedsDraw();
   }
 
@@ -270,6 +271,7 @@ export class SpaceView {
     this.orbit.dispose();
     this.handles.dispose();
     this.effectView.dispose();
+    this.cutouts.dispose();
     this.sets.dispose();
     this.touchOutline.dispose();
     letGo(this.renderer);

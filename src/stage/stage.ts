@@ -25,7 +25,6 @@ import { given } from './abilities/given';
 import type { CameraParts } from './backdrop/camera-parts';
 import type { Picked } from './effect/picking';
 import { EffectView } from './effect/effect-view';
-import type { SeenCutout } from './effect/seen-cutouts';
 import type { GradeView } from './grade/grade-view';
 import type { Stores } from './effect/stores';
 import type { CameraPicture } from './picture';
@@ -63,10 +62,8 @@ export class Stage {
   measuresLight = false;
   /** How the camera picture is lit, while it is measured. */
   cameraLight: LightEstimate | null = null;
-  /** The number of a face that is to be photographed, laid flat, when the next picture is drawn; null is none. */
-  photographs: number | null = null;
-  /** What was photographed last; null where no such face was seen. */
-  photograph: SeenCutout | null = null;
+  /** Called while the camera picture stands alone on the canvas, and the camera is where it was. */
+  onPicture: ((frame: TrackFrame) => void) | null = null;
   private readonly gradeView: GradeView | null;
   private readonly cameraParts: CameraParts | null;
   private picture: CameraPicture | null = null;
@@ -156,11 +153,7 @@ export class Stage {
     this.leaving?.dispose();
     this.leaving = null;
     this.pose(picture, frame, program, runtime, keep);
-    if (this.photographs !== null) {
-      const face = frame.faces[this.photographs - 1];
-      this.photograph = face ? (this.cameraParts?.photograph(face) ?? null) : null;
-      this.photographs = null;
-    }
+    this.onPicture?.(frame);
     if (effectView.hasBackdrop) {
       renderer.clearDepth();
       // Only where people can be kept before it; else the picture stays as it is.

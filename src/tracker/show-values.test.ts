@@ -6,7 +6,7 @@ import { recordedTaps } from '../core/behave/recorded';
 import type { Runtime } from '../core/behave/runtime';
 import type { Circuit } from '../core/document/schema';
 import { portsOf, type BehaviourNode } from '../core/kinds/nodes/nodes';
-import { readPackage } from '../core/package/effect-package';
+import { readPackage } from '../core/package/read-package';
 import { compile, type Program } from '../core/program/program';
 import { loadQuickJs } from '../core/script/quickjs-engine';
 import { FIRST_TAKE } from '../core/takes/library';

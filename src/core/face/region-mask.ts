@@ -95,6 +95,18 @@ export const regionMask = (name: FaceRegion, size: number, softness = 1): Uint8A
   return out;
 };
 
+/** How much of the regions there is on a square of the layout of `size` pixels, 0 to 1; `fade` is how far they run out, in shares of it. */
+export const regionsField = (regions: readonly FaceRegion[], fade: Unit, size: number): Float32Array => {
+  const sum = new Float32Array(size * size);
+  for (const name of regions) {
+    const { outlines, holes } = faceRegion(name);
+    const mask = fillOutlines([...outlines, ...holes], size);
+    mask.forEach((m, i) => (sum[i] = Math.max(sum[i]!, Math.min(1, m))));
+  }
+  soften(sum, size, size, fade * size);
+  return sum;
+};
+
 /** On the layout the eyes lie above this line, the mouth beneath it. */
 export const MOUTH_BELOW = 0.55;
 

@@ -8,7 +8,7 @@ import { pcg3d } from '../maths/hash';
 import { invertMatrix, composeMatrix, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { IDENTITY } from '../maths/quaternion';
 import { cross, length, pointAt, subtract, type Vec3 } from '../maths/vec3';
-import { headFactor } from '../placing/anchors';
+import { headFactor } from '../face/head-factor';
 import type { TrackedFace } from '../tracking/track-frame';
 
 const REGIONS: Readonly<Record<Exclude<FaceArea, 'mouth'>, readonly FaceRegion[] | null>> = {

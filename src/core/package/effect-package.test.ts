@@ -7,7 +7,8 @@ import { sampleAsset, sampleEffect, sampleFile } from '../document/sample';
 import { sampleModel } from '../document/sample-assets';
 import type { FileRef, ObjectId } from '../document/schema';
 import { packMoves } from '../face/morph/packed-moves';
-import { readPackage, trimForRelease, writePackage } from './effect-package';
+import { trimForRelease, writePackage } from './effect-package';
+import { readPackage } from './read-package';
 import { manifestJsonSchema } from './manifest';
 
 const effect = {

@@ -4,7 +4,6 @@
  */
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { neededAssets, usedFiles } from '../document/queries';
-import { readEffect } from '../document/migrations';
 import type { AssetId, Effect, FileMime, FileRef } from '../document/schema';
 import { IconiaError } from '../errors';
 import {
@@ -114,20 +113,26 @@ export const writePackage = (
   });
 };
 
-export interface OpenedPackage {
+/** A package that is taken apart; its document is not read yet. */
+export interface UnpackedPackage {
   readonly manifest: Manifest;
-  readonly effect: Effect;
+  readonly document: unknown;
   /** By SHA-256. */
   readonly files: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mime: FileMime }>;
   /** What printed pictures are found by, by the SHA-256 of what is printed. Packages up to version 2 have none. */
   readonly targets: ReadonlyMap<string, Uint8Array>;
 }
 
-/** Reads a package. Throws `IconiaError` `package.unreadable` with what is wrong. */
-export const readPackage = (zip: Uint8Array): OpenedPackage => {
-  const broken = (what: string, cause?: unknown): never => {
-    throw new IconiaError('package.unreadable', `This effect package cannot be opened: ${what}`, { cause });
-  };
+export interface OpenedPackage extends Omit<UnpackedPackage, 'document'> {
+  readonly effect: Effect;
+}
+
+const broken = (what: string, cause?: unknown): never => {
+  throw new IconiaError('package.unreadable', `This effect package cannot be opened: ${what}`, { cause });
+};
+
+/** Takes a package apart. Throws `IconiaError` `package.unreadable` with what is wrong. */
+export const unpackPackage = (zip: Uint8Array): UnpackedPackage => {
   let files: Record<string, Uint8Array> = {};
   let unpacked = 0;
   try {
@@ -163,8 +168,15 @@ export const readPackage = (zip: Uint8Array): OpenedPackage => {
   };
   for (const entry of manifest.files) read.set(entry.sha256, { bytes: bytesOf(entry), mime: entry.mime });
   const targets = new Map(manifest.targets.map((entry) => [entry.picture, bytesOf(entry)]));
-  const effect = readEffect(json(manifest.document));
-  const lost = usedFiles(effect).find((file) => !read.has(file.sha256));
+  return { manifest, document: json(manifest.document), files: read, targets };
+};
+
+/** The package with its document, as it was read. Throws `package.unreadable` where a file that it uses is missing. */
+export const withDocument = (
+  { manifest, files, targets }: UnpackedPackage,
+  effect: Effect,
+): OpenedPackage => {
+  const lost = usedFiles(effect).find((file) => !files.has(file.sha256));
   if (lost) return broken(`a file of its assets (${lost.mime}) is missing.`);
-  return { manifest, effect, files: read, targets };
+  return { manifest, effect, files, targets };
 };

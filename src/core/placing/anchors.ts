@@ -9,13 +9,13 @@ import type {
   Target,
 } from '../document/schema';
 import { featurePoint } from '../face/feature-points';
-import { NEUTRAL_FACE } from '../face/neutral';
+import { headFactor } from '../face/head-factor';
 import { spotOnFace } from '../face/skin-spot';
 import { handFactor, handPoint } from '../hand/points';
 import { composeMatrix, fromPose, multiplyMatrices, type Matrix } from '../maths/matrix';
 import { multiplyQuaternions, fromAxisAngle, IDENTITY } from '../maths/quaternion';
 import { composePoses, type Pose } from '../maths/pose';
-import { distance, pointAt, type Vec3 } from '../maths/vec3';
+import type { Vec3 } from '../maths/vec3';
 import type { CameraState, TrackedFace, TrackedHand, TrackFrame } from '../tracking/track-frame';
 import type { Metres, Unit } from '../units';
 import { facesBySlot, handsBySlot, type Presence } from './presence';
@@ -52,15 +52,6 @@ export interface Here {
 export const SCREEN_HEIGHT: Metres = 0.16;
 /** What a backdrop has to fill on the usual upright screen. */
 export const SCREEN_WIDTH: Metres = 0.09;
-
-/** Landmarks at the two sides of the face, before the ears. */
-const SIDES = [234, 454] as const;
-const faceWidth = (landmarks: ArrayLike<number>): Metres =>
-  distance(pointAt(landmarks, SIDES[0]), pointAt(landmarks, SIDES[1]));
-const USUAL_WIDTH = faceWidth(NEUTRAL_FACE);
-
-/** How large a head is, measured by the width of the face: 1 is the usual size. */
-export const headFactor = (landmarks: ArrayLike<number>): number => faceWidth(landmarks) / USUAL_WIDTH;
 
 /** The faces of a choice, each with its number from 0. */
 export const chosen = (

@@ -22,7 +22,7 @@ import { toOuter } from '../maths/pose';
 import { fromAngles, rotate } from '../maths/quaternion';
 import { distance, dot, normalise, pointAt, subtract, type Vec3 } from '../maths/vec3';
 import type { TrackFrame } from '../tracking/track-frame';
-import { headFactor } from './anchors';
+import { headFactor } from '../face/head-factor';
 import { localMatrix, lookingAt } from './local';
 import { placesOf, type ObjectPlaces } from './places';
 import { nextPresence, NOBODY } from './presence';

@@ -7,7 +7,8 @@ import type { Vec3 } from '../maths/vec3';
 import type { PicturePoint } from '../program/inputs';
 import type { TrackedSurface } from '../tracking/track-frame';
 import { handPoint, palmLength } from '../hand/points';
-import { headFactor, surfacePose, type Here } from './anchors';
+import { surfacePose, type Here } from './anchors';
+import { headFactor } from '../face/head-factor';
 import { facesBySlot } from './presence';
 import { rayFor, viewOf } from './touch';
 

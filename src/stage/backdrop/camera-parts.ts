@@ -15,7 +15,6 @@ import type { Backdrop, CameraPart } from '../../core/document/schema';
 import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, copyDrawn, onClear } from '../passes';
 import type { CameraPicture } from '../picture';
-import type { SeenCutout } from '../effect/seen-cutouts';
 import { CoverGuess } from '../face/cover-guess';
 import { HairGuessView } from '../face/hair-guess-view';
 import { CameraLight } from '../surface/camera-light';
@@ -35,8 +34,6 @@ export interface CameraNow {
 }
 
 const FACE_PIXELS = 512;
-/** Of one that is painted over. */
-const PHOTO_PIXELS = 768;
 interface Made {
   readonly target: WebGLRenderTarget;
   /** The frame it was made in, counted from the first. */
@@ -256,17 +253,6 @@ export class CameraParts {
       const { renderer, camera } = this.now!;
       this.flatFace.draw(renderer, camera, face, this.whole(), into);
     });
-  }
-
-  /** A face laid flat, in the camera picture alone; to be called before anything covers that. */
-  photograph(face: TrackedFace): SeenCutout {
-    const { renderer, camera } = this.now!;
-    const into = byteTarget(PHOTO_PIXELS, PHOTO_PIXELS);
-    this.flatFace.draw(renderer, camera, face, this.whole(), into);
-    const pixels = new Uint8Array(4 * PHOTO_PIXELS * PHOTO_PIXELS);
-    renderer.readRenderTargetPixels(into, 0, 0, PHOTO_PIXELS, PHOTO_PIXELS, pixels);
-    into.dispose();
-    return { width: PHOTO_PIXELS, height: PHOTO_PIXELS, pixels };
   }
 
   private blurred(key: string, picture: Texture, blur: number, part: CameraPart): Texture {

@@ -31,7 +31,7 @@ import { PictureHint } from './picture-hint';
 import type { GradeNow } from '../grade/grade-view';
 import { flatGeometry } from './objects/flat';
 import type { ObjectView, ViewTools } from './objects/object-view';
-import { SeenCutoutTextures, type SeenCutout, type SeenCutouts } from './seen-cutouts';
+import type { SeenCutout, SeenCutouts } from './seen-cutouts';
 import type { Stores } from './stores';
 
 interface Entry {
@@ -67,8 +67,6 @@ export class EffectView {
   readonly looks: FaceLooks | null;
   /** Grades to be done over the picture, in their order. */
   grades: readonly GradeNow[] = [];
-  /** What cutouts showed on another stage. */
-  readonly cutouts = new SeenCutoutTextures();
   private readonly size = new Vector2();
   private faces: readonly (TrackedFace | undefined)[] = [];
   private living: Living | null = null;
@@ -79,18 +77,19 @@ export class EffectView {
   private objectOf: (id: ObjectId) => EffectObject | undefined = () => undefined;
   private shown: Record<Layering, boolean> = { backdrop: false, space: false, screen: false };
 
-  /** `camera` gives parts of the camera picture to what shows them. */
+  /** `camera` gives parts of the camera picture to what shows them; without one `cutout` gives what cutouts show. */
   constructor(
     private readonly stores: Stores,
     private readonly abilities: Abilities,
     camera: CameraParts | null = null,
+    cutout: ViewTools['cutout'] = () => null,
   ) {
     this.tools = {
       stores,
       beneath: new FramebufferCopy(),
       square: flatGeometry(),
       camera,
-      cutout: (id) => this.cutouts.get(id),
+      cutout,
       surface: (blended, cut) => given(abilities.surfaces, 'materials')(this.tools, blended, cut),
     };
     this.screenCamera.position.z = 1;
@@ -351,7 +350,6 @@ export class EffectView {
   dispose(): void {
     for (const [id, entry] of this.entries) this.remove(id, entry);
     this.hint.dispose();
-    this.cutouts.dispose();
     this.looks?.dispose();
     this.tools.beneath.dispose();
     this.tools.square.dispose();

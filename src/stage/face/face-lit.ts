@@ -23,7 +23,7 @@ import { irradianceOf, type Irradiance } from '../../core/light/irradiance';
 import { roomLight } from '../../core/light/room';
 import { toLocal } from '../../core/maths/pose';
 import { conjugate, rotate } from '../../core/maths/quaternion';
-import { headFactor } from '../../core/placing/anchors';
+import { headFactor } from '../../core/face/head-factor';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
 import type { Vec3 } from '../../core/maths/vec3';
 import type { LightEstimate, TrackedFace } from '../../core/tracking/track-frame';

@@ -1,9 +1,8 @@
 /** Masks of the regions as textures: each is made once and shared by all faces. */
 import { ClampToEdgeWrapping, DataTexture, LinearFilter, RedFormat } from 'three';
 import type { FaceRegion } from '../../core/face/region-names';
-import { regionsField } from '../../core/face/morph/moves';
 import type { Unit } from '../../core/units';
-import { maskBounds, regionMask, type Bounds } from '../../core/face/region-mask';
+import { maskBounds, regionMask, regionsField, type Bounds } from '../../core/face/region-mask';
 
 /** Pixels of a mask along each side: edges are soft, and its texture is smooth between them. */
 const SIZE = 512;

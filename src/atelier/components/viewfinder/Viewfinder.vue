@@ -2,6 +2,7 @@
 /** The camera picture with the effect on it, exactly as a viewer sees it; select and drag right in it. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { ALL_ABILITIES } from '../../../stage/abilities/all';
+import { photographOf } from '../../../stage/face-photograph';
 import { Stage } from '../../../stage/stage';
 import type { EffectObject } from '../../../core/document/schema';
 import type { Detail } from '../../../stage/take-picture';
@@ -118,9 +119,13 @@ const draw = (): void => {
   const only = desk.isolated;
   drawing.compareLine = comparing.value ? desk.style.compareLine! : 0;
   drawing.measuresLight = lighting.value;
-  if (painter.photoAsked) drawing.photographs = painter.faceNumber();
+  drawing.onPicture = painter.photoAsked
+    ? ({ faces }) => {
+        const face = faces[painter.faceNumber() - 1];
+        painter.takePhoto(face ? photographOf(drawing!.renderer, drawing!.camera, face) : null);
+      }
+    : null;
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
-  if (painter.photoAsked) painter.takePhoto(drawing.photograph);
   playback.cameraLight = drawing.cameraLight;
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
   seenCutouts.take(

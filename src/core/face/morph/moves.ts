@@ -1,13 +1,11 @@
 /** Face morphs: how far landmarks move for sliders and sculpted meshes, faded out by region, several added up. */
 import type { Unit } from '../../units';
-import { fillOutlines } from '../region-mask';
-import { soften } from '../../maths/soften';
+import { regionsField } from '../region-mask';
 import { shapeHead } from '../head-shape';
 import { FACE_LANDMARKS } from '../landmarks';
 import { NEUTRAL_FACE, UV } from '../neutral';
 import type { FaceRegion } from '../region-names';
 import type { ShapeName } from '../shape-names';
-import { faceRegion } from '../regions';
 import { FACE_WIDTH } from './sculpted';
 
 /** Moves are x, y, z for each of the 468 landmarks, in head space, metres, of a face of the usual width. */
@@ -33,18 +31,6 @@ export const sliderMoves = (name: ShapeName): Moves => {
 
 const SIZE = 128;
 const weights = new Map<string, Float32Array>();
-
-/** How much of the regions there is on a square of the layout of `size` pixels, 0 to 1; `fade` is how far they run out, in shares of it. */
-export const regionsField = (regions: readonly FaceRegion[], fade: Unit, size: number): Float32Array => {
-  const sum = new Float32Array(size * size);
-  for (const name of regions) {
-    const { outlines, holes } = faceRegion(name);
-    const mask = fillOutlines([...outlines, ...holes], size);
-    mask.forEach((m, i) => (sum[i] = Math.max(sum[i]!, Math.min(1, m))));
-  }
-  soften(sum, size, size, fade * size);
-  return sum;
-};
 
 /** How much each landmark belongs to any of the regions, 0 to 1; see `regionsField`. */
 export const regionWeights = (regions: readonly FaceRegion[], fade: Unit): Float32Array => {

@@ -9,7 +9,7 @@ import { crownMesh } from '../../assets/testing';
 import { newModel } from '../../kinds/objects/model';
 import type { AssetId, ModelAsset, ObjectId } from '../../document/schema';
 import { featurePoint } from '../../face/feature-points';
-import { headFactor } from '../../placing/anchors';
+import { headFactor } from '../../face/head-factor';
 import { add, pointAt, scale, type Vec3 } from '../../maths/vec3';
 import { headMesh, trueLandmarks } from '../head-mesh';
 import { sharpCodec } from '../../../../scripts/sharp-codec';

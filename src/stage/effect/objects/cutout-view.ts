@@ -11,7 +11,7 @@ import {
 } from 'three';
 import type { Cutout } from '../../../core/document/schema';
 import { cutoutWindow, MOST_CORNERS, partExtent, partOutline } from '../../../core/face/cutout';
-import { headFactor } from '../../../core/placing/anchors';
+import { headFactor } from '../../../core/face/head-factor';
 import { fitOf, tileCounts } from '../../../core/placing/fit';
 import type { TrackedFace } from '../../../core/tracking/track-frame';
 import type { CameraParts } from '../../backdrop/camera-parts';

@@ -6,7 +6,7 @@ import { NECK_POINTS, NECK_TRIANGLES, neckPositions } from '../../../core/face/n
 import { HAND_SHELL_POINTS, HAND_SHELL_TRIANGLES, handShellPositions } from '../../../core/hand/hand-shell';
 import { column, type Matrix } from '../../../core/maths/matrix';
 import { normalise, type Vec3 } from '../../../core/maths/vec3';
-import { headFactor } from '../../../core/placing/anchors';
+import { headFactor } from '../../../core/face/head-factor';
 import { isPeopleOccluder } from '../../../core/kinds/objects/occluder';
 import { HairOccluder } from './hair-occluder';
 import { PeopleOccluder } from './people-occluder';
