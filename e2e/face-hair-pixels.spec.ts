@@ -1,6 +1,6 @@
 /** Dyed hair and retouch, in pixels. */
 import { expect, test } from './harness/test';
-import { newHair } from '../src/core/kinds/objects/hair';
+import { newHair, type Hair } from '../src/core/kinds/objects/hair';
 import { newRetouch } from '../src/core/kinds/objects/retouch';
 import { regionCentre } from '../src/core/face/regions';
 import type { Spot } from '../src/core/face/skin-spot';
@@ -56,6 +56,39 @@ test.describe('hair and skin', () => {
     for (const [u, v] of none.marks.slice(1))
       for (let j = -3; j <= 3; j++)
         for (let i = -3; i <= 3; i++) expect(changedAt(none, half, [u + i, v + j], 2)).toBe(false);
+  });
+
+  test('a second tone goes up from the tips, or into single strands, and into nothing but hair', async () => {
+    const two = { ...newHair(id(0), 0), tint: '#2020e0', tips: '#e02020', opacity: 1 };
+    const at = { ...spec, landmarks: [50, 280, 151, 10] };
+    const none = await draw({ effect: bare, ...at });
+    const dyed = (more: Partial<Hair>) => draw({ effect: one({ ...two, ...more }), ...at });
+    const plain = await dyed({});
+    /** Of the hair that is well dyed, between two rows: how much has the second tone now. */
+    const share = (drawn: Picture, from: number, to: number): number => {
+      let [hair, second] = [0, 0];
+      for (let y = from; y < to; y++)
+        for (let x = 0; x < 360; x++) {
+          const [r, , b] = plain.colour([x, y]);
+          if (!changedAt(none, plain, [x, y], 12) || b < r + 0.06) continue;
+          hair++;
+          const now = drawn.colour([x, y]);
+          if (now[0] > now[2] + 0.02) second++;
+        }
+      expect(hair).toBeGreaterThan(400);
+      return second / hair;
+    };
+    const top = Math.round(none.marks[3]![1]);
+    const tipped = await dyed({ tipsReach: 0.6 });
+    expect(share(tipped, 0, top - 60)).toBeGreaterThan(0.5);
+    expect(share(tipped, top, 640)).toBeLessThan(0.2);
+    const streaked = await dyed({ streaks: 0.4 });
+    expect(share(streaked, 0, 640)).toBeGreaterThan(0.15);
+    expect(share(streaked, 0, 640)).toBeLessThan(0.65);
+    expect(share(await dyed({ streaks: 1 }), 0, 640)).toBeGreaterThan(0.95);
+    expect(share(await dyed({ tipsReach: 1 }), 0, 640)).toBeGreaterThan(0.7);
+    for (const drawn of [tipped, streaked])
+      for (const mark of none.marks.slice(0, 3)) expect(changedAt(none, drawn, mark)).toBe(false);
   });
 
   test('hair is dyed and skin is not; roots keep their colour; the beard too', async () => {

@@ -303,7 +303,13 @@ describe('reading documents', () => {
       ['iris', 'lashes'].includes(one.kind)
         ? { ...one, blend: 'normal', ...leftOut }
         : one.kind === 'hair'
-          ? { ...one, blend: 'normal' }
+          ? {
+              ...one,
+              blend: 'normal',
+              tips: (one as unknown as { tint: string }).tint,
+              tipsReach: 0,
+              streaks: 0,
+            }
           : one.kind === 'layer'
             ? { ...one, material: null }
             : one;

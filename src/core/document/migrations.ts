@@ -175,6 +175,7 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     ...old,
     schema: 18,
     objects: mapped(old.objects, (object) => {
+      if (object.kind === 'hair') return hairIn18(object);
       if (object.kind === 'light') return { ...object, onFaces: 'no' };
       if (object.kind === 'layer') return { ...object, material: null };
       return object.kind === 'morph' ? morphIn18(object, old.cues) : object;
@@ -183,11 +184,14 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       ...look,
       layers: ((look.layers ?? []) as Json[]).map((layer) => ({ ...layer, material: null })),
       extras: ((look.extras ?? []) as Json[]).map((extra) =>
-        extra.kind === 'morph' ? morphIn18(extra, null) : extra,
+        extra.kind === 'hair' ? hairIn18(extra) : extra,
       ),
     })),
   }),
 };
+
+/** Hair had one tone. */
+const hairIn18 = (hair: Json): Json => ({ ...hair, tips: hair.tint, tipsReach: 0, streaks: 0 });
 
 /** What fades a morph goes on doing so; else both strengths become one. */
 function morphIn18(morph: Json, cues: unknown): Json {

@@ -36,6 +36,9 @@ export class HairDye {
     blends: value(false),
     strength: value(1),
     roots: value(0),
+    second: value(new Vector3()),
+    tipsReach: value(0),
+    streaks: value(0),
     toHead: value(new Matrix4()),
     eye: value(new Vector3()),
     aspect: value(1),
@@ -93,6 +96,9 @@ export class HairDye {
     u.blends!.value = dye.blend !== 'normal';
     u.strength!.value = opacity;
     u.roots!.value = dye.roots;
+    (u.second!.value as Vector3).set(...rgbOf(dye.tips));
+    u.tipsReach!.value = dye.tipsReach;
+    u.streaks!.value = dye.streaks;
     camera.updateMatrixWorld();
     (u.toHead!.value as Matrix4)
       .fromArray(fromPose(face.pose) as number[])

@@ -150,6 +150,9 @@ export const HAIR_FRAGMENT = /* glsl */ `
   uniform vec3 tint; // sRGB
   uniform float strength;
   uniform float roots;
+  uniform vec3 second; // sRGB, of tips and streaks
+  uniform float tipsReach;
+  uniform float streaks;
   uniform mat4 toHead; // from the far end of the view to head space
   uniform vec3 eye; // head space
   uniform float aspect;
@@ -159,6 +162,16 @@ export const HAIR_FRAGMENT = /* glsl */ `
   varying vec2 vUv;
   ${SRGB_GLSL}
   ${BLEND_GLSL}
+  float cellAt(float x) { return fract(sin(floor(x) * 127.1 + 11.7) * 43758.5453); }
+  float noiseAt(float x) { return mix(cellAt(x), cellAt(x + 1.0), smoothstep(0.0, 1.0, fract(x))); }
+  /** Strands lie side by side: across them this changes from one to the next, along them hardly. */
+  float strandOf(vec2 at) {
+    // From the crown they run outwards, beside the face straight down.
+    float spread = mix(1.0, 0.55, smoothstep(-0.02, 0.1, at.y));
+    float across = at.x / spread;
+    float sway = 0.004 * sin(38.0 * at.y + 9.0 * across);
+    return 0.5 * noiseAt((across + sway) * 330.0) + 0.5 * noiseAt((across - sway) * 900.0 + 3.0);
+  }
   float headsAway(vec3 head) { return length((vUv - head.xy) * vec2(aspect, 1.0)) / head.z; }
   void main() {
     vec3 c = texture2D(beneath, vUv).rgb;
@@ -180,9 +193,13 @@ export const HAIR_FRAGMENT = /* glsl */ `
     float strand = min(pow(brightnessOf(light) / usual, 0.75), 1.8);
     // Where light is thrown back from the strands it keeps its own colour: dye lies beneath the shine.
     float shine = max(brightnessOf(light) - 2.2 * usual, 0.0) * 0.6;
+    // The second tone: from the tips up, and strand by strand.
+    float tip = tipsReach <= 0.0 ? 0.0 : smoothstep(1.05 - 1.05 * tipsReach, 1.4 - 1.05 * tipsReach, grown);
+    float streak = streaks <= 0.0 ? 0.0 : smoothstep(0.86 - 0.98 * streaks, 1.14 - 0.98 * streaks, strandOf(at.xy)) * (0.75 + 0.25 * streaks);
+    vec3 tone = mix(tint, second, max(tip, streak));
     vec3 dyed = blends
-      ? blendOver(c, tint, 1.0)
-      : toSrgb(min(toLinear(tint) * strand + shine, vec3(1.0)));
+      ? blendOver(c, tone, 1.0)
+      : toSrgb(min(toLinear(tone) * strand + shine, vec3(1.0)));
     gl_FragColor = vec4(mix(c, dyed, clamp(mask * strength, 0.0, 1.0)), 1.0);
   }
 `;

@@ -27,6 +27,9 @@ const playback = usePlaybackStore();
   <LimitFields v-if="object.kind === 'iris' || object.kind === 'lashes'" :object="object" />
   <template v-if="object.kind === 'hair'">
     <PropertyField :object="object" path="roots" as="row" />
+    <PropertyField :object="object" path="tips" as="row" />
+    <PropertyField :object="object" path="tipsReach" as="row" />
+    <PropertyField :object="object" path="streaks" as="row" />
     <p v-if="playback.source === 'camera'" class="soft">
       On your camera hair is told by how it looks over the forehead: very short or white hair may keep its
       colour. On takes it is known exactly.

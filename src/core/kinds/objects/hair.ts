@@ -16,6 +16,10 @@ export const hair = defineObject({
     blend: blendSchema,
     /** How far from the crown the wearer's own colour goes over into the dye; 0 dyes the roots too. */
     roots: share('Roots that keep their colour', { short: 'Roots' }),
+    /** A second tone: of the tips, as far up as it reaches, and of single strands. */
+    tips: colour('Second colour, of tips and streaks', { short: 'Second' }),
+    tipsReach: share('How far up the tips have the second colour', { short: 'Tips' }),
+    streaks: share('Strands that have the second colour', { short: 'Streaks' }),
   },
   ...onFace,
   rests: 'before',
@@ -32,4 +36,7 @@ export const newHair = (id: ObjectId, order: number, face: FaceChoice = 1): Hair
   opacity: 0.8,
   blend: 'normal',
   roots: 0,
+  tips: '#e0b070',
+  tipsReach: 0,
+  streaks: 0,
 });
