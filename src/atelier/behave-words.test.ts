@@ -6,6 +6,7 @@ import { promptText } from '../core/behave/prompt-texts';
 import type { Reason } from '../core/behave/why';
 import { newCue, newDrive } from '../core/document/new-cues';
 import { newAction } from '../core/kinds/actions/actions';
+import { blankEffect } from '../core/document/defaults';
 import { sampleEffect } from '../core/document/sample';
 import {
   ACTION_KINDS,
@@ -186,4 +187,18 @@ describe('ready prompts', () => {
     expect(promptLanguage([])).toBe('en');
     expect(promptText({ text: { kind: 'own', text: 'Wave' } }, 'de')).toBe('Wave');
   });
+});
+
+test('a share is one in per cent in every sentence: what is asked, what it can be, what it was', () => {
+  const signal = { kind: 'object', object: 'obj_none', of: 'opacity' } as never;
+  const cue = {
+    ...newCue('cue_faint' as CueId, 'screenTapped', 0, []),
+    conditions: [{ signal, is: 'above' as const, value: 1.5 }],
+  };
+  const effect = { ...blankEffect('Faint'), cues: { [cue.id]: cue } };
+  expect(words.conditionWords(effect, cue.conditions[0]!)).toMatch(/opacity is above 150 %$/);
+  const reason = { code: 'out-of-reach', of: 'condition', index: 0, reach: [0, 1] } as never;
+  expect(words.reasonWords(effect, cue, reason)).toMatch(
+    /above 150 %, but that only goes from 0 % to 100 %\.$/,
+  );
 });

@@ -44,7 +44,7 @@ export const namesIn = (effect: Effect, within?: ReadonlySet<string>): Names => 
 });
 
 /** A value that a signal may have, with its unit where it has one. */
-const valueWords = (signal: Signal, value: number, names: Names): string =>
+export const valueWords = (signal: Signal, value: number, names: Names): string =>
   writtenIn(shownIn(signal, names.unitOfNumber), value);
 
 const wordsOf = (signal: Signal, names: Names): string => signalKind(signal.kind).words(signal, names);

@@ -3,7 +3,15 @@ import { type Cause, type Reason } from '../core/behave/why';
 import { type Missing } from '../core/behave/explain';
 import { type Acted } from '../core/behave/chronicle';
 import { type Action, type Cue, type Effect } from '../core/document/schema';
-import { conditionWords, cueName, namesIn, sentenceOf, signalWords, triggerWords } from './when-words';
+import {
+  conditionWords,
+  cueName,
+  namesIn,
+  sentenceOf,
+  signalWords,
+  triggerWords,
+  valueWords,
+} from './when-words';
 import { isTruth } from '../core/kinds/signals/signals';
 import { actionKind, unsuited } from '../core/kinds/actions/actions';
 import { actionSummary } from './then-words';
@@ -33,6 +41,14 @@ export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string =>
     const found = cue.triggers[i];
     return found ? triggerWords(effect, found) : '';
   };
+  /** In the unit of the signal that cannot get there. */
+  const range = ({ of, index, reach }: Extract<Reason, { code: 'out-of-reach' }>): string => {
+    const asked = of === 'trigger' ? cue.triggers[index] : cue.conditions[index];
+    const [from, to] = reach.map((end) =>
+      asked && 'signal' in asked ? valueWords(asked.signal, end, namesIn(effect)) : written(end),
+    );
+    return `from ${from} to ${to}`;
+  };
   switch (reason.code) {
     case 'off':
       return 'This cue is switched off.';
@@ -54,8 +70,8 @@ export const reasonWords = (effect: Effect, cue: Cue, reason: Reason): string =>
       return `A condition needs ${LACKS[reason.what]}: choose one.`;
     case 'out-of-reach':
       return reason.of === 'trigger'
-        ? `It can never fire: ${trigger(reason.index)}, but that only goes from ${written(reason.reach[0])} to ${written(reason.reach[1])}.`
-        : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes from ${written(reason.reach[0])} to ${written(reason.reach[1])}.`;
+        ? `It can never fire: ${trigger(reason.index)}, but that only goes ${range(reason)}.`
+        : `It can never fire: only if ${conditionWords(effect, cue.conditions[reason.index]!)}, but that only goes ${range(reason)}.`;
     case 'wrong-kind': {
       const action = actionById(cue, reason.actionId);
       const object = effect.objects[reason.target];
@@ -123,7 +139,10 @@ const refusedWords = (
     case 'condition': {
       const condition = cue.conditions[why.index];
       if (!condition) return `${when} a condition did not hold.`;
-      const was = why.value === null ? 'had no value' : `was ${written(why.value)}`;
+      const was =
+        why.value === null
+          ? 'had no value'
+          : `was ${valueWords(condition.signal, why.value, namesIn(effect))}`;
       return `${when} not: ${conditionWords(effect, condition)} (it ${was}).`;
     }
   }

@@ -1,4 +1,4 @@
-/** How the painter was set when it was used last, in this browser. What is kept is read as carefully as any other input. */
+/** How the painter was set when it was used last, in this browser. What was kept may be damaged: it is checked when it is read. */
 import { z } from 'zod';
 import { BRUSH_TOOLS } from '../../core/painter/brush';
 import { hexText } from '../../core/schema/properties';

@@ -66,6 +66,8 @@ export const usePainterStore = defineStore('painter', () => {
   /** The face laid flat, as the camera saw it at some moment; null shows none. `asked` while the Viewfinder is to take it. */
   const photo = shallowRef<SeenCutout | null>(null);
   const photoAsked = ref(false);
+  /** No face was seen when it was to be taken. */
+  const noFace = ref(false);
   /** Counts changes of the sheet; `changed` is what the last one reached. */
   const version = ref(0);
   const changed = shallowRef<Rect | null>(null);
@@ -143,6 +145,7 @@ export const usePainterStore = defineStore('painter', () => {
     cancelStamp();
     const was = on.value;
     on.value = null;
+    photoAsked.value = noFace.value = false;
     stroke = null;
     trail.value = [];
     error.value = null;
@@ -234,9 +237,8 @@ export const usePainterStore = defineStore('painter', () => {
   };
   const takePhoto = (taken: SeenCutout | null): void => {
     photoAsked.value = false;
+    noFace.value = !taken;
     if (taken) photo.value = taken;
-    else
-      error.value = 'No face is seen at this moment, so there is no photograph of one. Go to another moment.';
   };
 
   // Undo, redo, and changes from elsewhere.
@@ -386,6 +388,7 @@ export const usePainterStore = defineStore('painter', () => {
     shown,
     photo,
     photoAsked,
+    noFace,
     takePhoto,
     faceNumber,
     resize,

@@ -8,7 +8,8 @@ import { FOREHEAD, headAnchor } from '../kinds/objects/placed';
 import { newAction } from '../kinds/actions/actions';
 import { newLight } from '../kinds/objects/light';
 import { newMorph } from '../kinds/objects/morph';
-import { newCue } from './new-cues';
+import { newCue, newDrive } from './new-cues';
+import { newSignal } from '../kinds/signals/signals';
 import { newGroup } from '../kinds/objects/group';
 import { applyEdit } from './edit';
 import { changeObject, removeObject } from '../edits/object-edits';
@@ -40,6 +41,7 @@ import {
   type CompoundId,
   type NodeId,
   type CueId,
+  type DriveId,
   type Effect,
   type LookId,
   type MaterialId,
@@ -323,16 +325,23 @@ describe('reading documents', () => {
         extras: look.extras.map(grown),
       });
   });
-  test('a morph of schema 17 had two strengths, which are one now unless a cue fades it; no light reached faces', () => {
+  test('a morph of schema 17 had two strengths, which are one now unless a cue or a drive changes it; no light reached faces', () => {
     const plain = { ...newMorph('obj_plain' as ObjectId, 0), amount: 1.5, opacity: 0.5 };
     const faded = { ...newMorph('obj_faded' as ObjectId, 1), amount: 0.5, opacity: 0 };
+    const driven = { ...newMorph('obj_driven' as ObjectId, 3), amount: 0.5, opacity: 0.5 };
+    const drive = newDrive('drive_fades' as DriveId, 0, newSignal('loudness', null), {
+      kind: 'number',
+      objects: [driven.id],
+      property: 'opacity',
+    });
     const lamp = newLight('obj_lamp' as ObjectId, 'point', 2, FOREHEAD);
     const cue = newCue('cue_fades' as CueId, 'screenTapped', 0, [
       { id: 'beat_first', actions: [{ ...newAction('act_first', 'fade', faded.id) }] },
     ]);
     const current = {
       ...blankEffect('Old'),
-      objects: { [plain.id]: plain, [faded.id]: faded, [lamp.id]: lamp },
+      objects: { [plain.id]: plain, [faded.id]: faded, [lamp.id]: lamp, [driven.id]: driven },
+      drives: { [drive.id]: drive },
       cues: { [cue.id]: cue },
     };
     const without = ({ material: _m, onFaces: _f, relief: _r, ...object }: Record<string, unknown>) => object;
@@ -346,6 +355,7 @@ describe('reading documents', () => {
     const { objects } = readEffect(old);
     expect(objects[plain.id]).toEqual({ ...plain, amount: 0.75, opacity: 1, relief: 0 });
     expect(objects[faded.id]).toEqual({ ...faded, relief: 0 });
+    expect(objects[driven.id]).toEqual({ ...driven, relief: 0 });
     expect(objects[lamp.id]).toEqual(lamp);
   });
   test('in schema 10 nobody had measured the parts of models', () => {

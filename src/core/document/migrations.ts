@@ -170,7 +170,7 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
     objects: mapped(old.objects, wornIn17),
     looks: mapped(old.looks, (look) => ({ ...look, extras: ((look.extras ?? []) as Json[]).map(wornIn17) })),
   }),
-  // Until schema 17 no face wore materials, no light of an effect reached one, and morphs had two strengths.
+  // Until schema 17 no face wore materials, no light of an effect reached one, morphs had two strengths, and dyed hair one tone.
   17: (old) => ({
     ...old,
     schema: 18,
@@ -178,7 +178,7 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       if (object.kind === 'hair') return hairIn18(object);
       if (object.kind === 'light') return { ...object, onFaces: 'no' };
       if (object.kind === 'layer') return { ...object, material: null };
-      return object.kind === 'morph' ? morphIn18(object, old.cues) : object;
+      return object.kind === 'morph' ? morphIn18(object, [old.cues, old.drives, old.circuits]) : object;
     }),
     looks: mapped(old.looks, (look) => ({
       ...look,
@@ -193,16 +193,16 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
 /** Hair had one tone. */
 const hairIn18 = (hair: Json): Json => ({ ...hair, tips: hair.tint, tipsReach: 0, streaks: 0 });
 
-/** What fades a morph goes on doing so; else both strengths become one. */
-function morphIn18(morph: Json, cues: unknown): Json {
+/** Whatever changes a morph goes on doing so; else both strengths become one. */
+function morphIn18(morph: Json, behaviour: readonly unknown[]): Json {
   const { amount, opacity } = morph as { amount: number; opacity: number };
-  const isFaded = JSON.stringify(cues ?? '').includes(`"${String(morph.id)}"`);
+  const isChanged = JSON.stringify(behaviour).includes(`"${String(morph.id)}"`);
   return {
     ...morph,
     material: null,
     // The skin was as light as the camera saw it.
     relief: 0,
-    ...(isFaded ? {} : { amount: Math.min(2, Math.max(-1, amount * opacity)), opacity: 1 }),
+    ...(isChanged ? {} : { amount: Math.min(2, Math.max(-1, amount * opacity)), opacity: 1 }),
   };
 }
 

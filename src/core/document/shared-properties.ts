@@ -34,6 +34,8 @@ export const sharedProperties = (
     Object.entries(propertiesOf(first)).flatMap(([path, property]): [string, SharedProperty][] => {
       const [key] = path.split('.');
       if (key === 'pivot' || (!isPlaced && (key === 'move' || key === 'turn'))) return [];
+      // Another number stands for it.
+      if (property.type === 'number' && property.quietFor !== undefined) return [];
       if (!others.every((o) => isSame(property, propertiesOf(o)[path]))) return [];
       const value = valueAt(first, path);
       return [[path, { property, value, isMixed: others.some((o) => valueAt(o, path) !== value) }]];

@@ -12,6 +12,7 @@ import {
   type ObjectId,
 } from '../document/schema';
 import { newCard } from '../kinds/objects/card';
+import { newCutout } from '../kinds/objects/cutout';
 import { newGroup } from '../kinds/objects/group';
 import { packMoves } from '../face/morph/packed-moves';
 import { newLayer } from '../kinds/objects/layer';
@@ -19,8 +20,10 @@ import { newModel } from '../kinds/objects/model';
 import { newMorph } from '../kinds/objects/morph';
 import { newPart } from '../kinds/objects/part';
 import { headAnchor } from '../kinds/objects/placed';
+import { restMatrix, restOf } from '../placing/rest';
 import { asCard, asFaceLayer, asFaceShape, asModel, onFaceAs } from './become';
 
+type Triple = [number, number, number];
 const ID = 'obj_scale' as ObjectId;
 const asset = sampleAsset(1);
 const with_ = (...objects: EffectObject[]): Effect => ({
@@ -122,4 +125,22 @@ describe('a model', () => {
     expect(onFaceAs(shaped, morph)).toBeNull();
     expect(applyEdit(shaped, asModel(shaped, ID, headAnchor('chin'))).effect).toEqual(shaped);
   });
+});
+
+test('what lay on it stays where it was seen, and lies on nothing any more', () => {
+  const eye = {
+    ...newCutout('obj_eye' as ObjectId, 'leftEye', 0),
+    parent: ID,
+    move: [0.02, 0.01, 0.0015] as Triple,
+  };
+  const turned = { ...card, turn: [0, 20, 0] as Triple, scale: [2, 2, 2] as Triple };
+  const before = with_(turned, eye);
+  const after = applyEdit(before, asFaceLayer(before, ID)).effect;
+  expect(after.objects[eye.id]).toMatchObject({ parent: null, anchor: card.anchor });
+  const seen = (effect: Effect) => restMatrix(restOf(effect), eye.id);
+  seen(after).forEach((x, i) => expect(x).toBeCloseTo(seen(before)[i]!, 6));
+
+  const model = newModel(ID, sampleModel(2), 0);
+  const worn = { ...with_(model, eye), assets: { [model.asset]: sampleModel(2) } };
+  expect(onFaceAs(worn, model)).toBe('shape');
 });

@@ -4,7 +4,7 @@
  */
 import type { Draft } from 'immer';
 import { edit, type Edit } from '../document/edit';
-import { anchorOf, parentOf, sceneOf } from '../document/queries';
+import { anchorOf, parentOf, sceneOf, stackTree } from '../document/queries';
 import type {
   Anchor,
   Asset,
@@ -20,6 +20,9 @@ import { newCard } from '../kinds/objects/card';
 import { newPictureLayer } from '../kinds/objects/layer';
 import { newModel } from '../kinds/objects/model';
 import { newMorph } from '../kinds/objects/morph';
+import { kindOf, mayHangIn } from '../kinds/objects/objects';
+import { restOf } from '../placing/rest';
+import { transplanted } from './stack-edits';
 
 type Flat = Extract<Asset, { kind: 'picture' | 'sequence' | 'video' }>;
 const flatOf = (effect: Effect, object: EffectObject | undefined): Flat | null => {
@@ -36,7 +39,7 @@ const modelOf = (effect: Effect, object: EffectObject | undefined): ModelAsset |
   return asset?.kind === 'model' ? asset : null;
 };
 const holdsParts = (effect: Effect, id: ObjectId): boolean =>
-  Object.values(effect.objects).some((o) => o.parent === id);
+  Object.values(effect.objects).some((o) => o.parent === id && kindOf(o).isPart === true);
 
 /**
  * How a thing lies on a face as a whole, now or if it is told to: a picture, sequence or video as make-up, a model as the shape of the
@@ -74,7 +77,19 @@ const become = (effect: Effect, id: ObjectId, make: (object: EffectObject) => Ef
     );
     // Out of its group it stays in the scene that the group was in.
     const scene = parentOf(effect, object) ? sceneOf(effect, object) : object.scene;
-    d.objects[id] = { ...fresh, ...kept, scene } as Draft<EffectObject>;
+    const next = { ...fresh, ...kept, scene } as EffectObject;
+    d.objects[id] = next as Draft<EffectObject>;
+    // What lay on it stays where it is seen, beside it.
+    const lain = (stackTree(effect).get(id) ?? []).filter((o) => !mayHangIn(o, next));
+    if (lain.length === 0) return;
+    const rest = restOf(effect);
+    const anchor = anchorOf(effect, object);
+    for (const one of lain)
+      Object.assign(d.objects[one.id]!, transplanted(effect, rest, one, null, anchor), {
+        parent: null,
+        anchor,
+        scene,
+      });
   });
 const faceOf = (effect: Effect, object: EffectObject): FaceChoice => {
   const anchor = anchorOf(effect, object);

@@ -60,6 +60,15 @@ describe('what objects need', () => {
     [{ kind: 'screen', pin: 'top' }, []],
     [BEHIND, ['people']],
   ])('by where they stick: %j', (anchor, needs) => expect(needsOf(stuckTo(anchor))).toEqual(needs));
+  test('a light that reaches faces needs them, and what draws on them; any other needs neither', () => {
+    const lamp = newLight('obj_lamp' as ObjectId, 'point', 0, { kind: 'screen', pin: 'centre' });
+    const of = (onFaces: 'no' | 'beside') =>
+      requirementsOf({ ...blankEffect('Lit'), objects: { [lamp.id]: { ...lamp, onFaces } } });
+    expect(of('beside').faces).toBe(true);
+    expect([...of('beside').drawing]).toEqual(expect.arrayContaining(['faces', 'camera']));
+    expect(of('no').faces).toBe(false);
+    expect(of('no').drawing.has('faces')).toBe(false);
+  });
   test('by the part of the camera picture they show', () => {
     expect(['whole', 'face', 'person', 'background'].map((p) => needsOf(live(p as CameraPart)))).toEqual([
       [],

@@ -1,5 +1,5 @@
 /** Painting right on the face: pointers in the Viewfinder become spots of the face layout, and the brush is seen as a ring on the skin. */
-import { computed, shallowRef, watch, type Ref } from 'vue';
+import { computed, shallowRef, type Ref } from 'vue';
 import { anchorOf } from '../../../core/document/queries';
 import { spotUnder } from '../../../core/face/spot-under';
 import { spotOnFace, type Spot } from '../../../core/face/skin-spot';
@@ -65,18 +65,11 @@ export const useFinderPaint = (canvas: Ref<HTMLCanvasElement | null>, stage: () 
     });
     return `M${corners.filter(Boolean).join('L')}Z`;
   };
-  const drawn = shallowRef(0);
   const rings = computed((): string[] => {
-    void drawn.value;
     const at = spot.value;
     if (!at || painter.stamp || painter.tool === 'lasso' || painter.tool === 'gradient') return [];
     return [ringAround(at), ...(painter.mirrored ? [ringAround([1 - at[0], at[1]])] : [])];
   });
-  // A brush that is resized is seen at once.
-  watch(
-    () => painter.brush.size,
-    () => drawn.value++,
-  );
 
   const onDown = (event: PointerEvent): void => {
     const at = event.button === 0 ? spotAt(event) : null;

@@ -112,6 +112,9 @@ const save = async (): Promise<void> => {
       <WordButton @click="painter.retry()">Try again</WordButton>
     </InlineNotice>
     <InlineNotice v-if="trouble">{{ trouble }}</InlineNotice>
+    <InlineNotice v-if="painter.noFace" closable @close="painter.noFace = false">
+      No face is seen at this moment, so there is no photograph of one. Go to another moment of the take.
+    </InlineNotice>
     <InlineNotice v-if="asked">
       {{ asked.name }} is {{ asked.width }} × {{ asked.height }} pixels; the face layout is a square.
       <WordButton @click="lie(asked!, 'whole')">Keep its shape</WordButton>
