@@ -13,8 +13,8 @@ let folder: ReturnType<typeof folderOf>;
 test.beforeAll(async () => void (folder = folderOf('pieces', await pieceFiles())));
 test.afterAll(() => folder.remove());
 
-/** A thing on a face, a card before and behind people, a slider on a printed picture. */
-const SHORT = ['a sand hopper', 'a visitor', 'a lighthouse'];
+/** A thing on a face, a card before and behind people, a slider on a printed picture, a face with a material. */
+const SHORT = ['a sand hopper', 'a visitor', 'a lighthouse', 'a skin of scales'];
 const chosen = PIECES.filter(({ name }) => SHORT.some((begin) => name.startsWith(begin)));
 if (chosen.length !== SHORT.length) throw new Error('A piece has another name.');
 

@@ -4,6 +4,10 @@ import { lantern } from '../../src/core/assets/models/testing';
 import { writeGlb } from '../../src/core/assets/models/open-model';
 import { framesZip, svgPng, texturedGlb, wav, type MadeFile } from '../harness/files';
 import { tableOf } from '../../src/core/assets/colour/table';
+import { faceObj } from '../../src/core/assets/models/face-obj';
+import { FACE_LANDMARKS } from '../../src/core/face/landmarks';
+import { NEUTRAL_FACE } from '../../src/core/face/neutral';
+import { pointAt } from '../../src/core/maths/vec3';
 import { writeCube } from '../../src/core/assets/colour/cube';
 
 const drawing = async (name: string, inside: string): Promise<MadeFile> => ({
@@ -16,6 +20,24 @@ const stock = (path: string): MadeFile => ({
   name: path.replace(/^.*\//, ''),
   bytes: new Uint8Array(readFileSync(`stock/${path}`)),
 });
+
+/** Scales over the face layout: rows of arcs, every second row shifted by half a scale. */
+const scaleRows = (one: (x: number, y: number) => string): string => {
+  const arcs: string[] = [];
+  for (let y = 0; y < 25; y++)
+    for (let x = -1; x < 26; x++) arcs.push(one(4 * x + (y % 2 === 0 ? 0 : 2), 4 * y));
+  return arcs.join('');
+};
+/** The face as it was sculpted outside: broader brows and a keel along the nose. */
+const scaledFace = (): string => {
+  const moves = new Float32Array(3 * FACE_LANDMARKS);
+  for (let i = 0; i < FACE_LANDMARKS; i++) {
+    const [x, y] = pointAt(NEUTRAL_FACE, i);
+    const keel = Math.exp(-((x / 0.008) ** 2)) * Math.min(1, Math.max(0, (y + 0.03) / 0.03));
+    moves[3 * i + 2] = 0.008 * keel;
+  }
+  return faceObj(moves);
+};
 
 export const pieceFiles = async (): Promise<MadeFile[]> => [
   stock('creatures/shell-with-pearl.glb'),
@@ -57,6 +79,28 @@ export const pieceFiles = async (): Promise<MadeFile[]> => [
   await drawing(
     'badge-wave.png',
     '<path d="M15 55q12-16 24 0t24 0 24 0" stroke="#d99a2b" fill="none" stroke-width="7"/>',
+  ),
+  { name: 'scales.obj', bytes: new TextEncoder().encode(scaledFace()) },
+  await drawing(
+    'scales_BaseColor.png',
+    `<rect width="100" height="100" fill="#2f7f78"/>${scaleRows((x, y) => `<path d="M${x} ${y}a2 3 0 0 0 4 0" fill="#3f9a8e" stroke="#14443f" stroke-width=".4"/>`)}`,
+  ),
+  await drawing(
+    'scales_normal.png',
+    `<rect width="100" height="100" fill="#8080ff"/>${scaleRows((x, y) => `<path d="M${x} ${y}a2 3 0 0 0 4 0" fill="#80a0f0"/><path d="M${x} ${y}a2 3 0 0 0 4 0" fill="none" stroke="#8050e0" stroke-width=".5"/>`)}`,
+  ),
+  await drawing('scales_ORM.png', '<rect width="100" height="100" fill="#ff5a40"/>'),
+  await drawing(
+    'painted-fish.png',
+    '<ellipse cx="50" cy="52" rx="46" ry="40" fill="#e2711d"/><path d="M50 12l18-10-4 14zM50 92l16 8-6-12z" fill="#b8541a"/><path d="M20 30q30-18 60 0" stroke="#f6c28b" stroke-width="3" fill="none"/>',
+  ),
+  await drawing(
+    'sea-star.png',
+    '<path d="M50 6l12 28 30 4-22 20 6 32-26-16-26 16 6-32L8 38l30-4z" fill="#d9705f"/>',
+  ),
+  await drawing(
+    'little-crab.png',
+    '<ellipse cx="50" cy="58" rx="30" ry="20" fill="#b23a32"/><circle cx="22" cy="34" r="12" fill="#b23a32"/><circle cx="78" cy="34" r="12" fill="#b23a32"/>',
   ),
   await drawing(
     'badge-star.png',

@@ -44,7 +44,9 @@ export class Hand {
       .last()
       .click();
     const list = this.page.locator('.ant-select-dropdown:visible');
-    if (typeof option === 'string') await this.page.keyboard.type(option.slice(0, 24));
+    const search = this.page.getByRole('combobox', { name, exact: true }).last();
+    if (typeof option === 'string' && (await search.isEditable()))
+      await this.page.keyboard.type(option.slice(0, 24));
     const offered = list.locator('.ant-select-item-option');
     await (
       typeof option === 'string'
@@ -75,7 +77,17 @@ export class Hand {
   async drop(paths: readonly string[], on?: Locator, at?: readonly [number, number]): Promise<void> {
     await drop(this.page, paths, on ?? finderOf(this.page), at);
     this.count++;
-    await expect(this.page.getByText(/^\d+ of \d+ came in$/)).toBeVisible();
+    await expect(this.page.getByText(/^\d+ of \d+ came in$/)).toBeVisible({ timeout: 20_000 });
+  }
+  /** A stroke over a part of the page, 0..1 from its top left; one point is a press. */
+  async stroke(on: Locator, points: readonly (readonly [number, number])[]): Promise<void> {
+    const box = (await on.boundingBox())!;
+    for (const [i, [u, v]] of points.entries()) {
+      await this.page.mouse.move(box.x + u * box.width, box.y + v * box.height);
+      if (i === 0) await this.page.mouse.down();
+    }
+    await this.page.mouse.up();
+    this.count++;
   }
   /** Begins on Home. */
   async begin(starter: string): Promise<void> {

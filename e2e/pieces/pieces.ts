@@ -2,16 +2,9 @@
 import { expect } from '@playwright/test';
 import type { Effect } from '../../src/core/document/schema';
 import { row } from '../harness/place';
-import type { Hand } from './hand';
+import { FACE_PIECES } from './face-pieces';
+import type { Piece } from './piece';
 
-export interface Piece {
-  readonly name: string;
-  readonly most: number;
-  /** Files that it needs, by their names. */
-  readonly make: (hand: Hand, file: (name: string) => string) => Promise<void>;
-  /** What has to be in the document then. */
-  readonly proves: (effect: Effect) => void;
-}
 const kinds = (effect: Effect): string[] =>
   Object.values(effect.objects)
     .map((o) => o.kind)
@@ -357,4 +350,5 @@ export const PIECES: readonly Piece[] = [
   lighthouse,
   badge,
   hopper,
+  ...FACE_PIECES,
 ];

@@ -33,3 +33,8 @@ test('Space and arrows belong to what has the focus, letters and digits do not',
   expect(belongsToControl(pressed('ArrowDown', made('<input readonly role="combobox">')))).toBe(true);
   expect(belongsToControl(pressed(' ', made('<div></div>')))).toBe(false);
 });
+test('letters belong to a list that is open', () => {
+  const list = (open: boolean) => made(`<input readonly role="combobox" aria-expanded="${open}">`);
+  expect(belongsToControl(pressed('l', list(true)))).toBe(true);
+  expect(belongsToControl(pressed('l', list(false)))).toBe(false);
+});

@@ -21,10 +21,18 @@ export const isTyping = (target: EventTarget | null): boolean => {
   if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
   return target instanceof HTMLInputElement && TEXT.test(target.type) && !target.readOnly;
 };
+/** A list that is open: letters and digits are meant for it. */
+const isOpenList = (target: HTMLElement): boolean =>
+  target.closest('[role="combobox"][aria-expanded="true"]') !== null;
 /** Whether a key belongs to what has the focus before it is a command: Space presses buttons, arrows move along lists. */
-export const belongsToControl = (event: KeyboardEvent): boolean =>
-  (event.key === ' ' || event.key === 'Enter' || event.key.startsWith('Arrow')) &&
-  event.target instanceof HTMLElement &&
-  event.target.closest(
-    'button, a, label, input, [role="slider"], [role="menu"], [role="combobox"], [role="radiogroup"]',
-  ) !== null;
+export const belongsToControl = (event: KeyboardEvent): boolean => {
+  if (!(event.target instanceof HTMLElement)) return false;
+  if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && isOpenList(event.target)) return true;
+  const moves = event.key === ' ' || event.key === 'Enter' || event.key.startsWith('Arrow');
+  return (
+    moves &&
+    event.target.closest(
+      'button, a, label, input, [role="slider"], [role="menu"], [role="combobox"], [role="radiogroup"]',
+    ) !== null
+  );
+};

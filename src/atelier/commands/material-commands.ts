@@ -132,17 +132,21 @@ export const layPictures = (
 const list = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
-/** What came of a set, in sentences. */
-export const setWords = (pictures: readonly PictureAsset[], set: RecognisedSet<AssetId>): string[] => {
+/** What came of a set, in sentences; `on` is the name of what wears it, where that is not plain. */
+export const setWords = (
+  pictures: readonly PictureAsset[],
+  set: RecognisedSet<AssetId>,
+  on: string | null = null,
+): string => {
   const nameOf = (id: AssetId): string => pictures.find((p) => p.id === id)?.name ?? '';
   const found = Object.entries(set.maps).map(
     ([slot, id]) => `${MAP_WORDS[slot as keyof typeof MAP_WORDS].toLowerCase()} (${nameOf(id)})`,
   );
   return [
-    ...(found.length > 0 ? [`Laid: ${list(found)}.`] : []),
+    ...(found.length > 0 ? [`Laid${on ? ` on ${on}` : ''}: ${list(found)}.`] : []),
     ...(set.unknown.length > 0
       ? [
-          `${list(set.unknown.map((p) => p.name))}: the name does not tell what it is for. It is in the library; choose it in its place below.`,
+          `${list(set.unknown.map((p) => p.name))}: the name does not tell what it is for. It is in the library; choose it in its place in the material.`,
         ]
       : []),
     ...(set.spare.length > 0
@@ -153,7 +157,7 @@ export const setWords = (pictures: readonly PictureAsset[], set: RecognisedSet<A
           `${list(set.odd.map((p) => p.name))} has another shape than the base colour, so the two do not lie over each other.`,
         ]
       : []),
-  ];
+  ].join(' ');
 };
 
 /** Gives the material a circuit; what it wants of the material and of its wearers goes with it. */

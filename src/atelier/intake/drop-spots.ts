@@ -8,10 +8,8 @@ export interface DropSpot {
   readonly says: string;
   /** Takes all that fits, as one set; else it takes one thing. */
   readonly isSet?: boolean;
-  /** Puts there what came in. */
-  put(assets: readonly Asset[]): void;
-  /** Hears what could not be read of what was dropped there, as sentences. */
-  tell?(refused: readonly string[]): void;
+  /** Puts there what came in; says what became of it where that is not plain. */
+  put(assets: readonly Asset[]): string | void;
 }
 
 const spots = new WeakMap<Element, DropSpot>();

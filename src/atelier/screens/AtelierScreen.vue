@@ -25,6 +25,7 @@ import { fetchLaterParts, laterPart } from '../components/later-parts';
 import { useInTurn } from '../in-turn';
 import CommandPalette from '../components/CommandPalette.vue';
 import InlineNotice from '../components/common/InlineNotice.vue';
+import ImportNotice from '../components/library/ImportNotice.vue';
 import TopBar from '../components/TopBar.vue';
 import StackPanel from '../components/stack/StackPanel.vue';
 import Viewfinder from '../components/viewfinder/Viewfinder.vue';
@@ -208,6 +209,7 @@ onBeforeUnmount(() => {
         @close="effectStore.notice = null"
         >{{ effectStore.notice }}</InlineNotice
       >
+      <ImportNotice v-if="stage !== 'place' && !desk.library.open" />
       <InlineNotice
         v-if="wantsPicture && stage === 'place'"
         kind="note"

@@ -74,5 +74,14 @@ export const useImportLines = () => {
       cancelled: count('cancelled'),
     };
   });
-  return { items, change, add, dismiss, clear, putAway, isAny, summary };
+  /** The same in words. */
+  const words = computed(() => {
+    const { all, done, refused, cancelled } = summary.value;
+    return [
+      `${done} of ${all} came in`,
+      ...(refused > 0 ? [`${refused} ${refused === 1 ? 'was' : 'were'} refused`] : []),
+      ...(cancelled > 0 ? [`${cancelled} cancelled`] : []),
+    ].join(', ');
+  });
+  return { items, change, add, dismiss, clear, putAway, isAny, summary, words };
 };

@@ -77,7 +77,7 @@ describe('where it lands', () => {
     const spot: DropSpot = {
       kinds: ['picture'],
       says: '',
-      put: ([one]) => effectStore.edit(changeTarget(effectStore.effect, target.id, { asset: one!.id })),
+      put: ([one]) => void effectStore.edit(changeTarget(effectStore.effect, target.id, { asset: one!.id })),
     };
     const imports = useImportsStore();
     await imports.bringInFiles(['one.png', 'two.png', 'lap.glb'].map(dropped), { place: false, spot });
@@ -99,7 +99,8 @@ describe('where it lands', () => {
     const names = ['buoy_basecolor.png', 'buoy_normal.png', 'buoy_orm.png'];
     for (const name of names) reader.files.set(name, pictureFile(name));
     useDeskStore().selected = objects().find((o) => o.kind === 'model')!.id;
-    await bring(...names);
+    const { items } = await bring(...names);
+    expect(items[0]!.message).toMatch(/^Laid on shell-1: base colour \(buoy_basecolor\.png\)/);
     const { effect } = useEffectStore();
     expect(
       objects()

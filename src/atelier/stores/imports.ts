@@ -252,9 +252,6 @@ export const useImportsStore = defineStore('imports', () => {
           if (asset) arrived.push({ item, asset });
         }
         land(arrived, step);
-        landing.spot?.tell?.(
-          items.value.flatMap(({ state, message }) => (state === 'refused' && message ? [message] : [])),
-        );
       } catch (error) {
         if (!(error instanceof Cancelled)) lines.add('Drop', { state: 'refused', message: sentence(error) });
       } finally {
@@ -336,6 +333,7 @@ export const useImportsStore = defineStore('imports', () => {
     looking,
     busy,
     summary: lines.summary,
+    words: lines.words,
     handles,
     client,
     bringInFiles,

@@ -85,6 +85,20 @@ describe('a cue to a shape', () => {
     ]);
     expect(() => effectSchema.parse(after)).not.toThrow();
   });
+  test('begins from the face without it, as the shape that it was; what is empty is no shape to go out of', () => {
+    const strong = effectWith(
+      morph(A, { sliders: { chin: 1 }, amount: 0.6 }),
+      morph(B, { amount: 1, order: 1 }),
+    );
+    const cued = changed(strong, cueToShape(strong, A, cue, newId));
+    expect(cued.objects[A]).toMatchObject({ amount: 0 });
+    expect(cued.cues[cue]!.beats[0]!.actions).toMatchObject([{ targets: [A], value: 0.6 }]);
+    expect(cued.cues[cue]!.beats[0]!.actions).toHaveLength(1);
+  });
+  test('a shape that a cue takes the face out of is there before', () => {
+    const back = changed(after, cueToShape(after, B, 'cue_back' as CueId, newId));
+    expect(back.objects[B]).toMatchObject({ amount: 1 });
+  });
   test('gets a name of its own, and none is added to a full sheet', () => {
     const again = changed(after, cueToShape(after, A, 'cue_again' as CueId, newId));
     expect(again.cues['cue_again' as CueId]!.name).toBe('To Long chin 2');

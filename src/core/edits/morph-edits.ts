@@ -51,9 +51,24 @@ export const keepShape = (effect: Effect, id: ObjectId, newId: ObjectId): Edit =
 /** How long the face takes from shape to shape. */
 const SECONDS = 1;
 
+/** Whether some cue takes the face out of a shape: it is meant to be there before. */
+const isTakenOut = (effect: Effect, id: ObjectId): boolean =>
+  Object.values(effect.cues).some((cue) =>
+    cue.beats.some((beat) =>
+      beat.actions.some(
+        (a) =>
+          a.kind === 'number' &&
+          a.property === 'amount' &&
+          a.mode === 'to' &&
+          a.value === 0 &&
+          a.targets.includes(id),
+      ),
+    ),
+  );
+
 /**
- * A cue that brings the face to one of its shapes and takes it out of the others, when the screen is tapped; what it sets off can be changed
- * like everything in a cue.
+ * A cue that brings the face to one of its shapes, as strong as that was, and takes it out of the others, when the screen is tapped; what it
+ * sets off can be changed like everything in a cue. The face begins without the shape, unless a cue takes it out of it.
  */
 export const cueToShape = (
   effect: Effect,
@@ -79,11 +94,13 @@ export const cueToShape = (
       duration: SECONDS,
       easing: 'inOut',
     });
-    const others = shapesBeside(effect, morph).filter((o) => o.id !== id);
+    const others = shapesBeside(effect, morph).filter((o) => o.id !== id && hasShape(o));
     const order = (cueOrder(effect).at(-1)?.order ?? 0) + 1;
-    const actions = [goes(1, [morph]), ...(others.length > 0 ? [goes(0, others)] : [])];
+    const actions = [goes(morph.amount || 1, [morph]), ...(others.length > 0 ? [goes(0, others)] : [])];
     const cue = newCue(cueId, 'screenTapped', order, [{ id: newPartId('beat'), actions }]);
     d.cues[cueId] = { ...cue, name: freeCueName(effect, `To ${morph.name}`) } as Draft<typeof cue>;
+    const draft = d.objects[id];
+    if (draft?.kind === 'morph' && !isTakenOut(effect, id)) draft.amount = 0;
   });
 
 const freeCueName = (effect: Effect, wanted: string): string => {

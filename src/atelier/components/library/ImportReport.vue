@@ -8,6 +8,7 @@ import { asOneSequence, showInstead } from '../../../core/edits/asset-edits';
 import { KIND_LABELS, shortFacts } from '../../asset-words';
 import { placeAssets } from '../../commands/place-commands';
 import { isPlaceable } from '../../intake/placing';
+import { skinChoice, type SkinChoice } from '../../intake/skin-choice';
 import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { isUnder, type ImportItem } from '../../stores/import-lines';
@@ -32,13 +33,6 @@ const assetOf = (item: ImportItem): Asset | undefined => {
   const [id] = item.assets;
   return id ? effectStore.effect.assets[id] : undefined;
 };
-const summary = computed(() => {
-  const { all, done, refused, cancelled } = imports.summary;
-  const words = [`${done} of ${all} came in`];
-  if (refused > 0) words.push(`${refused} ${refused === 1 ? 'was' : 'were'} refused`);
-  if (cancelled > 0) words.push(`${cancelled} cancelled`);
-  return words.join(', ');
-});
 const isPlaced = (asset: Asset): boolean =>
   Object.values(effectStore.effect.objects).some((o) => 'asset' in o && o.asset === asset.id);
 /** What came in and stands nowhere yet. */
@@ -64,6 +58,10 @@ const join = async (item: ImportItem): Promise<void> => {
     ),
   ]);
 };
+const onSkin = (item: ImportItem): SkinChoice | null => {
+  const [asset] = item.state === 'done' ? item.assets : [];
+  return asset ? skinChoice(asset) : null;
+};
 const takeOver = (item: ImportItem): void => {
   const [asset, old] = [assetOf(item), item.namesake ? effectStore.effect.assets[item.namesake] : undefined];
   if (asset && old) effectStore.edit(showInstead(effectStore.effect, old.id, asset));
@@ -74,7 +72,7 @@ const takeOver = (item: ImportItem): void => {
 <template>
   <section v-if="imports.items.length > 0 || imports.looking" class="report" aria-label="Import report">
     <div class="row head">
-      <b role="status">{{ imports.busy ? 'Bringing in' : summary }}</b>
+      <b role="status">{{ imports.busy ? 'Bringing in' : imports.words }}</b>
       <span class="grow" />
       <WordButton v-if="imports.busy" @click="imports.cancelAll()">Cancel all</WordButton>
       <WordButton v-else @click="imports.clear()">Put away</WordButton>
@@ -147,6 +145,10 @@ const takeOver = (item: ImportItem): void => {
             {{ item.message }}
           </p>
           <p v-for="note in item.notes" :key="note" class="soft">{{ note }}</p>
+          <p v-if="onSkin(item)" class="offer">
+            {{ onSkin(item)!.is }}
+            <WordButton @click="onSkin(item)!.become()">{{ onSkin(item)!.other }}</WordButton>
+          </p>
           <p v-if="item.sheet && assetOf(item)?.kind === 'picture'" class="offer">
             It looks like a sheet of {{ item.sheet.grid.columns }} x {{ item.sheet.grid.rows }} frames.
             <WordButton @click="desk.openLibrary({ asset: item.assets[0]!, task: 'cut', guess: item.sheet })">

@@ -95,7 +95,7 @@ const spot = computed<DropSpot | null>(() => {
     : {
         kinds,
         says: sample ? `It takes the place of the sample ${name}.` : `${name} is made of it.`,
-        put: ([asset]) => effectStore.edit(showOn(effectStore.effect, id, asset!)),
+        put: ([asset]) => void effectStore.edit(showOn(effectStore.effect, id, asset!)),
       };
 });
 const rename = (text: string): void => {

@@ -25,9 +25,15 @@ const isA =
   (asset: Asset): asset is Extract<Asset, { kind: K }> =>
     asset.kind === kind;
 const fonts = computed<FontAsset[]>(() => Object.values(effectStore.effect.assets).filter(isA('font')));
-const pictures = computed<PictureAsset[]>(() =>
-  Object.values(effectStore.effect.assets).filter(isA('picture')),
-);
+/** What can be stuck on: pictures that are no masks, and not the one that is painted on. */
+const pictures = computed<PictureAsset[]>(() => {
+  const layers = Object.values(effectStore.effect.objects).filter((o) => o.kind === 'layer');
+  const masks = new Set(layers.map((l) => l.mask));
+  const own = painter.layer?.asset;
+  return Object.values(effectStore.effect.assets)
+    .filter(isA('picture'))
+    .filter((p) => !masks.has(p.id) && p.id !== own);
+});
 const base = { at: [0.3, 0.6] as const, turn: 0, opacity: 1, picture: null };
 const write = async (): Promise<void> => {
   await assets.stores.fonts.loadOwn();

@@ -16,7 +16,6 @@ import type { DropSpot } from '../../../../intake/drop-spots';
 import { filesOfInput } from '../../../../intake/dropped';
 import { MAP_WORDS } from '../../../../material-words';
 import { useImportsStore } from '../../../../stores/imports';
-import InlineNotice from '../../../common/InlineNotice.vue';
 import PropertyInput from '../../../common/PropertyInput.vue';
 import PictureChoice from './PictureChoice.vue';
 import { useMaterial } from './use-material';
@@ -26,11 +25,6 @@ const props = defineProps<{ material: Material | null }>();
 const imports = useImportsStore();
 const { set, done, slot } = useMaterial();
 const picker = ref<HTMLInputElement | null>(null);
-const said = ref<readonly string[]>([]);
-const refused = ref<readonly string[]>([]);
-const forget = (): void => {
-  said.value = refused.value = [];
-};
 /** Lays what came in on the material by its names. */
 const setSpot: DropSpot = {
   kinds: ['picture'],
@@ -38,16 +32,13 @@ const setSpot: DropSpot = {
   says: 'A set of pictures: each finds its place in the material by its name.',
   put: (assets) => {
     const pictures = assets as readonly PictureAsset[];
-    said.value = setWords(pictures, layPictures(pictures, props.material?.id ?? null, slot.value));
+    return setWords(pictures, layPictures(pictures, props.material?.id ?? null, slot.value));
   },
-  // The report may be out of sight.
-  tell: (sentences) => (refused.value = sentences),
 };
 const chosen = (event: Event): void => {
   const input = event.target as HTMLInputElement;
   const files = filesOfInput(input);
   input.value = '';
-  forget();
   if (files.length > 0) void imports.bringInFiles(files, { place: false, spot: setSpot });
 };
 const setMap = (
@@ -116,9 +107,6 @@ const put = (path: string, to: unknown): void => {
         @change="chosen"
       />
     </div>
-    <InlineNotice v-if="said.length + refused.length > 0" kind="note" closable @close="forget">
-      <span v-for="line in [...said, ...refused]" :key="line" class="line">{{ line }}</span>
-    </InlineNotice>
     <template v-if="material">
       <PictureChoice
         v-for="one in MAP_SLOTS"

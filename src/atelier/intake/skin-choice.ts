@@ -1,0 +1,38 @@
+/** A picture that landed on the skin may be make-up over the whole face or a card on a spot of it: what it is now, and the way to the other. */
+import { anchorOf } from '../../core/document/queries';
+import type { AssetId, EffectObject } from '../../core/document/schema';
+import { asCard, asFaceLayer, onFaceAs } from '../../core/edits/become';
+import { useEffectStore } from '../stores/effect';
+
+export interface SkinChoice {
+  /** What it is now, as a sentence. */
+  readonly is: string;
+  /** What it could be, as a command. */
+  readonly other: string;
+  readonly become: () => void;
+}
+
+const MIDDLE: readonly [number, number] = [0.5, 0.55];
+
+/** The choice for what shows an asset on the skin; null where nothing does. */
+export const skinChoice = (asset: AssetId): SkinChoice | null => {
+  const effectStore = useEffectStore();
+  const { effect } = effectStore;
+  const shows = (o: EffectObject): boolean => (o.kind === 'layer' || o.kind === 'card') && o.asset === asset;
+  const object = Object.values(effect.objects).find(shows);
+  if (!object) return null;
+  const anchor = anchorOf(effect, object);
+  if (anchor.kind !== 'skin' || onFaceAs(effect, object) !== 'makeUp') return null;
+  const { name, id } = object;
+  return object.kind === 'layer'
+    ? {
+        is: `${name} lies over the whole face, as make-up.`,
+        other: 'Stick it to a spot instead',
+        become: () => void effectStore.edit(asCard(effectStore.effect, id, { ...anchor, spot: [...MIDDLE] })),
+      }
+    : {
+        is: `${name} sticks to a spot of the skin.`,
+        other: 'Lay it over the whole face instead',
+        become: () => void effectStore.edit(asFaceLayer(effectStore.effect, id)),
+      };
+};
