@@ -1,5 +1,5 @@
 /**
- * Draws a look on six skin tones with four faces each, and two turned heads, in one picture to be judged: npm run look-sheet [LOOK]
+ * Draws a look on all twelve performers in four lights, and on turned heads, in one picture to be judged: npm run look-sheet [LOOK]
  * LOOK is a look of the make-up kit (`low-sun`, `tide-glass`...); without one it is that of the demo Salt Glow. The picture is
  * docs/contact-sheets/look-LOOK.jpg.
  */
@@ -14,22 +14,32 @@ import { newLayer } from '../src/core/kinds/objects/layer';
 import type { Effect, ObjectId } from '../src/core/document/schema';
 import { KIT_LOOKS } from '../src/core/makeup/kit';
 import { readPackage } from '../src/core/package/read-package';
-import { performerOf } from '../src/core/takes/library/performers';
+import { PERFORMERS } from '../src/core/takes/library';
 import type { Expressions } from '../src/core/tracking/track-frame';
 
-/** One performer of each skin tone, from I to VI. */
-const PEOPLE = ['wren', 'ines', 'marin', 'asha', 'halima', 'nkem'] as const;
 const both = (name: string, v: number): Expressions => ({ [`${name}Left`]: v, [`${name}Right`]: v });
-/** Turned heads last: nothing may float or stay behind when somebody turns. */
-const FACES: readonly { readonly face: Expressions; readonly turn?: readonly [number, number, number] }[] = [
-  { face: {} },
-  { face: { ...both('mouthSmile', 0.9), ...both('cheekSquint', 0.7), ...both('mouthUpperUp', 0.4) } },
-  { face: { jawOpen: 0.75, ...both('browOuterUp', 0.6), browInnerUp: 0.6, ...both('eyeWide', 0.6) } },
-  { face: { ...both('eyeBlink', 1), mouthPucker: 0.9 } },
-  { face: {}, turn: [4, 38, 0] },
-  { face: { ...both('mouthSmile', 0.6) }, turn: [-14, -32, 8] },
+/** Soft, even, dim, and hard and coloured light; turned heads last: nothing may float or stay behind when somebody turns. */
+const SHOTS: readonly {
+  readonly lit: string;
+  readonly face: Expressions;
+  readonly turn?: readonly [number, number, number];
+}[] = [
+  { lit: 'window', face: {} },
+  {
+    lit: 'studio',
+    face: { ...both('mouthSmile', 0.9), ...both('cheekSquint', 0.7), ...both('mouthUpperUp', 0.4) },
+  },
+  { lit: 'dim', face: { ...both('eyeBlink', 1), mouthPucker: 0.7 } },
+  {
+    lit: 'low-sun',
+    face: { jawOpen: 0.6, ...both('browOuterUp', 0.6), browInnerUp: 0.6, ...both('eyeWide', 0.4) },
+  },
+  { lit: 'window', face: {}, turn: [4, 38, 0] },
+  { lit: 'low-sun', face: both('mouthSmile', 0.6), turn: [-14, -32, 8] },
 ];
-const [WIDTH, HEIGHT, GAP] = [300, 360, 6];
+/** So many performers stand in a row. */
+const ACROSS = 2;
+const [WIDTH, HEIGHT, GAP] = [220, 264, 4];
 
 const name = process.argv[2] ?? 'salt-glow';
 const files: Record<string, string> = {};
@@ -52,17 +62,19 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM
 try {
   const page = await openBlank(browser, 'e2e/harness/face-page.ts');
   const parts: OverlayOptions[] = [];
-  for (const [row, person] of PEOPLE.entries())
-    for (const [column, { face, turn }] of FACES.entries()) {
+  for (const [n, { id }] of PERFORMERS.entries())
+    for (const [k, shot] of SHOTS.entries()) {
+      const [column, row] = [(n % ACROSS) * SHOTS.length + k, Math.floor(n / ACROSS)];
       const url = await page.evaluate(
         (s) => (window as unknown as { facePage: FacePage }).facePage.photo(s),
         {
           effect,
           files,
-          take: `screen-test-${person}`,
+          take: `screen-test-${id}`,
           time: 0,
-          expressions: face,
-          ...(turn ? { turn } : {}),
+          lit: shot.lit,
+          expressions: shot.face,
+          ...(shot.turn ? { turn: shot.turn } : {}),
           width: WIDTH,
           height: HEIGHT,
           fovY: 27,
@@ -75,21 +87,19 @@ try {
         top: GAP + row * (HEIGHT + GAP),
       });
     }
-  const tones = PEOPLE.map((p) => performerOf(p).tone);
-  if (new Set(tones).size !== 6) throw new Error(`Six tones are wanted; these are ${tones.join()}.`);
   const file = `docs/contact-sheets/look-${name}.jpg`;
   writeFileSync(
     file,
     await sharp({
       create: {
-        width: GAP + FACES.length * (WIDTH + GAP),
-        height: GAP + PEOPLE.length * (HEIGHT + GAP),
+        width: GAP + ACROSS * SHOTS.length * (WIDTH + GAP),
+        height: GAP + (PERFORMERS.length / ACROSS) * (HEIGHT + GAP),
         channels: 3,
         background: '#777777',
       },
     })
       .composite(parts)
-      .jpeg({ quality: 86 })
+      .jpeg({ quality: 84 })
       .toBuffer(),
   );
   console.log(file);

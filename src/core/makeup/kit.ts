@@ -245,6 +245,28 @@ export const KIT_LOOKS: readonly KitLook[] = [
     ],
   },
   {
+    id: 'storm-tide',
+    name: 'Storm tide',
+    about: 'Bold: blue foil on the lids, smoke above them, lips of cold metal.',
+    layers: [
+      of('lipLine', { tint: '#2a2440', opacity: 0.6 }),
+      of('lipMetal', { tint: '#5f6f9a', opacity: 0.85 }),
+      of('brows', { tint: '#2a2422', opacity: 0.4 }),
+      of('liner', { tint: '#0f1626', opacity: 1 }),
+      of('shimmer', { name: 'Foil lids', tint: '#3f7fae', finish: 'metallic', opacity: 0.85 }),
+      of('crease', { tint: '#2a4470', opacity: 0.6, softness: 1.7 }),
+      of('bright', {
+        name: 'Under the lids',
+        tint: '#2f5f9a',
+        opacity: 0.3,
+        blend: 'multiply',
+        softness: 1.2,
+      }),
+      of('highlight', { tint: '#dcecf6', opacity: 0.22 }),
+      of('contour', { opacity: 0.4 }),
+    ],
+  },
+  {
     id: 'morning',
     name: 'Morning',
     about: 'Hardly there: rested eyes, rosy cheeks, natural lips.',
