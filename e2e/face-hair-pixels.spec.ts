@@ -1,5 +1,8 @@
 /** Dyed hair and retouch, in pixels. */
 import { expect, test } from './harness/test';
+import sharp from 'sharp';
+import { newPicture } from '../src/core/document/defaults';
+import type { AssetId } from '../src/core/document/schema';
 import { newHair, type Hair } from '../src/core/kinds/objects/hair';
 import { newRetouch } from '../src/core/kinds/objects/retouch';
 import { regionCentre } from '../src/core/face/regions';
@@ -89,6 +92,63 @@ test.describe('hair and skin', () => {
     expect(share(await dyed({ tipsReach: 1 }), 0, 640)).toBeGreaterThan(0.7);
     for (const drawn of [tipped, streaked])
       for (const mark of none.marks.slice(0, 3)) expect(changedAt(none, drawn, mark)).toBe(false);
+  });
+
+  test('a half, the fringe or the lengths alone are dyed, or what a picture laid over the head shows', async () => {
+    const at = { ...spec, landmarks: [234, 454] };
+    const none = await draw({ effect: bare, ...at });
+    const [right, left] = none.marks as [[number, number], [number, number]];
+    const [middle, ears] = [(right[0] + left[0]) / 2, (right[1] + left[1]) / 2];
+    /** Dyed pixels: on the wearer's right, on the left, over the ears, and from there down. */
+    const seen = async (more: Partial<Hair>, files?: Record<string, string>) => {
+      const dyed = one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, edge: 0.1, ...more });
+      const drawn = await draw({
+        effect: { ...dyed, assets: more.mask ? { [more.mask]: MASK } : {} },
+        ...at,
+        ...(files ? { files } : {}),
+      });
+      const counts = { right: 0, left: 0, above: 0, below: 0 };
+      for (let y = 0; y < 640; y++)
+        for (let x = 0; x < 360; x++) {
+          if (drawn.colour([x, y])[2] < none.colour([x, y])[2] + 0.12) continue;
+          counts[x < middle ? 'right' : 'left']++;
+          // Rows are counted from below.
+          counts[y > ears ? 'above' : 'below']++;
+        }
+      return counts;
+    };
+    const png = await sharp({ create: { width: 64, height: 64, channels: 3, background: '#000000' } })
+      .composite([
+        {
+          // As the head is seen from the front, the wearer's left is on the right.
+          input: { create: { width: 32, height: 64, channels: 3, background: '#ffffff' } },
+          left: 32,
+          top: 0,
+        },
+      ])
+      .png()
+      .toBuffer();
+    const file = { sha256: 'f'.repeat(64), mime: 'image/png', bytes: png.length } as const;
+    const MASK = newPicture('asset_half' as AssetId, 'half.png', file, 64, 64);
+    const all = await seen({});
+    expect(Math.min(all.left, all.right)).toBeGreaterThan(500);
+    for (const half of [
+      await seen({ part: 'left' }),
+      await seen({ mask: MASK.id }, { [file.sha256]: png.toString('base64') }),
+    ]) {
+      expect(half.left).toBeGreaterThan(0.9 * all.left);
+      expect(half.right).toBeLessThan(0.08 * all.right);
+    }
+    const other = await seen({ part: 'right' });
+    expect(other.right).toBeGreaterThan(0.9 * all.right);
+    expect(other.left).toBeLessThan(0.08 * all.left);
+    const lengths = await seen({ part: 'lengths' });
+    expect(lengths.below).toBeGreaterThan(0.55 * all.below);
+    expect(lengths.above).toBeLessThan(0.05 * all.above);
+    const fringe = await seen({ part: 'fringe' });
+    expect(fringe.above).toBeGreaterThan(0.08 * all.above);
+    expect(fringe.above).toBeLessThan(0.8 * all.above);
+    expect(fringe.below).toBeLessThan(0.05 * all.below);
   });
 
   test('hair is dyed and skin is not; roots keep their colour; the beard too', async () => {

@@ -43,10 +43,18 @@ export const objectsShowing = (effect: Effect, id: AssetId): readonly EffectObje
 /** Fewer bytes for a pixel than a picture of one colour takes. */
 const BLANK = 0.003;
 
+/** Pictures that only say where a thing on a face is seen. */
+export const masksOf = (effect: Effect): Set<AssetId> =>
+  new Set(
+    Object.values(effect.objects).flatMap((o) =>
+      (o.kind === 'layer' || o.kind === 'hair') && o.mask ? [o.mask] : [],
+    ),
+  );
+
 /** Pictures that a viewer would know the effect by: what only limits or tints other things, and what is empty, is left out. */
 export const tellingPictures = (effect: Effect): PictureAsset[] => {
   const masks = new Set<AssetId>([
-    ...Object.values(effect.objects).flatMap((o) => (o.kind === 'layer' && o.mask ? [o.mask] : [])),
+    ...masksOf(effect),
     ...Object.values(effect.materials).flatMap((material) =>
       picturesOf(material).flatMap((source) => (source.from === 'asset' ? [source.asset] : [])),
     ),

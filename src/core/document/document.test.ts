@@ -311,6 +311,9 @@ describe('reading documents', () => {
               tips: (one as unknown as { tint: string }).tint,
               tipsReach: 0,
               streaks: 0,
+              part: 'all',
+              edge: 0.3,
+              mask: null,
             }
           : one.kind === 'layer'
             ? { ...one, material: null }

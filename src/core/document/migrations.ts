@@ -188,7 +188,21 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       ),
     })),
   }),
+  // Schema 18 dyed all hair of a head or none.
+  18: (old) => ({
+    ...old,
+    schema: 19,
+    objects: mapped(old.objects, hairIn19),
+    looks: mapped(old.looks, (look) => ({
+      ...look,
+      extras: ((look.extras ?? []) as Json[]).map(hairIn19),
+    })),
+  }),
 };
+
+/** All hair of a head was dyed. */
+const hairIn19 = (one: Json): Json =>
+  one.kind === 'hair' ? { ...one, part: 'all', edge: 0.3, mask: null } : one;
 
 /** Hair had one tone. */
 const hairIn18 = (hair: Json): Json => ({ ...hair, tips: hair.tint, tipsReach: 0, streaks: 0 });

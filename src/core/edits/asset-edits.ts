@@ -80,7 +80,7 @@ export const putOn = (
   else if (draft.kind === 'grade') {
     for (const step of draft.steps)
       if (step.kind === 'table' && (from === null || step.asset === from)) step.asset = to.id;
-  } else if (draft.kind === 'layer' && from !== null && draft.mask === from) {
+  } else if ((draft.kind === 'layer' || draft.kind === 'hair') && from !== null && draft.mask === from) {
     if (to.kind === 'picture') draft.mask = to.id;
   } else if ('asset' in draft) draft.asset = to.id;
   // What the creator has put in is no sample any more.

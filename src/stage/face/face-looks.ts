@@ -127,9 +127,13 @@ export class FaceLooks {
         wearing.lashes.unshift({ object, opacity, limit });
         return true;
       }
-      case 'hair':
-        wearing.hair.unshift({ object, opacity });
+      case 'hair': {
+        const asset = object.mask ? effect.assets[object.mask] : undefined;
+        const mask = asset?.kind === 'picture' ? this.stores.textures.get(asset) : null;
+        if (object.mask && !mask) return false;
+        wearing.hair.unshift({ object, opacity, mask });
         return true;
+      }
       case 'retouch':
         wearing.retouch.unshift({ object, opacity });
         return true;

@@ -1,6 +1,7 @@
 /** Hair of a head in another colour. */
 import { Matrix4, Vector3, Vector4, type PerspectiveCamera, type Texture, type WebGLRenderer } from 'three';
 import type { Hair } from '../../core/document/schema';
+import { HAIR_PARTS } from '../../core/kinds/objects/hair';
 import { fromPose } from '../../core/maths/matrix';
 import { toLocal, toOuter } from '../../core/maths/pose';
 import { rgbOf } from '../../core/maths/srgb';
@@ -39,6 +40,10 @@ export class HairDye {
     second: value(new Vector3()),
     tipsReach: value(0),
     streaks: value(0),
+    part: value(0),
+    edge: value(0),
+    mask: texture(),
+    usesMask: value(false),
     toHead: value(new Matrix4()),
     eye: value(new Vector3()),
     aspect: value(1),
@@ -58,7 +63,7 @@ export class HairDye {
     );
   }
 
-  /** Draws over the canvas; `picture` is a copy of it, `faces` are all there are. */
+  /** Draws over the canvas; `picture` is a copy of it, `faces` are all there are; `mask` is the picture that says where, if there is one. */
   draw(
     {
       renderer,
@@ -76,6 +81,7 @@ export class HairDye {
     face: TrackedFace,
     dye: Hair,
     opacity: Unit,
+    mask: Texture | null,
   ): void {
     if (opacity === 0) return;
     const seen = (corner: Vec3): [number, number] => {
@@ -99,6 +105,10 @@ export class HairDye {
     (u.second!.value as Vector3).set(...rgbOf(dye.tips));
     u.tipsReach!.value = dye.tipsReach;
     u.streaks!.value = dye.streaks;
+    u.part!.value = HAIR_PARTS.indexOf(dye.part);
+    u.edge!.value = dye.edge;
+    u.mask!.value = mask;
+    u.usesMask!.value = mask !== null;
     camera.updateMatrixWorld();
     (u.toHead!.value as Matrix4)
       .fromArray(fromPose(face.pose) as number[])

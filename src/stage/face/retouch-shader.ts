@@ -1,4 +1,5 @@
 /** Retouch in GLSL: the guided filter of `core/makeup/guided.ts` on a small copy, and what is brightened. */
+import { HAIR_MASK } from '../../core/kinds/objects/hair';
 import { BLEND_GLSL } from '../effect/blend-shader';
 import { SRGB_GLSL } from '../grade/grade-shader';
 import { TOOTH_GLSL } from './tooth-shader';
@@ -155,6 +156,10 @@ export const HAIR_FRAGMENT = /* glsl */ `
   uniform float streaks;
   uniform mat4 toHead; // from the far end of the view to head space
   uniform vec3 eye; // head space
+  uniform int part; // of HAIR_PARTS
+  uniform float edge;
+  uniform sampler2D mask;
+  uniform bool usesMask;
   uniform float aspect;
   // Heads in the picture: middle and radius; a radius of 0 is none. The first is the one whose hair is dyed.
   uniform vec3 heads[${HEADS}];
@@ -172,6 +177,26 @@ export const HAIR_FRAGMENT = /* glsl */ `
     float sway = 0.004 * sin(38.0 * at.y + 9.0 * across);
     return 0.5 * noiseAt((across + sway) * 330.0) + 0.5 * noiseAt((across - sway) * 900.0 + 3.0);
   }
+  /**
+   * How much of the hair at a place of the head is in the part that is dyed: metres, x to the wearer's left; what is front is that place before
+   * the forehead.
+   */
+  float partAt(vec2 at, vec2 front) {
+    float soft = mix(0.002, 0.06, edge);
+    // How far inside it is, metres.
+    float inside = 1.0;
+    if (part == 1) inside = at.x;
+    if (part == 2) inside = -at.x;
+    if (part == 3) inside = 0.05 * (1.0 - length((front - vec2(0.0, 0.06)) / vec2(0.075, 0.045)));
+    if (part == 4) inside = -0.02 - at.y;
+    return smoothstep(-soft, soft, inside);
+  }
+  float maskAt(vec2 at) {
+    vec2 on = (at - vec2(${HAIR_MASK.middle.map((m) => m.toFixed(4)).join(', ')})) / ${HAIR_MASK.side.toFixed(4)} + 0.5;
+    if (any(lessThan(on, vec2(0.0))) || any(greaterThan(on, vec2(1.0)))) return 0.0;
+    vec4 seen = texture2D(mask, on);
+    return brightnessOf(seen.rgb) * seen.a;
+  }
   float headsAway(vec3 head) { return length((vUv - head.xy) * vec2(aspect, 1.0)) / head.z; }
   void main() {
     vec3 c = texture2D(beneath, vUv).rgb;
@@ -183,10 +208,11 @@ export const HAIR_FRAGMENT = /* glsl */ `
     // The hair of this head, not that of the next one: hair belongs to the head that is nearest.
     for (int i = 1; i < ${HEADS}; i++)
       if (heads[i].z > 0.0) own *= smoothstep(-0.04, 0.04, headsAway(heads[i]) - headsAway(heads[0]));
-    float mask = texture2D(hair, vUv).r * own;
+    float there = texture2D(hair, vUv).r * own * partAt(at.xy, (eye + along * ((0.05 - eye.z) / along.z)).xy);
+    if (usesMask) there *= maskAt(at.xy);
     // Roots are at the crown; strands grow downwards from it.
     float grown = length((at.xy - vec2(0.0, 0.115)) / vec2(1.0, 1.15)) / 0.2;
-    mask *= roots <= 0.0 ? 1.0 : smoothstep(0.35 * roots, 1.25 * roots, grown);
+    there *= roots <= 0.0 ? 1.0 : smoothstep(0.35 * roots, 1.25 * roots, grown);
     vec3 light = toLinear(c);
     float usual = max(brightnessOf(toLinear(texture2D(meanHair, vec2(0.5)).rgb)), 0.004);
     // Strands are much lighter and darker than each other in dark hair: that is kept, but less.
@@ -200,7 +226,7 @@ export const HAIR_FRAGMENT = /* glsl */ `
     vec3 dyed = blends
       ? blendOver(c, tone, 1.0)
       : toSrgb(min(toLinear(tone) * strand + shine, vec3(1.0)));
-    gl_FragColor = vec4(mix(c, dyed, clamp(mask * strength, 0.0, 1.0)), 1.0);
+    gl_FragColor = vec4(mix(c, dyed, clamp(there * strength, 0.0, 1.0)), 1.0);
   }
 `;
 

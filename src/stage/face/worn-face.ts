@@ -41,7 +41,7 @@ export interface Wearing {
   readonly layers: LayerNow[];
   readonly irises: (WornWithin<Iris> & { readonly picture: Texture | null })[];
   readonly lashes: WornWithin<Lashes>[];
-  readonly hair: Worn<Hair>[];
+  readonly hair: (Worn<Hair> & { readonly mask: Texture | null })[];
   readonly retouch: Worn<Retouch>[];
   readonly shapes: MorphNow[];
   /** How much of the light and shade of a new shape is seen. */
@@ -151,7 +151,7 @@ export class WornFace {
       this.retouch.draw({ renderer, camera, picture, cover, meanSkin }, face, object, opacity);
       picture = copy();
     }
-    for (const { object, opacity } of hair) {
+    for (const { object, opacity, mask } of hair) {
       if (!picture || !copy || !scene.hair) break;
       this.dye ??= new HairDye();
       this.dye.draw(
@@ -159,6 +159,7 @@ export class WornFace {
         face,
         object,
         opacity,
+        mask,
       );
       picture = copy();
     }

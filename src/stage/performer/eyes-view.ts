@@ -1,5 +1,5 @@
 /** Eyeballs that follow the gaze, with a lid shadow and a catch light that stay put. */
-import { Group, Mesh, MeshBasicMaterial, MeshLambertMaterial, SphereGeometry } from 'three';
+import { BackSide, Group, Mesh, MeshBasicMaterial, MeshLambertMaterial, SphereGeometry } from 'three';
 import { EYEBALL_RADIUS } from '../../core/face/neutral';
 import { Random } from '../../core/maths/random';
 import { eyeGaze, gazeOf, headMesh } from '../../core/takes/head-mesh';
@@ -95,6 +95,8 @@ const shadeTexture = () => {
   return textureOf(canvas);
 };
 
+const SOCKET: Hex = '#6a3a30';
+
 export class EyesView {
   readonly group = new Group();
   private readonly balls: Group[] = [];
@@ -104,6 +106,8 @@ export class EyesView {
     markPart(this.group, 'eyes');
     const material = new MeshLambertMaterial({ map: eyeTexture(performer) });
     const shade = new MeshBasicMaterial({ map: shadeTexture(), transparent: true, depthWrite: false });
+    // At the corners one sees past the eyeball: there is flesh behind it, not the inside of the head.
+    const flesh = new MeshLambertMaterial({ color: SOCKET, side: BackSide });
     const glint = new MeshBasicMaterial({ color: 0xffffff, transparent: true, opacity: 0.92 });
     for (const [x, y, z] of headMesh(performer).eyes) {
       const holder = new Group();
@@ -115,7 +119,7 @@ export class EyesView {
       lid.renderOrder = 1;
       const spark = new Mesh(new SphereGeometry(0.00085, 10, 8), glint);
       spark.position.set(-0.0026, 0.0032, EYEBALL_RADIUS * 0.985);
-      holder.add(ball, lid, spark);
+      holder.add(new Mesh(new SphereGeometry(EYEBALL_RADIUS * 1.35, 20, 16), flesh), ball, lid, spark);
       this.balls.push(ball);
       this.glints.push(spark);
       this.group.add(holder);

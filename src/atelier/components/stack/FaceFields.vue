@@ -3,6 +3,7 @@
 import type { Hair, Iris, Lashes, Retouch } from '../../../core/document/schema';
 import { usePlaybackStore } from '../../stores/playback';
 import PropertyField from '../common/PropertyField.vue';
+import HairWhere from './HairWhere.vue';
 import LimitFields from './LimitFields.vue';
 
 defineProps<{ object: Iris | Lashes | Hair | Retouch }>();
@@ -30,6 +31,7 @@ const playback = usePlaybackStore();
     <PropertyField :object="object" path="tips" as="row" />
     <PropertyField :object="object" path="tipsReach" as="row" />
     <PropertyField :object="object" path="streaks" as="row" />
+    <HairWhere :object="object" />
     <p v-if="playback.source === 'camera'" class="soft">
       On your camera hair is told by how it looks over the forehead: very short or white hair may keep its
       colour. On takes it is known exactly.

@@ -5,6 +5,7 @@ import { Sticker, Type, Upload } from '@lucide/vue';
 import { sentence } from '../../../../../core/errors';
 import { pictureOf } from '../../../../painter/pictures';
 import { ownFamily, shippedFamily } from '../../../../painter/typefaces';
+import { masksOf } from '../../../../../core/document/asset-uses';
 import type { Asset, FontAsset, PictureAsset } from '../../../../../core/document/schema';
 import { useAssetsStore } from '../../../../stores/assets';
 import { useEffectStore } from '../../../../stores/effect';
@@ -27,8 +28,7 @@ const isA =
 const fonts = computed<FontAsset[]>(() => Object.values(effectStore.effect.assets).filter(isA('font')));
 /** What can be stuck on: pictures that are no masks, and not the one that is painted on. */
 const pictures = computed<PictureAsset[]>(() => {
-  const layers = Object.values(effectStore.effect.objects).filter((o) => o.kind === 'layer');
-  const masks = new Set(layers.map((l) => l.mask));
+  const masks = masksOf(effectStore.effect);
   const own = painter.layer?.asset;
   return Object.values(effectStore.effect.assets)
     .filter(isA('picture'))
