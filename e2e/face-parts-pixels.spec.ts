@@ -127,6 +127,31 @@ test.describe('more on the face', () => {
     expect(await onHand(lashes)).toBeLessThan(0.15 * over);
   });
 
+  test('lashes lie behind the frames of spectacles, and are seen beside them', async () => {
+    for (const performer of ['anselm', 'ines']) {
+      const at = { take: `screen-test-${performer}`, time: 0.5, fovY: 15, width: 480, height: 480 };
+      const none = await draw({ effect: bare, ...at, cover: true });
+      const frames = Buffer.from(none.cover!, 'base64');
+      const seen = async (givesWay: boolean) => {
+        const lashes = newLashes(id(0), 0);
+        // So long that they cross the frames above the eyes.
+        const long = { ...lashes, tint: '#ff00ff', length: 2.4, density: 2, opacity: 1, givesWay };
+        const drawn = await draw({ effect: one(long), ...at });
+        let [onFrames, beside] = [0, 0];
+        for (let i = 0; i < 480 * 480; i++)
+          if (changedAt(none, drawn, [i % 480, Math.floor(i / 480)], 24)) {
+            if (frames[i]! > 0) onFrames++;
+            else beside++;
+          }
+        return { onFrames, beside };
+      };
+      const [over, under] = [await seen(false), await seen(true)];
+      expect(over.onFrames, performer).toBeGreaterThan(15);
+      expect(under.onFrames, performer).toBeLessThan(0.1 * over.onFrames);
+      expect(under.beside, performer).toBeGreaterThan(0.95 * over.beside);
+    }
+  });
+
   test('lashes are drawn along the lids, on the eye that is asked for', async () => {
     const none = await draw({ effect: bare, ...spec, landmarks: [159, 386] });
     const right = await draw({

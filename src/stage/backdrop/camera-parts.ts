@@ -138,13 +138,14 @@ export class CameraParts {
   }
 
   /**
-   * White where something is before a face, black elsewhere; judged by how the face usually looks where nobody knows. Half as
+   * White where something is before a face, black elsewhere; judged by how the face usually looks where nobody knows, half as
    * fine as the canvas. To be called first while the camera picture stands alone on the canvas, or after `look`.
    */
   cover(): Texture | null {
     if (!this.now) return null;
     const { renderer, picture, camera, frame, aspect } = this.now;
-    if (picture.knowsCover) return this.half('cover', (r) => picture.drawCover(r, frame, aspect));
+    // Frames of spectacles and single strands are no wider than a pixel.
+    if (picture.knowsCover) return this.mask('cover', 1, (r) => picture.drawCover(r, frame, aspect));
     if (frame.faces.length === 0) return null;
     this.look();
     return this.half('cover', () => this.coverGuess.draw(renderer, camera, frame.faces));
@@ -187,12 +188,17 @@ export class CameraParts {
   }
 
   private half(key: string, draw: (renderer: WebGLRenderer) => void): Texture {
+    return this.mask(key, 2, draw);
+  }
+
+  /** `coarse` pixels of the canvas lie along a side of one of the mask. */
+  private mask(key: string, coarse: 1 | 2, draw: (renderer: WebGLRenderer) => void): Texture {
     const { renderer } = this.now!;
-    const half = (x: number) => Math.max(1, Math.ceil(x / 2));
+    const side = (x: number) => Math.max(1, Math.ceil(x / coarse));
     return this.once(
       key,
-      half(this.size.x),
-      half(this.size.y),
+      side(this.size.x),
+      side(this.size.y),
       (into) => onClear(renderer, into, () => draw(renderer)),
       true,
     );

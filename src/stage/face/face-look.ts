@@ -15,6 +15,7 @@ import {
 } from 'three';
 import { farToNear } from '../../core/face/far-to-near';
 import { OPEN_TRIANGLES, OPENING_TRIANGLES } from '../../core/face/neutral';
+import { pigmentHue } from '../../core/light/pigment-hue';
 import { toLocal } from '../../core/maths/pose';
 import { linearOf, rgbOf } from '../../core/maths/srgb';
 import type { Vec3 } from '../../core/maths/vec3';
@@ -76,6 +77,7 @@ const createPass = () =>
       knowsLips: value(false),
       lightDirection: value(new Vector3()),
       lightColour: value(new Vector3()),
+      lightHue: value(new Vector3()),
       ...faceLitUniforms(),
     },
     side: FrontSide,
@@ -131,6 +133,7 @@ class LookPart {
       (u.lightColour!.value as Vector3)
         .set(...linearOf(rgbOf(colour)))
         .multiplyScalar((0.4 + brightness) * (lit?.lights.camera ?? 1));
+      (u.lightHue!.value as Vector3).set(...pigmentHue(colour));
       setFaceLit(u, light ?? PLAIN_LIGHT, lit);
     }
   }

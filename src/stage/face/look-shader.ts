@@ -51,6 +51,7 @@ export const LOOK_FRAGMENT = /* glsl */ `
   uniform bool knowsLips;
   uniform vec3 lightDirection; // towards it, world
   uniform vec3 lightColour; // linear
+  uniform vec3 lightHue; // what it makes of white of the same brightness, sRGB
   #ifdef LAMPS
   ${FACE_LIT_GLSL}
   #endif
@@ -133,8 +134,9 @@ export const LOOK_FRAGMENT = /* glsl */ `
     float usual = max(brightnessOf(toLinear(texture2D(meanSkin, vec2(0.5)).rgb)), 0.004);
     float light = clamp(brightnessOf(toLinear(skin)) / usual, 0.12, 2.2);
     // Pigment is deeper on deeper skin: it does not lie on it like chalk.
-    float deep = pow(clamp(usual / 0.32, 0.03, 1.0), 0.2);
-    float shade = pow(light, 0.28) * deep;
+    float deep = pow(clamp(usual / 0.32, 0.02, 1.0), 0.2);
+    // It has the colour of the light it is seen in, as the skin has.
+    vec3 shade = pow(light, 0.28) * deep * lightHue;
     float tooth = toothness(skin, texture2D(meanSkin, vec2(0.5)).rgb);
     vec3 c = skin;
     vec3 gloss = vec3(0.0); // gloss, roughness, metal
@@ -165,7 +167,7 @@ export const LOOK_FRAGMENT = /* glsl */ `
       extra = extra * (1.0 - s.a) + s.rgb;
       coat = coat * (1.0 - g.a) + g.a;
       if (s.a > 0.001) {
-        plus *= mix(1.0, shade, s.b / s.a);
+        plus *= mix(vec3(1.0), shade, s.b / s.a);
         kept = opposed(c, factor, plus) * s.b / s.a;
       }
       #endif
