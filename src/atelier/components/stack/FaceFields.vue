@@ -64,6 +64,11 @@ const playback = usePlaybackStore();
 .chip {
   justify-self: start;
 }
+:deep(.colour-field),
+.colour-field {
+  --label: 56px;
+  gap: 5px;
+}
 :deep(.slider-field),
 .slider-field {
   --label: 66px;

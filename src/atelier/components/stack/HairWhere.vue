@@ -52,3 +52,9 @@ const masks = computed(() => [
 </template>
 
 <style scoped src="./fields.css"></style>
+<style scoped>
+.slider-field {
+  --label: 66px;
+  gap: 5px;
+}
+</style>
