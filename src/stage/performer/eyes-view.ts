@@ -95,7 +95,7 @@ const shadeTexture = () => {
   return textureOf(canvas);
 };
 
-const SOCKET: Hex = '#6a3a30';
+const SOCKET: Hex = '#40231d';
 
 export class EyesView {
   readonly group = new Group();

@@ -13,6 +13,7 @@ import { HeadView } from './head-view';
 import { LashesView } from './lashes-view';
 import { MouthView } from './mouth-view';
 import type { PersonView } from './person-view';
+import { poreTexture } from './pores';
 import { skinMaterial } from './skin-material';
 import { skinTexture } from './skin-texture';
 
@@ -32,7 +33,10 @@ export class PerformerView implements PersonView {
   private readonly body: Group;
 
   constructor(readonly performer: Performer) {
-    this.head = new HeadView(performer, skinMaterial(performer.tone, { map: skinTexture(performer) }));
+    // Skin gets coarser with the years.
+    const pores = { relief: poreTexture(), deep: 0.7 + 0.6 * performer.age };
+    const skin = skinMaterial(performer.tone, { map: skinTexture(performer) }, pores);
+    this.head = new HeadView(performer, skin);
     this.eyes = new EyesView(performer);
     this.lashes = new LashesView(performer);
     this.mouth = new MouthView(performer);
