@@ -3,6 +3,7 @@ import vue from '@vitejs/plugin-vue';
 import Components from 'unplugin-vue-components/vite';
 import { AntDesignVueResolver } from 'unplugin-vue-components/resolvers';
 import { fileURLToPath } from 'node:url';
+import { plainGlsl } from './scripts/plain-glsl';
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 /**
@@ -14,6 +15,7 @@ const server = `http://127.0.0.1:${process.env.ICONIA_DEV_SERVER ?? '4174'}`;
 
 export default defineConfig({
   plugins: [
+    plainGlsl(),
     vue(),
     Components({
       dirs: [],
