@@ -34,7 +34,9 @@ const masks = computed(() => [
     <span>Where</span>
     <PropertyField class="wide" :object="object" path="part" />
   </div>
-  <PropertyField v-if="object.part !== 'all'" :object="object" path="edge" as="row" />
+  <div v-if="object.part !== 'all'" class="edge">
+    <PropertyField :object="object" path="edge" as="row" />
+  </div>
   <div
     v-takes="spot"
     class="line"
@@ -53,7 +55,7 @@ const masks = computed(() => [
 
 <style scoped src="./fields.css"></style>
 <style scoped>
-.slider-field {
+.edge :deep(.slider-field) {
   --label: 66px;
   gap: 5px;
 }
