@@ -158,7 +158,8 @@ test.describe('hair and skin', () => {
         for (let x = 0; x < 360; x++) if (b.colour([x, y])[2] > a.colour([x, y])[2] + 0.12) changed++;
       return changed;
     };
-    const marks = [50, 280, 151, 152];
+    // Corners of the eyes among them, where one sees past the eyeballs.
+    const marks = [50, 280, 151, 152, 33, 133, 263, 362];
     const none = await draw({ effect: bare, ...spec, landmarks: marks });
     const all = await draw({
       effect: one({ ...newHair(id(0), 0), tint: '#3030ff', opacity: 1, roots: 0 }),

@@ -42,4 +42,15 @@ test('nothing is asked about what does not lie on skin, or stands nowhere', () =
   expect(skinChoice('asset_other' as AssetId)).toBeNull();
   begin(card(onWholeFace(1)));
   expect(skinChoice(KELP.id)).not.toBeNull();
+  // One that stands elsewhere as well, and comes first, hides it not.
+  const other = 'obj_also' as ObjectId;
+  const first = { ...newCard(other, KELP, -1, { kind: 'screen', pin: 'centre' }), name: 'also' };
+  void useEffectStore().begin(
+    blankRecord({
+      ...blankEffect(''),
+      assets: { [KELP.id]: KELP },
+      objects: { [other]: first, [ID]: card(onWholeFace(1)) },
+    }),
+  );
+  expect(skinChoice(KELP.id)?.is).toMatch(/^kelp sticks/);
 });

@@ -1,5 +1,5 @@
 /** A picture that landed on the skin may be make-up over the whole face or a card on a spot of it: what it is now, and the way to the other. */
-import { anchorOf } from '../../core/document/queries';
+import { anchorOf, stackOrder } from '../../core/document/queries';
 import type { AssetId, EffectObject } from '../../core/document/schema';
 import { asCard, asFaceLayer, onFaceAs } from '../../core/edits/become';
 import { useEffectStore } from '../stores/effect';
@@ -18,11 +18,15 @@ const MIDDLE: readonly [number, number] = [0.5, 0.55];
 export const skinChoice = (asset: AssetId): SkinChoice | null => {
   const effectStore = useEffectStore();
   const { effect } = effectStore;
-  const shows = (o: EffectObject): boolean => (o.kind === 'layer' || o.kind === 'card') && o.asset === asset;
-  const object = Object.values(effect.objects).find(shows);
-  if (!object) return null;
-  const anchor = anchorOf(effect, object);
-  if (anchor.kind !== 'skin' || onFaceAs(effect, object) !== 'makeUp') return null;
+  // The same picture may stand elsewhere too.
+  const isHere = (o: EffectObject): boolean =>
+    (o.kind === 'layer' || o.kind === 'card') &&
+    o.asset === asset &&
+    anchorOf(effect, o).kind === 'skin' &&
+    onFaceAs(effect, o) === 'makeUp';
+  const object = stackOrder(effect).find(isHere);
+  const anchor = object && anchorOf(effect, object);
+  if (!object || anchor?.kind !== 'skin') return null;
   const { name, id } = object;
   return object.kind === 'layer'
     ? {

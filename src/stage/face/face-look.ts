@@ -120,6 +120,7 @@ class LookPart {
     farToNear(this.triangles, face.landmarks, eye, this.order);
     this.geometry.index!.needsUpdate = true;
     const { direction, colour, brightness } = light ?? PLAIN_LIGHT;
+    const hue = pigmentHue(colour);
     for (const [i, pass] of this.passes.slice(0, count).entries()) {
       const u = pass.material.uniforms;
       this.setSteps(pass.material, steps.slice(i * MOST_STEPS, (i + 1) * MOST_STEPS), lit !== null);
@@ -133,7 +134,7 @@ class LookPart {
       (u.lightColour!.value as Vector3)
         .set(...linearOf(rgbOf(colour)))
         .multiplyScalar((0.4 + brightness) * (lit?.lights.camera ?? 1));
-      (u.lightHue!.value as Vector3).set(...pigmentHue(colour));
+      (u.lightHue!.value as Vector3).set(...hue);
       setFaceLit(u, light ?? PLAIN_LIGHT, lit);
     }
   }

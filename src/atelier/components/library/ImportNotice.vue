@@ -30,7 +30,7 @@ const refused = computed(() => imports.summary.refused > 0);
     @close="imports.clear()"
   >
     <template v-if="imports.busy">
-      Bringing in {{ imports.items.find((item) => item.state === 'reading')?.name }}
+      Bringing in {{ imports.items.find((item) => item.state === 'reading')?.name ?? 'what was dropped' }}
       <WordButton @click="imports.cancelAll()">Cancel all</WordButton>
     </template>
     <template v-else>
