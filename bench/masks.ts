@@ -15,6 +15,7 @@ import { startServer } from '../e2e/harness/server';
 import type { SkinCounts, SkinPage, SkinRequest } from '../e2e/harness/skin-page';
 import type { DrawRequest, TakePage } from '../e2e/harness/take-page';
 import { guessHair } from '../src/core/face/seen/hair-guess';
+import { hairInWhole, hairMatte } from '../src/core/face/seen/hair-matte';
 import { headSeen } from '../src/core/face/seen/head-seen';
 import { performanceOf, PERFORMERS, screenTest } from '../src/core/takes/library';
 import { makeTake } from '../src/core/takes/make-take';
@@ -62,6 +63,16 @@ const resized = async (
     await sharp(grey, { raw: { ...from, channels: 1 } })
       .resize(to.width, to.height, { fit: 'fill', kernel: 'linear' })
       .extractChannel(0)
+      .raw()
+      .toBuffer(),
+  );
+/** RGBA of a picture from the lower left. */
+const rawPixels = async (url: string, to: { width: number; height: number }): Promise<Uint8Array> =>
+  new Uint8Array(
+    await sharp(Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'))
+      .resize(to.width, to.height, { fit: 'fill' })
+      .flip()
+      .ensureAlpha()
       .raw()
       .toBuffer(),
   );
@@ -148,12 +159,7 @@ try {
       const sure = Uint8Array.from(seen.mask.alpha, (v) => Math.min(255, Math.max(0, edge(v))));
       const people = flipped(await resized(sure, { width, height }, { width: WIDTH, height: HEIGHT }), WIDTH);
       of.person.push(overlap(people, await truthOf('people')).iou);
-      const small = await sharp(Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'))
-        .resize(SMALL.width, SMALL.height, { fit: 'fill' })
-        .flip()
-        .ensureAlpha()
-        .raw()
-        .toBuffer();
+      const small = await rawPixels(url, SMALL);
       const smallPeople = flipped(await resized(sure, { width, height }, SMALL), SMALL.width);
       const head = headSeen(
         frame.faces[0]!,
@@ -164,9 +170,16 @@ try {
         SMALL.height,
       );
       if (!head) continue;
-      const guess = guessHair({ ...SMALL, data: new Uint8Array(small) }, smallPeople, head);
-      const hair = await resized(guess, SMALL, { width: WIDTH, height: HEIGHT });
-      of.hair.push(overlap(hair, await truthOf('hair')));
+      const guess = guessHair({ ...SMALL, data: small }, smallPeople, head);
+      const whole = await rawPixels(url, { width: WIDTH, height: HEIGHT });
+      const matte = hairMatte({ ...SMALL, data: small }, guess);
+      const hair = hairInWhole(matte, SMALL, { data: whole, width: WIDTH, height: HEIGHT });
+      of.hair.push(
+        overlap(
+          hair.map((v) => 255 * v),
+          await truthOf('hair'),
+        ),
+      );
     }
     const hair = (pick: (o: Overlap) => number): number => median(of.hair.map(pick));
     report({ name: `mask.person.${id}.iou`, value: median(of.person), unit: 'of 1' });

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { EYE_OPENINGS, FACE_REGIONS, faceRegion } from './regions';
 import { OVAL } from './landmarks';
 import { UV } from './neutral';
-import { isInside } from './testing';
+import { isInside } from '../maths/polygon';
 import { fillOutlines, maskBounds, MOUTH_BELOW, regionMask } from './region-mask';
 import { soften } from '../maths/soften';
 

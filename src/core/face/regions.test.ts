@@ -9,15 +9,9 @@ import {
 } from './regions';
 import { OVAL } from './landmarks';
 import { UV } from './neutral';
-import { isInside } from './testing';
+import { isInside, polygonArea } from '../maths/polygon';
 
-const area = (line: Outline): number =>
-  Math.abs(
-    line.reduce(
-      (s, [u, v], i) => s + u * line[(i + 1) % line.length]![1] - line[(i + 1) % line.length]![0] * v,
-      0,
-    ),
-  ) / 2;
+const area = (line: Outline): number => Math.abs(polygonArea(line));
 const oval: Outline = OVAL.map((i) => [UV[2 * i]!, UV[2 * i + 1]!]);
 const areaOf = (name: FaceRegion) =>
   faceRegion(name).outlines.reduce((s, l) => s + area(l), 0) -

@@ -161,7 +161,7 @@ export class CameraParts {
   hair(): Texture | null {
     if (this.now && !this.now.picture.knowsHair && this.knowsPeople) {
       this.lookForHair();
-      return this.half('hair', (r) => this.hairGuess.draw(r));
+      return this.mask('hair', 1, (r) => this.hairGuess.draw(r, this.whole()));
     }
     if (!this.now?.picture.knowsHair) return null;
     const { renderer, picture, frame, aspect } = this.now;

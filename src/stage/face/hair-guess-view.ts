@@ -1,13 +1,16 @@
-/** Hair in a camera picture in which nobody knows it, judged once a frame on a small copy of the picture. */
+/** Hair in a camera picture in which nobody knows it, judged once a frame on a small copy of the picture, and laid along the edges of the whole one. */
 import {
   DataTexture,
+  DataUtils,
+  HalfFloatType,
   LinearFilter,
-  RedFormat,
+  RGBAFormat,
   type PerspectiveCamera,
   type Texture,
   type WebGLRenderer,
 } from 'three';
 import { guessHair } from '../../core/face/seen/hair-guess';
+import { hairMatte, MATTE_EDGE } from '../../core/face/seen/hair-matte';
 import { headSeen } from '../../core/face/seen/head-seen';
 import type { TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, onClear, passMaterial, PassQuad, texture } from '../passes';
@@ -21,18 +24,23 @@ const COPY = /* glsl */ `
   varying vec2 vUv;
   void main() { gl_FragColor = texture2D(picture, vUv); }
 `;
-const GREY = /* glsl */ `
+const MATTE = /* glsl */ `
   uniform sampler2D picture;
+  uniform sampler2D matte;
   varying vec2 vUv;
-  void main() { gl_FragColor = vec4(vec3(texture2D(picture, vUv).r), 1.0); }
+  void main() {
+    vec4 counts = texture2D(matte, vUv);
+    float hair = dot(texture2D(picture, vUv).rgb, counts.rgb) + counts.a;
+    gl_FragColor = vec4(vec3(smoothstep(${MATTE_EDGE[0]}, ${MATTE_EDGE[1]}, hair)), 1.0);
+  }
 `;
 
 export class HairGuessView {
   private readonly target = byteTarget(1, 1);
   private readonly quad = new PassQuad();
   private readonly copy = passMaterial(COPY, { picture: texture() });
-  private readonly grey = passMaterial(GREY, { picture: texture() });
-  private mask: DataTexture | null = null;
+  private readonly pass = passMaterial(MATTE, { picture: texture(), matte: texture() });
+  private matte: DataTexture | null = null;
   private looked = '';
 
   /** Begins anew, with whatever comes next. */
@@ -71,25 +79,31 @@ export class HairGuessView {
       if (head)
         guessHair({ data, width, height }, people, head).forEach((v, i) => (all[i] = Math.max(all[i]!, v)));
     }
-    this.mask?.dispose();
-    this.mask = new DataTexture(all, width, height, RedFormat);
-    this.mask.minFilter = this.mask.magFilter = LinearFilter;
-    this.mask.unpackAlignment = 1;
-    this.mask.needsUpdate = true;
+    this.matte?.dispose();
+    this.matte = new DataTexture(
+      Uint16Array.from(hairMatte({ data, width, height }, all), DataUtils.toHalfFloat),
+      width,
+      height,
+      RGBAFormat,
+      HalfFloatType,
+    );
+    this.matte.minFilter = this.matte.magFilter = LinearFilter;
+    this.matte.needsUpdate = true;
   }
 
-  /** Draws hair in white into what is drawn into now. */
-  draw(renderer: WebGLRenderer): void {
-    if (!this.mask) return;
-    this.grey.uniforms.picture!.value = this.mask;
-    this.quad.draw(renderer, this.grey, renderer.getRenderTarget());
+  /** Draws hair in white into what is drawn into now; `whole` is the picture that was looked at. */
+  draw(renderer: WebGLRenderer, whole: Texture): void {
+    if (!this.matte) return;
+    this.pass.uniforms.picture!.value = whole;
+    this.pass.uniforms.matte!.value = this.matte;
+    this.quad.draw(renderer, this.pass, renderer.getRenderTarget());
   }
 
   dispose(): void {
     this.target.dispose();
-    this.mask?.dispose();
+    this.matte?.dispose();
     this.quad.dispose();
     this.copy.dispose();
-    this.grey.dispose();
+    this.pass.dispose();
   }
 }

@@ -6,7 +6,7 @@ const [WIDTH, HEIGHT] = [60, 80];
 const CENTRE = [30, 40] as const;
 const RADIUS = 12;
 const outline: FaceOutline = { centre: CENTRE, radii: new Float32Array(32).fill(RADIUS) };
-const HEAD: HeadSeen = { outline, up: [0, 1] };
+const HEAD: HeadSeen = { outline, up: [0, 1], brows: [] };
 
 type Colour = readonly [number, number, number];
 const SKIN: Colour = [205, 160, 135];
@@ -103,6 +103,55 @@ describe('hair of a head', () => {
     const found = hair.reduce((sum, h, i) => sum + (h && got[i]! > 127 ? 1 : 0), 0);
     expect(found / hair.reduce((sum, h) => sum + h, 0)).toBeGreaterThan(0.8);
     expect(got.reduce((sum, v, i) => sum + (v > 127 && !hair[i] ? 1 : 0), 0) / got.length).toBeLessThan(0.02);
+  });
+
+  /** A brow from the temple inwards, where the hair comes down to it. */
+  const BROW = [
+    [19, 44],
+    [28, 44],
+    [28, 47],
+    [19, 47],
+  ] as const;
+  const browIn = (made: ReturnType<typeof person>, colour: Colour, top: number): number[] => {
+    const own: number[] = [];
+    for (let y = BROW[0][1]; y < top; y++)
+      for (let x = BROW[0][0]; x < BROW[1][0]; x++) {
+        made.picture.data.set([...colour, 255], 4 * (y * WIDTH + x));
+        const away = Math.hypot(x + 0.5 - CENTRE[0], y + 0.5 - CENTRE[1]);
+        if (y < BROW[2][1] && away > 0.75 * RADIUS) own.push(y * WIDTH + x);
+      }
+    return own;
+  };
+  test.each([
+    ['a brow that meets the hair keeps its colour', BROW[2][1], 0, 0.05],
+    ['a brow under a fringe is dyed with it', CENTRE[1] + RADIUS, 0.6, 1],
+  ] as const)('%s', (_, top, least, most) => {
+    const dark: Colour = [36, 26, 20];
+    const made = person(dark);
+    const own = browIn(made, dark, top);
+    const got = guessHair(made.picture, made.people, { ...HEAD, brows: [BROW] });
+    const share = own.filter((i) => got[i]! > 127).length / own.length;
+    expect(share).toBeGreaterThanOrEqual(least);
+    expect(share).toBeLessThanOrEqual(most);
+    // Without a word about brows the first is taken for hair.
+    const blind = guessHair(made.picture, made.people, HEAD);
+    expect(own.filter((i) => blind[i]! > 127).length / own.length).toBeGreaterThan(0.3);
+  });
+
+  test('a glint on the forehead under grey hair is skin', () => {
+    const made = person([196, 190, 184]);
+    const glint: number[] = [];
+    for (let y = CENTRE[1] + 4; y < CENTRE[1] + RADIUS + 2; y++)
+      for (let x = CENTRE[0] - 6; x < CENTRE[0] + 6; x++) {
+        const i = y * WIDTH + x;
+        if (made.hair[i]) continue;
+        made.picture.data.set([226, 186, 166, 255], 4 * i);
+        if (y < CENTRE[1] + RADIUS - 2) glint.push(i);
+      }
+    const got = guessHair(made.picture, made.people, HEAD);
+    expect(glint.filter((i) => got[i]! > 127).length / glint.length).toBeLessThan(0.05);
+    const found = made.hair.reduce((sum, h, i) => sum + (h && got[i]! > 127 ? 1 : 0), 0);
+    expect(found / made.hair.reduce((sum, h) => sum + h, 0)).toBeGreaterThan(0.8);
   });
 
   test('a bare head has none, nor has a face that is cut off by the picture', () => {

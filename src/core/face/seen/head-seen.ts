@@ -6,7 +6,7 @@ import type { TrackedFace, TrackFrame } from '../../tracking/track-frame';
 import type { Degrees } from '../../units';
 import { middleOfPoints, outlineFrom } from '../morph/outline';
 import type { HeadSeen } from './hair-guess';
-import { OVAL } from '../landmarks';
+import { BROW_LEFT, BROW_RIGHT, OVAL } from '../landmarks';
 import { TRIANGLES } from '../neutral';
 
 const DIRECTIONS = 64;
@@ -37,5 +37,8 @@ export const headSeen = (
   return {
     outline: outlineFrom(middleOfPoints(points), points, TRIANGLES, DIRECTIONS),
     up: [up[0] / long, up[1] / long],
+    brows: [BROW_RIGHT, BROW_LEFT].map((brow) =>
+      brow.map((i) => [points[2 * i]!, points[2 * i + 1]!] as const),
+    ),
   };
 };
