@@ -16,6 +16,7 @@ import type { TrackedFace, TrackFrame } from '../../core/tracking/track-frame';
 import { byteTarget, copyDrawn, onClear } from '../passes';
 import type { CameraPicture } from '../picture';
 import { CoverGuess } from '../face/cover-guess';
+import { facesArea } from '../face/face-area';
 import { HairGuessView } from '../face/hair-guess-view';
 import { CameraLight } from '../surface/camera-light';
 import { CutOut } from './cut-out';
@@ -145,10 +146,23 @@ export class CameraParts {
     if (!this.now) return null;
     const { renderer, picture, camera, frame, aspect } = this.now;
     // Frames of spectacles and single strands are no wider than a pixel.
-    if (picture.knowsCover) return this.mask('cover', 1, (r) => picture.drawCover(r, frame, aspect));
     if (frame.faces.length === 0) return null;
+    if (picture.knowsCover)
+      return this.mask('cover', 1, (r) => this.onFaces(r, () => picture.drawCover(r, frame, aspect)));
     this.look();
     return this.half('cover', () => this.coverGuess.draw(renderer, camera, frame.faces));
+  }
+
+  /** Draws where the faces are, and nowhere else. */
+  private onFaces(renderer: WebGLRenderer, draw: () => void): void {
+    const into = renderer.getRenderTarget()!;
+    const area = facesArea(this.faces, this.now!.camera, into.width, into.height)!;
+    into.scissor.copy(area);
+    into.scissorTest = true;
+    renderer.setRenderTarget(into);
+    draw();
+    into.scissorTest = false;
+    renderer.setRenderTarget(into);
   }
 
   /** Looks at the faces of this frame, while the camera picture stands alone on the canvas. */
