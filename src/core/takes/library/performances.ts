@@ -322,6 +322,14 @@ export const PERFORMANCES: readonly Performance[] = [
     expressions: { ...blinks(3.4, 6.2, 9.6), ...smile('0:0.2 3:0.7 10:0.5 14:0.2') },
   },
   {
+    id: 'leaves-and-returns',
+    name: 'Goes out to the right, comes back from the left',
+    duration: 14,
+    x: curve('0:0 3.4:0 5:0.6 6.4:0.6 6.5:-0.6 8:-0.6 9.8:0 14:0'),
+    yaw: curve('0:0 3:0 3.8:28 6.4:28 6.5:-22 8.6:-22 9.8:0 14:0'),
+    expressions: { ...blinks(1.6, 3, 10.4, 12.6), ...smile('0:0.3 2:0.6 3.4:0.2 9.8:0.2 11:0.7 14:0.3') },
+  },
+  {
     id: 'comes-from-right',
     name: 'Comes in from the right and leaves again',
     duration: 14,
