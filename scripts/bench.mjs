@@ -33,6 +33,7 @@ const BENCHES = [
     'masks',
     'hair',
     'light',
+    'try',
   ],
 ];
 const wanted = process.argv.slice(2);

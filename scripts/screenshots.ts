@@ -6,8 +6,6 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { choose } from '../e2e/harness/behave';
-import { openBlank } from '../e2e/harness/blank-page';
-import type { TakePage } from '../e2e/harness/take-page';
 import { assetShots } from './asset-shots';
 import { placeShots } from './place-shots';
 
@@ -213,32 +211,14 @@ const shots: Record<string, (page: Page, id: string) => Promise<void>> = {
     await page.waitForTimeout(3000);
   },
   try: async (page, id) => {
-    // A clip as a creator brings it in; one of its pictures is being corrected.
-    const maker = await openBlank(page.context().browser()!, 'e2e/harness/take-page.ts');
-    const film = await maker.evaluate(
-      (shots) => (window as unknown as { takePage: TakePage }).takePage.film(shots),
-      Array.from({ length: 36 }, (_, i) => ({
-        time: 0.4 + i / 15,
-        seconds: 1 / 15,
-        detail: 'full' as const,
-        width: 360,
-        height: 640,
-      })),
-    );
-    await maker.close();
     await page.goto(`${base}/effects/${id}/try`);
-    await page.getByLabel('Your own clip', { exact: true }).setInputFiles({
-      name: 'On the pier.webm',
-      mimeType: 'video/webm',
-      buffer: Buffer.from(film, 'base64'),
-    });
-    await page.locator('.finder').getByText('On the pier').waitFor({ timeout: 120_000 });
     await settle(page);
     const track = page.getByRole('slider', { name: 'Time in the take' });
     const box = (await track.boundingBox())!;
-    await page.mouse.click(box.x + 0.45 * box.width, box.y + 20);
+    await page.mouse.click(box.x + 0.3 * box.width, box.y + 20);
+    await page.getByRole('tab', { name: 'Wall of takes' }).click();
+    await page.locator('figure[aria-busy="false"]').nth(5).waitFor({ timeout: 120_000 });
     await settle(page);
-    await page.getByRole('button', { name: 'Show the face' }).click();
   },
   takes: async (page) => {
     await page.goto(`${base}/takes`);

@@ -121,9 +121,19 @@ export class Stage {
   /** The stage takes over the picture and disposes of the one before. */
   setPicture(picture: CameraPicture): void {
     if (picture === this.picture) return;
-    if (picture !== this.leaving) this.leaving?.dispose();
+    if (picture !== this.leaving) this.letGoPicture(this.leaving);
     this.leaving = this.picture;
     this.picture = picture;
+  }
+
+  private readonly lent = new WeakSet<CameraPicture>();
+  /** Shows a picture that whoever gives it goes on owning, and lets go: for those who show several by turns. */
+  lendPicture(picture: CameraPicture): void {
+    this.lent.add(picture);
+    this.setPicture(picture);
+  }
+  private letGoPicture(picture: CameraPicture | null): void {
+    if (picture && !this.lent.has(picture)) picture.dispose();
   }
 
   /** Where everything was when it was last drawn. */
@@ -150,7 +160,7 @@ export class Stage {
     if (!picture) return;
     renderer.clear();
     picture.draw(renderer, frame, aspect);
-    this.leaving?.dispose();
+    this.letGoPicture(this.leaving);
     this.leaving = null;
     this.pose(picture, frame, program, runtime, keep);
     this.onPicture?.(frame);
@@ -235,8 +245,8 @@ export class Stage {
   }
 
   dispose(): void {
-    this.leaving?.dispose();
-    this.picture?.dispose();
+    this.letGoPicture(this.leaving);
+    this.letGoPicture(this.picture);
     this.effectView.dispose();
     this.gradeView?.dispose();
     this.cameraParts?.dispose();

@@ -31,6 +31,14 @@ export const BEHAVE_SECTIONS: readonly { readonly id: BehaveSection; readonly la
   { id: 'scope', label: 'Scope' },
 ];
 
+/** Parts of the Try bench. */
+export type TrySection = 'take' | 'wall';
+
+export const TRY_SECTIONS: readonly { readonly id: TrySection; readonly label: string }[] = [
+  { id: 'take', label: 'One take' },
+  { id: 'wall', label: 'Wall of takes' },
+];
+
 /** Parts of the Style bench. */
 export type StyleSection = 'face' | 'material' | 'circuit' | 'blend' | 'backdrop' | 'light' | 'grade';
 
@@ -110,6 +118,8 @@ export const useDeskStore = defineStore('desk', () => {
     measure: false,
     tool: null as PlaceTool | null,
   });
+  /** What the effect is tried on. */
+  const trySection = ref<TrySection>('take');
   const style = reactive({
     section: 'blend' as StyleSection,
     /** The face that make-up goes on. */
@@ -225,6 +235,7 @@ export const useDeskStore = defineStore('desk', () => {
     dark,
     plainPeople,
     people,
+    trySection,
     library,
     openLibrary,
     closeLibrary,

@@ -12,7 +12,6 @@ import { sentence } from '../../core/errors';
 import { FIRST_TAKE } from '../../core/takes/library';
 import { shippedTake } from '../../core/takes/library/compared-faces';
 import { openingMoment, takeFor } from '../../core/takes/library/take-for';
-import { makeTake } from '../../core/takes/make-take';
 import type { Take } from '../../core/takes/take';
 import { withColours } from '../../core/takes/take-colours';
 import { compareFrames, type Comparison } from '../../core/tracking/compare';
@@ -22,6 +21,7 @@ import { STEP } from '../../core/units';
 import type { CameraState, PeopleState } from '../../tracker/live-camera';
 import { clipTake } from '../../core/takes/clip';
 import { keptClips } from '../takes/clip-store';
+import { printedTake } from '../takes/printed-take';
 import { cameraNeeds, pictureKeys, soughtBy, takeNeeds, type TakeNeeds } from '../../tracker/camera-needs';
 import { LiveInput, type InputCamera } from '../../tracker/live-input';
 import { LiveRuntime } from '../../tracker/live-runtime';
@@ -49,10 +49,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   const desk = useDeskStore();
   const take = shallowRef(FIRST_TAKE);
   /** The creator's pictures have their own shapes; the take's sheets follow. */
-  const printed = (t: Take): Take => {
-    if (t.clip) return clipTake(t.clip, pictureKeys(effectStore.effect));
-    return t.spec.pictures === null ? t : makeTake(t.spec, { pictureAspects: prints.aspects });
-  };
+  const printed = (t: Take): Take => printedTake(t, prints.aspects, pictureKeys(effectStore.effect));
   watch(
     () => prints.aspects,
     () => (take.value = printed(take.value)),

@@ -27,6 +27,7 @@ import {
 } from '../../commands/object-commands';
 import { iconOf, shownAs } from '../../kinds/object-kinds';
 import type { DropSpot } from '../../intake/drop-spots';
+import { useDeskStore } from '../../stores/desk';
 import { useEffectStore } from '../../stores/effect';
 import { pointOf } from '../../words';
 import { whenWords } from '../../behave-words';
@@ -59,6 +60,8 @@ const naming = ref(false);
 const line = ref<HTMLElement | null>(null);
 const { over } = useRowDrag(line, () => props.row);
 const object = computed(() => props.row.object);
+/** Beside a wall of takes numbers go on being set, while all of them follow. */
+const isByWall = computed(() => props.stage === 'try' && useDeskStore().trySection === 'wall');
 
 const asset = computed(() =>
   object.value.kind === 'card' ? effectStore.effect.assets[object.value.asset] : undefined,
@@ -178,9 +181,9 @@ const rename = (text: string): void => {
         <WordButton @click="actions.chooseFor(spot)">Replace with mine</WordButton>
         <span class="soft">or drop it here: place, size, touch and cues stay.</span>
       </p>
-      <PlaceFields v-if="stage === 'place'" :object="object" />
-      <StyleFields v-else-if="stage === 'style'" :object="object" />
-      <BehaveFields v-else-if="stage === 'behave'" :object="object" />
+      <PlaceFields v-if="stage === 'place' || (isByWall && !kindOf(object).onFace)" :object="object" />
+      <StyleFields v-if="stage === 'style' || (isByWall && kindOf(object).onFace)" :object="object" />
+      <BehaveFields v-if="stage === 'behave'" :object="object" />
       <div class="tools">
         <WordButton @click="naming = true">Rename</WordButton>
         <WordButton v-if="!kindOf(object).isPart" @click="duplicateSelected()"

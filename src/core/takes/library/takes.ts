@@ -224,10 +224,10 @@ export const TAKE_SPECS: readonly TakeSpec[] = [
   faces(
     'at-the-edge',
     'A face at the edge',
-    'Talks with half the face out of the picture',
+    'Talks with half the face out of the picture; it is lost for moments',
     'to see what is cut off, and what hangs on after it',
     10,
-    [member('ines', 'talking', { place: [0.15, 0.03, -0.6] })],
+    [member('ines', 'talking', { place: [0.11, 0.03, -0.6] })],
     { camera: 'front-held' },
   ),
   faces(
