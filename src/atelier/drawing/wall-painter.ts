@@ -1,6 +1,7 @@
 /** Draws an effect on several takes, each into a canvas of its own, in one hidden stage. People of a take are made once and kept as long as it is on the wall. */
 import { Player } from '../../core/behave/player';
 import type { Effect, SceneId } from '../../core/document/schema';
+import type { ScriptEngine } from '../../core/script/engine';
 import type { Take } from '../../core/takes/take';
 import type { Seconds } from '../../core/units';
 import { ALL_ABILITIES } from '../../stage/abilities/all';
@@ -39,6 +40,7 @@ export class WallPainter {
   private stage: Stage | null = null;
   private readonly stores: Stores;
   private readonly tiles = new Map<string, Tile>();
+  private isOver = false;
 
   constructor(source: FileSource) {
     this.stores = createStores(source);
@@ -55,11 +57,14 @@ export class WallPainter {
   ): Promise<void> {
     await whenNothingIsUrgent();
     if (state.people === 'full' && !take.clip) await makePeople(take.performers);
+    await loadUsed(this.stores, state.effect);
+    const scripts = await scriptsFor(state.effect);
+    // The wall may have been left meanwhile: what is made now, nobody would let go.
+    if (this.isOver) return keepOnly(this.stores, new Set());
     this.stage ??= new Stage(document.createElement('canvas'), this.stores, ALL_ABILITIES);
     const tile = this.tileOf(take, state);
-    await loadUsed(this.stores, state.effect);
     const time = take.duration > 0 ? moment % take.duration : 0;
-    const player = await this.playerOf(tile, state);
+    const player = this.playerOf(tile, state, scripts);
     if (tile.picture instanceof ClipPicture) await tile.picture.ready(time);
     const { stage } = this;
     // It may have been let go meanwhile.
@@ -88,9 +93,9 @@ export class WallPainter {
     return tile;
   }
 
-  private async playerOf(tile: Tile, { effect, scene }: WallState): Promise<Player> {
+  private playerOf(tile: Tile, { effect, scene }: WallState, scripts: ScriptEngine | null): Player {
     if (tile.player && tile.played?.[0] === effect && tile.played[1] === scene) return tile.player;
-    tile.player = new Player(effect, tile.take, { scripts: await scriptsFor(effect), scene });
+    tile.player = new Player(effect, tile.take, { scripts, scene });
     tile.played = [effect, scene];
     return tile.player;
   }
@@ -106,6 +111,7 @@ export class WallPainter {
   }
 
   dispose(): void {
+    this.isOver = true;
     this.keepOnly([]);
     this.stage?.dispose();
     this.stage = null;

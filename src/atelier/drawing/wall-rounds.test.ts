@@ -24,7 +24,17 @@ const wall = (cost: number) => {
     onRound: (took) => rounds.push(took),
     onTile: (tile, trouble) => (troubles[tile] = trouble),
   });
-  return { made, log, rounds, troubles, pauses: () => pauses, breaks: (tile: number) => (broken = tile) };
+  /** The creator seeks. */
+  const seek = (to: number): void => void (moment = to);
+  return {
+    made,
+    seek,
+    log,
+    rounds,
+    troubles,
+    pauses: () => pauses,
+    breaks: (tile: number) => (broken = tile),
+  };
 };
 const soon = () => new Promise((next) => setTimeout(next, 0));
 
@@ -65,6 +75,31 @@ test('while something goes on changing the wall goes round, so that no tile wait
   const before = log.length;
   await soon();
   expect(log).toHaveLength(before);
+});
+
+test('when the strip comes to rest in the midst of a round, all tiles end at that moment', async () => {
+  const { made, seek, log } = wall(300);
+  made.wake(4);
+  await Promise.resolve();
+  await Promise.resolve();
+  seek(9);
+  made.wake(4);
+  await soon();
+  const last = [0, 1, 2, 3].map((tile) => log.filter((one) => one.tile === tile).at(-1)!.moment);
+  expect(new Set(last).size).toBe(1);
+  expect(last[0]).toBeGreaterThanOrEqual(9);
+});
+
+test('another wall that comes in the midst of a round begins a round of its own', async () => {
+  const { made, seek, log } = wall(300);
+  made.wake(6);
+  await Promise.resolve();
+  seek(5);
+  made.wake(3);
+  await soon();
+  const last = [0, 1, 2].map((tile) => log.filter((one) => one.tile === tile).at(-1)!.moment);
+  expect(new Set(last).size).toBe(1);
+  expect(last[0]).toBeGreaterThanOrEqual(5);
 });
 
 test('a tile that cannot be drawn says why, holds up no other, and is tried again', async () => {

@@ -27,6 +27,8 @@ export class WallRounds {
   private newest = 0;
   private shows: number[] = [];
   private last = -1;
+  /** Tiles of this round that are still to be drawn. */
+  private left = 0;
   private isGoing = false;
   private isOver = false;
 
@@ -38,6 +40,7 @@ export class WallRounds {
     if (this.shows.length !== tiles) {
       this.shows = Array.from({ length: tiles }, () => 0);
       this.last = -1;
+      this.left = 0;
     }
     void this.go();
   }
@@ -51,20 +54,25 @@ export class WallRounds {
     if (this.isGoing) return;
     this.isGoing = true;
     const { hands } = this;
-    let [left, moment, began] = [0, 0, 0];
+    let [moment, state, began] = [0, 0, 0];
     let due = hands.now() + BUDGET;
     try {
       while (!this.isOver) {
         const tile = nextFace(this.shows, this.newest, this.last);
         if (tile < 0) return;
-        if (left === 0) [left, moment, began] = [this.shows.length, hands.moment(), hands.now()];
-        this.shows[tile] = this.newest;
+        if (this.left === 0) {
+          this.left = this.shows.length;
+          [moment, state, began] = [hands.moment(), this.newest, hands.now()];
+        }
+        // What changes in the midst of a round may be the moment: it is drawn once more in the next one.
+        this.shows[tile] = state;
         this.last = tile;
+        this.left--;
         // A tile that cannot be drawn keeps its last picture, and is tried again when something changes.
         const trouble = await hands.draw(tile, moment).then(() => null, sentence);
         if (this.isOver) return;
         hands.onTile(tile, trouble);
-        if (--left === 0) hands.onRound(hands.now() - began);
+        if (this.left === 0) hands.onRound(hands.now() - began);
         if (hands.now() < due) continue;
         await hands.pause();
         due = hands.now() + BUDGET;

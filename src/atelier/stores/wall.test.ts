@@ -80,6 +80,17 @@ test('takes that are gone are left out and counted; what was damaged in the brow
   expect(wall.gone).toBe(0);
   useTakesStore().loaded = true;
   expect([wall.gone, idsOn(wall)]).toEqual([1, ['neutral', 'brows']]);
+  // What is left of a set may be too little for one: it is not kept so that it would be lost.
+  localStorage.setItem(
+    'iconia.walls',
+    JSON.stringify([{ id: 'own:Two', name: 'Two', takes: ['neutral', 'x'] }]),
+  );
+  setActivePinia(createPinia());
+  const two = useWallStore();
+  two.choose('own:Two');
+  two.keep('Two');
+  expect(two.trouble).toMatch(/2 takes at least/);
+  expect(readOwnSets()[0]!.takes).toEqual(['neutral', 'x']);
   localStorage.setItem('iconia.walls', '{ not json');
   expect(readOwnSets()).toEqual([]);
 });

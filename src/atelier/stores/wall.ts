@@ -55,6 +55,10 @@ export const useWallStore = defineStore('wall', () => {
   const keep = (name: string): void => {
     const plain = name.trim().slice(0, MOST_NAME);
     if (!plain) return;
+    if (takes.value.length < LEAST_TILES) {
+      trouble.value = `A set has ${LEAST_TILES} takes at least. Add one first.`;
+      return;
+    }
     const before = own.value.find((one) => one.name === plain);
     if (!before && own.value.length >= MOST_SETS) {
       trouble.value = `There are ${MOST_SETS} sets of your own already. Delete one first.`;

@@ -3,7 +3,7 @@
  * looks; whatever hangs together with it, looks like it rather than like skin, and belongs to a person is hair.
  */
 import type { Point2 } from '../../maths/polygon';
-import { clamp } from '../../maths/scalar';
+import { clamp, smoothstep } from '../../maths/scalar';
 import type { FaceOutline } from '../morph/outline';
 import { browPixels } from './brow-pixels';
 
@@ -138,8 +138,7 @@ const smoothed = (met: Uint8Array, width: number, height: number): Uint8Array =>
       const [left, right] = [Math.max(0, x - 1), Math.min(width - 1, x + 1)];
       let sum = met[rows[1] + x]!;
       for (const row of rows) sum += met[row + left]! + met[row + x]! + met[row + right]!;
-      const t = Math.min(1, Math.max(0, (sum / 10 - 0.25) / 0.5));
-      out[y * width + x] = Math.round(255 * t * t * (3 - 2 * t));
+      out[y * width + x] = Math.round(255 * smoothstep(0.25, 0.75, sum / 10));
     }
   }
   return out;

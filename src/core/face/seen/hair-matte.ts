@@ -3,7 +3,7 @@
  * colours of the picture as its guide, whose numbers are worked out on the small copy: around every pixel, hair is what is linear in the colour.
  * He, Sun and Tang, "Guided Image Filtering" (ECCV 2010, colour guides: eq. 19 to 21); He and Sun, "Fast Guided Filter" (2015).
  */
-import { clamp } from '../../maths/scalar';
+import { smoothstep } from '../../maths/scalar';
 import type { SmallPicture } from './hair-guess';
 
 /** Pixels of the small copy around one that say how hair depends on colour there. */
@@ -168,8 +168,7 @@ export const hairInWhole = (
         (matte[a + k]! * (1 - across) + matte[a + 4 + k]! * across) * (1 - up) +
         (matte[b + k]! * (1 - across) + matte[b + 4 + k]! * across) * up;
       const hair = [0, 1, 2].reduce((sum, k) => sum + (counts(k) * data[4 * i + k]!) / 255, counts(3));
-      const t = clamp((hair - MATTE_EDGE[0]) / (MATTE_EDGE[1] - MATTE_EDGE[0]), 0, 1);
-      out[i] = t * t * (3 - 2 * t);
+      out[i] = smoothstep(...MATTE_EDGE, hair);
     });
   }
   return out;

@@ -50,8 +50,11 @@ const hold = (take: string, tile: unknown): void => {
 };
 /** What is shown of each take: nothing yet, the effect, or why not. */
 const drawn = shallowRef<ReadonlyMap<string, string | null>>(new Map());
-/** Milliseconds a round takes; null before the first. */
+/** Milliseconds a round takes; null before the second: in the first people are made. */
 const pace = ref<number | null>(null);
+let isFirstRound = true;
+/** The take that is being drawn: the wall may show others when that is done. */
+let underWay: Take | null = null;
 const isSlow = computed(() => pace.value !== null && pace.value > IN_TURNS);
 
 const painter = new WallPainter(useAssetsStore().source);
@@ -64,8 +67,10 @@ const state = computed(() => ({
 const rounds = new WallRounds({
   draw: async (i, moment) => {
     const take = takes.value[i];
+    underWay = null;
     const canvas = take && tiles.get(take.id)?.canvas;
     if (!take || !canvas) return;
+    underWay = take;
     const scale = devicePixelRatio * (playback.playing && isSlow.value ? SMALLER : 1);
     const size = (css: number): number => Math.max(1, Math.round(css * scale));
     await painter.paint(
@@ -80,10 +85,13 @@ const rounds = new WallRounds({
   moment: () => playback.time,
   pause: () => new Promise((goOn) => requestAnimationFrame(() => setTimeout(goOn, 0))),
   now: () => performance.now(),
-  onRound: (took) => (pace.value = took),
-  onTile: (i, trouble) => {
-    const take = takes.value[i];
-    if (take) drawn.value = new Map(drawn.value).set(take.id, trouble);
+  onRound: (took) => {
+    if (!isFirstRound) pace.value = took;
+    isFirstRound = false;
+  },
+  onTile: (_, trouble) => {
+    const take = underWay;
+    if (take && takes.value.includes(take)) drawn.value = new Map(drawn.value).set(take.id, trouble);
   },
 });
 const wake = (): void => {
@@ -92,6 +100,7 @@ const wake = (): void => {
 };
 onMounted(wake);
 watch(takes, async (now) => {
+  isFirstRound = true;
   painter.keepOnly(now);
   drawn.value = new Map([...drawn.value].filter(([id]) => now.some((take) => take.id === id)));
   await nextTick();

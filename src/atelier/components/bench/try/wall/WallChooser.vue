@@ -32,6 +32,7 @@ const beginNaming = (): void => {
   name.value = wall.isOwn ? wall.set.name : '';
   isNaming.value = true;
 };
+const isThere = computed(() => wall.own.some((one) => one.name === name.value.trim()));
 const keep = (): void => {
   wall.keep(name.value);
   if (!wall.changed) isNaming.value = false;
@@ -84,7 +85,9 @@ const keep = (): void => {
         :value="name"
         @change="(to: string) => (name = to)"
       />
-      <a-button type="primary" size="small" :disabled="name.trim() === ''" @click="keep">Keep</a-button>
+      <a-button type="primary" size="small" :disabled="name.trim() === ''" @click="keep">{{
+        isThere ? 'Write over it' : 'Keep'
+      }}</a-button>
       <WordButton @click="isNaming = false">Cancel</WordButton>
     </div>
     <InlineNotice v-if="wall.trouble" closable @close="wall.trouble = null">{{ wall.trouble }}</InlineNotice>
