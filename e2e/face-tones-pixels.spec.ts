@@ -129,6 +129,24 @@ test.describe('on six skin tones', () => {
     test(`${performer}, ${lit}: blush and highlight stay within what skin does there`, async () =>
       staysNatural(near(performer, lit), toneOf(performer)));
 
+  for (const performer of TONES)
+    test(`${performer} between two coloured lamps: on neither side is a piece a patch of its own colour`, async () => {
+      const view = near(performer, 'two-colours');
+      // Neither darker nor chalky, and no other hue where the lamp gives the skin a clear one.
+      for (const [none, worn] of await beforeAndAfter(piece('blush'), CHEEK, view)) {
+        expect(worn.light - none.light, performer).toBeGreaterThan(-3);
+        expect(worn.light - none.light, performer).toBeLessThan(5);
+        expect(apart(none, worn), performer).toBeLessThan(7);
+        if (none.chroma > 10) expect(Math.abs(from(none.hue, worn.hue)), performer).toBeLessThan(5);
+      }
+      for (const [none, worn] of await beforeAndAfter(piece('highlight'), BONE, view)) {
+        expect(worn.light - none.light, performer).toBeGreaterThan(1.5);
+        expect(worn.light - none.light, performer).toBeLessThan(7);
+        expect(worn.chroma, performer).toBeGreaterThan(0.5 * none.chroma);
+        expect(Math.abs(from(none.hue, worn.hue)), performer).toBeLessThan(30);
+      }
+    });
+
   test('a light iris is as light on dark skin as on light skin, and dim in a dim room', async () => {
     const iris = one({ ...newIris(id(0), 0), tint: '#8fb4c9', glint: 0 });
     const lightOf = async (performer: string, lit = 'window'): Promise<number> => {

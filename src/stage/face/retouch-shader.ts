@@ -178,6 +178,14 @@ export const HAIR_FRAGMENT = /* glsl */ `
     return 0.5 * noiseAt((across + sway) * 330.0) + 0.5 * noiseAt((across - sway) * 900.0 + 3.0);
   }
   /**
+   * How far along its strand a place is, from the crown over the skull and from its widest place straight down; 1 is a strand of 31 cm. Hair of
+   * a head that nobody modelled is seen from one side only: it is the height that tells.
+   */
+  float grownAt(float y) {
+    float up = clamp((y - 0.03) / 0.105, 0.0, 1.0);
+    return (0.105 * acos(up) + max(0.03 - y, 0.0)) / 0.31;
+  }
+  /**
    * How much of the hair at a place of the head is in the part that is dyed: metres, x to the wearer's left; what is front is that place before
    * the forehead.
    */
@@ -210,8 +218,9 @@ export const HAIR_FRAGMENT = /* glsl */ `
       if (heads[i].z > 0.0) own *= smoothstep(-0.04, 0.04, headsAway(heads[i]) - headsAway(heads[0]));
     float there = texture2D(hair, vUv).r * own * partAt(at.xy, (eye + along * ((0.05 - eye.z) / along.z)).xy);
     if (usesMask) there *= maskAt(at.xy);
-    // Roots are at the crown; strands grow downwards from it.
-    float grown = length((at.xy - vec2(0.0, 0.115)) / vec2(1.0, 1.15)) / 0.2;
+    // Of each strand: the colour begins and ends a little higher on one than on the next.
+    float strandHere = strandOf(at.xy);
+    float grown = grownAt(at.y) + 0.3 * (strandHere - 0.5);
     there *= roots <= 0.0 ? 1.0 : smoothstep(0.35 * roots, 1.25 * roots, grown);
     vec3 light = toLinear(c);
     float usual = max(brightnessOf(toLinear(texture2D(meanHair, vec2(0.5)).rgb)), 0.004);
@@ -221,7 +230,7 @@ export const HAIR_FRAGMENT = /* glsl */ `
     float shine = max(brightnessOf(light) - 2.2 * usual, 0.0) * 0.6;
     // The second tone: from the tips up, and strand by strand.
     float tip = tipsReach <= 0.0 ? 0.0 : smoothstep(1.05 - 1.05 * tipsReach, 1.4 - 1.05 * tipsReach, grown);
-    float streak = streaks <= 0.0 ? 0.0 : smoothstep(0.86 - 0.98 * streaks, 1.14 - 0.98 * streaks, strandOf(at.xy)) * (0.75 + 0.25 * streaks);
+    float streak = streaks <= 0.0 ? 0.0 : smoothstep(0.86 - 0.98 * streaks, 1.14 - 0.98 * streaks, strandHere) * (0.75 + 0.25 * streaks);
     vec3 tone = mix(tint, second, max(tip, streak));
     vec3 dyed = blends
       ? blendOver(c, tone, 1.0)

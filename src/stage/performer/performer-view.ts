@@ -9,6 +9,7 @@ import { earsView } from './ear-view';
 import { EyesView } from './eyes-view';
 import { glassesView } from './glasses-view';
 import { HairView } from './hair/hair-view';
+import { stubbleView } from './hair/stubble';
 import { HeadView } from './head-view';
 import { LashesView } from './lashes-view';
 import { MouthView } from './mouth-view';
@@ -56,6 +57,7 @@ export class PerformerView implements PersonView {
       this.mouth.group,
       this.hair.group,
     );
+    if (performer.hair.style === 'bald') this.headGroup.add(stubbleView(performer, this.head.mesh.geometry));
     if (this.beard) this.headGroup.add(this.beard.group);
     if (EARS_FREE.includes(performer.hair.style)) this.headGroup.add(earsView(performer));
     const glasses = glassesView(performer);

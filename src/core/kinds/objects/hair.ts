@@ -26,7 +26,7 @@ export const hair = defineObject({
     opacity: share('Opacity'),
     /** Normal dyes: the hair's own light and shade stay. */
     blend: blendSchema,
-    /** How far from the crown the wearer's own colour goes over into the dye; 0 dyes the roots too. */
+    /** How far along the strands, from the crown down, the wearer's own colour goes over into the dye; 0 dyes the roots too. */
     roots: share('Roots that keep their colour', { short: 'Roots' }),
     /** A second tone: of the tips, as far up as it reaches, and of single strands. */
     tips: colour('Second colour, of tips and streaks', { short: 'Second' }),
