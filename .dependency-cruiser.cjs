@@ -17,7 +17,7 @@ const CORE = [
   ...['schema', 'formula', 'script', 'kinds', 'document'],
   ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],
   // What runs: the compiled effect, where things are, what particles and behaviour do.
-  ...['program', 'placing', 'fountain', 'behave'],
+  ...['program', 'placing', 'fountain', 'behave', 'rehearse'],
   ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package', 'contract'],
 ];
 const inOrder = CORE.map((folder, i) => ({

@@ -30,6 +30,7 @@ export default defineConfig({
       ...(page === 'show'
         ? [
             { find: /^three$/, replacement: 'three/src/Three.js' },
+            { find: /^[.]\/rehearsal-schema$/, replacement: at('./src/show/no-rehearsals.ts') },
             {
               find: /^[.][.]\/core\/(json-schema-processors|to-json-schema)[.]js$/,
               replacement: at('./src/show/no-json-schema.ts'),

@@ -4,7 +4,7 @@ import type { WorkerLine } from '../../stage/worker-line';
 import type { Answer, Question } from './chronicle-messages';
 
 export type ChronicleLine = WorkerLine<Question, Answer>;
-const browserLine = (): ChronicleLine =>
+export const browserLine = (): ChronicleLine =>
   new Worker(new URL('./chronicle-worker.ts', import.meta.url), { type: 'module', name: 'chronicle' });
 
 export class ChronicleRunner {

@@ -32,11 +32,12 @@ export const BEHAVE_SECTIONS: readonly { readonly id: BehaveSection; readonly la
 ];
 
 /** Parts of the Try bench. */
-export type TrySection = 'take' | 'wall';
+export type TrySection = 'take' | 'wall' | 'rehearsals';
 
 export const TRY_SECTIONS: readonly { readonly id: TrySection; readonly label: string }[] = [
   { id: 'take', label: 'One take' },
   { id: 'wall', label: 'Wall of takes' },
+  { id: 'rehearsals', label: 'Rehearsals' },
 ];
 
 /** Parts of the Style bench. */

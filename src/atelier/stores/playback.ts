@@ -57,12 +57,23 @@ export const usePlaybackStore = defineStore('playback', () => {
   const time = ref(0);
   const playing = ref(false);
   const speed = ref<number>(1);
-  const { recorded, leavesOut, played, loadRecorded, moment, record, remove, removeGesture, clearRecorded } =
-    useRecorded(
-      () => effectStore.id,
-      () => take.value,
-      () => time.value,
-    );
+  const {
+    recorded,
+    leavesOut,
+    played,
+    loadRecorded,
+    moment,
+    record,
+    remove,
+    removeGesture,
+    clearRecorded,
+    perform,
+    shift,
+  } = useRecorded(
+    () => effectStore.id,
+    () => take.value,
+    () => time.value,
+  );
   /** The cue that is looked at by itself; null plays the effect as it is. */
   const only = ref<CueId | null>(null);
 
@@ -397,6 +408,8 @@ export const usePlaybackStore = defineStore('playback', () => {
     beginTouch,
     removeGesture,
     clearRecorded,
+    perform,
+    shift,
     now,
     useTake,
     useCamera,

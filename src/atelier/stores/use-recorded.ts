@@ -1,7 +1,14 @@
 /** What the viewer does on the take: recorded, kept in this browser for each effect and take. */
 import { computed, ref, shallowRef } from 'vue';
 import type { Gesture } from '../../core/behave/gestures';
-import { recordedOf, stepAt, withRecord, type Recorded, type ViewerInput } from '../../core/behave/recorded';
+import {
+  inOrder,
+  recordedOf,
+  stepAt,
+  withRecord,
+  type Recorded,
+  type ViewerInput,
+} from '../../core/behave/recorded';
 import type { Take } from '../../core/takes/take';
 import { STEP, type Seconds } from '../../core/units';
 import { keepRecorded, keptRecorded } from '../saving/kept-tries';
@@ -40,6 +47,38 @@ export const useRecorded = (effect: () => string | null, take: () => Take, time:
     keep(recorded.value.filter((r) => !records.includes(r)));
   const removeGesture = ({ from, to }: Gesture): void =>
     remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= from && r.time <= to));
+  /** The viewer does this instead: shown and played, and kept once something of it is changed. */
+  const perform = (records: readonly Recorded[]): void => {
+    recorded.value = records;
+    leavesOut.value = false;
+  };
+  /** Moves what was recorded in time, as far as the take reaches. */
+  const shift = (records: readonly Recorded[], by: Seconds): void => {
+    const last = take().duration - STEP;
+    const least = Math.min(...records.map((r) => r.time));
+    const most = Math.max(...records.map((r) => r.time));
+    const steps = stepAt(Math.min(Math.max(by, -least), Math.max(0, last - most)));
+    if (steps === 0) return;
+    keep(
+      inOrder(
+        recorded.value.map((r) =>
+          records.includes(r) ? { ...r, time: (stepAt(r.time) + steps) * STEP } : r,
+        ),
+      ),
+    );
+  };
   const clearRecorded = (): void => keep([]);
-  return { recorded, leavesOut, played, loadRecorded, moment, record, remove, removeGesture, clearRecorded };
+  return {
+    recorded,
+    leavesOut,
+    played,
+    loadRecorded,
+    moment,
+    record,
+    remove,
+    removeGesture,
+    clearRecorded,
+    perform,
+    shift,
+  };
 };

@@ -2,13 +2,9 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/errors';
 import { requirementsOf } from '../../core/requirements/requirements';
-import { CLIP_RATE } from '../../core/takes/clip';
 import type { Take } from '../../core/takes/take';
 import type { TakeColours } from '../../core/takes/take-colours';
-import { makePeople } from '../../stage/performer/people-maker';
-import { TakeDrawer } from '../../stage/take-drawer';
-import { DRAWN_SIZE, readClipColours, readTakeColours, type ReadOptions } from '../../tracker/take-colours';
-import { keptClipSource } from '../takes/clip-store';
+import { readColours } from '../takes/read-colours';
 import { useDeskStore } from './desk';
 import { useEffectStore } from './effect';
 import { usePrintsStore } from './prints';
@@ -28,20 +24,6 @@ export const useTakeColours = (take: () => Take | null) => {
   const look = computed(() => ({ people: desk.people, pictures: prints.images }));
   const kept = new WeakMap<Take, { readonly look: object; readonly colours: TakeColours }>();
 
-  const read = async (
-    of: Take,
-    options: ReadOptions & { readonly signal: AbortSignal },
-  ): Promise<TakeColours | null> => {
-    if (of.clip) {
-      const times = of.clip.frames.map((_, i) => i / CLIP_RATE);
-      return readClipColours(of.clip, keptClipSource(of.clip).pictures(times), options);
-    }
-    await makePeople(of.performers);
-    const { people, pictures } = look.value;
-    if (options.signal.aborted) return null;
-    return readTakeColours(of, new TakeDrawer(of, { people, pictures }, DRAWN_SIZE), options);
-  };
-
   let abort: AbortController | null = null;
   const stop = (): void => abort?.abort();
   watch(
@@ -59,7 +41,10 @@ export const useTakeColours = (take: () => Take | null) => {
       const { signal } = mine;
       coloursShare.value = 0;
       try {
-        const found = await read(of, { signal, onShare: (share) => (coloursShare.value = share) });
+        const found = await readColours(of, look.value, {
+          signal,
+          onShare: (share) => (coloursShare.value = share),
+        });
         if (!found) return;
         kept.set(of, { look: now, colours: found });
         colours.value = found;

@@ -1,30 +1,9 @@
 /** What a viewer did on a take, recorded: one list, in order of time. */
-import { z } from 'zod';
-import type { ControlId } from '../document/schema';
-import { VIEWER_EVENTS } from '../kinds/triggers/gestures';
+import type { z } from 'zod';
+import { recordSchema, type viewerInputSchema } from '../document/viewer-input-schema';
 import { STEPS_PER_SECOND, type Seconds } from '../units';
 
-/** Fingers may leave the picture, and a tap may end a hair beyond its edge. */
-const coordinate = z.number().min(-10).max(10);
-/** Everything a viewer can do. */
-const viewerInput = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('tap'), x: coordinate, y: coordinate }),
-  /** Which fingers lie on the picture from this moment on, until the next such record. */
-  z.strictObject({
-    kind: z.literal('fingers'),
-    fingers: z.array(z.strictObject({ id: z.number(), x: coordinate, y: coordinate })).max(20),
-  }),
-  /** A control is brought to a value. */
-  z.strictObject({
-    kind: z.literal('control'),
-    control: z.string().transform((id) => id as ControlId),
-    value: z.number(),
-  }),
-  /** Something is done with the camera application. */
-  z.strictObject({ kind: z.literal('event'), event: z.enum(VIEWER_EVENTS) }),
-]);
-
-export type ViewerInput = Readonly<z.infer<typeof viewerInput>>;
+export type ViewerInput = Readonly<z.infer<typeof viewerInputSchema>>;
 export type InputKind = ViewerInput['kind'];
 export type InputOf<Kind extends InputKind> = Extract<ViewerInput, { kind: Kind }>;
 export interface Recorded<Input extends ViewerInput = ViewerInput> {
@@ -33,7 +12,6 @@ export interface Recorded<Input extends ViewerInput = ViewerInput> {
 }
 export type RecordedOf<Kind extends InputKind> = Recorded<InputOf<Kind>>;
 
-const recordSchema = z.strictObject({ time: z.number().min(0), input: viewerInput });
 /**
  * What was kept outside, in order; null where it is no such list. A record that cannot be read is left out: the others were
  * somebody's work.

@@ -32,6 +32,8 @@ export const blankEffect = (name: string): Effect => ({
   drives: {},
   circuits: {},
   compounds: {},
+  performances: {},
+  rehearsals: {},
   backdrop: { feather: 0, grow: 0, invert: false, spill: 1 },
   listing: { summary: '', tags: [], icon: null },
 });

@@ -198,6 +198,8 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
       extras: ((look.extras ?? []) as Json[]).map(hairIn19),
     })),
   }),
+  // What viewers do was kept in browsers only, and nothing was rehearsed.
+  19: (old) => ({ ...old, schema: 20, performances: {}, rehearsals: {} }),
 };
 
 /** All hair of a head was dyed. */

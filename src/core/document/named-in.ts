@@ -7,6 +7,7 @@ import { referencesIn, type Named } from '../schema/references';
 import type { Referred } from '../schema/referred';
 import { circuitSchema, compoundSchema } from './circuit-schema';
 import { cueSchema } from './cue-schema';
+import { performanceSchema, rehearsalSchema } from './rehearsal-schema';
 import { lookSchema, targetSchema, type AssetId, type Effect } from './schema';
 import { controlSchema, driveSchema, promptSchema } from './viewer-schema';
 
@@ -22,6 +23,8 @@ export const NAMING = {
   drives: driveSchema,
   circuits: circuitSchema,
   compounds: compoundSchema,
+  rehearsals: rehearsalSchema,
+  performances: performanceSchema,
 } as const satisfies Partial<Record<keyof Effect, z.ZodType>>;
 export type NamingMap = keyof typeof NAMING;
 export const NAMING_MAPS = Object.keys(NAMING) as readonly NamingMap[];

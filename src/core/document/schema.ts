@@ -24,6 +24,16 @@ import {
   type VariableId,
 } from '../schema/behave-ids';
 import { circuitSchema, compoundSchema, type Circuit, type Compound } from './circuit-schema';
+import {
+  performanceIdSchema,
+  performanceSchema,
+  rehearsalIdSchema,
+  rehearsalSchema,
+  type PerformanceId,
+  type Rehearsal,
+  type RehearsalId,
+  type ViewerPerformance,
+} from './rehearsal-schema';
 import { cueSchema, MOST_CUES, type Cue } from './cue-schema';
 import { materialIdSchema, materialSchema, type Material, type MaterialId } from '../schema/material-schema';
 import type { varySchema } from '../kinds/actions/action-kind';
@@ -111,6 +121,7 @@ export {
   type ViewerEvent,
 } from '../kinds/triggers/gestures';
 export { triggerSchema, type Trigger, type TriggerKind } from '../kinds/triggers/triggers';
+export * from './rehearsal-schema';
 export * from './viewer-schema';
 export type { Card } from '../kinds/objects/card';
 export type { ContactShadow } from '../kinds/objects/contact-shadow';
@@ -145,7 +156,7 @@ export type { SoundObject } from '../kinds/objects/sound';
 export { TEXT_ALIGNS, type TextObject } from '../kinds/objects/text';
 export { CAMERA_PARTS, type CameraPart } from '../schema/values-schema';
 
-export const SCHEMA_VERSION = 19;
+export const SCHEMA_VERSION = 20;
 /** More objects than this no phone draws, and no creator oversees. */
 export const MOST_OBJECTS = 2000;
 
@@ -256,6 +267,9 @@ export const effectSchema = z.strictObject({
   drives: mapById(driveIdSchema, driveSchema, 200),
   circuits: mapById(circuitIdSchema, circuitSchema, 200),
   compounds: mapById(compoundIdSchema, compoundSchema, 200),
+  /** What a viewer does, kept under a name, and what has to happen then. */
+  performances: mapById(performanceIdSchema, performanceSchema, 100),
+  rehearsals: mapById(rehearsalIdSchema, rehearsalSchema, 100),
   backdrop: backdropSchema,
   listing: listingSchema,
 });
@@ -279,7 +293,9 @@ type Maps =
   | 'prompts'
   | 'drives'
   | 'circuits'
-  | 'compounds';
+  | 'compounds'
+  | 'performances'
+  | 'rehearsals';
 export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   objects: Record<ObjectId, EffectObject>;
   assets: Record<AssetId, Asset>;
@@ -294,4 +310,6 @@ export interface Effect extends Omit<z.infer<typeof effectSchema>, Maps> {
   drives: Record<DriveId, Drive>;
   circuits: Record<CircuitId, Circuit>;
   compounds: Record<CompoundId, Compound>;
+  performances: Record<PerformanceId, ViewerPerformance>;
+  rehearsals: Record<RehearsalId, Rehearsal>;
 }

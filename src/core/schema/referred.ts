@@ -13,4 +13,6 @@ export type Referred =
   | 'drives'
   | 'circuits'
   | 'compounds'
+  | 'performances'
+  | 'rehearsals'
   | 'nodes';

@@ -28,6 +28,8 @@ const STAGES: Readonly<Record<Use['in'], Stage | null>> = {
   drives: 'behave',
   circuits: 'behave',
   compounds: 'behave',
+  performances: 'try',
+  rehearsals: 'try',
   icon: 'release',
 };
 const uses = computed(() => usesOf(effectStore.effect, props.asset.id));

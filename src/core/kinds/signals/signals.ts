@@ -60,10 +60,8 @@ export const conditionSchema = z.strictObject({
 export type Condition = z.infer<typeof conditionSchema>;
 export type Comparison = Condition['is'];
 
-/** Whether a condition holds; one whose signal has no value does not. */
-export const holds = ({ signal, is, value }: Condition, from: SignalSource): boolean => {
-  const now = readSignal(signal, from);
-  if (Number.isNaN(now)) return false;
+/** Whether a value is as a condition wants it. */
+export const compares = (now: number, is: Comparison, value: number): boolean => {
   switch (is) {
     case 'above':
       return now > value;
@@ -74,4 +72,10 @@ export const holds = ({ signal, is, value }: Condition, from: SignalSource): boo
     case 'differs':
       return Math.abs(now - value) >= 1e-6;
   }
+};
+
+/** Whether a condition holds; one whose signal has no value does not. */
+export const holds = ({ signal, is, value }: Condition, from: SignalSource): boolean => {
+  const now = readSignal(signal, from);
+  return !Number.isNaN(now) && compares(now, is, value);
 };

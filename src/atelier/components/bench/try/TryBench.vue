@@ -1,8 +1,9 @@
 <script setup lang="ts">
-/** Try: the effect on one take or the camera, or on several takes at once. */
+/** Try: the effect on one take or the camera, on several takes at once, or rehearsed. */
 import { TRY_SECTIONS, useDeskStore } from '../../../stores/desk';
 import SectionTabs from '../../common/SectionTabs.vue';
 import OneTake from './OneTake.vue';
+import RehearsalBench from './rehearse/RehearsalBench.vue';
 import TakeWall from './wall/TakeWall.vue';
 
 const desk = useDeskStore();
@@ -17,6 +18,7 @@ const desk = useDeskStore();
       @open="(section) => (desk.trySection = section)"
     />
     <TakeWall v-if="desk.trySection === 'wall'" />
+    <RehearsalBench v-else-if="desk.trySection === 'rehearsals'" />
     <OneTake v-else />
   </section>
 </template>
