@@ -72,6 +72,9 @@ export default defineConfig({
     assetsInlineLimit: 0,
     assetsDir: page === 'show' ? 'assets/show' : 'assets',
     emptyOutDir: page === 'index',
-    rollupOptions: { input: at(`./${page}.html`) },
+    rollupOptions: {
+      // What the command line drives stands on the atelier's own modules.
+      input: page === 'index' ? { index: at('./index.html'), rehearse: at('./rehearse.html') } : at('./show.html'),
+    },
   },
 });

@@ -73,6 +73,7 @@ const pages = process.argv.includes('--no-pages')
         'src/show',
         'index.html',
         'show.html',
+        'rehearse.html',
         'vite.config.ts',
         'public',
       ],

@@ -131,5 +131,7 @@ const servePages = (app: Express, clientDir: string): void => {
   );
   app.use('/assets', notFound);
   app.get('/show/:slug', page('show.html'));
+  // Driven by `npm run rehearse`; there is nothing on it.
+  app.get('/rehearse.html', page('rehearse.html'));
   app.get(/.*/, security.atelier, page('index.html'));
 };

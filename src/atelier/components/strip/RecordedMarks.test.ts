@@ -29,14 +29,14 @@ test('each kind stands where it was done, and is removed when it is pressed', as
   playback.viewerEvent('photo');
   await marks.vm.$nextTick();
   expect(marks.findAll('button').map((b) => b.attributes('title'))).toEqual([
-    'Tap at 1.00 s. Click to remove',
-    'Drag at 1.00 s. Click to remove',
-    'photo at 2.00 s. Click to remove',
+    'Tap at 1.00 s. Drag to move, click to remove',
+    'Drag at 1.00 s. Drag to move, click to remove',
+    'photo at 2.00 s. Drag to move, click to remove',
   ]);
   expect(marks.find('.gesture').attributes('style')).toMatch(/left: 118px; width: 100px/);
   await press(/^Recorded drag/);
   await press(/^Recorded tap/);
-  await press(/^Recorded: photo/);
+  await press(/^Recorded photo/);
   expect(playback.recorded).toEqual([]);
   expect(marks.findAll('button')).toHaveLength(0);
   marks.unmount();
@@ -55,10 +55,42 @@ test('a slider that was dragged is one mark, removed with all it was set to on t
   }
   await marks.vm.$nextTick();
   expect(marks.findAll('button').map((b) => b.attributes('title'))).toEqual([
-    'Control set to 0.3 at 1.20 s. Click to remove',
-    'Control set to 0.9 at 3.00 s. Click to remove',
+    'Control set to 0.3 at 1.20 s. Drag to move, click to remove',
+    'Control set to 0.9 at 3.00 s. Drag to move, click to remove',
   ]);
   await press(/^Recorded control at 1\.20/);
   expect(playback.recorded.map((r) => r.input)).toEqual([{ kind: 'control', control: SLOW, value: 0.9 }]);
+  marks.unmount();
+});
+
+test('a mark is dragged along the strip, or moved with the arrow keys; a drag as a whole, and never beyond the ends', async () => {
+  const { playback, marks } = open();
+  playback.seek(1);
+  playback.touch([{ id: 1, x: 0.5, y: 0.5 }]);
+  playback.seek(2);
+  playback.touch([]);
+  playback.seek(4);
+  playback.tap(0.5, 0.5);
+  await marks.vm.$nextTick();
+  const [tap, gesture] = marks.findAll('button');
+  for (const { element } of [tap!, gesture!]) Object.assign(element, { setPointerCapture: () => {} });
+  const drag = async (mark: typeof tap, to: number): Promise<void> => {
+    await mark!.trigger('pointerdown', { clientX: 500, pointerId: 1 });
+    await mark!.trigger('pointermove', { clientX: 500 + to, pointerId: 1 });
+    await mark!.trigger('pointerup', { clientX: 500 + to, pointerId: 1 });
+    await mark!.trigger('click');
+  };
+  // A hundred pixels are a second.
+  await drag(gesture, 150);
+  expect(playback.recorded.map((r) => Number(r.time.toFixed(2)))).toEqual([2.5, 3.5, 4]);
+  await drag(gesture, -900);
+  expect(playback.recorded.map((r) => Number(r.time.toFixed(2)))).toEqual([0, 1, 4]);
+  await tap!.trigger('keydown', { key: 'ArrowRight', code: 'ArrowRight' });
+  expect(playback.recorded.at(-1)!.time).toBeCloseTo(4.1, 5);
+  await drag(tap, 99_000);
+  expect(playback.recorded.at(-1)!.time).toBeLessThan(playback.take.duration);
+  // A hand that trembles still clicks.
+  await drag(tap, 2);
+  expect(playback.recorded).toHaveLength(2);
   marks.unmount();
 });

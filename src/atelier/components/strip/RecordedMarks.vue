@@ -1,11 +1,16 @@
 <script setup lang="ts">
-/** What the viewer did on the take, where it was done: taps, drags, controls, the camera application. Pressed, each is removed. */
-import { computed } from 'vue';
+/**
+ * What the viewer did on the take, where it was done: taps, drags, controls, the camera application. Each is dragged along the strip, or moved with the arrow
+ * keys; pressed, it is removed.
+ */
+import { computed, ref } from 'vue';
+import { recordedOf, type Recorded } from '../../../core/behave/recorded';
 import { marksOf } from '../../../core/behave/recorded-marks';
+import type { Seconds } from '../../../core/units';
 import { usePlaybackStore } from '../../stores/playback';
 
 /** `at` gives the pixels from the left of the lane. */
-defineProps<{ at: (time: number) => number }>();
+const props = defineProps<{ at: (time: number) => number }>();
 const playback = usePlaybackStore();
 
 const EVENT_WORDS = {
@@ -16,56 +21,104 @@ const EVENT_WORDS = {
 } as const;
 const EVENT_MARKS = { recordStarts: '●', recordStops: '■', photo: '◎', cameraFlips: '⟲' } as const;
 const marks = computed(() => marksOf(playback.recorded));
-const settings = computed(() => marks.value.settings.map((run) => ({ run, last: run.at(-1)! })));
+interface Mark {
+  readonly key: string;
+  readonly kind: 'tap' | 'gesture' | 'event';
+  readonly from: Seconds;
+  readonly to: Seconds;
+  readonly words: string;
+  readonly title: string;
+  readonly sign: string;
+  readonly records: readonly Recorded[];
+}
+const shown = computed((): Mark[] => {
+  const { taps, gestures, events, settings } = marks.value;
+  const fingers = recordedOf(playback.recorded, 'fingers');
+  const at = (time: Seconds) => ({ from: time, to: time });
+  return [
+    ...taps.map((tap, i): Mark => ({
+      ...{ key: `t${i}`, kind: 'tap', ...at(tap.time) },
+      ...{ words: 'tap', title: 'Tap', sign: '', records: [tap] },
+    })),
+    ...gestures.map(({ from, to }, i): Mark => ({
+      ...{ key: `g${i}`, kind: 'gesture', from, to, words: 'drag', title: 'Drag', sign: '' },
+      records: fingers.filter((r) => r.time >= from && r.time <= to),
+    })),
+    ...events.map((record, i): Mark => ({
+      ...{ key: `e${i}`, kind: 'event', ...at(record.time), sign: EVENT_MARKS[record.input.event] },
+      words: EVENT_WORDS[record.input.event],
+      title: EVENT_WORDS[record.input.event],
+      records: [record],
+    })),
+    ...settings.map((run, i): Mark => {
+      const last = run.at(-1)!;
+      return {
+        ...{ key: `c${i}`, kind: 'event', ...at(last.time), words: 'control', sign: '◆' },
+        title: `Control set to ${Math.round(last.input.value * 100) / 100}`,
+        records: run,
+      };
+    }),
+  ];
+});
+
+/** How far an arrow key moves a mark. */
+const STEP_BY: Seconds = 0.1;
+/** Pixels; less is a click with a trembling hand. */
+const STILL = 3;
+const dragged = ref<string | null>(null);
+const by = ref(0);
+let began = 0;
+/** The click that ends a drag removes nothing. */
+let wasDragged = false;
+const begin = (event: PointerEvent, key: string): void => {
+  (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+  dragged.value = key;
+  began = event.clientX;
+  by.value = 0;
+  wasDragged = false;
+};
+const drag = (event: PointerEvent): void => {
+  if (dragged.value === null) return;
+  const moved = event.clientX - began;
+  if (wasDragged || Math.abs(moved) > STILL) {
+    wasDragged = true;
+    by.value = moved;
+  }
+};
+const end = ({ records }: Mark): void => {
+  if (dragged.value === null) return;
+  dragged.value = null;
+  const pixelsPerSecond = props.at(1) - props.at(0);
+  if (wasDragged && pixelsPerSecond > 0) playback.shift(records, by.value / pixelsPerSecond);
+};
+const press = ({ records, kind, from, to }: Mark): void => {
+  if (wasDragged) wasDragged = false;
+  else if (kind === 'gesture') playback.removeGesture({ from, to });
+  else playback.remove(records);
+};
 </script>
 
 <template>
   <button
-    v-for="(tap, i) in marks.taps"
-    :key="`t${i}`"
-    class="tap"
-    type="button"
-    :style="{ left: `${at(tap.time)}px` }"
-    :aria-label="`Recorded tap at ${tap.time.toFixed(2)} seconds; press to remove`"
-    :title="`Tap at ${tap.time.toFixed(2)} s. Click to remove`"
-    @click="playback.remove([tap])"
-  />
-  <button
-    v-for="gesture in marks.gestures"
-    :key="`g${gesture.from}`"
-    class="gesture"
+    v-for="mark in shown"
+    :key="mark.key"
+    :class="mark.kind"
     type="button"
     :style="{
-      left: `${at(gesture.from)}px`,
-      width: `${Math.max(10, at(gesture.to) - at(gesture.from))}px`,
+      left: `${at(mark.from) + (dragged === mark.key ? by : 0)}px`,
+      ...(mark.kind === 'gesture' ? { width: `${Math.max(10, at(mark.to) - at(mark.from))}px` } : {}),
     }"
-    :aria-label="`Recorded drag at ${gesture.from.toFixed(2)} seconds; press to remove`"
-    :title="`Drag at ${gesture.from.toFixed(2)} s. Click to remove`"
-    @click="playback.removeGesture(gesture)"
-  />
-  <button
-    v-for="(record, i) in marks.events"
-    :key="`e${i}`"
-    class="event"
-    type="button"
-    :style="{ left: `${at(record.time)}px` }"
-    :aria-label="`Recorded: ${EVENT_WORDS[record.input.event]} at ${record.time.toFixed(2)} seconds; press to remove`"
-    :title="`${EVENT_WORDS[record.input.event]} at ${record.time.toFixed(2)} s. Click to remove`"
-    @click="playback.remove([record])"
+    :aria-label="`Recorded ${mark.words} at ${mark.from.toFixed(2)} seconds; arrow keys move it, press to remove`"
+    :title="`${mark.title} at ${mark.from.toFixed(2)} s. Drag to move, click to remove`"
+    @pointerdown="begin($event, mark.key)"
+    @pointermove="drag"
+    @pointerup="end(mark)"
+    @pointercancel="dragged = null"
+    @keydown.left.stop.prevent="playback.shift(mark.records, -STEP_BY)"
+    @keydown.right.stop.prevent="playback.shift(mark.records, STEP_BY)"
+    @click="press(mark)"
   >
-    {{ EVENT_MARKS[record.input.event] }}
-  </button>
-  <button
-    v-for="{ run, last } in settings"
-    :key="`c${last.input.control}${last.time}`"
-    class="event"
-    type="button"
-    :style="{ left: `${at(last.time)}px` }"
-    :aria-label="`Recorded control at ${last.time.toFixed(2)} seconds; press to remove`"
-    :title="`Control set to ${Math.round(last.input.value * 100) / 100} at ${last.time.toFixed(2)} s. Click to remove`"
-    @click="playback.remove(run)"
-  >
-    ◆
+    {{ mark.sign }}
   </button>
 </template>
 
