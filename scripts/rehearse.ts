@@ -69,6 +69,7 @@ const paths = positionals.flatMap((path) => packagesIn(resolve(from, path)));
 const out = resolve(from, values.out);
 /** One that cannot be read fails by itself; the others are played. */
 const outcomes: Reported[] = [];
+let misused: string | null = null;
 const failedToOpen = (path: string, words: string): void => {
   console.log(`✗ ${basename(path)}: ${words}`);
   outcomes.push({
@@ -114,7 +115,11 @@ try {
       (window as unknown as { rehearsalPage: RehearsalPage }).rehearsalPage.takes(),
     );
     const unknown = (takes ?? []).filter((id) => !known.includes(id));
-    if (unknown.length > 0) stop(`There is no take ${unknown.join(', ')}. There are: ${known.join(', ')}.`);
+    if (unknown.length > 0) {
+      // What was started is stopped first.
+      misused = `There is no take ${unknown.join(', ')}. There are: ${known.join(', ')}.`;
+      break;
+    }
     const rehearsals = Object.values(opened.effect.rehearsals);
     if (!takes && !rehearsals.some((r) => r.takes.length > 0)) {
       failedToOpen(
@@ -143,6 +148,7 @@ try {
   await server.stop();
   rmSync(data, { recursive: true, force: true });
 }
+if (misused !== null) stop(misused);
 mkdirSync(out, { recursive: true });
 writeFileSync(join(out, 'index.html'), htmlReport(outcomes));
 writeFileSync(join(out, 'junit.xml'), junitXml(paths.map((path) => basename(path)).join(', '), outcomes));

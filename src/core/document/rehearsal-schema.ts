@@ -32,7 +32,7 @@ export const performanceSchema = z.strictObject({
 
 const seconds = (name: string, mark: string) =>
   number({ name, low: 0, high: LONGEST, unit: 'seconds', mark, digits: 1 });
-const between = { from: seconds('From', 'from'), to: seconds('Until', 'until') };
+const between = { from: seconds('From', 'from'), to: seconds('Until', 'to') };
 const base = { id: text(40).min(1) };
 
 /** Side lengths at which looks are approved and compared: pixels. */
@@ -72,7 +72,13 @@ export const EXPECTATIONS = {
     kind: z.literal('looks'),
     at: seconds('When', 'at'),
     /** How much of the picture may differ. */
-    tolerance: number({ name: 'Share of the picture that may differ', low: 0, high: 1, unit: 'percent' }),
+    tolerance: number({
+      name: 'Share of the picture that may differ',
+      short: 'Differing',
+      low: 0,
+      high: 1,
+      unit: 'percent',
+    }),
     pictures: z.array(approvedSchema).max(12),
   }),
   noFlash: z.strictObject({ ...base, kind: z.literal('noFlash') }),

@@ -76,54 +76,55 @@ const SHORT: Readonly<Record<ExpectationKind, string>> = {
   <div class="list" role="group" :aria-label="`What ${rehearsal.name} expects`">
     <div v-for="expectation in rehearsal.expectations" :key="expectation.id" class="expectation">
       <span class="kind">{{ SHORT[expectation.kind] }}</span>
-      <template v-if="expectation.kind === 'signal'">
-        <SignalFields
-          :signal="expectation.condition.signal"
-          label="Signal that is expected"
-          @change="
-            (signal, gesture) =>
-              put({ ...expectation, condition: { ...expectation.condition, signal } }, gesture)
-          "
-        />
-        <SelectField
-          name="Comparison"
-          :value="expectation.condition.is"
-          :options="comparisons"
-          @change="
-            (is: unknown) =>
-              put({ ...expectation, condition: { ...expectation.condition, is: is as Comparison } })
-          "
-        />
-        <GestureField
-          class="small"
-          label="Compared with"
-          :value="
-            expectation.condition.value * readAs(effectStore.effect, expectation.condition.signal).factor
-          "
-          :unit="readAs(effectStore.effect, expectation.condition.signal).mark"
-          :digits="2"
-          @change="
-            (v) =>
-              put(
-                {
-                  ...expectation,
-                  condition: {
-                    ...expectation.condition,
-                    value: v / readAs(effectStore.effect, expectation.condition.signal).factor,
+      <div class="set">
+        <template v-if="expectation.kind === 'signal'">
+          <SignalFields
+            :signal="expectation.condition.signal"
+            label="Signal that is expected"
+            @change="
+              (signal, gesture) =>
+                put({ ...expectation, condition: { ...expectation.condition, signal } }, gesture)
+            "
+          />
+          <SelectField
+            name="Comparison"
+            :value="expectation.condition.is"
+            :options="comparisons"
+            @change="
+              (is: unknown) =>
+                put({ ...expectation, condition: { ...expectation.condition, is: is as Comparison } })
+            "
+          />
+          <GestureField
+            class="small"
+            label="Compared with"
+            :value="
+              expectation.condition.value * readAs(effectStore.effect, expectation.condition.signal).factor
+            "
+            :unit="readAs(effectStore.effect, expectation.condition.signal).mark"
+            :digits="2"
+            @change="
+              (v) =>
+                put(
+                  {
+                    ...expectation,
+                    condition: {
+                      ...expectation.condition,
+                      value: v / readAs(effectStore.effect, expectation.condition.signal).factor,
+                    },
                   },
-                },
-                'value',
-              )
-          "
+                  'value',
+                )
+            "
+          />
+        </template>
+        <PropertyList
+          :properties="propertiesOf(expectation)"
+          :value="expectation"
+          @change="(path, to, felt) => put(withValueAt(expectation, path, to), felt ? path : null)"
+          @done="effectStore.endGesture()"
         />
-      </template>
-      <PropertyList
-        :properties="propertiesOf(expectation)"
-        :value="expectation"
-        @change="(path, to, felt) => put(withValueAt(expectation, path, to), felt ? path : null)"
-        @done="effectStore.endGesture()"
-      />
-      <span class="grow" />
+      </div>
       <IconButton
         :aria-label="`Remove: ${EXPECTATION_WORDS[expectation.kind]}`"
         @click="remove(expectation.id)"
@@ -150,13 +151,18 @@ const SHORT: Readonly<Record<ExpectationKind, string>> = {
   gap: 6px;
 }
 .expectation {
+  display: grid;
+  grid-template-columns: 104px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+}
+.set {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }
 .kind {
-  width: 104px;
   font-size: 12px;
   color: var(--soft);
 }

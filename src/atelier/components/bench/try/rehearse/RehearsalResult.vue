@@ -93,8 +93,11 @@ ul {
 }
 .film {
   display: flex;
+  flex-wrap: wrap;
   gap: 3px;
-  overflow-x: auto;
+}
+li :deep(.word + .word) {
+  margin-left: 10px;
 }
 .film button {
   flex: none;
