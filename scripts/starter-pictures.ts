@@ -52,7 +52,10 @@ try {
       quiet = now === last ? quiet + 1 : 0;
       last = now;
     }
-    await page.addStyleTag({ content: '.frame > :not(canvas) { visibility: hidden }' });
+    await page.addStyleTag({
+      content:
+        '.finder * { visibility: hidden !important } .finder canvas { visibility: visible !important }',
+    });
     const shot = sharp(await finder.screenshot());
     const { width, height } = await shot.metadata();
     const tall = Math.round(width * 0.74);
