@@ -63,7 +63,8 @@ try {
       Math.min(height - tall, Math.max(0, (MIDDLE[starter.id] ?? 0.36) * height - tall / 2)),
     );
     const picture = await shot
-      .extract({ left: 0, top, width, height: tall })
+      // Without the rim, which may be half of what is behind it.
+      .extract({ left: 2, top, width: width - 4, height: tall })
       .resize(360)
       .webp({ quality: 80 })
       .toBuffer();
