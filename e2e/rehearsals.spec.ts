@@ -1,38 +1,9 @@
 /** Rehearsals as a creator makes them: what is right is kept, and what breaks it is seen. */
 import type { Page } from '@playwright/test';
-import { blankEffect } from '../src/core/document/defaults';
-import { newCue } from '../src/core/document/new-cues';
-import type { CueId, Effect, ObjectId } from '../src/core/document/schema';
-import { newAction } from '../src/core/kinds/actions/actions';
-import { newFill } from '../src/core/kinds/objects/fill';
+import { BAR, CUE, lamp } from './harness/lamp';
 import { createEffect, saved, seek, serverEffect } from './harness/pages';
 import { open } from './harness/place';
 import { expect, test } from './harness/test';
-
-const BAR = 'obj_bar1' as ObjectId;
-const CUE = 'cue_tapped' as CueId;
-/** A bar across the picture that a tap shows. */
-const lamp: Effect = {
-  ...blankEffect('Low lamp'),
-  objects: {
-    [BAR]: {
-      ...newFill(BAR, 0, { kind: 'screen', pin: 'centre' }),
-      name: 'Bar',
-      tint: '#ff00ff',
-      visible: false,
-      extent: [0.06, 0.02],
-      fit: 'free',
-    },
-  },
-  cues: {
-    [CUE]: {
-      ...newCue(CUE, 'screenTapped', 0, [
-        { id: 'beat_one1', actions: [{ ...newAction('act_show1', 'show', BAR) }] },
-      ]),
-      name: 'Lamp on',
-    },
-  },
-};
 
 const toRehearsals = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Try', exact: true }).click();
@@ -92,4 +63,21 @@ test('what just happened is kept and passes; a cue that is broken fails it, with
   await page.getByRole('button', { name: /^Undo/ }).click();
   await page.getByRole('button', { name: 'Run it' }).click();
   await expect(card(page)).toContainText('all as expected', { timeout: 90_000 });
+
+  // One that expects nothing, or is played on no take, does not pass by that.
+  while (
+    (await card(page)
+      .getByRole('button', { name: /^Remove:/ })
+      .count()) > 0
+  )
+    await card(page)
+      .getByRole('button', { name: /^Remove:/ })
+      .first()
+      .click();
+  await page.getByRole('button', { name: 'Run it' }).click();
+  await expect(card(page)).toContainText('Nothing is expected of it.', { timeout: 90_000 });
+  await expect(page.getByText('1 failed')).toBeVisible();
+  await card(page).locator('.ant-select-selection-item-remove').click();
+  await page.getByRole('button', { name: 'Run it' }).click();
+  await expect(card(page)).toContainText('It is played on no take.', { timeout: 90_000 });
 });

@@ -4,50 +4,20 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { XMLParser } from 'fast-xml-parser';
-import { blankEffect } from '../src/core/document/defaults';
-import { newCue } from '../src/core/document/new-cues';
-import type {
-  CueId,
-  Effect,
-  ObjectId,
-  PerformanceId,
-  Rehearsal,
-  RehearsalId,
-} from '../src/core/document/schema';
-import { newAction } from '../src/core/kinds/actions/actions';
-import { newFill } from '../src/core/kinds/objects/fill';
+import type { Effect, PerformanceId, Rehearsal, RehearsalId } from '../src/core/document/schema';
 import { writePackage } from '../src/core/package/effect-package';
+import { BAR, CUE, lamp } from './harness/lamp';
 import { expect, test } from './harness/test';
 
-const BAR = 'obj_bar1' as ObjectId;
-const CUE = 'cue_tapped' as CueId;
 const REHEARSAL = 'reh_lamp' as RehearsalId;
 const TAP = 'perf_tapped' as PerformanceId;
 const expectations: Rehearsal['expectations'] = [
   { id: 'exp_fires', kind: 'fired', cue: CUE, hasFired: true, from: 0.5, to: 1.5 },
   { id: 'exp_seen', kind: 'seen', object: BAR, isSeen: true, from: 1.5, to: 2 },
 ];
-const lamp = (enabled: boolean): Effect => ({
-  ...blankEffect('Low lamp'),
-  objects: {
-    [BAR]: {
-      ...newFill(BAR, 0, { kind: 'screen', pin: 'centre' }),
-      name: 'Bar',
-      tint: '#ff00ff',
-      visible: false,
-      extent: [0.06, 0.02],
-      fit: 'free',
-    },
-  },
-  cues: {
-    [CUE]: {
-      ...newCue(CUE, 'screenTapped', 0, [
-        { id: 'beat_one1', actions: [newAction('act_show1', 'show', BAR)] },
-      ]),
-      name: 'Lamp on',
-      enabled,
-    },
-  },
+const rehearsed = (enabled: boolean): Effect => ({
+  ...lamp,
+  cues: { [CUE]: { ...lamp.cues[CUE]!, enabled } },
   performances: {
     [TAP]: {
       id: TAP,
@@ -98,13 +68,13 @@ test('a package passes; a folder in which one is broken and one is no package fa
     const nothing = (): never => {
       throw new Error('It has no files.');
     };
-    writeFileSync(join(packages, 'lamp.zip'), writePackage(lamp(true), 1, nothing));
+    writeFileSync(join(packages, 'lamp.zip'), writePackage(rehearsed(true), 1, nothing));
     const good = await run([join(packages, 'lamp.zip'), '--people', 'plain', '--out', out]);
     expect(good.said).toContain('1 passed, 0 failed');
     expect(good.code).toBe(0);
     expect(junitOf(out)).toMatchObject({ '@_tests': '2', '@_failures': '0', '@_errors': '0' });
 
-    writeFileSync(join(packages, 'broken.zip'), writePackage(lamp(false), 1, nothing));
+    writeFileSync(join(packages, 'broken.zip'), writePackage(rehearsed(false), 1, nothing));
     writeFileSync(join(packages, 'none.zip'), 'no zip at all');
     const bad = await run([packages, '--takes', 'neutral,brows', '--people', 'plain', '--out', out]);
     expect(bad.code).toBe(1);
@@ -119,7 +89,7 @@ test('a package passes; a folder in which one is broken and one is no package fa
 
     for (const [args, words] of [
       [['nowhere.zip'], 'nowhere.zip is not there.'],
-      [[], 'Say which package'],
+      [[], 'Say which package is meant'],
       [[join(packages, 'lamp.zip'), '--takes', 'moonwalk'], 'There is no take moonwalk'],
     ] as const) {
       const { code, said } = await run([...args, '--out', out]);
@@ -137,7 +107,7 @@ test('a package is checked against an outlet, by its name', async () => {
     writeFileSync(
       file,
       writePackage(
-        { ...lamp(true), listing: { summary: '', tags: [], icon: null } },
+        { ...rehearsed(true), listing: { summary: '', tags: [], icon: null } },
         1,
         () => new Uint8Array(),
       ),

@@ -6,31 +6,18 @@
  * Ends with 0 when it would be taken, 1 when something stops it, 2 when it could not be checked.
  */
 import { readFileSync } from 'node:fs';
-import { basename, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { basename } from 'node:path';
 import { findingWords } from '../src/atelier/words';
 import { check, stops } from '../src/core/checks/checks';
 import { OUTLET_LIMITS } from '../src/core/checks/costs';
 import { sentence } from '../src/core/errors';
 import { readPackage } from '../src/core/package/read-package';
+import { argumentsOf, pathOf, stop } from './command-line';
 
-const USAGE = 'npm run check -- PACKAGE.zip... [--outlet NAME]';
-const stop = (words: string): never => {
-  console.error(words);
-  process.exit(2);
-};
-const argumentsGiven = () => {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: { outlet: { type: 'string', default: OUTLET_LIMITS[0]!.name } },
-    });
-  } catch (error) {
-    return stop(`${sentence(error)}\n${USAGE}`);
-  }
-};
-const { values, positionals } = argumentsGiven();
-if (positionals.length === 0) stop(`Say which package is to be checked.\n${USAGE}`);
+const { values, positionals } = argumentsOf(
+  { outlet: { type: 'string', default: OUTLET_LIMITS[0]!.name } },
+  'npm run check -- PACKAGE.zip... [--outlet NAME]',
+);
 const outlet =
   OUTLET_LIMITS.find(({ name }) => name.toLowerCase() === values.outlet.toLowerCase()) ??
   stop(
@@ -41,9 +28,7 @@ let stopped = false;
 for (const path of positionals) {
   const name = basename(path);
   try {
-    const { effect } = readPackage(
-      new Uint8Array(readFileSync(resolve(process.env.INIT_CWD ?? process.cwd(), path))),
-    );
+    const { effect } = readPackage(new Uint8Array(readFileSync(pathOf(path))));
     const findings = check(effect, outlet.bytes);
     stopped ||= stops(findings).length > 0;
     for (const finding of findings)

@@ -17,8 +17,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { basename, join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { basename, join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/chromium';
 import { startServer } from '../e2e/harness/server';
@@ -28,29 +27,18 @@ import { readPackage } from '../src/core/package/read-package';
 import { junitXml } from '../src/core/rehearse/junit';
 import { hasPassed, tallyOf } from '../src/core/rehearse/outcome';
 import { htmlReport, type Reported } from '../src/core/rehearse/report';
+import { argumentsOf, pathOf, stop } from './command-line';
 
 const USAGE =
   'npm run rehearse -- PACKAGE.zip|FOLDER... [--takes ID,ID] [--out FOLDER] [--people full|plain]';
-const stop = (words: string): never => {
-  console.error(words);
-  process.exit(2);
-};
-const argumentsGiven = () => {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        takes: { type: 'string' },
-        out: { type: 'string', default: 'rehearsals' },
-        people: { type: 'string', default: 'full' },
-      },
-    });
-  } catch (error) {
-    return stop(`${sentence(error)}\n${USAGE}`);
-  }
-};
-const { values, positionals } = argumentsGiven();
-if (positionals.length === 0) stop(`Say which package is to be played.\n${USAGE}`);
+const { values, positionals } = argumentsOf(
+  {
+    takes: { type: 'string' },
+    out: { type: 'string', default: 'rehearsals' },
+    people: { type: 'string', default: 'full' },
+  },
+  USAGE,
+);
 if (values.people !== 'full' && values.people !== 'plain') stop(`People are full or plain.\n${USAGE}`);
 const takes = values.takes === undefined ? null : values.takes.split(',').filter(Boolean);
 
@@ -63,10 +51,8 @@ const packagesIn = (path: string): string[] => {
     .sort();
   return found.length > 0 ? found.map((name) => join(path, name)) : stop(`There is no package in ${path}.`);
 };
-/** npm runs scripts in the project's folder; paths are meant from where it was called. */
-const from = process.env.INIT_CWD ?? process.cwd();
-const paths = positionals.flatMap((path) => packagesIn(resolve(from, path)));
-const out = resolve(from, values.out);
+const paths = positionals.flatMap((path) => packagesIn(pathOf(path)));
+const out = pathOf(values.out);
 /** One that cannot be read fails by itself; the others are played. */
 const outcomes: Reported[] = [];
 let misused: string | null = null;

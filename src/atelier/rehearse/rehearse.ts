@@ -63,6 +63,16 @@ const namesOf = (effect: Effect): RehearsalNames => ({
   value: (signal, value) => valueWords(signal, value, namesIn(effect)),
 });
 
+const NO_TAKE = '';
+/** Why a rehearsal cannot be played on a take; null when it can. */
+const whyNot = (rehearsal: Rehearsal, takeId: string, take: Take | null): string | null => {
+  if (takeId === NO_TAKE) return 'It is played on no take. Choose one, or several.';
+  if (!take) return 'This take is gone. Take it out of the rehearsal, or choose another one.';
+  // It would pass whatever came.
+  if (rehearsal.expectations.length === 0) return 'Nothing is expected of it. Add what has to happen.';
+  return null;
+};
+
 const momentsFor = (duration: Seconds, verdicts: readonly Verdict[]): Seconds[] => {
   const last = Math.max(0, duration - STEP);
   const even = Array.from({ length: STILLS }, (_, i) => (last * i) / (STILLS - 1));
@@ -79,7 +89,10 @@ export const playRehearsals = async (work: RehearsalsToPlay): Promise<void> => {
   const { effect, rehearsals, takeOf, look, source, signal, onPlayed, onNext, pause } = work;
   const stores = createStores(source);
   const stage = new Stage(document.createElement('canvas'), stores, ALL_ABILITIES, { keepPixels: true });
-  const all = rehearsals.flatMap((rehearsal) => rehearsal.takes.map((takeId) => ({ rehearsal, takeId })));
+  // One that names no take is told of once.
+  const all = rehearsals.flatMap((rehearsal) =>
+    (rehearsal.takes.length > 0 ? rehearsal.takes : [NO_TAKE]).map((takeId) => ({ rehearsal, takeId })),
+  );
   const aspects = look.pictures.map(({ aspect }) => aspect);
   const nextTurn = async (): Promise<void> => {
     signal.throwIfAborted();
@@ -137,7 +150,7 @@ export const playRehearsals = async (work: RehearsalsToPlay): Promise<void> => {
     await loadUsed(stores, effect);
     for (const [i, { rehearsal, takeId }] of all.entries()) {
       const take = takeOf(takeId);
-      const names = { rehearsal: rehearsal.name, take: take?.name ?? takeId };
+      const names = { rehearsal: rehearsal.name, take: take?.name ?? (takeId || 'no take') };
       onNext?.(i, all.length, `${names.rehearsal}, ${names.take}`);
       await nextTurn();
       const began = performance.now();
@@ -149,12 +162,16 @@ export const playRehearsals = async (work: RehearsalsToPlay): Promise<void> => {
         chronicle: null,
         trouble,
       });
-      const played = take
-        ? await playOn(rehearsal, printedTake(take, aspects, pictureKeys(effect))).catch((cause: unknown) => {
-            signal.throwIfAborted();
-            return broken(sentence(cause));
-          })
-        : broken('This take is gone. Take it out of the rehearsal, or choose another one.');
+      const trouble = whyNot(rehearsal, takeId, take);
+      const played =
+        take && trouble === null
+          ? await playOn(rehearsal, printedTake(take, aspects, pictureKeys(effect))).catch(
+              (cause: unknown) => {
+                signal.throwIfAborted();
+                return broken(sentence(cause));
+              },
+            )
+          : broken(trouble!);
       onPlayed({ ...names, ...played, took: (performance.now() - began) / 1000 });
     }
     onNext?.(all.length, all.length, '');

@@ -138,9 +138,11 @@ export const useRehearsalsStore = defineStore('rehearsals', () => {
   /** What a rehearsal came to: nothing yet, or whether all of it passed; and whether the effect has changed since. */
   const stateOf = ({ id, takes: on }: Rehearsal): 'not run' | 'passed' | 'failed' | 'changed since' => {
     const came = played.value.get(id);
-    if (!came || came.length === 0 || (came.length < on.length && progress.value)) return 'not run';
+    if (!came || came.length === 0) return 'not run';
     if (came.some(({ of }) => !isSameToPlay(of, effectStore.effect, id))) return 'changed since';
-    return came.every(hasPassed) ? 'passed' : 'failed';
+    if (!came.every(hasPassed)) return 'failed';
+    // A run that was stopped has not passed.
+    return came.length < on.length ? 'not run' : 'passed';
   };
 
   const change = (rehearsal: Rehearsal, label?: string, gesture: string | null = null): void => {
