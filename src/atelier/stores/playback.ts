@@ -3,9 +3,8 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { heardOn } from '../../core/behave/loudness';
 import { Player } from '../../core/behave/player';
-import { recordedOf, stepAt } from '../../core/behave/recorded';
-import type { ControlId, CueId, ViewerEvent } from '../../core/document/schema';
-import type { Finger, View } from '../../core/program/inputs';
+import { stepAt } from '../../core/behave/recorded';
+import type { CueId } from '../../core/document/schema';
 import { compile } from '../../core/program/program';
 import type { Runtime } from '../../core/behave/runtime';
 import { sentence } from '../../core/errors';
@@ -35,6 +34,7 @@ import { useRecorded } from './use-recorded';
 import { useScriptEngine } from './use-script-engine';
 import { useTakeColours } from './use-take-colours';
 import { useTakeStops } from './use-take-stops';
+import { useViewer } from './use-viewer';
 
 export const SPEEDS = [0.25, 0.5, 1, 2] as const;
 
@@ -197,53 +197,14 @@ export const usePlaybackStore = defineStore('playback', () => {
 
   /** Where things of the world stand before the camera. */
   const room = (): Room | null => (source.value === 'camera' ? input.room : null);
-  /** A tap on the picture; `view` is what of the camera is seen. The one that puts the effect down in the room is none of the effect's. */
-  const tap = (x: number, y: number, view?: View): void => {
-    const placing = room();
-    if (placing?.state === 'placing' && view) placing.tap({ x, y }, view);
-    else if (source.value !== 'take') live?.tap(x, y);
-    else record({ kind: 'tap', x, y });
-  };
-  /** The fingers that lie on the picture from now on; none lifts them. */
-  const touch = (fingers: readonly Finger[]): void => {
-    if (source.value !== 'take') return live?.touch(fingers);
-    record(
-      { kind: 'fingers', fingers: [...fingers] },
-      ({ time: at, input: { kind } }) => kind === 'fingers' && stepAt(at) === stepAt(time.value),
-    );
-  };
-  /** A new gesture takes the place of all that was recorded from now on. */
-  const beginTouch = (): void => {
-    if (source.value !== 'take') return;
-    remove(recordedOf(recorded.value, 'fingers').filter((r) => r.time >= time.value));
-  };
-  /** The viewer brings a control to a value now; what was recorded of it later is forgotten. */
-  const setControl = (control: ControlId, value: number): void => {
-    if (source.value !== 'take') return live?.control(control, value);
-    record(
-      { kind: 'control', control, value },
-      ({ time: at, input: of }) => of.kind === 'control' && of.control === control && at >= moment() - 1e-6,
-    );
-  };
-  /** Whether the viewer is recording at this moment: by what is on the strip, or on a live picture by what was pressed. */
-  const liveRecording = ref(false);
-  const recording = computed(() => {
-    if (source.value !== 'take') return liveRecording.value;
-    const last = recordedOf(recorded.value, 'event').findLast(
-      ({ time: at, input: { event } }) =>
-        at <= time.value + 1e-6 && (event === 'recordStarts' || event === 'recordStops'),
-    );
-    return last?.input.event === 'recordStarts';
+  const viewer = useViewer({
+    strip: { recorded, moment, record, remove },
+    time: () => time.value,
+    source: () => source.value,
+    live: () => live,
+    room,
+    flip: () => void flip(),
   });
-  /** What the viewer does with the camera application now. */
-  const viewerEvent = (event: ViewerEvent): void => {
-    if (source.value !== 'take') {
-      if (event === 'recordStarts' || event === 'recordStops') liveRecording.value = event === 'recordStarts';
-      if (event === 'cameraFlips' && source.value === 'camera') return void flip();
-      return live?.event(event);
-    }
-    record({ kind: 'event', event });
-  };
 
   /** Plays one cue alone from the start; null plays the effect again. */
   const preview = (cue: CueId | null): void => {
@@ -268,7 +229,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   };
 
   const useTake = (): void => {
-    liveRecording.value = false;
+    viewer.stopRecording();
     tracker?.stop();
     tracker = null;
     reading.value = null;
@@ -394,18 +355,18 @@ export const usePlaybackStore = defineStore('playback', () => {
     options,
     only,
     preview,
-    setControl,
-    viewerEvent,
-    recording,
+    setControl: viewer.setControl,
+    viewerEvent: viewer.event,
+    recording: viewer.recording,
     remove,
     seek,
     stepBy,
     restart,
     advance,
-    tap,
+    tap: viewer.tap,
     room,
-    touch,
-    beginTouch,
+    touch: viewer.touch,
+    beginTouch: viewer.beginTouch,
     removeGesture,
     clearRecorded,
     perform,
