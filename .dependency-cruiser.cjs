@@ -18,7 +18,7 @@ const CORE = [
   ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],
   // What runs: the compiled effect, where things are, what particles and behaviour do.
   ...['program', 'placing', 'fountain', 'behave', 'rehearse'],
-  ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package', 'contract'],
+  ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package', 'contract', 'devices'],
 ];
 const inOrder = CORE.map((folder, i) => ({
   name: `core-order-${folder}`,

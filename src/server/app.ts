@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import sirv from 'sirv';
-import { atMost, RATES, type Rates } from './bounds';
+import type { Door } from '../core/contract/try-contract';
+import { atMost, fewFailures, RATES, type Rates } from './bounds';
 import type { ContentFiles } from './content-files';
 import type { Database } from './database';
 import { EffectsStore } from './effects-store';
@@ -21,6 +22,10 @@ import { outletRoutes } from './routes/outlet';
 import { compoundRoutes } from './routes/compounds';
 import { shelfRoutes } from './routes/shelf';
 import { takeRoutes } from './routes/takes';
+import { tryRoutes } from './routes/tries';
+import { tryLinkRoutes } from './routes/try-links';
+import { Phones } from './phones/phones';
+import { TryLinksStore } from './phones/try-links-store';
 import * as security from './security';
 import { CompoundsStore } from './compounds-store';
 import { ShelfStore } from './shelf-store';
@@ -41,6 +46,12 @@ export interface AppOptions {
   readonly rates?: Rates;
   /** Bytes an account may keep. */
   readonly quota?: number;
+  /** Where pages for viewers are reached from. */
+  readonly doors?: () => readonly Door[];
+  /** Changes with the pages: phones learn from it that theirs are old. */
+  readonly build?: string;
+  /** Milliseconds since 1970; tests give their own. */
+  readonly now?: () => number;
   readonly log?: (error: unknown) => void;
   /** Told of every request. */
   readonly requests?: RequestHandler;
@@ -59,10 +70,18 @@ export const createApp = ({
   hosts = [],
   rates = RATES,
   quota = QUOTA,
+  doors = () => [],
+  build = 'unbuilt',
+  now = Date.now,
   log = () => {},
   requests,
-}: AppOptions): Express & { readonly files: FilesStore } => {
-  const effects = new EffectsStore(db);
+}: AppOptions): Express & { readonly files: FilesStore; readonly phones: Phones } => {
+  const phones = new Phones((clip) => content.discard(clip), now);
+  const effects = new EffectsStore(db, {
+    saved: (id, from, revision, patch) => phones.edited(id, from, revision, patch),
+    removed: (id) => phones.end(id, 'This effect was deleted by whoever made it.'),
+  });
+  const links = new TryLinksStore(db, now);
   const files = new FilesStore(db, content, jobs, quota);
   const releases = new ReleasesStore(db, effects, files, content, jobs);
   const app = express();
@@ -81,25 +100,30 @@ export const createApp = ({
   const reads = atMost(rates.reads);
   const saves = atMost(rates.saves);
   const uploads = atMost(rates.uploads);
-  app.use(['/api', '/outlet'], (request, response, next) => {
+  app.use(['/api', '/outlet', '/try-api'], (request, response, next) => {
     const sends = request.path.startsWith('/files') ? uploads : saves;
     return (request.method === 'GET' || request.method === 'HEAD' ? reads : sends)(request, response, next);
   });
   app.use('/api/files', fileRoutes(files));
   app.use('/api', compression());
+  app.use('/api/effects', tryLinkRoutes(links, phones, doors));
   app.use('/api/effects', filmRoutes(new FilmsStore(db)));
   app.use('/api/effects', effectRoutes(effects, releases, atMost(rates.releases)));
   app.use('/api/shelf', shelfRoutes(new ShelfStore(db, files)));
   app.use('/api/compounds', compoundRoutes(new CompoundsStore(db)));
   app.use('/api/takes', takeRoutes(new TakesStore(db)));
   app.use('/outlet', outletRoutes(releases));
+  app.use(
+    '/try-api',
+    tryRoutes({ links, phones, effects, files, content, build, guesses: fewFailures(rates.guesses) }),
+  );
   if (stockDir) app.use('/stock-files', shipped(stockDir));
-  app.use(['/api', '/outlet', '/trackers', '/stock-files'], notFound);
+  app.use(['/api', '/outlet', '/try-api', '/trackers', '/stock-files'], notFound);
 
   if (clientDir) servePages(app, clientDir);
   app.use(notFound);
   app.use(problems(log));
-  return Object.assign(app, { files });
+  return Object.assign(app, { files, phones });
 };
 
 /** Files that ship with Iconia and change with its version only. */
@@ -131,6 +155,7 @@ const servePages = (app: Express, clientDir: string): void => {
   );
   app.use('/assets', notFound);
   app.get('/show/:slug', page('show.html'));
+  app.get('/try/:secret', page('show.html'));
   // Driven by `npm run rehearse`; there is nothing on it.
   app.get('/rehearse.html', page('rehearse.html'));
   app.get(/.*/, security.atelier, page('index.html'));

@@ -34,12 +34,19 @@ export interface Rates {
   readonly saves: number;
   readonly uploads: number;
   readonly releases: number;
+  /** Of those that are refused: whoever tries secret addresses. */
+  readonly guesses: number;
 }
 /** Far beyond what a person does, and what the page does by itself. */
-export const RATES: Rates = { reads: 20_000, saves: 3000, uploads: 3000, releases: 30 };
+export const RATES: Rates = { reads: 20_000, saves: 3000, uploads: 3000, releases: 30, guesses: 300 };
 
-export const atMost = (perMinute: number): RequestHandler =>
+export const atMost = (perMinute: number): RequestHandler => limited(perMinute, false);
+/** Counts what is refused only: many who are let in may share an address. */
+export const fewFailures = (perMinute: number): RequestHandler => limited(perMinute, true);
+
+const limited = (perMinute: number, skipSuccessfulRequests: boolean): RequestHandler =>
   rateLimit({
+    skipSuccessfulRequests,
     windowMs: 60_000,
     limit: perMinute,
     standardHeaders: 'draft-8',

@@ -41,6 +41,9 @@ const PARAMS = {
   revision: 1,
   sha256: 'a'.repeat(64),
   slug: 'kelp-crown-1a2b3c',
+  link: '00000000-0000-4000-8000-000000000000',
+  phone: '00000000-0000-4000-8000-000000000000',
+  secret: 'a'.repeat(40),
 };
 
 describe.each(Object.entries(CONTRACT))('%s', (name, route: Route) => {

@@ -60,8 +60,19 @@ const MOST_OPEN = 40;
 const missing = (id: string): Problem =>
   new Problem(404, 'effect.missing', `There is no effect ${id}. It may have been deleted.`);
 
+/** Who is told of what happens to effects. */
+export interface EffectWatch {
+  /** A patch on revision `from` is on disk. */
+  saved(id: string, from: number, revision: number, patch: Patch): void;
+  removed(id: string): void;
+}
+const NOBODY: EffectWatch = { saved: () => {}, removed: () => {} };
+
 export class EffectsStore {
-  constructor(private readonly db: Database) {}
+  constructor(
+    private readonly db: Database,
+    private readonly watch: EffectWatch = NOBODY,
+  ) {}
 
   /** Newest first. Documents are not read, so one that cannot be does not keep the others away. */
   async list(limit: number, after: string | null = null): Promise<Page<EffectSummary>> {
@@ -183,6 +194,7 @@ export class EffectsStore {
     // Somebody else was quicker.
     if (!rows[0]) throw stale(await this.read(id));
     this.remember({ id, revision, raw: after, effect: after, updatedAt: rows[0].updated_at.toISOString() });
+    this.watch.saved(id, base, revision, exact ? patch : diff(before.effect, after));
     if (whole) await thin(this.db, id, revision);
     return { revision };
   }
@@ -227,6 +239,7 @@ export class EffectsStore {
       if (rows.length === 0) throw missing(id);
     });
     this.open.delete(id);
+    this.watch.removed(id);
   }
 }
 

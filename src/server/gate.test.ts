@@ -122,7 +122,7 @@ describe('bounds', () => {
     expect((refused.body as { detail: string }).detail).not.toMatch(/Iconia itself/);
   });
   test('who asks too often is told so, by kind of request', async () => {
-    const small = await testApp({ rates: { reads: 3, saves: 2, uploads: 1, releases: 1 } });
+    const small = await testApp({ rates: { reads: 3, saves: 2, uploads: 1, releases: 1, guesses: 1 } });
     const get = async () => (await request(small.app).get('/api/effects')).status;
     expect([await get(), await get(), await get(), await get()]).toEqual([200, 200, 200, 429]);
     const post = () => request(small.app).post('/api/effects').send(blankEffect('Kelp'));

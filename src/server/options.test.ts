@@ -11,6 +11,7 @@ test('without a word: the usual port, the data folder beside the application, th
     demo: true,
     hosts: [],
     quota: 20 * GB,
+    door: null,
   });
 });
 
@@ -25,10 +26,27 @@ test('all that can be said', () => {
     demo: false,
     hosts: ['a', 'b'],
     quota: GB / 2,
+    door: null,
+  });
+});
+
+test('a door for viewers: on the network beside its own port, or under a name with a certificate', () => {
+  expect(readSettings(['--lan'], '/').door).toEqual({ port: 4171, certificate: null });
+  expect(readSettings(['--lan', '--port', '0'], '/').door).toEqual({ port: 0, certificate: null });
+  expect(readSettings(['--lan', '--viewers-port', '8443'], '/').door?.port).toBe(8443);
+  const named = ['--host', 'tide.example', '--cert', 'c.pem', '--key', 'k.pem'];
+  expect(readSettings(named, '/somewhere').door).toEqual({
+    port: 4171,
+    certificate: { cert: resolve('/somewhere/c.pem'), key: resolve('/somewhere/k.pem') },
   });
 });
 
 test.each([
+  [['--cert', 'c.pem', '--host', 'a'], /belong together: give both --cert FILE and --key FILE/],
+  [['--cert', 'c.pem', '--key', 'k.pem'], /say which with --host NAME/],
+  [['--cert', 'c.pem', '--key', 'k.pem', '--host', 'a', '--lan'], /Give either --lan/],
+  [['--viewers-port', '8443'], /is of use with --lan/],
+  [['--lan', '--viewers-port', 'much'], /--viewers-port wants a number/],
   [['--prot', '80'], /does not start: Unknown option '--prot'\. It takes --port N/],
   [['80'], /does not start: Unexpected argument '80'\. It takes/],
   [['--port'], /does not start: .*--port.*It takes --port N/],

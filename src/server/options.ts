@@ -16,9 +16,18 @@ export interface ServerSettings {
   readonly hosts: readonly string[];
   /** Bytes that files may take. */
   readonly quota: number;
+  /** How pages for viewers are opened beyond this computer; null where they are not. */
+  readonly door: DoorSettings | null;
 }
 
-const USAGE = 'It takes --port N, --data DIR, --no-demo, --host NAME and --quota GB.';
+export interface DoorSettings {
+  readonly port: number;
+  /** Files with a certificate and its key; null where one is made for this network. */
+  readonly certificate: { readonly cert: string; readonly key: string } | null;
+}
+
+const USAGE =
+  'It takes --port N, --data DIR, --no-demo, --host NAME, --quota GB, --lan, --cert FILE, --key FILE and --viewers-port N.';
 
 const parsed = (args: readonly string[]) => {
   try {
@@ -30,6 +39,10 @@ const parsed = (args: readonly string[]) => {
         'no-demo': { type: 'boolean', default: false },
         host: { type: 'string', multiple: true, default: [] },
         quota: { type: 'string', default: String(QUOTA / GB) },
+        lan: { type: 'boolean', default: false },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        'viewers-port': { type: 'string' },
       },
     }).values;
   } catch (error) {
@@ -42,9 +55,7 @@ const parsed = (args: readonly string[]) => {
 /** Settings from the arguments; `root` is where the data folder lies when none is named. Throws sentences. */
 export const readSettings = (args: readonly string[], root: string): ServerSettings => {
   const values = parsed(args);
-  const port = Number(values.port);
-  if (!/^\d+$/.test(values.port) || port > 65535)
-    throw new IconiaError('options.port', `--port wants a number from 0 to 65535, not ${values.port}.`);
+  const port = portOf('--port', values.port);
   const quota = Number(values.quota) * GB;
   if (!(quota > 0) || !Number.isFinite(quota))
     throw new IconiaError('options.quota', `--quota wants gigabytes above 0, not ${values.quota}.`);
@@ -54,5 +65,49 @@ export const readSettings = (args: readonly string[], root: string): ServerSetti
     demo: !values['no-demo'],
     hosts: values.host,
     quota,
+    door: doorOf(values, port, root),
+  };
+};
+
+const portOf = (name: string, said: string): number => {
+  if (!/^\d+$/.test(said) || Number(said) > 65535)
+    throw new IconiaError('options.port', `${name} wants a number from 0 to 65535, not ${said}.`);
+  return Number(said);
+};
+
+const doorOf = (
+  { lan, cert, key, host, ...values }: ReturnType<typeof parsed>,
+  port: number,
+  root: string,
+): DoorSettings | null => {
+  const said = values['viewers-port'];
+  if ((cert === undefined) !== (key === undefined))
+    throw new IconiaError(
+      'options.certificate',
+      'A certificate and its key belong together: give both --cert FILE and --key FILE.',
+    );
+  if (cert !== undefined && host.length === 0)
+    throw new IconiaError(
+      'options.certificate',
+      'A certificate is for a name: say which with --host NAME, so that links can carry it.',
+    );
+  if (cert !== undefined && lan)
+    throw new IconiaError(
+      'options.certificate',
+      '--lan makes a certificate of its own. Give either --lan, or --cert and --key with --host.',
+    );
+  if (cert === undefined && !lan) {
+    if (said !== undefined)
+      throw new IconiaError(
+        'options.port',
+        '--viewers-port is of use with --lan, or --cert and --key, only.',
+      );
+    return null;
+  }
+  return {
+    // Beside the other one; any free one where that is any.
+    port: said === undefined ? (port === 0 ? 0 : port + 1) : portOf('--viewers-port', said),
+    certificate:
+      cert === undefined || key === undefined ? null : { cert: resolve(root, cert), key: resolve(root, key) },
   };
 };

@@ -78,7 +78,8 @@ export class LiveCamera {
   private finder: PacedTracker<PeopleMask> | null = null;
   /** Where people are in the newest picture that was searched; null when it is not known. */
   people: PeopleMask | null = null;
-  private stream: MediaStream | null = null;
+  /** What the device gives, to be recorded as it is. */
+  stream: MediaStream | null = null;
   private stopped = false;
   /** Its picture is there. */
   private isOpen = false;

@@ -10,6 +10,7 @@ import type { SoughtPicture } from './picture-finder';
 
 class FakeCamera implements InputCamera {
   readonly picture = {} as HTMLCanvasElement;
+  readonly stream = null;
   people = null;
   room: InputCamera['room'] = null;
   stopped = false;

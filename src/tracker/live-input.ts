@@ -23,6 +23,8 @@ export type InputCamera = Pick<LiveCamera, 'start' | 'stop' | 'need' | 'people'>
   readonly room: Room | null;
   /** Null where it draws its picture itself. */
   readonly picture: HTMLCanvasElement | null;
+  /** What it gives, as it is; null where it cannot be had. */
+  readonly stream: MediaStream | null;
 };
 export type InputMicrophone = Pick<Microphone, 'start' | 'stop' | 'loudness'>;
 

@@ -1,6 +1,7 @@
 /** Steps a runtime along with real time: whole steps only, and never a flood of them after a pause. */
 import type { Program } from '../core/program/program';
 import { Runtime } from '../core/behave/runtime';
+import type { Witness } from '../core/behave/witness';
 import type { ControlSet, Finger, View } from '../core/program/inputs';
 import type { ScriptEngine } from '../core/script/engine';
 import type { ControlId, ViewerEvent } from '../core/document/schema';
@@ -24,9 +25,10 @@ export class LiveRuntime {
   constructor(
     program: Program,
     private scripts: ScriptEngine | null = null,
+    private readonly witness: Witness | null = null,
   ) {
     this.compiled = program;
-    this.current = new Runtime(program, { scripts });
+    this.current = new Runtime(program, { scripts, witness });
   }
 
   get runtime(): Runtime {
@@ -39,7 +41,7 @@ export class LiveRuntime {
   /** The document was changed, or what runs scripts is there now: values change, what is under way goes on. */
   change(program: Program, scripts: ScriptEngine | null = this.scripts): void {
     if (program === this.compiled && scripts === this.scripts) return;
-    const next = new Runtime(program, { scripts });
+    const next = new Runtime(program, { scripts, witness: this.witness });
     this.scripts = scripts;
     next.carryOn(this.compiled, this.current.save());
     this.compiled = program;

@@ -57,6 +57,7 @@ export class WorldCamera {
   readonly room: MeasuredRoom;
   /** No canvas holds its picture: it is drawn within its own frames. */
   readonly picture = null;
+  readonly stream = null;
   /** Nobody looks for people in it. */
   readonly people = null;
   private session: XRSession | null = null;

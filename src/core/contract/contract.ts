@@ -7,6 +7,7 @@ import { patchSchema } from '../document/patch';
 import { assetSchema, fileRefSchema, shaSchema, type Effect } from '../document/schema';
 import { takeSpecSchema } from '../takes/take';
 import { route } from './route';
+import { TRY_CONTRACT } from './try-contract';
 
 const byId = z.object({ id: z.uuid() });
 const revision = z.number().int().positive();
@@ -146,6 +147,7 @@ export const CONTRACT = {
   getPackage: route('GET', '/outlet/:slug/effect.zip', {
     params: z.object({ slug: z.string().regex(/^[a-z0-9-]{1,60}$/) }),
   }),
+  ...TRY_CONTRACT,
 } as const;
 
 /** A problem as it is answered: RFC 9457, with a code of our own. */

@@ -20,7 +20,7 @@ import type {
   Trigger,
 } from './schema';
 
-const nodesOf = (effect: Effect): BehaviourNode[] =>
+export const nodesOf = (effect: Effect): BehaviourNode[] =>
   expandedCircuits(effect).flatMap(({ nodes }) => Object.values<BehaviourNode>(nodes));
 
 /** What nodes need to know of the world, beside what they read and listen to. */

@@ -200,6 +200,17 @@ const MIGRATIONS: Record<number, (old: Json) => Json> = {
   }),
   // What viewers do was kept in browsers only, and nothing was rehearsed.
   19: (old) => ({ ...old, schema: 20, performances: {}, rehearsals: {} }),
+  // Prompts stood near the top.
+  20: (old) => ({
+    ...old,
+    schema: 21,
+    prompts: Object.fromEntries(
+      Object.entries((old.prompts ?? {}) as Record<string, Json>).map(([id, prompt]) => [
+        id,
+        { ...prompt, place: 'top' },
+      ]),
+    ),
+  }),
 };
 
 /** All hair of a head was dyed. */

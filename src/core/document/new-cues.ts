@@ -110,6 +110,7 @@ export const newPrompt = (id: PromptId, order: number): Prompt => ({
   onlyIf: [],
   hiddenWhen: [readyTrigger('mouthOpens')],
   seconds: 0,
+  place: 'top',
 });
 
 /** A drive from 0..1 to 0..1, in a straight line, that stays within its ends. */

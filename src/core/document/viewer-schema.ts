@@ -4,7 +4,7 @@ import { assetIdSchema } from '../schema/asset-schema';
 import { controlIdSchema, driveIdSchema, promptIdSchema, variableIdSchema } from '../schema/behave-ids';
 import { sceneIdSchema } from '../schema/placed-schema';
 import { conditionSchema, signalSchema } from '../kinds/signals/signals';
-import { number, yesNo } from '../schema/properties';
+import { choice, number, yesNo } from '../schema/properties';
 import { remapSchema } from '../schema/timing-schema';
 import { triggerSchema } from '../kinds/triggers/triggers';
 import { writableSchema } from '../kinds/writables/writables';
@@ -101,6 +101,12 @@ export const READY_PROMPTS = [
   'moveSlider',
   'chooseOne',
 ] as const;
+/** Where a prompt stands on the screen. */
+export const PROMPT_PLACES = {
+  top: 'near the top',
+  middle: 'in the middle',
+  bottom: 'near the foot',
+} as const;
 export const promptSchema = z.strictObject({
   id: promptIdSchema,
   order: finite,
@@ -114,6 +120,8 @@ export const promptSchema = z.strictObject({
   hiddenWhen: z.array(triggerSchema).max(10),
   /** After so long it goes by itself; 0 stays. */
   seconds: number({ name: 'Hidden after so long; 0 stays', low: 0, high: 600, unit: 'seconds' }),
+  /** On the screen: camera apps have buttons at its top and at its foot. */
+  place: choice('Where it stands', PROMPT_PLACES),
 });
 
 /** A signal drives something, all the time. */

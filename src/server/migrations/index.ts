@@ -5,6 +5,7 @@ import { filesAndShelf } from './0003-files-and-shelf';
 import { bytesBeside } from './0004-bytes-beside';
 import { films } from './0005-films';
 import { keptCompounds } from './0006-kept-compounds';
+import { tryLinks } from './0007-try-links';
 
 export interface Migration {
   readonly number: number;
@@ -19,4 +20,5 @@ export const MIGRATIONS: readonly Migration[] = [
   { number: 4, name: 'bytes beside the database', sql: bytesBeside },
   { number: 5, name: 'films', sql: films },
   { number: 6, name: 'kept compounds', sql: keptCompounds },
+  { number: 7, name: 'try links', sql: tryLinks },
 ];

@@ -115,3 +115,22 @@ export const anchorShown = (take: Take, effect: Effect): Anchor => {
   ];
   return all.find((anchor) => hasAnchor(take, effect, anchor)) ?? FOREHEAD;
 };
+
+/** The camera that looks at the viewer, and the one that looks away. */
+export type CameraSide = 'front' | 'back';
+/** Which of them a take is of: surfaces and printed pictures lie before the viewer. */
+export const sideOf = (take: Take): CameraSide => {
+  if (take.clip) return mostFaces(take.clip) > 0 ? 'front' : 'back';
+  const { surfaces, pictures } = take.sceneAt(0);
+  return surfaces.length + pictures.length > 0 ? 'back' : 'front';
+};
+/** The shipped take of that camera on which most of the effect is seen. */
+export const takeSeenFrom = (effect: Effect, side: CameraSide): Take => {
+  const anchors = stackOrder(effect)
+    .filter((o) => o.parent === null)
+    .map((o) => anchorOf(effect, o));
+  const seen = (take: Take): number => anchors.filter((a) => hasAnchor(take, effect, a)).length;
+  return inOrder
+    .filter((take) => sideOf(take) === side)
+    .reduce((best, take) => (seen(take) > seen(best) ? take : best));
+};
