@@ -60,7 +60,9 @@ test('a buoy on a floor that the device measures: sought, put down, walked towar
   // A photo holds what is seen.
   const kept = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Photo' }).click();
-  expect((await kept).suggestedFilename()).toMatch(/\.(png|jpe?g)$/i);
+  await page.getByRole('button', { name: 'Save as PNG' }).click();
+  expect((await kept).suggestedFilename()).toMatch(/\.png$/i);
+  await page.getByRole('button', { name: 'Close' }).click();
 
   await page.getByRole('button', { name: 'Place again' }).click();
   await expect(canvas).toHaveAttribute('data-room', 'placing');

@@ -75,6 +75,13 @@ const released = async (page: Page, used = false, worn: readonly EffectObject[] 
   return releasedPath(page, effect);
 };
 
+/** The file that a button of the sheet saves. */
+const savedBy = async (page: Page, label: string): Promise<string> => {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: label }).click();
+  return (await download).path();
+};
+
 test('without a camera it says so; on a performer taps light and put out, a prompt goes, a slider drives, a photo is taken', async ({
   page,
 }) => {
@@ -106,15 +113,86 @@ test('without a camera it says so; on a performer taps light and put out, a prom
   await expect.poll(lit).toBe(0);
   await canvas.click({ position: { x: 150, y: 200 } });
   await expect.poll(lit).toBeGreaterThan(0.003);
-  const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Photo' }).click();
-  const photo = await sharp(await (await download).path()).metadata();
-  expect([photo.format, photo.width! > 100]).toEqual(['png', true]);
+  const sheet = page.getByRole('region', { name: 'What you captured' });
+  for (const [label, format] of [
+    ['Save as PNG', 'png'],
+    ['Save as JPEG', 'jpeg'],
+  ] as const) {
+    const photo = await sharp(await savedBy(page, label)).metadata();
+    expect([photo.format, photo.width! > 100]).toEqual([format, true]);
+  }
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(sheet).toBeHidden();
   // What is done with the camera application sets off cues.
   await page.getByRole('button', { name: 'Flip camera' }).click();
   await expect.poll(lit).toBe(0);
   await page.getByRole('button', { name: 'Use my camera' }).click();
   await expect(page.getByText('No camera was found')).toBeVisible();
+});
+
+test('a photo, a video and a loop hold what was seen, as large and as long as it was', async ({ page }) => {
+  test.slow();
+  await page.setViewportSize({ width: 300, height: 533 });
+  await page.goto(await released(page));
+  await page.getByRole('button', { name: 'Watch it on a performer' }).click();
+  const canvas = page.locator('#picture');
+  await expect(canvas).toHaveAttribute('data-source', 'take');
+  await canvas.click({ position: { x: 150, y: 200 } });
+  await expect.poll(() => shareOf(canvas, MAGENTA)).toBeGreaterThan(0.003);
+  const [width, height] = await canvas.evaluate((c: HTMLCanvasElement) => [c.width, c.height]);
+  const sheet = page.getByRole('region', { name: 'What you captured' });
+  const pinkIn = async (picture: ReturnType<typeof sharp>): Promise<number> => {
+    const { data, info } = await picture.removeAlpha().raw().toBuffer({ resolveWithObject: true });
+    let pink = 0;
+    for (let i = 0; i < data.length; i += 3)
+      if (data[i]! > 180 && data[i + 1]! < 90 && data[i + 2]! > 150) pink++;
+    return pink / (info.width * info.height);
+  };
+
+  await page.getByRole('button', { name: 'Photo' }).click();
+  const photo = sharp(await savedBy(page, 'Save as PNG'));
+  expect(await photo.metadata()).toMatchObject({ width, height });
+  expect(await pinkIn(photo)).toBeGreaterThan(0.003);
+  await sheet.getByRole('button', { name: 'Close' }).click();
+
+  // A loop: pictures of four seconds, for ever.
+  await page.getByRole('button', { name: 'Loop', exact: true }).click();
+  await expect(page.getByText(/^Taking a loop/)).toBeVisible();
+  await expect(sheet.getByRole('img', { name: 'Your loop' })).toBeVisible({ timeout: 60_000 });
+  for (const [label, format] of [
+    ['Save as GIF', 'gif'],
+    ['Save as WebP', 'webp'],
+  ] as const) {
+    if (format === 'webp') await sheet.getByRole('button', { name: 'Make it WebP' }).click();
+    const path = await savedBy(page, label);
+    const meta = await sharp(path, { animated: true }).metadata();
+    expect([meta.format, meta.width, meta.pageHeight, meta.loop]).toEqual([format, width, height, 0]);
+    expect(meta.pages).toBeGreaterThan(5);
+    const length = meta.delay!.reduce((sum, ms) => sum + ms, 0);
+    expect(length).toBeGreaterThan(3500);
+    expect(length).toBeLessThan(6000);
+    expect(await pinkIn(sharp(path, { page: meta.pages! - 1 }))).toBeGreaterThan(0.003);
+  }
+  await sheet.getByRole('button', { name: 'Close' }).click();
+
+  // A video, as long as it was recorded: decoded again in the page.
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  const began = Date.now();
+  await expect.poll(() => Date.now() - began).toBeGreaterThan(2000);
+  await page.getByRole('button', { name: 'Stop recording' }).click();
+  const took = (Date.now() - began) / 1000;
+  const video = sheet.getByLabel('Your recording');
+  await expect(video).toBeVisible();
+  const facts = await video.evaluate(async (element: HTMLVideoElement) => {
+    // A recording says how long it is once its end was sought.
+    element.currentTime = 1e6;
+    await new Promise((done) => element.addEventListener('seeked', done, { once: true }));
+    return { width: element.videoWidth, height: element.videoHeight, length: element.currentTime };
+  });
+  expect([facts.width, facts.height]).toEqual([width, height]);
+  expect(facts.length).toBeGreaterThan(1.2);
+  expect(facts.length).toBeLessThan(took + 1);
 });
 
 test('nothing is fetched from anywhere else, and no Vue or component library comes along', async ({

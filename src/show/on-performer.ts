@@ -14,17 +14,25 @@ import type { FileSource } from '../stage/effect/texture-store';
 import type { CameraPicture } from '../stage/picture';
 import type { PictureImage } from '../stage/printed-pictures';
 import { TakePicture } from '../stage/take-picture';
+import { pictureKeys } from '../tracker/camera-needs';
 
 /** Made while the package is on its way: nearly every take has it. */
 export const makeFirstHead = (): void => void headMesh(FIRST_TAKE.performers[0]!);
 
 export class OnPerformer {
   private take: Take;
+  private readonly chosen: Take;
   private printed: readonly PictureImage[] = [];
   private colours: TakeColours | null = null;
 
   constructor(private readonly effect: Effect) {
-    this.take = takeFor(effect);
+    this.take = this.chosen = takeFor(effect);
+  }
+
+  /** Whether another effect would be shown on the same performer, with the same pictures printed. */
+  shows(effect: Effect): boolean {
+    const printed = (of: Effect): string => JSON.stringify(pictureKeys(of));
+    return takeFor(effect) === this.chosen && printed(effect) === printed(this.effect);
   }
 
   frameAt(time: Seconds): TrackFrame {

@@ -12,6 +12,7 @@ import {
   type ShelfItem,
 } from '../../core/contract/contract';
 import { addressOf, type Asked, type Route } from '../../core/contract/route';
+import { phonesEventSchema, type Door, type Phone, type TryLink } from '../../core/contract/try-contract';
 import type { Asset, Effect, FileRef } from '../../core/document/schema';
 import type { KeptBytes } from '../../intake/drafts';
 import type { TakeSpec } from '../../core/takes/take';
@@ -188,6 +189,44 @@ export const api = {
   keepCompound: (text: string): Promise<KeptCompound> => ask(CONTRACT.keepCompound, { body: { text } }),
   dropCompound: async (id: string): Promise<void> =>
     void (await ask(CONTRACT.dropCompound, { params: { id } })),
+  tryLinks: (id: string): Promise<{ links: TryLink[]; doors: Door[] }> =>
+    ask(CONTRACT.listTryLinks, { params: { id } }),
+  createTryLink: (id: string, link: Asked<typeof CONTRACT.createTryLink>['body']): Promise<TryLink> =>
+    ask(CONTRACT.createTryLink, { params: { id }, body: link }),
+  removeTryLink: async (id: string, link: string): Promise<void> =>
+    void (await ask(CONTRACT.removeTryLink, { params: { id, link } })),
+  askPicture: async (id: string, phone: string): Promise<void> =>
+    void (await ask(CONTRACT.askPicture, { params: { id, phone } })),
+  phonePictureUrl: (id: string, phone: string, number: number): string =>
+    addressOf(CONTRACT.getPhonePicture, { params: { id, phone }, query: { number } }),
+  phoneClip: async (id: string, phone: string): Promise<Blob> => {
+    const response = await fetch(addressOf(CONTRACT.getPhoneClip, { params: { id, phone } })).catch(
+      (cause: unknown) => {
+        throw new Unreachable(cause);
+      },
+    );
+    if (!response.ok)
+      throw new IconiaError(
+        'phone.no-clip',
+        'The clip of this phone is not there any more. Send it again from the phone.',
+      );
+    return response.blob();
+  },
+  dropPhoneClip: async (id: string, phone: string): Promise<void> =>
+    void (await ask(CONTRACT.dropPhoneClip, { params: { id, phone } })),
+  /** Tells of an effect's phones whenever they change, until it is closed. A stream that breaks is asked for again by the browser. */
+  watchPhones: (
+    id: string,
+    told: { readonly onPhones: (phones: Phone[]) => void; readonly onAway: () => void },
+  ): EventSource => {
+    const source = new EventSource(addressOf(CONTRACT.watchPhones, { params: { id } }));
+    source.addEventListener('message', ({ data }) => {
+      const read = phonesEventSchema.safeParse(JSON.parse(String(data)));
+      if (read.success) told.onPhones(read.data.phones);
+    });
+    source.addEventListener('error', () => told.onAway());
+    return source;
+  },
   releases: (id: string): Promise<Release[]> => ask(CONTRACT.listReleases, { params: { id } }),
   release: (id: string, revision: number): Promise<Release> =>
     ask(CONTRACT.release, { params: { id }, body: { revision } }),

@@ -32,12 +32,14 @@ export const BEHAVE_SECTIONS: readonly { readonly id: BehaveSection; readonly la
 ];
 
 /** Parts of the Try bench. */
-export type TrySection = 'take' | 'wall' | 'rehearsals';
+export type TrySection = 'take' | 'wall' | 'devices' | 'rehearsals' | 'phones';
 
 export const TRY_SECTIONS: readonly { readonly id: TrySection; readonly label: string }[] = [
   { id: 'take', label: 'One take' },
   { id: 'wall', label: 'Wall of takes' },
+  { id: 'devices', label: 'Devices' },
   { id: 'rehearsals', label: 'Rehearsals' },
+  { id: 'phones', label: 'Phones' },
 ];
 
 /** Parts of the Style bench. */

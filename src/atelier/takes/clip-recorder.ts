@@ -1,13 +1,10 @@
 /** Records a clip with the camera and its sound, right here. Nothing of it leaves the page. */
-import { IconiaError } from '../../core/errors';
+import { FilmRecorder } from '../../stage/capture/film-recorder';
 import { cameraError } from '../../tracker/live-camera';
-
-const KINDS = ['video/webm;codecs=vp9,opus', 'video/webm;codecs=vp8,opus', 'video/webm', 'video/mp4'];
 
 export class ClipRecorder {
   private stream: MediaStream | null = null;
-  private recorder: MediaRecorder | null = null;
-  private parts: Blob[] = [];
+  private recorder: FilmRecorder | null = null;
 
   /** What the camera sees, to be shown while it is recorded. Throws `IconiaError` `camera.*`. */
   async open(): Promise<MediaStream> {
@@ -26,29 +23,16 @@ export class ClipRecorder {
     }
   }
 
+  /** Throws `film.unrecordable` where this browser cannot record. */
   start(): void {
-    const mimeType = KINDS.find((kind) => MediaRecorder.isTypeSupported(kind));
-    if (!this.stream || !mimeType)
-      throw new IconiaError(
-        'clip.unrecordable',
-        'This browser cannot record. Bring in a video file instead.',
-      );
-    this.parts = [];
-    this.recorder = new MediaRecorder(this.stream, { mimeType, videoBitsPerSecond: 4_000_000 });
-    this.recorder.addEventListener('dataavailable', ({ data }) => this.parts.push(data));
-    this.recorder.start(500);
+    if (this.stream) this.recorder = new FilmRecorder(this.stream);
   }
 
   /** The clip so far; the camera is closed. */
   async finish(): Promise<Blob> {
-    const { recorder } = this;
-    if (recorder && recorder.state !== 'inactive') {
-      const ended = new Promise((done) => recorder.addEventListener('stop', done, { once: true }));
-      recorder.stop();
-      await ended;
-    }
+    const clip = await this.recorder?.finish();
     this.close();
-    return new Blob(this.parts, { type: recorder?.mimeType ?? 'video/webm' });
+    return clip ?? new Blob([]);
   }
 
   close(): void {

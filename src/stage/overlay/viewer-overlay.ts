@@ -65,6 +65,7 @@ export class ViewerOverlay {
     const text = said ? this.options.textOf(said) : '';
     if (this.prompt.textContent !== text) this.prompt.textContent = text;
     this.prompt.hidden = text === '';
+    this.prompt.dataset.place = prompt?.place ?? 'top';
   }
 
   private build(program: Program): void {

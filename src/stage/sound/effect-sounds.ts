@@ -34,6 +34,8 @@ const SOFT = 0.03;
 
 export class EffectSounds {
   private context: AudioContext | null = null;
+  private out: GainNode | null = null;
+  private tap: MediaStreamAudioDestinationNode | null = null;
   private readonly buffers = new Map<string, AudioBuffer | 'loading' | 'refused'>();
   private readonly voices = new Map<number, Voice>();
 
@@ -101,8 +103,9 @@ export class EffectSounds {
           })
         : null;
       source.connect(gain);
-      if (panner) gain.connect(panner).connect(context.destination);
-      else gain.connect(context.destination);
+      const out = this.outOf(context);
+      if (panner) gain.connect(panner).connect(out);
+      else gain.connect(out);
       source.start(0, Math.min(media.at, Math.max(0, buffer.duration - 0.001)));
       voice = {
         source,
@@ -124,6 +127,23 @@ export class EffectSounds {
     voice.panner.positionX.setTargetAtTime(x, context.currentTime, SOFT);
     voice.panner.positionY.setTargetAtTime(y, context.currentTime, SOFT);
     voice.panner.positionZ.setTargetAtTime(z, context.currentTime, SOFT);
+  }
+
+  /** Everything goes through it, to be heard and to be recorded. */
+  private outOf(context: AudioContext): GainNode {
+    if (!this.out) {
+      this.out = context.createGain();
+      this.out.connect(context.destination);
+    }
+    return this.out;
+  }
+
+  /** What is heard, to be recorded. */
+  stream(): MediaStream {
+    this.context ??= new AudioContext();
+    this.tap ??= this.context.createMediaStreamDestination();
+    this.outOf(this.context).connect(this.tap);
+    return this.tap.stream;
   }
 
   private driftOf(voice: Voice, media: Media, context: AudioContext): number {
@@ -173,6 +193,6 @@ export class EffectSounds {
   dispose(): void {
     this.silence();
     void this.context?.close();
-    this.context = null;
+    this.context = this.out = this.tap = null;
   }
 }

@@ -30,6 +30,8 @@ import ViewerButtons from './ViewerButtons.vue';
 import TakeMenu from '../takes/TakeMenu.vue';
 import CloseUpButtons from './CloseUpButtons.vue';
 import { useCloseUp } from './use-close-up';
+import DeviceCovers from './DeviceCovers.vue';
+import { useDeviceView } from './use-device-view';
 import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderPicture } from './use-finder-picture';
@@ -104,8 +106,17 @@ const movable = computed(
 const seenCutouts = useSeenCutoutsStore();
 watch(() => seenCutouts.wanted, needsDraw);
 const handles = useFinderHandles({ canvas, editing, needsDraw });
-const fitting = useFinderSize(frameBox, () => applySize());
+const fitting = useFinderSize(
+  frameBox,
+  () => applySize(),
+  () => device.aspect.value,
+);
 const { size } = fitting;
+const device = useDeviceView(
+  () => size.value,
+  () => viewer.element,
+  () => fitting.fit(),
+);
 /** The window through which the picture is seen: as large as it, or as the room over the bench. */
 const opening = computed(() => (desk.finder.large ? fitting.room.value : size.value));
 const applySize = (): void => {
@@ -128,6 +139,7 @@ const draw = (): void => {
   drawing.draw(now.frame, now.program, now.runtime, only && editing.value ? (id) => only.has(id) : undefined);
   playback.cameraLight = drawing.cameraLight;
   viewer.show(now, drawing.drawn?.places ?? [], tapping.value);
+  device.look(drawing, now.runtime.prompt);
   seenCutouts.take(
     () => drawing!.effectView.seenCutouts(drawing!.renderer),
     performance.now(),
@@ -331,17 +343,21 @@ const { label, caption, lighter } = useFinderWords(detail, share);
         >
           <path v-for="(ring, i) in brush.rings.value" :key="i" :d="ring" :class="{ other: i > 0 }" />
         </svg>
+        <DeviceCovers v-if="device.aspect.value !== null" :width="size.width" />
         <CorrectionHandles v-if="correcting.on" :view-aspect="size.width / size.height" />
       </div>
-      <div class="label">
+      <div v-if="device.aspect.value === null" class="label">
         <TakeMenu v-if="playback.source !== 'camera'">{{ label }}</TakeMenu>
         <template v-else>{{ label }}</template>
       </div>
-      <CloseUpButtons />
+      <CloseUpButtons v-if="device.aspect.value === null" />
       <LighterNote v-if="lighter" :words="lighter" />
-      <ViewerButtons v-if="tapping" />
+      <ViewerButtons v-if="tapping && device.aspect.value === null" />
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
-      <div v-else-if="tapping && playback.source === 'take'" class="caption quiet">
+      <div
+        v-else-if="tapping && playback.source === 'take' && device.aspect.value === null"
+        class="caption quiet"
+      >
         {{
           movable ? 'Drags are recorded; the wheel pinches, Shift twists' : 'Taps are recorded on the strip'
         }}

@@ -60,6 +60,7 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   );
   return {
     sounding,
+    element: overlay.element,
     /** Brings all of it to the moment that was drawn. `used`: the viewer may use the controls now. */
     show: (
       now: { frame: TrackFrame; runtime: Runtime; program: Player['program'] },

@@ -10,6 +10,7 @@ import {
   type Prompt,
   type ReadyPrompt,
 } from '../../../../../core/document/schema';
+import { PROMPT_PLACES } from '../../../../../core/document/viewer-schema';
 import { promptName, readyPromptWords } from '../../../../behave-words';
 import { useEffectStore } from '../../../../stores/effect';
 import { propertiesIn } from '../../../../../core/schema/properties';
@@ -32,6 +33,7 @@ const ready = [
   { value: 'own', label: 'own words' },
   ...READY_PROMPTS.map((value) => ({ value: value as string, label: readyPromptWords(value) })),
 ];
+const places = Object.entries(PROMPT_PLACES).map(([value, label]) => ({ value, label }));
 const choose = (v: string): void =>
   set({
     text:
@@ -104,6 +106,15 @@ const choose = (v: string): void =>
       />
       (0 stays)</label
     >
+    <label class="row soft"
+      >stands
+      <ChoiceField
+        label="Where it stands"
+        :value="prompt.place"
+        :options="places"
+        @change="(place) => set({ place: place as Prompt['place'] })"
+      />
+    </label>
   </article>
 </template>
 

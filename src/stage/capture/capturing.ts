@@ -1,0 +1,116 @@
+/**
+ * Takes what a canvas shows: a photo, a video with sound, the pictures of a loop. Whoever draws the canvas says after each picture that it
+ * was drawn: only then can it be read.
+ */
+import type { Milliseconds } from '../../core/units';
+import { FilmRecorder } from './film-recorder';
+import type { LoopFrames } from './loop-messages';
+
+/** Of a loop: pictures a second at most, their longest side, and how long it is. */
+const LOOP_STEP: Milliseconds = 80;
+const LOOP_SIDE = 480;
+export const LOOP_LENGTH: Milliseconds = 4000;
+const VIDEO_RATE = 30;
+
+interface Loop {
+  readonly brush: OffscreenCanvasRenderingContext2D;
+  readonly frames: { rgba: Uint8ClampedArray; at: Milliseconds }[];
+  readonly began: Milliseconds;
+  readonly done: (loop: LoopFrames) => void;
+  readonly onProgress: (share: number) => void;
+}
+
+export class Capturing {
+  private photos: ((picture: OffscreenCanvas) => void)[] = [];
+  private loop: Loop | null = null;
+  private recorder: FilmRecorder | null = null;
+
+  /** `sound` is what is heard, where something is. */
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly sound: () => MediaStream | null = () => null,
+  ) {}
+
+  get isRecording(): boolean {
+    return this.recorder !== null;
+  }
+  /** A picture is waited for. */
+  get isWaiting(): boolean {
+    return this.photos.length > 0 || this.loop !== null;
+  }
+
+  /** Right after the canvas was drawn. */
+  drawn(now: Milliseconds): void {
+    const { width, height } = this.canvas;
+    if (width === 0 || height === 0) return;
+    for (const take of this.photos.splice(0)) {
+      const copy = new OffscreenCanvas(width, height);
+      copy.getContext('2d')!.drawImage(this.canvas, 0, 0);
+      take(copy);
+    }
+    if (this.loop) this.addToLoop(this.loop, now);
+  }
+
+  /** The next picture that is drawn. */
+  photo(): Promise<OffscreenCanvas> {
+    return new Promise((done) => this.photos.push(done));
+  }
+
+  /** Begins a recording. Throws `film.unrecordable`. */
+  startVideo(): void {
+    const stream = this.canvas.captureStream(VIDEO_RATE);
+    for (const track of this.sound()?.getAudioTracks() ?? []) stream.addTrack(track);
+    this.recorder = new FilmRecorder(stream);
+  }
+  async stopVideo(): Promise<Blob | null> {
+    const { recorder } = this;
+    this.recorder = null;
+    return recorder ? recorder.finish() : null;
+  }
+
+  /** Pictures from now on, for `LOOP_LENGTH`. */
+  takeLoop(onProgress: (share: number) => void = () => {}): Promise<LoopFrames> {
+    const { width, height } = this.canvas;
+    const factor = Math.min(1, LOOP_SIDE / Math.max(width, height));
+    const small = new OffscreenCanvas(
+      Math.max(1, Math.round(width * factor)),
+      Math.max(1, Math.round(height * factor)),
+    );
+    const brush = small.getContext('2d', { willReadFrequently: true })!;
+    return new Promise((done) => {
+      this.loop = { brush, frames: [], began: performance.now(), done, onProgress };
+    });
+  }
+  /** Gives up a loop that is being taken. */
+  dropLoop(): void {
+    this.loop = null;
+  }
+
+  private addToLoop(loop: Loop, now: Milliseconds): void {
+    const { brush, frames, began } = loop;
+    const last = frames.at(-1);
+    const { width, height } = brush.canvas;
+    if (now - began >= LOOP_LENGTH && frames.length > 0) {
+      this.loop = null;
+      loop.done({ width, height, frames: withLengths(frames, now) });
+      return;
+    }
+    if (last && now - last.at < LOOP_STEP) return;
+    brush.drawImage(this.canvas, 0, 0, width, height);
+    frames.push({ rgba: brush.getImageData(0, 0, width, height).data, at: now });
+    loop.onProgress(Math.min(1, (now - began) / LOOP_LENGTH));
+  }
+}
+
+/** Each is shown until the next was taken, in whole hundredths of a second; all together as long as they took. */
+export const withLengths = (
+  frames: readonly { readonly rgba: Uint8ClampedArray; readonly at: Milliseconds }[],
+  end: Milliseconds,
+): LoopFrames['frames'] => {
+  const first = frames[0]!.at;
+  const hundredths = (at: Milliseconds): number => Math.round((at - first) / 10);
+  return frames.map(({ rgba, at }, i) => ({
+    rgba,
+    milliseconds: Math.max(2, hundredths(frames[i + 1]?.at ?? end) - hundredths(at)) * 10,
+  }));
+};
