@@ -5,7 +5,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as base, type BrowserContext } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type ConsoleMessage } from '@playwright/test';
 import { drawPeopleInFull, drawPlainPeople, hideOtherFaces, judgeNoPictures, keepDrawings } from './drawings';
 import { startServer, type RunningServer } from './server';
 import { forgetWindow, leaveWindow, openWindow, VIEWPORT, type SharedWindow } from './window';
@@ -24,6 +24,9 @@ const effectsOn = async (base: string): Promise<string[]> => {
   const response = await fetch(`${base}/api/effects?limit=200`);
   return ((await response.json()) as { items: { id: string }[] }).items.map((e) => e.id);
 };
+
+/** An error of the program itself, as the browser's console words it; what the page says of addresses that answer no is none. */
+const FAULT = /^(Uncaught )?(\w*Error)\b/;
 
 export const test = base.extend<Options, Shared>({
   people: ['plain', { option: true }],
@@ -63,7 +66,16 @@ export const test = base.extend<Options, Shared>({
     const before = new Set(await effectsOn(server.base));
     const page = sharedWindow.page ?? (await openWindow(sharedContext, sharedWindow, server.base));
     if (people === 'full') await page.evaluate(drawPeopleInFull);
+    const faults: string[] = [];
+    const thrown = (error: Error): void => void faults.push(error.stack ?? error.message);
+    const said = (message: ConsoleMessage): void => {
+      if (message.type() === 'error' && FAULT.test(message.text())) faults.push(message.text());
+    };
+    page.on('pageerror', thrown);
+    page.on('console', said);
     await use(page);
+    page.off('pageerror', thrown);
+    page.off('console', said);
     for (const other of sharedContext.pages()) if (other !== page) await other.close();
     if (page.isClosed()) sharedWindow.page = null;
     else if (sharedWindow.page === page) await leaveWindow(page, server.base);
@@ -72,6 +84,7 @@ export const test = base.extend<Options, Shared>({
     for (const id of await effectsOn(server.base))
       if (!before.has(id))
         await fetch(`${server.base}/api/effects/${id}?live=takeDown`, { method: 'DELETE' });
+    expect(faults, 'errors that nobody caught').toEqual([]);
   },
 });
 
