@@ -36,6 +36,23 @@ test('another reader finds every frame, its size, how long it is shown, and that
   });
 });
 
+test('a frame may have a header, a profile and transparency of its own, as browsers write them', async () => {
+  const seenThrough = await sharp({
+    create: { width: 24, height: 40, channels: 4, background: { r: 255, g: 0, b: 0, alpha: 0.5 } },
+  })
+    .withMetadata({ icc: 'srgb' })
+    .webp()
+    .toBuffer();
+  const names = seenThrough.toString('latin1');
+  expect(['VP8X', 'ICCP', 'ALPH'].every((name) => names.includes(name))).toBe(true);
+  const frame = { webp: new Uint8Array(seenThrough), milliseconds: 50 };
+  const made = Buffer.from(animatedWebp([frame, frame], 24, 40));
+  expect(made.toString('latin1')).not.toContain('ICCP');
+  const { data } = await sharp(made, { page: 1 }).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  expect(Math.abs(data[0]! - 255)).toBeLessThan(12);
+  expect(Math.abs(data[3]! - 128)).toBeLessThan(4);
+});
+
 test('what is no WebP is refused with a sentence', async () => {
   expect(() => animatedWebp([{ webp: new Uint8Array(40), milliseconds: 40 }], 2, 2)).toThrow(/is no WebP/);
   const cut = (await still('#ff0000')).subarray(0, 20);

@@ -43,7 +43,7 @@ const pictureChunks = (webp: Uint8Array): Uint8Array => {
     throw new IconiaError('webp.no-frame', 'A picture of the loop is no WebP. Use GIF instead.');
   const parts: Uint8Array[] = [];
   for (let at = 12; at + 8 <= webp.length;) {
-    const length = lengthAt(webp, at);
+    const length = lengthAt(webp, at + 4);
     const end = at + 8 + length + (length % 2);
     if (['ALPH', 'VP8 ', 'VP8L'].includes(nameAt(webp, at)))
       parts.push(webp.subarray(at, Math.min(end, webp.length)));
