@@ -1,5 +1,6 @@
 /** The show page on a take: taps, switching, what it says when there is no camera. */
 import type { Page } from '@playwright/test';
+import { movingFacts, pinkIn, savedBy, videoFacts } from './harness/captured';
 import { expect, test } from './harness/test';
 import { blankEffect } from '../src/core/document/defaults';
 import sharp from 'sharp';
@@ -75,13 +76,6 @@ const released = async (page: Page, used = false, worn: readonly EffectObject[] 
   return releasedPath(page, effect);
 };
 
-/** The file that a button of the sheet saves. */
-const savedBy = async (page: Page, label: string): Promise<string> => {
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: label }).click();
-  return (await download).path();
-};
-
 test('without a camera it says so; on a performer taps light and put out, a prompt goes, a slider drives, a photo is taken', async ({
   page,
 }) => {
@@ -142,14 +136,6 @@ test('a photo, a video and a loop hold what was seen, as large and as long as it
   await expect.poll(() => shareOf(canvas, MAGENTA)).toBeGreaterThan(0.003);
   const [width, height] = await canvas.evaluate((c: HTMLCanvasElement) => [c.width, c.height]);
   const sheet = page.getByRole('region', { name: 'What you captured' });
-  const pinkIn = async (picture: ReturnType<typeof sharp>): Promise<number> => {
-    const { data, info } = await picture.removeAlpha().raw().toBuffer({ resolveWithObject: true });
-    let pink = 0;
-    for (let i = 0; i < data.length; i += 3)
-      if (data[i]! > 180 && data[i + 1]! < 90 && data[i + 2]! > 150) pink++;
-    return pink / (info.width * info.height);
-  };
-
   await page.getByRole('button', { name: 'Photo' }).click();
   const photo = sharp(await savedBy(page, 'Save as PNG'));
   expect(await photo.metadata()).toMatchObject({ width, height });
@@ -165,14 +151,12 @@ test('a photo, a video and a loop hold what was seen, as large and as long as it
     ['Save as WebP', 'webp'],
   ] as const) {
     if (format === 'webp') await sheet.getByRole('button', { name: 'Make it WebP' }).click();
-    const path = await savedBy(page, label);
-    const meta = await sharp(path, { animated: true }).metadata();
-    expect([meta.format, meta.width, meta.pageHeight, meta.loop]).toEqual([format, width, height, 0]);
-    expect(meta.pages).toBeGreaterThan(5);
-    const length = meta.delay!.reduce((sum, ms) => sum + ms, 0);
-    expect(length).toBeGreaterThan(3500);
-    expect(length).toBeLessThan(6000);
-    expect(await pinkIn(sharp(path, { page: meta.pages! - 1 }))).toBeGreaterThan(0.003);
+    const loop = await movingFacts(await savedBy(page, label));
+    expect(loop).toMatchObject({ format, width, height, loop: 0 });
+    expect(loop.pictures).toBeGreaterThan(5);
+    expect(loop.milliseconds).toBeGreaterThan(3500);
+    expect(loop.milliseconds).toBeLessThan(6000);
+    expect(loop.lastPink).toBeGreaterThan(0.003);
   }
   await sheet.getByRole('button', { name: 'Close' }).click();
 
@@ -184,12 +168,7 @@ test('a photo, a video and a loop hold what was seen, as large and as long as it
   const took = (Date.now() - began) / 1000;
   const video = sheet.getByLabel('Your recording');
   await expect(video).toBeVisible();
-  const facts = await video.evaluate(async (element: HTMLVideoElement) => {
-    // A recording says how long it is once its end was sought.
-    element.currentTime = 1e6;
-    await new Promise((done) => element.addEventListener('seeked', done, { once: true }));
-    return { width: element.videoWidth, height: element.videoHeight, length: element.currentTime };
-  });
+  const facts = await videoFacts(video);
   expect([facts.width, facts.height]).toEqual([width, height]);
   expect(facts.length).toBeGreaterThan(1.2);
   expect(facts.length).toBeLessThan(took + 1);

@@ -152,16 +152,25 @@ export class Player {
   }
   async photo(): Promise<void> {
     this.live.event('photo');
-    const [photo, { showPhoto }] = await Promise.all([this.capturing.photo(), import('./kept-sheet')]);
-    await showPhoto(photo, this.effect.name);
+    const photo = await this.taken(this.capturing.photo());
+    if (photo) await (await import('./kept-sheet')).showPhoto(photo, this.effect.name);
   }
   /** Takes some seconds that go round. */
   async loop(): Promise<void> {
     if (this.capturing.isWaiting) return;
-    const taken = this.capturing.takeLoop((share) => note(`Taking a loop: ${Math.round(share * 100)} %`));
-    const [frames, { showLoop }] = await Promise.all([taken, import('./kept-sheet')]);
+    const frames = await this.taken(
+      this.capturing.takeLoop((share) => note(`Taking a loop: ${Math.round(share * 100)} %`)),
+    );
+    if (!frames) return;
     note('Making the loop');
-    await showLoop(frames, this.effect.name);
+    await (await import('./kept-sheet')).showLoop(frames, this.effect.name);
+  }
+  /** Null when the effect was taken away meanwhile. */
+  private taken<T>(taking: Promise<T>): Promise<T | null> {
+    return taking.catch((error: unknown) => {
+      if (this.stopped) return null;
+      throw error;
+    });
   }
   /** The other camera, where there is one; the effect is told when its picture is there. */
   async flip(): Promise<void> {
@@ -294,8 +303,7 @@ export class Player {
   /** Nothing goes on: the effect was taken away from its viewer. */
   stop(): void {
     this.stopped = true;
-    this.capturing.dropLoop();
-    void this.capturing.stopVideo();
+    this.capturing.stop();
     this.input.useTake();
     this.sounds?.dispose();
     this.stage.dispose();

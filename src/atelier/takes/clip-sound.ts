@@ -8,6 +8,10 @@ const APART: Seconds = 0.15;
 
 export class ClipSound {
   private readonly audio = new Audio();
+  /** What sounds, to be recorded. */
+  get element(): HTMLMediaElement {
+    return this.audio;
+  }
   private url: string | null = null;
   private of: string | null = null;
 

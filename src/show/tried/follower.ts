@@ -176,12 +176,13 @@ export class Follower {
   }
 
   private async sendPicture(): Promise<void> {
-    const picture = await this.player.nextPicture('image/jpeg');
-    if (this.isOver) return;
     try {
+      const picture = await this.player.nextPicture('image/jpeg');
+      if (this.isOver) return;
       await this.server.picture(picture);
       briefly('A picture of this screen was sent to whoever makes the effect.');
     } catch (error) {
+      if (this.isOver) return;
       briefly(`They asked for a picture, and it could not be sent. ${sentence(error)}`);
     }
   }

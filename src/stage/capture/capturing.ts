@@ -2,6 +2,7 @@
  * Takes what a canvas shows: a photo, a video with sound, the pictures of a loop. Whoever draws the canvas says after each picture that it
  * was drawn: only then can it be read.
  */
+import { IconiaError } from '../../core/errors';
 import type { Milliseconds } from '../../core/units';
 import { FilmRecorder } from './film-recorder';
 import type { LoopFrames } from './loop-messages';
@@ -12,16 +13,25 @@ const LOOP_SIDE = 480;
 export const LOOP_LENGTH: Milliseconds = 4000;
 const VIDEO_RATE = 30;
 
+interface Waiting {
+  readonly done: (picture: OffscreenCanvas) => void;
+  readonly dropped: () => void;
+}
+
 interface Loop {
   readonly brush: OffscreenCanvasRenderingContext2D;
   readonly frames: { rgba: Uint8ClampedArray; at: Milliseconds }[];
   readonly began: Milliseconds;
   readonly done: (loop: LoopFrames) => void;
+  readonly dropped: () => void;
   readonly onProgress: (share: number) => void;
 }
 
+const cancelled = (): IconiaError =>
+  new IconiaError('capture.cancelled', 'The picture was not taken: what it shows is closed.');
+
 export class Capturing {
-  private photos: ((picture: OffscreenCanvas) => void)[] = [];
+  private photos: Waiting[] = [];
   private loop: Loop | null = null;
   private recorder: FilmRecorder | null = null;
 
@@ -43,17 +53,17 @@ export class Capturing {
   drawn(now: Milliseconds): void {
     const { width, height } = this.canvas;
     if (width === 0 || height === 0) return;
-    for (const take of this.photos.splice(0)) {
+    for (const { done } of this.photos.splice(0)) {
       const copy = new OffscreenCanvas(width, height);
       copy.getContext('2d')!.drawImage(this.canvas, 0, 0);
-      take(copy);
+      done(copy);
     }
     if (this.loop) this.addToLoop(this.loop, now);
   }
 
-  /** The next picture that is drawn. */
+  /** The next picture that is drawn. Rejects with `capture.cancelled` when there will be none. */
   photo(): Promise<OffscreenCanvas> {
-    return new Promise((done) => this.photos.push(done));
+    return new Promise((done, fail) => this.photos.push({ done, dropped: () => fail(cancelled()) }));
   }
 
   /** Begins a recording. Throws `film.unrecordable`. */
@@ -68,8 +78,8 @@ export class Capturing {
     return recorder ? recorder.finish() : null;
   }
 
-  /** Pictures from now on, for `LOOP_LENGTH`. */
-  takeLoop(onProgress: (share: number) => void = () => {}): Promise<LoopFrames> {
+  /** Pictures from now on, for `LOOP_LENGTH`. Rejects with `capture.cancelled` when it is dropped or aborted. */
+  takeLoop(onProgress: (share: number) => void = () => {}, signal?: AbortSignal): Promise<LoopFrames> {
     const { width, height } = this.canvas;
     const factor = Math.min(1, LOOP_SIDE / Math.max(width, height));
     const small = new OffscreenCanvas(
@@ -77,13 +87,23 @@ export class Capturing {
       Math.max(1, Math.round(height * factor)),
     );
     const brush = small.getContext('2d', { willReadFrequently: true })!;
-    return new Promise((done) => {
-      this.loop = { brush, frames: [], began: performance.now(), done, onProgress };
+    signal?.addEventListener('abort', () => this.dropLoop());
+    return new Promise((done, fail) => {
+      const dropped = (): void => fail(cancelled());
+      this.loop = { brush, frames: [], began: performance.now(), done, dropped, onProgress };
     });
   }
   /** Gives up a loop that is being taken. */
   dropLoop(): void {
+    this.loop?.dropped();
     this.loop = null;
+  }
+
+  /** Gives up all that goes on: nothing will be drawn any more. */
+  stop(): void {
+    this.dropLoop();
+    for (const { dropped } of this.photos.splice(0)) dropped();
+    void this.stopVideo();
   }
 
   private addToLoop(loop: Loop, now: Milliseconds): void {

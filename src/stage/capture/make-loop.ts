@@ -13,7 +13,7 @@ export const makeLoop = (
     const over = (): void => worker.terminate();
     signal?.addEventListener('abort', () => {
       over();
-      fail(new IconiaError('loop.cancelled', 'The loop was not made.'));
+      fail(new IconiaError('capture.cancelled', 'The loop was not made.'));
     });
     worker.addEventListener('error', () => {
       over();

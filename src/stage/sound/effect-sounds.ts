@@ -138,13 +138,20 @@ export class EffectSounds {
     return this.out;
   }
 
-  /** What is heard, to be recorded. */
-  stream(): MediaStream {
+  /** What is heard, to be recorded; `too` is heard beside the effect, and through here from now on. */
+  stream(too?: HTMLMediaElement): MediaStream {
     this.context ??= new AudioContext();
     this.tap ??= this.context.createMediaStreamDestination();
-    this.outOf(this.context).connect(this.tap);
+    const out = this.outOf(this.context);
+    out.connect(this.tap);
+    // An element can be led through here once.
+    if (too && !this.led) {
+      this.led = true;
+      this.context.createMediaElementSource(too).connect(out);
+    }
     return this.tap.stream;
   }
+  private led = false;
 
   private driftOf(voice: Voice, media: Media, context: AudioContext): number {
     const length = Math.max(0.01, media.to - media.from);

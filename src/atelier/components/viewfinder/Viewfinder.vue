@@ -32,6 +32,7 @@ import CloseUpButtons from './CloseUpButtons.vue';
 import { useCloseUp } from './use-close-up';
 import DeviceCovers from './DeviceCovers.vue';
 import { useDeviceView } from './use-device-view';
+import { useFinderCapture } from './use-finder-capture';
 import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderPicture } from './use-finder-picture';
@@ -117,11 +118,17 @@ const device = useDeviceView(
   () => viewer.element,
   () => fitting.fit(),
 );
+const capture = useFinderCapture({
+  canvas,
+  sound: () => viewer.sound(),
+  height: () => size.value.height,
+  resize: () => applySize(),
+});
 /** The window through which the picture is seen: as large as it, or as the room over the bench. */
 const opening = computed(() => (desk.finder.large ? fitting.room.value : size.value));
 const applySize = (): void => {
   const { width, height } = size.value;
-  if (drawing && width > 0) drawing.setSize(width, height, adaptive.density);
+  if (drawing && width > 0) drawing.setSize(width, height, capture.density(adaptive.density));
   needsDraw();
 };
 const draw = (): void => {
@@ -146,6 +153,7 @@ const draw = (): void => {
     playback.playing || playback.source !== 'take',
   );
   handles.draw();
+  capture.drawn();
   canvas.value!.dataset.drawn = String(++drawn);
   drawnAt = performance.now();
   playback.pictured = true;

@@ -61,6 +61,8 @@ export const useFinderOverlay = (frame: Ref<HTMLElement | null>, needsDraw: () =
   return {
     sounding,
     element: overlay.element,
+    /** What is heard of effect and clip, to be recorded. */
+    sound: (): MediaStream => sounds.stream(clipSound.element),
     /** Brings all of it to the moment that was drawn. `used`: the viewer may use the controls now. */
     show: (
       now: { frame: TrackFrame; runtime: Runtime; program: Player['program'] },

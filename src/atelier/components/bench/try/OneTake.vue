@@ -11,6 +11,7 @@ import { useChronicleStore } from '../../../stores/chronicle';
 import InlineNotice from '../../common/InlineNotice.vue';
 import TakeFilm from '../../takes/TakeFilm.vue';
 import TakePicker from '../../takes/TakePicker.vue';
+import CapturePanel from './capture/CapturePanel.vue';
 import ClipCorrection from './ClipCorrection.vue';
 import ClipMissed from './ClipMissed.vue';
 import FaceReadings from './FaceReadings.vue';
@@ -69,6 +70,7 @@ const fired = computed(() =>
       >
     </InlineNotice>
 
+    <CapturePanel />
     <ClipMissed />
     <ClipCorrection />
     <TrackerSwitch />
