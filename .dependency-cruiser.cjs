@@ -17,8 +17,8 @@ const CORE = [
   ...['schema', 'formula', 'script', 'kinds', 'document'],
   ...['makeup', 'assets', 'grade', 'light', 'backdrop', 'surface', 'takes'],
   // What runs: the compiled effect, where things are, what particles and behaviour do.
-  ...['program', 'placing', 'fountain', 'behave', 'rehearse'],
-  ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package', 'contract', 'devices'],
+  ...['program', 'placing', 'fountain', 'behave'],
+  ...['edits', 'painter', 'requirements', 'checks', 'stock', 'package', 'contract', 'devices', 'rehearse'],
 ];
 const inOrder = CORE.map((folder, i) => ({
   name: `core-order-${folder}`,

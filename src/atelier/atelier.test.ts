@@ -124,11 +124,12 @@ describe('words', () => {
     }
   });
   test('sizes', () => {
-    expect([500, 2048, 1048576, 5.25 * 1048576].map(words.sizeWords)).toEqual([
+    expect([500, 2048, 1048576, 5.25 * 1048576, 250 * 1048576].map(words.sizeWords)).toEqual([
       '1 kB',
       '2 kB',
       '1.0 MB',
       '5.3 MB',
+      '250 MB',
     ]);
   });
 });

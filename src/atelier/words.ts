@@ -272,12 +272,12 @@ export const findingWords = (effect: Effect, finding: Finding): string => {
   }
 };
 
-/** "1.7 MB", "240 kB". */
+/** "1.7 MB", "250 MB", "240 kB". */
 export const sizeWords = (bytes: number): string =>
   bytes === 0
     ? '0 kB'
     : bytes >= 1048576
-      ? `${megabytes(bytes)} MB`
+      ? `${bytes < 100 * 1048576 ? megabytes(bytes) : Math.round(bytes / 1048576)} MB`
       : `${Math.max(1, Math.round(bytes / 1024))} kB`;
 
 const TRACKER_WORDS: Record<TrackerName, string> = {

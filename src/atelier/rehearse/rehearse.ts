@@ -22,6 +22,7 @@ import { askOnce } from '../chronicle/ask-once';
 import { clipPictureOf } from '../takes/clip-store';
 import { printedTake } from '../takes/printed-take';
 import { readColours, type TakeLook } from '../takes/read-colours';
+import { partName } from '../device-words';
 import { conditionWords, cueName, namesIn, objectName, valueWords } from '../behave-words';
 
 export interface Still {
@@ -61,6 +62,7 @@ const namesOf = (effect: Effect): RehearsalNames => ({
   cue: (id) => cueName(effect, id),
   condition: (condition) => conditionWords(effect, condition),
   value: (signal, value) => valueWords(signal, value, namesIn(effect)),
+  part: (part) => partName(part, effect),
 });
 
 const NO_TAKE = '';

@@ -3,6 +3,7 @@
  * (`bench/devices.ts`); of phones it is assumed, from what their graphics hardware is made to fill, until phones report themselves
  * (`judge.ts`).
  */
+import { PHONE_CLASS_WORDS, type PhoneClass } from '../document/schema';
 import type { Bytes, Milliseconds } from '../units';
 
 export interface DeviceClass {
@@ -63,5 +64,5 @@ export const CLASSES = {
 } as const satisfies Readonly<Record<string, DeviceClass>>;
 
 /** Those that viewers hold. */
-export const PHONE_CLASSES = ['weak', 'usual', 'quick'] as const;
-export type PhoneClass = (typeof PHONE_CLASSES)[number];
+export const PHONE_CLASSES = Object.keys(PHONE_CLASS_WORDS) as readonly PhoneClass[];
+export type { PhoneClass };

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { conditionSchema } from '../kinds/signals/signals';
 import { cueIdSchema } from '../schema/behave-ids';
 import { objectIdSchema } from '../schema/placed-schema';
-import { number, yesNo } from '../schema/properties';
+import { choice, number, yesNo } from '../schema/properties';
 import { idOf, orNone, toChoose } from '../schema/references';
 import { finite, label, text } from '../schema/values-schema';
 import { recordSchema } from './viewer-input-schema';
@@ -44,6 +44,14 @@ const approvedSchema = z.strictObject({
   /** PNG, base64. */
   png: z.string().max(150_000),
 });
+
+/** Classes of phones that an effect is made for; how quick they are, `core/devices/classes.ts` says. */
+export const PHONE_CLASS_WORDS = {
+  weak: 'a slow phone',
+  usual: 'a usual phone',
+  quick: 'a fast phone',
+} as const;
+export type PhoneClass = keyof typeof PHONE_CLASS_WORDS;
 
 /** Everything that can be expected, in the order of the menu. */
 export const EXPECTATIONS = {
@@ -88,6 +96,18 @@ export const EXPECTATIONS = {
     object: toChoose(objectIdSchema, 'Which text'),
     at: seconds('When', 'at'),
   }),
+  quick: z.strictObject({
+    ...base,
+    kind: z.literal('quick'),
+    most: number({
+      name: 'Milliseconds a picture may take',
+      low: 1,
+      high: 1000,
+      unit: 'milliseconds',
+      mark: 'up to',
+    }),
+    on: choice('On which phone', PHONE_CLASS_WORDS),
+  }),
 } as const;
 export type ExpectationKind = keyof typeof EXPECTATIONS;
 export const EXPECTATION_KINDS = Object.keys(EXPECTATIONS) as readonly ExpectationKind[];
@@ -103,6 +123,7 @@ export const EXPECTATION_WORDS: Readonly<Record<ExpectationKind, string>> = {
   looks: 'It looks as approved',
   noFlash: 'Nothing flashes',
   reads: 'A text can be read',
+  quick: 'It is quick enough, by estimate',
 };
 
 export const MOST_EXPECTATIONS = 50;

@@ -12,6 +12,7 @@ import {
   type Effect,
   type Expectation,
   type ObjectId,
+  type PhoneClass,
 } from '../document/schema';
 import { newText } from '../kinds/objects/text';
 import { FIRST_TAKE } from '../takes/library';
@@ -63,6 +64,7 @@ const rehearsed = (
     cue: () => 'Lamp off',
     condition: () => 'mouth is open by more than 30 %',
     value: (_, v) => v.toFixed(2),
+    part: ({ of }) => (of === 'object' ? 'Kelp' : of),
   },
 });
 const judged = (expected: Expectation, sight = seeing(0, 99), of = effect) =>
@@ -206,7 +208,7 @@ test('what is gone, never reached or turned round is said for every kind that ca
   }
   expect((await judged(at('fired', { cue: null }))).sentence).toContain('is gone');
   expect((await judged(at('reads', { object: CARD }))).sentence).toContain('is no text');
-  for (const kind of EXPECTATION_KINDS.filter((k) => k !== 'noFlash')) {
+  for (const kind of EXPECTATION_KINDS.filter((k) => k !== 'noFlash' && k !== 'quick')) {
     const { passed, sentence } = await judged(
       at(kind, { at: 400, from: 400, to: 401, ...(kind === 'reads' ? { object: TEXT } : {}) }),
     );
@@ -214,6 +216,20 @@ test('what is gone, never reached or turned round is said for every kind that ca
   }
   for (const kind of ['seen', 'fired'] as const)
     expect((await judged(at(kind, { from: 3, to: 2 }))).sentence).toContain('Turn them round');
+});
+
+test('quick enough by estimate: the slower the phone the longer it takes; what costs most is named', async () => {
+  const quick = (most: number, on: PhoneClass) => judged({ ...base, kind: 'quick', most, on });
+  const timeIn = (sentence: string): number => Number(/takes ([0-9.]+) ms/.exec(sentence)![1]);
+  const fine = await quick(1000, 'usual');
+  expect(fine).toMatchObject({ passed: true, sentence: expect.stringContaining('on a usual phone') });
+  const usual = timeIn(fine.sentence);
+  const slow = await quick(1, 'weak');
+  expect(slow.passed).toBe(false);
+  expect(timeIn(slow.sentence)).toBeGreaterThan(1.5 * usual);
+  expect(slow.sentence).toMatch(/ costs most: [0-9.]+ ms[.] Try, Devices/);
+  // The bar between the two is the estimate itself.
+  expect((await quick(Math.max(1, usual + 0.1), 'usual')).passed).toBe(true);
 });
 
 test('what happened becomes expectations that hold', async () => {

@@ -2,6 +2,7 @@
 import type { Raster } from '../assets/raster';
 import { valueAt, type Chronicle } from '../behave/chronicle';
 import {
+  PHONE_CLASS_WORDS,
   APPROVED,
   type Condition,
   type CueId,
@@ -13,7 +14,10 @@ import {
   type Signal,
 } from '../document/schema';
 import { compares } from '../kinds/signals/signals';
-import { STEP, type Seconds, type Unit } from '../units';
+import { CLASSES } from '../devices/classes';
+import { drawnPixels, estimate, MOST_DRAWN_HEIGHT } from '../devices/estimate';
+import { loadOf, type LoadPart } from '../devices/load';
+import { STEP, type Milliseconds, type Seconds, type Unit } from '../units';
 import { pictureOf } from './approved';
 import { comparePictures } from './compare-pictures';
 import { FlashWatch, MOST_FLASHES } from './flashes';
@@ -26,6 +30,8 @@ export interface RehearsalNames {
   cue(id: CueId): string;
   condition(condition: Condition): string;
   value(signal: Signal, value: number): string;
+  /** What of an effect costs something. */
+  part(part: LoadPart): string;
 }
 
 /** An effect as it went on one take. */
@@ -255,7 +261,28 @@ const reads: Judge<'reads'> = async ({ object, at }, rehearsed) => {
   return passed(`${name} can be read at ${seconds(at)}: contrast ${ratio}.`, moment);
 };
 
-const JUDGES: { readonly [K in ExpectationKind]: Judge<K> } = { seen, fired, signal, looks, noFlash, reads };
+/** As large as the show page draws it at most. */
+const QUICK_AT = drawnPixels((MOST_DRAWN_HEIGHT * 9) / 16, MOST_DRAWN_HEIGHT, 1);
+const milliseconds = (t: Milliseconds): string => `${t < 9.95 ? t.toFixed(1) : Math.round(t)} ms`;
+const quick: Judge<'quick'> = async ({ most, on }, { effect, names }) => {
+  const { drawing, parts } = estimate(loadOf(effect), CLASSES[on], QUICK_AT);
+  const takes = `A picture takes ${milliseconds(drawing)} on ${PHONE_CLASS_WORDS[on]}, by estimate`;
+  if (drawing <= most) return passed(`${takes}; ${milliseconds(most)} are allowed.`, 0);
+  const [dearest] = parts;
+  return failed(
+    `${takes}; ${milliseconds(most)} are allowed. ${dearest ? `${names.part(dearest.part)} costs most: ${milliseconds(dearest.drawing)}. ` : ''}Try, Devices says what to do about it.`,
+  );
+};
+
+const JUDGES: { readonly [K in ExpectationKind]: Judge<K> } = {
+  seen,
+  fired,
+  signal,
+  looks,
+  noFlash,
+  reads,
+  quick,
+};
 
 /** What a run of the effect has to tell for these expectations. */
 export const signalsOf = (expectations: readonly Expectation[]): Signal[] =>

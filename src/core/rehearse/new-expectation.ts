@@ -34,6 +34,8 @@ export const newExpectation = (
         null,
       at,
     }),
+    // Half of the time that a screen gives a picture: the rest is the phone's and the trackers'.
+    quick: () => ({ id, kind: 'quick', most: 8, on: 'usual' }),
   };
   return MADE[kind]();
 };

@@ -31,6 +31,7 @@ export const UNITS = {
   centimetres: { factor: 100, mark: ' cm', words: 'cm', digits: 1, step: 1, base: 'm' },
   millimetres: { factor: 1000, mark: ' mm', words: 'mm', digits: 1, step: 1, base: 'm' },
   seconds: { factor: 1, mark: ' s', words: 'seconds', digits: 2, step: 0.1, base: 's' },
+  milliseconds: { factor: 1, mark: ' ms', words: 'milliseconds', digits: 1, step: 1, base: 'ms' },
   degrees: { factor: 1, mark: '°', words: 'degrees', digits: 0, step: 1, base: '°' },
   perSecond: { factor: 1, mark: ' /s', words: '', digits: 0, step: 1, base: 'a second' },
   centimetresPerSecond: { factor: 100, mark: ' cm/s', words: 'cm a second', digits: 1, step: 1, base: 'm/s' },

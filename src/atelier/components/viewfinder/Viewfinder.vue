@@ -359,7 +359,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
         <template v-else>{{ label }}</template>
       </div>
       <CloseUpButtons v-if="device.aspect.value === null" />
-      <LighterNote v-if="lighter" :words="lighter" />
+      <LighterNote v-if="lighter && device.aspect.value === null" :words="lighter" />
       <ViewerButtons v-if="tapping && device.aspect.value === null" />
       <div v-if="caption" class="caption" role="status">{{ caption }}</div>
       <div

@@ -8,7 +8,7 @@ import { useDeskStore } from '../../../../stores/desk';
 import { useDevicesStore } from '../../../../stores/devices';
 import { useEffectStore } from '../../../../stores/effect';
 import { sizeWords } from '../../../../words';
-import { adviceFor, partName } from './device-words';
+import { adviceFor, partName } from '../../../../device-words';
 
 const devices = useDevicesStore();
 const effectStore = useEffectStore();

@@ -3,7 +3,7 @@
 import { CLASSES, PHONE_CLASSES } from '../../../../../core/devices/classes';
 import { useDevicesStore } from '../../../../stores/devices';
 import { sizeWords } from '../../../../words';
-import { paceOf, speedWords, sureWords } from './device-words';
+import { paceOf, speedWords, sureWords } from '../../../../device-words';
 
 const devices = useDevicesStore();
 /** Milliseconds that the bar of time shows at most. */

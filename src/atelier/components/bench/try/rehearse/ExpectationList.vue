@@ -69,6 +69,7 @@ const SHORT: Readonly<Record<ExpectationKind, string>> = {
   looks: 'Looks as approved',
   noFlash: 'Nothing flashes',
   reads: 'Can be read',
+  quick: 'Quick enough',
 };
 </script>
 

@@ -1,8 +1,8 @@
 /** What a part of an effect is called, what it costs, and what to do about it: in words. */
-import type { LoadPart } from '../../../../../core/devices/load';
-import type { Sureness } from '../../../../../core/devices/judge';
-import type { Effect } from '../../../../../core/document/schema';
-import type { Milliseconds } from '../../../../../core/units';
+import type { LoadPart } from '../core/devices/load';
+import type { Sureness } from '../core/devices/judge';
+import type { Effect } from '../core/document/schema';
+import type { Milliseconds } from '../core/units';
 
 const TRACKER_NAMES = {
   faces: 'Finding faces',
