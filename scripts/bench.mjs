@@ -34,6 +34,9 @@ const BENCHES = [
     'hair',
     'light',
     'try',
+    'rehearse',
+    'phones',
+    'devices',
   ],
 ];
 const wanted = process.argv.slice(2);
