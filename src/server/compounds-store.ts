@@ -4,7 +4,7 @@ import type { KeptCompound } from '../core/contract/contract';
 import { compoundOfText } from '../core/edits/kept-compound';
 import { IconiaError } from '../core/errors';
 import type { Database } from './database';
-import { OWNER } from './effects-store';
+import { OWNER } from './owner';
 import { Problem } from './problem';
 
 interface Row {

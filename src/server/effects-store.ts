@@ -7,10 +7,10 @@ import { applyPatch, diff } from '../core/document/patch';
 import { readEffect } from '../core/document/migrations';
 import type { Effect } from '../core/document/schema';
 import type { Database, Queries } from './database';
+import { missingEffect } from './expect-effect';
+import { OWNER } from './owner';
 import { Problem } from './problem';
 
-/** The one local account for now. */
-export const OWNER = 'owner';
 /** Every so many revisions the whole document is kept beside the patch. */
 const SNAPSHOT_EVERY = 25;
 /** So many revisions can all be read back; of older ones whole documents are kept, one a day. */
@@ -56,9 +56,6 @@ interface Open extends StoredEffect {
 }
 /** So many effects are kept open: whoever works on one need not have it read again at each save. */
 const MOST_OPEN = 40;
-
-const missing = (id: string): Problem =>
-  new Problem(404, 'effect.missing', `There is no effect ${id}. It may have been deleted.`);
 
 /** Who is told of what happens to effects. */
 export interface EffectWatch {
@@ -126,7 +123,7 @@ export class EffectsStore {
       [id, OWNER],
     );
     const [row] = rows;
-    if (!row) throw missing(id);
+    if (!row) throw missingEffect(id);
     const updatedAt = row.updated_at.toISOString();
     const known = this.open.get(id);
     if (known?.revision === row.revision) return this.remember({ ...known, updatedAt });
@@ -236,7 +233,7 @@ export class EffectsStore {
         id,
         OWNER,
       ]);
-      if (rows.length === 0) throw missing(id);
+      if (rows.length === 0) throw missingEffect(id);
     });
     this.open.delete(id);
     this.watch.removed(id);

@@ -4,7 +4,7 @@ import { MOST_KEPT_BYTES } from '../core/assets/limits';
 import type { FileMime, FileRef } from '../core/document/schema';
 import type { ContentFiles } from './content-files';
 import type { Database, Queries } from './database';
-import { OWNER } from './effects-store';
+import { OWNER } from './owner';
 import type { Jobs } from './jobs/jobs';
 import { Problem } from './problem';
 

@@ -2,7 +2,8 @@
 import { inspectPicture } from '../core/assets/pictures/picture';
 import { FILM_PIXELS } from '../core/contract/contract';
 import type { Database } from './database';
-import { OWNER } from './effects-store';
+import { expectEffect } from './expect-effect';
+import { OWNER } from './owner';
 import { Problem } from './problem';
 
 const refused = (message: string): Problem => new Problem(415, 'film.refused', message);
@@ -31,16 +32,7 @@ export class FilmsStore {
        returning effect`,
       [effect, revision, film, OWNER],
     );
-    if (rows.length === 0) await this.expectEffect(effect);
-  }
-
-  private async expectEffect(effect: string): Promise<void> {
-    const { rows } = await this.db.query('select 1 from effects where id = $1 and owner = $2', [
-      effect,
-      OWNER,
-    ]);
-    if (rows.length === 0)
-      throw new Problem(404, 'effect.missing', `There is no effect ${effect}. It may have been deleted.`);
+    if (rows.length === 0) await expectEffect(this.db, effect);
   }
 
   /** Throws `film.missing`. */

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { readPackage } from '../core/package/read-package';
 import type { ContentFiles } from './content-files';
 import type { Database } from './database';
-import { EffectsStore, OWNER } from './effects-store';
+import { EffectsStore } from './effects-store';
+import { OWNER } from './owner';
 
 /** The moving thumbnail of a package, where one ships. */
 const filmBeside = (folder: string, file: string): Buffer | null => {

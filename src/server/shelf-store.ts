@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { assetSchema, type Asset } from '../core/document/schema';
 import type { Database } from './database';
-import { OWNER } from './effects-store';
+import { OWNER } from './owner';
 import type { FilesStore } from './files-store';
 import { Problem } from './problem';
 

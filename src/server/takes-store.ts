@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { makeTake } from '../core/takes/make-take';
 import { takeSpecSchema, type TakeSpec } from '../core/takes/take';
 import type { Database } from './database';
-import { OWNER } from './effects-store';
+import { OWNER } from './owner';
 import { Problem } from './problem';
 
 interface Row {

@@ -1,7 +1,8 @@
 /** A sheet over the picture with what was captured: looked at, saved, shared. */
 import { sentence } from '../core/errors';
 import { keptLoop, keptPhoto, keptVideo, type Kept, type KeptChoice } from '../stage/capture/kept';
-import { mayShare, saveFile, shareFile } from '../stage/capture/kept-file';
+import { mayShare, shareFile } from '../stage/capture/kept-file';
+import { saveFile } from '../stage/save-file';
 import type { LoopFrames } from '../stage/capture/loop-messages';
 import { briefly, element, note } from './page';
 
@@ -20,7 +21,7 @@ const act = (work: (file: File) => void | Promise<unknown>, { file }: KeptChoice
 };
 
 const choiceButton = (choice: KeptChoice): HTMLButtonElement => {
-  const save = button(`Save as ${choice.label}`, () => act(saveFile, choice));
+  const save = button(`Save as ${choice.label}`, () => act((file) => saveFile(file, file.name), choice));
   if (!choice.takesLong) return save;
   const make = button(`Make it ${choice.label}`, () => {
     make.disabled = true;

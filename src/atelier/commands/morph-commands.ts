@@ -27,7 +27,7 @@ import { useDeskStore } from '../stores/desk';
 import { useEffectStore } from '../stores/effect';
 import { useImportsStore } from '../stores/imports';
 import { usePreparingStore } from '../stores/preparing';
-import { saveFile } from './save-file';
+import { saveFile } from '../../stage/save-file';
 import { sceneNow } from './place-commands';
 
 /** The morphs of a face, the topmost first. */

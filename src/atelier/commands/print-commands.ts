@@ -3,7 +3,7 @@ import type { Target } from '../../core/document/schema';
 import { IconiaError } from '../../core/errors';
 import { useAssetsStore } from '../stores/assets';
 import { useEffectStore } from '../stores/effect';
-import { saveFile } from './save-file';
+import { saveFile } from '../../stage/save-file';
 
 /** Throws a sentence when the picture cannot be read. */
 export const givePrintSheet = async (target: Target): Promise<void> => {

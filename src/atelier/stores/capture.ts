@@ -5,7 +5,8 @@ import { IconiaError, sentence } from '../../core/errors';
 import type { Seconds } from '../../core/units';
 import type { Capturing } from '../../stage/capture/capturing';
 import { keptLoop, keptPhoto, keptVideo, type Kept, type KeptChoice } from '../../stage/capture/kept';
-import { mayShare, saveFile, shareFile } from '../../stage/capture/kept-file';
+import { mayShare, shareFile } from '../../stage/capture/kept-file';
+import { saveFile } from '../../stage/save-file';
 import { useEffectStore } from './effect';
 import { usePlaybackStore } from './playback';
 
@@ -165,7 +166,7 @@ export const useCaptureStore = defineStore('capture', () => {
       finder.value?.capturing.drawn(now);
       if (doing.value === 'video') seconds.value = (now - beganAt) / 1000;
     },
-    save: (choice: KeptChoice) => withFile(choice, saveFile),
+    save: (choice: KeptChoice) => withFile(choice, (file) => saveFile(file, file.name)),
     /** Makes what takes long, to be saved by another press; false when it failed. */
     make: (choice: KeptChoice) => withFile(choice, () => {}),
     shareIt: (choice: KeptChoice) =>

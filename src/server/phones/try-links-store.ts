@@ -2,7 +2,8 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { TryLink } from '../../core/contract/try-contract';
 import type { Database } from '../database';
-import { OWNER } from '../effects-store';
+import { expectEffect } from '../expect-effect';
+import { OWNER } from '../owner';
 import { Problem } from '../problem';
 
 /** More are not kept for one effect. */
@@ -48,7 +49,7 @@ export class TryLinksStore {
 
   /** Those that have not expired, the newest first. Throws `effect.missing`. */
   async list(effect: string): Promise<TryLink[]> {
-    await this.expectEffect(effect);
+    await expectEffect(this.db, effect);
     const { rows } = await this.db.query<Row>(
       `select id, secret, name, one_device, expires_at from try_links
        where effect = $1 and owner = $2 and expires_at > $3 order by created_at desc, id`,
@@ -131,14 +132,5 @@ export class TryLinksStore {
         'This link is for one device, and another one has opened it. Ask whoever sent it for a link of your own.',
       );
     return link;
-  }
-
-  private async expectEffect(effect: string): Promise<void> {
-    const { rows } = await this.db.query('select 1 from effects where id = $1 and owner = $2', [
-      effect,
-      OWNER,
-    ]);
-    if (rows.length === 0)
-      throw new Problem(404, 'effect.missing', `There is no effect ${effect}. It may have been deleted.`);
   }
 }

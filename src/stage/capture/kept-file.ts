@@ -16,16 +16,6 @@ export const fileOf = (blob: Blob, name: string): File => {
   return new File([blob], `${plain}.${ENDINGS[blob.type] ?? 'bin'}`, { type: blob.type });
 };
 
-/** Milliseconds that a browser may take to read what it saves. */
-const READ = 30_000;
-export const saveFile = (file: File): void => {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(file);
-  link.download = file.name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), READ);
-};
-
 /** Whether this device has a share sheet that takes it. */
 export const mayShare = (file: File): boolean =>
   typeof navigator.canShare === 'function' && navigator.canShare({ files: [file] });

@@ -17,7 +17,7 @@ import {
   ZoomOut,
 } from '@lucide/vue';
 import { isTyping } from '../../../../commands/keys';
-import { saveFile } from '../../../../commands/save-file';
+import { saveFile } from '../../../../../stage/save-file';
 import { sentence } from '../../../../../core/errors';
 import { bring, type Brought, type Fitted } from '../../../../painter/sheet-files';
 import { PAINT_WORDS } from '../../../../face-words';

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { Download, Plus, SplitSquareHorizontal } from '@lucide/vue';
 import { GRADE_STEP_KINDS, MOST_GRADE_STEPS, type GradeStepKind } from '../../../../../core/document/schema';
 import { leftOut } from '../../../../../core/grade/bake';
-import { saveFile } from '../../../../commands/save-file';
+import { saveFile } from '../../../../../stage/save-file';
 import { sentence } from '../../../../../core/errors';
 import { addStep, gradeFile, gradesOf } from '../../../../commands/grade-commands';
 import { addNew } from '../../../../commands/place-commands';
