@@ -89,6 +89,7 @@ test('renamed, replaced, deleted: what shows the asset follows, or says that it 
   await page.getByRole('button', { name: 'Choose another' }).click();
   await tileOf(page, 'spare.png').click();
   await library(page).getByRole('button', { name: 'Show it on poster' }).click();
+  await expect(library(page)).toBeHidden();
   await expect(page.getByText('its asset was deleted')).toBeHidden();
   await expect.poll(() => shareOf(finder(page), CYAN)).toBeGreaterThan(0.01);
   await saved(page);

@@ -5,6 +5,7 @@ import type { Effect, ObjectId } from '../src/core/document/schema';
 import { newFill } from '../src/core/kinds/objects/fill';
 import { newOccluder } from '../src/core/kinds/objects/occluder';
 import { headAnchor } from '../src/core/kinds/objects/placed';
+import { lamp } from './harness/lamp';
 import { createEffect, saved, seek, serverEffect } from './harness/pages';
 import { objectsOf, open, row, setField } from './harness/place';
 import { expect, test } from './harness/test';
@@ -125,4 +126,19 @@ test('what could go wrong: takes without a face and with lost ones stand on the 
   // At this moment the face has gone, and the bar with it.
   await seek(page, 6.5);
   await expect.poll(async () => (await allOf(page)).get('Lost and found'), { timeout: 60_000 }).toBe(0);
+});
+
+test('what is recorded on a take is played on its tile, on no other', async ({ page }) => {
+  test.slow();
+  const id = await createEffect(page, 'Low lamp', lamp);
+  await open(page, id, 'neutral');
+  await page.getByRole('button', { name: 'Try', exact: true }).click();
+  await page.getByRole('tab', { name: 'Wall of takes' }).click();
+  await expect(tilesOf(page).nth(5)).toHaveAttribute('aria-busy', 'false', { timeout: 90_000 });
+  await seek(page, 1);
+  await page.locator('.finder canvas').click({ position: { x: 60, y: 200 } });
+  await seek(page, 2);
+  await expect
+    .poll(async () => [...(await allOf(page))].filter(([, pink]) => pink > 50).map(([name]) => name))
+    .toEqual(['Turn and mouth']);
 });

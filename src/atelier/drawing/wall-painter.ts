@@ -1,5 +1,6 @@
 /** Draws an effect on several takes, each into a canvas of its own, in one hidden stage. People of a take are made once and kept as long as it is on the wall. */
 import { Player } from '../../core/behave/player';
+import type { Recorded } from '../../core/behave/recorded';
 import type { Effect, SceneId } from '../../core/document/schema';
 import type { ScriptEngine } from '../../core/script/engine';
 import type { Take } from '../../core/takes/take';
@@ -21,6 +22,8 @@ import { whenNothingIsUrgent } from './urgent';
 export interface WallState {
   readonly effect: Effect;
   readonly scene: SceneId | null;
+  /** What the viewer does on a take; the same list as long as it is the same. */
+  readonly recordedOn: (take: Take) => readonly Recorded[];
   readonly people: PeopleDetail;
   /** What is printed on the takes' pictures. */
   readonly pictures: readonly PictureImage[];
@@ -33,7 +36,7 @@ interface Tile {
   readonly picture: TakePicture | ClipPicture;
   /** Plays the effect that was drawn last. */
   player: Player | null;
-  played: readonly [Effect, SceneId | null] | null;
+  played: readonly [Effect, SceneId | null, readonly Recorded[]] | null;
 }
 
 export class WallPainter {
@@ -93,10 +96,15 @@ export class WallPainter {
     return tile;
   }
 
-  private playerOf(tile: Tile, { effect, scene }: WallState, scripts: ScriptEngine | null): Player {
-    if (tile.player && tile.played?.[0] === effect && tile.played[1] === scene) return tile.player;
-    tile.player = new Player(effect, tile.take, { scripts, scene });
-    tile.played = [effect, scene];
+  private playerOf(
+    tile: Tile,
+    { effect, scene, recordedOn }: WallState,
+    scripts: ScriptEngine | null,
+  ): Player {
+    const played = [effect, scene, recordedOn(tile.take)] as const;
+    if (tile.player && played.every((part, i) => part === tile.played?.[i])) return tile.player;
+    tile.player = new Player(effect, tile.take, { scripts, scene, recorded: played[2] });
+    tile.played = played;
     return tile.player;
   }
 

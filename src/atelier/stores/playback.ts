@@ -64,6 +64,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     loadRecorded,
     moment,
     record,
+    recordSpan,
     remove,
     removeGesture,
     clearRecorded,
@@ -198,7 +199,7 @@ export const usePlaybackStore = defineStore('playback', () => {
   /** Where things of the world stand before the camera. */
   const room = (): Room | null => (source.value === 'camera' ? input.room : null);
   const viewer = useViewer({
-    strip: { recorded, moment, record, remove },
+    strip: { recorded, moment, record, recordSpan, remove },
     time: () => time.value,
     source: () => source.value,
     live: () => live,
@@ -357,6 +358,7 @@ export const usePlaybackStore = defineStore('playback', () => {
     preview,
     setControl: viewer.setControl,
     viewerEvent: viewer.event,
+    makeNoise: viewer.makeNoise,
     recording: viewer.recording,
     remove,
     seek,

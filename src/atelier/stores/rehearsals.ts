@@ -169,12 +169,13 @@ export const useRehearsalsStore = defineStore('rehearsals', () => {
 
   /** What the viewer does in words: "2 taps, a drag". */
   const doneWords = computed(() => {
-    const { taps, gestures, events, settings } = marksOf(playback.recorded);
+    const { taps, gestures, noises, events, settings } = marksOf(playback.recorded);
     const some = (count: number, one: string, many: string): string =>
       count === 0 ? '' : count === 1 ? one : `${count} ${many}`;
     const words = [
       some(taps.length, 'a tap', 'taps'),
       some(gestures.length, 'a drag', 'drags'),
+      some(noises.length, 'a noise', 'noises'),
       some(settings.length, 'a control', 'controls'),
       some(events.length, 'a press', 'presses'),
     ]

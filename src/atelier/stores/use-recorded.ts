@@ -43,6 +43,15 @@ export const useRecorded = (effect: () => string | null, take: () => Take, time:
         input,
       ),
     );
+  /** Something begins now and ends after `length`, or with the take, in the place of what was recorded of its kind meanwhile. */
+  const recordSpan = <Input extends ViewerInput>(begins: Input, ends: Input, length: Seconds): void => {
+    const from = moment();
+    const to = Math.min(from + length, stepAt(take().duration - STEP) * STEP);
+    const rest = recorded.value.filter(
+      ({ time: at, input }) => input.kind !== begins.kind || at < from || at > to,
+    );
+    keep(withRecord(withRecord(rest, from, begins), to, ends));
+  };
   const remove = (records: readonly Recorded[]): void =>
     keep(recorded.value.filter((r) => !records.includes(r)));
   const removeGesture = ({ from, to }: Gesture): void =>
@@ -75,6 +84,7 @@ export const useRecorded = (effect: () => string | null, take: () => Take, time:
     loadRecorded,
     moment,
     record,
+    recordSpan,
     remove,
     removeGesture,
     clearRecorded,

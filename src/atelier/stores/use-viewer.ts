@@ -4,7 +4,7 @@ import { recordedOf, stepAt, type Recorded, type ViewerInput } from '../../core/
 import type { ControlId, ViewerEvent } from '../../core/document/schema';
 import type { Room } from '../../core/placing/room';
 import type { Finger, View } from '../../core/program/inputs';
-import type { Seconds } from '../../core/units';
+import type { Seconds, Unit } from '../../core/units';
 import type { LiveRuntime } from '../../tracker/live-runtime';
 
 export interface ViewerOf {
@@ -13,6 +13,7 @@ export interface ViewerOf {
     readonly recorded: Readonly<Ref<readonly Recorded[]>>;
     moment(): Seconds;
     record(input: ViewerInput, replaces?: (record: Recorded) => boolean): void;
+    recordSpan(begins: ViewerInput, ends: ViewerInput, length: Seconds): void;
     remove(records: readonly Recorded[]): void;
   };
   readonly time: () => Seconds;
@@ -23,6 +24,10 @@ export interface ViewerOf {
   /** To the other camera; the effect is told when its picture is there. */
   readonly flip: () => void;
 }
+
+/** How loud a noise is, and how long. */
+const LOUD: Unit = 0.9;
+const NOISE: Seconds = 1;
 
 export const useViewer = ({ strip, time, source, live, room, flip }: ViewerOf) => {
   /** A tap on the picture; `view` is what of the camera is seen. The one that puts the effect down in the room is none of the effect's. */
@@ -74,5 +79,10 @@ export const useViewer = ({ strip, time, source, live, room, flip }: ViewerOf) =
     if (what === 'cameraFlips' && source() === 'camera') return flip();
     live()?.event(what);
   };
-  return { tap, touch, beginTouch, setControl, recording, stopRecording, event };
+  /** It is loud around the viewer for a moment. On a camera the microphone hears what is so. */
+  const makeNoise = (): void => {
+    if (source() !== 'take') return;
+    strip.recordSpan({ kind: 'noise', level: LOUD }, { kind: 'noise', level: 0 }, NOISE);
+  };
+  return { makeNoise, tap, touch, beginTouch, setControl, recording, stopRecording, event };
 };

@@ -52,6 +52,24 @@ describe('records on a take', () => {
   });
 });
 
+test('noise is heard from its record to the next, over what the take sounds, both ways through time', () => {
+  const quiet = {
+    ...FIRST_TAKE,
+    frameAt: (time: number) => ({ ...FIRST_TAKE.frameAt(time), loudness: 0.2 }),
+  };
+  const recorded: Recorded[] = [
+    { time: 2, input: { kind: 'noise', level: 0.9 } },
+    { time: 3, input: { kind: 'noise', level: 0 } },
+  ];
+  const listening = effectOf([cueOf('loud', [[{ kind: 'hide' }]], { fires: 'each' } as never)]);
+  const player = new Player(listening, quiet, { recorded });
+  const heard = (time: number): number =>
+    player.at(time).signal({ kind: 'loudness' }, quiet.frameAt(time), {}) as number;
+  const seen = (time: number): boolean => player.at(time).values(0).visible;
+  expect([1.9, 2, 2.9, 3, 1.9].map(heard)).toEqual([0.2, 0.9, 0.9, 0.2, 0.2]);
+  expect([1.9, 2.1, 1.9].map(seen)).toEqual([true, false, true]);
+});
+
 describe('a player that goes on from another', () => {
   test('what is recorded now is seen without running again what was before', () => {
     const { take, steps } = counted();

@@ -7,7 +7,7 @@ import type { ScriptEngine } from '../script/engine';
 import type { Take } from '../takes/take';
 import { withColours, type TakeColours } from '../takes/take-colours';
 import type { TrackFrame } from '../tracking/track-frame';
-import { STEP, STEPS_PER_SECOND, type Seconds } from '../units';
+import { STEP, STEPS_PER_SECOND, type Seconds, type Unit } from '../units';
 import { compile, type Program } from '../program/program';
 import { recordedOf, stepAt, type InputKind, type InputOf, type Recorded } from './recorded';
 import { Runtime, type Snapshot } from './runtime';
@@ -71,6 +71,7 @@ export class Player {
   private readonly snapshots: Snapshot[] = [];
   private readonly recordedAt: ReadonlyMap<number, readonly Recorded[]>;
   private readonly fingers: readonly { readonly step: number; readonly fingers: readonly Finger[] }[];
+  private readonly noises: readonly { readonly step: number; readonly level: Unit }[];
 
   constructor(
     effect: Effect,
@@ -95,6 +96,10 @@ export class Player {
     this.fingers = recordedOf(recorded, 'fingers').map(({ time, input }) => ({
       step: stepAt(time),
       fingers: input.fingers,
+    }));
+    this.noises = recordedOf(recorded, 'noise').map(({ time, input }) => ({
+      step: stepAt(time),
+      level: input.level,
     }));
     this.snapshots.push(this.runtime.save());
     if (
@@ -136,7 +141,8 @@ export class Player {
   private inputsAt(step: number, frame: TrackFrame): Inputs {
     const now = this.recordedAt.get(step) ?? [];
     const fingers = this.fingers.findLast((t) => t.step <= step)?.fingers ?? [];
-    const loudness = heardOn(frame);
+    const noise = this.noises.findLast((n) => n.step <= step)?.level ?? 0;
+    const loudness = Math.max(heardOn(frame), noise);
     if (now.length === 0 && fingers.length === 0 && loudness === 0) return NO_INPUTS;
     const of = <Kind extends InputKind>(kind: Kind): InputOf<Kind>[] =>
       recordedOf(now, kind).map((r) => r.input);

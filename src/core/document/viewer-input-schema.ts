@@ -15,6 +15,8 @@ export const viewerInputSchema = z.discriminatedUnion('kind', [
   }),
   /** A control is brought to a value. */
   z.strictObject({ kind: z.literal('control'), control: controlIdSchema, value: z.number() }),
+  /** How loud it is around the viewer from this moment on, until the next such record; over what the take sounds. */
+  z.strictObject({ kind: z.literal('noise'), level: z.number().min(0).max(1) }),
   /** Something is done with the camera application. */
   z.strictObject({ kind: z.literal('event'), event: z.enum(VIEWER_EVENTS) }),
 ]);

@@ -54,9 +54,11 @@ const asker = computed(() => {
     : null;
 });
 const showThere = (): void => {
-  if (!asker.value) return;
-  effectStore.edit(showOn(effectStore.effect, asker.value.id, props.asset));
-  desk.selected = asker.value.id;
+  // Once it shows this asset, it asks no more.
+  const id = asker.value?.id;
+  if (id === undefined) return;
+  effectStore.edit(showOn(effectStore.effect, id, props.asset));
+  desk.selected = id;
   desk.closeLibrary();
 };
 const rename = (text: string): void => {

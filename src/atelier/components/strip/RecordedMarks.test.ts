@@ -42,6 +42,38 @@ test('each kind stands where it was done, and is removed when it is pressed', as
   marks.unmount();
 });
 
+test('noise lasts a second, or to the end of the take; a new one takes the place of what it falls on; it is moved and removed as one', async () => {
+  const { playback, marks } = open();
+  playback.seek(1);
+  playback.makeNoise();
+  playback.seek(1.5);
+  playback.makeNoise();
+  await marks.vm.$nextTick();
+  const levels = () =>
+    playback.recorded.map(({ time, input }) => [
+      Number(time.toFixed(2)),
+      input.kind === 'noise' ? input.level : null,
+    ]);
+  // It was loud already: what is one noise is one mark.
+  expect(levels()).toEqual([
+    [1, 0.9],
+    [1.5, 0.9],
+    [2.5, 0],
+  ]);
+  expect(marks.findAll('button').map((b) => b.attributes('title'))).toEqual([
+    'Noise at 1.00 s. Drag to move, click to remove',
+  ]);
+  expect(marks.find('.noise').attributes('style')).toMatch(/left: 118px; width: 150px/);
+  await marks.find('.noise').trigger('keydown', { key: 'ArrowRight' });
+  expect(levels().map(([time]) => time)).toEqual([1.1, 1.6, 2.6]);
+  await press(/^Recorded noise/);
+  expect(playback.recorded).toEqual([]);
+  playback.seek(playback.take.duration - 0.2);
+  playback.makeNoise();
+  expect(levels().at(-1)![0]).toBeLessThan(playback.take.duration);
+  marks.unmount();
+});
+
 test('a slider that was dragged is one mark, removed with all it was set to on the way', async () => {
   const { playback, marks } = open();
   for (const [time, value] of [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /**
- * What the viewer did on the take, where it was done: taps, drags, controls, the camera application. Each is dragged along the strip, or moved with the arrow
+ * What the viewer did on the take, where it was done: taps, drags, noise, controls, the camera application. Each is dragged along the strip, or moved with the arrow
  * keys; pressed, it is removed.
  */
 import { computed, ref } from 'vue';
@@ -23,7 +23,7 @@ const EVENT_MARKS = { recordStarts: '●', recordStops: '■', photo: '◎', cam
 const marks = computed(() => marksOf(playback.recorded));
 interface Mark {
   readonly key: string;
-  readonly kind: 'tap' | 'gesture' | 'event';
+  readonly kind: 'tap' | 'gesture' | 'noise' | 'event';
   readonly from: Seconds;
   readonly to: Seconds;
   readonly words: string;
@@ -32,8 +32,9 @@ interface Mark {
   readonly records: readonly Recorded[];
 }
 const shown = computed((): Mark[] => {
-  const { taps, gestures, events, settings } = marks.value;
+  const { taps, gestures, noises, events, settings } = marks.value;
   const fingers = recordedOf(playback.recorded, 'fingers');
+  const loud = recordedOf(playback.recorded, 'noise');
   const at = (time: Seconds) => ({ from: time, to: time });
   return [
     ...taps.map((tap, i): Mark => ({
@@ -43,6 +44,10 @@ const shown = computed((): Mark[] => {
     ...gestures.map(({ from, to }, i): Mark => ({
       ...{ key: `g${i}`, kind: 'gesture', from, to, words: 'drag', title: 'Drag', sign: '' },
       records: fingers.filter((r) => r.time >= from && r.time <= to),
+    })),
+    ...noises.map(({ from, to }, i): Mark => ({
+      ...{ key: `n${i}`, kind: 'noise', from, to, words: 'noise', title: 'Noise', sign: '' },
+      records: loud.filter((r) => r.time >= from && r.time <= to),
     })),
     ...events.map((record, i): Mark => ({
       ...{ key: `e${i}`, kind: 'event', ...at(record.time), sign: EVENT_MARKS[record.input.event] },
@@ -106,7 +111,9 @@ const press = ({ records, kind, from, to }: Mark): void => {
     type="button"
     :style="{
       left: `${at(mark.from) + (dragged === mark.key ? by : 0)}px`,
-      ...(mark.kind === 'gesture' ? { width: `${Math.max(10, at(mark.to) - at(mark.from))}px` } : {}),
+      ...(mark.kind === 'gesture' || mark.kind === 'noise'
+        ? { width: `${Math.max(10, at(mark.to) - at(mark.from))}px` }
+        : {}),
     }"
     :aria-label="`Recorded ${mark.words} at ${mark.from.toFixed(2)} seconds; arrow keys move it, press to remove`"
     :title="`${mark.title} at ${mark.from.toFixed(2)} s. Drag to move, click to remove`"
@@ -145,6 +152,17 @@ const press = ({ records, kind, from, to }: Mark): void => {
   border: 2px solid var(--sheet);
   border-radius: 5px;
   background: var(--madder);
+  cursor: pointer;
+}
+/* Loud and quiet by turns. */
+.noise {
+  position: absolute;
+  top: 84px;
+  height: 12px;
+  padding: 0;
+  border: 2px solid var(--sheet);
+  border-radius: 3px;
+  background: repeating-linear-gradient(90deg, var(--madder) 0 2px, transparent 2px 4px);
   cursor: pointer;
 }
 .tap {

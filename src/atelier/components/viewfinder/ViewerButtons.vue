@@ -1,10 +1,15 @@
 <script setup lang="ts">
-/** What a viewer can do with a camera application: record, take a photo, flip the camera. It is recorded on the strip. */
-import { Aperture, Circle, Square, SwitchCamera } from '@lucide/vue';
+/** What a viewer can do with a camera application: record, take a photo, flip the camera; and be loud, where the effect listens. It is recorded on the strip. */
+import { computed } from 'vue';
+import { Aperture, Circle, Square, SwitchCamera, Volume2 } from '@lucide/vue';
+import { requirementsOf } from '../../../core/requirements/requirements';
+import { useEffectStore } from '../../stores/effect';
 import { usePlaybackStore } from '../../stores/playback';
 import RoundButton from './RoundButton.vue';
 
 const playback = usePlaybackStore();
+const effectStore = useEffectStore();
+const listens = computed(() => playback.source === 'take' && requirementsOf(effectStore.effect).microphone);
 </script>
 
 <template>
@@ -34,6 +39,14 @@ const playback = usePlaybackStore();
       @click="playback.viewerEvent('cameraFlips')"
     >
       <SwitchCamera :size="14" />
+    </RoundButton>
+    <RoundButton
+      v-if="listens"
+      label="It is loud around the viewer"
+      hint="It is loud around the viewer for a second from now on"
+      @click="playback.makeNoise()"
+    >
+      <Volume2 :size="14" />
     </RoundButton>
   </div>
 </template>

@@ -38,8 +38,8 @@ const about = ({ records, take, length }: ViewerPerformance): string => {
   <section class="performances" aria-label="Performances">
     <h2>What viewers do</h2>
     <p v-if="rehearsals.performances.length === 0 && rehearsals.doneNow === 0" class="soft">
-      Taps, drags, pinches, controls, photos and recordings are recorded on the strip as you do them. Kept
-      under a name, they can be played on any take.
+      Taps, drags, pinches, noise, controls, photos and recordings are recorded on the strip as you do them.
+      Kept under a name, they can be played on any take.
     </p>
     <div v-for="performance in rehearsals.performances" :key="performance.id" class="row one">
       <span class="grow"

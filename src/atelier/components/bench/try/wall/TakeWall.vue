@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** The effect on several takes at once, playing in step with the strip. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import type { Recorded } from '../../../../../core/behave/recorded';
 import { LEAST_TILES } from '../../../../../core/takes/library/wall-sets';
 import type { Take } from '../../../../../core/takes/take';
 import { pictureKeys } from '../../../../../tracker/camera-needs';
 import { WallPainter } from '../../../../drawing/wall-painter';
 import { WallRounds } from '../../../../drawing/wall-rounds';
+import { keptRecorded } from '../../../../saving/kept-tries';
 import { useAssetsStore } from '../../../../stores/assets';
 import { useDeskStore } from '../../../../stores/desk';
 import { useEffectStore } from '../../../../stores/effect';
@@ -58,7 +60,21 @@ let underWay: Take | null = null;
 const isSlow = computed(() => pace.value !== null && pace.value > IN_TURNS);
 
 const painter = new WallPainter(useAssetsStore().source);
+/** What is recorded on the other takes is not changed meanwhile. */
+const recordedElsewhere = new Map<string, readonly Recorded[]>();
+watch([() => effectStore.id, () => playback.take.id], () => recordedElsewhere.clear());
+const recordedOn = computed(() => {
+  const { take: shown } = playback;
+  const played = playback.options.recorded;
+  return (take: Take): readonly Recorded[] => {
+    if (take.id === shown.id) return played;
+    const kept = recordedElsewhere.get(take.id) ?? (effectStore.id ? keptRecorded(effectStore.id, take) : []);
+    recordedElsewhere.set(take.id, kept);
+    return kept;
+  };
+});
 const state = computed(() => ({
+  recordedOn: recordedOn.value,
   effect: effectStore.shown,
   scene: playback.options.scene,
   people: desk.people,
