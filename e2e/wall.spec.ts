@@ -5,6 +5,7 @@ import type { Effect, ObjectId } from '../src/core/document/schema';
 import { newFill } from '../src/core/kinds/objects/fill';
 import { newOccluder } from '../src/core/kinds/objects/occluder';
 import { headAnchor } from '../src/core/kinds/objects/placed';
+import { FIRST_TAKE } from '../src/core/takes/library';
 import { lamp } from './harness/lamp';
 import { createEffect, saved, seek, serverEffect } from './harness/pages';
 import { objectsOf, open, row, setField } from './harness/place';
@@ -131,7 +132,7 @@ test('what could go wrong: takes without a face and with lost ones stand on the 
 test('what is recorded on a take is played on its tile, on no other', async ({ page }) => {
   test.slow();
   const id = await createEffect(page, 'Low lamp', lamp);
-  await open(page, id, 'neutral');
+  await open(page, id, FIRST_TAKE.id);
   await page.getByRole('button', { name: 'Try', exact: true }).click();
   await page.getByRole('tab', { name: 'Wall of takes' }).click();
   await expect(tilesOf(page).nth(5)).toHaveAttribute('aria-busy', 'false', { timeout: 90_000 });
