@@ -140,7 +140,11 @@ test('a photo, a video and a loop hold what was seen, as large and as long as it
   const photo = sharp(await savedBy(page, 'Save as PNG'));
   expect(await photo.metadata()).toMatchObject({ width, height });
   expect(await pinkIn(photo)).toBeGreaterThan(0.003);
-  await sheet.getByRole('button', { name: 'Close' }).click();
+  // By the keyboard: nothing beneath is reached, and Escape goes back to where one was.
+  await expect(page.locator('#controls')).toHaveJSProperty('inert', true);
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Photo' })).toBeFocused();
 
   // A loop: pictures of four seconds, for ever.
   await page.getByRole('button', { name: 'Loop', exact: true }).click();

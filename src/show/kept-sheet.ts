@@ -50,14 +50,22 @@ const shownOf = ({ kind }: Kept, url: string): HTMLElement => {
 const open = (kept: Kept): void => {
   const sheet = element('kept');
   const url = URL.createObjectURL(kept.preview);
+  // What lies beneath is neither pressed nor read meanwhile.
+  const beneath = element('controls');
+  const before = document.activeElement;
   const shut = (): void => {
     sheet.hidden = true;
+    sheet.onkeydown = null;
     sheet.replaceChildren();
     URL.revokeObjectURL(url);
+    beneath.inert = false;
+    if (before instanceof HTMLElement) before.focus();
   };
   const buttons = document.createElement('div');
   buttons.className = 'buttons';
-  buttons.append(...kept.choices.map(choiceButton));
+  const ways = kept.choices.map(choiceButton);
+  ways[0]!.className = 'primary';
+  buttons.append(...ways);
   // Whether it is taken is known once the file is there.
   if (typeof navigator.share === 'function')
     buttons.append(
@@ -71,7 +79,9 @@ const open = (kept: Kept): void => {
   const close = button('Close', shut);
   buttons.append(close);
   sheet.replaceChildren(shownOf(kept, url), buttons);
+  sheet.onkeydown = ({ key }) => key === 'Escape' && shut();
   sheet.hidden = false;
+  beneath.inert = true;
   close.focus();
 };
 
