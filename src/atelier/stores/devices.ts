@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { CLASSES, PHONE_CLASSES, type PhoneClass } from '../../core/devices/classes';
-import { coversOf, coversOver, shareOff, type Cover } from '../../core/devices/covered';
+import { coversOf, coversOver, isGround, shareOff, type Cover } from '../../core/devices/covered';
 import { drawnPixels, estimate, type Estimate } from '../../core/devices/estimate';
 import { observe, surenessOf, type Observed, type Sureness } from '../../core/devices/judge';
 import { loadOf } from '../../core/devices/load';
@@ -45,6 +45,7 @@ export const useDevicesStore = defineStore('devices', () => {
   const things = shallowRef<readonly OnScreen[]>([]);
   const findings = computed((): Finding[] =>
     things.value
+      .filter(({ rect }) => !isGround(rect, shape.value))
       .map((thing) => ({
         thing,
         covers: coversOver(thing.rect, covers.value),

@@ -41,9 +41,25 @@ export const appButtons = ({ width, height, safe }: HeldScreen): readonly Cover[
   ];
 };
 
-/** All that lies over the picture. */
+/** Of the square around a rounded corner, the share of its side that is nowhere seen along the diagonal. */
+const CUT_OFF = 1 - Math.SQRT1_2;
+const cornersOf = ({ width, height, corners }: HeldScreen): readonly Cover[] => {
+  const side = corners * CUT_OFF;
+  if (side < 1) return [];
+  return (['top left', 'top right', 'bottom left', 'bottom right'] as const).map((where) => ({
+    what: 'corner',
+    name: `the round corner at the ${where}`,
+    left: where.endsWith('left') ? 0 : width - side,
+    top: where.startsWith('top') ? 0 : height - side,
+    width: side,
+    height: side,
+  }));
+};
+
+/** All that lies over the picture, or takes of it. */
 export const coversOf = (screen: HeldScreen, withApp: boolean): readonly Cover[] => [
   ...screen.cut.map((cut): Cover => ({ ...cut, name: CUT_NAMES[cut.what] })),
+  ...cornersOf(screen),
   ...(withApp ? appButtons(screen) : []),
 ];
 
@@ -63,6 +79,12 @@ export const coversOver = (thing: Rect, covers: readonly Cover[]): readonly Cove
     .sort((a, b) => b.share - a.share)
     .map(({ cover }) => cover);
 };
+
+/** So much of the screen is covered by what is meant to lie under everything: a frame, a tint. */
+const GROUND = 0.6;
+/** Fills the screen: it is no fault of it to lie under something, or to reach beyond the edge. */
+export const isGround = (thing: Rect, { width, height }: Pick<HeldScreen, 'width' | 'height'>): boolean =>
+  overlap(thing, { left: 0, top: 0, width, height }) >= GROUND * width * height;
 
 /** What of a thing lies off the screen, as a share of it. */
 export const shareOff = (thing: Rect, { width, height }: Pick<HeldScreen, 'width' | 'height'>): number => {

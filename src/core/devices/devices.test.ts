@@ -11,7 +11,7 @@ import { newRetouch } from '../kinds/objects/retouch';
 import { FOREHEAD } from '../kinds/objects/placed';
 import type { PhoneReport } from '../contract/try-contract';
 import { CLASSES, PHONE_CLASSES } from './classes';
-import { appButtons, coversOf, coversOver, overlap, shareOff, wayClear } from './covered';
+import { appButtons, coversOf, coversOver, isGround, overlap, shareOff, wayClear } from './covered';
 import { drawnPixels, estimate, MOST_DRAWN_HEIGHT } from './estimate';
 import { observe, surenessOf, UNSURE } from './judge';
 import { costOfObject } from './kind-costs';
@@ -71,6 +71,22 @@ describe('what lies under something', () => {
       'notch',
     ]);
     expect(coversOver({ left: 60, top: 300, width: 200, height: 100 }, covers)).toEqual([]);
+  });
+
+  test('what lies in a round corner is told of; where the corner is square nothing is', () => {
+    const inCorner = { left: 372, top: 826, width: 18, height: 18 };
+    expect(coversOver(inCorner, covers).map((c) => c.name)).toEqual(['the round corner at the bottom right']);
+    // A corner of 46 takes less than 14 of both sides.
+    expect(coversOver({ left: 330, top: 780, width: 46, height: 46 }, coversOf(screen, false))).toEqual([]);
+    const laptop = SCREENS.find((s) => s.corners === 0)!;
+    expect(coversOf(laptop, false)).toEqual([]);
+  });
+
+  test('a frame or a tint of the whole screen is meant to lie under everything; a sign as wide as it is not', () => {
+    expect(isGround({ left: -20, top: -20, width: 430, height: 884 }, screen)).toBe(true);
+    expect(isGround({ left: 0, top: 0, width: 390, height: 120 }, screen)).toBe(false);
+    // Only what is on the screen counts.
+    expect(isGround({ left: 300, top: 0, width: 9000, height: 844 }, screen)).toBe(false);
   });
 
   test('the way clear is clear, on the safe part of the screen, and no other as short is', () => {

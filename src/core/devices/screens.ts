@@ -66,9 +66,9 @@ export const SCREENS: readonly Screen[] = [
     safe: { ...NONE, top: 48, bottom: 24 },
   },
   {
-    id: 'pill-phone',
+    id: 'large-phone',
     name: 'Large phone',
-    about: 'Large, an island of sensors',
+    about: 'Large, sensors below its edge',
     width: 430,
     height: 932,
     density: 3,

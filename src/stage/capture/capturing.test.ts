@@ -103,9 +103,15 @@ describe('what is taken off a canvas', () => {
     expect(() => capturing.drawn(1)).not.toThrow();
   });
 
-  test('a browser that cannot record says so', () => {
-    const still = { ...canvas, captureStream: () => ({ addTrack: () => {} }) } as never;
-    expect(() => new Capturing(still).startVideo()).toThrow(/cannot record/);
+  test('a browser that cannot record says so, and lets go of the canvas', () => {
+    const stop = jest.fn();
+    const stream = { addTrack: () => {}, getVideoTracks: () => [{ stop }] };
+    const still = { ...canvas, captureStream: () => stream } as never;
+    const capturing = new Capturing(still);
+    expect(() => capturing.startVideo()).toThrow(/cannot record/);
+    // The canvas is not copied for nobody.
+    expect(stop).toHaveBeenCalledTimes(1);
+    expect(capturing.isRecording).toBe(false);
   });
 });
 

@@ -27,13 +27,19 @@ interface Loop {
   readonly onProgress: (share: number) => void;
 }
 
+/** Else the canvas is copied at every picture for nobody. What is heard is heard on. */
+const letGo = (tracks: readonly MediaStreamTrack[]): void => {
+  for (const track of tracks) track.stop();
+};
+
 const cancelled = (): IconiaError =>
   new IconiaError('capture.cancelled', 'The picture was not taken: what it shows is closed.');
 
 export class Capturing {
   private photos: Waiting[] = [];
   private loop: Loop | null = null;
-  private recorder: FilmRecorder | null = null;
+  private video: { readonly recorder: FilmRecorder; readonly picture: readonly MediaStreamTrack[] } | null =
+    null;
 
   /** `sound` is what is heard, where something is. */
   constructor(
@@ -42,7 +48,7 @@ export class Capturing {
   ) {}
 
   get isRecording(): boolean {
-    return this.recorder !== null;
+    return this.video !== null;
   }
   /** A picture is waited for. */
   get isWaiting(): boolean {
@@ -69,13 +75,22 @@ export class Capturing {
   /** Begins a recording. Throws `film.unrecordable`. */
   startVideo(): void {
     const stream = this.canvas.captureStream(VIDEO_RATE);
-    for (const track of this.sound()?.getAudioTracks() ?? []) stream.addTrack(track);
-    this.recorder = new FilmRecorder(stream);
+    const picture = stream.getVideoTracks();
+    try {
+      for (const track of this.sound()?.getAudioTracks() ?? []) stream.addTrack(track);
+      this.video = { recorder: new FilmRecorder(stream), picture };
+    } catch (error) {
+      letGo(picture);
+      throw error;
+    }
   }
   async stopVideo(): Promise<Blob | null> {
-    const { recorder } = this;
-    this.recorder = null;
-    return recorder ? recorder.finish() : null;
+    const { video } = this;
+    this.video = null;
+    if (!video) return null;
+    const film = await video.recorder.finish();
+    letGo(video.picture);
+    return film;
   }
 
   /** Pictures from now on, for `LOOP_LENGTH`. Rejects with `capture.cancelled` when it is dropped or aborted. */

@@ -142,6 +142,8 @@ export class EffectSounds {
   stream(too?: HTMLMediaElement): MediaStream {
     this.context ??= new AudioContext();
     this.tap ??= this.context.createMediaStreamDestination();
+    // It may have been made before anything was pressed.
+    void this.context.resume();
     const out = this.outOf(this.context);
     out.connect(this.tap);
     // An element can be led through here once.

@@ -36,11 +36,13 @@ const isRound = (name: string): boolean => name === 'the record button' || name.
       :width="cover.width"
       :height="cover.height"
       :rx="
-        cover.what === 'notch'
-          ? Math.min(16, cover.height / 2)
-          : isRound(cover.name) || cover.what !== 'button'
-            ? Math.min(cover.width, cover.height) / 2
-            : 12
+        cover.what === 'corner'
+          ? 0
+          : cover.what === 'notch'
+            ? Math.min(16, cover.height / 2)
+            : isRound(cover.name) || cover.what !== 'button'
+              ? Math.min(cover.width, cover.height) / 2
+              : 12
       "
       :stroke-width="2 / scale"
     />
@@ -69,6 +71,9 @@ const isRound = (name: string): boolean => name === 'the record button' || name.
 .button {
   fill: #1d232780;
   stroke: #ffffffa0;
+}
+.corner {
+  fill: none;
 }
 .under {
   stroke: #e2574c;

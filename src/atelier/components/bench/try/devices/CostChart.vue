@@ -59,9 +59,12 @@ const advice = computed(() => {
   }
   return [...said].map(([words, names]) => ({ words, names: names.join(', ') }));
 });
-const select = (row: (typeof rows.value)[number]): void => {
-  if (row.part.of === 'object') desk.selected = row.part.object;
-  else if (row.part.of === 'asset') desk.openLibrary();
+type Row = (typeof rows.value)[number];
+/** One can go to it. */
+const isThing = ({ part }: Row): boolean => part.of === 'object' || part.of === 'asset';
+const select = ({ part }: Row): void => {
+  if (part.of === 'object') desk.selected = part.object;
+  else if (part.of === 'asset') desk.openLibrary({ asset: part.asset });
 };
 </script>
 
@@ -72,15 +75,18 @@ const select = (row: (typeof rows.value)[number]): void => {
       <a-segmented v-model:value="by" size="small" :options="BY" aria-label="Costs by" />
     </div>
     <div ref="box">
-      <svg :width="width" :height="rows.length * ROW" role="list" aria-label="Costs">
+      <svg :width="width" :height="rows.length * ROW" role="group" aria-label="Costs">
         <g
           v-for="row in rows"
           :key="row.key"
-          role="listitem"
+          :role="isThing(row) ? 'button' : 'img'"
+          :tabindex="isThing(row) ? 0 : undefined"
           :aria-label="`${row.name}: ${row.words}`"
           :transform="`translate(0 ${down(row.key) ?? 0})`"
-          :class="{ act: row.part.of === 'object' || row.part.of === 'asset' }"
+          :class="{ act: isThing(row) }"
           @click="select(row)"
+          @keydown.enter="select(row)"
+          @keydown.space.prevent="select(row)"
         >
           <rect class="hit" :width="width" :height="down.bandwidth()" />
           <text class="name" :y="down.bandwidth() / 2">
@@ -126,6 +132,9 @@ text {
 }
 .act {
   cursor: pointer;
+}
+.act:focus-visible {
+  outline: 2px solid var(--accent);
 }
 .act:hover .name {
   text-decoration: underline;
