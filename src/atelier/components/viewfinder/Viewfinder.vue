@@ -5,11 +5,9 @@ import { ALL_ABILITIES } from '../../../stage/abilities/all';
 import { photographOf } from '../../../stage/face-photograph';
 import { Stage } from '../../../stage/stage';
 import type { EffectObject } from '../../../core/document/schema';
-import type { Detail } from '../../../stage/take-picture';
 import { FirstPicture } from '../../drawing/first-picture';
 import { FrameLoop } from '../../drawing/frame-loop';
 import { Redraw } from '../../drawing/redraw';
-import { AdaptiveDetail } from './adaptive-detail';
 import { useFinderPaint } from './use-finder-paint';
 import { useFinderPointing } from './use-finder-pointing';
 import { useFinderPointers } from './use-finder-pointers';
@@ -22,17 +20,20 @@ import { usePlaybackStore } from '../../stores/playback';
 import { useSeenCutoutsStore } from '../../stores/seen-cutouts';
 import { usePainterStore } from '../../stores/painter';
 import { usePrintsStore } from '../../stores/prints';
+import FinderCaption from './FinderCaption.vue';
 import GraphicsNotice from './GraphicsNotice.vue';
 import LighterNote from './LighterNote.vue';
 import CompareLine from './CompareLine.vue';
 import CorrectionHandles from './CorrectionHandles.vue';
 import ViewerButtons from './ViewerButtons.vue';
 import TakeMenu from '../takes/TakeMenu.vue';
+import BrushRings from './BrushRings.vue';
 import CloseUpButtons from './CloseUpButtons.vue';
 import { useCloseUp } from './use-close-up';
 import DeviceCovers from './DeviceCovers.vue';
 import { useDeviceView } from './use-device-view';
 import { useFinderCapture } from './use-finder-capture';
+import { useFinderDetail } from './use-finder-detail';
 import { useFinderHandles } from './use-finder-handles';
 import { useFinderOverlay } from './use-finder-overlay';
 import { useFinderPicture } from './use-finder-picture';
@@ -57,14 +58,11 @@ const lost = ref(false);
 
 let drawing: Stage | null = null;
 const redraw = new Redraw(() => assets.stores.arrivals.count);
-/** Lowered while playing on a machine that cannot keep up; seen from nearby it is drawn finer, up to twice as fine. */
-const adaptive = new AdaptiveDetail(
-  'full',
-  () => Math.min(devicePixelRatio, 2) * Math.min(2, Math.max(1, desk.finder.zoom)),
+const fineness = useFinderDetail(
+  () => applySize(),
+  () => needsDraw(),
 );
-/** How much of the take is drawn; lowered before the picture is. */
-const detail = ref<Detail>('full');
-const share = ref(1);
+const { detail } = fineness;
 
 const frame = ref<HTMLElement | null>(null);
 const sheet = ref<HTMLElement | null>(null);
@@ -128,7 +126,7 @@ const capture = useFinderCapture({
 const opening = computed(() => (desk.finder.large ? fitting.room.value : size.value));
 const applySize = (): void => {
   const { width, height } = size.value;
-  if (drawing && width > 0) drawing.setSize(width, height, capture.density(adaptive.density));
+  if (drawing && width > 0) drawing.setSize(width, height, capture.density(fineness.density()));
   needsDraw();
 };
 const draw = (): void => {
@@ -173,24 +171,11 @@ const first = new FirstPicture({
   again: needsDraw,
 });
 
-/** Draws the take with less, then smaller, while it plays on a machine that cannot keep up. */
-const adapt = (elapsed: number): void => {
-  const camera = playback.source === 'camera';
-  const change = adaptive.step({ elapsed, moving: playback.playing || camera, camera });
-  if (change === 'detail') {
-    detail.value = adaptive.detail;
-    needsDraw();
-  } else if (change === 'density') {
-    share.value = adaptive.share;
-    applySize();
-  }
-};
-
 /** A take that stands still and is drawn needs no more frames. */
 const loop = new FrameLoop((passed) => {
   const elapsed = Math.min(0.5, passed);
   playback.advance(elapsed);
-  adapt(elapsed);
+  fineness.step(elapsed);
   if (playback.source === 'tracked') {
     playback.now();
     if (performance.now() - drawnAt > TRACKED_PACE) needsDraw();
@@ -210,7 +195,7 @@ onMounted(() => {
     return;
   }
   handles.start(drawing);
-  detail.value = adaptive.detail = drawing.isSoftware ? 'plain' : 'full';
+  fineness.begin(drawing.isSoftware);
   picture.show();
   canvas.value!.addEventListener('webglcontextlost', () => (lost.value = true));
   canvas.value!.addEventListener('webglcontextrestored', () => {
@@ -272,13 +257,6 @@ const pointers = useFinderPointers({
   view: () => (drawing?.drawn ? drawing.viewOf(drawing.drawn.here.frame) : null),
 });
 const close = useCloseUp({ element: frame, window: opening, sheet: size, viewers: movable });
-watch(
-  () => desk.finder.zoom,
-  () => {
-    adaptive.restore();
-    applySize();
-  },
-);
 const wheel = (event: WheelEvent): void => {
   if (!close.onWheel(event)) pointers.onWheel(event);
 };
@@ -297,7 +275,13 @@ const { under, comeClose } = useFinderPointing({
   busy: () => tapping.value || painting.value,
 });
 defineExpose({ under });
-const { label, caption, lighter } = useFinderWords(detail, share);
+const hint = computed(() => {
+  if (!tapping.value || playback.source !== 'take' || device.aspect.value !== null) return null;
+  return movable.value
+    ? 'Drags are recorded; the wheel pinches, Shift twists'
+    : 'Taps are recorded on the strip';
+});
+const { label, caption, lighter } = useFinderWords(detail, fineness.share);
 </script>
 
 <template>
@@ -342,15 +326,7 @@ const { label, caption, lighter } = useFinderWords(detail, share);
           :value="desk.style.compareLine!"
           @change="(to) => (desk.style.compareLine = to)"
         />
-        <svg
-          v-if="painting && brush.rings.value.length > 0"
-          class="rings"
-          viewBox="0 0 1 1"
-          preserveAspectRatio="none"
-          aria-hidden="true"
-        >
-          <path v-for="(ring, i) in brush.rings.value" :key="i" :d="ring" :class="{ other: i > 0 }" />
-        </svg>
+        <BrushRings v-if="painting && brush.rings.value.length > 0" :rings="brush.rings.value" />
         <DeviceCovers v-if="device.aspect.value !== null" :width="size.width" />
         <CorrectionHandles v-if="correcting.on" :view-aspect="size.width / size.height" />
       </div>
@@ -361,38 +337,13 @@ const { label, caption, lighter } = useFinderWords(detail, share);
       <CloseUpButtons v-if="device.aspect.value === null" />
       <LighterNote v-if="lighter && device.aspect.value === null" :words="lighter" />
       <ViewerButtons v-if="tapping && device.aspect.value === null" />
-      <div v-if="caption" class="caption" role="status">{{ caption }}</div>
-      <div
-        v-else-if="tapping && playback.source === 'take' && device.aspect.value === null"
-        class="caption quiet"
-      >
-        {{
-          movable ? 'Drags are recorded; the wheel pinches, Shift twists' : 'Taps are recorded on the strip'
-        }}
-      </div>
+      <FinderCaption :said="caption" :hint="hint" />
       <GraphicsNotice :failure="failure" :lost="lost" />
     </div>
   </section>
 </template>
 
 <style scoped>
-.rings {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
-.rings path {
-  fill: none;
-  stroke: #fff;
-  stroke-width: 1.4;
-  vector-effect: non-scaling-stroke;
-  filter: drop-shadow(0 0 1px #000);
-}
-.rings .other {
-  stroke-opacity: 0.6;
-}
 .finder {
   background: var(--grey);
   display: grid;
@@ -425,8 +376,7 @@ canvas {
 canvas.painting {
   cursor: crosshair;
 }
-.label,
-.caption {
+.label {
   position: absolute;
   left: 10px;
   padding: 3px 10px;
@@ -434,19 +384,7 @@ canvas.painting {
   background: #fffffff0;
   color: #1d2327;
   font: 550 11.5px var(--text);
-}
-.caption {
-  pointer-events: none;
-}
-.label {
   top: 10px;
   max-width: calc(100% - 20px);
-}
-.caption {
-  bottom: 10px;
-}
-.quiet {
-  background: #1d2327b8;
-  color: #fff;
 }
 </style>
