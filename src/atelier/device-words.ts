@@ -1,4 +1,5 @@
 /** What a part of an effect is called, what it costs, and what to do about it: in words. */
+import { BLUR_SCREENS } from '../core/devices/kind-costs';
 import type { LoadPart } from '../core/devices/load';
 import type { Sureness } from '../core/devices/judge';
 import type { Effect } from '../core/document/schema';
@@ -31,6 +32,9 @@ export const partName = (part: LoadPart, effect: Effect): string => {
   }
 };
 
+/** More than what one that is worn is counted with: it lies on the screen, and fills it. */
+const MUCH_OF_SCREEN = 0.85;
+
 /** What makes it cheaper; null where nothing does. */
 export const adviceFor = (part: LoadPart): string | null => {
   switch (part.of) {
@@ -62,10 +66,13 @@ export const adviceFor = (part: LoadPart): string | null => {
           return 'Fewer cutouts at once.';
         case 'fountain':
           return 'Fewer particles, or ones that live shorter.';
+        case 'live':
+          return part.screens > BLUR_SCREENS
+            ? 'Blurring the camera picture costs most of it: do without.'
+            : null;
         case 'card':
         case 'fill':
-        case 'live':
-          return part.screens > 0.5 ? 'It covers much of the screen: make it smaller.' : null;
+          return part.screens > MUCH_OF_SCREEN ? 'It covers most of the screen: make it smaller.' : null;
         default:
           return null;
       }

@@ -44,7 +44,7 @@ const KIND_COSTS: Readonly<Record<ObjectKind, KindCost>> = {
 /** Full pictures that these steps of a grade take beside it: they look at what is around each pixel. */
 const WIDE_STEPS: Readonly<Partial<Record<GradeStep['kind'], number>>> = { bloom: 19, sharpen: 2 };
 /** The camera picture made soft: it is drawn small, several times. */
-const BLUR_SCREENS = 50;
+export const BLUR_SCREENS = 50;
 /** A finish is a second look at the face, lit. */
 const FINISH_SCREENS = 1;
 

@@ -96,6 +96,7 @@ const share = (drawing: number): string => `${Math.min(100, (100 * drawing) / MO
   background: var(--sheet);
 }
 .row {
+  column-gap: 16px;
   font-size: 12px;
 }
 .over {
